@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\KeepBuild;
+use App\Http\Requests\ChangesRequest;
+use App\Http\Requests\VersionRequest;
+use App\Http\Resources\BuildResource;
+use App\Models\Build;
+use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Build\Editor;
+
+/** Edits, tries, undo and redo. Each answers with the whole build, judged anew. */
+final class EditController
+{
+    public function __construct(private readonly KeepBuild $keep) {}
+
+    public function edit(ChangesRequest $request, Build $build): BuildResource
+    {
+        $core = Editor::apply($build->core(), $request->changes());
+        $assessment = Assessor::assess($core);
+
+        return new BuildResource($this->keep->change($build, $request->version(), $request->editKey(), $core, $assessment), $core, $assessment);
+    }
+
+    /** The same as an edit, but nothing is kept. */
+    public function try(ChangesRequest $request, Build $build): BuildResource
+    {
+        return new BuildResource($build, Editor::apply($build->core(), $request->changes()));
+    }
+
+    public function undo(VersionRequest $request, Build $build): BuildResource
+    {
+        return new BuildResource($this->keep->step($build, $request->version(), -1));
+    }
+
+    public function redo(VersionRequest $request, Build $build): BuildResource
+    {
+        return new BuildResource($this->keep->step($build, $request->version(), 1));
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Build;
+use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Build\Build as CoreBuild;
+use Illuminate\Http\Request;
+use Illuminate\Http\Resources\Json\JsonResource;
+
+/**
+ * A build as its pages need it: the document, and what is judged of it.
+ *
+ * @property Build $resource
+ */
+final class BuildResource extends JsonResource
+{
+    public function __construct(Build $build, private readonly ?CoreBuild $core = null, private readonly ?Assessment $assessment = null)
+    {
+        parent::__construct($build);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(Request $request): array
+    {
+        $core = $this->core ?? $this->resource->core();
+
+        return [
+            'id' => $this->resource->id,
+            'version' => $this->resource->version,
+            'is_demo' => $this->resource->demo_key !== null,
+            'can_undo' => $this->resource->canUndo(),
+            'can_redo' => $this->resource->canRedo(),
+            'document' => json_decode($core->toJson()),
+            'assessment' => $this->assessment ?? Assessor::assess($core),
+        ];
+    }
+}

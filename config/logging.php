@@ -1,0 +1,3 @@
+<?php
+
+return ['default' => env('LOG_CHANNEL', 'single')];

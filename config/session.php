@@ -1,0 +1,3 @@
+<?php
+
+return ['driver' => env('SESSION_DRIVER', 'array')];

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Quantity\Quantity;
+
+/** The one judge. Page, command line, printed sheet and tests show what it says; nothing else decides. */
+final class Assessor
+{
+    /** A pure function: the same build is judged the same way, always. */
+    public static function assess(Build $build): Assessment
+    {
+        $subjects = [];
+        foreach ($build->motions as $id => $motion) {
+            $subjects[$id] = new Subject($build, $motion, new Facts($motion));
+        }
+        $routines = new RoutineJudge($build, $subjects);
+        $chains = [];
+        foreach ($subjects as $subject) {
+            $chains[] = new Chain($subject->motion->id, $subject->motion->name, [
+                (new TaskJudge)->judge($subject),
+                (new LoadJudge)->judge($subject),
+                (new DriveJudge)->judge($subject),
+                (new TrainJudge)->judge($subject),
+                (new StopsJudge)->judge($subject),
+                $routines->link($subject),
+                (new ProofJudge)->judge($subject),
+            ], $subject->facts->margin(), Curves::of($subject));
+        }
+        usort($chains, Chain::compare(...));
+
+        return self::sum($build, $chains, $routines->routines());
+    }
+
+    /**
+     * @param  list<Chain>  $chains  worst first
+     * @param  list<array<string, mixed>>  $routines
+     */
+    private static function sum(Build $build, array $chains, array $routines): Assessment
+    {
+        if ($chains === []) {
+            return new Assessment(Verdict::NotSaid, new Sentence('Nothing moves yet. Add what has to move first, with its mass and how far it goes.'), null, null, [], $routines);
+        }
+        $worst = $chains[0];
+        $verdict = $worst->verdict;
+        $finding = $worst->weakest->findings[0] ?? null;
+        foreach ($routines as $routine) {
+            if (Verdict::ofFindings($routine['findings'])->rank() > $verdict->rank()) {
+                $verdict = Verdict::ofFindings($routine['findings']);
+                $finding = $routine['findings'][0];
+                $says = self::named($routine['name'], $finding);
+
+                return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines);
+            }
+        }
+        if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
+            assert($finding instanceof Finding);
+
+            return new Assessment($verdict, self::named($worst->name, $finding), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines);
+        }
+        $says = $verdict === Verdict::NotSaid
+            ? new Sentence("Nothing fails so far. {$worst->name} is not finished: its {$worst->weakest->link} link says “{$worst->weakest->about->text()}”.")
+            : self::allHolds($chains);
+
+        return new Assessment($verdict, $says, null, $worst->motion, $chains, $routines);
+    }
+
+    private static function named(string $name, Finding $finding): Sentence
+    {
+        return new Sentence("{$name}: ".lcfirst($finding->says->template), $finding->says->values);
+    }
+
+    /** @param non-empty-list<Chain> $chains */
+    private static function allHolds(array $chains): Sentence
+    {
+        $least = null;
+        foreach ($chains as $chain) {
+            if ($chain->margin !== null && ($least === null || $chain->margin < $least->margin)) {
+                $least = $chain;
+            }
+        }
+
+        return $least === null
+            ? new Sentence('Every link holds.')
+            : new Sentence("Every link holds. The least margin is {$least->name}, with {margin} ×.", ['margin' => Quantity::number((float) $least->margin)]);
+    }
+}

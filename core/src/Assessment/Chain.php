@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Finding\Verdict;
+
+/** The seven links of one motion. It works only as well as its weakest. */
+final readonly class Chain implements \JsonSerializable
+{
+    public Link $weakest;
+
+    public Verdict $verdict;
+
+    /**
+     * @param  non-empty-list<Link>  $links  in the order of the work
+     * @param  array<string, mixed>  $curves
+     */
+    public function __construct(public string $motion, public string $name, public array $links, public ?float $margin, public array $curves)
+    {
+        $weakest = $links[0];
+        foreach ($links as $link) {
+            if ($link->verdict->rank() > $weakest->verdict->rank()) {
+                $weakest = $link;
+            }
+        }
+        $this->weakest = $weakest;
+        $this->verdict = $weakest->verdict;
+    }
+
+    /** Worse first: by verdict, then by the smaller margin. */
+    public static function compare(self $a, self $b): int
+    {
+        return [$b->verdict->rank(), $a->margin ?? INF] <=> [$a->verdict->rank(), $b->margin ?? INF];
+    }
+
+    /** @return array<string, mixed> */
+    public function jsonSerialize(): array
+    {
+        return ['motion' => $this->motion, 'name' => $this->name, 'verdict' => $this->verdict->value, 'weakest' => $this->weakest->link, 'margin' => $this->margin, 'links' => $this->links, 'curves' => $this->curves];
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Stops\RunOn;
+
+/** Tables for drawing: torque over the travel with the drive's limit, and the computed move over time. */
+final class Curves
+{
+    private const POINTS = 48;
+
+    private const PATH_POINTS = 80;
+
+    private const FIGURES = 6;
+
+    /** @return array<string, mixed> as Shapes::curves() has it */
+    public static function of(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $facts = $subject->facts;
+        $unit = $motion->unit();
+        $move = $motion->move();
+        $friction = $motion->mechanism->frictionNm();
+        $positions = $static = $rising = $falling = [];
+        [$low, $high] = self::range($subject);
+        for ($i = 0; $i <= self::POINTS; $i++) {
+            $at = $low + ($high - $low) * $i / self::POINTS;
+            $torque = $motion->mechanism->staticTorqueNm($at);
+            $positions[] = self::figures($unit->fromSi($at));
+            $static[] = self::figures($torque);
+            $rising[] = self::figures($torque + $friction);
+            $falling[] = self::figures($torque - $friction);
+        }
+        $accel = abs($move->distance()) / $motion->mechanism->travelPerRad() / $move->seconds ** 2 * 4.5;
+
+        return [
+            'position_unit' => $unit->value,
+            'positions' => $positions,
+            'static_Nm' => $static,
+            'rising_Nm' => $rising,
+            'falling_Nm' => $falling,
+            'accel_Nm' => self::figures($accel * ($motion->mechanism->inertiaKgm2() + $motion->rotorAtLoad())),
+            'limit_Nm' => $motion->drive === null ? null : self::figures($facts->stallAtLoad_Nm()),
+            'continuous_Nm' => $motion->drive === null ? null : self::figures($facts->stallAtLoad_Nm() * $facts->continuousShare(
+                $subject->build->settings->motor_continuous_share, $subject->build->settings->servo_continuous_share,
+            )),
+            'there' => self::path($subject, $facts->runThere()),
+            'back' => self::path($subject, $facts->runBack()),
+            'run_on' => self::runOn($subject),
+        ];
+    }
+
+    /** @return array{float, float} the whole range that is drawn, SI: all places and hard stops */
+    private static function range(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $at = array_map(fn ($place): float => $place->at, $motion->places);
+        array_push($at, ...array_filter([$motion->stops->hard_low, $motion->stops->hard_high], is_float(...)));
+
+        return [$motion->unit()->toSi(min($at)), $motion->unit()->toSi(max($at))];
+    }
+
+    /**
+     * @param  array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}  $run
+     * @return array<string, mixed>|null
+     */
+    private static function path(Subject $subject, array $run): ?array
+    {
+        if ($run['path'] === []) {
+            return null;
+        }
+        $unit = $subject->motion->unit();
+        $every = max(1, intdiv(count($run['path']), self::PATH_POINTS));
+        $last = count($run['path']) - 1;
+        $times = $positions = $currents = [];
+        foreach ($run['path'] as $i => [$time, $position, $current]) {
+            if ($i % $every === 0 || $i === $last) {
+                $times[] = self::figures($time);
+                $positions[] = self::figures($unit->fromSi($position));
+                $currents[] = self::figures($current);
+            }
+        }
+
+        return ['time_s' => $run['time_s'], 'why' => $run['why'], 'times_s' => $times, 'positions' => $positions, 'currents_A' => $currents];
+    }
+
+    /** @return list<array{switch: string, distance: ?float, speed: float, energy_J: float}> */
+    private static function runOn(Subject $subject): array
+    {
+        $all = array_map(function (LimitSwitch $switch) use ($subject): ?array {
+            $runOn = RunOn::of($subject->motion, $switch, $subject->build->settings);
+
+            return $runOn === null ? null : ['switch' => $switch->id, 'distance' => $runOn->distance, 'speed' => self::figures($runOn->speed), 'energy_J' => self::figures($runOn->energy_J)];
+        }, $subject->motion->stops->switches);
+
+        return array_values(array_filter($all));
+    }
+
+    private static function figures(float $number): float
+    {
+        return $number === 0.0 ? 0.0 : round($number, self::FIGURES - 1 - (int) floor(log10(abs($number))));
+    }
+}

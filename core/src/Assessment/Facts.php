@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Place;
+use Brookstone\Core\Load\MoveLoad;
+use Brookstone\Core\Simulation\MotionRun;
+use Brookstone\Core\Simulation\ServoRun;
+
+/**
+ * What is computed of one motion before anything is judged: what its move asks for and what its drive does. Torques in
+ * N·m, at the load unless a name says motor; each number is computed when it is first asked for.
+ */
+final class Facts
+{
+    /** A run is given up after so many times the target time, 20 s at least: who waits longer has a wrong drive. */
+    private const PATIENCE = 5.0;
+
+    private ?MoveLoad $there = null;
+
+    private ?MoveLoad $back = null;
+
+    /** @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}> */
+    private array $runs = [];
+
+    public function __construct(public readonly Motion $motion) {}
+
+    public function there(): MoveLoad
+    {
+        return $this->there ??= MoveLoad::of($this->motion->mechanism, $this->motion->move(), $this->motion->rotorAtLoad());
+    }
+
+    public function back(): MoveLoad
+    {
+        return $this->back ??= MoveLoad::of($this->motion->mechanism, $this->motion->move()->back(), $this->motion->rotorAtLoad());
+    }
+
+    /** Largest torque either way. */
+    public function peak_Nm(): float
+    {
+        return max($this->there()->peak_Nm, $this->back()->peak_Nm);
+    }
+
+    public function rms_Nm(): float
+    {
+        return max($this->there()->rms_Nm, $this->back()->rms_Nm);
+    }
+
+    /** What a torque at the load asks of the motor's shaft. */
+    public function atMotor(float $load_Nm): float
+    {
+        return $load_Nm / ($this->motion->train->ratio() * $this->motion->train->efficiency());
+    }
+
+    /** What the drive's stall torque is at the load; 0 without a drive. */
+    public function stallAtLoad_Nm(): float
+    {
+        return ($this->motion->drive?->line()->stall_Nm ?? 0.0) * $this->motion->train->ratio() * $this->motion->train->efficiency();
+    }
+
+    /** Stall torque over the largest torque; null without a load or a drive. */
+    public function margin(): ?float
+    {
+        return $this->motion->drive === null || $this->peak_Nm() <= 0.0 ? null : $this->stallAtLoad_Nm() / $this->peak_Nm();
+    }
+
+    /** Torque that it must hold at the worse of its two ends. */
+    public function hold_Nm(): float
+    {
+        return $this->there()->hold_Nm();
+    }
+
+    /** Share of its stall torque that this drive bears all day. */
+    public function continuousShare(float $motorShare, float $servoShare): float
+    {
+        return $this->motion->isAbsolute() ? $servoShare : $motorShare;
+    }
+
+    /** Torque at the load that the unpowered drive and train hold; INF where the train locks itself. */
+    public function holdsUnpowered_Nm(): float
+    {
+        return $this->motion->plant()->holds_Nm;
+    }
+
+    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>} */
+    public function runThere(): array
+    {
+        return $this->run($this->motion->task->from, $this->motion->task->to);
+    }
+
+    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>} */
+    public function runBack(): array
+    {
+        return $this->run($this->motion->task->to, $this->motion->task->from);
+    }
+
+    /** Computed time between two places, s; null when the drive cannot make it or there is none. */
+    public function time(string $from, string $to, float $speed = 1.0): ?float
+    {
+        return $this->run($from, $to, $speed)['time_s'];
+    }
+
+    /** The longer of the ways from any other place to this one, s; null when one of them is never made. */
+    public function longestTimeTo(string $to, float $speed = 1.0): ?float
+    {
+        $at = $this->motion->at($to);
+        $farthest = $to;
+        foreach ($this->motion->places as $place) {
+            if (abs($place->at - $at) > abs($this->motion->at($farthest) - $at)) {
+                $farthest = $place->id;
+            }
+        }
+
+        return $farthest === $to ? 0.0 : $this->time($farthest, $to, $speed);
+    }
+
+    public function placeName(string $id): string
+    {
+        return $this->motion->place($id) instanceof Place ? $this->motion->place($id)->name : $id;
+    }
+
+    /**
+     * The move run forward. Positions in SI.
+     *
+     * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}
+     */
+    private function run(string $from, string $to, float $speed = 1.0): array
+    {
+        return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($from, $to, $speed);
+    }
+
+    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>} */
+    private function compute(string $from, string $to, float $speed): array
+    {
+        $motion = $this->motion;
+        $unit = $motion->unit();
+        $patience = max(20.0, self::PATIENCE * $motion->task->move_s / $speed);
+        if ($motion->drive === null || $motion->at($from) === $motion->at($to)) {
+            return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'path' => []];
+        }
+        if ($motion->isAbsolute()) {
+            $run = ServoRun::of($motion, $motion->at($from), $motion->at($to), $speed, $patience);
+
+            return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'path' => $run->path];
+        }
+        $run = MotionRun::of($motion->plant(), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), $patience, traced: true);
+
+        return ['time_s' => $run->time_s, 'stopped_at' => $run->stopped_at, 'why' => $run->why?->value, 'end_speed' => $run->end_speed, 'path' => $run->path];
+    }
+}

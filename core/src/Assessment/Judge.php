@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+/** Judges one link of a motion's chain. */
+interface Judge
+{
+    public function judge(Subject $subject): Link;
+}

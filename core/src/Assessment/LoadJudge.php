@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Calculator\HoistLoad;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\Hoist;
+use Brookstone\Core\Quantity\Quantity;
+
+/** What the move asks for. */
+final class LoadJudge implements Judge
+{
+    private const INERTIA_SHARE = 0.5;  // of the peak: from here on the time decides, not the weight
+
+    private const OFF_START_RAD = 0.05; // the worst angle is worth telling when it is not where the move starts
+
+    private const TIE = 1e-9;           // relative
+
+    public function judge(Subject $subject): Link
+    {
+        $motion = $subject->motion;
+        $facts = $subject->facts;
+        $there = $facts->there();
+        $unit = $motion->unit();
+        $findings = [];
+
+        if ($motion->mechanism instanceof Arm) {
+            $findings = $this->arm($subject, $motion->mechanism);
+        }
+        if ($motion->mechanism instanceof Hoist && $motion->mechanism->lineLowerN() <= self::TIE * $motion->mechanism->lineRaiseN()) {
+            $findings[] = HoistLoad::willNotLower($motion->mechanism, $subject->path.'.mechanism.friction_N', Severity::Fails);
+        }
+        $moving = $facts->peak_Nm() - max($there->static_peak_Nm, 0.0) - $motion->mechanism->frictionNm();
+        if ($moving > self::INERTIA_SHARE * $facts->peak_Nm()) {
+            $findings[] = new Finding('load.mostly_inertia', Severity::Note, $subject->path.'.task.move_s', new Sentence(
+                'Most of its {peak} goes into speeding it up. Half the time would need four times as much for that; twice the time a quarter.',
+                ['peak' => Quantity::of($facts->peak_Nm(), 'N·m')],
+            ));
+        }
+
+        return Link::of(
+            'load',
+            new Sentence('{peak}', ['peak' => Quantity::of($facts->peak_Nm(), 'N·m')]),
+            $motion->mechanism->evenOverRad() === INF
+                ? new Sentence('largest torque, the same all the way')
+                : new Sentence('largest torque, heaviest to hold at {at}', ['at' => $unit->quantity($unit->fromSi($there->worst_at))]),
+            $findings,
+        );
+    }
+
+    /** @return list<Finding> */
+    private function arm(Subject $subject, Arm $arm): array
+    {
+        $findings = [];
+        $there = $subject->facts->there();
+        $move = $subject->motion->move();
+        $atStart = abs($arm->staticTorqueNm($move->from));
+        if (abs($there->worst_at - $move->from) > self::OFF_START_RAD && $there->static_peak_Nm > 1.1 * $atStart) {
+            $findings[] = new Finding('load.worst_angle', Severity::Note, $subject->path.'.mechanism.cg_m', new Sentence(
+                'It is hardest to hold at {at}, {worst}, and not where it starts, {start}.',
+                ['at' => $subject->motion->unit()->quantity($subject->motion->unit()->fromSi($there->worst_at)), 'worst' => Quantity::of($there->static_peak_Nm, 'N·m'), 'start' => Quantity::of($atStart, 'N·m')],
+            ));
+        }
+        if ($arm->counterbalance_Nm > $arm->gravityNm() * (1 + self::TIE)) {
+            $findings[] = new Finding('load.overbalanced', Severity::Tight, $subject->path.'.mechanism.counterbalance_Nm', new Sentence(
+                'The counterweight of {counter} is stronger than the weight of {gravity}: it rises by itself and will not come down unpowered.',
+                ['counter' => Quantity::of($arm->counterbalance_Nm, 'N·m'), 'gravity' => Quantity::of($arm->gravityNm(), 'N·m')],
+            ), [new Fix(
+                new Sentence('Halve the load with {half} instead', ['half' => Quantity::of($arm->gravityNm() / 2, 'N·m')]),
+                [new Change($subject->path.'.mechanism.counterbalance_Nm', $arm->gravityNm() / 2)],
+            )]);
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\DriveChoice;
+use Brookstone\Core\Drive\Drawer;
+use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Drive\SupplyFit;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\StageType;
+use Brookstone\Core\Train\Train;
+
+/**
+ * Finds what would mend a drive that does not carry its load. Nothing is offered that has not been judged: a fix is
+ * taken up only if the drive link of the mended motion no longer fails.
+ */
+final class Mending
+{
+    private const TRIES = 6; // candidates that are judged in full, of each sort: the quickest come first
+
+    private const PINION = 12;
+
+    private const WHEELS = [18, 24, 30, 36, 42, 48, 60, 72];
+
+    /** @return list<Fix> */
+    public static function carry(Subject $subject): array
+    {
+        return array_values(array_filter([self::sameSeries($subject), self::otherDrive($subject), self::stage($subject), self::counterweight($subject)]));
+    }
+
+    /** @return list<Fix> a quicker drive that still carries it */
+    public static function hurry(Subject $subject): array
+    {
+        $drive = $subject->motion->drive;
+        if ($drive !== null && $drive->duty < 1.0 && ! $subject->motion->isAbsolute()) {
+            $full = $subject->motion->withDrive(new DriveChoice($drive->motor, $drive->supply, 1.0));
+            if (self::mends($subject->with($full))) {
+                return [new Fix(new Sentence('Drive it at full duty'), [new Change($subject->path.'.drive.duty', 1.0)])];
+            }
+        }
+
+        return array_values(array_filter([self::sameSeries($subject), self::otherDrive($subject)]));
+    }
+
+    /** @return list<Fix> */
+    public static function otherSupply(Subject $subject): array
+    {
+        $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
+        foreach ($subject->build->supplies as $supply) {
+            $choice = new DriveChoice($drive->motor, $supply, $drive->duty);
+            if ($drive->motor->supplyFit($supply->volts_V) === SupplyFit::Fits && $choice->line()->stall_A <= $supply->max_A) {
+                return [new Fix(
+                    new Sentence("Feed it from {$supply->name}, {volts}", ['volts' => Quantity::of($supply->volts_V, 'V')]),
+                    [new Change($subject->path.'.drive.supply', $supply->id)],
+                )];
+            }
+        }
+
+        return [];
+    }
+
+    /** Whether the drive link of the changed motion no longer fails. */
+    public static function mends(Subject $changed): bool
+    {
+        return (new DriveJudge(mends: false))->judge($changed)->verdict !== Verdict::Fails;
+    }
+
+    private static function sameSeries(Subject $subject): ?Fix
+    {
+        $present = $subject->motion->drive?->motor->body();
+
+        return self::firstThatMends($subject, array_filter(Drawer::all(), fn (Drive $drive): bool => $drive->body()->series === $present?->series && $drive->body()->code !== $present->code));
+    }
+
+    private static function otherDrive(Subject $subject): ?Fix
+    {
+        $series = $subject->motion->drive?->motor->body()->series;
+
+        return self::firstThatMends($subject, array_filter(Drawer::all(), fn (Drive $drive): bool => $drive->body()->series !== $series));
+    }
+
+    /**
+     * The quickest of them that carries the load with the margin asked for, all day, and in time.
+     *
+     * @param  array<string, Drive>  $drives
+     */
+    private static function firstThatMends(Subject $subject, array $drives): ?Fix
+    {
+        $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
+        $facts = $subject->facts;
+        $through = $subject->motion->train->ratio() * $subject->motion->train->efficiency();
+        $likely = [];
+        foreach ($drives as $code => $drive) {
+            $line = $drive->line($present->supply->volts_V, $present->duty);
+            if ($drive->supplyFit($present->supply->volts_V) === SupplyFit::Fits && $line->stall_A <= $present->supply->max_A
+                && $line->stall_Nm >= self::neededStall($subject, $drive->isPositional())) {
+                $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);
+            }
+        }
+        arsort($likely);
+        foreach (array_slice(array_map(strval(...), array_keys($likely)), 0, self::TRIES) as $code) {
+            $drive = $drives[$code];
+            if (self::mends($subject->with($subject->motion->withDrive(new DriveChoice($drive, $present->supply, $present->duty))))) {
+                return new Fix(
+                    new Sentence("Take {$code}: it stalls at {stall} for {needs}", [
+                        'stall' => Quantity::of($drive->line($present->supply->volts_V, $present->duty)->stall_Nm * $through, 'N·m'),
+                        'needs' => Quantity::of($facts->peak_Nm(), 'N·m'),
+                    ]),
+                    [new Change($subject->path.'.drive.motor', Drives::write($drive))],
+                );
+            }
+        }
+
+        return null;
+    }
+
+    /** Stall torque, at the motor, that the margin asked for and the long run together need. */
+    private static function neededStall(Subject $subject, bool $servo): float
+    {
+        $settings = $subject->build->settings;
+        $facts = $subject->facts;
+        $long = $servo
+            ? $facts->hold_Nm() / $subject->motion->train->ratio() / $settings->servo_continuous_share
+            : $facts->atMotor($facts->rms_Nm()) / $settings->motor_continuous_share;
+
+        return max($settings->peak_margin * $facts->atMotor($facts->peak_Nm()), $long);
+    }
+
+    /** The ratio that would do: one more spur stage after the motor. */
+    private static function stage(Subject $subject): ?Fix
+    {
+        $stall = $subject->motion->drive?->line()->stall_Nm ?? 0.0;
+        if ($stall <= 0.0) {
+            return null;
+        }
+        $needed = self::neededStall($subject, $subject->motion->isAbsolute()) / $stall / StageType::Spur->usualEfficiency();
+        $train = $subject->motion->train;
+        foreach (self::WHEELS as $wheel) {
+            if ($wheel / self::PINION < $needed) {
+                continue;
+            }
+            $stage = new Stage(StageType::Spur, self::PINION, $wheel);
+            if (! self::mends($subject->with($subject->motion->withTrain(new Train([$stage, ...$train->stages]))))) {
+                return null; // a taller stage is only slower
+            }
+            $stages = array_map(fn (Stage $each): array => ['type' => $each->type->value] + get_object_vars($each), [$stage, ...$train->stages]);
+
+            return new Fix(
+                new Sentence('Gear it down '.self::PINION." : {$wheel} more, a ratio of {ratio} : 1; it then turns the other way", ['ratio' => Quantity::number($train->ratio() * $stage->ratio())]),
+                [new Change($subject->path.'.train', $stages)],
+            );
+        }
+
+        return null;
+    }
+
+    private static function counterweight(Subject $subject): ?Fix
+    {
+        $arm = $subject->motion->mechanism;
+        if (! $arm instanceof Arm || $arm->counterbalance_Nm >= $arm->gravityNm() / 2) {
+            return null;
+        }
+        $half = $arm->gravityNm() / 2;
+
+        return self::mends($subject->with($subject->motion->withMechanism($arm->withCounterbalance($half)))) ? new Fix(
+            new Sentence('Balance half of it with a counterweight or spring of {half} at horizontal', ['half' => Quantity::of($half, 'N·m')]),
+            [new Change($subject->path.'.mechanism.counterbalance_Nm', $half)],
+        ) : null;
+    }
+}

@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Stops\RunOn;
+
+/** Where the motion ends, and whether it comes to rest before it hits something. */
+final class StopsJudge implements Judge
+{
+    private const OFF_PLACE_SHARE = 0.05; // of the travel: a switch this far off its place makes it stop elsewhere
+
+    private const TIE = 1e-9;             // relative
+
+    public function judge(Subject $subject): Link
+    {
+        $motion = $subject->motion;
+        $findings = $this->places($subject);
+        if ($motion->drive === null) {
+            return Link::notSaid('stops', 'follows from the drive', $findings);
+        }
+        if ($motion->isAbsolute()) {
+            return Link::of('stops', new Sentence('knows'), new Sentence('a servo knows its own place'), $findings);
+        }
+        if ($motion->stops->switches === []) {
+            return Link::of('stops', new Sentence('none'), new Sentence('no switch tells where it is'), [...$findings, $this->noSwitch($subject)]);
+        }
+        $least = null;
+        foreach ($motion->stops->switches as $i => $switch) {
+            $findings = [...$findings, ...$this->offPlace($subject, $switch, $i)];
+            $runOn = RunOn::of($motion, $switch, $subject->build->settings);
+            if ($runOn === null) {
+                continue;
+            }
+            $findings = [...$findings, ...$this->runOn($subject, $switch, $i, $runOn)];
+            if ($runOn->distance !== null && ($least === null || $runOn->distance > $least)) {
+                $least = $runOn->distance;
+            }
+        }
+
+        return $least === null
+            ? Link::notSaid('stops', 'it never reaches a switch', $findings)
+            : Link::of('stops', new Sentence('{run_on}', ['run_on' => $motion->unit()->quantity($least)]), new Sentence('longest run-on after a switch'), $findings);
+    }
+
+    private function noSwitch(Subject $subject): Finding
+    {
+        return new Finding('stops.none', Severity::Fails, $subject->path.'.stops.switches', new Sentence(
+            'Nothing tells when it has arrived: a motor without a switch at one end at least drifts with every move and pushes on at its stop.',
+        ), [$this->addSwitch($subject)]);
+    }
+
+    private function addSwitch(Subject $subject): Fix
+    {
+        $motion = $subject->motion;
+        $low = $motion->at($motion->task->from) < $motion->at($motion->task->to) ? $motion->task->from : $motion->task->to;
+        $name = $subject->facts->placeName($low);
+
+        return new Fix(new Sentence("Put a switch at {$name}"), [new Change($subject->path.'.stops.switches', [[
+            'id' => substr($motion->id, 0, 30).'-'.substr($low, 0, 9), 'name' => "{$name} switch", 'place' => $low, 'at' => $motion->at($low), 'end' => 'low',
+        ]])]);
+    }
+
+    /** @return list<Finding> */
+    private function places(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $findings = [];
+        foreach ($motion->places as $i => $place) {
+            foreach (['hard_low' => -1, 'hard_high' => 1] as $key => $side) {
+                $stop = $motion->stops->{$key};
+                if ($stop !== null && ($place->at - $stop) * $side > 0.0) {
+                    $findings[] = new Finding('stops.place_outside', Severity::Fails, "{$subject->path}.places.{$i}.at", new Sentence(
+                        "The place {$place->name} at {at} lies past the hard stop at {stop}.",
+                        ['at' => $motion->unit()->quantity($place->at), 'stop' => $motion->unit()->quantity($stop)],
+                    ));
+                }
+            }
+            $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
+            if ($named && $motion->drive !== null && ! $motion->isAbsolute() && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
+                $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
+                    "{$place->name} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
+                ));
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private function offPlace(Subject $subject, LimitSwitch $switch, int $i): array
+    {
+        $motion = $subject->motion;
+        $off = abs($switch->at - $motion->at($switch->place));
+        $allowed = $motion->task->tolerance ?? self::OFF_PLACE_SHARE * abs($motion->unit()->fromSi($motion->move()->distance()));
+
+        return $off <= $allowed * (1 + self::TIE) ? [] : [new Finding('stops.switch_off_place', Severity::Tight, "{$subject->path}.stops.switches.{$i}.at", new Sentence(
+            "{$switch->name} trips at {trips}, {off} off its place {$subject->facts->placeName($switch->place)}.",
+            ['trips' => $motion->unit()->quantity($switch->at), 'off' => $motion->unit()->quantity($off)],
+        ), [new Fix(
+            new Sentence('Move the switch to {at}', ['at' => $motion->unit()->quantity($motion->at($switch->place))]),
+            [new Change("{$subject->path}.stops.switches.{$i}.at", $motion->at($switch->place))],
+        )])];
+    }
+
+    /** @return list<Finding> */
+    private function runOn(Subject $subject, LimitSwitch $switch, int $i, RunOn $runOn): array
+    {
+        $motion = $subject->motion;
+        $unit = $motion->unit();
+        $stop = $switch->end === 'low' ? $motion->stops->hard_low : $motion->stops->hard_high;
+        $place = "{$subject->path}.stops.switches.{$i}.at";
+        if ($runOn->distance === null) {
+            return [new Finding('stops.creeps_on', Severity::Fails, $place, new Sentence(
+                "After {$switch->name} trips it does not come to rest: the load drags the unpowered drive on.",
+            ))];
+        }
+        if ($stop === null) {
+            return [];
+        }
+        $room = ($stop - $switch->at) * $switch->direction();
+        $values = ['switch' => $unit->quantity($switch->at), 'stop' => $unit->quantity($stop), 'run_on' => $unit->quantity($runOn->distance), 'room' => $unit->quantity(max(0.0, $room))];
+        if ($room <= 0.0) {
+            return [new Finding('stops.switch_past_stop', Severity::Fails, $place, new Sentence(
+                "{$switch->name} at {switch} lies at or past the hard stop at {stop}: it never trips, and the motor pushes on.", $values,
+            ), $this->moveStop($subject, $switch, $runOn->distance))];
+        }
+        $wanted = $subject->build->settings->stop_clearance;
+        if ($runOn->distance * $wanted <= $room * (1 + self::TIE)) {
+            return [];
+        }
+        $fails = $runOn->distance >= $room;
+
+        return [new Finding('stops.run_on', $fails ? Severity::Fails : Severity::Tight, $place, new Sentence(
+            $fails
+                ? "After {$switch->name} trips it runs on {run_on}, but the hard stop is {room} away: it hits with {energy}."
+                : "After {$switch->name} trips it runs on {run_on} of the {room} to the hard stop; {wanted} × is asked for.",
+            $values + ['energy' => Quantity::of($runOn->energy_J, 'J'), 'wanted' => Quantity::number($wanted)],
+        ), $this->moveStop($subject, $switch, $runOn->distance))];
+    }
+
+    /** @return list<Fix> the hard stop set back as far as the run-on asks for */
+    private function moveStop(Subject $subject, LimitSwitch $switch, float $runOn): array
+    {
+        $digits = $subject->motion->unit() === PositionUnit::Degrees ? 1 : 4;
+        $step = 10 ** -$digits;
+        $room = ceil($runOn * $subject->build->settings->stop_clearance / $step + 1e-9) * $step;
+        $at = round($switch->at + $switch->direction() * max($room, $step), $digits);
+        $key = $switch->end === 'low' ? 'hard_low' : 'hard_high';
+
+        return [new Fix(
+            new Sentence('Set the hard stop back to {at}', ['at' => $subject->motion->unit()->quantity($at)]),
+            [new Change("{$subject->path}.stops.{$key}", $at)],
+        )];
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
+
+/** One motion of a build, about to be judged. */
+final readonly class Subject
+{
+    /** Its path in the document: `motions.1`. */
+    public string $path;
+
+    public function __construct(public Build $build, public Motion $motion, public Facts $facts)
+    {
+        $this->path = 'motions.'.$build->indexOf($motion->id);
+    }
+
+    /** The same motion with something about it changed, with facts of its own. */
+    public function with(Motion $motion): self
+    {
+        return new self($this->build, $motion, new Facts($motion));
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+use Brookstone\Core\Build\Internal\BuildReader;
+use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Scenario;
+
+/** A whole build: everything that is known of a model with moving parts. Made from its document, which it keeps. */
+final readonly class Build
+{
+    /**
+     * @param  array<string, mixed>  $document  canonical: every default filled in, every key in its place
+     * @param  array<string, Supply>  $supplies  by id, as the others
+     * @param  array<string, Motion>  $motions
+     * @param  array<string, Sensor>  $sensors
+     * @param  array<string, Output>  $outputs
+     * @param  array<string, Routine>  $routines
+     * @param  array<string, Scenario>  $scenarios
+     * @param  list<Measurement>  $log
+     */
+    public function __construct(
+        public array $document,
+        public string $name,
+        public Settings $settings,
+        public array $supplies,
+        public array $motions,
+        public array $sensors,
+        public array $outputs,
+        public array $routines,
+        public array $scenarios,
+        public array $log,
+    ) {}
+
+    /**
+     * @param  mixed  $document  decoded JSON from outside
+     *
+     * @throws InvalidInput naming every wrong place by its dotted path
+     */
+    public static function read(mixed $document): self
+    {
+        return (new BuildReader)->read($document);
+    }
+
+    /** @throws InvalidInput */
+    public static function fromJson(string $json): self
+    {
+        $document = json_decode($json, true, 64);
+        if ($document === null && trim($json) !== 'null') {
+            throw InvalidInput::at('', 'This is not JSON: '.json_last_error_msg().'.');
+        }
+
+        return self::read($document);
+    }
+
+    /** The file of the build. Reading it back and writing it again gives the same bytes. */
+    public function toJson(): string
+    {
+        return self::encode($this->document);
+    }
+
+    /** @param array<string, mixed> $document canonical */
+    public static function encode(array $document): string
+    {
+        foreach ($document['motions'] as $i => $motion) {
+            $document['motions'][$i]['units'] = (object) $motion['units'];
+        }
+
+        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /** The index of a motion in the document, for the paths of findings. */
+    public function indexOf(string $motion): int
+    {
+        return (int) array_search($motion, array_keys($this->motions), true);
+    }
+
+    /** Finds a switch of any motion. */
+    public function switch(string $id): ?LimitSwitch
+    {
+        foreach ($this->motions as $motion) {
+            $switch = $motion->stops->switch($id);
+            if ($switch !== null) {
+                return $switch;
+            }
+        }
+
+        return null;
+    }
+
+    /** How a sensor or switch reads in a sentence: `the visitor beam is broken`. */
+    public function condition(string $sensor, bool $on): string
+    {
+        $known = $this->sensors[$sensor] ?? null;
+
+        return $known !== null
+            ? "{$known->name} {$known->word($on)}"
+            : ($this->switch($sensor)->name ?? $sensor).($on ? ' trips' : ' is free');
+    }
+}

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Routine\Steps;
+use Brookstone\Core\Routine\Triggers;
+use Brookstone\Core\Shape\BooleanShape;
+use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\ListShape;
+use Brookstone\Core\Shape\MapShape;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Shape\UnionShape;
+use Brookstone\Core\Train\Stages;
+
+/** The document of a build, as it stands in a `*.brookstone.json` file. */
+final class BuildShape
+{
+    public const FORMAT = 'brookstone-build';
+
+    public const VERSION = 1;
+
+    public const MOST_MOTIONS = 40;
+
+    /** Upper limit of masses (kg), lengths (m) and torques: nothing in this trade comes near it. */
+    private const MOST = 1000.0;
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape([
+            'format' => Field::needed(ChoiceShape::of(self::FORMAT), 'Says that this is a build.'),
+            'version' => Field::needed(ChoiceShape::of(self::VERSION), 'Version of the format.'),
+            'name' => Field::needed(TextShape::name(), 'What the build is called.'),
+            'note' => Field::or('', new TextShape, 'What it is.'),
+            'settings' => Field::or([], Settings::shape()),
+            'supplies' => Field::or([], self::list(self::supply(), 20, 'supplies')),
+            'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
+            'sensors' => Field::or([], self::list(self::sensor(), 60, 'sensors')),
+            'outputs' => Field::or([], self::list(self::output(), 60, 'outputs')),
+            'routines' => Field::or([], self::list(self::routine(), 40, 'routines')),
+            'scenarios' => Field::or([], self::list(self::scenario(), 40, 'scenarios')),
+            'log' => Field::or([], self::list(self::measurement(), 2000, 'measurements')),
+        ], 'Build');
+    }
+
+    /** @return array<string, mixed> the published JSON Schema */
+    public static function schema(): array
+    {
+        return ['$schema' => 'https://json-schema.org/draft/2020-12/schema'] + self::shape()->schema() + ['$defs' => ['Steps' => Steps::definition()]];
+    }
+
+    private static function list(RecordShape $of, int $most, string $things): ListShape
+    {
+        return new ListShape($of, 0, $most, $things);
+    }
+
+    private static function supply(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'volts_V' => Field::needed(NumberShape::positive(60.0), 'Voltage.'),
+            'max_A' => Field::needed(NumberShape::positive(100.0), 'Largest current it gives.'),
+        ], 'Supply');
+    }
+
+    private static function motion(): RecordShape
+    {
+        $position = NumberShape::between(-720.0, 720.0);
+
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'marker' => Field::or('yellow', ChoiceShape::of('yellow', 'coral', 'sky', 'lilac'), 'Its colour wherever it appears.'),
+            'mechanism' => Field::needed(new UnionShape('kind', Mechanisms::shapes(self::MOST), 'Mechanism'), 'What is moved.'),
+            'places' => Field::needed(new ListShape(new RecordShape([
+                'id' => Field::needed(TextShape::id()),
+                'name' => Field::needed(TextShape::name()),
+                'at' => Field::needed($position, 'Degrees, or metres of height.'),
+            ], 'Place'), 2, 30, 'places'), 'Its named positions.'),
+            'task' => Field::needed(new RecordShape([
+                'from' => Field::needed(TextShape::id(), 'The place where it starts.'),
+                'to' => Field::needed(TextShape::id(), 'The place where it goes.'),
+                'move_s' => Field::needed(NumberShape::positive(3600.0), 'The move shall take no longer.'),
+                'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine'), 'How the wanted move spends its time.'),
+                'holds_unpowered' => Field::or(false, new BooleanShape, 'It must stay put with the power off.'),
+                'mass_guessed' => Field::or(false, new BooleanShape, 'Its mass is a guess, not weighed.'),
+                'tolerance' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'How far off its place it may stop; degrees or metres.'),
+                'over_people' => Field::or(false, new BooleanShape, 'It hangs or swings where someone can stand.'),
+            ], 'Task')),
+            'drive' => Field::or(null, (new RecordShape([
+                'motor' => Field::needed(Drives::shape(), 'The drive, with all its data.'),
+                'supply' => Field::needed(TextShape::id(), 'The supply it hangs on.'),
+                'duty' => Field::or(1.0, NumberShape::share(), 'Share of the time that the bridge is on; a servo has none.'),
+            ], 'DriveChoice'))->orNull()),
+            'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
+            'stops' => Field::or([], new RecordShape([
+                'hard_low' => Field::or(null, $position->orNull(), 'Where it ends by force below.'),
+                'hard_high' => Field::or(null, $position->orNull(), 'Where it ends by force above.'),
+                'switches' => Field::or([], new ListShape(new RecordShape([
+                    'id' => Field::needed(TextShape::id()),
+                    'name' => Field::needed(TextShape::name()),
+                    'place' => Field::needed(TextShape::id(), 'The place it tells of.'),
+                    'at' => Field::needed($position, 'Where it trips.'),
+                    'end' => Field::needed(ChoiceShape::of('low', 'high'), 'Which end it guards: it stays on from there outwards.'),
+                ], 'LimitSwitch'), 0, 8, 'switches')),
+                'brakes' => Field::or(true, new BooleanShape, 'The driver shorts the motor to stop it; otherwise it coasts.'),
+            ], 'Stops')),
+            'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),
+        ], 'Motion');
+    }
+
+    private static function sensor(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'kind' => Field::needed(ChoiceShape::of('press', 'beam')),
+        ], 'Sensor');
+    }
+
+    private static function output(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'kind' => Field::needed(ChoiceShape::of('lamp', 'sound', 'relay')),
+        ], 'Output');
+    }
+
+    private static function routine(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'starts' => Field::or([], new ListShape(Triggers::shape(), 0, 10, 'triggers'), 'What starts it.'),
+            'target_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'The whole routine shall take no longer.'),
+            'steps' => Field::or([], Steps::shape(), 'What it does, in order.'),
+        ], 'Routine');
+    }
+
+    private static function scenario(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'until_s' => Field::or(60.0, NumberShape::positive(3600.0), 'The run ends here at the latest.'),
+            'starts_at' => Field::or([], new ListShape(new RecordShape([
+                'motion' => Field::needed(TextShape::id()),
+                'at' => Field::needed(NumberShape::between(-720.0, 720.0), 'Degrees, or metres of height.'),
+            ], 'StartPosition'), 0, self::MOST_MOTIONS, 'positions'), 'Where motions stand when the power comes on; elsewhere at the start of their task.'),
+            'events' => Field::or([], new ListShape(new RecordShape([
+                'at_s' => Field::needed(NumberShape::notNegative(3600.0)),
+                'sensor' => Field::needed(TextShape::id()),
+                'is' => Field::needed(ChoiceShape::of('on', 'off'), 'On is pressed, or broken.'),
+            ], 'ScenarioEvent'), 0, 500, 'events'), 'What the world does.'),
+        ], 'Scenario');
+    }
+
+    private static function measurement(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'motion' => Field::needed(TextShape::id()),
+            'from' => Field::needed(TextShape::id(), 'Place where the move began.'),
+            'to' => Field::needed(TextShape::id(), 'Place where it ended.'),
+            'measured_s' => Field::needed(NumberShape::positive(3600.0)),
+            'on' => Field::needed(new TextShape(10, 10), 'Day of the measurement, as 2026-05-31.'),
+            'note' => Field::or('', new TextShape(0, 500)),
+        ], 'Measurement');
+    }
+}

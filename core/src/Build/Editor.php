@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Quantity\NotUnderstood;
+use Brookstone\Core\Quantity\QuantityParser;
+use Brookstone\Core\Quantity\Units;
+use Brookstone\Core\Shape\Describe;
+
+/**
+ * Changes a build by dotted paths into its document. A change carries a value, or the text that somebody typed; the unit
+ * that was typed is kept with the motion, so that the field goes on showing it.
+ */
+final class Editor
+{
+    /** Keys that hold a position in the motion's own unit and so carry no unit of their own. */
+    private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance'];
+
+    private const LONGEST_PATH = 200;
+
+    /**
+     * @param  list<array{path: string, value?: mixed, text?: string, unit?: ?string}>  $changes  `unit` is the one a bare number is in
+     *
+     * @throws InvalidInput at the path that is wrong
+     */
+    public static function apply(Build $build, array $changes): Build
+    {
+        $document = $build->document;
+        foreach ($changes as $change) {
+            if (array_key_exists('text', $change)) {
+                $document = self::typed($build, $document, $change['path'], $change['text'], $change['unit'] ?? null);
+            } else {
+                $document = self::set($document, $change['path'], $change['value'] ?? null);
+            }
+        }
+
+        return Build::read($document);
+    }
+
+    /** The symbol of the unit in which the document keeps the number at a path; `` for a plain number. */
+    public static function unitOf(Build $build, string $path): string
+    {
+        $segments = explode('.', $path);
+        $key = $segments[count($segments) - 1];
+        $motion = match (true) {
+            ! in_array($key, self::POSITIONS, true) => null,
+            $segments[0] === 'motions' => array_values($build->motions)[(int) ($segments[1] ?? -1)] ?? null,
+            $segments[0] === 'scenarios' => self::startedBy($build, $segments),
+            default => null,
+        };
+
+        return $motion !== null ? $motion->unit()->symbol() : Units::symbolOfKey($path) ?? '';
+    }
+
+    /** @param list<string> $segments */
+    private static function startedBy(Build $build, array $segments): ?Motion
+    {
+        $start = $build->document['scenarios'][(int) ($segments[1] ?? -1)]['starts_at'][(int) ($segments[3] ?? -1)]['motion'] ?? null;
+
+        return $start === null ? null : $build->motions[$start] ?? null;
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed>
+     */
+    private static function typed(Build $build, array $document, string $path, string $text, ?string $unit): array
+    {
+        $kept = self::unitOf($build, $path);
+        $segments = explode('.', $path);
+        $bare = $unit !== null && isset(Units::all()[$unit]) && Units::get($unit)->dimension === Units::get($kept)->dimension ? $unit : $kept;
+        try {
+            ['quantity' => $quantity, 'unit' => $used] = QuantityParser::parse($text, $bare);
+        } catch (NotUnderstood $notUnderstood) {
+            throw InvalidInput::at($path, $notUnderstood->getMessage());
+        }
+        $number = $quantity->in($kept);
+        $document = self::set($document, $path, floor($number) === $number && abs($number) < 1e15 ? (int) $number : self::tidy($number));
+        if ($segments[0] === 'motions' && count($segments) > 2 && $used !== '') {
+            $document['motions'][(int) $segments[1]]['units'][implode('.', array_slice($segments, 2))] = $used;
+        }
+
+        return $document;
+    }
+
+    /** Twelve figures: what unit conversion adds beyond them is noise. */
+    private static function tidy(float $number): float
+    {
+        return (float) sprintf('%.12g', $number);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed>
+     */
+    private static function set(array $document, string $path, mixed $value): array
+    {
+        if ($path === '' || strlen($path) > self::LONGEST_PATH) {
+            throw InvalidInput::at('path', 'Must name a place in the document, such as motions.0.task.move_s.');
+        }
+        $place = &$document;
+        $segments = explode('.', $path);
+        foreach ($segments as $depth => $segment) {
+            $last = $depth === count($segments) - 1;
+            if (! is_array($place) || (! array_key_exists($segment, $place) && ! ($last && self::grows($place, $segment)))) {
+                throw InvalidInput::at(Describe::cut($path), 'There is no such place in this build.');
+            }
+            $place = &$place[$segment];
+        }
+        $place = $value;
+
+        return $document;
+    }
+
+    /**
+     * A list grows by its next index, and a group of units by any key.
+     *
+     * @param  array<mixed>  $place
+     */
+    private static function grows(array $place, string $segment): bool
+    {
+        return array_is_list($place) && $segment === (string) count($place);
+    }
+}

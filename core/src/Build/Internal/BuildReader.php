@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build\Internal;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\BuildShape;
+use Brookstone\Core\Build\DriveChoice;
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Measurement;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Output;
+use Brookstone\Core\Build\Place;
+use Brookstone\Core\Build\Sensor;
+use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Build\Stops;
+use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Build\Task;
+use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Load\Profile;
+use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Routine\Steps;
+use Brookstone\Core\Routine\Triggers;
+use Brookstone\Core\Shape\ErrorList;
+use Brookstone\Core\Train\Stages;
+
+/**
+ * Turns a document into a build: its shape first, then what its parts say of each other. Each pass reports everything
+ * it finds.
+ *
+ * @internal
+ */
+final class BuildReader
+{
+    private ErrorList $errors;
+
+    public function __construct()
+    {
+        $this->errors = new ErrorList;
+    }
+
+    /** @throws InvalidInput */
+    public function read(mixed $document): Build
+    {
+        $read = BuildShape::shape()->read($document, '', $this->errors);
+        $this->errors->throwIfAny();
+        assert(is_array($read));
+        foreach ($read['motions'] as $i => $motion) {
+            $read['motions'][$i]['train'] = Stages::complete($motion['train']);
+        }
+        (new References($this->errors))->check($read);
+        $this->errors->throwIfAny();
+
+        $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
+        $motions = [];
+        foreach ($read['motions'] as $i => $motion) {
+            $made = $this->motion($motion, $supplies, "motions.{$i}");
+            if ($made !== null) {
+                $motions[$made->id] = $made;
+            }
+        }
+        $this->errors->throwIfAny();
+
+        return new Build(
+            $read,
+            $read['name'],
+            new Settings(...$read['settings']),
+            $supplies,
+            $motions,
+            $this->byId($read['sensors'], fn (array $sensor): Sensor => new Sensor(...$sensor)),
+            $this->byId($read['outputs'], fn (array $output): Output => new Output(...$output)),
+            $this->byId($read['routines'], fn (array $routine): Routine => new Routine(
+                $routine['id'], $routine['name'], array_map(Triggers::make(...), $routine['starts']), $routine['target_s'], Steps::make($routine['steps']),
+            )),
+            $this->byId($read['scenarios'], $this->scenario(...)),
+            array_map(fn (array $entry): Measurement => new Measurement(...$entry), $read['log']),
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param  list<array<string, mixed>>  $entries
+     * @param  callable(array<string, mixed>): T  $make
+     * @return array<string, T>
+     */
+    private function byId(array $entries, callable $make): array
+    {
+        $made = [];
+        foreach ($entries as $entry) {
+            $made[$entry['id']] = $make($entry);
+        }
+
+        return $made;
+    }
+
+    /**
+     * @param  array<string, mixed>  $read
+     * @param  array<string, Supply>  $supplies
+     */
+    private function motion(array $read, array $supplies, string $path): ?Motion
+    {
+        try {
+            $part = 'mechanism';
+            $mechanism = Mechanisms::make($read['mechanism']);
+            $part = 'drive.motor';
+            $drive = $read['drive'] === null
+                ? null
+                : new DriveChoice(Drives::make($read['drive']['motor']), $supplies[$read['drive']['supply']], $read['drive']['duty']);
+        } catch (ImpossibleValue $wrong) {
+            $this->errors->add("{$path}.{$part}.{$wrong->field}", ucfirst(substr($wrong->getMessage(), strlen($wrong->field) + 1)));
+
+            return null;
+        }
+        $task = $read['task'];
+        $stops = $read['stops'];
+
+        return new Motion(
+            $read['id'],
+            $read['name'],
+            $mechanism,
+            array_map(fn (array $place): Place => new Place(...$place), $read['places']),
+            new Task(...['profile' => Profile::from($task['profile'])] + $task),
+            $drive,
+            Stages::make($read['train']),
+            new Stops($stops['hard_low'], $stops['hard_high'], array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches']), $stops['brakes']),
+        );
+    }
+
+    /** @param array<string, mixed> $read */
+    private function scenario(array $read): Scenario
+    {
+        $events = array_map(fn (array $event): array => ['at_s' => $event['at_s'], 'sensor' => $event['sensor'], 'on' => $event['is'] === 'on'], $read['events']);
+        usort($events, fn (array $a, array $b): int => $a['at_s'] <=> $b['at_s']);
+
+        return new Scenario($read['id'], $read['name'], $read['until_s'], array_column($read['starts_at'], 'at', 'motion'), $events);
+    }
+}

@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build\Internal;
+
+use Brookstone\Core\Routine\RepeatStep;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\Steps;
+use Brookstone\Core\Shape\ErrorList;
+
+/**
+ * Checks what the parts of a document say of each other: names given once, references that lead somewhere.
+ *
+ * @internal
+ */
+final class References
+{
+    /** @var array<string, array<string, true>> ids by kind: motion, supply, sensor, switch, output */
+    private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [], 'measurement' => []];
+
+    /** @var array<string, array<string, float>> places by motion */
+    private array $places = [];
+
+    /** @var array<string, array<string, true>> switches by motion */
+    private array $switches = [];
+
+    public function __construct(private readonly ErrorList $errors) {}
+
+    /** @param array<string, mixed> $document read by its shape */
+    public function check(array $document): void
+    {
+        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement'] as $list => $kind) {
+            foreach ($document[$list] as $i => $entry) {
+                $this->once($kind, $entry['id'], "{$list}.{$i}.id");
+            }
+        }
+        foreach ($document['motions'] as $i => $motion) {
+            $this->motion($motion, "motions.{$i}");
+        }
+        foreach ($document['routines'] as $i => $routine) {
+            $this->routine($routine, "routines.{$i}", $document['sensors']);
+        }
+        foreach ($document['scenarios'] as $i => $scenario) {
+            foreach ($scenario['events'] as $j => $event) {
+                $this->knows('sensor', $event['sensor'], "scenarios.{$i}.events.{$j}.sensor");
+            }
+            foreach ($scenario['starts_at'] as $j => $start) {
+                $this->knows('motion', $start['motion'], "scenarios.{$i}.starts_at.{$j}.motion");
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $motion */
+    private function motion(array $motion, string $path): void
+    {
+        $places = [];
+        foreach ($motion['places'] as $i => $place) {
+            if (isset($places[$place['id']])) {
+                $this->errors->add("{$path}.places.{$i}.id", "The place {$place['id']} is there twice.");
+            }
+            $places[$place['id']] = $place['at'];
+        }
+        $this->places[$motion['id']] = $places;
+        foreach (['from', 'to'] as $end) {
+            if (! isset($places[$motion['task'][$end]])) {
+                $this->errors->add("{$path}.task.{$end}", "There is no place {$motion['task'][$end]} in this motion.");
+            }
+        }
+        if (isset($places[$motion['task']['from']], $places[$motion['task']['to']]) && $places[$motion['task']['from']] === $places[$motion['task']['to']]) {
+            $this->errors->add("{$path}.task.to", 'Must lie somewhere else than where the move starts.');
+        }
+        if ($motion['drive'] !== null) {
+            $this->knows('supply', $motion['drive']['supply'], "{$path}.drive.supply");
+        }
+        $stops = $motion['stops'];
+        if ($stops['hard_low'] !== null && $stops['hard_high'] !== null && $stops['hard_low'] >= $stops['hard_high']) {
+            $this->errors->add("{$path}.stops.hard_high", 'Must lie above the lower stop.');
+        }
+        $this->switches[$motion['id']] = [];
+        foreach ($stops['switches'] as $i => $switch) {
+            $this->once('switch', $switch['id'], "{$path}.stops.switches.{$i}.id");
+            if (isset($this->known['sensor'][$switch['id']])) {
+                $this->errors->add("{$path}.stops.switches.{$i}.id", "The name {$switch['id']} is taken by a sensor.");
+            }
+            $this->switches[$motion['id']][$switch['id']] = true;
+            if (! isset($places[$switch['place']])) {
+                $this->errors->add("{$path}.stops.switches.{$i}.place", "There is no place {$switch['place']} in this motion.");
+            }
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $routine
+     * @param  list<array<string, mixed>>  $sensors
+     */
+    private function routine(array $routine, string $path, array $sensors): void
+    {
+        $kinds = array_column($sensors, 'kind', 'id');
+        foreach ($routine['starts'] as $i => $trigger) {
+            if ($trigger['when'] !== 'power_on' && ($kinds[$trigger['sensor']] ?? null) !== $trigger['when']) {
+                $this->errors->add("{$path}.starts.{$i}.sensor", "There is no {$trigger['when']} sensor {$trigger['sensor']} in this build.");
+            }
+        }
+        $this->steps(Steps::make($routine['steps']), $routine['steps'], "{$path}.steps");
+    }
+
+    /**
+     * @param  list<Step>  $steps
+     * @param  list<array<string, mixed>>  $read  the same steps as they were read
+     */
+    private function steps(array $steps, array $read, string $path): void
+    {
+        foreach ($steps as $i => $step) {
+            foreach ($step->refersTo() as $field => [$kind, $id]) {
+                $this->reference($kind, $id, (string) $step->motion(), "{$path}.{$i}.{$field}");
+            }
+            if (array_key_exists('until', $read[$i]) && ($read[$i]['until'] === null) === ($read[$i]['for_s'] === null)) {
+                $this->errors->add("{$path}.{$i}.for_s", 'Needs either a time or something that ends it, not '.($read[$i]['until'] === null ? 'neither' : 'both').'.');
+            }
+            if ($step instanceof RepeatStep) {
+                $this->steps($step->steps, $read[$i]['steps'], "{$path}.{$i}.steps");
+            }
+        }
+    }
+
+    private function reference(string $kind, string $id, string $motion, string $path): void
+    {
+        match ($kind) {
+            'place' => isset($this->places[$motion]) && ! isset($this->places[$motion][$id])
+                ? $this->errors->add($path, "There is no place {$id} in this motion.") : null,
+            'switch' => isset($this->switches[$motion]) && ! isset($this->switches[$motion][$id])
+                ? $this->errors->add($path, "There is no switch {$id} on this motion.") : null,
+            'sensor' => isset($this->known['sensor'][$id]) || isset($this->known['switch'][$id])
+                ? null : $this->errors->add($path, "There is no sensor or switch {$id} in this build."),
+            default => $this->knows($kind, $id, $path),
+        };
+    }
+
+    private function once(string $kind, string $id, string $path): void
+    {
+        if (isset($this->known[$kind][$id])) {
+            $this->errors->add($path, "The {$kind} {$id} is there twice.");
+        }
+        $this->known[$kind][$id] = true;
+    }
+
+    private function knows(string $kind, string $id, string $path): void
+    {
+        if (! isset($this->known[$kind][$id])) {
+            $this->errors->add($path, "There is no {$kind} {$id} in this build.");
+        }
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+use Brookstone\Core\Load\Move;
+use Brookstone\Core\Mechanism\Mechanism;
+use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Simulation\Plant;
+use Brookstone\Core\Train\Train;
+
+/** One thing that moves: from its task to its stops. */
+final readonly class Motion
+{
+    /** @param non-empty-list<Place> $places */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public Mechanism $mechanism,
+        public array $places,
+        public Task $task,
+        public ?DriveChoice $drive,
+        public Train $train,
+        public Stops $stops,
+    ) {}
+
+    public function unit(): PositionUnit
+    {
+        return $this->mechanism->positionUnit();
+    }
+
+    public function place(string $id): ?Place
+    {
+        foreach ($this->places as $place) {
+            if ($place->id === $id) {
+                return $place;
+            }
+        }
+
+        return null;
+    }
+
+    /** Where a place is, in the motion's own unit. */
+    public function at(string $id): float
+    {
+        return $this->place($id)->at ?? throw new \OutOfBoundsException("{$this->name} has no place {$id}.");
+    }
+
+    /** The move of its task, in SI. */
+    public function move(): Move
+    {
+        $unit = $this->unit();
+
+        return new Move($unit->toSi($this->at($this->task->from)), $unit->toSi($this->at($this->task->to)), $this->task->move_s, $this->task->profile);
+    }
+
+    /** It knows where it is whenever it has power. */
+    public function isAbsolute(): bool
+    {
+        return $this->drive?->motor->isPositional() ?? false;
+    }
+
+    /** Inertia of the rotor as the load feels it, kg·m². */
+    public function rotorAtLoad(): float
+    {
+        return ($this->drive?->motor->rotorKgm2() ?? 0.0) * $this->train->ratio() ** 2;
+    }
+
+    public function plant(): Plant
+    {
+        return Plant::through($this->mechanism, $this->train, $this->drive?->motor);
+    }
+
+    public function withDrive(DriveChoice $drive): self
+    {
+        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $drive, $this->train, $this->stops);
+    }
+
+    public function withTrain(Train $train): self
+    {
+        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $train, $this->stops);
+    }
+
+    public function withMechanism(Mechanism $mechanism): self
+    {
+        return new self($this->id, $this->name, $mechanism, $this->places, $this->task, $this->drive, $this->train, $this->stops);
+    }
+}

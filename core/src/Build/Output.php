@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+/** A lamp, a sound or a relay that a routine can switch. */
+final readonly class Output
+{
+    public function __construct(public string $id, public string $name, public string $kind) {}
+}

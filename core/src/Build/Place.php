@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+/** A named position of a motion, in its own unit (degrees or metres). */
+final readonly class Place
+{
+    public function __construct(public string $id, public string $name, public float $at) {}
+}

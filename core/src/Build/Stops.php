@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+/** Where a motion ends by force, and the switches before that. Positions in the motion's own unit. */
+final readonly class Stops
+{
+    /** @param list<LimitSwitch> $switches */
+    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes) {}
+
+    public function switchAt(string $place): ?LimitSwitch
+    {
+        foreach ($this->switches as $switch) {
+            if ($switch->place === $place) {
+                return $switch;
+            }
+        }
+
+        return null;
+    }
+
+    public function switch(string $id): ?LimitSwitch
+    {
+        foreach ($this->switches as $switch) {
+            if ($switch->id === $id) {
+                return $switch;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+use Brookstone\Core\Load\Profile;
+
+/** What a motion is asked to do. Tolerance in its own unit (degrees or metres). */
+final readonly class Task
+{
+    public function __construct(
+        public string $from,
+        public string $to,
+        public float $move_s,
+        public Profile $profile,
+        public bool $holds_unpowered,
+        public bool $mass_guessed,
+        public ?float $tolerance,
+        public bool $over_people,
+    ) {}
+}

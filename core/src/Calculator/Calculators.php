@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Calculator;
+
+use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Shape\ErrorList;
+
+/** The register of calculators, and the one way to run them. */
+final class Calculators
+{
+    /** @return array<string, Calculator> by name */
+    public static function all(): array
+    {
+        $all = [];
+        foreach ([new ArmLoad, new HoistLoad, new DcPointCalculator, new ServoPointCalculator, new TrainRatio, new MotionRunCalculator] as $calculator) {
+            $all[$calculator->name()] = $calculator;
+        }
+
+        return $all;
+    }
+
+    /**
+     * @param  mixed  $inputs  decoded JSON from outside
+     * @return array{calculator: string, inputs: array<string, mixed>, results: array<string, mixed>, findings: list<mixed>} numbers are finite;
+     *                                                                                                                      what has no bound is null
+     *
+     * @throws InvalidInput every wrong field at once
+     */
+    public static function run(Calculator $calculator, mixed $inputs): array
+    {
+        $errors = new ErrorList;
+        $read = $calculator->inputs()->read($inputs, '', $errors);
+        if (is_array($read)) {
+            $calculator->check($read, $errors);
+        }
+        $errors->throwIfAny();
+        assert(is_array($read));
+        $done = $calculator->compute($read);
+
+        return ['calculator' => $calculator->name(), 'inputs' => $done['inputs'], 'results' => self::finite($done['results']), 'findings' => $done['findings']];
+    }
+
+    /** @return array<string, mixed> JSON Schema of inputs and results */
+    public static function schema(Calculator $calculator): array
+    {
+        return [
+            '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+            'title' => $calculator->name(),
+            'description' => $calculator->says(),
+            'type' => 'object',
+            'properties' => ['inputs' => $calculator->inputs()->schema(), 'results' => $calculator->results()->schema()],
+            'required' => ['inputs', 'results'],
+        ];
+    }
+
+    /**
+     * @param  array<mixed>  $results
+     * @return array<mixed>
+     */
+    private static function finite(array $results): array
+    {
+        return array_map(fn (mixed $value): mixed => match (true) {
+            is_array($value) => self::finite($value),
+            is_float($value) => is_finite($value) ? $value + 0.0 : null,
+            default => $value,
+        }, $results);
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Calculator;
+
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mechanism\Hoist;
+use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Shape\ErrorList;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+
+final readonly class HoistLoad implements Calculator
+{
+    private const TIE = 1e-9; // relative
+
+    public function name(): string
+    {
+        return 'load.hoist';
+    }
+
+    public function says(): string
+    {
+        return 'Tension in the cord and torque and speed of the drum that lifts a load.';
+    }
+
+    public function inputs(): RecordShape
+    {
+        return Mechanisms::shapes()['hoist']->with([
+            'speed_m_s' => Field::needed(NumberShape::positive(), 'Steady speed of the load.'),
+            'accel_s' => Field::needed(NumberShape::positive(), 'Time to get to that speed.'),
+        ]);
+    }
+
+    public function results(): RecordShape
+    {
+        return Results::of([
+            'line_hold_N' => 'number', 'line_raise_N' => 'number', 'line_peak_N' => 'number', 'line_lower_N' => 'number',
+            'drum_hold_Nm' => 'number', 'drum_raise_Nm' => 'number', 'drum_peak_Nm' => 'number', 'drum_lower_Nm' => 'number',
+            'drum_rpm' => 'number', 'power_raise_W' => 'number', 'overhauls' => 'boolean',
+        ]);
+    }
+
+    public function check(array $inputs, ErrorList $errors): void
+    {
+        self::checkCounterweight($inputs, '', $errors);
+    }
+
+    public function compute(array $inputs): array
+    {
+        $hoist = new Hoist(...array_intersect_key($inputs, Mechanisms::shapes()['hoist']->fields));
+        $radius = $hoist->drum_radius_m;
+        $hold = $hoist->lineHoldN();
+        $raise = $hoist->lineRaiseN();
+        $peak = $hoist->linePeakN($inputs['speed_m_s'] / $inputs['accel_s']);
+        $lower = $hoist->lineLowerN();
+        $overhauls = $lower > self::TIE * $raise;
+
+        return ['inputs' => $inputs, 'results' => [
+            'line_hold_N' => $hold, 'line_raise_N' => $raise, 'line_peak_N' => $peak, 'line_lower_N' => $lower,
+            'drum_hold_Nm' => $hold * $radius, 'drum_raise_Nm' => $raise * $radius, 'drum_peak_Nm' => $peak * $radius, 'drum_lower_Nm' => $lower * $radius,
+            'drum_rpm' => $inputs['speed_m_s'] / $hoist->travelPerRad() / Constants::RAD_S_PER_RPM,
+            'power_raise_W' => ($hoist->weightN() + $hoist->friction_N) * $inputs['speed_m_s'],
+            'overhauls' => $overhauls,
+        ], 'findings' => $overhauls ? [] : [self::willNotLower($hoist, 'friction_N', Severity::Tight)]];
+    }
+
+    /** @param array<string, mixed> $hoist */
+    public static function checkCounterweight(array $hoist, string $under, ErrorList $errors): void
+    {
+        if ($hoist['counterweight_kg'] !== null && $hoist['mass_kg'] !== null && $hoist['counterweight_kg'] >= $hoist['mass_kg']) {
+            $errors->add($under.'counterweight_kg', 'Must be lighter than the load ('.$hoist['mass_kg'].' kg): a cord cannot push.');
+        }
+    }
+
+    /** The cord goes slack instead of coming down: friction is as large as what pulls on it. */
+    public static function willNotLower(Hoist $hoist, string $place, Severity $severity): Finding
+    {
+        return new Finding('load.will_not_lower', $severity, $place, new Sentence(
+            'It will not come down by itself: friction of {friction} is no less than the {weight} that pull it down, so the cord goes slack.',
+            ['friction' => Quantity::of($hoist->friction_N, 'N'), 'weight' => Quantity::of($hoist->weightN(), 'N')],
+        ));
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Drive;
+
+/**
+ * A motor at one voltage, at its output shaft: torque falls in a straight line with speed, current rises in a straight
+ * line with torque. Everything that runs a motor forward uses this one line.
+ *
+ * Permanent-magnet DC machine: Fitzgerald, Kingsley & Umans, Electric Machinery, 6th ed., §7.4.
+ */
+final readonly class TorqueLine
+{
+    /**
+     * @param  float  $stall_Nm  at rest, ≥ 0
+     * @param  float  $fall_Nms  torque lost per rad/s, ≥ 0; keeps its value when the voltage changes
+     * @param  float  $idle_A  with no torque
+     * @param  float  $stall_A  at rest; where the voltage is too low to turn it, more than the line would give
+     * @param  float  $A_per_Nm  current for each N·m
+     */
+    public function __construct(
+        public float $stall_Nm,
+        public float $fall_Nms,
+        public float $idle_A,
+        public float $stall_A,
+        public float $A_per_Nm,
+    ) {}
+
+    /** Its terminals shorted: no push of its own, but it brakes what turns it. */
+    public function shorted(): self
+    {
+        return new self(0.0, $this->fall_Nms, 0.0, 0.0, $this->A_per_Nm);
+    }
+
+    /** Its terminals open: it turns freely. */
+    public function open(): self
+    {
+        return new self(0.0, 0.0, 0.0, 0.0, 0.0);
+    }
+
+    public function scaled(float $share): self
+    {
+        return new self($this->stall_Nm * $share, $this->fall_Nms, $this->idle_A, $this->stall_A * $share, $this->A_per_Nm);
+    }
+
+    public function noLoad_rad_s(): float
+    {
+        return $this->fall_Nms > 0.0 ? $this->stall_Nm / $this->fall_Nms : 0.0;
+    }
+
+    /** Speed against a steady torque, rad/s; 0 when stalled. */
+    public function speedAgainst(float $torque_Nm): float
+    {
+        return $this->stall_Nm > 0.0 && $torque_Nm < $this->stall_Nm ? $this->noLoad_rad_s() * (1 - $torque_Nm / $this->stall_Nm) : 0.0;
+    }
+
+    public function currentAt(float $torque_Nm): float
+    {
+        return abs($this->idle_A + $this->A_per_Nm * $torque_Nm);
+    }
+}

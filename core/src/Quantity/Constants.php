@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Quantity;
+
+/** Constants of nature and of units. The international units and the standard gravity are exact by definition. */
+final class Constants
+{
+    public const GRAVITY_M_S2 = 9.80665;          // m/s²: standard gravity, CGPM 3 (1901); BIPM SI Brochure 9, §5
+
+    public const INCH_M = 0.0254;                 // m: international inch, exact since 1959
+
+    public const POUND_KG = 0.45359237;           // kg: international pound, exact since 1959
+
+    public const OUNCE_KG = self::POUND_KG / 16;  // kg
+
+    public const RAD_PER_DEG = M_PI / 180;        // rad
+
+    public const RAD_S_PER_RPM = M_PI / 30;       // rad/s
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Quantity;
+
+/** Numbers as text. */
+final class Format
+{
+    /** Rounded to so many significant figures, without an exponent or needless zeros: 0.343, 12.5, 1230. */
+    public static function significant(float $number, int $figures): string
+    {
+        if ($number === 0.0 || ! is_finite($number)) {
+            return '0';
+        }
+        $decimals = $figures - 1 - (int) floor(log10(abs($number)));
+        $rounded = round($number, $decimals);
+        $text = number_format($rounded, max(0, min(12, $decimals)), '.', '');
+        $text = str_contains($text, '.') ? rtrim(rtrim($text, '0'), '.') : $text;
+
+        return $text === '-0' ? '0' : str_replace('-', '−', $text);
+    }
+
+    /** A number stands apart from its unit, but a degree or percent sign does not. */
+    public static function gap(string $symbol): string
+    {
+        return $symbol === '' || $symbol === '°' || $symbol === '%' ? '' : ' ';
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Routine;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Simulation\Controller;
+
+/** Drives a motion gently onto one of its switches; from then on its place is known. */
+final readonly class HomeStep implements Step
+{
+    public function __construct(public string $motion, public string $switch, public float $speed, public ?float $give_up_s) {}
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape([
+            'motion' => Field::needed(TextShape::id()),
+            'switch' => Field::needed(TextShape::id(), 'The switch it drives onto.'),
+            'speed' => Field::or(0.5, NumberShape::share(), 'Share of its usual speed.'),
+            'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
+        ], 'HomeStep');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['motion'], $read['switch'], $read['speed'], $read['give_up_s']);
+    }
+
+    public function motion(): string
+    {
+        return $this->motion;
+    }
+
+    public function refersTo(): array
+    {
+        return ['motion' => ['motion', $this->motion], 'switch' => ['switch', $this->switch]];
+    }
+
+    public function says(Build $build): Sentence
+    {
+        return GiveUp::add(
+            "Home {$build->motions[$this->motion]->name} at {speed} speed onto {$build->switch($this->switch)?->name}",
+            ['speed' => Quantity::share($this->speed)], $this->give_up_s,
+        );
+    }
+
+    public function run(Controller $controller): \Generator
+    {
+        $axis = $controller->axis($this->motion);
+        $switch = $controller->switch($this->switch);
+        $since = $controller->now();
+        $axis->push($switch->direction(), $this->speed);
+        while (! $controller->isOn($this->switch)) {
+            $controller->failAfter($since, $this->give_up_s, $this->motion, "did not find {$switch->name}");
+            yield;
+        }
+        yield from $controller->halt($axis);
+        $axis->isAt($switch->place);
+    }
+}

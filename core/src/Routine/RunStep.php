@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Routine;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Simulation\Controller;
+
+/** Runs a motion in a direction until something happens or a time is over. It does not stop the motor: that is a step of its own. */
+final readonly class RunStep implements Step
+{
+    public function __construct(
+        public string $motion,
+        public int $direction,
+        public float $speed,
+        public ?Condition $until,
+        public ?float $for_s,
+        public ?float $give_up_s,
+    ) {}
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape([
+            'motion' => Field::needed(TextShape::id()),
+            'direction' => Field::needed(ChoiceShape::of('up', 'down'), 'Towards larger or smaller positions.'),
+            'speed' => Field::or(1.0, NumberShape::share(), 'Share of its usual speed.'),
+            'until' => Field::or(null, Condition::shape()->orNull(), 'What ends it; or a time.'),
+            'for_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'Time that ends it.'),
+            'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
+        ], 'RunStep');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self(
+            $read['motion'], $read['direction'] === 'up' ? 1 : -1, $read['speed'],
+            Condition::make($read['until']), $read['for_s'], $read['give_up_s'],
+        );
+    }
+
+    public function motion(): string
+    {
+        return $this->motion;
+    }
+
+    public function refersTo(): array
+    {
+        return ['motion' => ['motion', $this->motion], ...($this->until === null ? [] : ['until.sensor' => ['sensor', $this->until->sensor]])];
+    }
+
+    public function says(Build $build): Sentence
+    {
+        $values = [];
+        $text = "Run {$build->motions[$this->motion]->name} ".($this->direction > 0 ? 'up' : 'down');
+        if ($this->speed < 1.0) {
+            $text .= ' at {speed} speed';
+            $values['speed'] = Quantity::share($this->speed);
+        }
+        if ($this->until !== null) {
+            $text .= " until {$build->condition($this->until->sensor, $this->until->on)}";
+        }
+        if ($this->for_s !== null) {
+            $text .= ' for {time}';
+            $values['time'] = Quantity::of($this->for_s, 's');
+        }
+
+        return GiveUp::add($text, $values, $this->give_up_s);
+    }
+
+    public function run(Controller $controller): \Generator
+    {
+        $axis = $controller->axis($this->motion);
+        $since = $controller->now();
+        $axis->push($this->direction, $this->speed);
+        while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
+            && ! ($this->until !== null && $controller->isOn($this->until->sensor) === $this->until->on)) {
+            $controller->failAfter($since, $this->give_up_s, $this->motion, 'waited in vain for what should end its run');
+            yield;
+        }
+        $switch = $this->until !== null && $this->until->on ? $axis->motion->stops->switch($this->until->sensor) : null;
+        $axis->isAt($switch?->place);
+    }
+}

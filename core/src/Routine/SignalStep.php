@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Routine;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Simulation\Controller;
+
+/** Switches a lamp, a sound or a relay, for good or for a time; the routine goes on at once. */
+final readonly class SignalStep implements Step
+{
+    public function __construct(public string $output, public bool $on, public ?float $for_s) {}
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape([
+            'output' => Field::needed(TextShape::id()),
+            'state' => Field::or('on', ChoiceShape::of('on', 'off')),
+            'for_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'Then back; for good when left out.'),
+        ], 'SignalStep');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['output'], $read['state'] === 'on', $read['for_s']);
+    }
+
+    public function motion(): ?string
+    {
+        return null;
+    }
+
+    public function refersTo(): array
+    {
+        return ['output' => ['output', $this->output]];
+    }
+
+    public function says(Build $build): Sentence
+    {
+        $text = 'Switch '.$build->outputs[$this->output]->name.($this->on ? ' on' : ' off');
+
+        return $this->for_s === null ? new Sentence($text.'.') : new Sentence($text.' for {time}.', ['time' => Quantity::of($this->for_s, 's')]);
+    }
+
+    public function run(Controller $controller): \Generator
+    {
+        $controller->signal($this->output, $this->on, $this->for_s);
+
+        yield from [];
+    }
+}

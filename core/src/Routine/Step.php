@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Routine;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Simulation\Controller;
+use Brookstone\Core\Simulation\StepFailed;
+
+/** One step of a routine. A new kind of step is one class, named once in Steps. */
+interface Step
+{
+    /** Its fields in documents, without the word `do`. */
+    public static function shape(): RecordShape;
+
+    /** @param array<string, mixed> $read */
+    public static function make(array $read): self;
+
+    /** The motion it moves, if any. */
+    public function motion(): ?string;
+
+    /**
+     * What the step refers to in the build, by field, for checking: kind (`motion`, `place`, `sensor`, `switch`, `output`) and id.
+     *
+     * @return array<string, array{string, string}>
+     */
+    public function refersTo(): array;
+
+    public function says(Build $build): Sentence;
+
+    /**
+     * Does the step: yields once for each scan of the controller that it waits, returns when it is done.
+     *
+     * @return \Generator<int, null, null, void>
+     *
+     * @throws StepFailed
+     */
+    public function run(Controller $controller): \Generator;
+}

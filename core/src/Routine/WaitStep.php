@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Routine;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Simulation\Controller;
+
+/** Waits for a time, or until something happens. */
+final readonly class WaitStep implements Step
+{
+    public function __construct(public ?float $for_s, public ?Condition $until, public ?float $give_up_s) {}
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape([
+            'for_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'How long.'),
+            'until' => Field::or(null, Condition::shape()->orNull(), 'What ends it; or a time.'),
+            'give_up_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'When to give up.'),
+        ], 'WaitStep');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['for_s'], Condition::make($read['until']), $read['give_up_s']);
+    }
+
+    public function motion(): ?string
+    {
+        return null;
+    }
+
+    public function refersTo(): array
+    {
+        return $this->until === null ? [] : ['until.sensor' => ['sensor', $this->until->sensor]];
+    }
+
+    public function says(Build $build): Sentence
+    {
+        return $this->until === null
+            ? new Sentence('Wait {time}.', ['time' => Quantity::of($this->for_s ?? 0.0, 's')])
+            : GiveUp::add("Wait until {$build->condition($this->until->sensor, $this->until->on)}", [], $this->give_up_s);
+    }
+
+    public function run(Controller $controller): \Generator
+    {
+        $since = $controller->now();
+        while ($this->until === null ? $controller->now() - $since < $this->for_s : $controller->isOn($this->until->sensor) !== $this->until->on) {
+            $controller->failAfter($since, $this->give_up_s, null, 'waited in vain');
+            yield;
+        }
+    }
+}

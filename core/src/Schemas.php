@@ -1,0 +1,219 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core;
+
+use Brookstone\Core\Assessment\Link;
+use Brookstone\Core\Build\BuildShape;
+use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Shape\AnyShape;
+use Brookstone\Core\Shape\BooleanShape;
+use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\ListShape;
+use Brookstone\Core\Shape\MapShape;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\Shape;
+use Brookstone\Core\Shape\TextShape;
+
+/** JSON Schemas of what the core gives out. The types of the page are made from them. */
+final class Schemas
+{
+    private const MANY = 100000;
+
+    /** @return array<string, array<string, mixed>> by name */
+    public static function all(): array
+    {
+        return [
+            'Build' => BuildShape::schema(),
+            'Assessment' => self::assessment()->schema(),
+            'Trace' => self::trace()->schema(),
+            'RankedDrive' => self::rankedDrive()->schema(),
+            'UnitTable' => self::units()->schema(),
+        ];
+    }
+
+    public static function assessment(): RecordShape
+    {
+        return self::record('Assessment', [
+            'verdict' => self::verdict(),
+            'says' => self::sentence(),
+            'mend' => self::fix()->orNull(),
+            'first' => (new TextShape)->orNull(),
+            'chains' => self::list(self::record('Chain', [
+                'motion' => new TextShape,
+                'name' => new TextShape,
+                'verdict' => self::verdict(),
+                'weakest' => ChoiceShape::of(...Link::NAMES),
+                'margin' => self::number()->orNull(),
+                'links' => self::list(self::record('Link', [
+                    'link' => ChoiceShape::of(...Link::NAMES),
+                    'verdict' => self::verdict(),
+                    'figure' => self::sentence(),
+                    'about' => self::sentence(),
+                    'findings' => self::list(self::finding()),
+                ])),
+                'curves' => self::curves(),
+            ])),
+            'routines' => self::list(self::record('RoutineVerdict', [
+                'id' => new TextShape,
+                'name' => new TextShape,
+                'verdict' => self::verdict(),
+                'takes_s' => self::number()->orNull(),
+                'target_s' => self::number()->orNull(),
+                'steps' => self::list(self::record('StepSays', ['path' => new TextShape, 'says' => self::sentence()])),
+                'findings' => self::list(self::finding()),
+            ])),
+        ]);
+    }
+
+    public static function trace(): RecordShape
+    {
+        $switched = self::list(self::record('Switched', [
+            'id' => new TextShape,
+            'name' => new TextShape,
+            'changes' => self::list(self::record('SwitchedAt', ['at_s' => self::number(), 'on' => new BooleanShape])),
+        ]));
+
+        return self::record('Trace', [
+            'routine' => new TextShape,
+            'scenario' => (new TextShape)->orNull(),
+            'outcome' => ChoiceShape::of('finished', 'faulted', 'still_running', 'never_started'),
+            'fault' => (new TextShape)->orNull(),
+            'start_s' => self::number()->orNull(),
+            'end_s' => self::number()->orNull(),
+            'took_s' => self::number()->orNull(),
+            'target_s' => self::number()->orNull(),
+            'ran_s' => self::number(),
+            'sample_s' => self::number(),
+            'motions' => self::list(self::record('MotionTrace', [
+                'motion' => new TextShape,
+                'name' => new TextShape,
+                'position_unit' => ChoiceShape::of('deg', 'm'),
+                'position' => self::list(self::number()),
+                'speed' => self::list(self::number()),
+                'current_A' => self::list(self::number()),
+            ])),
+            'inputs' => $switched,
+            'outputs' => $switched,
+            'steps' => self::list(self::record('StepTrace', [
+                'routine' => new TextShape,
+                'path' => new TextShape,
+                'do' => new TextShape,
+                'motion' => (new TextShape)->orNull(),
+                'says' => self::sentence(),
+                'start_s' => self::number(),
+                'end_s' => self::number()->orNull(),
+                'outcome' => ChoiceShape::of('done', 'gave_up', 'running'),
+            ])),
+            'events' => self::list(self::record('TraceEvent', ['at_s' => self::number(), 'kind' => new TextShape, 'says' => self::sentence()])),
+        ]);
+    }
+
+    public static function rankedDrive(): RecordShape
+    {
+        return self::record('RankedDrive', [
+            'place' => self::number(),
+            'code' => new TextShape,
+            'series' => new TextShape,
+            'kind' => new TextShape,
+            'verdict' => self::verdict(),
+            'why' => self::sentence(),
+            'margin' => self::number()->orNull(),
+            'time_s' => self::number()->orNull(),
+            'current_A' => self::number(),
+            'mass_kg' => self::number(),
+            'holds_unpowered' => new BooleanShape,
+            'gear_material' => new TextShape,
+            'supply' => new TextShape,
+            'motor' => Drives::shape(),
+        ]);
+    }
+
+    private static function units(): RecordShape
+    {
+        return self::record('UnitTable', [
+            'units' => self::list(self::record('Unit', ['symbol' => new TextShape, 'dimension' => new TextShape, 'factor' => self::number(), 'inverse' => new BooleanShape])),
+            'suffixes' => self::list(self::record('UnitSuffix', ['suffix' => new TextShape, 'symbol' => new TextShape])),
+            'systems' => self::list(self::record('UnitSystem', ['name' => new TextShape, 'preferred' => new MapShape(self::list(new TextShape))])),
+        ]);
+    }
+
+    private static function curves(): RecordShape
+    {
+        $numbers = self::list(self::number());
+        $path = self::record('RunPath', [
+            'time_s' => self::number()->orNull(),
+            'why' => (new TextShape)->orNull(),
+            'times_s' => $numbers,
+            'positions' => $numbers,
+            'currents_A' => $numbers,
+        ])->orNull();
+
+        return self::record('Curves', [
+            'position_unit' => ChoiceShape::of('deg', 'm'),
+            'positions' => $numbers,
+            'static_Nm' => $numbers,
+            'rising_Nm' => $numbers,
+            'falling_Nm' => $numbers,
+            'accel_Nm' => self::number(),
+            'limit_Nm' => self::number()->orNull(),
+            'continuous_Nm' => self::number()->orNull(),
+            'there' => $path,
+            'back' => $path,
+            'run_on' => self::list(self::record('SwitchRunOn', [
+                'switch' => new TextShape, 'distance' => self::number()->orNull(), 'speed' => self::number(), 'energy_J' => self::number(),
+            ])),
+        ]);
+    }
+
+    private static function finding(): RecordShape
+    {
+        return self::record('Finding', [
+            'code' => new TextShape,
+            'severity' => ChoiceShape::of(...array_column(Severity::cases(), 'value')),
+            'place' => new TextShape,
+            'says' => self::sentence(),
+            'fixes' => self::list(self::fix()),
+        ]);
+    }
+
+    private static function fix(): RecordShape
+    {
+        return self::record('Fix', ['does' => self::sentence(), 'changes' => self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape]))]);
+    }
+
+    private static function sentence(): RecordShape
+    {
+        return self::record('Sentence', [
+            'template' => new TextShape,
+            'values' => new MapShape(self::record('Quantity', ['si' => self::number(), 'dimension' => new TextShape])),
+            'text' => new TextShape,
+        ]);
+    }
+
+    private static function verdict(): ChoiceShape
+    {
+        return ChoiceShape::of(...array_column(Verdict::cases(), 'value'));
+    }
+
+    private static function number(): NumberShape
+    {
+        return NumberShape::any();
+    }
+
+    private static function list(Shape $of): ListShape
+    {
+        return new ListShape($of, 0, self::MANY);
+    }
+
+    /** @param array<string, Shape> $fields all of them always there */
+    private static function record(string $title, array $fields): RecordShape
+    {
+        return new RecordShape(array_map(fn (Shape $shape): Field => Field::needed($shape), $fields), $title);
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Step;
+
+/** What a running routine can ask for and do. Steps are written against this. */
+final class Controller
+{
+    private const HALT_S = 1.0; // longest wait for a stopped motion to come to rest
+
+    /** @var \SplObjectStorage<Step, string> */
+    private readonly \SplObjectStorage $paths;
+
+    public function __construct(private readonly World $world, public readonly Routine $routine)
+    {
+        $this->paths = new \SplObjectStorage;
+        foreach ($routine->flat() as $path => $step) {
+            $this->paths[$step] = $path;
+        }
+    }
+
+    public function now(): float
+    {
+        return $this->world->now();
+    }
+
+    public function axis(string $motion): Axis
+    {
+        return $this->world->axes[$motion];
+    }
+
+    public function switch(string $id): LimitSwitch
+    {
+        return $this->world->build->switch($id) ?? throw new StepFailed("there is no switch {$id}");
+    }
+
+    public function isOn(string $input): bool
+    {
+        return $this->world->isOn($input);
+    }
+
+    public function computedTime(Motion $motion, string $from, string $to, float $speed): ?float
+    {
+        return $this->world->computedTime($motion, $from, $to, $speed);
+    }
+
+    public function signal(string $output, bool $on, ?float $for_s): void
+    {
+        $this->world->signal($output, $on, $for_s);
+    }
+
+    /** @throws StepFailed when the time is over */
+    public function failAfter(float $since, ?float $give_up_s, ?string $motion, string $because): void
+    {
+        if ($give_up_s !== null && $this->now() - $since >= $give_up_s - 1e-9) {
+            throw new StepFailed(($motion === null ? 'it' : $this->axis($motion)->motion->name).' '.$because);
+        }
+    }
+
+    /** @return \Generator<int, null, null, void> stops a motion and waits until it is at rest, a second at most */
+    public function halt(Axis $axis, ?string $how = null): \Generator
+    {
+        $axis->stop($how ?? ($axis->motion->stops->brakes ? 'brake' : 'coast'));
+        $since = $this->now();
+        while (! $axis->isStill() && $this->now() - $since < self::HALT_S) {
+            yield;
+        }
+    }
+
+    /**
+     * @param  list<Step>  $steps
+     * @return \Generator<int, null, null, void>
+     */
+    public function steps(array $steps): \Generator
+    {
+        foreach ($steps as $step) {
+            $record = $this->world->recorder->stepStarts($this->routine, $this->paths[$step], $step, $this->now());
+            try {
+                yield from $step->run($this);
+            } catch (StepFailed $failure) {
+                $this->world->recorder->stepEnds($record, $this->now(), 'gave_up');
+                throw $failure;
+            }
+            $this->world->recorder->stepEnds($record, $this->now(), 'done');
+        }
+    }
+
+    /** Stops every motion that the routine moves. */
+    public function stopAll(): void
+    {
+        foreach ($this->routine->motions() as $motion) {
+            if ($this->axis($motion)->motion->drive !== null) {
+                $this->axis($motion)->stop('brake');
+            }
+        }
+    }
+}

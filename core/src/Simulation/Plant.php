@@ -1,0 +1,246 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Mechanism\Mechanism;
+use Brookstone\Core\Train\Train;
+
+/**
+ * One motion as a machine: motor, train and load on one shaft, moved forward in time.
+ *
+ * J·ω̇ = torque through the train − load − friction, all at the output shaft. While the motor pushes along its command the
+ * train passes ratio·T·η; when the load drives, it passes ratio·T/η_back. Between the places where that changes, and
+ * with the load of the middle of the step, the equation is linear in ω and is solved in closed form, so that a light
+ * load on a stiff motor needs no small steps (exponential midpoint rule: Hochbruck & Ostermann, Exponential Integrators,
+ * Acta Numerica 19 (2010), §2).
+ */
+final readonly class Plant
+{
+    /** Share of the stall torque under which neither side drives yet. */
+    private const TIE = 1e-9;
+
+    /** A self-locking train that is overrun brakes hard, but not endlessly. */
+    private const LEAST_BACK_EFFICIENCY = 0.05;
+
+    public float $ratio;
+
+    public float $efficiency;
+
+    public float $backEfficiency;
+
+    public float $inertia;
+
+    public float $friction;
+
+    public float $travelPerRad;
+
+    private float $largestTurn;
+
+    /**
+     * @param  float  $backEfficiency  what is left of the load's push when it drives the motor; 0 is self-locking
+     * @param  float  $holds_Nm  torque at the output shaft up to which the unpowered drive stays put
+     */
+    public function __construct(
+        public Mechanism $mechanism,
+        float $ratio,
+        float $efficiency,
+        float $backEfficiency,
+        float $rotor_kgm2,
+        public float $holds_Nm = 0.0,
+    ) {
+        $this->ratio = $ratio;
+        $this->efficiency = $efficiency;
+        $this->backEfficiency = $backEfficiency;
+        $this->inertia = $mechanism->inertiaKgm2() + $ratio ** 2 * $rotor_kgm2;
+        $this->friction = $mechanism->frictionNm();
+        $this->travelPerRad = $mechanism->travelPerRad();
+        $this->largestTurn = $mechanism->evenOverRad();
+    }
+
+    /** A drive whose last stage is a worm is not turned by its load, whatever the train behind it. */
+    public static function through(Mechanism $mechanism, Train $train, ?Drive $drive): self
+    {
+        $back = $train->backEfficiency();
+
+        return new self(
+            $mechanism,
+            $train->ratio(),
+            $train->efficiency(),
+            $drive instanceof DcMotor && $drive->worm ? 0.0 : $back,
+            $drive?->rotorKgm2() ?? 0.0,
+            $back > 0.0 ? $train->ratio() * ($drive?->body()->back_drive_Nm ?? 0.0) / $back : INF,
+        );
+    }
+
+    /** @param float $position in rad or m */
+    public function stateAt(float $position): PlantState
+    {
+        return new PlantState($position / $this->travelPerRad);
+    }
+
+    public function position(PlantState $state): float
+    {
+        return $state->angle * $this->travelPerRad;
+    }
+
+    /** In rad/s or m/s. */
+    public function speed(PlantState $state): float
+    {
+        return $state->speed * $this->travelPerRad;
+    }
+
+    public function loadNm(float $angle): float
+    {
+        return $this->mechanism->staticTorqueNm($angle * $this->travelPerRad);
+    }
+
+    /**
+     * Energy of all that moves, rotor included, J: ½ J ω².
+     */
+    public function kinetic_J(PlantState $state): float
+    {
+        return 0.5 * $this->inertia * $state->speed ** 2;
+    }
+
+    /**
+     * One step of at most $step seconds, shorter where the motion changes its kind or would turn too far.
+     *
+     * @param  TorqueLine  $motor  what the motor does now; shorted or open when it is off
+     * @param  int  $command  1 or −1: the direction in which its torque acts
+     * @param  bool  $powered  an unpowered drive also holds by the drag of its gears
+     * @return float the seconds taken, > 0
+     */
+    public function step(PlantState $state, TorqueLine $motor, int $command, bool $powered, float $step): float
+    {
+        // 1. Everything along the command.
+        $ratio = $this->ratio;
+        $speed = $command * $state->speed;
+        $load = $command * $this->loadNm($state->angle);
+        $stall = $motor->stall_Nm;
+        $fall = $motor->fall_Nms * $ratio;
+        $back = max($this->backEfficiency, self::LEAST_BACK_EFFICIENCY);
+
+        // 2. At rest: does it start, and which way?
+        $way = $speed <=> 0.0;
+        if ($way === 0) {
+            $way = $this->startsTowards($stall, $load, $powered);
+            if ($way === 0) {
+                $state->speed = 0.0;
+                $state->motor_Nm = $stall;
+
+                return $step;
+            }
+        }
+
+        // 3. Which side drives, and so how the train passes torque.
+        $torque = $stall - $fall * $speed;
+        $motorDrives = $way > 0 && (abs($torque) <= self::TIE * $stall ? $load + $this->friction >= 0.0 : $torque >= 0.0);
+        $pass = $motorDrives ? $ratio * $this->efficiency : $ratio / $back;
+        $slope = $pass * $fall / $this->inertia;
+
+        // 4. Load in the middle of the step, from where the present acceleration would take it.
+        $push = $pass * $stall - $way * $this->friction;
+        $now = ($push - $this->felt($load, $way, $powered)) / $this->inertia - $slope * $speed;
+        $h = min($step, $this->longestStep($speed, $now, $slope));
+        $middle = $state->angle + $command * self::turned($speed, $now, $slope, $h / 2);
+        $drive = ($push - $this->felt($command * $this->loadNm($middle), $way, $powered)) / $this->inertia;
+
+        // 5. Stop the step where the speed passes zero, or the motor's torque does.
+        $start = $drive - $slope * $speed;
+        $h = min($h, self::timeToReach($speed, 0.0, $start, $slope), $fall > 0.0 && $stall > 0.0 ? self::timeToReach($speed, $stall / $fall, $start, $slope) : INF);
+        $turn = self::turned($speed, $start, $slope, $h);
+        $end = $speed + self::gained($start, $slope, $h);
+        if ($end * $way <= 1e-12 * abs($speed)) {
+            $end = 0.0;
+        }
+
+        // 6. Write down where it is, and what the train gave: change of ½Jω² and the work against load and friction.
+        $before = $state->speed;
+        $state->angle += $command * $turn;
+        $state->speed = $command * $end;
+        $state->motor_Nm = $stall - $fall * $end;
+        $state->spent_J += 0.5 * $this->inertia * ($state->speed ** 2 - $before ** 2) + abs($turn) * $this->friction + $command * $turn * $this->loadNm($middle);
+
+        return $h;
+    }
+
+    /** 1 along the command, −1 against it, 0 stays. */
+    private function startsTowards(float $stall, float $load, bool $powered): int
+    {
+        $holds = $powered ? 0.0 : $this->holds_Nm;
+        $locks = $this->backEfficiency <= 0.0;
+        $forward = $this->ratio * $stall * $this->efficiency;
+        if ($forward - ($load < 0.0 ? min(0.0, $load + $holds) * ($locks ? 0.0 : 1.0) : $load) > $this->friction) {
+            return 1;
+        }
+        if (! $locks && $this->ratio * $stall / $this->backEfficiency - max(0.0, $load - $holds) < -$this->friction) {
+            return -1;
+        }
+
+        return 0;
+    }
+
+    /** What of the load acts while it moves: one that pushes along is held back by self-locking or unpowered gears. */
+    private function felt(float $load, int $way, bool $powered): float
+    {
+        if ($load * $way >= 0.0) {
+            return $load;
+        }
+        if ($this->backEfficiency <= 0.0) {
+            return 0.0;
+        }
+
+        return $powered ? $load : -$way * max(0.0, abs($load) - $this->holds_Nm);
+    }
+
+    /** A step in which it turns no further than the load is even over, by whichever of two safe bounds is the longer. */
+    private function longestStep(float $speed, float $accel, float $slope): float
+    {
+        $largest = $this->largestTurn;
+        if ($largest === INF) {
+            return INF;
+        }
+        $v = abs($speed);
+        $a = abs($accel);
+        $byAccel = $v + $a > 0.0 ? 2 * $largest / ($v + sqrt($v * $v + 2 * $a * $largest)) : INF;
+        $bySpeed = $slope > 0.0 ? $largest / max($v, abs($speed + $accel / $slope), 1e-12) : 0.0;
+
+        return max($byAccel, $bySpeed, 1e-9);
+    }
+
+    /** Turn in time t from speed v with ω̇ = a at first, falling by $slope for each rad/s: v t + a (…)/slope². */
+    private static function turned(float $v, float $a, float $slope, float $t): float
+    {
+        $x = $slope * $t;
+
+        return $x < 1e-4
+            ? $t * ($v + $a * $t * (0.5 - $x / 6))
+            : $v * $t + $a / $slope * ($t + expm1(-$x) / $slope);
+    }
+
+    /** Speed gained in time t: a (1 − e^(−slope t))/slope. */
+    private static function gained(float $a, float $slope, float $t): float
+    {
+        return $slope * $t < 1e-9 ? $a * $t : -$a / $slope * expm1(-$slope * $t);
+    }
+
+    /** When the speed gets to $wanted, INF if it does not or is there. */
+    private static function timeToReach(float $v, float $wanted, float $a, float $slope): float
+    {
+        $gap = $wanted - $v;
+        if ($gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
+            return INF;
+        }
+        if ($slope <= 0.0) {
+            return $gap / $a;
+        }
+        $share = $slope * $gap / $a;
+
+        return $share < 1.0 ? max(-log1p(-$share) / $slope, 1e-12) : INF;
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\Steps;
+
+/** Writes down what happens during a run. */
+final class Recorder
+{
+    private const MOST_RECORDS = 2000; // of steps and of events: a routine that repeats for ever would fill the memory
+
+    private const DIGITS = 6;          // of positions, speeds and currents: far below what anybody can measure
+
+    /** @var array<string, array{position: list<float>, speed: list<float>, current_A: list<float>}> */
+    private array $samples = [];
+
+    /** @var array<string, list<array{at_s: float, on: bool}>> */
+    private array $inputs = [];
+
+    /** @var array<string, list<array{at_s: float, on: bool}>> */
+    private array $outputs = [];
+
+    /** @var list<array{at_s: float, kind: string, says: Sentence}> */
+    private array $events = [];
+
+    /** @var list<array{routine: string, path: string, do: string, motion: ?string, says: Sentence, start_s: float, end_s: ?float, outcome: string}> */
+    private array $steps = [];
+
+    private int $taken = 0;
+
+    /** @param array<string, Axis> $axes */
+    public function __construct(private readonly Build $build, private readonly array $axes, private readonly float $sample_s)
+    {
+        foreach (array_keys($axes) as $id) {
+            $this->samples[$id] = ['position' => [], 'speed' => [], 'current_A' => []];
+        }
+        $this->sample(0.0);
+    }
+
+    public function sample(float $now): void
+    {
+        if ($now < $this->taken * $this->sample_s - 1e-9) {
+            return;
+        }
+        foreach ($this->axes as $id => $axis) {
+            $this->samples[$id]['position'][] = round($axis->position(), self::DIGITS) + 0.0;
+            $this->samples[$id]['speed'][] = round($axis->speed(), self::DIGITS) + 0.0;
+            $this->samples[$id]['current_A'][] = round($axis->current_A(), self::DIGITS) + 0.0;
+        }
+        $this->taken++;
+    }
+
+    public function input(string $id, float $at, bool $on): void
+    {
+        $this->inputs[$id][] = ['at_s' => $at, 'on' => $on];
+        if ($at > 0.0) {
+            $this->event($at, 'input', new Sentence(ucfirst($this->build->condition($id, $on)).'.'));
+        }
+    }
+
+    public function output(string $id, float $at, bool $on): void
+    {
+        $this->outputs[$id][] = ['at_s' => $at, 'on' => $on];
+        $this->event($at, 'output', new Sentence($this->build->outputs[$id]->name.($on ? ' goes on.' : ' goes off.')));
+    }
+
+    /** @param float $speed in the motion's own unit per second */
+    public function hit(float $at, Motion $motion, float $speed, float $energy_J): void
+    {
+        $this->event($at, 'hit', new Sentence("{$motion->name} hits its hard stop at {speed} with {energy}.", [
+            'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
+            'energy' => Quantity::of($energy_J, 'J'),
+        ]));
+    }
+
+    public function routine(float $at, string $kind, string $text): void
+    {
+        $this->event($at, $kind, new Sentence($text));
+    }
+
+    public function stepStarts(Routine $routine, string $path, Step $step, float $at): int
+    {
+        if (count($this->steps) >= self::MOST_RECORDS) {
+            return -1;
+        }
+        $this->steps[] = [
+            'routine' => $routine->id, 'path' => $path, 'do' => Steps::kindOf($step), 'motion' => $step->motion(),
+            'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running',
+        ];
+
+        return count($this->steps) - 1;
+    }
+
+    public function stepEnds(int $record, float $at, string $outcome): void
+    {
+        if ($record >= 0) {
+            $this->steps[$record]['end_s'] = $at;
+            $this->steps[$record]['outcome'] = $outcome;
+        }
+    }
+
+    /** @return array<string, mixed> */
+    public function written(): array
+    {
+        $lanes = [];
+        foreach ($this->axes as $id => $axis) {
+            $lanes[] = ['motion' => $id, 'name' => $axis->motion->name, 'position_unit' => $axis->motion->unit()->value, ...$this->samples[$id]];
+        }
+        $named = fn (array $changes, callable $name): array => array_map(
+            fn (string $id): array => ['id' => $id, 'name' => $name($id), 'changes' => $changes[$id]],
+            array_map(strval(...), array_keys($changes)),
+        );
+
+        return [
+            'sample_s' => $this->sample_s,
+            'motions' => $lanes,
+            'inputs' => $named($this->inputs, fn (string $id): string => $this->build->sensors[$id]->name ?? $this->build->switch($id)->name ?? $id),
+            'outputs' => $named($this->outputs, fn (string $id): string => $this->build->outputs[$id]->name),
+            'steps' => $this->steps,
+            'events' => $this->events,
+        ];
+    }
+
+    private function event(float $at, string $kind, Sentence $says): void
+    {
+        if (count($this->events) < self::MOST_RECORDS) {
+            $this->events[] = ['at_s' => $at, 'kind' => $kind, 'says' => $says];
+        }
+    }
+}

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Routine\Trigger;
+
+/**
+ * Runs a routine, and whatever else the scenario starts, on the motions' own loads, trains and drives. Nothing in it is
+ * random and no clock is read: the same build and scenario give the same trace to the last digit.
+ */
+final class RoutineRun
+{
+    private const SAMPLES = 3000;        // at most, of each motion
+
+    private const SHORTEST_SAMPLE_S = 0.02;
+
+    private const WITHOUT_SCENARIO_S = 120.0;
+
+    /** @var array<string, array{controller: Controller, steps: \Generator<int, null, null, void>, begun: bool}> */
+    private array $running = [];
+
+    private ?float $start_s = null;
+
+    private ?float $end_s = null;
+
+    private ?string $fault = null;
+
+    private function __construct(private readonly World $world, private readonly Routine $routine, private readonly bool $byHand) {}
+
+    /**
+     * @param  Scenario|null  $scenario  without one the power comes on, and the routine is started by hand when all is quiet
+     * @return array<string, mixed> the trace, as Trace::shape() has it
+     */
+    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null): array
+    {
+        $world = new World(
+            $build,
+            $scenario ?? new Scenario('', 'Started by hand', self::WITHOUT_SCENARIO_S, [], []),
+            max(self::SHORTEST_SAMPLE_S, $build->settings->scan_s, ($scenario->until_s ?? self::WITHOUT_SCENARIO_S) / self::SAMPLES),
+        );
+
+        return (new self($world, $routine, $scenario === null))->run();
+    }
+
+    /** @return array<string, mixed> */
+    private function run(): array
+    {
+        $world = $this->world;
+        $build = $world->build;
+        $this->trigger(fn (Trigger $trigger): bool => $trigger->when === 'power_on');
+        do {
+            // 1. The controller looks at its inputs, and starts what they trigger.
+            foreach ($world->look() as [$input, $on]) {
+                $this->trigger(fn (Trigger $trigger): bool => $trigger->sensor === $input && $trigger->on === $on);
+            }
+            // 2. Each running routine goes on as far as it can.
+            foreach ($this->running as $id => $run) {
+                $this->resume((string) $id, $run['controller'], $run['steps']);
+            }
+            if ($this->byHand && $this->running === [] && $this->start_s === null) {
+                $world->recorder->routine($world->now(), 'start', "{$this->routine->name} is started by hand.");
+                $this->start($this->routine);
+            }
+            // 3. Motors and loads move on by one scan.
+            $world->pass();
+        } while (! $this->isOver() && $world->now() < $world->scenario->until_s - 1e-9);
+        foreach ($build->motions as $id => $motion) {
+            if ($motion->drive !== null && ! $motion->isAbsolute() && $world->axes[$id]->isPowered() && ! isset($this->running[$this->routine->id])) {
+                $world->recorder->routine($world->now(), 'left_powered', "{$motion->name} is still powered although no routine runs.");
+            }
+        }
+
+        return [
+            'routine' => $this->routine->id,
+            'scenario' => $world->scenario->id === '' ? null : $world->scenario->id,
+            'outcome' => match (true) {
+                $this->start_s === null => 'never_started',
+                $this->end_s === null => 'still_running',
+                $this->fault !== null => 'faulted',
+                default => 'finished',
+            },
+            'fault' => $this->fault,
+            'start_s' => $this->start_s,
+            'end_s' => $this->end_s,
+            'took_s' => $this->start_s === null || $this->end_s === null ? null : round($this->end_s - $this->start_s, 9),
+            'target_s' => $this->routine->target_s,
+            'ran_s' => $world->now(),
+            ...$world->recorder->written(),
+        ];
+    }
+
+    private function isOver(): bool
+    {
+        return $this->end_s !== null && $this->running === [] && ! $this->world->hasEventsLeft();
+    }
+
+    /** @param callable(Trigger): bool $fires */
+    private function trigger(callable $fires): void
+    {
+        foreach ($this->world->build->routines as $id => $routine) {
+            if (! isset($this->running[$id]) && array_filter($routine->starts, $fires) !== []) {
+                $this->world->recorder->routine($this->world->now(), 'start', "{$routine->name} starts.");
+                $this->start($routine);
+            }
+        }
+    }
+
+    private function start(Routine $routine): void
+    {
+        $controller = new Controller($this->world, $routine);
+        $this->running[$routine->id] = ['controller' => $controller, 'steps' => $controller->steps($routine->steps), 'begun' => false];
+        if ($routine->id === $this->routine->id && $this->start_s === null) {
+            $this->start_s = $this->world->now();
+        }
+    }
+
+    /** @param \Generator<int, null, null, void> $steps */
+    private function resume(string $id, Controller $controller, \Generator $steps): void
+    {
+        try {
+            // A generator starts at its first use; next() on a fresh one would skip its first look.
+            $this->running[$id]['begun'] ? $steps->next() : $steps->rewind();
+            $this->running[$id]['begun'] = true;
+            if ($steps->valid()) {
+                return;
+            }
+            $this->ended($id, $controller->routine->name.' ends.', null);
+        } catch (StepFailed $failure) {
+            $controller->stopAll();
+            $this->ended($id, "{$controller->routine->name} gives up: {$failure->getMessage()}.", $failure->getMessage());
+        }
+    }
+
+    private function ended(string $id, string $says, ?string $fault): void
+    {
+        $this->world->recorder->routine($this->world->now(), $fault === null ? 'end' : 'fault', $says);
+        unset($this->running[$id]);
+        if ($id === $this->routine->id && $this->end_s === null) {
+            $this->end_s = $this->world->now();
+            $this->fault = $fault;
+        }
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Build\Motion;
+
+/** One servo motion stepped from rest at one position to another (own unit), as its own feedback takes it there. */
+final readonly class ServoRun
+{
+    private const LOOK_S = 0.002; // how finely its path and arrival are seen
+
+    /**
+     * @param  list<array{float, float, float}>  $path  time s, position in SI, current A
+     */
+    private function __construct(public ?float $time_s, public float $stopped_at, public float $peak_current_A, public array $path) {}
+
+    public static function of(Motion $motion, float $from, float $to, float $speed, float $giveUp_s): self
+    {
+        $axis = new Axis($motion, $from, 0.0);
+        $axis->follow($to, $speed);
+        $unit = $motion->unit();
+        $peak = 0.0;
+        $path = [[0.0, $unit->toSi($from), 0.0]];
+        for ($looks = 1; $looks * self::LOOK_S <= $giveUp_s; $looks++) {
+            $axis->advance(self::LOOK_S);
+            $peak = max($peak, $axis->current_A());
+            $path[] = [$looks * self::LOOK_S, $unit->toSi($axis->position()), $axis->current_A()];
+            if ($axis->hasArrived()) {
+                return new self($looks * self::LOOK_S, $to, $peak, $path);
+            }
+            if ($axis->isStill()) {
+                break;
+            }
+        }
+
+        return new self(null, $axis->position(), $peak, $path);
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Stops;
+
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Simulation\MotionRun;
+use Brookstone\Core\Simulation\Plant;
+use Brookstone\Core\Simulation\PlantState;
+
+/**
+ * How far a motion runs on after a switch trips: at speed through debouncing, one scan and the driver's delay, then
+ * braking or coasting to rest. Computed with the motion's own plant, hard stops left out. Positions in its own unit.
+ */
+final readonly class RunOn
+{
+    private const LONGEST_S = 10.0;      // it never comes to rest by itself if not by then
+
+    private const AT_REST_SHARE = 1e-4;  // of the speed at the switch
+
+    private function __construct(
+        /** Past the switch, until at rest; null when it does not come to rest. */
+        public ?float $distance,
+        /** At the moment the switch trips, per second. */
+        public float $speed,
+        public float $delay_s,
+        public float $energy_J,
+    ) {}
+
+    /** Null when the motion has no motor of that kind or never gets to the switch. */
+    public static function of(Motion $motion, LimitSwitch $switch, Settings $settings, float $speed = 1.0): ?self
+    {
+        if ($motion->drive === null || $motion->isAbsolute()) {
+            return null;
+        }
+        $unit = $motion->unit();
+        $plant = $motion->plant();
+        $line = $motion->drive->line($speed);
+        $direction = $switch->direction();
+        $start = self::start($motion, $direction);
+        if (($switch->at - $start) * $direction <= 0.0) {
+            return null;
+        }
+        $run = MotionRun::of($plant, $line, $unit->toSi($start), $unit->toSi($switch->at), max(20.0, 5 * $motion->task->move_s));
+        if (! $run->reached) {
+            return null;
+        }
+        $state = $plant->stateAt($unit->toSi($switch->at));
+        $state->speed = (float) $run->end_speed / $plant->travelPerRad;
+        $energy = $plant->kinetic_J($state);
+        $delay = $settings->debounce_s + $settings->scan_s + $settings->driver_s;
+        for ($left = $delay; $left > 1e-12;) {
+            $left -= $plant->step($state, $line, $direction, true, $left);
+        }
+        $rest = self::toRest($plant, $state, $motion, $direction);
+        $distance = abs($unit->fromSi($plant->position($state)) - $switch->at);
+
+        return new self($rest ? $distance : null, abs($unit->fromSi((float) $run->end_speed)), $delay, $energy);
+    }
+
+    /** The place farthest from the switch, from which it comes at its fastest. */
+    private static function start(Motion $motion, int $direction): float
+    {
+        $at = array_map(fn ($place): float => $place->at, $motion->places);
+
+        return $direction > 0 ? min($at) : max($at);
+    }
+
+    private static function toRest(Plant $plant, PlantState $state, Motion $motion, int $direction): bool
+    {
+        $line = $motion->drive?->line() ?? throw new \LogicException('No drive.');
+        $off = $motion->stops->brakes ? $line->shorted() : $line->open();
+        $rest = self::AT_REST_SHARE * abs($state->speed);
+        for ($time = 0.0; $time < self::LONGEST_S && abs($state->speed) > $rest && $state->speed !== 0.0;) {
+            $time += $plant->step($state, $off, $direction, false, 0.01);
+        }
+
+        return abs($state->speed) <= $rest;
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Train;
+
+use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\ListShape;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+
+/** The fields of stages in documents and calculators. */
+final class Stages
+{
+    public static function shape(int $min, int $max, ?int $mostTeeth = null): ListShape
+    {
+        return new ListShape(new RecordShape([
+            'type' => Field::needed(ChoiceShape::of(...array_column(StageType::cases(), 'value')), 'What kind of mesh.'),
+            'driver' => Field::needed(NumberShape::whole(1, $mostTeeth), 'Teeth of the driving wheel, or starts of a worm.'),
+            'driven' => Field::needed(NumberShape::whole(1, $mostTeeth), 'Teeth of the driven wheel.'),
+            'module_mm' => Field::or(1.0, NumberShape::positive($mostTeeth === null ? null : 20.0), 'Module; for belt and chain the pitch over π.'),
+            'backlash_mm' => Field::or(0.0, NumberShape::notNegative($mostTeeth === null ? null : 10.0), 'Play at the pitch circle.'),
+            'efficiency' => Field::or(null, NumberShape::share(), 'Share of the power that passes; 0.95, a worm 0.4 where left out.'),
+        ], 'Stage'), $min, $max, 'stages');
+    }
+
+    /**
+     * Fills in the efficiency that is usual for the type of each stage.
+     *
+     * @param  list<array<string, mixed>>  $stages
+     * @return list<array<string, mixed>>
+     */
+    public static function complete(array $stages): array
+    {
+        return array_map(fn (array $stage): array => [...$stage, 'efficiency' => $stage['efficiency'] ?? StageType::from($stage['type'])->usualEfficiency()], $stages);
+    }
+
+    /** @param list<array<string, mixed>> $stages read and completed */
+    public static function make(array $stages): Train
+    {
+        return new Train(array_map(fn (array $stage): Stage => new Stage(...['type' => StageType::from($stage['type'])] + $stage), $stages));
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\BuildController;
+use App\Http\Controllers\CalculatorController;
+use App\Http\Controllers\EditController;
+use App\Http\Controllers\MetaController;
+use App\Http\Controllers\MotionController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('units', [MetaController::class, 'units']);
+Route::get('schema/build', [MetaController::class, 'buildSchema']);
+
+Route::get('calc', [CalculatorController::class, 'index']);
+Route::get('calc/{name}', [CalculatorController::class, 'schema']);
+Route::post('calc/{name}', [CalculatorController::class, 'run']);
+Route::post('assess', [CalculatorController::class, 'assess']);
+Route::post('quantity', [CalculatorController::class, 'quantity']);
+
+Route::post('builds/import', [BuildController::class, 'import']);
+Route::apiResource('builds', BuildController::class)->except('update');
+Route::get('builds/{build}/export', [BuildController::class, 'export']);
+Route::post('builds/{build}/edits', [EditController::class, 'edit']);
+Route::post('builds/{build}/try', [EditController::class, 'try']);
+Route::post('builds/{build}/undo', [EditController::class, 'undo']);
+Route::post('builds/{build}/redo', [EditController::class, 'redo']);
+Route::get('builds/{build}/motions/{motion}/drives', [MotionController::class, 'drives']);
+Route::post('builds/{build}/routines/{routine}/run', [MotionController::class, 'run']);
