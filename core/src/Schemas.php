@@ -68,6 +68,7 @@ final class Schemas
                 'steps' => self::list(self::record('StepSays', ['path' => new TextShape, 'says' => self::sentence()])),
                 'findings' => self::list(self::finding()),
             ])),
+            'log' => self::list(self::record('Compared', ['id' => new TextShape, 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull()])),
         ]);
     }
 

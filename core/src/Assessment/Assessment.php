@@ -16,8 +16,9 @@ final readonly class Assessment implements \JsonSerializable
      * @param  Fix|null  $mend  the shortest way to mend it
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
+     * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log  what is computed for each measurement
      */
-    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines) {}
+    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = []) {}
 
     public function chain(string $motion): Chain
     {
@@ -53,6 +54,6 @@ final readonly class Assessment implements \JsonSerializable
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines];
+        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
@@ -35,17 +36,33 @@ final class Assessor
         }
         usort($chains, Chain::compare(...));
 
-        return self::sum($build, $chains, $routines->routines());
+        return self::sum($chains, $routines->routines(), self::log($build, $subjects));
+    }
+
+    /**
+     * @param  array<string, Subject>  $subjects
+     * @return list<array{id: string, computed_s: ?float, difference: ?float}>
+     */
+    private static function log(Build $build, array $subjects): array
+    {
+        return array_map(function (Measurement $entry) use ($subjects): array {
+            $subject = $subjects[$entry->motion] ?? null;
+            $known = $subject !== null && $subject->motion->place($entry->from) !== null && $subject->motion->place($entry->to) !== null;
+            $computed = $known ? $subject->facts->time($entry->from, $entry->to) : null;
+
+            return ['id' => $entry->id, 'computed_s' => $computed, 'difference' => $computed === null || $computed <= 0.0 ? null : $entry->measured_s / $computed - 1];
+        }, $build->log);
     }
 
     /**
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
+     * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log
      */
-    private static function sum(Build $build, array $chains, array $routines): Assessment
+    private static function sum(array $chains, array $routines, array $log): Assessment
     {
         if ($chains === []) {
-            return new Assessment(Verdict::NotSaid, new Sentence('Nothing moves yet. Add what has to move first, with its mass and how far it goes.'), null, null, [], $routines);
+            return new Assessment(Verdict::NotSaid, new Sentence('Nothing moves yet. Add what has to move first, with its mass and how far it goes.'), null, null, [], $routines, $log);
         }
         $worst = $chains[0];
         $verdict = $worst->verdict;
@@ -56,19 +73,19 @@ final class Assessor
                 $finding = $routine['findings'][0];
                 $says = self::named($routine['name'], $finding);
 
-                return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines);
+                return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines, $log);
             }
         }
         if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
             assert($finding instanceof Finding);
 
-            return new Assessment($verdict, self::named($worst->name, $finding), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines);
+            return new Assessment($verdict, self::named($worst->name, $finding), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log);
         }
         $says = $verdict === Verdict::NotSaid
             ? new Sentence("Nothing fails so far. {$worst->name} is not finished: its {$worst->weakest->link} link says “{$worst->weakest->about->text()}”.")
             : self::allHolds($chains);
 
-        return new Assessment($verdict, $says, null, $worst->motion, $chains, $routines);
+        return new Assessment($verdict, $says, null, $worst->motion, $chains, $routines, $log);
     }
 
     private static function named(string $name, Finding $finding): Sentence

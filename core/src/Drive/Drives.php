@@ -29,7 +29,7 @@ final class Drives
             'no_load_A' => Field::needed(NumberShape::positive($most), 'Current without load.'),
             'stall_Nm' => Field::needed(NumberShape::positive($most), 'Torque when held.'),
             'stall_A' => Field::needed(NumberShape::positive($most), 'Current when held; over the no-load current.'),
-        ], 'Ratings of a brushed motor');
+        ]);
     }
 
     public static function ratingsShape(): ListShape
@@ -59,7 +59,7 @@ final class Drives
         $rotor = ['rotor_kgm2' => Field::or(0.0, NumberShape::notNegative(self::MOST), 'Rotor inertia at the output shaft.')];
 
         return new UnionShape('kind', [
-            'dc_motor' => self::motorShape(self::MOST)->with([...$rotor, 'worm' => Field::or(false, new BooleanShape, 'Its last stage is a worm.'), ...$body]),
+            'dc_motor' => new RecordShape([...self::motorShape(self::MOST)->fields, ...$rotor, 'worm' => Field::or(false, new BooleanShape, 'Its last stage is a worm.'), ...$body], 'DcMotor'),
             'servo' => new RecordShape([
                 'ratings' => Field::needed(self::ratingsShape()),
                 'stall_A' => Field::needed(NumberShape::positive(self::MOST)),
@@ -69,7 +69,7 @@ final class Drives
                 'digital' => Field::or(false, new BooleanShape),
                 ...$rotor,
                 ...$body,
-            ]),
+            ], 'Servo'),
         ], 'Drive');
     }
 

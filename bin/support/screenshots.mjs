@@ -1,0 +1,34 @@
+// Takes the pictures of the main views from the demo data, at 1280 × 800.
+//   node bin/support/screenshots.mjs [ADDRESS] [FOLDER] [NAME…]     a server must be running at ADDRESS
+import { chromium } from '@playwright/test';
+
+const [address = 'http://127.0.0.1:8000', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
+const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
+page.on('pageerror', (error) => console.error('page:', error.message));
+
+const shelf = await (await fetch(`${address}/api/builds`)).json();
+const heron = `${address}/builds/${shelf.find((build) => build.name === 'Heron Wharf' && build.is_demo).id}`;
+const views = {
+    shelf: [`${address}/`],
+    chains: [heron],
+    task: [`${heron}/motions/drawbridge/task`],
+    load: [`${heron}/motions/drawbridge/load`],
+    drive: [`${heron}/motions/drawbridge/drive`],
+    train: [`${heron}/motions/drawbridge/train`],
+    stops: [`${heron}/motions/drawbridge/stops`],
+    hoist: [`${heron}/motions/tide/load`],
+    try: [`${heron}/motions/drawbridge/drive`, async () => { await page.getByRole('button', { name: /^Try: Take/ }).first().click(); await page.getByRole('region', { name: 'Try' }).getByRole('table').waitFor(); }],
+    routine: [`${heron}/routines/harbour-show`, async () => { await page.getByRole('region', { name: 'Run', exact: true }).getByRole('img').waitFor(); await page.getByRole('region', { name: 'Run', exact: true }).scrollIntoViewIfNeeded(); }],
+    log: [`${heron}/log`],
+};
+for (const [name, [url, then]] of Object.entries(views)) {
+    if (only.length > 0 && !only.includes(name)) continue;
+    await page.goto(url, { waitUntil: 'networkidle' });
+    await then?.();
+    await page.screenshot({ path: `${folder}/${name}.png` });
+    console.log(`${folder}/${name}.png`);
+}
+await browser.close();

@@ -1,0 +1,37 @@
+import { BrowserRouter, Navigate, Outlet, Route, Routes } from 'react-router';
+import { BuildPage } from './pages/BuildPage';
+import { LogPage } from './pages/LogPage';
+import { MotionPage } from './pages/MotionPage';
+import { RoutinePage } from './pages/RoutinePage';
+import { ShelfPage } from './pages/ShelfPage';
+import { NotThere } from './shell/NotThere';
+import { Shell } from './shell/Shell';
+import { BuildProvider } from './state/BuildContext';
+
+function OneBuild() {
+    return (
+        <BuildProvider>
+            <Shell>
+                <Outlet />
+            </Shell>
+        </BuildProvider>
+    );
+}
+
+export function App() {
+    return (
+        <BrowserRouter>
+            <Routes>
+                <Route path="/" element={<ShelfPage />} />
+                <Route path="/builds/:buildId" element={<OneBuild />}>
+                    <Route index element={<BuildPage />} />
+                    <Route path="motions/:motionId" element={<Navigate to="task" replace />} />
+                    <Route path="motions/:motionId/:station" element={<MotionPage />} />
+                    <Route path="routines/:routineId?" element={<RoutinePage />} />
+                    <Route path="log" element={<LogPage />} />
+                </Route>
+                <Route path="*" element={<NotThere what="There is no such page." />} />
+            </Routes>
+        </BrowserRouter>
+    );
+}

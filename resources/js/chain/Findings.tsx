@@ -1,0 +1,53 @@
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { Finding, Fix } from '../api/types';
+import { useBuild } from '../state/BuildContext';
+import { useSpeaking } from '../state/UnitsContext';
+import { LinkGlyph } from './LinkGlyph';
+import { useTrying } from './trying';
+
+const SEVERITY = { fails: { verdict: 'fails', word: 'Fails' }, tight: { verdict: 'tight', word: 'Tight' }, note: { verdict: 'not_said', word: 'Note' } } as const;
+
+/** What gives first: findings, worst first, each with what can be done about it. */
+export function Findings({ findings, title = 'What gives first', none = 'Nothing: every link that can be judged holds.' }: { findings: Finding[]; title?: string; none?: string }) {
+    const { stored } = useBuild();
+    const begin = useTrying((state) => state.begin);
+    const first = findings.flatMap((finding) => finding.fixes)[0];
+    useHotkeys('t', () => void (first !== undefined && begin(stored, first)), { enabled: first !== undefined }, [first, stored]);
+    return (
+        <section aria-label={title}>
+            <h2 className="mb-2 text-[1.05rem]">{title}</h2>
+            {findings.length === 0 && <p className="text-quiet">{none}</p>}
+            <ol className="divide-y divide-line border-y border-line empty:hidden">
+                {findings.map((finding) => (
+                    <FindingRow key={finding.code + finding.place} finding={finding} onTry={(fix) => void begin(stored, fix)} />
+                ))}
+            </ol>
+        </section>
+    );
+}
+
+function FindingRow({ finding, onTry }: { finding: Finding; onTry: (fix: Fix) => void }) {
+    const { say } = useSpeaking();
+    const { verdict, word } = SEVERITY[finding.severity];
+    return (
+        <li className="flex gap-3 py-2">
+            <span className="mt-0.5 w-9 shrink-0">
+                <LinkGlyph verdict={verdict} size={15} />
+            </span>
+            <div className="min-w-0">
+                <p className={finding.severity === 'note' ? 'text-quiet' : ''}>
+                    <strong className={finding.severity === 'fails' ? 'text-fails' : finding.severity === 'tight' ? 'text-tight' : 'font-semibold text-quiet'}>{word}.</strong> {say(finding.says)}
+                </p>
+                {finding.fixes.length > 0 && (
+                    <div className="mt-1 flex flex-col items-start gap-1">
+                        {finding.fixes.map((fix) => (
+                            <button key={fix.does.template + fix.does.text} type="button" className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white" onClick={() => onTry(fix)}>
+                                Try: {say(fix.does)}
+                            </button>
+                        ))}
+                    </div>
+                )}
+            </div>
+        </li>
+    );
+}

@@ -1,0 +1,90 @@
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { Chain, StoredBuild } from '../api/types';
+import { useBuild } from '../state/BuildContext';
+import { useSpeaking } from '../state/UnitsContext';
+import { VerdictWord } from './LinkGlyph';
+import { LINKS } from './links';
+import { useTrying } from './trying';
+
+interface Difference {
+    key: string;
+    label: string;
+    before: Chain['links'][number];
+    after: Chain['links'][number];
+}
+
+/** What would change: every link whose number or verdict is not the same. */
+function differences(before: StoredBuild, after: StoredBuild): Difference[] {
+    return before.assessment.chains.flatMap((chain) => {
+        const other = after.assessment.chains.find((each) => each.motion === chain.motion);
+        return chain.links.flatMap((link, i) => {
+            const now = other?.links[i];
+            return now === undefined || (now.figure.text === link.figure.text && now.about.text === link.about.text && now.verdict === link.verdict)
+                ? []
+                : [{ key: `${chain.motion} ${link.link}`, label: `${chain.name}, ${LINKS[i]!.label.toLowerCase()}`, before: link, after: now }];
+        });
+    });
+}
+
+/** Before and after of a fix, side by side. Nothing is saved until it is kept. */
+export function TryPanel() {
+    const { stored, edit } = useBuild();
+    const { say } = useSpeaking();
+    const { fix, after, message, drop } = useTrying();
+    const keep = () => {
+        if (fix !== null && after !== null) {
+            edit(...fix.changes);
+            drop();
+        }
+    };
+    useHotkeys('k', keep, { enabled: after !== null }, [fix, after]);
+    useHotkeys('escape', drop, { enabled: fix !== null });
+    if (fix === null) {
+        return null;
+    }
+    const changes = after === null ? [] : differences(stored, after);
+    return (
+        <section aria-label="Try" className="border-2 border-accent bg-well">
+            <div className="flex items-center gap-4 border-b border-line px-4 py-2">
+                <h2 className="flex-1 text-[1.05rem]">Trying: {say(fix.does)}</h2>
+                <button type="button" className="bg-accent px-3 py-1 font-semibold text-white disabled:opacity-50" disabled={after === null} onClick={keep}>
+                    Keep <kbd className="narrow font-normal opacity-80">k</kbd>
+                </button>
+                <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={drop}>
+                    Drop <kbd className="narrow text-quiet">Esc</kbd>
+                </button>
+            </div>
+            {message !== '' && <p className="px-4 py-2 text-fails">{message}</p>}
+            {after !== null && (
+                <div className="px-4 py-2" aria-live="polite">
+                    <table className="w-full">
+                        <thead>
+                            <tr className="narrow text-left text-quiet">
+                                <th className="w-1/5 py-1 font-normal">Link</th>
+                                <th className="w-2/5 py-1 font-normal">Now</th>
+                                <th className="w-2/5 py-1 font-normal">Then</th>
+                            </tr>
+                        </thead>
+                        <tbody>
+                            {changes.map((change) => (
+                                <tr key={change.key} className="border-t border-line align-top">
+                                    <th scope="row" className="py-1 text-left font-normal">
+                                        {change.label}
+                                    </th>
+                                    {[change.before, change.after].map((link, i) => (
+                                        <td key={i} className="py-1 pr-4">
+                                            <span className="mr-3 text-[1.15rem] font-semibold">{say(link.figure)}</span>
+                                            <VerdictWord verdict={link.verdict} />
+                                            <span className="narrow block text-quiet">{say(link.about)}</span>
+                                        </td>
+                                    ))}
+                                </tr>
+                            ))}
+                        </tbody>
+                    </table>
+                    {changes.length === 0 && <p className="py-1 text-quiet">No link changes its number by this.</p>}
+                </div>
+            )}
+        </section>
+    );
+}

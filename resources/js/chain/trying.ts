@@ -1,0 +1,30 @@
+import { create } from 'zustand';
+import { api, Refused } from '../api/client';
+import type { Fix, StoredBuild } from '../api/types';
+
+/** A fix that is looked at before it is kept. */
+interface Trying {
+    fix: Fix | null;
+    after: StoredBuild | null;
+    message: string;
+    begin: (stored: StoredBuild, fix: Fix) => Promise<void>;
+    drop: () => void;
+}
+
+export const useTrying = create<Trying>((set, get) => ({
+    fix: null,
+    after: null,
+    message: '',
+    begin: async (stored, fix) => {
+        set({ fix, after: null, message: '' });
+        try {
+            const after = await api.tryOut(stored.id, stored.version, fix.changes);
+            if (get().fix === fix) {
+                set({ after });
+            }
+        } catch (error) {
+            set({ message: error instanceof Refused ? (error.errors[0]?.message ?? error.message) : 'This could not be tried.' });
+        }
+    },
+    drop: () => set({ fix: null, after: null, message: '' }),
+}));

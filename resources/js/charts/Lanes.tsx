@@ -1,0 +1,103 @@
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import type { PointerEvent } from 'react';
+import type { Build, Trace } from '../api/types';
+import { MARKER_COLOR } from '../chain/links';
+import { useSpeaking } from '../state/UnitsContext';
+import { significant } from '../state/units';
+
+const LEFT = 150;
+const RIGHT = 190;
+const LANE = 58;
+const BAR = 20;
+const STEPS = 34;
+const AXIS = 26;
+
+/** A run on one time axis: steps, motions, inputs and outputs, with a cursor that plays. */
+export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace: Trace; now: number; onNow: (time: number) => void; width: number }) {
+    const { text, book } = useSpeaking();
+    const end = Math.max(trace.ran_s, 0.1);
+    const x = scaleLinear([0, end], [LEFT, width - RIGHT]);
+    const moved = trace.motions.filter((motion) => motion.position.some((each) => each !== motion.position[0]) || trace.steps.some((step) => step.motion === motion.motion));
+    const bars = [...trace.inputs, ...trace.outputs].filter((each) => each.changes.some((change) => change.on) && !isSwitch(build, each.id));
+    const steps = trace.steps.filter((step) => step.do !== 'repeat');
+    const height = AXIS + STEPS + moved.length * LANE + bars.length * BAR + 12;
+    const sample = Math.min(Math.round(now / trace.sample_s), (trace.motions[0]?.position.length ?? 1) - 1);
+
+    const seek = (event: PointerEvent<SVGSVGElement>) => {
+        if (event.type === 'pointerdown' || (event.buttons & 1) === 1) {
+            const bounds = event.currentTarget.getBoundingClientRect();
+            onNow(Math.max(0, Math.min(end, x.invert(((event.clientX - bounds.left) / bounds.width) * width))));
+        }
+    };
+    return (
+        <svg viewBox={`0 0 ${width} ${height}`} className="block w-full cursor-ew-resize touch-none bg-mat select-none" role="img" aria-label={`Lanes of the run over ${significant(end, 3)} seconds; the steps above have the times`} onPointerDown={seek} onPointerMove={seek}>
+            <g fontSize="11" fill="var(--color-mat-quiet)">
+                {x.ticks(12).map((tick) => (
+                    <g key={tick}>
+                        <line x1={x(tick)} x2={x(tick)} y1={AXIS} y2={height - 6} stroke="var(--color-mat-rule)" />
+                        <text x={x(tick)} y={17} textAnchor="middle">
+                            {significant(tick, 4)}
+                        </text>
+                    </g>
+                ))}
+                <text x={LEFT - 10} y={17} textAnchor="end">
+                    time, s
+                </text>
+            </g>
+            <text x={12} y={AXIS + 21} fontSize="12" fill="var(--color-mat-ink)">
+                Steps
+            </text>
+            {steps.map((step, i) => (
+                <rect key={i} x={x(step.start_s)} width={Math.max(1.5, x(step.end_s ?? end) - x(step.start_s) - 1)} y={AXIS + 8} height={18} fill={step.outcome === 'gave_up' ? 'var(--color-coral)' : 'var(--color-mat-rule)'} stroke={step.start_s <= now && now < (step.end_s ?? end) ? 'var(--color-mat-ink)' : 'none'}>
+                    <title>{step.says.text}</title>
+                </rect>
+            ))}
+            {moved.map((motion, i) => {
+                const top = AXIS + STEPS + i * LANE;
+                const y = scaleLinear([Math.min(...motion.position), Math.max(...motion.position, Math.min(...motion.position) + 1e-9)], [top + LANE - 10, top + 10]);
+                const color = MARKER_COLOR[build.motions.find((each) => each.id === motion.motion)?.marker ?? 'yellow'];
+                const unit = motion.position_unit === 'deg' ? '°' : 'm';
+                const quantity = { si: book.toSi(motion.position[sample] ?? 0, unit), dimension: unit === '°' ? 'angle' : 'length' };
+                return (
+                    <g key={motion.motion}>
+                        <line x1={8} x2={width - 8} y1={top} y2={top} stroke="var(--color-mat-rule)" />
+                        <rect x={12} y={top + 24} width={10} height={10} fill={color} />
+                        <text x={28} y={top + 33} fontSize="12" fill="var(--color-mat-ink)">
+                            {motion.name}
+                        </text>
+                        <path d={line<number>((_, j) => x(j * trace.sample_s), (at) => y(at))(motion.position) ?? ''} fill="none" stroke={color} strokeWidth="2" />
+                        <text x={width - RIGHT + 12} y={top + 26} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
+                            {text(quantity)}
+                        </text>
+                        <text x={width - RIGHT + 12} y={top + 43} fontSize="11.5" fill="var(--color-mat-quiet)">
+                            {text({ si: book.toSi(Math.abs(motion.speed[sample] ?? 0), unit), dimension: unit === '°' ? 'angular_speed' : 'speed' })} · {text({ si: motion.current_A[sample] ?? 0, dimension: 'current' })}
+                        </text>
+                    </g>
+                );
+            })}
+            {bars.map((each, i) => {
+                const top = AXIS + STEPS + moved.length * LANE + i * BAR + 4;
+                return (
+                    <g key={each.id}>
+                        <text x={12} y={top + 12} fontSize="12" fill="var(--color-mat-ink)">
+                            {each.name}
+                        </text>
+                        {each.changes.map((change, j) => change.on && (
+                            <rect key={j} x={x(change.at_s)} width={Math.max(1.5, x(each.changes[j + 1]?.at_s ?? end) - x(change.at_s))} y={top + 3} height={10} fill="var(--color-mat-quiet)" />
+                        ))}
+                    </g>
+                );
+            })}
+            <line x1={x(now)} x2={x(now)} y1={AXIS - 4} y2={height - 4} stroke="var(--color-mat-ink)" strokeWidth="2" />
+            <rect x={x(now) - 23} y={4} width={46} height={18} fill="var(--color-mat-ink)" />
+            <text x={x(now)} y={17} textAnchor="middle" fontSize="11.5" fontWeight="600" fill="var(--color-mat)">
+                {now.toFixed(2)} s
+            </text>
+        </svg>
+    );
+}
+
+function isSwitch(build: Build, id: string): boolean {
+    return build.motions.some((motion) => motion.stops.switches.some((each) => each.id === id));
+}

@@ -1,0 +1,28 @@
+import { useId, type ReactNode } from 'react';
+
+interface Given {
+    id: string;
+    describedBy: string;
+}
+
+/** Label, field, what was understood, and what is wrong: the same for every field. */
+export function FieldFrame({ label, how, error, understood, children }: { label: string; how?: string; error?: string; understood?: string; children: (given: Given) => ReactNode }) {
+    const id = useId();
+    return (
+        <div className="py-1">
+            <div className="grid grid-cols-[1fr_9.5rem] items-center gap-x-3">
+                <label htmlFor={id}>{label}</label>
+                {children({ id, describedBy: `${id}-more` })}
+            </div>
+            <div id={`${id}-more`} className="narrow text-[0.86rem] leading-snug">
+                {error !== undefined && (
+                    <p role="alert" className="mt-0.5 border-l-3 border-fails pl-2 break-words text-fails">
+                        {error}
+                    </p>
+                )}
+                {understood !== undefined && error === undefined && <p className="text-right text-quiet">{understood}</p>}
+                {how !== undefined && <p className="text-quiet">{how}</p>}
+            </div>
+        </div>
+    );
+}

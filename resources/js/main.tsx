@@ -1,0 +1,17 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { App } from './App';
+import { UnitsProvider } from './state/UnitsContext';
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
+
+createRoot(document.getElementById('app')!).render(
+    <StrictMode>
+        <QueryClientProvider client={queries}>
+            <UnitsProvider>
+                <App />
+            </UnitsProvider>
+        </QueryClientProvider>
+    </StrictMode>,
+);

@@ -1,0 +1,92 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Curves, Motion } from '../api/types';
+import { MARKER_COLOR } from '../chain/links';
+import { useSpeaking } from '../state/UnitsContext';
+import { significant } from '../state/units';
+import { ArmDrawing } from './ArmDrawing';
+import { angleOf, extent, Frame, lookUp } from './geometry';
+import { HoistDrawing } from './HoistDrawing';
+import { MatGround } from './MatGround';
+
+interface Props {
+    motion: Motion;
+    curves: Curves;
+    position: number;
+    onPosition: (position: number) => void;
+    width: number;
+    height: number;
+    play: { time: number | null; isPlaying: boolean; toggle: () => void };
+}
+
+/** The live mat: drag the part through its travel, and the torque there follows; play it at its computed speed. */
+export function Mat({ motion, curves, position, onPosition, width, height, play }: Props) {
+    const svg = useRef<SVGSVGElement>(null);
+    const { book, text } = useSpeaking();
+    const frame = new Frame(extent(motion, curves), width, height, { left: 60, right: 100, top: 16, bottom: 34 });
+    const low = curves.positions[0]!;
+    const high = curves.positions[curves.positions.length - 1]!;
+    const unit = curves.position_unit === 'deg' ? '°' : 'm';
+    const quantity = { si: book.toSi(position, unit), dimension: unit === '°' ? 'angle' : 'length' };
+    const needed = lookUp(curves.positions, curves.static_Nm, position);
+    const over = curves.limit_Nm !== null && Math.abs(needed) > curves.limit_Nm;
+
+    const move = (to: number) => onPosition(Math.max(low, Math.min(high, to)));
+    const drag = (event: PointerEvent) => {
+        if (svg.current === null || (event.buttons & 1) === 0) {
+            return;
+        }
+        const bounds = svg.current.getBoundingClientRect();
+        const at = frame.back({ x: ((event.clientX - bounds.left) / bounds.width) * width, y: ((event.clientY - bounds.top) / bounds.height) * height });
+        move(unit === '°' ? angleOf(at, position) : at.y / 1000);
+    };
+    const press = (event: KeyboardEvent) => {
+        const step = ((high - low) / 100) * (event.shiftKey ? 10 : 1);
+        const by = { ArrowUp: step, ArrowRight: step, ArrowDown: -step, ArrowLeft: -step }[event.key];
+        if (by !== undefined) {
+            event.preventDefault();
+            move(position + by);
+        }
+    };
+
+    return (
+        <div className="on-mat relative bg-mat text-mat-ink">
+            <svg
+                ref={svg}
+                viewBox={`0 0 ${width} ${height}`}
+                className="block w-full cursor-grab touch-none select-none active:cursor-grabbing"
+                role="slider"
+                tabIndex={0}
+                aria-label={`Position of ${motion.name}`}
+                aria-valuemin={low}
+                aria-valuemax={high}
+                aria-valuenow={position}
+                aria-valuetext={`${text(quantity)}, ${text({ si: needed, dimension: 'torque' })} to hold`}
+                onPointerDown={(event) => {
+                    event.currentTarget.setPointerCapture(event.pointerId);
+                    drag(event);
+                }}
+                onPointerMove={drag}
+                onKeyDown={press}
+            >
+                <MatGround frame={frame} />
+                {motion.mechanism.kind === 'arm' ? (
+                    <ArmDrawing motion={motion} arm={motion.mechanism} frame={frame} position={position} color={MARKER_COLOR[motion.marker]} />
+                ) : (
+                    <HoistDrawing motion={motion} hoist={motion.mechanism} frame={frame} position={position} positions={curves.positions} color={MARKER_COLOR[motion.marker]} />
+                )}
+            </svg>
+            <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1">
+                <p className="figure">{text(quantity)}</p>
+                <p className={over ? 'font-semibold text-coral' : ''}>
+                    {text({ si: needed, dimension: 'torque' })} to hold{over ? ', more than the drive has' : ''}
+                </p>
+            </div>
+            <div className="absolute top-2 right-2 flex items-center gap-2">
+                {play.time !== null && <span className="figure bg-mat px-2">{significant(play.time, play.time < 1 ? 2 : 3)} s</span>}
+                <button type="button" className="border border-mat-quiet bg-mat px-3 py-1 hover:bg-mat-rule disabled:opacity-60" disabled={curves.there === null} onClick={play.toggle}>
+                    {play.isPlaying ? 'Pause' : 'Play'} <kbd className="narrow text-mat-quiet">Space</kbd>
+                </button>
+            </div>
+        </div>
+    );
+}

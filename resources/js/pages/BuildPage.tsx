@@ -1,0 +1,104 @@
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate } from 'react-router';
+import type { Chain } from '../api/types';
+import { ChainRow } from '../chain/ChainRow';
+import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
+import { linkPath, MARKER_BG } from '../chain/links';
+import { useTrying } from '../chain/trying';
+import { TryPanel } from '../chain/TryPanel';
+import { useBuild } from '../state/BuildContext';
+import { significant } from '../state/units';
+import { useSpeaking } from '../state/UnitsContext';
+import { AddMotion } from './AddMotion';
+
+/** The front page of a build: what gives first, then every chain, worst first. */
+export function BuildPage() {
+    const { stored } = useBuild();
+    const { say } = useSpeaking();
+    const begin = useTrying((state) => state.begin);
+    const [isAdding, setAdding] = useState(false);
+    const navigate = useNavigate();
+    const { assessment, document } = stored;
+    const mend = assessment.mend;
+    const first = assessment.chains[0];
+    useHotkeys('t', () => void (mend !== null && begin(stored, mend)), { enabled: mend !== null }, [mend, stored]);
+    useHotkeys(']', () => void (first !== undefined && navigate(linkPath(stored.id, first.motion, 'task'))), { useKey: true }, [first]);
+    return (
+        <main className="mx-auto max-w-[1500px] px-6 py-5">
+            <section aria-label="What gives first" className="flex items-start gap-5">
+                <span className="mt-1.5">
+                    <LinkGlyph verdict={assessment.verdict} size={30} />
+                </span>
+                <div className="min-w-0 flex-1">
+                    <h1 className="text-[1.55rem] leading-tight">{say(assessment.says)}</h1>
+                    {mend !== null && (
+                        <p className="mt-2">
+                            <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => void begin(stored, mend)}>
+                                Try: {say(mend.does)} <kbd className="narrow font-normal opacity-80">t</kbd>
+                            </button>
+                        </p>
+                    )}
+                </div>
+                <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => setAdding(true)}>
+                    Add a motion
+                </button>
+            </section>
+            <div className="mt-4 empty:hidden">
+                <TryPanel />
+            </div>
+            <ul className="mt-5 space-y-4">
+                {assessment.chains.map((chain) => (
+                    <ChainBlock key={chain.motion} chain={chain} />
+                ))}
+            </ul>
+            <section className="mt-6" aria-label="Routines">
+                <h2 className="mb-1 text-[1.05rem]">Routines</h2>
+                <ul className="divide-y divide-line border border-line bg-sheet">
+                    {assessment.routines.map((routine) => (
+                        <li key={routine.id}>
+                            <Link className="flex items-center gap-4 px-4 py-2 hover:bg-well" to={`/builds/${stored.id}/routines/${routine.id}`}>
+                                <strong className="w-48">{routine.name}</strong>
+                                <span className="w-28">
+                                    <VerdictWord verdict={routine.verdict} />
+                                </span>
+                                <span className="w-72 text-quiet">
+                                    {routine.takes_s === null ? 'does not come to its end' : `about ${significant(routine.takes_s, 3)} s`}
+                                    {routine.target_s === null ? '' : `, ${significant(routine.target_s, 3)} s asked for`}
+                                </span>
+                                <span className="min-w-0 flex-1 truncate text-quiet">{routine.findings[0] === undefined ? '' : say(routine.findings[0].says)}</span>
+                            </Link>
+                        </li>
+                    ))}
+                    {assessment.routines.length === 0 && (
+                        <li className="px-4 py-2 text-quiet">
+                            None yet. <Link className="text-accent underline" to={`/builds/${stored.id}/routines`}>Write the first</Link>: what starts, what moves, how long to wait.
+                        </li>
+                    )}
+                </ul>
+            </section>
+            <AddMotion open={isAdding || document.motions.length === 0 ? isAdding : false} onClose={() => setAdding(false)} />
+        </main>
+    );
+}
+
+function ChainBlock({ chain }: { chain: Chain }) {
+    const { stored } = useBuild();
+    const { say } = useSpeaking();
+    const marker = stored.document.motions.find((motion) => motion.id === chain.motion)?.marker ?? 'yellow';
+    const weakest = chain.links.find((link) => link.link === chain.weakest)!;
+    const finding = weakest.findings[0];
+    return (
+        <li className="border border-line bg-sheet">
+            <div className="flex items-center gap-3 border-b border-line px-3 py-1.5">
+                <span aria-hidden="true" className={`size-3.5 border border-ink/40 ${MARKER_BG[marker]}`} />
+                <h2 className="text-[1.1rem]">
+                    <Link to={linkPath(stored.id, chain.motion, 'task')}>{chain.name}</Link>
+                </h2>
+                <VerdictWord verdict={chain.verdict} />
+                {finding !== undefined && chain.verdict !== 'holds' && <p className="min-w-0 flex-1 truncate text-quiet" title={say(finding.says)}>{say(finding.says)}</p>}
+            </div>
+            <ChainRow build={stored.id} chain={chain} />
+        </li>
+    );
+}

@@ -1,0 +1,93 @@
+import { useCallback, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useNavigate, useParams } from 'react-router';
+import type { LinkName } from '../api/types';
+import { ChainRow } from '../chain/ChainRow';
+import { Findings } from '../chain/Findings';
+import { linkPath, LINKS, MARKER_BG } from '../chain/links';
+import { TryPanel } from '../chain/TryPanel';
+import { TorqueChart } from '../charts/TorqueChart';
+import { Mat } from '../mat/Mat';
+import { usePlay } from '../mat/usePlay';
+import { NotThere } from '../shell/NotThere';
+import { useBuild, useMotion, type MotionHandle } from '../state/BuildContext';
+import { useDrafts } from '../state/drafts';
+import { DriveStation } from '../stations/DriveStation';
+import { LoadStation } from '../stations/LoadStation';
+import { Ranking } from '../stations/Ranking';
+import { StopsStation } from '../stations/StopsStation';
+import { TaskStation } from '../stations/TaskStation';
+import { TrainStation } from '../stations/TrainStation';
+
+const STATIONS: Partial<Record<LinkName, (props: { handle: MotionHandle }) => React.ReactNode>> = { task: TaskStation, load: LoadStation, drive: DriveStation, train: TrainStation, stops: StopsStation };
+
+export function MotionPage() {
+    const { motionId, station } = useParams();
+    const handle = useMotion(motionId);
+    const name = LINKS.find((link) => link.name === station && STATIONS[link.name] !== undefined)?.name;
+    if (handle === null || name === undefined) {
+        return <NotThere what={handle === null ? 'There is no such motion in this build.' : 'There is no such station.'} />;
+    }
+    return <Bench key={handle.motion.id} handle={handle} station={name} />;
+}
+
+/** One motion at one station: its chain above, the live mat and the chart beside the fields and what gives first. */
+function Bench({ handle, station }: { handle: MotionHandle; station: LinkName }) {
+    const { motion, chain } = handle;
+    const { stored } = useBuild();
+    const navigate = useNavigate();
+    const curves = chain.curves;
+    const [position, setPosition] = useState(() => motion.places.find((place) => place.id === motion.task.from)!.at);
+    const onPosition = useCallback((to: number) => setPosition(to), []);
+    const play = usePlay(curves, onPosition);
+    const isOld = useDrafts((state) => Object.keys(state.drafts).some((key) => key.startsWith(`${stored.id}:${handle.path}.`)));
+
+    useHotkeys(LINKS.map((_, i) => String(i + 1)).join(','), (event) => void navigate(linkPath(stored.id, motion.id, LINKS[Number(event.key) - 1]!.name)), { useKey: true }, [motion.id]);
+    useHotkeys('[, ]', (event) => {
+        const ids = stored.document.motions.map((each) => each.id);
+        const next = ids[(ids.indexOf(motion.id) + (event.key === ']' ? 1 : -1) + ids.length) % ids.length]!;
+        void navigate(linkPath(stored.id, next, station));
+    }, { useKey: true }, [stored, motion.id, station]);
+    useHotkeys('space', play.toggle, { preventDefault: true }, [play.toggle]);
+
+    const Station = STATIONS[station]!;
+    const link = chain.links.find((each) => each.link === station)!;
+    const others = chain.links.filter((each) => each.link !== station).flatMap((each) => each.findings).filter((finding) => finding.severity !== 'note');
+    const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
+    const wide = station === 'drive';
+    const [matSize, chartSize] = wide ? [{ width: 430, height: 250 }, { width: 430, height: 250 }] : [{ width: 800, height: 330 }, { width: 800, height: 210 }];
+    return (
+        <main className="mx-auto max-w-[1500px] px-4 py-3">
+            <div className="border border-line bg-sheet">
+                <div className="flex items-center gap-3 px-3 pt-2">
+                    <span aria-hidden="true" className={`size-3.5 border border-ink/40 ${MARKER_BG[motion.marker]}`} />
+                    <h1 className="text-[1.25rem]">
+                        {motion.name} <span className="font-normal text-quiet">· {LINKS.find((each) => each.name === station)!.label}</span>
+                    </h1>
+                    {isOld && <p role="status" className="border-l-3 border-tight bg-tight-soft px-2">From the last good figures: a field below is not understood yet.</p>}
+                </div>
+                <div className={isOld ? 'opacity-60' : ''}>
+                    <ChainRow build={stored.id} chain={chain} current={station} />
+                </div>
+            </div>
+            <div className="mt-3 empty:hidden">
+                <TryPanel />
+            </div>
+            <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
+                <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
+                    <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} />
+                    <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />
+                    {wide && (
+                        <div className="col-span-2">
+                            <Ranking handle={handle} />
+                        </div>
+                    )}
+                </div>
+                <div className="space-y-5">
+                    <Station handle={handle} />
+                    <Findings findings={[...link.findings, ...others]} />
+                </div>
+            </div>
+        </main>
+    );
+}

@@ -1,0 +1,164 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { NavLink, useParams } from 'react-router';
+import { api } from '../api/client';
+import type { Routine, Trace } from '../api/types';
+import { Findings } from '../chain/Findings';
+import { LinkGlyph } from '../chain/LinkGlyph';
+import { TryPanel } from '../chain/TryPanel';
+import { Lanes } from '../charts/Lanes';
+import { TextInput } from '../fields/PlainFields';
+import * as Parts from '../routine/Parts';
+import { StepList } from '../routine/StepList';
+import { usePlayhead } from '../routine/usePlayhead';
+import { NotThere } from '../shell/NotThere';
+import { useBuild } from '../state/BuildContext';
+import { significant } from '../state/units';
+import { useSpeaking } from '../state/UnitsContext';
+import { freeId } from './AddMotion';
+
+/** Routines as sentences, with the run under them. */
+export function RoutinePage() {
+    const { routineId } = useParams();
+    const { stored } = useBuild();
+    const { routines } = stored.document;
+    const fallback = routines.find((routine) => routine.starts.some((start) => start.when !== 'power_on')) ?? routines[0];
+    const routine = routineId === undefined ? fallback : routines.find((each) => each.id === routineId);
+    if (routineId !== undefined && routine === undefined) {
+        return <NotThere what="There is no such routine in this build." />;
+    }
+    return (
+        <main className="mx-auto max-w-[1500px] px-4 py-3">
+            <RoutineTabs current={routine?.id} />
+            {routine === undefined ? (
+                <p className="mt-6 max-w-xl text-quiet">A routine is what you would tell a helper at the lever: when somebody breaks the beam, take the bridge up, wait a second, let the heron strike. Begin one above.</p>
+            ) : (
+                <OneRoutine key={routine.id} routine={routine} index={routines.indexOf(routine)} />
+            )}
+        </main>
+    );
+}
+
+function RoutineTabs({ current }: { current: string | undefined }) {
+    const { stored, edit } = useBuild();
+    const { routines } = stored.document;
+    const add = () => edit({ path: `routines.${routines.length}`, value: { id: freeId('routine', routines.map((each) => each.id)), name: `Routine ${routines.length + 1}`, starts: [], target_s: null, steps: [] } });
+    return (
+        <nav aria-label="Routines" className="flex items-center gap-1 border-b border-line">
+            {stored.assessment.routines.map((routine) => (
+                <NavLink key={routine.id} to={`/builds/${stored.id}/routines/${routine.id}`} aria-current={routine.id === current ? 'page' : undefined} className={`flex items-center gap-2 border-b-3 px-3 py-1.5 hover:bg-well ${routine.id === current ? 'border-ink bg-well font-semibold' : 'border-transparent'}`}>
+                    <LinkGlyph verdict={routine.verdict} size={12} />
+                    {routine.name}
+                </NavLink>
+            ))}
+            <button type="button" className="px-3 py-1.5 text-accent underline" onClick={add}>
+                New routine
+            </button>
+        </nav>
+    );
+}
+
+function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
+    const { stored, edit } = useBuild();
+    const path = `routines.${index}`;
+    const { scenarios } = stored.document;
+    const fitting = scenarios.find((scenario) => scenario.events.some((event) => routine.starts.some((start) => start.when !== 'power_on' && start.sensor === event.sensor)));
+    const [chosen, setChosen] = useState<string | null>(null);
+    const scenario = chosen === 'hand' ? null : (scenarios.find((each) => each.id === chosen)?.id ?? fitting?.id ?? null);
+    const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario], queryFn: () => api.run(stored.id, routine.id, scenario), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
+    const playhead = usePlayhead(trace?.ran_s ?? 0);
+    useHotkeys('space', playhead.toggle, { preventDefault: true }, [playhead.toggle]);
+    const verdict = stored.assessment.routines.find((each) => each.id === routine.id);
+    return (
+        <>
+            <div className="mt-3 empty:hidden">
+                <TryPanel />
+            </div>
+            <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-5">
+                <section aria-label="Steps">
+                    <div className="mb-2 flex items-center gap-4">
+                        <h1 className="sr-only">{routine.name}</h1>
+                        <TextInput path={`${path}.name`} value={routine.name} label="Name of the routine" className="w-52 border border-transparent bg-transparent px-1 text-[1.25rem] font-semibold hover:border-line focus:bg-well" />
+                        <Parts.StartsWhen routine={routine} path={path} />
+                    </div>
+                    <StepList routine={routine} path={path} trace={trace} now={playhead.time} />
+                </section>
+                <div className="space-y-4">
+                    <RunResult trace={trace} routine={routine} />
+                    <Findings findings={verdict?.findings ?? []} title="What can go wrong" none="Nothing that can be seen without running it." />
+                    <Parts.Surroundings routine={routine} path={path} />
+                    <button type="button" className="border border-line bg-well px-2 py-0.5" onClick={() => edit({ path: 'routines', value: stored.document.routines.filter((each) => each.id !== routine.id) })}>
+                        Throw this routine away
+                    </button>
+                </div>
+            </div>
+            <section className="mt-4" aria-label="Run">
+                <div className="flex items-center gap-3 bg-mat px-3 py-2 text-mat-ink on-mat">
+                    <button type="button" className="border border-mat-quiet px-3 py-1 font-semibold hover:bg-mat-rule" disabled={trace === undefined} onClick={playhead.toggle}>
+                        {playhead.isPlaying ? 'Pause' : 'Play'} <kbd className="narrow font-normal text-mat-quiet">Space</kbd>
+                    </button>
+                    <label className="flex items-center gap-2">
+                        What happens
+                        <select className="border border-mat-quiet bg-mat px-2 py-1" value={scenario ?? 'hand'} onChange={(event) => setChosen(event.target.value)}>
+                            <option value="hand">It is started by hand</option>
+                            {scenarios.map((each) => (
+                                <option key={each.id} value={each.id}>
+                                    {each.name}
+                                </option>
+                            ))}
+                        </select>
+                    </label>
+                    {error !== null && <span className="text-coral">{error.message}</span>}
+                </div>
+                {trace !== undefined && (
+                    <>
+                        <Lanes build={stored.document} trace={trace} now={playhead.time} onNow={playhead.seek} width={1240} />
+                        <Events trace={trace} now={playhead.time} />
+                    </>
+                )}
+            </section>
+        </>
+    );
+}
+
+function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Routine }) {
+    if (trace === undefined) {
+        return <p className="text-quiet">Running it…</p>;
+    }
+    const late = trace.took_s !== null && routine.target_s !== null && trace.took_s > routine.target_s;
+    const bad = trace.outcome === 'faulted' || late;
+    return (
+        <section aria-label="Result of the run" className={`border-l-4 pl-3 ${bad ? 'border-fails' : trace.outcome === 'finished' ? 'border-holds' : 'border-line'}`}>
+            <p className="figure">
+                {trace.outcome === 'finished' && `Takes ${significant(trace.took_s ?? 0, 3)} s`}
+                {trace.outcome === 'faulted' && 'Gives up'}
+                {trace.outcome === 'still_running' && 'Still running'}
+                {trace.outcome === 'never_started' && 'Never starts'}
+            </p>
+            <p className="text-quiet">
+                {trace.outcome === 'finished' && (routine.target_s === null ? 'from its start to its end' : `of ${significant(routine.target_s, 3)} s asked for`)}
+                {trace.outcome === 'faulted' && `after ${significant(trace.took_s ?? 0, 3)} s: ${trace.fault}.`}
+                {trace.outcome === 'still_running' && `after ${significant(trace.ran_s, 3)} s, when the run was ended`}
+                {trace.outcome === 'never_started' && 'in this scenario nothing triggers it'}
+            </p>
+        </section>
+    );
+}
+
+function Events({ trace, now }: { trace: Trace; now: number }) {
+    const { say } = useSpeaking();
+    return (
+        <details className="border border-t-0 border-line bg-sheet px-3 py-1">
+            <summary className="py-1 font-semibold">What happened, in words ({trace.events.length})</summary>
+            <ol className="narrow columns-2 gap-8 py-1">
+                {trace.events.map((event, i) => (
+                    <li key={i} className={`flex gap-3 ${event.at_s <= now ? '' : 'text-quiet'} ${event.kind === 'hit' || event.kind === 'fault' || event.kind === 'left_powered' ? 'font-semibold text-fails' : ''}`}>
+                        <span className="w-16 shrink-0 text-right">{event.at_s.toFixed(2)} s</span>
+                        {say(event.says)}
+                    </li>
+                ))}
+            </ol>
+        </details>
+    );
+}

@@ -1,0 +1,110 @@
+import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, NavLink } from 'react-router';
+import { useFieldError, TextInput } from '../fields/PlainFields';
+import { useBuild } from '../state/BuildContext';
+import { useSaving } from '../state/saving';
+import { SYSTEMS, useUnitChoice } from '../state/units';
+import { JumpDialog } from './JumpDialog';
+import { KeysDialog } from './KeysDialog';
+import { SavingNotice } from './SavingNotice';
+
+/** The frame around every page of a build. */
+export function Shell({ children }: { children: ReactNode }) {
+    const { stored, saver } = useBuild();
+    const [isJumping, setJumping] = useState(false);
+    const [showsKeys, setShowsKeys] = useState(false);
+    const nextUnits = useUnitChoice((state) => state.next);
+    const nameError = useFieldError('name');
+    useHotkeys('/', () => setJumping(true), { useKey: true, preventDefault: true });
+    useHotkeys('?', () => setShowsKeys(true), { useKey: true, preventDefault: true });
+    useHotkeys('u', nextUnits);
+    useHotkeys('mod+z', () => stored.can_undo && saver.step('undo'), { preventDefault: true }, [stored, saver]);
+    useHotkeys('mod+shift+z, mod+y', () => stored.can_redo && saver.step('redo'), { preventDefault: true }, [stored, saver]);
+    const base = `/builds/${stored.id}`;
+    return (
+        <>
+            <header className="flex h-12 items-center gap-3 border-b border-line bg-sheet px-4">
+                <Wordmark />
+                <span aria-hidden="true" className="text-quiet">
+                    /
+                </span>
+                <TextInput path="name" value={stored.document.name} label="Name of the build" className={`w-56 border bg-transparent px-1 py-0.5 text-[1.05rem] font-semibold hover:border-line focus:bg-well ${nameError === undefined ? 'border-transparent' : 'border-fails'}`} />
+                {nameError !== undefined && <span role="alert" className="narrow text-fails">{nameError}</span>}
+                <nav aria-label="Build" className="flex gap-1">
+                    <Place to={base}>Chains</Place>
+                    <Place to={`${base}/routines`}>Routines</Place>
+                    <Place to={`${base}/log`}>Log</Place>
+                </nav>
+                <span className="flex-1" />
+                <SavedSign />
+                <ToolButton label="Undo" disabled={!stored.can_undo} onClick={() => saver.step('undo')}>
+                    <Undo2 size={17} />
+                </ToolButton>
+                <ToolButton label="Redo" disabled={!stored.can_redo} onClick={() => saver.step('redo')}>
+                    <Redo2 size={17} />
+                </ToolButton>
+                <UnitSwitch />
+                <ToolButton label="Go to anything" onClick={() => setJumping(true)}>
+                    <Search size={17} /> <kbd className="narrow text-quiet">/</kbd>
+                </ToolButton>
+                <ToolButton label="Keys" onClick={() => setShowsKeys(true)}>
+                    <Keyboard size={17} /> <kbd className="narrow text-quiet">?</kbd>
+                </ToolButton>
+            </header>
+            <SavingNotice />
+            {children}
+            <JumpDialog open={isJumping} onClose={() => setJumping(false)} />
+            <KeysDialog open={showsKeys} onClose={() => setShowsKeys(false)} />
+        </>
+    );
+}
+
+export function Wordmark() {
+    return (
+        <Link to="/" className="flex items-center gap-2 font-semibold">
+            <img src="/favicon.svg" alt="" width="22" height="22" />
+            Brookstone
+        </Link>
+    );
+}
+
+function Place({ to, children }: { to: string; children: ReactNode }) {
+    return (
+        <NavLink end={!to.endsWith('routines')} to={to} className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}>
+            {children}
+        </NavLink>
+    );
+}
+
+export function ToolButton({ label, children, disabled, onClick }: { label: string; children: ReactNode; disabled?: boolean; onClick: () => void }) {
+    return (
+        <button type="button" aria-label={label} title={label} disabled={disabled} onClick={onClick} className="flex items-center gap-1 px-1.5 py-1 hover:bg-well disabled:opacity-35">
+            {children}
+        </button>
+    );
+}
+
+export function UnitSwitch() {
+    const { system, choose } = useUnitChoice();
+    return (
+        <div role="group" aria-label="Units" className="flex border border-line">
+            {SYSTEMS.map((each) => (
+                <button key={each.name} type="button" aria-pressed={system === each.name} onClick={() => choose(each.name)} className={`px-2 py-0.5 ${system === each.name ? 'bg-ink text-white' : 'bg-well hover:bg-ground'}`}>
+                    {each.label}
+                </button>
+            ))}
+        </div>
+    );
+}
+
+function SavedSign() {
+    const status = useSaving((state) => state.status);
+    const words = { saved: 'Saved', saving: 'Saving…', offline: 'Not saved', overtaken: 'Not saved', refused: 'Not saved' }[status];
+    return (
+        <span role="status" className={`narrow ${status === 'saved' || status === 'saving' ? 'text-quiet' : 'font-semibold text-fails'}`}>
+            {words}
+        </span>
+    );
+}

@@ -1,0 +1,52 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
+import { useParams } from 'react-router';
+import { api, Refused } from '../api/client';
+import type { Chain, Edit, Motion, StoredBuild } from '../api/types';
+import { NotThere } from '../shell/NotThere';
+import { Saver } from './saving';
+
+interface BuildHandle {
+    stored: StoredBuild;
+    saver: Saver;
+    /** Saves values or typed texts at paths of the document. */
+    edit: (...edits: Edit[]) => void;
+}
+
+const Context = createContext<BuildHandle | null>(null);
+
+export function BuildProvider({ children }: { children: ReactNode }) {
+    const { buildId } = useParams();
+    const id = buildId ?? '';
+    const queries = useQueryClient();
+    const { data, error } = useQuery({ queryKey: ['build', id], queryFn: () => api.build(id), staleTime: 10_000 });
+    const saver = useMemo(() => new Saver(id, queries), [id, queries]);
+    useEffect(() => saver.open(), [saver]);
+    const value = useMemo(() => (data === undefined ? null : { stored: data, saver, edit: (...edits: Edit[]) => saver.edit(edits) }), [data, saver]);
+    if (value === null) {
+        return error === null ? null : <NotThere what={error instanceof Refused && error.status === 404 ? 'There is no such build.' : error.message} />;
+    }
+    return <Context value={value}>{children}</Context>;
+}
+
+export function useBuild(): BuildHandle {
+    const value = useContext(Context);
+    if (value === null) {
+        throw new Error('BuildProvider is missing above this component.');
+    }
+    return value;
+}
+
+export interface MotionHandle {
+    motion: Motion;
+    chain: Chain;
+    /** `motions.2` */
+    path: string;
+}
+
+export function useMotion(id: string | undefined): MotionHandle | null {
+    const { stored } = useBuild();
+    const index = stored.document.motions.findIndex((motion) => motion.id === id);
+    const chain = stored.assessment.chains.find((each) => each.motion === id);
+    return index < 0 || chain === undefined ? null : { motion: stored.document.motions[index]!, chain, path: `motions.${index}` };
+}

@@ -1,0 +1,28 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+/** What was typed and not understood, by build and path. It outlives a reload: nothing typed is lost. */
+interface Drafts {
+    drafts: Record<string, { text: string; message: string }>;
+    keep: (key: string, text: string, message: string) => void;
+    drop: (key: string) => void;
+}
+
+export const useDrafts = create<Drafts>()(
+    persist(
+        (set) => ({
+            drafts: {},
+            keep: (key, text, message) => set((state) => ({ drafts: { ...state.drafts, [key]: { text: text.slice(0, 5000), message } } })),
+            drop: (key) =>
+                set((state) => {
+                    if (!(key in state.drafts)) {
+                        return state;
+                    }
+                    return { drafts: Object.fromEntries(Object.entries(state.drafts).filter(([each]) => each !== key)) };
+                }),
+        }),
+        { name: 'brookstone-drafts' },
+    ),
+);
+
+export const draftKey = (build: string, path: string) => `${build}:${path}`;

@@ -1,0 +1,99 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { Quantity, Sentence, UnitTable } from '../api/types';
+
+/** The unit systems in the order in which the key goes through them, each with the torque unit people know it by. */
+export const SYSTEMS = [
+    { name: 'metric', label: 'N·m' },
+    { name: 'bench', label: 'kg·cm' },
+    { name: 'inch', label: 'oz·in' },
+] as const;
+
+export type SystemName = (typeof SYSTEMS)[number]['name'];
+
+interface UnitChoice {
+    system: SystemName;
+    choose: (system: SystemName) => void;
+    next: () => void;
+}
+
+export const useUnitChoice = create<UnitChoice>()(
+    persist(
+        (set) => ({
+            system: 'metric',
+            choose: (system) => set({ system }),
+            next: () => set((state) => ({ system: SYSTEMS[(SYSTEMS.findIndex((each) => each.name === state.system) + 1) % SYSTEMS.length]!.name })),
+        }),
+        { name: 'brookstone-units' },
+    ),
+);
+
+type Unit = UnitTable['units'][number];
+
+/** Shows numbers in the units that the core lists. Holds no unit of its own. */
+export class UnitBook {
+    private readonly bySymbol: Map<string, Unit>;
+
+    constructor(private readonly table: UnitTable) {
+        this.bySymbol = new Map(table.units.map((unit) => [unit.symbol, unit]));
+    }
+
+    /** The symbol of the unit in which a document keeps the number under a key. */
+    keptIn(key: string): string {
+        return this.table.suffixes.find((each) => `_${key}`.endsWith(each.suffix))?.symbol ?? '';
+    }
+
+    dimension(symbol: string): string {
+        return this.bySymbol.get(symbol)?.dimension ?? 'number';
+    }
+
+    toSi(value: number, symbol: string): number {
+        const unit = this.bySymbol.get(symbol);
+        return unit === undefined ? value : unit.inverse ? unit.factor / value : value * unit.factor;
+    }
+
+    fromSi(si: number, symbol: string): number {
+        const unit = this.bySymbol.get(symbol);
+        return unit === undefined ? si : unit.inverse ? (si === 0 ? 0 : unit.factor / si) : si / unit.factor;
+    }
+
+    /** The unit a system prefers for a quantity of this size; where it names two, the second from 1 of it up. */
+    preferred(dimension: string, system: SystemName, si = 0): string {
+        const symbols = this.table.systems.find((each) => each.name === system)?.preferred[dimension] ?? [''];
+        const larger = this.bySymbol.get(symbols[1] ?? '');
+        return larger !== undefined && symbols.length > 1 && Math.abs(si) >= larger.factor ? larger.symbol : symbols[0]!;
+    }
+
+    /** A quantity as its number and unit, for setting them apart. */
+    parts(quantity: Quantity, system: SystemName, figures = 3): { number: string; unit: string } {
+        const unit = this.preferred(quantity.dimension, system, quantity.si);
+        return { number: significant(this.fromSi(quantity.si, unit), figures), unit };
+    }
+
+    text(quantity: Quantity, system: SystemName, figures = 3): string {
+        const { number, unit } = this.parts(quantity, system, figures);
+        return number + gap(unit) + unit;
+    }
+
+    say(sentence: Sentence, system: SystemName): string {
+        return sentence.template.replace(/\{(\w+)\}/g, (all, name: string) => {
+            const quantity = sentence.values[name];
+            return quantity === undefined ? all : this.text(quantity, system);
+        });
+    }
+}
+
+/** Rounded to so many significant figures, without an exponent or needless zeros. */
+export function significant(value: number, figures: number): string {
+    if (value === 0 || !Number.isFinite(value)) {
+        return '0';
+    }
+    const rounded = Number(value.toPrecision(figures));
+    const decimals = Math.max(0, Math.min(12, figures - 1 - Math.floor(Number(Math.abs(rounded).toExponential().split('e')[1]))));
+    const text = rounded.toFixed(decimals);
+    return (text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text).replace('-', '−');
+}
+
+export function gap(unit: string): string {
+    return unit === '' || unit === '°' || unit === '%' ? '' : ' ';
+}
