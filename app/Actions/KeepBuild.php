@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Build;
-use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Illuminate\Support\Facades\DB;
 
@@ -20,7 +20,7 @@ final class KeepBuild
     public function add(CoreBuild $core, ?string $demoKey = null): Build
     {
         return DB::transaction(function () use ($core, $demoKey): Build {
-            $build = Build::create(['demo_key' => $demoKey] + self::columns($core));
+            $build = Build::query()->create(['demo_key' => $demoKey] + self::columns($core));
             $build->revisions()->create(['number' => 1, 'edit_key' => 'made', 'document' => $build->document]);
 
             return $build;

@@ -11,7 +11,9 @@ use Illuminate\Support\Facades\File;
 /** Puts the demo builds on the shelf. What a user made is never touched. */
 final class KeepDemos
 {
-    public function __construct(private readonly KeepBuild $keep) {}
+    public function __construct(private readonly KeepBuild $keep)
+    {
+    }
 
     /** On an empty shelf only: a demo that was deleted does not come back by itself. */
     public function onFirstStart(): int

@@ -14,7 +14,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** Every refusal in one form: a message, and what is wrong at which field. */
 final class Problem
 {
-    /** @param list<array{field: string, message: string}> $errors */
+    /** @param  list<array{field: string, message: string}>  $errors */
     public static function response(int $status, string $message, array $errors = []): JsonResponse
     {
         return new JsonResponse(['message' => $message, 'errors' => $errors === [] ? [['field' => '', 'message' => $message]] : $errors], $status);

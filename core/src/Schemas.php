@@ -212,7 +212,7 @@ final class Schemas
         return new ListShape($of, 0, self::MANY);
     }
 
-    /** @param array<string, Shape> $fields all of them always there */
+    /** @param  array<string, Shape>  $fields all of them always there */
     private static function record(string $title, array $fields): RecordShape
     {
         return new RecordShape(array_map(fn (Shape $shape): Field => Field::needed($shape), $fields), $title);

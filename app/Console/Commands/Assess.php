@@ -19,7 +19,7 @@ final class Assess extends Command
     public function handle(): int
     {
         try {
-            $this->printJson(Assessor::assess($this->readBuild((string) $this->argument('file'))));
+            $this->printJson(Assessor::assess($this->readBuild($this->word('file'))));
         } catch (InvalidInput $invalid) {
             return $this->refuse($invalid);
         }

@@ -26,7 +26,7 @@ final class Calc extends Command
             return self::SUCCESS;
         }
         try {
-            $name = (string) $this->argument('name');
+            $name = $this->word('name');
             $calculator = Calculators::all()[$name] ?? throw InvalidInput::at('name', $name === '' ? 'Name a calculator; --list shows them.' : 'There is no calculator '.$name.'; --list shows them.');
             if ($this->option('schema')) {
                 $this->printJson(Calculators::schema($calculator));

@@ -21,6 +21,20 @@ trait Reads
         return Build::fromJson($json);
     }
 
+    private function word(string $argument): string
+    {
+        $value = $this->argument($argument);
+
+        return is_string($value) ? $value : '';
+    }
+
+    private function named(string $option): ?string
+    {
+        $value = $this->option($option);
+
+        return is_string($value) ? $value : null;
+    }
+
     private function printJson(mixed $value): void
     {
         $this->output->writeln((string) json_encode($value, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);

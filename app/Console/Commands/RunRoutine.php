@@ -19,10 +19,10 @@ final class RunRoutine extends Command
     public function handle(): int
     {
         try {
-            $build = $this->readBuild((string) $this->argument('file'));
-            $id = (string) $this->option('routine');
+            $build = $this->readBuild($this->word('file'));
+            $id = $this->named('routine') ?? '';
             $routine = $build->routines[$id] ?? throw InvalidInput::at('routine', "There is no routine {$id} in this build. There are: ".implode(', ', array_keys($build->routines)).'.');
-            $named = $this->option('scenario');
+            $named = $this->named('scenario');
             $scenario = $named === null ? null : $build->scenarios[$named] ?? throw InvalidInput::at('scenario', "There is no scenario {$named} in this build. There are: ".implode(', ', array_keys($build->scenarios)).'.');
             $this->printJson(RoutineRun::of($build, $routine, $scenario));
         } catch (InvalidInput $invalid) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Schemas as CoreSchemas;
 use Illuminate\Console\Command;
 
@@ -17,8 +18,11 @@ final class Schemas extends Command
 
     public function handle(): int
     {
-        $name = $this->argument('name');
-        $this->printJson($name === null ? CoreSchemas::all() : CoreSchemas::all()[$name]);
+        $name = $this->word('name');
+        if ($name !== '' && ! isset(CoreSchemas::all()[$name])) {
+            return $this->refuse(InvalidInput::at('name', 'There is no schema '.$name.'.'));
+        }
+        $this->printJson($name === '' ? CoreSchemas::all() : CoreSchemas::all()[$name]);
 
         return self::SUCCESS;
     }

@@ -20,7 +20,9 @@ use Illuminate\Support\Str;
 
 final class BuildController
 {
-    public function __construct(private readonly KeepBuild $keep) {}
+    public function __construct(private readonly KeepBuild $keep)
+    {
+    }
 
     public function index(): AnonymousResourceCollection
     {

@@ -15,7 +15,9 @@ use Brookstone\Core\Build\Editor;
 /** Edits, tries, undo and redo. Each answers with the whole build, judged anew. */
 final class EditController
 {
-    public function __construct(private readonly KeepBuild $keep) {}
+    public function __construct(private readonly KeepBuild $keep)
+    {
+    }
 
     public function edit(ChangesRequest $request, Build $build): BuildResource
     {

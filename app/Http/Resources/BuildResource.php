@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Models\Build;
-use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;

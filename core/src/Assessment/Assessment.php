@@ -18,7 +18,9 @@ final readonly class Assessment implements \JsonSerializable
      * @param  list<array<string, mixed>>  $routines
      * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log  what is computed for each measurement
      */
-    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = []) {}
+    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [])
+    {
+    }
 
     public function chain(string $motion): Chain
     {

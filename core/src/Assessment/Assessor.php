@@ -82,7 +82,9 @@ final class Assessor
             return new Assessment($verdict, self::named($worst->name, $finding), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log);
         }
         $says = $verdict === Verdict::NotSaid
-            ? new Sentence("Nothing fails so far. {$worst->name} is not finished: its {$worst->weakest->link} link says “{$worst->weakest->about->text()}”.")
+            ? new Sentence($worst->weakest->link === 'proof'
+                ? "All that can be computed holds. {$worst->name} has not been measured at the bench yet."
+                : "Nothing fails so far, but {$worst->name} is not finished: {$worst->weakest->about->text()}.")
             : self::allHolds($chains);
 
         return new Assessment($verdict, $says, null, $worst->motion, $chains, $routines, $log);
@@ -93,7 +95,7 @@ final class Assessor
         return new Sentence("{$name}: ".lcfirst($finding->says->template), $finding->says->values);
     }
 
-    /** @param non-empty-list<Chain> $chains */
+    /** @param  non-empty-list<Chain>  $chains */
     private static function allHolds(array $chains): Sentence
     {
         $least = null;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Stops\RunOn;
 
 /** Tables for drawing: torque over the travel with the drive's limit, and the computed move over time. */
 final class Curves
@@ -57,10 +56,12 @@ final class Curves
     private static function range(Subject $subject): array
     {
         $motion = $subject->motion;
-        $at = array_map(fn ($place): float => $place->at, $motion->places);
-        array_push($at, ...array_filter([$motion->stops->hard_low, $motion->stops->hard_high], is_float(...)));
+        [$low, $high] = $motion->range();
 
-        return [$motion->unit()->toSi(min($at)), $motion->unit()->toSi(max($at))];
+        return [
+            $motion->unit()->toSi(min($low, $motion->stops->hard_low ?? $low)),
+            $motion->unit()->toSi(max($high, $motion->stops->hard_high ?? $high)),
+        ];
     }
 
     /**
@@ -91,7 +92,7 @@ final class Curves
     private static function runOn(Subject $subject): array
     {
         $all = array_map(function (LimitSwitch $switch) use ($subject): ?array {
-            $runOn = RunOn::of($subject->motion, $switch, $subject->build->settings);
+            $runOn = $subject->facts->runOn($switch, $subject->build->settings);
 
             return $runOn === null ? null : ['switch' => $switch->id, 'distance' => $runOn->distance, 'speed' => self::figures($runOn->speed), 'energy_J' => self::figures($runOn->energy_J)];
         }, $subject->motion->stops->switches);

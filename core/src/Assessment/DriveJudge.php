@@ -23,8 +23,10 @@ final class DriveJudge implements Judge
 
     private const SUPPLY_TIGHT = 0.8;  // of what the supply gives
 
-    /** @param bool $mends look for fixes too; without, it only says what is wrong, which is quick */
-    public function __construct(private readonly bool $mends = true) {}
+    /** @param  bool  $mends look for fixes too; without, it only says what is wrong, which is quick */
+    public function __construct(private readonly bool $mends = true)
+    {
+    }
 
     public function judge(Subject $subject): Link
     {

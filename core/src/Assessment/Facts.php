@@ -26,7 +26,9 @@ final class Facts
     /** @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}> */
     private array $runs = [];
 
-    public function __construct(public readonly Motion $motion) {}
+    public function __construct(public readonly Motion $motion)
+    {
+    }
 
     public function there(): MoveLoad
     {

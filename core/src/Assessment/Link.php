@@ -24,9 +24,10 @@ final readonly class Link implements \JsonSerializable
         public Sentence $figure,
         public Sentence $about,
         public array $findings,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Finding> $findings */
+    /** @param  list<Finding>  $findings */
     public static function of(string $link, Sentence $figure, Sentence $about, array $findings): self
     {
         return new self($link, Verdict::ofFindings($findings), $figure, $about, self::worstFirst($findings));

@@ -47,7 +47,7 @@ final class RoutineJudge
     /** @var array<string, ?float> s, by routine; null where a move is never made or it has no end */
     private array $takes = [];
 
-    /** @param array<string, Subject> $subjects by motion */
+    /** @param  array<string, Subject>  $subjects by motion */
     public function __construct(private readonly Build $build, private readonly array $subjects)
     {
         $homed = $this->homedAtPowerOn();
@@ -162,6 +162,7 @@ final class RoutineJudge
                     $this->add($routine, new Finding('routine.home_needless', Severity::Note, "routines.{$i}.{$path}", new Sentence("{$motion->name} is moved by a servo, which knows its place: it need not be homed.")), $id);
                 }
                 $known[$id] = true;
+
                 continue;
             }
             $known[$id] = true;
@@ -290,7 +291,7 @@ final class RoutineJudge
         }
     }
 
-    /** @param list<Step> $steps */
+    /** @param  list<Step>  $steps */
     private function leftPoweredIn(Routine $routine, array $steps, string $path): void
     {
         foreach ($steps as $i => $step) {
@@ -330,6 +331,9 @@ final class RoutineJudge
         $places = [];
         $this->takes[$routine->id] = $this->sum($routine->steps, $places);
         $takes = $this->takes[$routine->id];
+        if ($takes === null) {
+            $this->neverThere($routine, $i);
+        }
         if ($takes === null || $routine->target_s === null || $takes <= $routine->target_s * (1 - $this->build->settings->over_time_share)) {
             return;
         }
@@ -338,6 +342,21 @@ final class RoutineJudge
             "{$routine->name} takes about {takes}, ".($fails ? 'longer than' : 'just within').' the {target} asked for.',
             ['takes' => Quantity::of($takes, 's'), 'target' => Quantity::of($routine->target_s, 's')],
         )));
+    }
+
+    /** A step whose move the drive cannot make: the routine gives up there every time. */
+    private function neverThere(Routine $routine, int $i): void
+    {
+        foreach ($routine->flat() as $path => $step) {
+            if (($step instanceof HomeStep || $step instanceof GoStep || ($step instanceof RunStep && $step->until !== null && $this->build->motions[$step->motion]->stops->switch($step->until->sensor) !== null))
+                && $this->build->motions[$step->motion]->drive !== null && $this->longest($step) === null) {
+                $this->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
+                    "{$this->build->motions[$step->motion]->name} does not get through this step: its drive link says why.",
+                )), $step->motion);
+
+                return;
+            }
+        }
     }
 
     /**
@@ -365,7 +384,7 @@ final class RoutineJudge
         return $sum;
     }
 
-    /** @param array<string, string> $places */
+    /** @param  array<string, string>  $places */
     private function goTime(GoStep $step, array &$places): ?float
     {
         $from = $places[$step->motion] ?? $this->build->motions[$step->motion]->task->from;
@@ -374,7 +393,7 @@ final class RoutineJudge
         return $this->subjects[$step->motion]->facts->time($from, $step->place, $step->speed);
     }
 
-    /** @param array<string, string> $places */
+    /** @param  array<string, string>  $places */
     private function homeTime(HomeStep $step, array &$places): ?float
     {
         $home = $this->build->motions[$step->motion]->stops->switch($step->switch)->place ?? '';
@@ -384,7 +403,7 @@ final class RoutineJudge
         return $from === $home ? 0.0 : $this->subjects[$step->motion]->facts->time($from, $home, $step->speed);
     }
 
-    /** @param array<string, string> $places */
+    /** @param  array<string, string>  $places */
     private function repeatTime(RepeatStep $step, array &$places): ?float
     {
         if ($step->times === null) {

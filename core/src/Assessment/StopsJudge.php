@@ -37,7 +37,7 @@ final class StopsJudge implements Judge
         $least = null;
         foreach ($motion->stops->switches as $i => $switch) {
             $findings = [...$findings, ...$this->offPlace($subject, $switch, $i)];
-            $runOn = RunOn::of($motion, $switch, $subject->build->settings);
+            $runOn = $subject->facts->runOn($switch, $subject->build->settings);
             if ($runOn === null) {
                 continue;
             }

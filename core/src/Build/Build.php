@@ -33,7 +33,8 @@ final readonly class Build
         public array $routines,
         public array $scenarios,
         public array $log,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  mixed  $document  decoded JSON from outside
@@ -62,7 +63,7 @@ final readonly class Build
         return self::encode($this->document);
     }
 
-    /** @param array<string, mixed> $document canonical */
+    /** @param  array<string, mixed>  $document canonical */
     public static function encode(array $document): string
     {
         foreach ($document['motions'] as $i => $motion) {

@@ -10,7 +10,9 @@ use Brookstone\Core\Drive\TorqueLine;
 /** A drive on a supply at a duty. */
 final readonly class DriveChoice
 {
-    public function __construct(public Drive $motor, public Supply $supply, public float $duty) {}
+    public function __construct(public Drive $motor, public Supply $supply, public float $duty)
+    {
+    }
 
     /** What it does at a share of its usual speed. */
     public function line(float $speed = 1.0): TorqueLine

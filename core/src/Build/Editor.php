@@ -55,7 +55,7 @@ final class Editor
         return $motion !== null ? $motion->unit()->symbol() : Units::symbolOfKey($path) ?? '';
     }
 
-    /** @param list<string> $segments */
+    /** @param  list<string>  $segments */
     private static function startedBy(Build $build, array $segments): ?Motion
     {
         $start = $build->document['scenarios'][(int) ($segments[1] ?? -1)]['starts_at'][(int) ($segments[3] ?? -1)]['motion'] ?? null;

@@ -7,7 +7,9 @@ namespace Brookstone\Core\Build;
 /** A switch that says that the motion is at a place. It is on from $at outwards: downwards at the low end, upwards at the high. */
 final readonly class LimitSwitch
 {
-    public function __construct(public string $id, public string $name, public string $place, public float $at, public string $end) {}
+    public function __construct(public string $id, public string $name, public string $place, public float $at, public string $end)
+    {
+    }
 
     public function isOnAt(float $position): bool
     {

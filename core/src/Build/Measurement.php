@@ -15,5 +15,6 @@ final readonly class Measurement
         public float $measured_s,
         public string $on,
         public string $note,
-    ) {}
+    ) {
+    }
 }

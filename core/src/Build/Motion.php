@@ -13,7 +13,7 @@ use Brookstone\Core\Train\Train;
 /** One thing that moves: from its task to its stops. */
 final readonly class Motion
 {
-    /** @param non-empty-list<Place> $places */
+    /** @param  list<Place>  $places  two or more */
     public function __construct(
         public string $id,
         public string $name,
@@ -23,7 +23,8 @@ final readonly class Motion
         public ?DriveChoice $drive,
         public Train $train,
         public Stops $stops,
-    ) {}
+    ) {
+    }
 
     public function unit(): PositionUnit
     {
@@ -45,6 +46,19 @@ final readonly class Motion
     public function at(string $id): float
     {
         return $this->place($id)->at ?? throw new \OutOfBoundsException("{$this->name} has no place {$id}.");
+    }
+
+    /** @return array{float, float} lowest and highest of its places, in its own unit */
+    public function range(): array
+    {
+        $low = INF;
+        $high = -INF;
+        foreach ($this->places as $place) {
+            $low = min($low, $place->at);
+            $high = max($high, $place->at);
+        }
+
+        return [$low, $high];
     }
 
     /** The move of its task, in SI. */

@@ -7,5 +7,7 @@ namespace Brookstone\Core\Build;
 /** A lamp, a sound or a relay that a routine can switch. */
 final readonly class Output
 {
-    public function __construct(public string $id, public string $name, public string $kind) {}
+    public function __construct(public string $id, public string $name, public string $kind)
+    {
+    }
 }

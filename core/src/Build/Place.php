@@ -7,5 +7,7 @@ namespace Brookstone\Core\Build;
 /** A named position of a motion, in its own unit (degrees or metres). */
 final readonly class Place
 {
-    public function __construct(public string $id, public string $name, public float $at) {}
+    public function __construct(public string $id, public string $name, public float $at)
+    {
+    }
 }

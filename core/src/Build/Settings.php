@@ -22,7 +22,8 @@ final readonly class Settings
         public float $scan_s = 0.005,
         public float $debounce_s = 0.01,
         public float $driver_s = 0.001,
-    ) {}
+    ) {
+    }
 
     public static function shape(): RecordShape
     {

@@ -7,8 +7,10 @@ namespace Brookstone\Core\Build;
 /** Where a motion ends by force, and the switches before that. Positions in the motion's own unit. */
 final readonly class Stops
 {
-    /** @param list<LimitSwitch> $switches */
-    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes) {}
+    /** @param  list<LimitSwitch>  $switches */
+    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes)
+    {
+    }
 
     public function switchAt(string $place): ?LimitSwitch
     {

@@ -18,5 +18,6 @@ final readonly class Task
         public bool $mass_guessed,
         public ?float $tolerance,
         public bool $over_people,
-    ) {}
+    ) {
+    }
 }

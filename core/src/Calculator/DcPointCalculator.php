@@ -54,7 +54,7 @@ final readonly class DcPointCalculator implements Calculator
         return ['inputs' => $inputs, 'results' => get_object_vars($point), 'findings' => []];
     }
 
-    /** @param array<string, mixed> $ratings */
+    /** @param  array<string, mixed>  $ratings */
     public static function checkCurrents(array $ratings, string $under, ErrorList $errors): void
     {
         if ($ratings['stall_A'] !== null && $ratings['no_load_A'] !== null && $ratings['stall_A'] <= $ratings['no_load_A']) {
@@ -62,7 +62,7 @@ final readonly class DcPointCalculator implements Calculator
         }
     }
 
-    /** @param array<string, mixed> $ratings */
+    /** @param  array<string, mixed>  $ratings */
     public static function motor(array $ratings): DcMotor
     {
         return new DcMotor($ratings['rated_V'], $ratings['no_load_rpm'], $ratings['no_load_A'], $ratings['stall_Nm'], $ratings['stall_A'], $ratings['rotor_kgm2'] ?? 0.0);

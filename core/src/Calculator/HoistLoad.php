@@ -71,7 +71,7 @@ final readonly class HoistLoad implements Calculator
         ], 'findings' => $overhauls ? [] : [self::willNotLower($hoist, 'friction_N', Severity::Tight)]];
     }
 
-    /** @param array<string, mixed> $hoist */
+    /** @param  array<string, mixed>  $hoist */
     public static function checkCounterweight(array $hoist, string $under, ErrorList $errors): void
     {
         if ($hoist['counterweight_kg'] !== null && $hoist['mass_kg'] !== null && $hoist['counterweight_kg'] >= $hoist['mass_kg']) {

@@ -7,7 +7,6 @@ namespace Brookstone\Core\Calculator;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Mechanisms;
-use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\ErrorList;

@@ -12,7 +12,7 @@ use Brookstone\Core\Shape\RecordShape;
 /** Shapes of results: every key always present, null where it does not apply or has no bound. */
 final class Results
 {
-    /** @param array<string, string> $keys key => 'number' or 'boolean' */
+    /** @param  array<string, string>  $keys key => 'number' or 'boolean' */
     public static function of(array $keys): RecordShape
     {
         return new RecordShape(array_map(

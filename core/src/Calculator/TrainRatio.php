@@ -50,7 +50,9 @@ final readonly class TrainRatio implements Calculator
         ]);
     }
 
-    public function check(array $inputs, ErrorList $errors): void {}
+    public function check(array $inputs, ErrorList $errors): void
+    {
+    }
 
     public function compute(array $inputs): array
     {

@@ -24,9 +24,10 @@ final readonly class DcPoint
         /** Load at which it turns most of the current into work; null when it does not turn. */
         public ?float $best_efficiency_Nm,
         public bool $stalled,
-    ) {}
+    ) {
+    }
 
-    /** @param float $load_Nm at the output shaft, ≥ 0 */
+    /** @param  float  $load_Nm at the output shaft, ≥ 0 */
     public static function of(DcMotor $motor, float $supply_V, float $duty, float $load_Nm): self
     {
         $line = $motor->line($supply_V, $duty);

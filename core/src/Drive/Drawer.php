@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Drive;
 
-
 /**
  * The drawer that comes with Brookstone: plausible drives in series of our own. A gear motor family is one bare motor
  * with several gearboxes; what a gearbox gains in torque it loses in speed and in the efficiency of its stages.

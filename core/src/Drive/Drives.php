@@ -73,7 +73,7 @@ final class Drives
         ], 'Drive');
     }
 
-    /** @param array<string, mixed> $read as read by shape() */
+    /** @param  array<string, mixed>  $read as read by shape() */
     public static function make(array $read): Drive
     {
         $kind = $read['kind'];
@@ -86,7 +86,7 @@ final class Drives
             return new Servo(...$ratings, body: new Body(...$about));
         }
 
-        return new DcMotor(...$ratings, body: new Body(...$about));
+        return new DcMotor(...['body' => new Body(...$about)] + $ratings);
     }
 
     /** @return array<string, mixed> as shape() reads it */

@@ -16,7 +16,7 @@ final readonly class Servo implements Drive
     public array $ratings;
 
     /**
-     * @param  non-empty-list<ServoRating>  $ratings  in any order, no voltage twice
+     * @param  array<ServoRating>  $ratings  at least one, in any order, no voltage twice
      * @param  float  $stall_A  at the highest rating
      * @param  float  $idle_A  powered and at rest without load
      * @param  float  $travel_deg  commanded travel
@@ -34,6 +34,9 @@ final readonly class Servo implements Drive
         public float $rotor_kgm2 = 0.0,
         private ?Body $body = null,
     ) {
+        if ($ratings === []) {
+            throw ImpossibleValue::because('ratings', 'need at least one voltage.');
+        }
         usort($ratings, fn (ServoRating $a, ServoRating $b): int => $a->volts_V <=> $b->volts_V);
         foreach ($ratings as $i => $rating) {
             if ($i > 0 && $rating->volts_V - $ratings[$i - 1]->volts_V <= self::TIE * $rating->volts_V) {

@@ -18,9 +18,10 @@ final readonly class ServoPoint
         public bool $stalled,
         /** Time for the angle at that speed; null when stalled. */
         public ?float $move_s,
-    ) {}
+    ) {
+    }
 
-    /** @param float $angle_deg its size counts */
+    /** @param  float  $angle_deg its size counts */
     public static function of(Servo $servo, float $supply_V, float $load_Nm, float $angle_deg): self
     {
         $rating = $servo->at($supply_V);

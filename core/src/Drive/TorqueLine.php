@@ -25,7 +25,8 @@ final readonly class TorqueLine
         public float $idle_A,
         public float $stall_A,
         public float $A_per_Nm,
-    ) {}
+    ) {
+    }
 
     /** Its terminals shorted: no push of its own, but it brakes what turns it. */
     public function shorted(): self

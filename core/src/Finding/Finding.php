@@ -18,7 +18,8 @@ final readonly class Finding implements \JsonSerializable
         public string $place,
         public Sentence $says,
         public array $fixes = [],
-    ) {}
+    ) {
+    }
 
     /** @return array{code: string, severity: string, place: string, says: Sentence, fixes: list<Fix>} */
     public function jsonSerialize(): array

@@ -12,8 +12,10 @@ use Brookstone\Core\Quantity\Quantity;
  */
 final readonly class Sentence implements \JsonSerializable
 {
-    /** @param array<string, Quantity> $values */
-    public function __construct(public string $template, public array $values = []) {}
+    /** @param  array<string, Quantity>  $values */
+    public function __construct(public string $template, public array $values = [])
+    {
+    }
 
     public function text(string $system = 'metric'): string
     {

@@ -23,7 +23,7 @@ enum Verdict: string
         };
     }
 
-    /** @param list<Finding> $findings */
+    /** @param  list<Finding>  $findings */
     public static function ofFindings(array $findings): self
     {
         $worst = 0;

@@ -34,11 +34,14 @@ final class Extremum
      * 3rd ed., §10.2.
      *
      * @param  \Closure(float): float  $of
-     * @param  non-empty-list<float>  $values  from $from to $to, both ends included
+     * @param  list<float>  $values  two or more,  from $from to $to, both ends included
      * @return array{at: float, value: float}
      */
     public static function refine(\Closure $of, float $from, float $to, array $values): array
     {
+        if (count($values) < 2) {
+            throw new \LogicException('Two values at least.');
+        }
         $last = count($values) - 1;
         $step = ($to - $from) / $last;
         $value = max($values);

@@ -35,7 +35,8 @@ final readonly class MoveLoad
         public float $peak_power_W,
         /** At some instant the load, friction included and inertia not, drives the motor. */
         public bool $overhauls,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  float  $added_kgm2  inertia at the shaft besides the mechanism's own (a rotor through its ratio), ≥ 0
@@ -81,7 +82,7 @@ final readonly class MoveLoad
             hold_to_Nm: abs($static($move->to)),
             peak_speed_rad_s: $move->peakSpeed() / $perRad,
             peak_power_W: $power,
-            overhauls: $eased['value'] - $friction > self::TIE * max($worst['value'], $friction),
+            overhauls: self::TIE * max($worst['value'], $friction) < $eased['value'] - $friction,
         );
     }
 

@@ -7,7 +7,9 @@ namespace Brookstone\Core\Quantity;
 /** A number with the kind of thing it measures, in SI. */
 final readonly class Quantity implements \JsonSerializable
 {
-    public function __construct(public float $si, public Dimension $dimension) {}
+    public function __construct(public float $si, public Dimension $dimension)
+    {
+    }
 
     public static function of(float $number, string $unit): self
     {

@@ -10,14 +10,15 @@ namespace Brookstone\Core\Quantity;
  */
 final readonly class Unit
 {
-    /** @param list<string> $aliases other spellings, already folded (see QuantityParser::fold) */
+    /** @param  list<string>  $aliases other spellings, already folded (see QuantityParser::fold) */
     public function __construct(
         public string $symbol,
         public Dimension $dimension,
         public float $factor,
         public array $aliases = [],
         public bool $inverse = false,
-    ) {}
+    ) {
+    }
 
     public function toSi(float $number): float
     {

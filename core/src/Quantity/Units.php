@@ -67,7 +67,7 @@ final class Units
     /** @return list<string> the symbols that a system prefers for a dimension */
     public static function preferred(Dimension $dimension, string $system = 'metric'): array
     {
-        return self::SYSTEMS[$system][$dimension->value] ?? self::COMMON[$dimension->value];
+        return self::SYSTEMS[$system][$dimension->value] ?? self::COMMON[$dimension->value] ?? [''];
     }
 
     /**

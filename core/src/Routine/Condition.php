@@ -12,7 +12,9 @@ use Brookstone\Core\Shape\TextShape;
 /** A sensor or end switch being on (pressed, broken, tripped) or off. */
 final readonly class Condition
 {
-    public function __construct(public string $sensor, public bool $on) {}
+    public function __construct(public string $sensor, public bool $on)
+    {
+    }
 
     public static function shape(): RecordShape
     {
@@ -22,7 +24,7 @@ final readonly class Condition
         ], 'Condition');
     }
 
-    /** @param array<string, mixed>|null $read */
+    /** @param  array<string, mixed>|null  $read */
     public static function make(?array $read): ?self
     {
         return $read === null ? null : new self($read['sensor'], $read['is'] === 'on');

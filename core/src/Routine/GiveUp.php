@@ -10,7 +10,7 @@ use Brookstone\Core\Quantity\Quantity;
 /** The end of a sentence about a step that may give up. */
 final class GiveUp
 {
-    /** @param array<string, Quantity> $values */
+    /** @param  array<string, Quantity>  $values */
     public static function add(string $template, array $values, ?float $give_up_s): Sentence
     {
         return $give_up_s === null

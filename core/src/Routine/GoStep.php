@@ -20,7 +20,9 @@ use Brookstone\Core\Simulation\StepFailed;
  */
 final readonly class GoStep implements Step
 {
-    public function __construct(public string $motion, public string $place, public float $speed, public ?float $give_up_s) {}
+    public function __construct(public string $motion, public string $place, public float $speed, public ?float $give_up_s)
+    {
+    }
 
     public static function shape(): RecordShape
     {

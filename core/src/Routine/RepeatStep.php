@@ -14,8 +14,10 @@ use Brookstone\Core\Simulation\Controller;
 /** Does its steps a number of times, or for ever. */
 final readonly class RepeatStep implements Step
 {
-    /** @param list<Step> $steps */
-    public function __construct(public ?int $times, public array $steps) {}
+    /** @param  list<Step>  $steps */
+    public function __construct(public ?int $times, public array $steps)
+    {
+    }
 
     public static function shape(): RecordShape
     {

@@ -11,7 +11,9 @@ final readonly class Routine
      * @param  list<Trigger>  $starts
      * @param  list<Step>  $steps
      */
-    public function __construct(public string $id, public string $name, public array $starts, public ?float $target_s, public array $steps) {}
+    public function __construct(public string $id, public string $name, public array $starts, public ?float $target_s, public array $steps)
+    {
+    }
 
     /**
      * Every step with its path inside the routine (`steps.2.steps.0`), repeats opened.

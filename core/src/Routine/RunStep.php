@@ -24,7 +24,8 @@ final readonly class RunStep implements Step
         public ?Condition $until,
         public ?float $for_s,
         public ?float $give_up_s,
-    ) {}
+    ) {
+    }
 
     public static function shape(): RecordShape
     {

@@ -16,7 +16,7 @@ interface Step
     /** Its fields in documents, without the word `do`. */
     public static function shape(): RecordShape;
 
-    /** @param array<string, mixed> $read */
+    /** @param  array<string, mixed>  $read */
     public static function make(array $read): self;
 
     /** The motion it moves, if any. */

@@ -15,7 +15,9 @@ use Brookstone\Core\Simulation\Controller;
 /** Stops a motion: its motor shorted (brake), left open (coast), or a servo told to stay where it is (hold). */
 final readonly class StopStep implements Step
 {
-    public function __construct(public string $motion, public string $how) {}
+    public function __construct(public string $motion, public string $how)
+    {
+    }
 
     public static function shape(): RecordShape
     {

@@ -7,5 +7,7 @@ namespace Brookstone\Core\Routine;
 /** What starts a routine: the power coming on, or a sensor changing. */
 final readonly class Trigger
 {
-    public function __construct(public string $when, public ?string $sensor = null, public bool $on = true) {}
+    public function __construct(public string $when, public ?string $sensor = null, public bool $on = true)
+    {
+    }
 }

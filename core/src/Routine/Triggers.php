@@ -25,7 +25,7 @@ final class Triggers
         ], 'Trigger');
     }
 
-    /** @param array<string, mixed> $read */
+    /** @param  array<string, mixed>  $read */
     public static function make(array $read): Trigger
     {
         return new Trigger($read['when'], $read['sensor'] ?? null, ($read['is'] ?? 'broken') === 'broken');

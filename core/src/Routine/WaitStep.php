@@ -15,7 +15,9 @@ use Brookstone\Core\Simulation\Controller;
 /** Waits for a time, or until something happens. */
 final readonly class WaitStep implements Step
 {
-    public function __construct(public ?float $for_s, public ?Condition $until, public ?float $give_up_s) {}
+    public function __construct(public ?float $for_s, public ?Condition $until, public ?float $give_up_s)
+    {
+    }
 
     public static function shape(): RecordShape
     {

@@ -6,7 +6,9 @@ namespace Brookstone\Core\Shape;
 
 final readonly class BooleanShape implements Shape
 {
-    public function __construct(public bool $nullable = false) {}
+    public function __construct(public bool $nullable = false)
+    {
+    }
 
     public function orNull(): self
     {

@@ -7,8 +7,10 @@ namespace Brookstone\Core\Shape;
 /** One of a few fixed words or numbers. */
 final readonly class ChoiceShape implements Shape
 {
-    /** @param non-empty-list<string|int> $choices */
-    public function __construct(public array $choices, public bool $nullable = false) {}
+    /** @param  non-empty-list<string|int>  $choices */
+    public function __construct(public array $choices, public bool $nullable = false)
+    {
+    }
 
     public static function of(string|int ...$choices): self
     {

@@ -7,7 +7,9 @@ namespace Brookstone\Core\Shape;
 /** One field of a record: needed, or with a value that stands in when it is left out. */
 final readonly class Field
 {
-    private function __construct(public Shape $shape, public string $says, public bool $needed, public mixed $default) {}
+    private function __construct(public Shape $shape, public string $says, public bool $needed, public mixed $default)
+    {
+    }
 
     public static function needed(Shape $shape, string $says = ''): self
     {

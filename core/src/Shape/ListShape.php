@@ -7,7 +7,9 @@ namespace Brookstone\Core\Shape;
 /** A list of like things, of bounded length. */
 final readonly class ListShape implements Shape
 {
-    public function __construct(public Shape $of, public int $min = 0, public int $max = 100, public string $things = 'entries') {}
+    public function __construct(public Shape $of, public int $min = 0, public int $max = 100, public string $things = 'entries')
+    {
+    }
 
     /** @return list<mixed>|null */
     public function read(mixed $value, string $path, ErrorList $errors): ?array

@@ -7,7 +7,9 @@ namespace Brookstone\Core\Shape;
 /** Free keys with like values, sorted by key so that writing it twice gives the same bytes. */
 final readonly class MapShape implements Shape
 {
-    public function __construct(public Shape $of, public int $max = 200) {}
+    public function __construct(public Shape $of, public int $max = 200)
+    {
+    }
 
     /** @return array<string, mixed>|null */
     public function read(mixed $value, string $path, ErrorList $errors): ?array

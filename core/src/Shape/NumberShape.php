@@ -16,7 +16,8 @@ final readonly class NumberShape implements Shape
         public bool $maxExcluded = false,
         public bool $whole = false,
         public bool $nullable = false,
-    ) {}
+    ) {
+    }
 
     public static function any(): self
     {

@@ -7,15 +7,17 @@ namespace Brookstone\Core\Shape;
 /** A group of named fields. A field it does not know is an error. */
 final readonly class RecordShape implements Shape
 {
-    /** @param array<string, Field> $fields */
-    public function __construct(public array $fields, public string $title = '', public bool $nullable = false) {}
+    /** @param  array<string, Field>  $fields */
+    public function __construct(public array $fields, public string $title = '', public bool $nullable = false)
+    {
+    }
 
     public function orNull(): self
     {
         return new self($this->fields, $this->title, true);
     }
 
-    /** @param array<string, Field> $more */
+    /** @param  array<string, Field>  $more */
     public function with(array $more): self
     {
         return new self([...$this->fields, ...$more], $this->title, $this->nullable);

@@ -9,8 +9,10 @@ final class RecursiveShape implements Shape
 {
     private int $depth = 0;
 
-    /** @param \Closure(): Shape $make */
-    public function __construct(private readonly \Closure $make, private readonly string $name, private readonly int $deepest = 6) {}
+    /** @param  \Closure(): Shape  $make */
+    public function __construct(private readonly \Closure $make, private readonly string $name, private readonly int $deepest = 6)
+    {
+    }
 
     public function read(mixed $value, string $path, ErrorList $errors): mixed
     {

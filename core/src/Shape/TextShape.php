@@ -9,7 +9,9 @@ final readonly class TextShape implements Shape
 {
     public const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
 
-    public function __construct(public int $min = 0, public int $max = 2000, public bool $isId = false, public bool $nullable = false) {}
+    public function __construct(public int $min = 0, public int $max = 2000, public bool $isId = false, public bool $nullable = false)
+    {
+    }
 
     public static function id(): self
     {

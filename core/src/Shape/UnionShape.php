@@ -7,8 +7,10 @@ namespace Brookstone\Core\Shape;
 /** One of several records, told apart by the word in one field. */
 final readonly class UnionShape implements Shape
 {
-    /** @param array<string, RecordShape> $variants by the word in the field $tag; the records do not name that field themselves */
-    public function __construct(public string $tag, public array $variants, public string $title = '', public bool $nullable = false) {}
+    /** @param  array<string, RecordShape>  $variants by the word in the field $tag; the records do not name that field themselves */
+    public function __construct(public string $tag, public array $variants, public string $title = '', public bool $nullable = false)
+    {
+    }
 
     public function orNull(): self
     {

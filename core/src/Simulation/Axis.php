@@ -47,7 +47,7 @@ final class Axis
 
     private float $delay_s = 0.0;
 
-    /** @param float $at where it stands at first, in its own unit */
+    /** @param  float  $at where it stands at first, in its own unit */
     public function __construct(public readonly Motion $motion, float $at, private readonly float $driver_s)
     {
         $this->plant = $motion->plant();

@@ -29,7 +29,8 @@ final readonly class MotionRun
         public float $peak_current_A,
         /** @var list<array{float, float, float}> time s, position, current A */
         public array $path,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  bool  $traced  keep the path; otherwise it is empty

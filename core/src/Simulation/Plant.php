@@ -77,7 +77,7 @@ final readonly class Plant
         );
     }
 
-    /** @param float $position in rad or m */
+    /** @param  float  $position in rad or m */
     public function stateAt(float $position): PlantState
     {
         return new PlantState($position / $this->travelPerRad);

@@ -13,5 +13,7 @@ final class PlantState
      * @param  float  $motor_Nm  torque the motor made at the end of the last step, along the command
      * @param  float  $spent_J  energy given to the shaft by the train since the start
      */
-    public function __construct(public float $angle, public float $speed = 0.0, public float $motor_Nm = 0.0, public float $spent_J = 0.0) {}
+    public function __construct(public float $angle, public float $speed = 0.0, public float $motor_Nm = 0.0, public float $spent_J = 0.0)
+    {
+    }
 }

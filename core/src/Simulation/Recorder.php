@@ -19,8 +19,14 @@ final class Recorder
 
     private const DIGITS = 6;          // of positions, speeds and currents: far below what anybody can measure
 
-    /** @var array<string, array{position: list<float>, speed: list<float>, current_A: list<float>}> */
-    private array $samples = [];
+    /** @var array<string, list<float>> by motion, in its own unit */
+    private array $positions = [];
+
+    /** @var array<string, list<float>> by motion, in its own unit per second */
+    private array $speeds = [];
+
+    /** @var array<string, list<float>> by motion, A */
+    private array $currents = [];
 
     /** @var array<string, list<array{at_s: float, on: bool}>> */
     private array $inputs = [];
@@ -31,17 +37,14 @@ final class Recorder
     /** @var list<array{at_s: float, kind: string, says: Sentence}> */
     private array $events = [];
 
-    /** @var list<array{routine: string, path: string, do: string, motion: ?string, says: Sentence, start_s: float, end_s: ?float, outcome: string}> */
+    /** @var array<int, array<string, mixed>> as Schemas has them */
     private array $steps = [];
 
     private int $taken = 0;
 
-    /** @param array<string, Axis> $axes */
+    /** @param  array<string, Axis>  $axes */
     public function __construct(private readonly Build $build, private readonly array $axes, private readonly float $sample_s)
     {
-        foreach (array_keys($axes) as $id) {
-            $this->samples[$id] = ['position' => [], 'speed' => [], 'current_A' => []];
-        }
         $this->sample(0.0);
     }
 
@@ -51,9 +54,9 @@ final class Recorder
             return;
         }
         foreach ($this->axes as $id => $axis) {
-            $this->samples[$id]['position'][] = round($axis->position(), self::DIGITS) + 0.0;
-            $this->samples[$id]['speed'][] = round($axis->speed(), self::DIGITS) + 0.0;
-            $this->samples[$id]['current_A'][] = round($axis->current_A(), self::DIGITS) + 0.0;
+            $this->positions[$id][] = round($axis->position(), self::DIGITS) + 0.0;
+            $this->speeds[$id][] = round($axis->speed(), self::DIGITS) + 0.0;
+            $this->currents[$id][] = round($axis->current_A(), self::DIGITS) + 0.0;
         }
         $this->taken++;
     }
@@ -72,7 +75,7 @@ final class Recorder
         $this->event($at, 'output', new Sentence($this->build->outputs[$id]->name.($on ? ' goes on.' : ' goes off.')));
     }
 
-    /** @param float $speed in the motion's own unit per second */
+    /** @param  float  $speed in the motion's own unit per second */
     public function hit(float $at, Motion $motion, float $speed, float $energy_J): void
     {
         $this->event($at, 'hit', new Sentence("{$motion->name} hits its hard stop at {speed} with {energy}.", [
@@ -101,9 +104,8 @@ final class Recorder
 
     public function stepEnds(int $record, float $at, string $outcome): void
     {
-        if ($record >= 0) {
-            $this->steps[$record]['end_s'] = $at;
-            $this->steps[$record]['outcome'] = $outcome;
+        if (isset($this->steps[$record])) {
+            $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome]);
         }
     }
 
@@ -112,7 +114,7 @@ final class Recorder
     {
         $lanes = [];
         foreach ($this->axes as $id => $axis) {
-            $lanes[] = ['motion' => $id, 'name' => $axis->motion->name, 'position_unit' => $axis->motion->unit()->value, ...$this->samples[$id]];
+            $lanes[] = ['motion' => $id, 'name' => $axis->motion->name, 'position_unit' => $axis->motion->unit()->value, 'position' => $this->positions[$id], 'speed' => $this->speeds[$id], 'current_A' => $this->currents[$id]];
         }
         $named = fn (array $changes, callable $name): array => array_map(
             fn (string $id): array => ['id' => $id, 'name' => $name($id), 'changes' => $changes[$id]],
@@ -124,7 +126,7 @@ final class Recorder
             'motions' => $lanes,
             'inputs' => $named($this->inputs, fn (string $id): string => $this->build->sensors[$id]->name ?? $this->build->switch($id)->name ?? $id),
             'outputs' => $named($this->outputs, fn (string $id): string => $this->build->outputs[$id]->name),
-            'steps' => $this->steps,
+            'steps' => array_values($this->steps),
             'events' => $this->events,
         ];
     }

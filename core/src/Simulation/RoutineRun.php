@@ -30,7 +30,9 @@ final class RoutineRun
 
     private ?string $fault = null;
 
-    private function __construct(private readonly World $world, private readonly Routine $routine, private readonly bool $byHand) {}
+    private function __construct(private readonly World $world, private readonly Routine $routine, private readonly bool $byHand)
+    {
+    }
 
     /**
      * @param  Scenario|null  $scenario  without one the power comes on, and the routine is started by hand when all is quiet
@@ -99,7 +101,7 @@ final class RoutineRun
         return $this->end_s !== null && $this->running === [] && ! $this->world->hasEventsLeft();
     }
 
-    /** @param callable(Trigger): bool $fires */
+    /** @param  callable(Trigger): bool  $fires */
     private function trigger(callable $fires): void
     {
         foreach ($this->world->build->routines as $id => $routine) {
@@ -119,7 +121,7 @@ final class RoutineRun
         }
     }
 
-    /** @param \Generator<int, null, null, void> $steps */
+    /** @param  \Generator<int, null, null, void>  $steps */
     private function resume(string $id, Controller $controller, \Generator $steps): void
     {
         try {

@@ -14,7 +14,9 @@ final readonly class ServoRun
     /**
      * @param  list<array{float, float, float}>  $path  time s, position in SI, current A
      */
-    private function __construct(public ?float $time_s, public float $stopped_at, public float $peak_current_A, public array $path) {}
+    private function __construct(public ?float $time_s, public float $stopped_at, public float $peak_current_A, public array $path)
+    {
+    }
 
     public static function of(Motion $motion, float $from, float $to, float $speed, float $giveUp_s): self
     {

@@ -7,4 +7,6 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Error\CoreException;
 
 /** A step gave up, or could not be done at all. The message completes “… gave up because …”. */
-final class StepFailed extends \RuntimeException implements CoreException {}
+final class StepFailed extends \RuntimeException implements CoreException
+{
+}

@@ -28,7 +28,8 @@ final readonly class RunOn
         public float $speed,
         public float $delay_s,
         public float $energy_J,
-    ) {}
+    ) {
+    }
 
     /** Null when the motion has no motor of that kind or never gets to the switch. */
     public static function of(Motion $motion, LimitSwitch $switch, Settings $settings, float $speed = 1.0): ?self

@@ -36,7 +36,7 @@ final class Stages
         return array_map(fn (array $stage): array => [...$stage, 'efficiency' => $stage['efficiency'] ?? StageType::from($stage['type'])->usualEfficiency()], $stages);
     }
 
-    /** @param list<array<string, mixed>> $stages read and completed */
+    /** @param  list<array<string, mixed>>  $stages read and completed */
     public static function make(array $stages): Train
     {
         return new Train(array_map(fn (array $stage): Stage => new Stage(...['type' => StageType::from($stage['type'])] + $stage), $stages));

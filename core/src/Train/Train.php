@@ -14,8 +14,10 @@ use Brookstone\Core\Quantity\Constants;
  */
 final readonly class Train
 {
-    /** @param list<Stage> $stages */
-    public function __construct(public array $stages = []) {}
+    /** @param  list<Stage>  $stages */
+    public function __construct(public array $stages = [])
+    {
+    }
 
     public function ratio(): float
     {

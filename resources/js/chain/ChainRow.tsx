@@ -23,14 +23,14 @@ export function ChainRow({ build, chain, current }: { build: string; chain: Chai
 function LinkCell({ link, number, to, isCurrent, isWeakest }: { link: ChainLink; number: number; to: string; isCurrent: boolean; isWeakest: boolean }) {
     const { say } = useSpeaking();
     const label = LINKS.find((each) => each.name === link.link)!.label;
-    const soft = isWeakest && link.verdict === 'fails' ? 'bg-fails-soft' : isWeakest && link.verdict === 'tight' ? 'bg-tight-soft' : '';
+    const soft = isWeakest && link.verdict === 'fails' ? 'bg-fails-soft' : isWeakest && link.verdict === 'tight' ? 'bg-tight-soft' : isCurrent ? 'bg-well' : 'hover:bg-well';
     return (
         <Link
             to={to}
             aria-current={isCurrent ? 'page' : undefined}
-            className={`flex h-full flex-col border-b-3 px-2 pt-2 pb-2 hover:bg-well ${isCurrent ? 'border-ink bg-well' : 'border-transparent'} ${soft}`}
+            className={`flex h-full flex-col border-b-3 px-2 pt-2 pb-1.5 ${isCurrent ? 'border-ink' : 'border-transparent'} ${soft}`}
         >
-            <span className="flex items-center">
+            <span className="-mx-2 flex items-center">
                 <span className={`h-[3px] flex-1 ${number === 1 ? '' : 'bg-line'}`} />
                 <LinkGlyph verdict={link.verdict} size={18} />
                 <span className={`h-[3px] flex-1 ${number === 7 ? '' : 'bg-line'} ${link.verdict === 'fails' ? 'opacity-0' : ''}`} />
@@ -42,7 +42,7 @@ function LinkCell({ link, number, to, isCurrent, isWeakest }: { link: ChainLink;
             <span className="figure mt-0.5 truncate">
                 <Ghost text={say(link.figure)} />
             </span>
-            <span className="narrow line-clamp-2 text-[0.86rem] text-quiet">{say(link.about)}</span>
+            <span className="narrow line-clamp-2 text-[0.86rem] leading-tight text-quiet">{say(link.about)}</span>
         </Link>
     );
 }

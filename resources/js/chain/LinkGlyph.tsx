@@ -18,7 +18,7 @@ export function LinkGlyph({ verdict, size = 20 }: { verdict: Verdict; size?: num
 
 export function VerdictWord({ verdict }: { verdict: Verdict }) {
     return (
-        <span className={`inline-flex items-center gap-1.5 font-semibold ${VERDICT_TEXT[verdict]}`}>
+        <span className={`inline-flex items-center gap-1.5 font-semibold whitespace-nowrap ${VERDICT_TEXT[verdict]}`}>
             <LinkGlyph verdict={verdict} size={12} />
             {VERDICT_WORDS[verdict]}
         </span>

@@ -26,6 +26,12 @@ function differences(before: StoredBuild, after: StoredBuild): Difference[] {
     });
 }
 
+/** A chain that failed or was tight, and does so no longer. */
+function closes(before: StoredBuild, after: StoredBuild): boolean {
+    const bad = (stored: StoredBuild, motion: string) => ['fails', 'tight'].includes(stored.assessment.chains.find((chain) => chain.motion === motion)?.verdict ?? '');
+    return before.assessment.chains.some((chain) => bad(before, chain.motion) && !bad(after, chain.motion));
+}
+
 /** Before and after of a fix, side by side. Nothing is saved until it is kept. */
 export function TryPanel() {
     const { stored, edit } = useBuild();
@@ -48,10 +54,10 @@ export function TryPanel() {
             <div className="flex items-center gap-4 border-b border-line px-4 py-2">
                 <h2 className="flex-1 text-[1.05rem]">Trying: {say(fix.does)}</h2>
                 <button type="button" className="bg-accent px-3 py-1 font-semibold text-white disabled:opacity-50" disabled={after === null} onClick={keep}>
-                    Keep <kbd className="narrow font-normal opacity-80">k</kbd>
+                    Keep <kbd className="key narrow font-normal opacity-80">k</kbd>
                 </button>
                 <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={drop}>
-                    Drop <kbd className="narrow text-quiet">Esc</kbd>
+                    Drop <kbd className="key narrow text-quiet">Esc</kbd>
                 </button>
             </div>
             {message !== '' && <p className="px-4 py-2 text-fails">{message}</p>}
@@ -82,6 +88,7 @@ export function TryPanel() {
                             ))}
                         </tbody>
                     </table>
+                    {closes(stored, after) && <p className="py-1 font-semibold text-holds">The chain closes: nothing fails or is tight any more.</p>}
                     {changes.length === 0 && <p className="py-1 text-quiet">No link changes its number by this.</p>}
                 </div>
             )}

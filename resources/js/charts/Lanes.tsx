@@ -41,7 +41,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                         </text>
                     </g>
                 ))}
-                <text x={LEFT - 10} y={17} textAnchor="end">
+                <text x={width - RIGHT + 12} y={17}>
                     time, s
                 </text>
             </g>
@@ -55,7 +55,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
             ))}
             {moved.map((motion, i) => {
                 const top = AXIS + STEPS + i * LANE;
-                const y = scaleLinear([Math.min(...motion.position), Math.max(...motion.position, Math.min(...motion.position) + 1e-9)], [top + LANE - 10, top + 10]);
+                const y = scaleLinear(range(build, motion), [top + LANE - 10, top + 10]);
                 const color = MARKER_COLOR[build.motions.find((each) => each.id === motion.motion)?.marker ?? 'yellow'];
                 const unit = motion.position_unit === 'deg' ? '°' : 'm';
                 const quantity = { si: book.toSi(motion.position[sample] ?? 0, unit), dimension: unit === '°' ? 'angle' : 'length' };
@@ -96,6 +96,12 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
             </text>
         </svg>
     );
+}
+
+/** All places of the motion and all that it went through. */
+function range(build: Build, trace: Trace['motions'][number]): [number, number] {
+    const places = build.motions.find((each) => each.id === trace.motion)?.places.map((place) => place.at) ?? [];
+    return [Math.min(...trace.position, ...places), Math.max(...trace.position, ...places)];
 }
 
 function isSwitch(build: Build, id: string): boolean {

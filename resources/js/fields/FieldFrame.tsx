@@ -10,7 +10,7 @@ export function FieldFrame({ label, how, error, understood, children }: { label:
     const id = useId();
     return (
         <div className="py-1">
-            <div className="grid grid-cols-[1fr_9.5rem] items-center gap-x-3">
+            <div className="grid grid-cols-[1fr_10.5rem] items-center gap-x-3">
                 <label htmlFor={id}>{label}</label>
                 {children({ id, describedBy: `${id}-more` })}
             </div>

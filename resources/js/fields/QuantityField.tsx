@@ -94,7 +94,7 @@ export function QuantityField({ label, path, value, keptIn, typedIn, how, empty 
                         onBlur={leave}
                         onKeyDown={press}
                     />
-                    <span className="w-11 shrink-0 pl-1 text-quiet">{unit}</span>
+                    <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">{unit}</span>
                 </span>
             )}
         </FieldFrame>

@@ -1,10 +1,10 @@
-import type { Arm, Motion } from '../api/types';
+import type { Arm, Motion, SwitchRunOn } from '../api/types';
 import { armReach, polar, type Frame, type Point } from './geometry';
 
 const LABEL_APART = 15; // points between names on the same side
 
 /** An arm on its pivot: its body at an angle, its travel, places, switches and stops. */
-export function ArmDrawing({ motion, arm, frame, position, color }: { motion: Motion; arm: Arm; frame: Frame; position: number; color: string }) {
+export function ArmDrawing({ motion, arm, frame, position, runOn, color }: { motion: Motion; arm: Arm; frame: Frame; position: number; runOn: SwitchRunOn[]; color: string }) {
     const reach = armReach(arm);
     const pivot = frame.at({ x: 0, y: 0 });
     const along = (radius: number, degrees: number) => frame.at(polar(radius, degrees));
@@ -16,14 +16,20 @@ export function ArmDrawing({ motion, arm, frame, position, color }: { motion: Mo
         <g>
             <path d={arc(along, reach * 1.05, low, high)} fill="none" stroke="var(--color-mat-quiet)" strokeDasharray="2 4" />
             {[motion.stops.hard_low, motion.stops.hard_high].map((at, i) => at !== null && <Bar key={i} from={along(reach * 0.9, at)} to={along(reach * 1.12, at)} />)}
-            {motion.stops.switches.map((each) => (
-                <SwitchMark key={each.id} at={along(reach * 0.62, each.at)} />
-            ))}
             <path d={`M${pivot.x - 16} ${pivot.y + 20}h32l-9-14h-14z`} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" />
             <line x1={pivot.x} y1={pivot.y} x2={tip.x} y2={tip.y} stroke={color} strokeWidth={thick} strokeLinecap="round" />
             <circle cx={pivot.x} cy={pivot.y} r={thick * 0.75} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
             {arm.payload_kg > 0 && <Payload at={along(arm.payload_m * 1000, position)} size={thick * 1.9} />}
             <MassCentre at={along(arm.cg_m * 1000, position)} />
+            {motion.stops.switches.map((each) => {
+                const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
+                return (
+                    <g key={each.id}>
+                        <path d={arc(along, reach * 0.62, each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
+                        <SwitchMark at={along(reach * 0.62, each.at)} />
+                    </g>
+                );
+            })}
             <Names motion={motion} along={along} reach={reach} />
         </g>
     );

@@ -1,9 +1,9 @@
-import type { Hoist, Motion } from '../api/types';
+import type { Hoist, Motion, SwitchRunOn } from '../api/types';
 import { Bar, SwitchMark } from './ArmDrawing';
 import { hoistShape, type Frame } from './geometry';
 
 /** A load on a cord under its drum, with the heights that have a name. */
-export function HoistDrawing({ motion, hoist, frame, position, positions, color }: { motion: Motion; hoist: Hoist; frame: Frame; position: number; positions: number[]; color: string }) {
+export function HoistDrawing({ motion, hoist, frame, position, positions, runOn, color }: { motion: Motion; hoist: Hoist; frame: Frame; position: number; positions: number[]; runOn: SwitchRunOn[]; color: string }) {
     const { drum, radius, load } = hoistShape(hoist, positions);
     const centre = frame.at(drum);
     const height = position * 1000;
@@ -32,9 +32,16 @@ export function HoistDrawing({ motion, hoist, frame, position, positions, color 
                 })}
             </g>
             {[motion.stops.hard_low, motion.stops.hard_high].map((at, i) => at !== null && <Bar key={i} from={{ x: cordX - side * 0.9, y: frame.y(at * 1000) }} to={{ x: cordX - side * 0.55, y: frame.y(at * 1000) }} />)}
-            {motion.stops.switches.map((each) => (
-                <SwitchMark key={each.id} at={mark(each.at * 1000)} />
-            ))}
+            {motion.stops.switches.map((each) => {
+                const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
+                const from = mark(each.at * 1000);
+                return (
+                    <g key={each.id}>
+                        <line x1={from.x} x2={from.x} y1={from.y} y2={frame.y((each.at + (each.end === 'low' ? -on : on)) * 1000)} stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
+                        <SwitchMark at={from} />
+                    </g>
+                );
+            })}
         </g>
     );
 }

@@ -22,7 +22,7 @@ interface Props {
 export function Mat({ motion, curves, position, onPosition, width, height, play }: Props) {
     const svg = useRef<SVGSVGElement>(null);
     const { book, text } = useSpeaking();
-    const frame = new Frame(extent(motion, curves), width, height, { left: 60, right: 100, top: 16, bottom: 34 });
+    const frame = new Frame(extent(motion, curves), width, height, { left: 60, right: 100, top: height < 280 ? 66 : 16, bottom: 34 });
     const low = curves.positions[0]!;
     const high = curves.positions[curves.positions.length - 1]!;
     const unit = curves.position_unit === 'deg' ? '°' : 'm';
@@ -70,21 +70,21 @@ export function Mat({ motion, curves, position, onPosition, width, height, play 
             >
                 <MatGround frame={frame} />
                 {motion.mechanism.kind === 'arm' ? (
-                    <ArmDrawing motion={motion} arm={motion.mechanism} frame={frame} position={position} color={MARKER_COLOR[motion.marker]} />
+                    <ArmDrawing motion={motion} arm={motion.mechanism} frame={frame} position={position} runOn={curves.run_on} color={MARKER_COLOR[motion.marker]} />
                 ) : (
-                    <HoistDrawing motion={motion} hoist={motion.mechanism} frame={frame} position={position} positions={curves.positions} color={MARKER_COLOR[motion.marker]} />
+                    <HoistDrawing motion={motion} hoist={motion.mechanism} frame={frame} position={position} positions={curves.positions} runOn={curves.run_on} color={MARKER_COLOR[motion.marker]} />
                 )}
             </svg>
             <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1">
                 <p className="figure">{text(quantity)}</p>
-                <p className={over ? 'font-semibold text-coral' : ''}>
+                <p className={`whitespace-nowrap ${over ? 'font-semibold text-coral' : ''}`}>
                     {text({ si: needed, dimension: 'torque' })} to hold{over ? ', more than the drive has' : ''}
                 </p>
             </div>
             <div className="absolute top-2 right-2 flex items-center gap-2">
                 {play.time !== null && <span className="figure bg-mat px-2">{significant(play.time, play.time < 1 ? 2 : 3)} s</span>}
                 <button type="button" className="border border-mat-quiet bg-mat px-3 py-1 hover:bg-mat-rule disabled:opacity-60" disabled={curves.there === null} onClick={play.toggle}>
-                    {play.isPlaying ? 'Pause' : 'Play'} <kbd className="narrow text-mat-quiet">Space</kbd>
+                    {play.isPlaying ? 'Pause' : 'Play'} <kbd className="key narrow text-mat-quiet">Space</kbd>
                 </button>
             </div>
         </div>

@@ -1,11 +1,13 @@
 import type { Frame } from './geometry';
 
+const FIGURES_APART = 42; // points between figures of the rulers
+
 const RULER = 20; // points, along the lower and the left edge
 
 /** The cutting mat: millimetre grid and ruled edges with figures. */
 export function MatGround({ frame }: { frame: Frame }) {
     const step = frame.gridStep();
-    const figures = step * (step === 2 || step === 20 || step === 200 ? 5 : 10);
+    const figures = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((each) => each % step === 0 && each * frame.scale >= FIGURES_APART) ?? step * 10;
     const from = frame.back({ x: 0, y: frame.height });
     const to = frame.back({ x: frame.width, y: 0 });
     const xs = range(from.x, to.x, step);

@@ -19,7 +19,7 @@ export function BuildPage() {
     const begin = useTrying((state) => state.begin);
     const [isAdding, setAdding] = useState(false);
     const navigate = useNavigate();
-    const { assessment, document } = stored;
+    const { assessment } = stored;
     const mend = assessment.mend;
     const first = assessment.chains[0];
     useHotkeys('t', () => void (mend !== null && begin(stored, mend)), { enabled: mend !== null }, [mend, stored]);
@@ -35,12 +35,12 @@ export function BuildPage() {
                     {mend !== null && (
                         <p className="mt-2">
                             <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => void begin(stored, mend)}>
-                                Try: {say(mend.does)} <kbd className="narrow font-normal opacity-80">t</kbd>
+                                Try: {say(mend.does)} <kbd className="key narrow font-normal opacity-80">t</kbd>
                             </button>
                         </p>
                     )}
                 </div>
-                <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => setAdding(true)}>
+                <button type="button" className={stored.document.motions.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'} onClick={() => setAdding(true)}>
                     Add a motion
                 </button>
             </section>
@@ -49,7 +49,7 @@ export function BuildPage() {
             </div>
             <ul className="mt-5 space-y-4">
                 {assessment.chains.map((chain) => (
-                    <ChainBlock key={chain.motion} chain={chain} />
+                    <ChainBlock key={chain.motion} chain={chain} isTold={chain.motion === assessment.first} />
                 ))}
             </ul>
             <section className="mt-6" aria-label="Routines">
@@ -63,7 +63,7 @@ export function BuildPage() {
                                     <VerdictWord verdict={routine.verdict} />
                                 </span>
                                 <span className="w-72 text-quiet">
-                                    {routine.takes_s === null ? 'does not come to its end' : `about ${significant(routine.takes_s, 3)} s`}
+                                    {routine.takes_s === null ? 'does not come to an end' : `about ${significant(routine.takes_s, 3)} s`}
                                     {routine.target_s === null ? '' : `, ${significant(routine.target_s, 3)} s asked for`}
                                 </span>
                                 <span className="min-w-0 flex-1 truncate text-quiet">{routine.findings[0] === undefined ? '' : say(routine.findings[0].says)}</span>
@@ -77,12 +77,13 @@ export function BuildPage() {
                     )}
                 </ul>
             </section>
-            <AddMotion open={isAdding || document.motions.length === 0 ? isAdding : false} onClose={() => setAdding(false)} />
+            <AddMotion open={isAdding} onClose={() => setAdding(false)} />
         </main>
     );
 }
 
-function ChainBlock({ chain }: { chain: Chain }) {
+/** @param isTold its worst finding stands on top of the page already */
+function ChainBlock({ chain, isTold }: { chain: Chain; isTold: boolean }) {
     const { stored } = useBuild();
     const { say } = useSpeaking();
     const marker = stored.document.motions.find((motion) => motion.id === chain.motion)?.marker ?? 'yellow';
@@ -96,7 +97,7 @@ function ChainBlock({ chain }: { chain: Chain }) {
                     <Link to={linkPath(stored.id, chain.motion, 'task')}>{chain.name}</Link>
                 </h2>
                 <VerdictWord verdict={chain.verdict} />
-                {finding !== undefined && chain.verdict !== 'holds' && <p className="min-w-0 flex-1 truncate text-quiet" title={say(finding.says)}>{say(finding.says)}</p>}
+                {finding !== undefined && chain.verdict !== 'holds' && !isTold && <p className="min-w-0 flex-1 truncate text-quiet" title={say(finding.says)}>{say(finding.says)}</p>}
             </div>
             <ChainRow build={stored.id} chain={chain} />
         </li>

@@ -55,7 +55,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
     const others = chain.links.filter((each) => each.link !== station).flatMap((each) => each.findings).filter((finding) => finding.severity !== 'note');
     const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
     const wide = station === 'drive';
-    const [matSize, chartSize] = wide ? [{ width: 430, height: 250 }, { width: 430, height: 250 }] : [{ width: 800, height: 330 }, { width: 800, height: 210 }];
+    const [matSize, chartSize] = wide ? [{ width: 440, height: 250 }, { width: 440, height: 250 }] : [{ width: 880, height: 312 }, { width: 880, height: 200 }];
     return (
         <main className="mx-auto max-w-[1500px] px-4 py-3">
             <div className="border border-line bg-sheet">
@@ -84,8 +84,8 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
                     )}
                 </div>
                 <div className="space-y-5">
-                    <Station handle={handle} />
                     <Findings findings={[...link.findings, ...others]} />
+                    <Station handle={handle} />
                 </div>
             </div>
         </main>

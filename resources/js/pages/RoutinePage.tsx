@@ -96,7 +96,7 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
             <section className="mt-4" aria-label="Run">
                 <div className="flex items-center gap-3 bg-mat px-3 py-2 text-mat-ink on-mat">
                     <button type="button" className="border border-mat-quiet px-3 py-1 font-semibold hover:bg-mat-rule" disabled={trace === undefined} onClick={playhead.toggle}>
-                        {playhead.isPlaying ? 'Pause' : 'Play'} <kbd className="narrow font-normal text-mat-quiet">Space</kbd>
+                        {playhead.isPlaying ? 'Pause' : 'Play'} <kbd className="key narrow font-normal text-mat-quiet">Space</kbd>
                     </button>
                     <label className="flex items-center gap-2">
                         What happens

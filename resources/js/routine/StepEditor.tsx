@@ -64,7 +64,7 @@ function EndingFields({ step, path, onSet }: { step: Ending; path: string; onSet
 function Choice({ label, value, choices, onChoose }: { label: string; value: string; choices: { value: string; label: string }[]; onChoose: (choice: string) => void }) {
     const id = useId();
     return (
-        <div className="grid grid-cols-[1fr_9.5rem] items-center gap-x-3 py-1">
+        <div className="grid grid-cols-[1fr_10.5rem] items-center gap-x-3 py-1">
             <label htmlFor={id}>{label}</label>
             <select id={id} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={value} onChange={(event) => onChoose(event.target.value)}>
                 {choices.map((choice) => (

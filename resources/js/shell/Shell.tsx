@@ -47,10 +47,10 @@ export function Shell({ children }: { children: ReactNode }) {
                 </ToolButton>
                 <UnitSwitch />
                 <ToolButton label="Go to anything" onClick={() => setJumping(true)}>
-                    <Search size={17} /> <kbd className="narrow text-quiet">/</kbd>
+                    <Search size={17} /> <kbd className="key narrow text-quiet">/</kbd>
                 </ToolButton>
                 <ToolButton label="Keys" onClick={() => setShowsKeys(true)}>
-                    <Keyboard size={17} /> <kbd className="narrow text-quiet">?</kbd>
+                    <Keyboard size={17} /> <kbd className="key narrow text-quiet">?</kbd>
                 </ToolButton>
             </header>
             <SavingNotice />

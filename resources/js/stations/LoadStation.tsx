@@ -21,7 +21,7 @@ export function LoadStation({ handle: { motion, path } }: { handle: MotionHandle
                     {field('counterbalance_Nm', mechanism.counterbalance_Nm, 'Counterweight at horizontal', 'Its mass times its distance from the pivot.')}
                     {field('spring_Nm_per_deg', mechanism.spring_Nm_per_deg, 'Spring at the pivot')}
                     {field('spring_rest_deg', mechanism.spring_rest_deg, 'Spring at rest at')}
-                    {field('inertia_kgm2', mechanism.inertia_kgm2, 'Inertia about the pivot', undefined, 'from the masses')}
+                    {field('inertia_kgm2', mechanism.inertia_kgm2, 'Inertia about the pivot', 'Left empty, it is taken from the masses as points.', 'as points')}
                 </>
             ) : (
                 <>

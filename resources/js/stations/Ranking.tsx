@@ -47,7 +47,7 @@ export function Ranking({ handle: { motion, path } }: { handle: MotionHandle }) 
                 <table className="w-full">
                     <thead className="narrow sticky top-0 bg-sheet text-left text-quiet">
                         <tr>
-                            <th className="py-1 pl-3 font-normal">Place</th>
+                            <th className="py-1 pr-3 pl-3 font-normal">Place</th>
                             <th className="font-normal">Drive</th>
                             <th className="font-normal">Why it stands here</th>
                             <th className="text-right font-normal">Margin</th>

@@ -75,10 +75,10 @@ final class BuildReader
             $this->byId($read['sensors'], fn (array $sensor): Sensor => new Sensor(...$sensor)),
             $this->byId($read['outputs'], fn (array $output): Output => new Output(...$output)),
             $this->byId($read['routines'], fn (array $routine): Routine => new Routine(
-                $routine['id'], $routine['name'], array_map(Triggers::make(...), $routine['starts']), $routine['target_s'], Steps::make($routine['steps']),
+                $routine['id'], $routine['name'], array_values(array_map(Triggers::make(...), $routine['starts'])), $routine['target_s'], Steps::make($routine['steps']),
             )),
             $this->byId($read['scenarios'], $this->scenario(...)),
-            array_map(fn (array $entry): Measurement => new Measurement(...$entry), $read['log']),
+            array_values(array_map(fn (array $entry): Measurement => new Measurement(...$entry), $read['log'])),
         );
     }
 
@@ -124,15 +124,15 @@ final class BuildReader
             $read['id'],
             $read['name'],
             $mechanism,
-            array_map(fn (array $place): Place => new Place(...$place), $read['places']),
+            array_values(array_map(fn (array $place): Place => new Place(...$place), $read['places'])),
             new Task(...['profile' => Profile::from($task['profile'])] + $task),
             $drive,
             Stages::make($read['train']),
-            new Stops($stops['hard_low'], $stops['hard_high'], array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches']), $stops['brakes']),
+            new Stops($stops['hard_low'], $stops['hard_high'], array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes']),
         );
     }
 
-    /** @param array<string, mixed> $read */
+    /** @param  array<string, mixed>  $read */
     private function scenario(array $read): Scenario
     {
         $events = array_map(fn (array $event): array => ['at_s' => $event['at_s'], 'sensor' => $event['sensor'], 'on' => $event['is'] === 'on'], $read['events']);

@@ -25,9 +25,11 @@ final class References
     /** @var array<string, array<string, true>> switches by motion */
     private array $switches = [];
 
-    public function __construct(private readonly ErrorList $errors) {}
+    public function __construct(private readonly ErrorList $errors)
+    {
+    }
 
-    /** @param array<string, mixed> $document read by its shape */
+    /** @param  array<string, mixed>  $document read by its shape */
     public function check(array $document): void
     {
         foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement'] as $list => $kind) {
@@ -51,7 +53,7 @@ final class References
         }
     }
 
-    /** @param array<string, mixed> $motion */
+    /** @param  array<string, mixed>  $motion */
     private function motion(array $motion, string $path): void
     {
         $places = [];
