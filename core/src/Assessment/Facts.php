@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Place;
+use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Load\MoveLoad;
 use Brookstone\Core\Simulation\MotionRun;
 use Brookstone\Core\Simulation\ServoRun;
+use Brookstone\Core\Stops\RunOn;
 
 /**
  * What is computed of one motion before anything is judged: what its move asks for and what its drive does. Torques in
@@ -25,6 +28,9 @@ final class Facts
 
     /** @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}> */
     private array $runs = [];
+
+    /** @var array<string, RunOn|null> by switch */
+    private array $runOns = [];
 
     public function __construct(public readonly Motion $motion)
     {
@@ -117,6 +123,12 @@ final class Facts
         }
 
         return $farthest === $to ? 0.0 : $this->time($farthest, $to, $speed);
+    }
+
+    /** What happens after a switch trips; null when the motion has no motor of that kind or never gets there. */
+    public function runOn(LimitSwitch $switch, Settings $settings): ?RunOn
+    {
+        return array_key_exists($switch->id, $this->runOns) ? $this->runOns[$switch->id] : $this->runOns[$switch->id] = RunOn::of($this->motion, $switch, $settings);
     }
 
     public function placeName(string $id): string

@@ -370,7 +370,7 @@ final class RoutineJudge
             $time = match (true) {
                 $step instanceof GoStep => $this->goTime($step, $places),
                 $step instanceof HomeStep => $this->homeTime($step, $places),
-                $step instanceof RunStep => $step->for_s ?? $this->longest($step),
+                $step instanceof RunStep => $this->runTime($step, $places),
                 $step instanceof WaitStep => $step->for_s ?? 0.0,
                 $step instanceof RepeatStep => $this->repeatTime($step, $places),
                 default => 0.0,
@@ -401,6 +401,22 @@ final class RoutineJudge
         $places[$step->motion] = $home;
 
         return $from === $home ? 0.0 : $this->subjects[$step->motion]->facts->time($from, $home, $step->speed);
+    }
+
+    /**
+     * @param  array<string, string>  $places
+     */
+    private function runTime(RunStep $step, array &$places): ?float
+    {
+        $motion = $this->build->motions[$step->motion];
+        $place = $step->until?->on === true ? $motion->stops->switch($step->until->sensor)?->place : null;
+        if ($place === null) {
+            return $step->for_s ?? 0.0; // what ends it comes from outside, when it comes
+        }
+        $from = $places[$step->motion] ?? $motion->task->from;
+        $places[$step->motion] = $place;
+
+        return $this->subjects[$step->motion]->facts->time($from, $place, $step->speed);
     }
 
     /** @param  array<string, string>  $places */

@@ -104,8 +104,7 @@ final class Axis
     public function push(int $direction, float $speed): void
     {
         if ($this->motion->isAbsolute()) {
-            $places = array_map(fn ($place): float => $place->at, $this->motion->places);
-            $this->follow($direction > 0 ? max($places) : min($places), $speed);
+            $this->follow($this->motion->range()[$direction > 0 ? 1 : 0], $speed);
 
             return;
         }

@@ -98,7 +98,7 @@ final class RoutineRun
 
     private function isOver(): bool
     {
-        return $this->end_s !== null && $this->running === [] && ! $this->world->hasEventsLeft();
+        return $this->end_s !== null && $this->running === [] && ! $this->world->hasMoreToCome();
     }
 
     /** @param  callable(Trigger): bool  $fires */

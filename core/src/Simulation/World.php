@@ -70,9 +70,10 @@ final class World
         return $this->on[$input];
     }
 
-    public function hasEventsLeft(): bool
+    /** Something is still to come: an event of the scenario, or an output that goes back. */
+    public function hasMoreToCome(): bool
     {
-        return $this->nextEvent < count($this->scenario->events);
+        return $this->nextEvent < count($this->scenario->events) || array_filter($this->outputsBack) !== [];
     }
 
     /** @return list<array{string, bool}> inputs that changed since the last look */

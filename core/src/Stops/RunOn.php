@@ -65,9 +65,7 @@ final readonly class RunOn
     /** The place farthest from the switch, from which it comes at its fastest. */
     private static function start(Motion $motion, int $direction): float
     {
-        $at = array_map(fn ($place): float => $place->at, $motion->places);
-
-        return $direction > 0 ? min($at) : max($at);
+        return $motion->range()[$direction > 0 ? 0 : 1];
     }
 
     private static function toRest(Plant $plant, PlantState $state, Motion $motion, int $direction): bool

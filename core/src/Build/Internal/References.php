@@ -63,7 +63,7 @@ final class References
             }
             $places[$place['id']] = $place['at'];
         }
-        $this->places[$motion['id']] = $places;
+        $this->places[$motion['id']] ??= $places; // of two with one id the first counts
         foreach (['from', 'to'] as $end) {
             if (! isset($places[$motion['task'][$end]])) {
                 $this->errors->add("{$path}.task.{$end}", "There is no place {$motion['task'][$end]} in this motion.");
@@ -79,17 +79,18 @@ final class References
         if ($stops['hard_low'] !== null && $stops['hard_high'] !== null && $stops['hard_low'] >= $stops['hard_high']) {
             $this->errors->add("{$path}.stops.hard_high", 'Must lie above the lower stop.');
         }
-        $this->switches[$motion['id']] = [];
+        $switches = [];
         foreach ($stops['switches'] as $i => $switch) {
             $this->once('switch', $switch['id'], "{$path}.stops.switches.{$i}.id");
             if (isset($this->known['sensor'][$switch['id']])) {
                 $this->errors->add("{$path}.stops.switches.{$i}.id", "The name {$switch['id']} is taken by a sensor.");
             }
-            $this->switches[$motion['id']][$switch['id']] = true;
+            $switches[$switch['id']] = true;
             if (! isset($places[$switch['place']])) {
                 $this->errors->add("{$path}.stops.switches.{$i}.place", "There is no place {$switch['place']} in this motion.");
             }
         }
+        $this->switches[$motion['id']] ??= $switches;
     }
 
     /**

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Calculator\Calculators;
+
+dataset('worked cases', function () {
+    foreach (glob(__DIR__.'/../../cases/*.json') ?: [] as $file) {
+        $name = basename($file, '.json');
+        foreach (json_decode((string) file_get_contents($file), true) as $i => $case) {
+            yield "{$name} {$i}" => [$name, $case['inputs'], $case['results']];
+        }
+    }
+});
+
+it('gives the worked results', function (string $name, array $inputs, array $results) {
+    $answer = Calculators::run(Calculators::all()[$name], $inputs);
+
+    expect($answer['results'])->toMatchCase($results, $name === 'motion.run' ? 5e-3 : 1e-3)
+        ->and(array_keys($answer['results']))->toEqualCanonicalizing(array_keys($results));
+})->with('worked cases');

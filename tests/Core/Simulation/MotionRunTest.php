@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\Hoist;
+use Brookstone\Core\Simulation\MotionRun;
+use Brookstone\Core\Simulation\Plant;
+use Brookstone\Core\Simulation\RunEnd;
+
+function gearMotor(float $stall = 0.5): DcMotor
+{
+    return new DcMotor(12.0, 60.0, 0.05, $stall, 1.0, 2e-4);
+}
+
+it('follows the closed form of a constant load', function () {
+    // J ω̇ = R T0 η − L − f − R²k η ω has the solution of a first-order lag.
+    $hoist = new Hoist(0.5, 0.02, friction_N: 0.4);
+    $plant = new Plant($hoist, 2.0, 0.8, 0.75, 2e-4);
+    $line = gearMotor()->line(12.0, 1.0);
+    $inertia = 0.5 * 0.02 ** 2 + 4 * 2e-4;
+    $slope = 4 * $line->fall_Nms * 0.8 / $inertia;
+    $end = (2 * $line->stall_Nm * 0.8 - $hoist->staticTorqueNm(0.0) - $hoist->frictionNm()) / $inertia / $slope;
+    $angle = 0.4 / 0.02;
+    $low = 0.0;
+    $high = 20.0;
+    for ($i = 0; $i < 200; $i++) {
+        $t = ($low + $high) / 2;
+        $end * ($t - (1 - exp(-$slope * $t)) / $slope) < $angle ? $low = $t : $high = $t;
+    }
+    $run = MotionRun::of($plant, $line, 0.0, 0.4, 20.0);
+
+    expect($run->time_s)->toBeAbout($low, 1e-6)
+        ->and($run->end_speed)->toBeAbout(0.02 * $end * (1 - exp(-$slope * $low)), 1e-4)
+        ->and($run->peak_current_A)->toBeAbout(1.0);
+});
+
+it('swings like a pendulum when nothing holds it', function () {
+    // A motor far too weak to matter, no losses: from 60° under level the arm falls to 90° with the energy it lost in height.
+    $arm = new Arm(1.0, 0.5, inertia_kgm2: 0.25);
+    $plant = new Plant($arm, 1e-3, 1.0, 1.0, 0.0);
+    $run = MotionRun::of($plant, (new DcMotor(12.0, 1e6, 0.05, 1e-6, 1.0))->line(12.0, 1.0), deg2rad(-30), deg2rad(-80), 20.0);
+    $speed = sqrt(2 * 9.80665 * 0.5 * (sin(deg2rad(-30)) - sin(deg2rad(-80))) / 0.25);
+
+    expect($run->reached)->toBeTrue()->and(abs((float) $run->end_speed))->toBeAbout($speed, 2e-3);
+});
+
+it('takes the same time mirrored', function () {
+    $plant = new Plant(new Arm(0.3, 0.1), 1.0, 0.9, 0.88, 2e-4);
+    $line = gearMotor()->line(12.0, 1.0);
+    $up = MotionRun::of($plant, $line, deg2rad(-40), deg2rad(70), 20.0);
+    $mirrored = MotionRun::of($plant, $line, deg2rad(220), deg2rad(110), 20.0);
+
+    expect($mirrored->time_s)->toBeAbout((float) $up->time_s, 1e-6);
+});
+
+it('says why it does not arrive', function () {
+    $weak = gearMotor(0.05)->line(12.0, 1.0);
+    $held = MotionRun::of(new Plant(new Arm(0.3, 0.2), 1.0, 0.9, 0.0, 0.0), $weak, 0.0, 1.0, 20.0);
+    $overrun = MotionRun::of(new Plant(new Arm(0.3, 0.2), 1.0, 0.9, 0.88, 0.0), $weak, 0.0, 1.0, 20.0);
+    $slow = MotionRun::of(new Plant(new Arm(0.01, 0.2), 1.0, 1.0, 1.0, 0.0), gearMotor()->line(12.0, 0.1), 0.0, 4.0, 2.0);
+
+    expect($held->why)->toBe(RunEnd::Stuck)->and($held->stopped_at)->toBeAbout(0.0)
+        ->and($overrun->why)->toBe(RunEnd::RanBack)->and($overrun->stopped_at)->toBeLessThan(0.0)
+        ->and($slow->why)->toBe(RunEnd::GaveUp)->and($slow->stopped_at)->toBeGreaterThan(0.0);
+});
+
+it('stops half way where the load becomes too much', function () {
+    $plant = new Plant(new Arm(0.5, 0.1, friction_Nm: 0.01), 1.0, 0.9, 0.0, 0.0);
+    $run = MotionRun::of($plant, gearMotor(0.35)->line(12.0, 1.0), deg2rad(-89), deg2rad(0), 20.0);
+
+    expect($run->reached)->toBeFalse()->and($run->why)->toBe(RunEnd::Stuck)
+        ->and(0.5 * 0.1 * 9.80665 * cos((float) $run->stopped_at) + 0.01)->toBeGreaterThanOrEqual(0.35 * 0.9 * 0.999);
+});
+
+it('keeps the balance of energy', function (float $efficiency, float $friction, float $from, float $to) {
+    // What the train gave is the change of height and speed and what friction took.
+    $arm = new Arm(0.4, 0.15, friction_Nm: $friction);
+    $plant = new Plant($arm, 3.0, $efficiency, max(0.0, 2 - 1 / $efficiency), 1e-4);
+    $line = gearMotor()->line(12.0, 1.0);
+    $state = $plant->stateAt(deg2rad($from));
+    $direction = $to > $from ? 1 : -1;
+    for ($i = 0; $i < 4000 && ($plant->position($state) - deg2rad($to)) * $direction < 0; $i++) {
+        $plant->step($state, $line, $direction, true, 0.002);
+    }
+    $height = 0.4 * 0.15 * 9.80665 * (sin($plant->position($state)) - sin(deg2rad($from)));
+    $rubbed = $friction * abs($plant->position($state) - deg2rad($from));
+
+    expect($state->spent_J)->toBeAbout($height + $rubbed + $plant->kinetic_J($state), 5e-3);
+})->with([[1.0, 0.0, -60, 80], [0.9, 0.02, -60, 80], [0.6, 0.05, 0, 90], [0.9, 0.02, 80, -30], [0.45, 0.01, 80, 0]]);
+
+it('arrives sooner with more voltage, later with more load', function () {
+    $time = fn (float $volts, float $mass): float => (float) MotionRun::of(new Plant(new Arm($mass, 0.1), 1.0, 1.0, 1.0, 1e-4), gearMotor()->line($volts, 1.0), 0.0, 1.2, 20.0)->time_s;
+
+    expect($time(12.0, 0.2))->toBeLessThan($time(9.0, 0.2))->and($time(12.0, 0.3))->toBeGreaterThan($time(12.0, 0.2));
+});
+
+it('gives the same run whatever the length of the cord is that it lifts', function () {
+    $run = MotionRun::of(new Plant(new Hoist(0.2, 0.005), 1.0, 1.0, 1.0, 0.0), gearMotor()->line(12.0, 1.0), 0.0, 50.0, 1e5);
+
+    expect($run->reached)->toBeTrue()->and($run->time_s)->toBeAbout(50 / (0.005 * gearMotor()->line(12.0, 1.0)->speedAgainst(0.2 * 9.80665 * 0.005)), 1e-3);
+});

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Foundation\Testing\LazilyRefreshDatabase;
+use Tests\TestCase;
+
+pest()->extend(TestCase::class)->use(LazilyRefreshDatabase::class)->in('Feature');
+
+/** Within a share of the expected value, or 1e-9, whichever is larger. */
+expect()->extend('toBeAbout', function (float $expected, float $share = 1e-3) {
+    $tolerance = max(1e-9, abs($expected) * $share);
+    $difference = abs($this->value - $expected);
+    expect($difference)->toBeLessThanOrEqual($tolerance, "expected {$expected}, got {$this->value}, difference {$difference}, tolerance {$tolerance}");
+
+    return $this;
+});
+
+/** A worked case: numbers within a share, everything else equal. */
+expect()->extend('toMatchCase', function (array $expected, float $share, string $at = '') {
+    foreach ($expected as $key => $value) {
+        $here = $at === '' ? (string) $key : "{$at}.{$key}";
+        expect(array_key_exists($key, $this->value))->toBeTrue("{$here} is missing");
+        $got = $this->value[$key];
+        if (is_array($value)) {
+            expect($got)->toMatchCase($value, $share, $here);
+        } elseif (is_int($value) || is_float($value)) {
+            expect($got)->toBeAbout((float) $value, $share);
+        } else {
+            expect($got)->toBe($value, "{$here} differs");
+        }
+    }
+
+    return $this;
+});

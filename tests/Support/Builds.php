@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Drive\Drawer;
+use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+
+/** Builds for tests: the demos, and a small sound one in which mistakes can be planted. */
+final class Builds
+{
+    public static function demo(string $name): Build
+    {
+        return Build::fromJson((string) file_get_contents(__DIR__."/../../database/demo/{$name}.brookstone.json"));
+    }
+
+    /** @return array<string, mixed> */
+    public static function motor(string $code): array
+    {
+        return Drives::write(Drawer::get($code));
+    }
+
+    /** A lid on a worm motor, a jaw on a servo and a lift on a gear motor, homed at power-on, run by a button: nothing to blame. */
+    public static function sound(): Build
+    {
+        return Build::read([
+            'format' => 'brookstone-build', 'version' => 1, 'name' => 'Sound',
+            'supplies' => [['id' => 'main', 'name' => 'Main', 'volts_V' => 12, 'max_A' => 5], ['id' => 'servos', 'name' => 'Servo rail', 'volts_V' => 6, 'max_A' => 4]],
+            'motions' => [
+                [
+                    'id' => 'lid', 'name' => 'Lid',
+                    'mechanism' => ['kind' => 'arm', 'mass_kg' => 0.3, 'cg_m' => 0.12, 'friction_Nm' => 0.02],
+                    'places' => [['id' => 'shut', 'name' => 'Shut', 'at' => 0], ['id' => 'open', 'name' => 'Open', 'at' => 70]],
+                    'task' => ['from' => 'shut', 'to' => 'open', 'move_s' => 2.5, 'holds_unpowered' => true],
+                    'drive' => ['motor' => self::motor('W40-400'), 'supply' => 'main'],
+                    'stops' => ['hard_low' => -5, 'hard_high' => 75, 'switches' => [
+                        ['id' => 'lid-shut', 'name' => 'Lid shut switch', 'place' => 'shut', 'at' => 0, 'end' => 'low'],
+                        ['id' => 'lid-open', 'name' => 'Lid open switch', 'place' => 'open', 'at' => 70, 'end' => 'high'],
+                    ]],
+                ],
+                [
+                    'id' => 'jaw', 'name' => 'Jaw',
+                    'mechanism' => ['kind' => 'arm', 'mass_kg' => 0.06, 'cg_m' => 0.05],
+                    'places' => [['id' => 'closed', 'name' => 'Closed', 'at' => 0], ['id' => 'wide', 'name' => 'Wide', 'at' => -40]],
+                    'task' => ['from' => 'closed', 'to' => 'wide', 'move_s' => 0.3],
+                    'drive' => ['motor' => self::motor('S20 nylon'), 'supply' => 'servos'],
+                ],
+                [
+                    'id' => 'lift', 'name' => 'Lift',
+                    'mechanism' => ['kind' => 'hoist', 'mass_kg' => 0.6, 'drum_radius_m' => 0.01],
+                    'places' => [['id' => 'low', 'name' => 'Low', 'at' => 0], ['id' => 'high', 'name' => 'High', 'at' => 0.1]],
+                    'task' => ['from' => 'low', 'to' => 'high', 'move_s' => 4],
+                    'drive' => ['motor' => self::motor('G25-227'), 'supply' => 'main'],
+                    'stops' => ['hard_low' => -0.01, 'hard_high' => 0.11, 'switches' => [
+                        ['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0, 'end' => 'low'],
+                        ['id' => 'lift-high', 'name' => 'Lift high switch', 'place' => 'high', 'at' => 0.1, 'end' => 'high'],
+                    ]],
+                ],
+            ],
+            'sensors' => [['id' => 'button', 'name' => 'Button', 'kind' => 'press'], ['id' => 'beam', 'name' => 'Beam', 'kind' => 'beam']],
+            'outputs' => [['id' => 'lamp', 'name' => 'Lamp', 'kind' => 'lamp']],
+            'routines' => [
+                ['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']], 'steps' => [
+                    ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5],
+                    ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9],
+                ]],
+                ['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'target_s' => 20, 'steps' => [
+                    ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4],
+                    ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high', 'is' => 'on'], 'give_up_s' => 6],
+                    ['do' => 'stop', 'motion' => 'lift'],
+                    ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1],
+                    ['do' => 'wait', 'for_s' => 0.5],
+                    ['do' => 'go', 'motion' => 'jaw', 'place' => 'closed', 'give_up_s' => 1],
+                    ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6],
+                    ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4],
+                    ['do' => 'signal', 'output' => 'lamp', 'state' => 'on', 'for_s' => 1],
+                ]],
+            ],
+            'scenarios' => [['id' => 'pressed', 'name' => 'The button is pressed', 'until_s' => 60, 'events' => [
+                ['at_s' => 8, 'sensor' => 'button', 'is' => 'on'], ['at_s' => 8.2, 'sensor' => 'button', 'is' => 'off'],
+            ]]],
+            'log' => [
+                ['id' => 'a', 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => 0.98, 'on' => '2026-05-30'],
+                ['id' => 'b', 'motion' => 'jaw', 'from' => 'closed', 'to' => 'wide', 'measured_s' => 0.11, 'on' => '2026-05-30'],
+                ['id' => 'c', 'motion' => 'lift', 'from' => 'low', 'to' => 'high', 'measured_s' => 3.0, 'on' => '2026-05-30'],
+            ],
+        ]);
+    }
+
+    /** @param  array<string, mixed>  $values by path */
+    public static function planted(array $values): Build
+    {
+        return self::changed(self::sound(), array_map(fn (string $path, mixed $value): Change => new Change($path, $value), array_keys($values), $values));
+    }
+
+    public static function mended(Build $build, Fix $fix): Build
+    {
+        return self::changed($build, $fix->changes);
+    }
+
+    /** @return list<Finding> of a code, wherever it stands */
+    public static function findings(Assessment $assessment, string $code): array
+    {
+        $found = [];
+        foreach ($assessment->chains as $chain) {
+            foreach ($chain->links as $link) {
+                array_push($found, ...$link->findings);
+            }
+        }
+        foreach ($assessment->routines as $routine) {
+            array_push($found, ...$routine['findings']);
+        }
+
+        return array_values(array_filter($found, fn (Finding $finding): bool => $finding->code === $code));
+    }
+
+    public static function assessed(Build $build): Assessment
+    {
+        return Assessor::assess($build);
+    }
+
+    /** @param  list<Change>  $changes */
+    private static function changed(Build $build, array $changes): Build
+    {
+        return Editor::apply($build, array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $changes));
+    }
+}
