@@ -196,12 +196,10 @@ final class DriveJudge implements Judge
         }
         foreach ([[$facts->runThere(), $task->to], [$facts->runBack(), $task->from]] as [$run, $to]) {
             if ($run['time_s'] === null) {
-                $unit = $subject->motion->unit();
-
-                return new Finding('drive.stuck', Severity::Fails, $subject->path.'.drive.motor', new Sentence(
-                    "On its way to {$facts->placeName($to)} it does not get past {at}.",
-                    ['at' => $unit->quantity($unit->fromSi((float) $run['stopped_at']))],
-                ), $this->mends ? Mending::carry($subject) : []);
+                return new Finding('drive.over_target', Severity::Fails, $subject->path.'.task.move_s', new Sentence(
+                    "To {$facts->placeName($to)} it is not there after {patience}, where {target} are asked for.",
+                    ['patience' => Quantity::of($facts->patience_s(), 's'), 'target' => Quantity::of($task->move_s, 's')],
+                ), $this->mends ? Mending::hurry($subject) : []);
             }
         }
         $there = (float) $facts->runThere()['time_s'];

@@ -46,10 +46,13 @@ final class Facts
         return $this->back ??= MoveLoad::of($this->motion->mechanism, $this->motion->move()->back(), $this->motion->rotorAtLoad());
     }
 
-    /** Largest torque either way. */
+    /**
+     * Largest torque either way. Where a wanted move brakes it asks for less than standing still there does; a motor that
+     * pushes all the way must overcome that too.
+     */
     public function peak_Nm(): float
     {
-        return max($this->there()->peak_Nm, $this->back()->peak_Nm);
+        return max($this->there()->peak_Nm, $this->back()->peak_Nm, $this->there()->static_peak_Nm + $this->motion->mechanism->frictionNm());
     }
 
     public function rms_Nm(): float
@@ -111,6 +114,12 @@ final class Facts
         return $this->run($from, $to, $speed)['time_s'];
     }
 
+    /** When a run is given up, s. */
+    public function patience_s(float $speed = 1.0): float
+    {
+        return max(20.0, self::PATIENCE * $this->motion->task->move_s / $speed);
+    }
+
     /** The longer of the ways from any other place to this one, s; null when one of them is never made. */
     public function longestTimeTo(string $to, float $speed = 1.0): ?float
     {
@@ -151,7 +160,7 @@ final class Facts
     {
         $motion = $this->motion;
         $unit = $motion->unit();
-        $patience = max(20.0, self::PATIENCE * $motion->task->move_s / $speed);
+        $patience = $this->patience_s($speed);
         if ($motion->drive === null || $motion->at($from) === $motion->at($to)) {
             return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'path' => []];
         }

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+/** @return iterable<string, string> source by file */
+function sources(string $folder): iterable
+{
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__.'/../'.$folder, FilesystemIterator::SKIP_DOTS)) as $file) {
+        if ($file->getExtension() === 'php') {
+            yield substr($file->getPathname(), strlen(__DIR__.'/../')) => (string) file_get_contents($file->getPathname());
+        }
+    }
+}
+
+arch('the core uses no framework and nothing of the application')
+    ->expect('Brookstone\Core')
+    ->toOnlyUse(['Brookstone\Core']);
+
+it('keeps the core free of input, output, clocks and unseeded chance', function () {
+    foreach (sources('core/src') as $file => $source) {
+        expect(preg_match('/\b(file_get_contents|file_put_contents|fopen|curl_\w+|echo|print|microtime|hrtime|time\(\)|date\(|new \\\\?DateTime|rand\(|mt_rand|random_int|getenv|\$_(GET|POST|SERVER|ENV))\b/', $source))
+            ->toBe(0, "{$file} reaches outside");
+    }
+});
+
+it('keeps arithmetic on physical quantities out of the application', function () {
+    foreach (sources('app') as $file => $source) {
+        expect(preg_match('/_(Nm|kg|rpm|deg|rad_s|V|A|W|J|m_s)\b[^,;\n]*[*\/+]|\b(sin|cos|sqrt|pi|M_PI)\b/', $source))->toBe(0, "{$file} computes");
+    }
+});
+
+arch('strict types everywhere')->expect(['Brookstone\Core', 'App'])->toUseStrictTypes();
+
+arch('values of the core are final')
+    ->expect(['Brookstone\Core\Mechanism', 'Brookstone\Core\Drive', 'Brookstone\Core\Train', 'Brookstone\Core\Load', 'Brookstone\Core\Build', 'Brookstone\Core\Finding', 'Brookstone\Core\Quantity'])
+    ->classes()->toBeFinal();
+
+it('keeps values readonly', function () {
+    $mutable = [];
+    foreach (['Mechanism', 'Drive', 'Train', 'Load', 'Finding', 'Quantity'] as $folder) {
+        foreach (sources("core/src/{$folder}") as $file => $source) {
+            if (preg_match('/^final class \w+/m', $source) === 1 && str_contains($source, 'function __construct') && ! str_contains($source, 'RuntimeException') && ! str_contains($source, 'private function __construct')) {
+                $mutable[] = $file;
+            }
+        }
+    }
+
+    expect($mutable)->toBe([]);
+});
+
+it('keeps source files to one room', function () {
+    foreach (['core/src', 'app'] as $folder) {
+        foreach (sources($folder) as $file => $source) {
+            expect(substr_count($source, "\n"))->toBeLessThan(450, $file);
+        }
+    }
+});
+
+it('names no path of a machine and loads nothing from elsewhere', function () {
+    $front = (string) file_get_contents(__DIR__.'/../resources/views/app.blade.php').(string) file_get_contents(__DIR__.'/../resources/css/app.css');
+
+    expect($front)->not->toMatch('#https?://#');
+});

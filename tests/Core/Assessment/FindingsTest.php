@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Finding\Verdict;
+use Tests\Support\Builds;
+
+/** Findings that can be planted in the sound build: code => [what is changed, severity, whether a fix must mend it]. */
+dataset('planted', fn () => withCodes([
+    'task.mass_guessed' => [['motions.0.task.mass_guessed' => true], Severity::Note, true],
+    'task.over_people' => [['motions.0.task.over_people' => true], Severity::Note, false],
+    'load.worst_angle' => [['motions.0.places.0.at' => -40.0, 'motions.0.stops.hard_low' => -45.0, 'motions.0.stops.switches.0.at' => -40.0], Severity::Note, false],
+    'load.overbalanced' => [['motions.0.mechanism.counterbalance_Nm' => 0.5], Severity::Tight, true],
+    'load.mostly_inertia' => [['motions.1.task.move_s' => 0.02], Severity::Note, false],
+    'load.will_not_lower' => [['motions.2.mechanism.friction_N' => 7.0], Severity::Fails, false],
+    'drive.peak_margin' => [['motions.0.drive.motor' => Builds::motor('W24-90'), 'motions.0.drive.supply' => 'servos'], Severity::Fails, true],
+    'drive.gearbox_limit' => [['motions.0.drive.motor' => ['gearbox_limit_Nm' => 0.2] + Builds::motor('W40-400')], Severity::Fails, true],
+    'drive.jam_breaks_gears' => [['motions.2.name' => 'Lift'], Severity::Note, false],
+    'drive.servo_travel' => [['motions.1.places.1.at' => -130.0], Severity::Fails, true],
+    'drive.continuous' => [['motions.0.drive.motor' => Builds::motor('W40-60')], Severity::Fails, true],
+    'drive.holding' => [['motions.1.mechanism.mass_kg' => 0.3], Severity::Fails, true],
+    'drive.hot_holding' => [['motions.1.mechanism.mass_kg' => 0.7], Severity::Fails, true],
+    'drive.lets_go' => [['motions.0.drive.motor' => Builds::motor('G25-99')], Severity::Fails, true],
+    'drive.over_target' => [['motions.2.task.move_s' => 2.0], Severity::Fails, true],
+    'drive.much_faster' => [['motions.2.task.move_s' => 30.0], Severity::Note, false],
+    'drive.supply_low' => [['motions.1.drive.supply' => 'servos', 'supplies.1.volts_V' => 4.0], Severity::Fails, false],
+    'drive.supply_high' => [['motions.1.drive.supply' => 'main'], Severity::Fails, true],
+    'drive.supply_current' => [['supplies.0.max_A' => 1.5], Severity::Fails, false],
+    'train.ratio_would_do' => [['motions.0.drive.motor' => Builds::motor('W40-60'), 'motions.0.mechanism.mass_kg' => 0.9], Severity::Note, false],
+    'train.slop' => [['motions.0.task.tolerance' => 0.2, 'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.2]]], Severity::Fails, false],
+    'train.undercut' => [['motions.0.train' => [['type' => 'spur', 'driver' => 10, 'driven' => 20]]], Severity::Note, false],
+    'train.locks_itself' => [['motions.2.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2]]], Severity::Note, false],
+    'train.wasteful' => [['motions.2.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2]]], Severity::Note, false],
+    'stops.none' => [['routines' => [], 'motions.2.stops.switches' => []], Severity::Fails, true],
+    'stops.place_outside' => [['motions.0.stops.hard_high' => 60.0], Severity::Fails, false],
+    'stops.by_time' => [['motions.2.stops.switches' => [['id' => 'lift-high', 'name' => 'High', 'place' => 'high', 'at' => 0.1, 'end' => 'high']], 'routines' => []], Severity::Note, false],
+    'stops.switch_off_place' => [['motions.0.stops.switches.1.at' => 62.0], Severity::Tight, true],
+    'stops.switch_past_stop' => [['motions.0.stops.switches.1.at' => 76.0], Severity::Fails, true],
+    'stops.run_on' => [['motions.0.stops.hard_low' => -0.5], Severity::Fails, true],
+    'stops.creeps_on' => [['motions.2.drive.motor' => ['back_drive_Nm' => 0.0] + Builds::motor('G25-20')], Severity::Fails, false],
+    'routine.never_starts' => [['routines.1.starts' => []], Severity::Tight, true],
+    'routine.moves_before_home' => [['routines.0.steps' => []], Severity::Fails, true],
+    'routine.home_needless' => [['motions.0.drive' => ['motor' => Builds::motor('S25 digital'), 'supply' => 'servos', 'duty' => 1.0]], Severity::Note, false],
+    'routine.no_give_up' => [['routines.1.steps.0.give_up_s' => null], Severity::Fails, true],
+    'routine.give_up_short' => [['routines.1.steps.0.give_up_s' => 0.5], Severity::Fails, true],
+    'routine.give_up_long' => [['routines.1.steps.0.give_up_s' => 60.0], Severity::Note, true],
+    'routine.give_up_hot' => [['routines.1.steps.0.give_up_s' => 300.0], Severity::Tight, true],
+    'routine.left_powered' => [['routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1.0], 'routines.1.steps.6' => ['do' => 'wait', 'for_s' => 1.0]], Severity::Fails, true],
+    'routine.until_unreachable' => [['routines.1.steps.1.direction' => 'down'], Severity::Fails, true],
+    'routine.never_there' => [['motions.0.mechanism.mass_kg' => 6.0], Severity::Fails, false],
+    'routine.over_target' => [['routines.1.target_s' => 5.0], Severity::Fails, false],
+    'proof.differs' => [['log.0.measured_s' => 1.3], Severity::Tight, false],
+    'proof.over_target' => [['log.0.measured_s' => 4.0], Severity::Fails, false],
+]));
+
+/**
+ * @param  array<string, array<mixed>>  $planted
+ * @return array<string, array<mixed>> the code first
+ */
+function withCodes(array $planted): array
+{
+    return array_combine(array_keys($planted), array_map(fn (string $code, array $rest): array => [$code, ...$rest], array_keys($planted), $planted));
+}
+
+it('raises nothing worse than a note over a sound build', function () {
+    $assessment = Builds::assessed(Builds::sound());
+
+    expect($assessment->verdict)->toBe(Verdict::Holds)
+        ->and($assessment->says->text())->toStartWith('Every link holds. The least margin is Lid')
+        ->and($assessment->mend)->toBeNull();
+});
+
+it('finds what is planted', function (string $code, array $values, Severity $severity, bool $mends) {
+    $build = Builds::planted($values);
+    $assessment = Builds::assessed($build);
+    $findings = Builds::findings($assessment, $code);
+
+    expect($findings)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', $assessment->codes()))
+        ->and($findings[0]->severity)->toBe($severity)
+        ->and($findings[0]->says->text())->not->toContain('{')
+        ->and(strlen($findings[0]->says->text()))->toBeGreaterThan(30);
+    if (! $mends) {
+        return;
+    }
+    expect($findings[0]->fixes)->not->toBeEmpty("{$code} offers no fix");
+    foreach ($findings[0]->fixes as $fix) {
+        $after = Builds::findings(Builds::assessed(Builds::mended($build, $fix)), $code);
+        $left = array_filter($after, fn ($finding) => $finding->place === $findings[0]->place && $finding->severity === Severity::Fails);
+        expect($left)->toBeEmpty("{$fix->does->text()} does not mend {$code}");
+    }
+})->with('planted');
+
+it('has every code of the source in its planted builds and in the docs', function () {
+    $source = '';
+    foreach ([...glob(__DIR__.'/../../../core/src/Assessment/*.php') ?: [], ...glob(__DIR__.'/../../../core/src/Calculator/*.php') ?: []] as $file) {
+        $source .= file_get_contents($file);
+    }
+    preg_match_all("/new Finding\\((?:[^']*\\? )?'([a-z_.]+)'(?: : '([a-z_.]+)')?/", $source, $found);
+    $codes = array_unique(array_filter([...$found[1], ...$found[2]]));
+    sort($codes);
+    preg_match_all('/^\| `([a-z_.]+)`/m', (string) file_get_contents(__DIR__.'/../../../docs/findings.md'), $listed);
+    preg_match_all("/^    '([a-z]+\\.[a-z_]+)' => \\[/m", (string) file_get_contents(__FILE__), $planted);
+
+    expect(count($codes))->toBeGreaterThanOrEqual(20)
+        ->and($listed[1])->toEqualCanonicalizing($codes)
+        ->and($planted[1])->toEqualCanonicalizing($codes);
+});
+
+it('says that the drawbridge fails with its painted deck, and closes the chain with the fix', function () {
+    $build = Builds::demo('heron-wharf');
+    $before = Builds::assessed($build);
+    assert($before->mend !== null);
+    $after = Builds::assessed(Builds::mended($build, $before->mend));
+
+    expect($before->verdict)->toBe(Verdict::Fails)
+        ->and($before->first)->toBe('drawbridge')
+        ->and($before->chain('drawbridge')->weakest->link)->toBe('drive')
+        ->and($before->says->text())->toStartWith('Drawbridge: it needs')->toContain('stalls at')
+        ->and($after->chain('drawbridge')->verdict)->toBe(Verdict::NotSaid) // only the measurement is missing
+        ->and(array_map(fn ($link) => $link->verdict, array_slice($after->chain('drawbridge')->links, 0, 6)))->each->toBe(Verdict::Holds)
+        ->and($after->first)->toBe('tide');
+});
+
+it('passes the bare drawbridge that fails when the deck is painted', function () {
+    $build = Builds::demo('heron-wharf');
+    $margin = fn (float $payload): float => (float) Builds::assessed(Brookstone\Core\Build\Editor::apply($build, [['path' => 'motions.1.mechanism.payload_kg', 'value' => $payload]]))->chain('drawbridge')->margin;
+
+    expect($margin(0.0))->toBeGreaterThan(1.3)->and($margin(0.45))->toBeLessThan(1.0);
+});
+
+it('puts the worst chain first and says the same every time', function () {
+    $build = Builds::demo('heron-wharf');
+    $assessment = Builds::assessed($build);
+
+    expect(array_map(fn ($chain) => $chain->verdict, $assessment->chains))->toBe([Verdict::Fails, Verdict::Tight, Verdict::NotSaid])
+        ->and(json_encode(Builds::assessed($build)))->toBe(json_encode($assessment));
+});
+
+it('says so when a gear is so tall that the move never ends', function () {
+    $build = Builds::planted(['motions.2.train' => [['type' => 'spur', 'driver' => 10, 'driven' => 300]]]);
+
+    expect(Builds::findings(Builds::assessed($build), 'drive.over_target')[0]->says->text())->toContain('is not there after 20 s');
+});
+
+it('counts what holding takes where a quick move would brake', function () {
+    // Against a spring the end of the move is the hardest place, and braking hides it from the peak of the wanted move.
+    $build = Builds::planted(['motions.0.mechanism.spring_Nm_per_deg' => 0.02, 'motions.0.mechanism.cg_m' => 0.001, 'motions.0.mechanism.mass_kg' => 0.01, 'motions.0.task.move_s' => 0.45]);
+    $facts = new Brookstone\Core\Assessment\Facts($build->motions['lid']);
+
+    expect($facts->peak_Nm())->toBeGreaterThanOrEqual($facts->there()->static_peak_Nm + 0.02);
+});
+
+it('teaches where nothing is there yet', function () {
+    $empty = Builds::assessed(Brookstone\Core\Build\Build::read(['format' => 'brookstone-build', 'version' => 1, 'name' => 'New']));
+    $undriven = Builds::assessed(Builds::planted(['motions.0.drive' => null]));
+
+    expect($empty->verdict)->toBe(Verdict::NotSaid)->and($empty->says->text())->toContain('Nothing moves yet')
+        ->and($undriven->chain('lid')->weakest->about->text())->toBe('no drive chosen yet');
+});

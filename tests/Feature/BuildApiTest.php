@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Actions\KeepDemos;
+use App\Models\Build;
+use Brookstone\Core\Assessment\Assessor;
+use Tests\Support\Builds;
+
+function stored(): Build
+{
+    return Build::factory()->of(Builds::sound())->create();
+}
+
+it('begins a build, shows it and puts it on the shelf', function () {
+    $id = $this->postJson('/api/builds', ['name' => 'Owl'])->assertCreated()->assertJsonPath('document.name', 'Owl')->json('id');
+
+    $this->getJson("/api/builds/{$id}")->assertOk()->assertJsonPath('assessment.verdict', 'not_said')->assertJsonPath('can_undo', false);
+    $this->getJson('/api/builds')->assertOk()->assertJsonPath('0.name', 'Owl');
+    $this->deleteJson("/api/builds/{$id}")->assertNoContent();
+    $this->getJson("/api/builds/{$id}")->assertNotFound();
+});
+
+it('refuses a build without a name', function (mixed $name) {
+    $this->postJson('/api/builds', ['name' => $name])->assertStatus(422)->assertJsonPath('errors.0.field', 'name');
+})->with(['', null, 7, str_repeat('x', 81), [[]]]);
+
+it('shows what the one judge says', function () {
+    $build = stored();
+
+    $this->getJson("/api/builds/{$build->id}")->assertOk()
+        ->assertJsonPath('assessment', json_decode((string) json_encode(Assessor::assess(Builds::sound())), true));
+});
+
+it('saves a file and reads it back, byte for byte', function () {
+    $file = $this->get('/api/builds/'.stored()->id.'/export')->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="sound.brookstone.json"')->getContent();
+    $id = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $file)->assertCreated()->json('id');
+
+    expect($this->get("/api/builds/{$id}/export")->getContent())->toBe($file)->and($file)->toBe(Builds::sound()->toJson());
+});
+
+it('refuses a file with the place that is wrong', function (Closure $body, string $field, string $says) {
+    $response = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $body());
+
+    $response->assertStatus(422);
+    expect($response->json('errors.0.field'))->toBe($field)->and($response->json('errors.0.message'))->toContain($says);
+})->with([
+    'not JSON' => [fn () => 'PK zip', '', 'not JSON'],
+    'empty' => [fn () => '', '', 'Nothing was sent'],
+    'wrong version' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 2, 'name' => 'x']), 'version', 'Must be 1, but is 2'],
+    'wrong types' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => ['lid' => 1]]), 'motions', 'Must be a list'],
+    'too large' => [fn () => str_repeat(' ', 2 * 1024 * 1024 + 1), '', '2 MB'],
+    'ten thousand motions' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => array_fill(0, 10000, ['id' => 'a'])]), 'motions', 'at most 40 motions, but has 10000'],
+    'nested without end' => [fn () => str_repeat('{"a":', 100).'1'.str_repeat('}', 100), '', 'nested too deep'],
+    'a reference in a circle' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', '$ref' => '#']), '$ref', 'no such field'],
+]);
+
+it('saves typed text and gives the consequences at once', function () {
+    $build = stored();
+    $before = $this->getJson("/api/builds/{$build->id}")->json('assessment.chains.1.margin');
+
+    $answer = $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => '1.5 lb', 'unit' => 'g']]])->assertOk();
+
+    expect($answer->json('version'))->toBe(2)
+        ->and($answer->json('document.motions.0.mechanism.mass_kg'))->toBeAbout(0.680388555, 1e-9)
+        ->and($answer->json('document.motions.0.units')['mechanism.mass_kg'])->toBe('lb')
+        ->and(collect($answer->json('assessment.chains'))->firstWhere('motion', 'lid')['margin'])->toBeLessThan(6.9)
+        ->and($before)->not->toBeNull();
+    $this->getJson("/api/builds/{$build->id}")->assertJsonPath('version', 2)->assertJsonPath('can_undo', true);
+});
+
+it('puts a refusal at the field and changes nothing', function (array $change) {
+    $build = stored();
+
+    $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg'] + $change]])
+        ->assertStatus(422)->assertJsonPath('errors.0.field', 'motions.0.mechanism.mass_kg');
+    expect($build->refresh()->document)->toBe(Builds::sound()->toJson())->and($build->version)->toBe(1);
+})->with([[['text' => '1e9 kg']], [['text' => 'NaN']], [['text' => '-0']], [['text' => '']], [['text' => '3 mm']], [['text' => str_repeat('novel ', 3000)]], [['value' => -1]], [['value' => ['a' => 1]]], [['value' => null]]]);
+
+it('refuses edits that are none', function (array $body) {
+    $this->postJson('/api/builds/'.stored()->id.'/edits', $body)->assertStatus(422)->assertJsonStructure(['errors' => [['field', 'message']]]);
+})->with([[[]], [['version' => 1]], [['version' => 1, 'changes' => 'x']], [['version' => 'x', 'changes' => [['path' => 'name', 'value' => 'y']]]], [['version' => 1, 'changes' => [['value' => 'y']]]], [['version' => 1, 'changes' => [['path' => 'name', 'value' => 'y', 'more' => 1]]]]]);
+
+it('does not let a later save overwrite another window', function () {
+    $build = stored();
+    $edit = fn (int $version, string $name) => $this->postJson("/api/builds/{$build->id}/edits", ['version' => $version, 'changes' => [['path' => 'name', 'value' => $name]]]);
+
+    $edit(1, 'From the first window')->assertOk();
+    $edit(1, 'From the second window')->assertStatus(409);
+    expect($build->refresh()->name)->toBe('From the first window');
+    $edit(2, 'From the second window')->assertOk();
+});
+
+it('undoes and redoes across the whole build', function () {
+    $build = stored();
+    $post = fn (string $what, int $version, array $body = []) => $this->postJson("/api/builds/{$build->id}/{$what}", ['version' => $version] + $body);
+    $post('edits', 1, ['changes' => [['path' => 'name', 'value' => 'Two']]]);
+    $post('edits', 2, ['changes' => [['path' => 'motions.0.name', 'value' => 'Trap']]]);
+
+    $post('undo', 3)->assertJsonPath('document.motions.0.name', 'Lid')->assertJsonPath('document.name', 'Two')->assertJsonPath('can_redo', true);
+    $post('undo', 4)->assertJsonPath('document.name', 'Sound')->assertJsonPath('can_undo', false);
+    $post('undo', 5)->assertOk()->assertJsonPath('document.name', 'Sound');
+    $post('redo', 5)->assertJsonPath('document.name', 'Two');
+    $post('edits', 6, ['changes' => [['path' => 'note', 'value' => 'Another way']]])->assertJsonPath('can_redo', false)->assertJsonPath('document.motions.0.name', 'Lid');
+    $post('undo', 1)->assertStatus(409);
+});
+
+it('undoes typing in one field as one', function () {
+    $build = stored();
+    foreach (['3', '30', '300'] as $i => $text) {
+        $this->postJson("/api/builds/{$build->id}/edits", ['version' => $i + 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => $text, 'unit' => 'g']]])->assertOk();
+    }
+
+    expect($build->revisions()->count())->toBe(2);
+    $this->travel(10)->seconds();
+    $this->postJson("/api/builds/{$build->id}/edits", ['version' => 4, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => '400', 'unit' => 'g']]])->assertOk();
+    expect($build->revisions()->count())->toBe(3);
+});
+
+it('tries a fix without keeping it', function () {
+    $this->app->make(KeepDemos::class)->putBack();
+    $build = Build::query()->where('demo_key', 'heron-wharf')->firstOrFail();
+    $mend = $this->getJson("/api/builds/{$build->id}")->json('assessment.mend');
+
+    $after = $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes']])->assertOk();
+
+    expect(collect($after->json('assessment.chains'))->firstWhere('motion', 'drawbridge')['verdict'])->toBe('not_said')
+        ->and($build->refresh()->version)->toBe(1)
+        ->and($build->document)->toBe(Builds::demo('heron-wharf')->toJson());
+});
+
+it('ranks drives and runs routines', function () {
+    $id = stored()->id;
+
+    $this->getJson("/api/builds/{$id}/motions/lid/drives")->assertOk()->assertJsonPath('0.place', 1)->assertJsonPath('0.verdict', 'holds');
+    $this->postJson("/api/builds/{$id}/routines/show/run", ['scenario' => 'pressed'])->assertOk()->assertJsonPath('outcome', 'finished');
+    $this->postJson("/api/builds/{$id}/routines/show/run", [])->assertOk()->assertJsonPath('scenario', null);
+    $this->getJson("/api/builds/{$id}/motions/moon/drives")->assertNotFound();
+    $this->postJson("/api/builds/{$id}/routines/moon/run", [])->assertNotFound();
+    $this->postJson("/api/builds/{$id}/routines/show/run", ['scenario' => 'moon'])->assertNotFound();
+    $this->postJson("/api/builds/{$id}/routines/show/run", ['scenario' => ['x']])->assertStatus(422);
+});
+
+it('judges a document that is not stored', function () {
+    $this->postJson('/api/assess', Builds::demo('moth-lantern')->document)->assertOk()->assertJsonPath('verdict', 'not_said');
+    $this->postJson('/api/assess', ['format' => 'other'])->assertStatus(422);
+});
+
+it('puts the demos on an empty shelf only, and back beside what was changed', function () {
+    $demos = $this->app->make(KeepDemos::class);
+    expect($demos->onFirstStart())->toBe(3)->and($demos->onFirstStart())->toBe(0)->and(Build::query()->count())->toBe(3);
+
+    $heron = Build::query()->where('demo_key', 'heron-wharf')->firstOrFail();
+    $this->postJson("/api/builds/{$heron->id}/edits", ['version' => 1, 'changes' => [['path' => 'name', 'value' => 'My wharf']]])->assertOk();
+    $this->artisan('brookstone:reset-demo')->assertSuccessful();
+    $this->artisan('brookstone:reset-demo')->assertSuccessful();
+
+    expect(Build::query()->count())->toBe(4)
+        ->and($heron->refresh()->name)->toBe('My wharf')
+        ->and($heron->demo_key)->toBeNull()
+        ->and(Build::query()->where('demo_key', 'heron-wharf')->firstOrFail()->document)->toBe(Builds::demo('heron-wharf')->toJson());
+});
+
+it('gives the page for every address that is no API', function () {
+    $this->withoutVite()->get('/builds/anything/motions/lid/drive')->assertOk()->assertSee('id="app"', false);
+});
