@@ -52,7 +52,7 @@ export function LogPage() {
                                 <td className="px-3 text-right">{difference === null ? '–' : `${significant(difference * 100, 2).replace('−', '')} % ${difference > 0 ? 'slower' : 'quicker'}`}</td>
                                 <td className="px-3 break-words text-quiet">{entry.note}</td>
                                 <td className="px-2 text-right">
-                                    <button type="button" aria-label={`Take out the measurement of ${entry.on}, ${seconds(entry.measured_s)}`} className="px-1 text-quiet hover:text-ink" onClick={() => edit({ path: 'log', value: log.filter((_, j) => j !== i) })}>
+                                    <button type="button" aria-label={`Take out the measurement of ${entry.on}, ${seconds(entry.measured_s)}`} className="size-6 text-quiet hover:text-ink" onClick={() => edit({ path: 'log', value: log.filter((_, j) => j !== i) })}>
                                         ×
                                     </button>
                                 </td>

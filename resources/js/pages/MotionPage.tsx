@@ -66,7 +66,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
                     </h1>
                     {isOld && <p role="status" className="border-l-3 border-tight bg-tight-soft px-2">From the last good figures: a field below is not understood yet.</p>}
                 </div>
-                <div className={isOld ? 'opacity-60' : ''}>
+                <div className={isOld ? 'grayscale' : ''}>
                     <ChainRow build={stored.id} chain={chain} current={station} />
                 </div>
             </div>

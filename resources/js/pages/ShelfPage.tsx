@@ -89,15 +89,15 @@ function Entry({ entry }: { entry: ShelfEntry }) {
                 ))}
             </ul>
             <div className="narrow flex w-20 shrink-0 flex-col items-end gap-1 text-quiet">
-                <a className="underline" href={`/api/builds/${entry.id}/export`} download>
+                <a className="py-1 leading-4 underline" href={`/api/builds/${entry.id}/export`} download>
                     Save as file
                 </a>
                 {isSure ? (
-                    <button type="button" className="font-semibold text-fails underline" onClick={() => void remove()} onBlur={() => setSure(false)}>
+                    <button type="button" className="py-1 text-right leading-4 font-semibold text-fails underline" onClick={() => void remove()} onBlur={() => setSure(false)}>
                         Really throw away
                     </button>
                 ) : (
-                    <button type="button" className="underline" onClick={() => setSure(true)} aria-label={`Throw away ${entry.name}`}>
+                    <button type="button" className="py-1 leading-4 underline" onClick={() => setSure(true)} aria-label={`Throw away ${entry.name}`}>
                         Throw away
                     </button>
                 )}

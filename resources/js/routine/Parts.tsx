@@ -26,7 +26,7 @@ export function StartsWhen({ routine, path }: { routine: Routine; path: string }
             {routine.starts.map((start, i) => (
                 <span key={i} className="flex items-center gap-1 border border-line bg-well px-2 py-0.5">
                     <strong>{words(start, build)}</strong>
-                    <button type="button" aria-label={`No longer when ${words(start, build)}`} className="px-1 text-quiet hover:text-ink" onClick={() => edit({ path: `${path}.starts`, value: routine.starts.filter((_, j) => j !== i) })}>
+                    <button type="button" aria-label={`No longer when ${words(start, build)}`} className="size-6 text-quiet hover:text-ink" onClick={() => edit({ path: `${path}.starts`, value: routine.starts.filter((_, j) => j !== i) })}>
                         ×
                     </button>
                 </span>

@@ -96,7 +96,7 @@ export function StepList({ routine, path, trace, now }: { routine: Routine; path
 
 function RowButton({ label, children, disabled, onClick }: { label: string; children: React.ReactNode; disabled?: boolean; onClick: () => void }) {
     return (
-        <button type="button" aria-label={label} title={label} disabled={disabled} className="p-1 hover:bg-well disabled:opacity-25" onClick={onClick}>
+        <button type="button" aria-label={label} title={label} disabled={disabled} className="p-1.5 hover:bg-well disabled:opacity-25" onClick={onClick}>
             {children}
         </button>
     );

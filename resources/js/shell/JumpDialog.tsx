@@ -41,7 +41,7 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
                 }}
             >
                 <ComboboxInput aria-label="Name" autoFocus className="w-full border border-line bg-well px-3 py-2 text-[1.1rem]" placeholder="A motion, a link, a routine…" value={query} onChange={(event) => setQuery(event.target.value)} />
-                <ComboboxOptions static className="mt-2 min-h-60">
+                <ComboboxOptions static modal={false} className="mt-2 min-h-60">
                     {found.map((target) => (
                         <ComboboxOption key={target.to} value={target} className="cursor-pointer px-3 py-1 data-focus:bg-ink data-focus:text-white">
                             {target.label}

@@ -31,6 +31,8 @@ const KEPT = 'brookstone-unsaved:';
 export class Saver {
     private jobs: Job[];
     private busy = false;
+    /** Another window's save won: nothing is sent until the user has chosen. */
+    private isOvertaken = false;
     private channel: BroadcastChannel | null = null;
 
     constructor(
@@ -73,20 +75,21 @@ export class Saver {
     /** After another window's save won: put this window's edits on top of it. */
     async applyOnTop(): Promise<void> {
         await this.queries.refetchQueries({ queryKey: ['build', this.build] });
-        useSaving.getState().set('saving');
+        this.isOvertaken = false;
         void this.work();
     }
 
     /** After another window's save won: let this window's edits go. */
     async letGo(): Promise<void> {
         this.keep([]);
+        this.isOvertaken = false;
         await this.queries.refetchQueries({ queryKey: ['build', this.build] });
         useSaving.getState().set('saved');
     }
 
     private async work(): Promise<void> {
         this.keep(this.jobs);
-        if (this.busy) {
+        if (this.busy || this.isOvertaken) {
             return;
         }
         this.busy = true;
@@ -104,6 +107,7 @@ export class Saver {
                 set('saved');
             } catch (error) {
                 if (error instanceof Refused && error.status === 409) {
+                    this.isOvertaken = true;
                     set('overtaken', error.message);
                     break;
                 }

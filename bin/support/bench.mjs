@@ -1,0 +1,68 @@
+// Medians of page and API of a running server, as JSON: node bin/support/bench.mjs ADDRESS
+import { chromium } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+const address = process.argv[2];
+const median = (values) => Math.round([...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] * 100) / 100;
+const json = { 'Content-Type': 'application/json' };
+const post = async (path, body) => (await fetch(`${address}/api/${path}`, { method: 'POST', headers: json, body: typeof body === 'string' ? body : JSON.stringify(body) })).json();
+
+async function timed(times, run) {
+    const took = [];
+    for (let i = 0; i < times + 5; i++) {
+        const start = performance.now();
+        await run(i);
+        if (i >= 5) took.push(performance.now() - start); // the first few warm the workers up
+    }
+    return median(took);
+}
+
+let build = await post('builds/import', readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8'));
+const results = {};
+results.api_show_build_ms = await timed(40, async () => (await fetch(`${address}/api/builds/${build.id}`)).text());
+results.api_edit_ms = await timed(40, async (i) => {
+    build = await post(`builds/${build.id}/edits`, { version: build.version, changes: [{ path: 'motions.1.mechanism.mass_kg', text: String(500 + i), unit: 'g' }] });
+});
+results.api_run_routine_ms = await timed(20, () => post(`builds/${build.id}/routines/harbour-show/run`, { scenario: 'visitor' }));
+results.api_rank_drives_ms = await timed(10, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/drives`)).text());
+
+const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const ready = [];
+for (let i = 0; i < 9; i++) {
+    const start = performance.now();
+    await page.goto(`${address}/builds/${build.id}`);
+    await page.getByRole('navigation', { name: 'Chain of Drawbridge' }).waitFor();
+    ready.push(performance.now() - start);
+}
+results.page_ready_ms = median(ready.slice(1));
+
+// From the key to the frame that shows the new torque in the chain, measured inside the page.
+await page.goto(`${address}/builds/${build.id}/motions/drawbridge/load`);
+await page.getByLabel('Mass of the arm').focus();
+const edits = [];
+for (let i = 0; i < 25; i++) {
+    const took = await page.evaluate(
+        () =>
+            new Promise((resolve) => {
+                const chain = document.querySelector('nav[aria-label="Chain of Drawbridge"]');
+                const before = chain.textContent;
+                const start = performance.now();
+                const observer = new MutationObserver(() => {
+                    if (chain.textContent !== before) {
+                        observer.disconnect();
+                        requestAnimationFrame(() => requestAnimationFrame(() => resolve(performance.now() - start)));
+                    }
+                });
+                observer.observe(chain, { subtree: true, characterData: true, childList: true });
+                document.activeElement.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowUp', bubbles: true }));
+            }),
+    );
+    edits.push(took);
+    await page.waitForTimeout(120);
+}
+results.edit_to_pixels_ms = median(edits.slice(3));
+await browser.close();
+await fetch(`${address}/api/builds/${build.id}`, { method: 'DELETE', headers: json, body: '{}' });
+console.log(JSON.stringify(results));

@@ -1,0 +1,31 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+/** Every page of every test: what it logs as an error fails the test. */
+export const test = base.extend({
+    page: async ({ page }, run) => {
+        const problems: string[] = [];
+        page.on('pageerror', (error) => problems.push(error.message));
+        page.on('console', (message) => message.type() === 'error' && !/status of (409|422|404)|ERR_/.test(message.text()) && problems.push(message.text()));
+        await run(page);
+        expect(problems).toEqual([]);
+    },
+});
+
+export { expect };
+
+/** A copy of a demo build, so that tests do not meet each other. */
+export async function copyOf(request: APIRequestContext, demo: string): Promise<string> {
+    const response = await request.post('/api/builds/import', { headers: { 'Content-Type': 'application/json' }, data: readFileSync(`database/demo/${demo}.brookstone.json`) });
+    return ((await response.json()) as { id: string }).id;
+}
+
+export async function seesNothingWrong(page: Page): Promise<void> {
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+    expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([]);
+}
+
+export async function isSaved(page: Page): Promise<void> {
+    await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+}
