@@ -19,7 +19,7 @@ final class Assessor
     {
         $subjects = [];
         foreach ($build->motions as $id => $motion) {
-            $subjects[$id] = new Subject($build, $motion, new Facts($motion));
+            $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true));
         }
         $routines = new RoutineJudge($build, $subjects);
         $chains = [];

@@ -32,7 +32,8 @@ final class Facts
     /** @var array<string, RunOn|null> by switch */
     private array $runOns = [];
 
-    public function __construct(public readonly Motion $motion)
+    /** @param  bool  $traced keep the paths of its runs, for drawing */
+    public function __construct(public readonly Motion $motion, private readonly bool $traced = false)
     {
     }
 
@@ -169,7 +170,7 @@ final class Facts
 
             return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'path' => $run->path];
         }
-        $run = MotionRun::of($motion->plant(), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), $patience, traced: true);
+        $run = MotionRun::of($motion->plant(), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), $patience, traced: $this->traced && $speed === 1.0);
 
         return ['time_s' => $run->time_s, 'stopped_at' => $run->stopped_at, 'why' => $run->why?->value, 'end_speed' => $run->end_speed, 'path' => $run->path];
     }

@@ -170,8 +170,10 @@ final class Mending
             return null;
         }
         $half = $arm->gravityNm() / 2;
+        $balanced = $subject->with($subject->motion->withMechanism($arm->withCounterbalance($half)));
+        $drive = $subject->motion->drive;
 
-        return self::mends($subject->with($subject->motion->withMechanism($arm->withCounterbalance($half)))) ? new Fix(
+        return $drive !== null && $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->isAbsolute()) && self::mends($balanced) ? new Fix(
             new Sentence('Balance half of it with a counterweight or spring of {half} at horizontal', ['half' => Quantity::of($half, 'N·m')]),
             [new Change($subject->path.'.mechanism.counterbalance_Nm', $half)],
         ) : null;

@@ -16,6 +16,8 @@ final class Axis
 
     private const SERVO_BAND_RAD = 0.035;    // of the servo's shaft: within 2° it pushes in proportion to what is missing
 
+    private const FAR_RAD = 0.14;            // of the servo's shaft: from 8° on it pushes with all it has, whatever is missing
+
     private const ARRIVED_SPEED = 0.02;      // of its no-load speed
 
     public readonly Plant $plant;
@@ -27,6 +29,8 @@ final class Axis
     private int $command = 1;
 
     private bool $powered = false;
+
+    private readonly ?TorqueLine $full;      // the drive at its usual speed
 
     private ?float $target = null;           // of a servo, shaft rad
 
@@ -52,12 +56,13 @@ final class Axis
     {
         $this->plant = $motion->plant();
         $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
+        $this->full = $motion->drive?->line();
         if ($motion->isAbsolute()) {
             $this->target = $this->commanded = $this->state->angle;
             $this->powered = true;
             $this->still = false;
         } elseif ($motion->drive !== null) {
-            $this->line = $motion->drive->line()->shorted();
+            $this->line = $this->full()->shorted();
             $this->still = false;
         }
     }
@@ -116,8 +121,7 @@ final class Axis
     public function follow(float $at, float $speed): void
     {
         $this->place = null;
-        $line = $this->drive()->line();
-        $this->ramp_rad_s = $speed >= 1.0 ? INF : $speed * $line->noLoad_rad_s() / $this->plant->ratio;
+        $this->ramp_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->plant->ratio;
         $this->commanded = $this->state->angle;
         $this->order(null, 1, true, $this->plant->stateAt($this->motion->unit()->toSi($at))->angle);
     }
@@ -129,7 +133,7 @@ final class Axis
         }
 
         return $this->still || (abs($this->target - $this->state->angle) < self::SERVO_BAND_RAD / $this->plant->ratio
-            && abs($this->state->speed) * $this->plant->ratio < self::ARRIVED_SPEED * $this->drive()->line()->noLoad_rad_s());
+            && abs($this->state->speed) * $this->plant->ratio < self::ARRIVED_SPEED * $this->full()->noLoad_rad_s());
     }
 
     /** `brake` shorts the motor, `coast` opens it, `hold` keeps a servo where it is; a motor that cannot hold brakes. */
@@ -142,7 +146,7 @@ final class Axis
 
             return;
         }
-        $this->order($how === 'coast' ? null : $this->drive()->line()->shorted(), $this->command, false);
+        $this->order($how === 'coast' ? null : $this->full()->shorted(), $this->command, false);
     }
 
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
@@ -171,6 +175,11 @@ final class Axis
         $this->delay_s = $this->driver_s;
     }
 
+    private function full(): TorqueLine
+    {
+        return $this->full ?? throw new StepFailed("{$this->motion->name} has no drive yet");
+    }
+
     private function drive(): \Brookstone\Core\Build\DriveChoice
     {
         return $this->motion->drive ?? throw new StepFailed("{$this->motion->name} has no drive yet");
@@ -185,7 +194,7 @@ final class Axis
         $before = $this->state->angle;
         $happened = [];
         for ($left = $seconds; $left > 1e-12 && $happened === [];) {
-            $left -= $this->target === null ? $this->step($left) : $this->correct(min($left, self::SERVO_STEP_S));
+            $left -= $this->target === null ? $this->step($left) : $this->correct($left);
             $happened = $this->meetStops();
         }
         $this->settle(abs($this->state->angle - $before));
@@ -195,7 +204,7 @@ final class Axis
 
     private function step(float $seconds): float
     {
-        $line = $this->line ?? $this->drive()->line()->open();
+        $line = $this->line ?? $this->full()->open();
         if ($this->atStop !== 0 && $this->atStop === $this->command && $this->powered) {
             $this->current_A = $line->stall_A;
 
@@ -211,10 +220,14 @@ final class Axis
     private function correct(float $seconds): float
     {
         $target = (float) $this->target;
+        $line = $this->full();
         $way = $target - $this->commanded;
+        $missing = ($this->commanded - $this->state->angle) * $this->plant->ratio;
+        $seconds = min($seconds, $way === 0.0 && abs($missing) > self::FAR_RAD
+            ? (abs($missing) - self::SERVO_BAND_RAD) / max($line->noLoad_rad_s(), abs($this->state->speed) * $this->plant->ratio)
+            : self::SERVO_STEP_S);
         $this->commanded = abs($way) <= $this->ramp_rad_s * $seconds ? $target : $this->commanded + ($way <=> 0.0) * $this->ramp_rad_s * $seconds;
         $missing = ($this->commanded - $this->state->angle) * $this->plant->ratio;
-        $line = $this->drive()->line();
         $used = $this->plant->step($this->state, $line->scaled(min(1.0, abs($missing) / self::SERVO_BAND_RAD)), $missing >= 0.0 ? 1 : -1, true, $seconds);
         $this->current_A = $line->idle_A + $line->A_per_Nm * min(abs($this->state->motor_Nm), $line->stall_Nm);
 
