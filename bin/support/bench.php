@@ -12,11 +12,12 @@ use Brookstone\Core\Simulation\RoutineRun;
 
 require __DIR__.'/../../vendor/autoload.php';
 
-/** @return float the median of so many runs, ms, after two that warm up */
+/** @return float the median of so many runs, ms, after some that let the compiler do its work */
 function median(callable $run, int $times): float
 {
-    $run();
-    $run();
+    for ($i = 0; $i < $times / 2; $i++) {
+        $run();
+    }
     $took = [];
     for ($i = 0; $i < $times; $i++) {
         $start = hrtime(true);
