@@ -10,7 +10,8 @@ page.on('console', (message) => message.type() === 'error' && console.error('con
 page.on('pageerror', (error) => console.error('page:', error.message));
 
 const shelf = await (await fetch(`${address}/api/builds`)).json();
-const heron = `${address}/builds/${shelf.find((build) => build.name === 'Heron Wharf' && build.is_demo).id}`;
+const build = (name) => `${address}/builds/${shelf.find((each) => each.name === name && each.is_demo).id}`;
+const heron = build('Heron Wharf');
 const views = {
     shelf: [`${address}/`],
     chains: [heron],
@@ -21,7 +22,12 @@ const views = {
     stops: [`${heron}/motions/drawbridge/stops`],
     hoist: [`${heron}/motions/tide/load`],
     try: [`${heron}/motions/drawbridge/drive`, async () => { await page.getByRole('button', { name: /^Try: Take/ }).first().click(); await page.getByRole('region', { name: 'Try' }).getByRole('table').waitFor(); }],
-    routine: [`${heron}/routines/harbour-show`, async () => { await page.getByRole('region', { name: 'Run', exact: true }).getByRole('img').waitFor(); await page.getByRole('region', { name: 'Run', exact: true }).scrollIntoViewIfNeeded(); }],
+    routine: [`${build('Moth Lantern')}/routines/flutter`, async () => {
+        const lanes = page.getByRole('region', { name: 'Run', exact: true }).getByRole('img');
+        await lanes.waitFor();
+        const box = await lanes.boundingBox();
+        await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
+    }],
     log: [`${heron}/log`],
 };
 for (const [name, [url, then]] of Object.entries(views)) {

@@ -351,7 +351,7 @@ final class RoutineJudge
             if (($step instanceof HomeStep || $step instanceof GoStep || ($step instanceof RunStep && $step->until !== null && $this->build->motions[$step->motion]->stops->switch($step->until->sensor) !== null))
                 && $this->build->motions[$step->motion]->drive !== null && $this->longest($step) === null) {
                 $this->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
-                    "{$this->build->motions[$step->motion]->name} does not get through this step: its drive link says why.",
+                    "{$routine->name} gives up at “{$step->says($this->build)->text()}” The drive of {$this->build->motions[$step->motion]->name} does not make that move.",
                 )), $step->motion);
 
                 return;

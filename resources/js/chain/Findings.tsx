@@ -1,4 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook';
+import { Link } from 'react-router';
 import type { Finding, Fix } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
@@ -7,22 +8,56 @@ import { useTrying } from './trying';
 
 const SEVERITY = { fails: { verdict: 'fails', word: 'Fails' }, tight: { verdict: 'tight', word: 'Tight' }, note: { verdict: 'not_said', word: 'Note' } } as const;
 
+const RANK = { fails: 0, tight: 1, note: 2 };
+
+interface Props {
+    findings: Finding[];
+    /** Findings of other links, which are told in short. */
+    elsewhere?: { finding: Finding; label: string; to: string }[];
+    title?: string;
+    none?: string;
+}
+
 /** What gives first: findings, worst first, each with what can be done about it. */
-export function Findings({ findings, title = 'What gives first', none = 'Nothing: every link that can be judged holds.' }: { findings: Finding[]; title?: string; none?: string }) {
+export function Findings({ findings, elsewhere = [], title = 'What gives first', none = 'Nothing: every link that can be judged holds.' }: Props) {
     const { stored } = useBuild();
     const begin = useTrying((state) => state.begin);
-    const first = findings.flatMap((finding) => finding.fixes)[0];
+    const rows = [...findings.map((finding) => ({ finding, label: null, to: '' })), ...elsewhere].sort((a, b) => RANK[a.finding.severity] - RANK[b.finding.severity]);
+    const first = rows.flatMap((row) => row.finding.fixes)[0];
     useHotkeys('t', () => void (first !== undefined && begin(stored, first)), { enabled: first !== undefined }, [first, stored]);
     return (
         <section aria-label={title}>
             <h2 className="mb-2 text-[1.05rem]">{title}</h2>
-            {findings.length === 0 && <p className="text-quiet">{none}</p>}
+            {rows.length === 0 && <p className="text-quiet">{none}</p>}
             <ol className="divide-y divide-line border-y border-line empty:hidden">
-                {findings.map((finding) => (
-                    <FindingRow key={finding.code + finding.place} finding={finding} onTry={(fix) => void begin(stored, fix)} />
-                ))}
+                {rows.map(({ finding, label, to }) =>
+                    label === null ? (
+                        <FindingRow key={finding.code + finding.place} finding={finding} onTry={(fix) => void begin(stored, fix)} />
+                    ) : (
+                        <ElsewhereRow key={finding.code + finding.place} finding={finding} label={label} to={to} />
+                    ),
+                )}
             </ol>
         </section>
+    );
+}
+
+/** A finding of another link: one line that leads there. */
+function ElsewhereRow({ finding, label, to }: { finding: Finding; label: string; to: string }) {
+    const { say } = useSpeaking();
+    const { verdict, word } = SEVERITY[finding.severity];
+    return (
+        <li>
+            <Link to={to} className="flex items-center gap-3 py-1.5 hover:bg-well" title={say(finding.says)}>
+                <span className="w-9 shrink-0">
+                    <LinkGlyph verdict={verdict} size={15} />
+                </span>
+                <span className="min-w-0 truncate">
+                    <span className="sr-only">{word}. </span>
+                    <strong>{label}:</strong> {say(finding.says)}
+                </span>
+            </Link>
+        </li>
     );
 }
 

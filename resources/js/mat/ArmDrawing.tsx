@@ -25,8 +25,8 @@ export function ArmDrawing({ motion, arm, frame, position, runOn, color }: { mot
                 const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
                 return (
                     <g key={each.id}>
-                        <path d={arc(along, reach * 0.62, each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
-                        <SwitchMark at={along(reach * 0.62, each.at)} />
+                        <path d={arc(along, reach * 0.86, each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
+                        <SwitchMark at={along(reach * 0.86, each.at)} />
                     </g>
                 );
             })}

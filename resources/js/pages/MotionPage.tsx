@@ -52,7 +52,9 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
 
     const Station = STATIONS[station]!;
     const link = chain.links.find((each) => each.link === station)!;
-    const others = chain.links.filter((each) => each.link !== station).flatMap((each) => each.findings).filter((finding) => finding.severity !== 'note');
+    const elsewhere = chain.links
+        .filter((each) => each.link !== station)
+        .flatMap((each) => each.findings.filter((finding) => finding.severity !== 'note').slice(0, 1).map((finding) => ({ finding, label: LINKS.find((link) => link.name === each.link)!.label, to: linkPath(stored.id, motion.id, each.link) })));
     const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
     const wide = station === 'drive';
     const [matSize, chartSize] = wide ? [{ width: 440, height: 250 }, { width: 440, height: 250 }] : [{ width: 880, height: 312 }, { width: 880, height: 200 }];
@@ -84,7 +86,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
                     )}
                 </div>
                 <div className="space-y-5">
-                    <Findings findings={[...link.findings, ...others]} />
+                    <Findings findings={link.findings} elsewhere={elsewhere} />
                     <Station handle={handle} />
                 </div>
             </div>

@@ -46,7 +46,7 @@ export function StepList({ routine, path, trace, now }: { routine: Routine; path
                     const last = ran[ran.length - 1];
                     return (
                         <li key={row.path} className={`group ${isNow ? 'bg-holds-soft' : ''}`}>
-                            <div className="flex items-center gap-2 py-1" style={{ paddingLeft: row.depth * 26 }}>
+                            <div className="flex items-center gap-2" style={{ paddingLeft: row.depth * 26 }}>
                                 <span className="w-8 shrink-0 text-right text-quiet">{row.number}</span>
                                 <button type="button" className="min-w-0 flex-1 py-0.5 text-left hover:underline" aria-expanded={open === row.path} onClick={() => setOpen(open === row.path ? null : row.path)}>
                                     {sentence(row)}
