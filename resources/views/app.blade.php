@@ -4,7 +4,6 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="description" content="Sizes, checks and rehearses motorized models before anything is built.">
-    <title>Brookstone</title>
     <link rel="icon" href="/favicon.svg" type="image/svg+xml">
     @viteReactRefresh
     @vite(['resources/css/app.css', 'resources/js/main.tsx'])

@@ -21,6 +21,8 @@ test('axe finds nothing on sheets, tries, errors and open editors', async ({ pag
     await page.getByLabel('Mass of the arm').fill('nonsense');
     await page.getByLabel('Mass of the arm').press('Enter');
     await expect(page.getByRole('alert')).toBeVisible();
+    await seesNothingWrong(page);
+    await page.goto(`/builds/${id}/motions/drawbridge/drive`, { waitUntil: 'networkidle' });
     await page.getByRole('button', { name: /^Try:/ }).first().click();
     await expect(page.getByRole('region', { name: 'Try' }).getByRole('table')).toBeVisible();
     await seesNothingWrong(page);

@@ -19,6 +19,8 @@ final class DriveJudge implements Judge
 {
     private const TIE = 1e-9;          // relative: limits closer than this count as met
 
+    private const PINCHES_N = 50.0;    // a hand does not come out of it by itself
+
     private const MUCH_FASTER = 0.4;   // of the target time: then gear down or lower the duty
 
     private const SUPPLY_TIGHT = 0.8;  // of what the supply gives
@@ -48,6 +50,7 @@ final class DriveJudge implements Judge
                 $this->peak($subject),
                 $this->gearbox($subject),
                 $this->travel($subject),
+                $this->pinches($subject),
                 $this->longRun($subject),
                 ...$this->holding($subject),
                 $this->unpowered($subject),
@@ -95,6 +98,17 @@ final class DriveJudge implements Judge
         return $stall > $body->gearbox_limit_Nm * (1 + self::TIE) ? new Finding('drive.jam_breaks_gears', Severity::Note, $subject->path.'.drive.motor', new Sentence(
             'Held fast it pushes with {stall}, more than the {limit} its gears survive: a jam breaks them. A slipping clutch or a lower duty protects them.',
             ['stall' => Quantity::of($stall, 'N·m'), 'limit' => Quantity::of($body->gearbox_limit_Nm, 'N·m')],
+        )) : null;
+    }
+
+    /** What it presses with when a finger is in its way. */
+    private function pinches(Subject $subject): ?Finding
+    {
+        $force = $subject->facts->stallAtLoad_Nm() / $subject->motion->mechanism->leverM();
+
+        return $force > self::PINCHES_N ? new Finding('drive.pinches', Severity::Note, $subject->path.'.drive.motor', new Sentence(
+            'Held up it presses with {force}, more than {limit}: fingers get trapped. Cover it, limit the force, and put a stop within reach. Local rules decide.',
+            ['force' => Quantity::of($force, 'N'), 'limit' => Quantity::of(self::PINCHES_N, 'N')],
         )) : null;
     }
 

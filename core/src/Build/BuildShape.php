@@ -97,7 +97,7 @@ final class BuildShape
             'drive' => Field::or(null, (new RecordShape([
                 'motor' => Field::needed(Drives::shape(), 'The drive, with all its data.'),
                 'supply' => Field::needed(TextShape::id(), 'The supply it hangs on.'),
-                'duty' => Field::or(1.0, NumberShape::share(), 'Share of the time that the bridge is on; a servo has none.'),
+                'duty' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of the time that the bridge is on; a servo has none.'),
             ], 'DriveChoice'))->orNull()),
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
             'stops' => Field::or([], new RecordShape([
@@ -150,7 +150,7 @@ final class BuildShape
         return new RecordShape([
             'id' => Field::needed(TextShape::id()),
             'name' => Field::needed(TextShape::name()),
-            'until_s' => Field::or(60.0, NumberShape::positive(3600.0), 'The run ends here at the latest.'),
+            'until_s' => Field::or(60.0, NumberShape::positive(600.0), 'The run ends here at the latest.'),
             'starts_at' => Field::or([], new ListShape(new RecordShape([
                 'motion' => Field::needed(TextShape::id()),
                 'at' => Field::needed(NumberShape::between(-720.0, 720.0), 'Degrees, or metres of height.'),

@@ -31,13 +31,13 @@ final readonly class Settings
 
         return new RecordShape([
             'peak_margin' => Field::or($usual->peak_margin, NumberShape::between(1.0, 10.0), 'A margin of torque under this is tight.'),
-            'over_time_share' => Field::or($usual->over_time_share, NumberShape::between(0.0, 1.0), 'A move that ends within this share of its target time is tight.'),
+            'over_time_share' => Field::or($usual->over_time_share, NumberShape::between(0.0, 0.9), 'A move that ends within this share of its target time is tight.'),
             'motor_continuous_share' => Field::or($usual->motor_continuous_share, NumberShape::share(), 'Share of its stall torque that an unrated gear motor bears all day.'),
             'servo_continuous_share' => Field::or($usual->servo_continuous_share, NumberShape::share(), 'Share of its stall torque that an unrated servo bears all day.'),
             'stop_clearance' => Field::or($usual->stop_clearance, NumberShape::between(1.0, 10.0), 'From switch to hard stop at least this many times the run-on.'),
             'hold_margin' => Field::or($usual->hold_margin, NumberShape::between(1.0, 10.0), 'Unpowered gears must hold this many times the load.'),
             'ambient_C' => Field::or($usual->ambient_C, NumberShape::between(-40.0, 60.0), 'Air around the motors.'),
-            'scan_s' => Field::or($usual->scan_s, NumberShape::between(0.001, 0.1), 'How often the controller looks.'),
+            'scan_s' => Field::or($usual->scan_s, NumberShape::between(0.002, 0.1), 'How often the controller looks.'),
             'debounce_s' => Field::or($usual->debounce_s, NumberShape::between(0.0, 0.5), 'How long a switch must stay before it is believed.'),
             'driver_s' => Field::or($usual->driver_s, NumberShape::between(0.0, 0.1), 'Until the motor driver has acted.'),
         ], 'Settings');

@@ -32,12 +32,12 @@ final class Drives
         ]);
     }
 
-    public static function ratingsShape(): ListShape
+    public static function ratingsShape(?float $most = null): ListShape
     {
         return new ListShape(new RecordShape([
-            'volts_V' => Field::needed(NumberShape::positive(), 'Voltage of this rating.'),
-            'stall_Nm' => Field::needed(NumberShape::positive(), 'Torque when held.'),
-            'speed_deg_s' => Field::needed(NumberShape::positive(), 'Speed without load.'),
+            'volts_V' => Field::needed(NumberShape::positive($most), 'Voltage of this rating.'),
+            'stall_Nm' => Field::needed(NumberShape::positive($most), 'Torque when held.'),
+            'speed_deg_s' => Field::needed(NumberShape::positive($most), 'Speed without load.'),
         ]), 1, 20, 'ratings');
     }
 
@@ -61,7 +61,7 @@ final class Drives
         return new UnionShape('kind', [
             'dc_motor' => new RecordShape([...self::motorShape(self::MOST)->fields, ...$rotor, 'worm' => Field::or(false, new BooleanShape, 'Its last stage is a worm.'), ...$body], 'DcMotor'),
             'servo' => new RecordShape([
-                'ratings' => Field::needed(self::ratingsShape()),
+                'ratings' => Field::needed(self::ratingsShape(self::MOST)),
                 'stall_A' => Field::needed(NumberShape::positive(self::MOST)),
                 'idle_A' => Field::needed(NumberShape::positive(self::MOST)),
                 'travel_deg' => Field::needed(NumberShape::positive(720.0)),

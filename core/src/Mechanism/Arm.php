@@ -97,6 +97,11 @@ final readonly class Arm implements Mechanism
         return $this->inertia_kgm2;
     }
 
+    public function leverM(): float
+    {
+        return max($this->cg_m, $this->payload_m);
+    }
+
     public function evenOverRad(): float
     {
         return self::EVEN_OVER_RAD;

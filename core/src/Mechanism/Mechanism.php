@@ -30,6 +30,9 @@ interface Mechanism
     /** Inertia of all that moves; more than 0 unless the builder says there is none. */
     public function inertiaKgm2(): float;
 
+    /** From the shaft to where it presses when something is in its way, m. */
+    public function leverM(): float;
+
     /** Turn of the shaft over which the static torque hardly changes, rad; INF where it is the same everywhere. */
     public function evenOverRad(): float;
 

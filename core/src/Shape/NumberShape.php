@@ -9,6 +9,8 @@ use Brookstone\Core\Quantity\Units;
 /** A finite number in a range. The unit in messages comes from the suffix of the field's key. */
 final readonly class NumberShape implements Shape
 {
+    private const NEXT_TO_NOTHING = 1e-9;
+
     public function __construct(
         public ?float $min = null,
         public ?float $max = null,
@@ -24,9 +26,10 @@ final readonly class NumberShape implements Shape
         return new self;
     }
 
+    /** With an upper limit there is a lower one too, far under anything that can be measured: numbers stay computable. */
     public static function positive(?float $max = null): self
     {
-        return new self(0.0, $max, minExcluded: true);
+        return new self($max === null ? 0.0 : self::NEXT_TO_NOTHING, $max, minExcluded: true);
     }
 
     public static function notNegative(?float $max = null): self
@@ -101,7 +104,7 @@ final readonly class NumberShape implements Shape
     private function wanted(string $path): string
     {
         $unit = Units::symbolOfKey($path);
-        $say = fn (float $bound): string => Describe::number($this->plain($bound)).($unit === null ? '' : ' '.$unit);
+        $say = fn (float $bound): string => Describe::number($this->plain($bound === self::NEXT_TO_NOTHING ? 0.0 : $bound)).($unit === null ? '' : ' '.$unit);
         $kind = $this->whole ? 'a whole number' : 'a number';
 
         return match (true) {

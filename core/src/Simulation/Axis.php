@@ -18,6 +18,8 @@ final class Axis
 
     private const FAR_RAD = 0.14;            // of the servo's shaft: from 8° on it pushes with all it has, whatever is missing
 
+    private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
+
     private const ARRIVED_SPEED = 0.02;      // of its no-load speed
 
     public readonly Plant $plant;
@@ -193,7 +195,7 @@ final class Axis
         }
         $before = $this->state->angle;
         $happened = [];
-        for ($left = $seconds; $left > 1e-12 && $happened === [];) {
+        for ($left = $seconds, $steps = 0; $left > 1e-12 && $happened === [] && $steps < self::MOST_STEPS; $steps++) {
             $left -= $this->target === null ? $this->step($left) : $this->correct($left);
             $happened = $this->meetStops();
         }

@@ -17,7 +17,7 @@ final readonly class MotionRun
 
     private const POINTS = 100;          // of a traced path, about
 
-    private const MOST_STEPS = 400_000;
+    private const MOST_STEPS = 20_000;
 
     private function __construct(
         public bool $reached,

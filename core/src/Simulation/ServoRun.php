@@ -11,6 +11,10 @@ final readonly class ServoRun
 {
     private const LOOK_S = 0.002; // how finely its path and arrival are seen
 
+    private const LONGEST_S = 30.0;
+
+    private const PATIENCE = 5.0; // a servo that takes so many times its unloaded move, and a second, does not get there
+
     /**
      * @param  list<array{float, float, float}>  $path  time s, position in SI, current A
      */
@@ -22,10 +26,12 @@ final readonly class ServoRun
     {
         $axis = new Axis($motion, $from, 0.0);
         $axis->follow($to, $speed);
+        $unloaded = abs($motion->unit()->toSi($to) - $motion->unit()->toSi($from)) / $axis->plant->travelPerRad * $axis->plant->ratio / max(1e-6, $speed * ($motion->drive?->line()->noLoad_rad_s() ?? 0.0));
+        $looksLeft = (int) ceil(min($giveUp_s, 1.0 + self::PATIENCE * $unloaded, self::LONGEST_S) / self::LOOK_S);
         $unit = $motion->unit();
         $peak = 0.0;
         $path = [[0.0, $unit->toSi($from), 0.0]];
-        for ($looks = 1; $looks * self::LOOK_S <= $giveUp_s; $looks++) {
+        for ($looks = 1; $looks <= $looksLeft; $looks++) {
             $axis->advance(self::LOOK_S);
             $peak = max($peak, $axis->current_A());
             $path[] = [$looks * self::LOOK_S, $unit->toSi($axis->position()), $axis->current_A()];

@@ -21,7 +21,7 @@ final class Stages
             'driven' => Field::needed(NumberShape::whole(1, $mostTeeth), 'Teeth of the driven wheel.'),
             'module_mm' => Field::or(1.0, NumberShape::positive($mostTeeth === null ? null : 20.0), 'Module; for belt and chain the pitch over π.'),
             'backlash_mm' => Field::or(0.0, NumberShape::notNegative($mostTeeth === null ? null : 10.0), 'Play at the pitch circle.'),
-            'efficiency' => Field::or(null, NumberShape::share(), 'Share of the power that passes; 0.95, a worm 0.4 where left out.'),
+            'efficiency' => Field::or(null, $mostTeeth === null ? NumberShape::share() : NumberShape::between(0.01, 1.0), 'Share of the power that passes; 0.95, a worm 0.4 where left out.'),
         ], 'Stage'), $min, $max, 'stages');
     }
 

@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Chain, StoredBuild } from '../api/types';
 import { useBuild } from '../state/BuildContext';
@@ -37,15 +38,22 @@ export function TryPanel() {
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
     const { fix, after, message, drop } = useTrying();
+    const isStale = after !== null && (after.id !== stored.id || after.version !== stored.version); // an edit came in between
     const keep = () => {
-        if (fix !== null && after !== null) {
+        if (fix !== null && after !== null && !isStale) {
             edit(...fix.changes);
             drop();
         }
     };
-    useHotkeys('k', keep, { enabled: after !== null }, [fix, after]);
+    useHotkeys('k', keep, { enabled: after !== null && !isStale }, [fix, after]);
     useHotkeys('escape', drop, { enabled: fix !== null });
-    if (fix === null) {
+    useEffect(() => {
+        if (isStale) {
+            drop();
+        }
+    }, [isStale, drop]);
+    useEffect(() => drop, [stored.id, drop]);
+    if (fix === null || isStale) {
         return null;
     }
     const changes = after === null ? [] : differences(stored, after);

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import type { Chain } from '../api/types';
 import { ChainRow } from '../chain/ChainRow';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
-import { linkPath, MARKER_BG } from '../chain/links';
+import { linkPath, LINKS, MARKER_BG } from '../chain/links';
 import { useTrying } from '../chain/trying';
 import { TryPanel } from '../chain/TryPanel';
 import { useBuild } from '../state/BuildContext';
@@ -23,6 +23,7 @@ export function BuildPage() {
     const mend = assessment.mend;
     const first = assessment.chains[0];
     useHotkeys('t', () => void (mend !== null && begin(stored, mend)), { enabled: mend !== null }, [mend, stored]);
+    useHotkeys('1, 2, 3, 4, 5, 6, 7', (event) => void (first !== undefined && navigate(linkPath(stored.id, first.motion, LINKS[Number(event.key) - 1]!.name))), { useKey: true }, [first]);
     useHotkeys(']', () => void (first !== undefined && navigate(linkPath(stored.id, first.motion, 'task'))), { useKey: true }, [first]);
     return (
         <main className="mx-auto max-w-[1500px] px-6 py-5">

@@ -9,6 +9,7 @@ import { TryPanel } from '../chain/TryPanel';
 import { TorqueChart } from '../charts/TorqueChart';
 import { Mat } from '../mat/Mat';
 import { usePlay } from '../mat/usePlay';
+import { pressesControl } from '../shell/keys';
 import { NotThere } from '../shell/NotThere';
 import { useBuild, useMotion, type MotionHandle } from '../state/BuildContext';
 import { useDrafts } from '../state/drafts';
@@ -48,7 +49,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
         const next = ids[(ids.indexOf(motion.id) + (event.key === ']' ? 1 : -1) + ids.length) % ids.length]!;
         void navigate(linkPath(stored.id, next, station));
     }, { useKey: true }, [stored, motion.id, station]);
-    useHotkeys('space', play.toggle, { preventDefault: true }, [play.toggle]);
+    useHotkeys('space', play.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [play.toggle]);
 
     const Station = STATIONS[station]!;
     const link = chain.links.find((each) => each.link === station)!;

@@ -12,6 +12,7 @@ import { TextInput } from '../fields/PlainFields';
 import * as Parts from '../routine/Parts';
 import { StepList } from '../routine/StepList';
 import { usePlayhead } from '../routine/usePlayhead';
+import { pressesControl } from '../shell/keys';
 import { NotThere } from '../shell/NotThere';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -68,7 +69,7 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
     const scenario = chosen === 'hand' ? null : (scenarios.find((each) => each.id === chosen)?.id ?? fitting?.id ?? null);
     const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario], queryFn: () => api.run(stored.id, routine.id, scenario), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
     const playhead = usePlayhead(trace?.ran_s ?? 0);
-    useHotkeys('space', playhead.toggle, { preventDefault: true }, [playhead.toggle]);
+    useHotkeys('space', playhead.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [playhead.toggle]);
     const verdict = stored.assessment.routines.find((each) => each.id === routine.id);
     return (
         <>

@@ -22,6 +22,7 @@ export function ShelfPage() {
     const fail = (thrown: unknown) => setProblem(thrown instanceof Refused ? thrown.errors.slice(0, 8).map((each) => (each.field === '' ? each.message : `${each.field}: ${each.message}`)) : [String(thrown)]);
     return (
         <>
+            <title>Brookstone</title>
             <header className="flex h-12 items-center justify-between border-b border-line bg-sheet px-4">
                 <Wordmark />
                 <UnitSwitch />

@@ -25,6 +25,7 @@ export function Shell({ children }: { children: ReactNode }) {
     const base = `/builds/${stored.id}`;
     return (
         <>
+            <title>{`${stored.document.name} · Brookstone`}</title>
             <header className="flex h-12 items-center gap-3 border-b border-line bg-sheet px-4">
                 <Wordmark />
                 <span aria-hidden="true" className="text-quiet">

@@ -17,6 +17,7 @@ dataset('planted', fn () => withCodes([
     'drive.peak_margin' => [['motions.0.drive.motor' => Builds::motor('W24-90'), 'motions.0.drive.supply' => 'servos'], Severity::Fails, true],
     'drive.gearbox_limit' => [['motions.0.drive.motor' => ['gearbox_limit_Nm' => 0.2] + Builds::motor('W40-400')], Severity::Fails, true],
     'drive.jam_breaks_gears' => [['motions.2.name' => 'Lift'], Severity::Note, false],
+    'drive.pinches' => [['motions.2.name' => 'Lift'], Severity::Note, false],
     'drive.servo_travel' => [['motions.1.places.1.at' => -130.0], Severity::Fails, true],
     'drive.continuous' => [['motions.0.drive.motor' => Builds::motor('W40-60')], Severity::Fails, true],
     'drive.holding' => [['motions.1.mechanism.mass_kg' => 0.3], Severity::Fails, true],
