@@ -1,0 +1,64 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import type { Build, Routine, Step } from '../api/types';
+import { freeId } from '../pages/AddMotion';
+import { conditions, lacking, listed, newStep, stepsAt, VERBS } from './steps';
+
+const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
+const empty: Build = { ...heron, motions: [], sensors: [], outputs: [] };
+const show = heron.routines.find((routine) => routine.id === 'harbour-show') as Routine;
+
+describe('listing', () => {
+    it('numbers every step, repeats opened', () => {
+        const rows = listed(show.steps);
+        expect(rows.map((row) => row.number)).toEqual(['1', '2', '3', '4', '4.1', '4.2', '4.3', '4.4', '5', '6', '7', '8', '9']);
+        expect(rows[5]!.path).toBe('steps.3.steps.1');
+        expect(rows[5]!.depth).toBe(1);
+    });
+
+    it('finds the list of each row again', () => {
+        for (const row of listed(show.steps)) {
+            const cut = row.path.lastIndexOf('.');
+            expect(stepsAt(show, row.path.slice(0, cut))[Number(row.path.slice(cut + 1))]).toBe(row.step);
+        }
+    });
+
+    it('finds nothing under a step that holds none', () => {
+        expect(stepsAt(show, 'steps.0.steps')).toEqual([]);
+    });
+});
+
+describe('new steps', () => {
+    it.each(VERBS.map((each) => each.verb))('makes a %s step that refers to what there is', (verb) => {
+        const step = newStep(verb, heron) as Step;
+        expect(step.do).toBe(verb);
+        if ('motion' in step) {
+            expect(heron.motions.map((motion) => motion.id)).toContain(step.motion);
+        }
+    });
+
+    it('makes none where the build lacks what it needs, and says what', () => {
+        expect(newStep('home', empty)).toBeNull();
+        expect(newStep('go', empty)).toBeNull();
+        expect(newStep('signal', empty)).toBeNull();
+        expect(newStep('wait', empty)).not.toBeNull();
+        expect([lacking('home'), lacking('signal'), lacking('go')]).toEqual(['Put a switch on a motion first.', 'Add an output first.', 'Add a motion first.']);
+    });
+
+    it('asks for sensors and switches by name', () => {
+        expect(conditions(heron).map((each) => `${each.name} ${each.on}`)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips']);
+    });
+});
+
+describe('short names', () => {
+    it.each([
+        ['Heron neck', [], 'heron-neck'],
+        ['Heron neck', ['heron-neck'], 'heron-neck-2'],
+        ['Heron neck', ['heron-neck', 'heron-neck-2'], 'heron-neck-3'],
+        ['—', [], 'part'],
+        ['x'.repeat(200), [], 'x'.repeat(30)],
+        ['x'.repeat(200), ['x'.repeat(30)], `${'x'.repeat(30)}-2`],
+    ])('makes one of “%s”', (name, taken, id) => {
+        expect(freeId(name, taken)).toBe(id);
+    });
+});

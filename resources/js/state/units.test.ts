@@ -1,0 +1,89 @@
+import { execFileSync } from 'node:child_process';
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { UnitTable } from '../api/types';
+import { gap, significant, UnitBook } from './units';
+
+let book: UnitBook;
+
+beforeAll(() => {
+    // The real table of the core: what is shown must agree with what is computed.
+    const table = execFileSync('php', ['-r', 'require "vendor/autoload.php"; echo json_encode(Brookstone\\Core\\Quantity\\Units::table());'], { encoding: 'utf8' });
+    book = new UnitBook(JSON.parse(table) as UnitTable);
+});
+
+describe('numbers', () => {
+    it.each([
+        [0.34299, 3, '0.343'],
+        [1234.5, 3, '1230'],
+        [-2, 3, '−2'],
+        [0, 3, '0'],
+        [-0, 3, '0'],
+        [99.96, 3, '100'],
+        [0.00012, 3, '0.00012'],
+        [0.5, 6, '0.5'],
+        [Infinity, 3, '0'],
+        [NaN, 3, '0'],
+    ])('writes %s with %s figures as %s', (value, figures, text) => {
+        expect(significant(value, figures)).toBe(text);
+    });
+
+    it('rounds as the core does', () => {
+        const values = [0.34299, 12.345, 1e-5, 99.95, 123456, 5.556, 0.1 + 0.2, 1 / 3];
+        const core = execFileSync('php', ['-r', `require "vendor/autoload.php"; foreach (json_decode('${JSON.stringify(values)}') as $v) echo Brookstone\\Core\\Quantity\\Format::significant((float) $v, 3), "\\n";`], { encoding: 'utf8' });
+        expect(values.map((value) => significant(value, 3))).toEqual(core.trim().split('\n'));
+    });
+
+    it('sets a degree close to its number and a unit apart', () => {
+        expect([gap('°'), gap('%'), gap(''), gap('mm')]).toEqual(['', '', '', ' ']);
+    });
+});
+
+describe('units', () => {
+    it.each([
+        ['mass_kg', 'kg'],
+        ['spring_Nm_per_deg', 'N·m/°'],
+        ['speed_deg_s', '°/s'],
+        ['give_up_s', 's'],
+        ['duty', ''],
+    ])('knows that %s is kept in %s', (key, symbol) => {
+        expect(book.keptIn(key)).toBe(symbol);
+    });
+
+    it('goes there and back in every unit', () => {
+        for (const symbol of ['mm', 'oz', 'kg·cm', 's/60°', 'rpm', 'lbf', 'oz·in²', '%']) {
+            expect(book.fromSi(book.toSi(2.5, symbol), symbol)).toBeCloseTo(2.5, 12);
+        }
+    });
+
+    it('shows nothing endless for a unit that counts the other way round', () => {
+        expect(book.fromSi(0, 's/60°')).toBe(0);
+    });
+
+    it('prefers the larger unit from one of it up', () => {
+        expect(book.preferred('mass', 'metric', 0.9)).toBe('g');
+        expect(book.preferred('mass', 'metric', 1)).toBe('kg');
+        expect(book.preferred('mass', 'inch', 0.2)).toBe('oz');
+        expect(book.preferred('torque', 'bench', 1)).toBe('kg·cm');
+        expect(book.preferred('voltage', 'inch', 1)).toBe('V');
+    });
+
+    it('keeps a unit that it does not know as it is', () => {
+        expect(book.fromSi(3, 'furlong')).toBe(3);
+        expect(book.dimension('furlong')).toBe('number');
+    });
+});
+
+describe('sentences', () => {
+    const sentence = { template: 'It needs {needs} at {at}, not {missing}.', values: { needs: { si: 0.343, dimension: 'torque' }, at: { si: Math.PI / 2, dimension: 'angle' } }, text: '' };
+
+    it('says them in each system', () => {
+        expect(book.say(sentence, 'metric')).toBe('It needs 0.343 N·m at 90°, not {missing}.');
+        expect(book.say(sentence, 'bench')).toContain('3.5 kg·cm');
+        expect(book.say(sentence, 'inch')).toContain('48.6 oz·in');
+    });
+
+    it('sets number and unit apart', () => {
+        expect(book.parts({ si: 0.012, dimension: 'length' }, 'metric')).toEqual({ number: '12', unit: 'mm' });
+        expect(book.text({ si: 0.4, dimension: 'share' }, 'metric')).toBe('40%');
+    });
+});
