@@ -98,11 +98,12 @@ final class Mending
         $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
         $facts = $subject->facts;
         $through = $subject->motion->train->ratio() * $subject->motion->train->efficiency();
+        $bare = $subject->with($subject->motion->withDrive(null)); // each drive brings a rotor of its own: sift without any
         $likely = [];
         foreach ($drives as $code => $drive) {
             $line = $drive->line($present->supply->volts_V, $present->duty);
             if ($drive->supplyFit($present->supply->volts_V) === SupplyFit::Fits && $line->stall_A <= $present->supply->max_A
-                && $line->stall_Nm >= self::neededStall($subject, $drive->isPositional())) {
+                && $line->stall_Nm >= self::neededStall($bare, $drive->isPositional())) {
                 $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);
             }
         }

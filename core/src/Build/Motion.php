@@ -86,7 +86,7 @@ final readonly class Motion
         return Plant::through($this->mechanism, $this->train, $this->drive?->motor);
     }
 
-    public function withDrive(DriveChoice $drive): self
+    public function withDrive(?DriveChoice $drive): self
     {
         return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $drive, $this->train, $this->stops);
     }

@@ -1,9 +1,11 @@
 import type { Hoist, Motion, SwitchRunOn } from '../api/types';
+import { useSpeaking } from '../state/UnitsContext';
 import { Bar, SwitchMark } from './ArmDrawing';
 import { hoistShape, type Frame } from './geometry';
 
 /** A load on a cord under its drum, with the heights that have a name. */
 export function HoistDrawing({ motion, hoist, frame, position, positions, runOn, color }: { motion: Motion; hoist: Hoist; frame: Frame; position: number; positions: number[]; runOn: SwitchRunOn[]; color: string }) {
+    const { text } = useSpeaking();
     const { drum, radius, load } = hoistShape(hoist, positions);
     const centre = frame.at(drum);
     const height = position * 1000;
@@ -25,7 +27,7 @@ export function HoistDrawing({ motion, hoist, frame, position, positions, runOn,
                         <g key={place.id}>
                             <line x1={cordX - side / 2} x2={at.x} y1={at.y} y2={at.y} stroke="var(--color-mat-quiet)" strokeDasharray="2 4" />
                             <text x={at.x + 14} y={at.y + 4}>
-                                {place.name} {Math.round(place.at * 10000) / 10} mm
+                                {place.name} {text({ si: place.at, dimension: 'length' })}
                             </text>
                         </g>
                     );

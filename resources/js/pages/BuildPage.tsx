@@ -48,6 +48,7 @@ export function BuildPage() {
             <div className="mt-4 empty:hidden">
                 <TryPanel />
             </div>
+            {assessment.chains.length === 0 && <FirstSteps />}
             <ul className="mt-5 space-y-4">
                 {assessment.chains.map((chain) => (
                     <ChainBlock key={chain.motion} chain={chain} isTold={chain.motion === assessment.first} />
@@ -80,6 +81,30 @@ export function BuildPage() {
             </section>
             <AddMotion open={isAdding} onClose={() => setAdding(false)} />
         </main>
+    );
+}
+
+const NEEDED = [
+    ['A kitchen scale', 'weighs the part finished: with its paint, costume and wires. A guess will do to begin with; the program then says what 30 % more would do.'],
+    ['A pencil and a ruler', 'find where it balances, and how far that is from its pivot. For something lifted, measure the drum instead.'],
+    ['Your hand and a watch', 'move it the way it should move, and take the time.'],
+] as const;
+
+/** What to measure before the first motion is added, and with what. */
+function FirstSteps() {
+    return (
+        <section aria-label="What you need" className="mt-6 max-w-3xl border border-line bg-sheet px-5 py-4">
+            <h2 className="text-[1.05rem]">What you need</h2>
+            <dl className="mt-2 grid grid-cols-[12rem_1fr] gap-y-2">
+                {NEEDED.map(([what, does]) => (
+                    <div key={what} className="contents">
+                        <dt className="font-semibold">{what}</dt>
+                        <dd>{does}</dd>
+                    </div>
+                ))}
+            </dl>
+            <p className="mt-3 text-quiet">For example: a drawbridge of 500 g that balances 160 mm from its pivot, up by 80° in 4 s, and staying put with the power off.</p>
+        </section>
     );
 }
 
