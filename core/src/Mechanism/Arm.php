@@ -20,6 +20,9 @@ final readonly class Arm implements Mechanism
 
     public float $inertia_kgm2;
 
+    /** Torque of the weight at horizontal that the counterweight leaves; kept, because a run asks for it at every step. */
+    private float $left_Nm;
+
     /**
      * @param  float  $mass_kg  of the arm itself, > 0
      * @param  float  $cg_m  from the pivot to its centre of mass, > 0
@@ -51,6 +54,7 @@ final readonly class Arm implements Mechanism
         ImpossibleValue::unlessNotNegative('spring_Nm_per_deg', $spring_Nm_per_deg);
         $this->inertia_kgm2 = $inertia_kgm2 ?? self::pointInertia($mass_kg, $cg_m, $payload_kg, $payload_m);
         ImpossibleValue::unlessPositive('inertia_kgm2', $this->inertia_kgm2);
+        $this->left_Nm = $this->gravityNm() - $counterbalance_Nm;
     }
 
     /** Inertia of two points of mass about the pivot, Σ m r², in kg·m². */
@@ -83,8 +87,9 @@ final readonly class Arm implements Mechanism
     /** T(θ) = (Σ m r g − counterbalance)·cos θ + spring·(θ − rest) */
     public function staticTorqueNm(float $position): float
     {
-        return ($this->gravityNm() - $this->counterbalance_Nm) * cos($position)
-            + $this->spring_Nm_per_deg * ($position / Constants::RAD_PER_DEG - $this->spring_rest_deg);
+        $weight = $this->left_Nm * cos($position);
+
+        return $this->spring_Nm_per_deg === 0.0 ? $weight : $weight + $this->spring_Nm_per_deg * ($position / Constants::RAD_PER_DEG - $this->spring_rest_deg);
     }
 
     public function frictionNm(): float

@@ -12,7 +12,7 @@ final class Axis
 {
     private const AT_REST_RAD_S = 1e-5;      // of the output shaft: slower than this is still
 
-    private const SERVO_STEP_S = 0.001;      // a servo corrects at least this often
+    private const SERVO_STEP_S = 0.002;      // a servo corrects at least this often
 
     private const SERVO_BAND_RAD = 0.035;    // of the servo's shaft: within 2° it pushes in proportion to what is missing
 
@@ -20,7 +20,7 @@ final class Axis
 
     private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
 
-    private const ARRIVED_SPEED = 0.02;      // of its no-load speed
+    private const ARRIVED_SPEED = 0.05;      // of its no-load speed
 
     public readonly Plant $plant;
 
@@ -31,6 +31,10 @@ final class Axis
     private int $command = 1;
 
     private bool $powered = false;
+
+    private readonly float $lowest;          // hard stops, shaft rad; endless where there is none
+
+    private readonly float $highest;
 
     private readonly ?TorqueLine $full;      // the drive at its usual speed
 
@@ -59,6 +63,8 @@ final class Axis
         $this->plant = $motion->plant();
         $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
         $this->full = $motion->drive?->line();
+        $this->lowest = $motion->stops->hard_low === null ? -INF : $this->shaftAngle($motion->stops->hard_low);
+        $this->highest = $motion->stops->hard_high === null ? INF : $this->shaftAngle($motion->stops->hard_high);
         if ($motion->isAbsolute()) {
             $this->target = $this->commanded = $this->state->angle;
             $this->powered = true;
@@ -125,7 +131,7 @@ final class Axis
         $this->place = null;
         $this->ramp_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->plant->ratio;
         $this->commanded = $this->state->angle;
-        $this->order(null, 1, true, $this->plant->stateAt($this->motion->unit()->toSi($at))->angle);
+        $this->order(null, 1, true, $this->shaftAngle($at));
     }
 
     public function hasArrived(): bool
@@ -175,6 +181,12 @@ final class Axis
     {
         $this->pending = [[$line, $command, $powered, $target, $target !== null && $this->ramp_rad_s === INF ? $target : $this->commanded]];
         $this->delay_s = $this->driver_s;
+    }
+
+    /** @param  float  $at in the motion's own unit */
+    private function shaftAngle(float $at): float
+    {
+        return $this->plant->stateAt($this->motion->unit()->toSi($at))->angle;
     }
 
     private function full(): TorqueLine
@@ -239,20 +251,15 @@ final class Axis
     /** @return list<array{string, float, float}> */
     private function meetStops(): array
     {
-        $position = $this->position();
-        $stops = $this->motion->stops;
-        $stop = match (true) {
-            $stops->hard_low !== null && $position <= $stops->hard_low => -1,
-            $stops->hard_high !== null && $position >= $stops->hard_high => 1,
-            default => 0,
-        };
+        $angle = $this->state->angle;
+        $stop = $angle <= $this->lowest ? -1 : ($angle >= $this->highest ? 1 : 0);
         if ($stop === 0 || $this->state->speed * $stop <= 0.0) {
             $this->atStop = $stop === 0 ? 0 : $this->atStop;
 
             return [];
         }
         $hit = ['hits', $this->speed(), $this->plant->kinetic_J($this->state)];
-        $this->state->angle = $this->plant->stateAt($this->motion->unit()->toSi((float) ($stop < 0 ? $stops->hard_low : $stops->hard_high)))->angle;
+        $this->state->angle = $stop < 0 ? $this->lowest : $this->highest;
         $this->state->speed = 0.0;
         $again = $this->atStop === $stop;
         $this->atStop = $stop;
