@@ -110,11 +110,12 @@ final class Mending
         arsort($likely);
         foreach (array_slice(array_map(strval(...), array_keys($likely)), 0, self::TRIES) as $code) {
             $drive = $drives[$code];
-            if (self::mends($subject->with($subject->motion->withDrive(new DriveChoice($drive, $present->supply, $present->duty))))) {
+            $changed = $subject->with($subject->motion->withDrive(new DriveChoice($drive, $present->supply, $present->duty)));
+            if (self::mends($changed)) {
                 return new Fix(
                     new Sentence("Take {$code}: it stalls at {stall} for {needs}", [
                         'stall' => Quantity::of($drive->line($present->supply->volts_V, $present->duty)->stall_Nm * $through, 'N·m'),
-                        'needs' => Quantity::of($facts->peak_Nm(), 'N·m'),
+                        'needs' => Quantity::of($changed->facts->peak_Nm(), 'N·m'),
                     ]),
                     [new Change($subject->path.'.drive.motor', Drives::write($drive))],
                 );
