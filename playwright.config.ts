@@ -4,7 +4,8 @@ const port = Number(process.env.BROWSER_PORT ?? 8123);
 
 export default defineConfig({
     testDir: 'tests/Browser',
-    timeout: 40_000,
+    timeout: 90_000,
+    expect: { timeout: 12_000 },
     workers: 2,
     fullyParallel: false,
     reporter: [['list']],
@@ -16,5 +17,5 @@ export default defineConfig({
             args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
         },
     },
-    webServer: { command: `bin/support/test-server ${port}`, url: `http://127.0.0.1:${port}/`, timeout: 60_000, reuseExistingServer: false },
+    webServer: { command: `bin/support/test-server ${port}`, url: `http://127.0.0.1:${port}/`, timeout: 120_000, reuseExistingServer: false },
 });

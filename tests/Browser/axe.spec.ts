@@ -3,7 +3,7 @@ import { copyOf, expect, seesNothingWrong, test } from './support';
 const VIEWS = ['', '/motions/drawbridge/task', '/motions/drawbridge/load', '/motions/drawbridge/drive', '/motions/drawbridge/train', '/motions/drawbridge/stops', '/motions/tide/load', '/routines/harbour-show', '/log'];
 
 test('axe finds nothing on any screen', async ({ page, request }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     const id = await copyOf(request, 'heron-wharf');
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Heron Wharf' }).first()).toBeVisible();
@@ -15,7 +15,7 @@ test('axe finds nothing on any screen', async ({ page, request }) => {
 });
 
 test('axe finds nothing on sheets, tries, errors and open editors', async ({ page, request }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(240_000);
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/motions/drawbridge/load`, { waitUntil: 'networkidle' });
     await page.getByLabel('Mass of the arm').fill('nonsense');
