@@ -23,7 +23,9 @@ final class Curves
         $unit = $motion->unit();
         $move = $motion->move();
         $friction = $motion->mechanism->frictionNm();
-        $positions = $static = $rising = $falling = [];
+        $accel = $move->peakAccel() / $motion->mechanism->travelPerRad() * ($motion->mechanism->inertiaKgm2() + $motion->rotorAtLoad());
+        $limit = $motion->drive === null ? INF : $facts->stallAtLoad_Nm();
+        $positions = $static = $rising = $falling = $speedingUp = $overLimit = [];
         [$low, $high] = self::range($subject);
         for ($i = 0; $i <= self::POINTS; $i++) {
             $at = $low + ($high - $low) * $i / self::POINTS;
@@ -32,8 +34,9 @@ final class Curves
             $static[] = self::figures($torque);
             $rising[] = self::figures($torque + $friction);
             $falling[] = self::figures($torque - $friction);
+            $speedingUp[] = self::figures($torque + $friction + $accel);
+            $overLimit[] = abs($torque) > $limit;
         }
-        $accel = abs($move->distance()) / $motion->mechanism->travelPerRad() / $move->seconds ** 2 * 4.5;
 
         return [
             'position_unit' => $unit->value,
@@ -41,7 +44,8 @@ final class Curves
             'static_Nm' => $static,
             'rising_Nm' => $rising,
             'falling_Nm' => $falling,
-            'accel_Nm' => self::figures($accel * ($motion->mechanism->inertiaKgm2() + $motion->rotorAtLoad())),
+            'speeding_up_Nm' => $speedingUp,
+            'over_limit' => $overLimit,
             'limit_Nm' => $motion->drive === null ? null : self::figures($facts->stallAtLoad_Nm()),
             'continuous_Nm' => $motion->drive === null ? null : self::figures($facts->stallAtLoad_Nm() * $facts->continuousShare(
                 $subject->build->settings->motor_continuous_share, $subject->build->settings->servo_continuous_share,

@@ -9,8 +9,6 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
-use Brookstone\Core\Mechanism\Arm;
-use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Quantity\Quantity;
 
 /** What the motion is asked to do, and how surely its figures are known. */
@@ -45,12 +43,7 @@ final class TaskJudge implements Judge
 
     private function guess(Subject $subject): Finding
     {
-        $mechanism = $subject->motion->mechanism;
-        $mass = match (true) {
-            $mechanism instanceof Arm => $mechanism->mass_kg,
-            $mechanism instanceof Hoist => $mechanism->mass_kg,
-            default => null,
-        };
+        $mass = $subject->motion->mechanism->massKg();
         $margin = $subject->facts->margin();
         $fails = $margin !== null && $margin >= 1.0 && $margin / self::GUESS < 1.0;
 
@@ -58,7 +51,7 @@ final class TaskJudge implements Judge
             'The mass is a guess. Finished parts often weigh {more} more than guessed'
                 .($margin === null ? '.' : '; the margin of {margin} × would then be {then} ×.'),
             ['more' => Quantity::share(self::GUESS - 1)] + ($margin === null ? [] : ['margin' => Quantity::number($margin), 'then' => Quantity::number($margin / self::GUESS)]),
-        ), $mass === null ? [] : [new Fix(
+        ), [new Fix(
             new Sentence('Reckon with {mass}', ['mass' => Quantity::of($mass * self::GUESS, 'kg')]),
             [new Change($subject->path.'.mechanism.mass_kg', $mass * self::GUESS), new Change($subject->path.'.task.mass_guessed', false)],
         )]);

@@ -33,6 +33,11 @@ final readonly class Move
         return $this->profile->peakSpeed() * abs($this->distance()) / $this->seconds;
     }
 
+    public function peakAccel(): float
+    {
+        return $this->profile->peakAccel() * abs($this->distance()) / $this->seconds ** 2;
+    }
+
     public function back(): self
     {
         return new self($this->to, $this->from, $this->seconds, $this->profile);

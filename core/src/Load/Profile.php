@@ -19,6 +19,12 @@ enum Profile: string
         return $this === self::Trapezoid ? 1.5 : M_PI / 2;
     }
 
+    /** Largest acceleration, as a multiple of Δ/T². */
+    public function peakAccel(): float
+    {
+        return $this === self::Trapezoid ? 4.5 : M_PI ** 2 / 2;
+    }
+
     /** @return list<array{float, float}> parts of the time 0…1 in which the acceleration does not jump */
     public function pieces(): array
     {

@@ -102,6 +102,11 @@ final readonly class Arm implements Mechanism
         return $this->inertia_kgm2;
     }
 
+    public function massKg(): float
+    {
+        return $this->mass_kg;
+    }
+
     public function leverM(): float
     {
         return max($this->cg_m, $this->payload_m);

@@ -101,6 +101,11 @@ final readonly class Hoist implements Mechanism
         return ($this->mass_kg + $this->counterweight_kg) * $this->travelPerRad() ** 2;
     }
 
+    public function massKg(): float
+    {
+        return $this->mass_kg;
+    }
+
     public function leverM(): float
     {
         return $this->travelPerRad();

@@ -30,6 +30,9 @@ interface Mechanism
     /** Inertia of all that moves; more than 0 unless the builder says there is none. */
     public function inertiaKgm2(): float;
 
+    /** Mass of the thing itself, kg, as its document gives it under `mass_kg`; > 0. */
+    public function massKg(): float;
+
     /** From the shaft to where it presses when something is in its way, m. */
     public function leverM(): float;
 

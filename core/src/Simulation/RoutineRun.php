@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Trigger;
@@ -90,10 +91,27 @@ final class RoutineRun
             'start_s' => $this->start_s,
             'end_s' => $this->end_s,
             'took_s' => $this->start_s === null || $this->end_s === null ? null : round($this->end_s - $this->start_s, 9),
+            'verdict' => $this->verdict()->value,
             'target_s' => $this->routine->target_s,
             'ran_s' => $world->now(),
             ...$world->recorder->written(),
         ];
+    }
+
+    /** It fails when it faults or takes longer than asked for, and is tight just within that. */
+    private function verdict(): Verdict
+    {
+        if ($this->start_s === null || $this->end_s === null) {
+            return Verdict::NotSaid;
+        }
+        $took = $this->end_s - $this->start_s;
+        $target = $this->routine->target_s ?? INF;
+
+        return match (true) {
+            $this->fault !== null || $took > $target => Verdict::Fails,
+            $took > $target * (1 - $this->world->build->settings->over_time_share) => Verdict::Tight,
+            default => Verdict::Holds,
+        };
     }
 
     private function isOver(): bool

@@ -17,7 +17,7 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
     const shownUnit = curves.position_unit === 'deg' ? '°' : book.preferred('length', system);
     const place = (own: number) => book.fromSi(book.toSi(own, positionUnit), shownUnit);
 
-    const speedingUp = curves.rising_Nm.map((each) => each + curves.accel_Nm);
+    const speedingUp = curves.speeding_up_Nm;
     const need = Math.max(...speedingUp.map(Math.abs), ...curves.falling_Nm.map(Math.abs), 1e-9);
     const limit = curves.limit_Nm;
     const limitFits = limit !== null && limit <= need * 2.5;

@@ -4,7 +4,7 @@ import { MARKER_COLOR } from '../chain/links';
 import { useSpeaking } from '../state/UnitsContext';
 import { significant } from '../state/units';
 import { ArmDrawing } from './ArmDrawing';
-import { angleOf, extent, Frame, lookUp } from './geometry';
+import { angleOf, extent, Frame, lookUp, nearest } from './geometry';
 import { HoistDrawing } from './HoistDrawing';
 import { MatGround } from './MatGround';
 
@@ -28,7 +28,7 @@ export function Mat({ motion, curves, position, onPosition, width, height, play 
     const unit = curves.position_unit === 'deg' ? '°' : 'm';
     const quantity = { si: book.toSi(position, unit), dimension: unit === '°' ? 'angle' : 'length' };
     const needed = lookUp(curves.positions, curves.static_Nm, position);
-    const over = curves.limit_Nm !== null && Math.abs(needed) > curves.limit_Nm;
+    const over = nearest(curves.positions, curves.over_limit, position);
 
     const move = (to: number) => onPosition(Math.max(low, Math.min(high, to)));
     const drag = (event: PointerEvent) => {

@@ -112,6 +112,12 @@ export function lookUp(positions: number[], values: number[], position: number):
     return values[i]! + (values[i + 1]! - values[i]!) * part;
 }
 
+/** The entry of a table over the travel that is nearest to a position. */
+export function nearest<T>(positions: number[], values: T[], position: number): T | undefined {
+    const last = positions.length - 1;
+    return values[Math.max(0, Math.min(last, Math.round(((position - positions[0]!) / (positions[last]! - positions[0]! || 1)) * last)))];
+}
+
 /** Where a recorded run is at a time. */
 export function runAt(times: number[], positions: number[], time: number): number {
     const next = times.findIndex((each) => each >= time);

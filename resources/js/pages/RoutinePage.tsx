@@ -123,14 +123,14 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
     );
 }
 
+const BORDER = { fails: 'border-fails', tight: 'border-tight', holds: 'border-holds', not_said: 'border-line' } as const;
+
 function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Routine }) {
     if (trace === undefined) {
         return <p className="text-quiet">Running it…</p>;
     }
-    const late = trace.took_s !== null && routine.target_s !== null && trace.took_s > routine.target_s;
-    const bad = trace.outcome === 'faulted' || late;
     return (
-        <section aria-label="Result of the run" className={`border-l-4 pl-3 ${bad ? 'border-fails' : trace.outcome === 'finished' ? 'border-holds' : 'border-line'}`}>
+        <section aria-label="Result of the run" className={`border-l-4 pl-3 ${BORDER[trace.verdict]}`}>
             <p className="figure">
                 {trace.outcome === 'finished' && `Takes ${significant(trace.took_s ?? 0, 3)} s`}
                 {trace.outcome === 'faulted' && 'Gives up'}

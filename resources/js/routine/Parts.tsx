@@ -4,6 +4,15 @@ import { QuantityField } from '../fields/QuantityField';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
 
+/** What can be added beside the motions, with its first name. */
+const ADDED = [
+    { list: 'sensors', kind: 'beam', name: 'Beam' },
+    { list: 'sensors', kind: 'press', name: 'Button' },
+    { list: 'outputs', kind: 'lamp', name: 'Lamp' },
+    { list: 'outputs', kind: 'sound', name: 'Sound' },
+    { list: 'outputs', kind: 'relay', name: 'Relay' },
+] as const;
+
 const SMALL = 'border border-line bg-well px-2 py-0.5 hover:bg-ground';
 
 function words(trigger: Trigger, build: Build): string {
@@ -81,21 +90,11 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                 ))}
             </ul>
             <div className="flex flex-wrap gap-1 py-1">
-                <button type="button" className={SMALL} onClick={() => add('sensors', 'beam', 'Beam')}>
-                    Add a beam
-                </button>
-                <button type="button" className={SMALL} onClick={() => add('sensors', 'press', 'Button')}>
-                    Add a button
-                </button>
-                <button type="button" className={SMALL} onClick={() => add('outputs', 'lamp', 'Lamp')}>
-                    Add a lamp
-                </button>
-                <button type="button" className={SMALL} onClick={() => add('outputs', 'sound', 'Sound')}>
-                    Add a sound
-                </button>
-                <button type="button" className={SMALL} onClick={() => add('outputs', 'relay', 'Relay')}>
-                    Add a relay
-                </button>
+                {ADDED.map(({ list, kind, name }) => (
+                    <button key={kind} type="button" className={SMALL} onClick={() => add(list, kind, name)}>
+                        Add a {name.toLowerCase()}
+                    </button>
+                ))}
             </div>
         </details>
     );

@@ -122,3 +122,21 @@ it('draws the whole range with its limit, in tables that fit each other', functi
         expect($rising - $curves['falling_Nm'][$i])->toBeAbout(0.04, 1e-3);
     }
 });
+
+it('adds what the wanted profile asks for to what rises', function (string $profile, float $share) {
+    $curves = Builds::assessed(Builds::planted(['motions.0.task.profile' => $profile]))->chain('lid')->curves;
+    $motion = Builds::sound()->motions['lid'];
+    $inertia = $motion->mechanism->inertiaKgm2() + $motion->rotorAtLoad();
+
+    expect($curves['speeding_up_Nm'][0] - $curves['rising_Nm'][0])->toBeAbout($share * deg2rad(70) / 2.5 ** 2 * $inertia, 1e-3);
+})->with([['trapezoid', 4.5], ['cosine', M_PI ** 2 / 2]]);
+
+it('marks where the weight alone is more than the drive has', function () {
+    $curves = Builds::assessed(Builds::demo('heron-wharf'))->chain('drawbridge')->curves;
+    foreach ($curves['static_Nm'] as $i => $static) {
+        expect($curves['over_limit'][$i])->toBe($static > $curves['limit_Nm']);
+    }
+
+    expect(array_unique($curves['over_limit']))->toHaveCount(2)
+        ->and(array_filter(Builds::assessed(Builds::planted(['motions.0.drive' => null]))->chain('lid')->curves['over_limit']))->toBe([]);
+});

@@ -129,3 +129,7 @@ it('stays between the hard stops whatever the routine does', function (int $seed
         ->and(min($trace['motions'][2]['position']))->toBeGreaterThanOrEqual(-0.01 - 1e-6)
         ->and(max($trace['motions'][2]['position']))->toBeLessThanOrEqual(0.11 + 1e-6);
 })->with(range(1, 12));
+
+it('says whether the run was in time', function (?float $target, string $verdict) {
+    expect(ran(Builds::planted(['routines.1.target_s' => $target]))['verdict'])->toBe($verdict);
+})->with([[null, 'holds'], [20.0, 'holds'], [9.5, 'tight'], [5.0, 'fails']]);
