@@ -159,6 +159,7 @@ final class Schemas
         return self::record('Curves', [
             'position_unit' => ChoiceShape::of('deg', 'm'),
             'positions' => $numbers,
+            'follower' => $numbers,
             'static_Nm' => $numbers,
             'rising_Nm' => $numbers,
             'falling_Nm' => $numbers,

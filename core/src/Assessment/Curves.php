@@ -22,25 +22,32 @@ final class Curves
         $facts = $subject->facts;
         $unit = $motion->unit();
         $move = $motion->move();
-        $friction = $motion->mechanism->frictionNm();
-        $accel = $move->peakAccel() / $motion->mechanism->travelPerRad() * ($motion->mechanism->inertiaKgm2() + $motion->rotorAtLoad());
+        $mechanism = $motion->mechanism;
+        $accel = $move->peakAccel() / $mechanism->travelPerRad();
+        $followed = [];
         $limit = $motion->drive === null ? INF : $facts->stallAtLoad_Nm();
         $positions = $static = $rising = $falling = $speedingUp = $overLimit = [];
         [$low, $high] = self::range($subject);
         for ($i = 0; $i <= self::POINTS; $i++) {
             $at = $low + ($high - $low) * $i / self::POINTS;
-            $torque = $motion->mechanism->staticTorqueNm($at);
+            $torque = $mechanism->staticTorqueNm($at);
+            $friction = $mechanism->frictionNm($at);
+            $follower = $mechanism->follower($at);
+            if ($follower !== null) {
+                $followed[] = self::figures($follower);
+            }
             $positions[] = self::figures($unit->fromSi($at));
             $static[] = self::figures($torque);
             $rising[] = self::figures($torque + $friction);
             $falling[] = self::figures($torque - $friction);
-            $speedingUp[] = self::figures($torque + $friction + $accel);
+            $speedingUp[] = self::figures($torque + $friction + $accel * ($mechanism->inertiaKgm2($at) + $motion->rotorAtLoad()));
             $overLimit[] = abs($torque) > $limit;
         }
 
         return [
             'position_unit' => $unit->value,
             'positions' => $positions,
+            'follower' => $followed,
             'static_Nm' => $static,
             'rising_Nm' => $rising,
             'falling_Nm' => $falling,

@@ -53,7 +53,7 @@ final class Facts
      */
     public function peak_Nm(): float
     {
-        return max($this->there()->peak_Nm, $this->back()->peak_Nm, $this->there()->static_peak_Nm + $this->motion->mechanism->frictionNm());
+        return max($this->there()->peak_Nm, $this->back()->peak_Nm, $this->there()->steady_peak_Nm);
     }
 
     public function rms_Nm(): float

@@ -37,7 +37,7 @@ final class LoadJudge implements Judge
         if ($motion->mechanism instanceof Hoist && $motion->mechanism->lineLowerN() <= self::TIE * $motion->mechanism->lineRaiseN()) {
             $findings[] = HoistLoad::willNotLower($motion->mechanism, $subject->path.'.mechanism.friction_N', Severity::Fails);
         }
-        $moving = $facts->peak_Nm() - max($there->static_peak_Nm, 0.0) - $motion->mechanism->frictionNm();
+        $moving = $facts->peak_Nm() - $there->steady_peak_Nm;
         if ($moving > self::INERTIA_SHARE * $facts->peak_Nm()) {
             $findings[] = new Finding('load.mostly_inertia', Severity::Note, $subject->path.'.task.move_s', new Sentence(
                 'Most of its {peak} goes into speeding it up. Half the time would need four times as much for that; twice the time a quarter.',

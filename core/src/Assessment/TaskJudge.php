@@ -43,17 +43,18 @@ final class TaskJudge implements Judge
 
     private function guess(Subject $subject): Finding
     {
-        $mass = $subject->motion->mechanism->massKg();
+        $masses = array_filter($subject->motion->mechanism->masses());
+        $key = array_key_first($masses);
         $margin = $subject->facts->margin();
         $fails = $margin !== null && $margin >= 1.0 && $margin / self::GUESS < 1.0;
 
-        return new Finding('task.mass_guessed', $fails ? Severity::Tight : Severity::Note, $subject->path.'.mechanism.mass_kg', new Sentence(
+        return new Finding('task.mass_guessed', $fails ? Severity::Tight : Severity::Note, $subject->path.'.mechanism.'.($key ?? 'kind'), new Sentence(
             'The mass is a guess. Finished parts often weigh {more} more than guessed'
                 .($margin === null ? '.' : '; the margin of {margin} × would then be {then} ×.'),
             ['more' => Quantity::share(self::GUESS - 1)] + ($margin === null ? [] : ['margin' => Quantity::number($margin), 'then' => Quantity::number($margin / self::GUESS)]),
-        ), [new Fix(
-            new Sentence('Reckon with {mass}', ['mass' => Quantity::of($mass * self::GUESS, 'kg')]),
-            [new Change($subject->path.'.mechanism.mass_kg', $mass * self::GUESS), new Change($subject->path.'.task.mass_guessed', false)],
+        ), $key === null ? [] : [new Fix(
+            new Sentence('Reckon with {mass}', ['mass' => Quantity::of($masses[$key] * self::GUESS, 'kg')]),
+            [...array_map(fn (string $each): Change => new Change("{$subject->path}.mechanism.{$each}", $masses[$each] * self::GUESS), array_keys($masses)), new Change($subject->path.'.task.mass_guessed', false)],
         )]);
     }
 }

@@ -11,7 +11,6 @@ use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Quantity\Constants;
-use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
@@ -31,7 +30,7 @@ final readonly class ArmLoad implements Calculator
 
     public function inputs(): RecordShape
     {
-        $arm = Mechanisms::shapes()['arm']->fields;
+        $arm = Mechanisms::calculated('arm')->fields;
         unset($arm['inertia_kgm2']);
 
         return new RecordShape([
@@ -39,8 +38,7 @@ final readonly class ArmLoad implements Calculator
             'inertia_kgm2' => Field::or(null, NumberShape::positive(), 'About the pivot, all of it, counterweight too.'),
             'from_deg' => Field::needed(NumberShape::between(-720.0, 720.0), 'Angle at the start, from horizontal, up positive.'),
             'to_deg' => Field::needed(NumberShape::between(-720.0, 720.0), 'Angle at the end.'),
-            'move_s' => Field::needed(NumberShape::positive(), 'Time of the move.'),
-            'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine'), 'How the move spends its time.'),
+            ...Check::time(),
         ]);
     }
 
@@ -54,15 +52,13 @@ final readonly class ArmLoad implements Calculator
 
     public function check(array $inputs, ErrorList $errors): void
     {
-        if ($inputs['from_deg'] !== null && $inputs['from_deg'] === $inputs['to_deg']) {
-            $errors->add('to_deg', 'Must differ from from_deg: a move from a place to the same place is none.');
-        }
+        Check::goesSomewhere($inputs, 'from_deg', 'to_deg', $errors);
     }
 
     public function compute(array $inputs): array
     {
         $inputs['inertia_kgm2'] ??= Arm::pointInertia($inputs['mass_kg'], $inputs['cg_m'], $inputs['payload_kg'], $inputs['payload_m']);
-        $arm = new Arm(...array_intersect_key($inputs, Mechanisms::shapes()['arm']->fields));
+        $arm = new Arm(...array_intersect_key($inputs, Mechanisms::calculated('arm')->fields));
         $degrees = PositionUnit::Degrees;
         $move = new Move($degrees->toSi($inputs['from_deg']), $degrees->toSi($inputs['to_deg']), $inputs['move_s'], Profile::from($inputs['profile']));
         $load = MoveLoad::of($arm, $move);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Calculator;
 
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Shape\ErrorList;
 
 /** The register of calculators, and the one way to run them. */
@@ -14,7 +15,13 @@ final class Calculators
     public static function all(): array
     {
         $all = [];
-        foreach ([new ArmLoad, new HoistLoad, new DcPointCalculator, new ServoPointCalculator, new TrainRatio, new MotionRunCalculator] as $calculator) {
+        foreach ([
+            new ArmLoad, new TurntableLoad, new HoistLoad, new SlideLoad, new WheelsLoad, new CrankLoad, new BallLoad, new SpringLeverLoad,
+            new MoveLoadCalculator('crank_rocker', 'What a figure rocked to and fro by a crank asks of that crank.', PositionUnit::Degrees),
+            new MoveLoadCalculator('feeder', 'What a conveyor or feeder drum asks of its shaft for a step of one item or more.', PositionUnit::Metres),
+            new MoveLoadCalculator('measured', 'What a move needs whose pull was measured with a spring balance.', PositionUnit::Degrees),
+            new DcPointCalculator, new ServoPointCalculator, new StepperPointCalculator, new TrainRatio, new WindingDrum, new MotionRunCalculator,
+        ] as $calculator) {
             $all[$calculator->name()] = $calculator;
         }
 

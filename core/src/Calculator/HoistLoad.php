@@ -12,8 +12,6 @@ use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ErrorList;
-use Brookstone\Core\Shape\Field;
-use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 
 final readonly class HoistLoad implements Calculator
@@ -32,10 +30,7 @@ final readonly class HoistLoad implements Calculator
 
     public function inputs(): RecordShape
     {
-        return Mechanisms::shapes()['hoist']->with([
-            'speed_m_s' => Field::needed(NumberShape::positive(), 'Steady speed of the load.'),
-            'accel_s' => Field::needed(NumberShape::positive(), 'Time to get to that speed.'),
-        ]);
+        return Mechanisms::calculated('hoist')->with(Check::steadySpeed());
     }
 
     public function results(): RecordShape
@@ -49,12 +44,12 @@ final readonly class HoistLoad implements Calculator
 
     public function check(array $inputs, ErrorList $errors): void
     {
-        self::checkCounterweight($inputs, '', $errors);
+        Check::mechanism('hoist', $inputs, '', $errors);
     }
 
     public function compute(array $inputs): array
     {
-        $hoist = new Hoist(...array_intersect_key($inputs, Mechanisms::shapes()['hoist']->fields));
+        $hoist = new Hoist(...array_intersect_key($inputs, Mechanisms::calculated('hoist')->fields));
         $radius = $hoist->drum_radius_m;
         $hold = $hoist->lineHoldN();
         $raise = $hoist->lineRaiseN();
@@ -69,14 +64,6 @@ final readonly class HoistLoad implements Calculator
             'power_raise_W' => ($hoist->weightN() + $hoist->friction_N) * $inputs['speed_m_s'],
             'overhauls' => $overhauls,
         ], 'findings' => $overhauls ? [] : [self::willNotLower($hoist, 'friction_N', Severity::Tight)]];
-    }
-
-    /** @param  array<string, mixed>  $hoist */
-    public static function checkCounterweight(array $hoist, string $under, ErrorList $errors): void
-    {
-        if ($hoist['counterweight_kg'] !== null && $hoist['mass_kg'] !== null && $hoist['counterweight_kg'] >= $hoist['mass_kg']) {
-            $errors->add($under.'counterweight_kg', 'Must be lighter than the load ('.$hoist['mass_kg'].' kg): a cord cannot push.');
-        }
     }
 
     /** The cord goes slack instead of coming down: friction is as large as what pulls on it. */

@@ -20,6 +20,9 @@ use Brookstone\Core\Train\Train;
 
 final readonly class MotionRunCalculator implements Calculator
 {
+    /** Kinds whose positions are degrees. */
+    private const SWUNG = ['arm', 'turntable', 'crank', 'crank_rocker', 'measured'];
+
     public function name(): string
     {
         return 'motion.run';
@@ -32,11 +35,13 @@ final readonly class MotionRunCalculator implements Calculator
 
     public function inputs(): RecordShape
     {
-        $kinds = Mechanisms::shapes();
-        $arm = $kinds['arm']->fields;
-        $arm['inertia_kgm2'] = Field::or(null, NumberShape::positive(), 'About the pivot, all of it, counterweight too.');
+        $kinds = [];
+        foreach (Mechanisms::kinds() as $kind) {
+            $kinds[$kind] = Mechanisms::calculated($kind);
+        }
         $hoist = $kinds['hoist']->fields;
         unset($hoist['lines']);
+        $kinds['hoist'] = new RecordShape($hoist);
 
         return new RecordShape([
             'motor' => Field::needed(Drives::motorShape()->with(['rotor_kgm2' => Field::or(0.0, NumberShape::notNegative(), 'Rotor inertia at its output shaft.')])),
@@ -45,7 +50,7 @@ final readonly class MotionRunCalculator implements Calculator
             'ratio' => Field::needed(NumberShape::positive(), 'Motor turns for one turn of the load.'),
             'efficiency' => Field::or(1.0, NumberShape::share(), 'Of the train, forwards.'),
             'back_efficiency' => Field::or(null, NumberShape::between(0.0, 1.0), 'Of the train when the load drives; 0 is self-locking.'),
-            'mechanism' => Field::needed(new UnionShape('kind', ['arm' => new RecordShape($arm), 'hoist' => new RecordShape($hoist)])),
+            'mechanism' => Field::needed(new UnionShape('kind', $kinds)),
             'from' => Field::needed(NumberShape::any(), 'Degrees, or metres of height.'),
             'to' => Field::needed(NumberShape::any(), 'Degrees, or metres of height.'),
             'give_up_s' => Field::or(20.0, NumberShape::positive(), 'Time after which it gives up.'),
@@ -69,16 +74,17 @@ final readonly class MotionRunCalculator implements Calculator
     public function check(array $inputs, ErrorList $errors): void
     {
         $mechanism = $inputs['mechanism'];
-        if ($inputs['from'] !== null && $inputs['from'] === $inputs['to']) {
-            $errors->add('to', 'Must differ from from: a move from a place to the same place is none.');
+        Check::goesSomewhere($inputs, 'from', 'to', $errors);
+        $kind = $mechanism['kind'] ?? null;
+        if ($kind === null) {
+            return;
         }
+        Check::mechanism($kind, $mechanism, 'mechanism.', $errors);
+        $isSwung = in_array($kind, self::SWUNG, true);
         foreach (['from', 'to'] as $end) {
-            if (($mechanism['kind'] ?? null) === 'arm' && abs($inputs[$end] ?? 0.0) > 720.0) {
+            if ($isSwung && abs($inputs[$end] ?? 0.0) > 720.0) {
                 $errors->add($end, 'Must be a number from -720 ° to 720 °, but is '.$inputs[$end].'.');
             }
-        }
-        if (($mechanism['kind'] ?? null) === 'hoist') {
-            HoistLoad::checkCounterweight($mechanism, 'mechanism.', $errors);
         }
         if ($inputs['motor'] !== null) {
             DcPointCalculator::checkCurrents($inputs['motor'], 'motor.', $errors);

@@ -36,6 +36,14 @@ final class ImpossibleValue extends \InvalidArgumentException implements CoreExc
         }
     }
 
+    /** @param  array<string, string>  $problems what is wrong, by field, as Mechanism::problems() gives it */
+    public static function unlessNone(array $problems): void
+    {
+        foreach ($problems as $field => $message) {
+            throw new self($field, lcfirst($message));
+        }
+    }
+
     public static function because(string $field, string $message): self
     {
         return new self($field, $message);

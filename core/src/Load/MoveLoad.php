@@ -7,8 +7,7 @@ namespace Brookstone\Core\Load;
 use Brookstone\Core\Mechanism\Mechanism;
 
 /**
- * What a wanted move asks of the shaft, over every instant of it: T = static(θ) + J·α + friction in the direction of the
- * move. Torques in N·m at the shaft, positions in rad or m.
+ * What a wanted move asks of the shaft, over every instant of it, as MoveTorque has it. Torques in N·m at the shaft, positions in rad or m.
  */
 final readonly class MoveLoad
 {
@@ -35,6 +34,8 @@ final readonly class MoveLoad
         public float $peak_power_W,
         /** At some instant the load, friction included and inertia not, drives the motor. */
         public bool $overhauls,
+        /** Largest torque of a slow move the same way or back: |static| + friction. */
+        public float $steady_peak_Nm,
     ) {
     }
 
@@ -43,46 +44,58 @@ final readonly class MoveLoad
      */
     public static function of(Mechanism $mechanism, Move $move, float $added_kgm2 = 0.0): self
     {
-        $perRad = $mechanism->travelPerRad();
+        $needed = new MoveTorque($mechanism, $move, $added_kgm2);
         $direction = $move->direction();
-        $friction = $mechanism->frictionNm();
-        $inertia = $mechanism->inertiaKgm2() + $added_kgm2;
         $static = $mechanism->staticTorqueNm(...);
-        $speedScale = $move->distance() / $move->seconds / $perRad;
-        $accelScale = $move->distance() / $move->seconds ** 2 / $perRad;
-
-        $worst = Extremum::largest(fn (float $at): float => abs($static($at)), $move->from, $move->to);
-        $eased = Extremum::largest(fn (float $at): float => -$direction * $static($at), $move->from, $move->to);
-        $peak = 0.0;
-        $power = 0.0;
-        $squares = 0.0;
-        foreach ($move->profile->pieces() as $piece) {
-            $torque = function (float $t) use ($move, $piece, $static, $direction, $friction, $inertia, $accelScale): float {
-                [$way, , $accel] = $move->profile->at($t, $piece);
-
-                return $static($move->from + $way * $move->distance()) + $inertia * $accel * $accelScale + $friction * $direction;
-            };
-            $output = fn (float $t): float => $torque($t) * $move->profile->at($t, $piece)[1] * $speedScale;
-            $sizes = $outputs = [];
-            foreach (self::evenly($torque, $piece[0], $piece[1]) as $t => $value) {
+        $turn = abs($move->distance()) / $mechanism->travelPerRad();
+        $intervals = $mechanism->evenOverRad() === INF ? self::INTERVALS : self::INTERVALS * (int) max(1, min(16, ceil($turn / M_PI)));
+        $worst = ['at' => $move->from, 'value' => -INF];
+        $eased = -INF;
+        $peak = $power = $squares = $drag = $steady = 0.0;
+        foreach ($needed->pieces() as [$from, $to, $piece]) {
+            $inside = ($from + $to) / 2;
+            $place = fn (float $t): float => $move->from + ($move->profile->at($t, $piece)[0] * (1 - 1e-9) + $move->profile->at($inside, $piece)[0] * 1e-9) * $move->distance();
+            $holds = fn (float $t): float => abs($static($place($t)));
+            $drives = fn (float $t): float => -$direction * $static($place($t)) - $mechanism->frictionNm($place($t));
+            $torque = fn (float $t): float => $needed->at($t, $piece, $inside)[0];
+            $output = fn (float $t): float => array_product($needed->at($t, $piece, $inside));
+            $sizes = $outputs = $held = $slowly = $driven = [];
+            for ($i = 0; $i <= $intervals; $i++) {
+                $t = $from + ($to - $from) * $i / $intervals;
+                [$value, $speed] = $needed->at($t, $piece, $inside);
                 $sizes[] = abs($value);
-                $outputs[] = $value * $move->profile->at($piece[0] + ($piece[1] - $piece[0]) * $t / self::INTERVALS, $piece)[1] * $speedScale;
+                $outputs[] = $value * $speed;
+                $there = $place($t);
+                $still = $static($there);
+                $rub = $mechanism->frictionNm($there);
+                $held[] = abs($still);
+                $slowly[] = abs($still) + $rub;
+                $driven[] = -$direction * $still - $rub;
+                $drag = max($drag, $rub);
             }
-            $peak = max($peak, Extremum::refine(fn (float $t): float => abs($torque($t)), $piece[0], $piece[1], $sizes)['value']);
-            $power = max($power, Extremum::refine($output, $piece[0], $piece[1], $outputs)['value']);
-            $squares += self::simpson(array_map(fn (float $size): float => $size ** 2, $sizes), $piece[1] - $piece[0]);
+            $here = Extremum::refine($holds, $from, $to, $held);
+            if ($here['value'] > $worst['value'] * (1 + self::TIE)) {
+                $worst = ['at' => $place($here['at']), 'value' => $here['value']];
+            }
+            $eased = max($eased, Extremum::refine($drives, $from, $to, $driven)['value']);
+            $slow = fn (float $t): float => $holds($t) + $mechanism->frictionNm($place($t));
+            $steady = max($steady, Extremum::refine($slow, $from, $to, $slowly)['value']);
+            $peak = max($peak, Extremum::refine(fn (float $t): float => abs($torque($t)), $from, $to, $sizes)['value']);
+            $power = max($power, Extremum::refine($output, $from, $to, $outputs)['value']);
+            $squares += self::simpson(array_map(fn (float $size): float => $size ** 2, $sizes), $to - $from);
         }
 
         return new self(
-            static_peak_Nm: $worst['value'],
-            worst_at: $worst['at'],
+            static_peak_Nm: max(0.0, $worst['value']),
+            worst_at: abs($static($move->from)) >= $worst['value'] * (1 - self::TIE) ? $move->from : $worst['at'],
             peak_Nm: $peak,
             rms_Nm: sqrt($squares),
             hold_from_Nm: abs($static($move->from)),
             hold_to_Nm: abs($static($move->to)),
-            peak_speed_rad_s: $move->peakSpeed() / $perRad,
+            peak_speed_rad_s: $move->peakSpeed() / $mechanism->travelPerRad(),
             peak_power_W: $power,
-            overhauls: self::TIE * max($worst['value'], $friction) < $eased['value'] - $friction,
+            overhauls: self::TIE * max($worst['value'], $drag) < $eased,
+            steady_peak_Nm: $steady,
         );
     }
 
@@ -93,31 +106,18 @@ final readonly class MoveLoad
     }
 
     /**
-     * @param  \Closure(float): float  $of
-     * @return list<float> at both ends and evenly between
-     */
-    private static function evenly(\Closure $of, float $from, float $to): array
-    {
-        $values = [];
-        for ($i = 0; $i <= self::INTERVALS; $i++) {
-            $values[] = $of($from + ($to - $from) * $i / self::INTERVALS);
-        }
-
-        return $values;
-    }
-
-    /**
      * Composite Simpson rule: Press et al., Numerical Recipes, 3rd ed., §4.1.
      *
      * @param  list<float>  $values  taken evenly
      */
     private static function simpson(array $values, float $width): float
     {
-        $sum = $values[0] + $values[self::INTERVALS];
-        for ($i = 1; $i < self::INTERVALS; $i++) {
+        $intervals = count($values) - 1;
+        $sum = $values[0] + $values[$intervals];
+        for ($i = 1; $i < $intervals; $i++) {
             $sum += ($i % 2 === 1 ? 4 : 2) * $values[$i];
         }
 
-        return $sum * $width / self::INTERVALS / 3;
+        return $sum * $width / $intervals / 3;
     }
 }

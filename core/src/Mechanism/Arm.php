@@ -6,6 +6,8 @@ namespace Brookstone\Core\Mechanism;
 
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
 
 /**
  * An arm on a horizontal pivot: jaw, neck, wing, lid, bascule. Angles are from horizontal, up positive.
@@ -15,6 +17,8 @@ use Brookstone\Core\Quantity\Constants;
  */
 final readonly class Arm implements Mechanism
 {
+    use IsEven;
+
     /** A step of 0.7°: halving it moves the time of a run by less than 0.01 %. */
     private const EVEN_OVER_RAD = 0.0125;
 
@@ -57,6 +61,24 @@ final readonly class Arm implements Mechanism
         $this->left_Nm = $this->gravityNm() - $counterbalance_Nm;
     }
 
+    public static function fields(?float $most = null): array
+    {
+        $positive = NumberShape::positive($most);
+        $some = NumberShape::notNegative($most);
+
+        return [
+            'mass_kg' => Field::needed($positive, 'Mass of the finished arm with all that is fixed to it.'),
+            'cg_m' => Field::needed($positive, 'From the pivot to the centre of mass.'),
+            'payload_kg' => Field::or(0.0, $some, 'Mass of what it carries.'),
+            'payload_m' => Field::or(0.0, $some, 'From the pivot to the centre of what it carries.'),
+            'friction_Nm' => Field::or(0.0, $some, 'Rub of the pivot.'),
+            'inertia_kgm2' => Field::or(null, $positive->orNull(), 'About the pivot, all of it, counterweight too; null: from the masses as points.'),
+            'counterbalance_Nm' => Field::or(0.0, $some, 'Torque of a counterweight at horizontal.'),
+            'spring_Nm_per_deg' => Field::or(0.0, $some, 'Rate of a spring at the pivot.'),
+            'spring_rest_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Angle at which the spring is at rest.'),
+        ];
+    }
+
     /** Inertia of two points of mass about the pivot, Σ m r², in kg·m². */
     public static function pointInertia(float $mass_kg, float $cg_m, float $payload_kg, float $payload_m): float
     {
@@ -92,22 +114,22 @@ final readonly class Arm implements Mechanism
         return $this->spring_Nm_per_deg === 0.0 ? $weight : $weight + $this->spring_Nm_per_deg * ($position / Constants::RAD_PER_DEG - $this->spring_rest_deg);
     }
 
-    public function frictionNm(): float
+    public function frictionNm(float $position): float
     {
         return $this->friction_Nm;
     }
 
-    public function inertiaKgm2(): float
+    public function inertiaKgm2(float $position): float
     {
         return $this->inertia_kgm2;
     }
 
-    public function massKg(): float
+    public function masses(): array
     {
-        return $this->mass_kg;
+        return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
     }
 
-    public function leverM(): float
+    public function leverM(): ?float
     {
         return max($this->cg_m, $this->payload_m);
     }
@@ -121,6 +143,12 @@ final readonly class Arm implements Mechanism
     public function withCounterbalance(float $counterbalance_Nm): self
     {
         return new self($this->mass_kg, $this->cg_m, $this->payload_kg, $this->payload_m, $this->friction_Nm, $this->inertia_kgm2, $counterbalance_Nm, $this->spring_Nm_per_deg, $this->spring_rest_deg);
+    }
+
+    /** The arm with another spring; its inertia stays as given. */
+    public function withSpring(float $spring_Nm_per_deg, float $spring_rest_deg): self
+    {
+        return new self($this->mass_kg, $this->cg_m, $this->payload_kg, $this->payload_m, $this->friction_Nm, $this->inertia_kgm2, $this->counterbalance_Nm, $spring_Nm_per_deg, $spring_rest_deg);
     }
 
     public function unloaded(): self

@@ -6,21 +6,41 @@ namespace Brookstone\Core\Mechanism;
 
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Winding\Drum;
 
 /**
  * A load on a cord that winds on a drum. Positions are heights in metres, up positive.
  *
  * Ideal tackle: each of the parts of line carries an equal share, and the drum winds `lines` times the lift.
  * Meriam & Kraige, Engineering Mechanics: Dynamics, §2/9 (constrained motion of connected particles).
+ *
+ * Where the drum's width and the cord are told, the cord climbs on itself: the torque is that of the layer it is on, and
+ * the shaft turns as for the mean radius over the lift, so that the work of a whole wind is exactly weight times height.
  */
 final readonly class Hoist implements Mechanism
 {
+    use IsEven;
+
+    /** The winding over the whole cord; null where the drum is said to be wide enough for one layer. */
+    public ?Drum $drum;
+
+    private float $radius_m;
+
+    /** @var list<float> heights at which a new layer begins */
+    private array $layers_at;
+
     /**
      * @param  float  $mass_kg  what is lifted, > 0
-     * @param  float  $drum_radius_m  to the cord's centre, > 0
+     * @param  float  $drum_radius_m  to the cord's centre in its first layer, > 0
      * @param  float  $counterweight_kg  ≥ 0 and lighter than the load: a cord cannot push
      * @param  float  $friction_N  drag on the load, ≥ 0
      * @param  int  $lines  parts of line that carry the load, ≥ 1
+     * @param  float  $payload_kg  what it carries besides, one way or both, ≥ 0
+     * @param  float|null  $cord_m  thickness of the cord
+     * @param  float|null  $drum_width_m  between the flanges; with the cord it says how the layers climb
+     * @param  float  $lift_m  height over which it winds, from where the drum is empty at 0
      *
      * @throws ImpossibleValue
      */
@@ -30,15 +50,56 @@ final readonly class Hoist implements Mechanism
         public float $counterweight_kg = 0.0,
         public float $friction_N = 0.0,
         public int $lines = 1,
+        public float $payload_kg = 0.0,
+        public ?float $cord_m = null,
+        public ?float $drum_width_m = null,
+        public float $lift_m = 1.0,
     ) {
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('drum_radius_m', $drum_radius_m);
         ImpossibleValue::unlessNotNegative('counterweight_kg', $counterweight_kg);
         ImpossibleValue::unlessNotNegative('friction_N', $friction_N);
         ImpossibleValue::unlessPositive('lines', $lines);
-        if ($counterweight_kg >= $mass_kg) {
-            throw ImpossibleValue::because('counterweight_kg', 'must be lighter than the load: a cord cannot push.');
+        ImpossibleValue::unlessNotNegative('payload_kg', $payload_kg);
+        ImpossibleValue::unlessPositive('lift_m', $lift_m);
+        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        $this->drum = $cord_m === null || $drum_width_m === null ? null : Drum::aroundFirstLayer($drum_radius_m, $cord_m, $drum_width_m, $lift_m * $lines);
+        $this->radius_m = $this->drum?->meanRadius_m() ?? $drum_radius_m;
+        $this->layers_at = array_map(fn (float $length): float => $length / $lines, $this->drum?->layerEnds_m() ?? []);
+    }
+
+    public static function fields(?float $most = null): array
+    {
+        $positive = NumberShape::positive($most);
+        $some = NumberShape::notNegative($most);
+
+        return [
+            'mass_kg' => Field::needed($positive, 'Mass of the finished load.'),
+            'drum_radius_m' => Field::needed($positive, 'Drum radius to the centre of the cord.'),
+            'counterweight_kg' => Field::or(0.0, $some, 'Mass of a counterweight, lighter than the load.'),
+            'friction_N' => Field::or(0.0, $some, 'Drag on the load.'),
+            'lines' => Field::or(1, NumberShape::whole(1, $most === null ? null : 12), 'Parts of line that carry the load.'),
+            'payload_kg' => Field::or(0.0, $some, 'Mass of what it carries besides.'),
+            'cord_m' => Field::or(null, NumberShape::positive(0.1)->orNull(), 'Thickness of the cord.'),
+            'drum_width_m' => Field::or(null, NumberShape::positive(2.0)->orNull(), 'Drum width between its flanges.'),
+            'lift_m' => Field::or(1.0, NumberShape::positive(100.0), 'Height over which the cord winds, from the empty drum.'),
+        ];
+    }
+
+    public static function problems(array $read): array
+    {
+        $problems = [];
+        if (($read['counterweight_kg'] ?? null) !== null && ($read['mass_kg'] ?? null) !== null && $read['counterweight_kg'] >= $read['mass_kg']) {
+            $problems['counterweight_kg'] = 'Must be lighter than the load ('.$read['mass_kg'].' kg): a cord cannot push.';
         }
+        if (($read['cord_m'] ?? null) !== null && ($read['drum_radius_m'] ?? null) !== null && $read['cord_m'] >= 2 * $read['drum_radius_m']) {
+            $problems['cord_m'] = 'Must be thinner than the drum.';
+        }
+        if (($read['drum_width_m'] ?? null) !== null && ($read['cord_m'] ?? null) !== null && $read['drum_width_m'] < $read['cord_m']) {
+            $problems['drum_width_m'] = 'Must take one turn of the cord at least.';
+        }
+
+        return $problems;
     }
 
     public function kind(): string
@@ -53,13 +114,13 @@ final readonly class Hoist implements Mechanism
 
     public function travelPerRad(): float
     {
-        return $this->drum_radius_m / $this->lines;
+        return $this->radius_m / $this->lines;
     }
 
     /** Weight that the cord carries after the counterweight, N. */
     public function weightN(): float
     {
-        return ($this->mass_kg - $this->counterweight_kg) * Constants::GRAVITY_M_S2;
+        return ($this->mass_kg + $this->payload_kg - $this->counterweight_kg) * Constants::GRAVITY_M_S2;
     }
 
     /** Tension of one part of line at rest, N. */
@@ -77,7 +138,7 @@ final readonly class Hoist implements Mechanism
     /** Tension of one part of line while it speeds up with $accel_m_s2, N. */
     public function linePeakN(float $accel_m_s2): float
     {
-        return ($this->weightN() + $this->friction_N + ($this->mass_kg + $this->counterweight_kg) * $accel_m_s2) / $this->lines;
+        return ($this->weightN() + $this->friction_N + $this->movingKg() * $accel_m_s2) / $this->lines;
     }
 
     /** Tension of one part of line while it sinks steadily, N. At 0 or below it does not come down by itself. */
@@ -88,36 +149,57 @@ final readonly class Hoist implements Mechanism
 
     public function staticTorqueNm(float $position): float
     {
-        return $this->weightN() * $this->travelPerRad();
+        return $this->weightN() * $this->radiusAt($position) / $this->lines;
     }
 
-    public function frictionNm(): float
+    public function frictionNm(float $position): float
     {
         return $this->friction_N * $this->travelPerRad();
     }
 
-    public function inertiaKgm2(): float
+    public function inertiaKgm2(float $position): float
     {
-        return ($this->mass_kg + $this->counterweight_kg) * $this->travelPerRad() ** 2;
+        return $this->movingKg() * $this->travelPerRad() ** 2;
     }
 
-    public function massKg(): float
+    public function masses(): array
     {
-        return $this->mass_kg;
+        return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
     }
 
-    public function leverM(): float
+    public function leverM(): ?float
     {
         return $this->travelPerRad();
     }
 
     public function evenOverRad(): float
     {
-        return INF;
+        return $this->drum === null ? INF : $this->drum->turns_per_layer * M_PI / 4;
+    }
+
+    public function breaks(): array
+    {
+        return $this->layers_at;
+    }
+
+    /** The same load with another counterweight, kg. */
+    public function withCounterweight(float $counterweight_kg): self
+    {
+        return new self($this->mass_kg, $this->drum_radius_m, $counterweight_kg, $this->friction_N, $this->lines, $this->payload_kg, $this->cord_m, $this->drum_width_m, $this->lift_m);
     }
 
     public function unloaded(): self
     {
-        return $this;
+        return new self($this->mass_kg, $this->drum_radius_m, $this->counterweight_kg, $this->friction_N, $this->lines, 0.0, $this->cord_m, $this->drum_width_m, $this->lift_m);
+    }
+
+    private function movingKg(): float
+    {
+        return $this->mass_kg + $this->payload_kg + $this->counterweight_kg;
+    }
+
+    private function radiusAt(float $position): float
+    {
+        return $this->drum === null ? $this->radius_m : $this->drum->radiusAfter_m($position * $this->lines);
     }
 }

@@ -4,15 +4,35 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Mechanism;
 
+use Brookstone\Core\Shape\Field;
+
 /**
  * Something that is moved, seen from the shaft that moves it. Sizing asks it what a move needs and simulation what a
  * motor does to it, so the two cannot disagree about the load.
  *
  * Positions are in SI (rad or m), torque in N·m at the shaft, inertia in kg·m² at the shaft. Torque is positive when the
- * drive must push towards increasing position.
+ * drive must push towards increasing position. The shaft's equation of motion is
+ * J(θ)·θ̈ + ½·J′(θ)·θ̇² + static(θ) + friction(θ)·sign(θ̇) = torque (Lagrange's equation with one coordinate: Goldstein,
+ * Classical Mechanics, 3rd ed., §1.4).
  */
 interface Mechanism
 {
+    /**
+     * Its fields in documents and calculators, in order.
+     *
+     * @param  float|null  $most  upper limit of masses, lengths and the rest in the document of a build; none for calculators
+     * @return array<string, Field>
+     */
+    public static function fields(?float $most = null): array;
+
+    /**
+     * What its fields must be to each other, once each is right by itself.
+     *
+     * @param  array<string, mixed>  $read  a field that was wrong by itself is null
+     * @return array<string, string> what is wrong, by field; for people
+     */
+    public static function problems(array $read): array;
+
     /** The word for it in documents: `arm`, `hoist`. */
     public function kind(): string;
 
@@ -25,19 +45,37 @@ interface Mechanism
     public function staticTorqueNm(float $position): float;
 
     /** Friction torque, against whatever movement there is; 0 or more. */
-    public function frictionNm(): float;
+    public function frictionNm(float $position): float;
 
     /** Inertia of all that moves; more than 0 unless the builder says there is none. */
-    public function inertiaKgm2(): float;
+    public function inertiaKgm2(float $position): float;
 
-    /** Mass of the thing itself, kg, as its document gives it under `mass_kg`; > 0. */
-    public function massKg(): float;
+    /** How the inertia changes with the shaft, dJ/dθ in kg·m²/rad; 0 where it is the same everywhere. */
+    public function inertiaSlopeKgm2(float $position): float;
 
-    /** From the shaft to where it presses when something is in its way, m. */
-    public function leverM(): float;
+    /** Friction and inertia are the same everywhere. */
+    public function isEven(): bool;
 
     /** Turn of the shaft over which the static torque hardly changes, rad; INF where it is the same everywhere. */
     public function evenOverRad(): float;
+
+    /** @return list<float> positions where the torque jumps or bends */
+    public function breaks(): array;
+
+    /** @return array<string, float> the masses that its document gives, kg, by field */
+    public function masses(): array;
+
+    /** From the shaft to where it presses when something is in its way, m; null where that is not known. */
+    public function leverM(): ?float;
+
+    /** Torque at the shaft past which it slips instead of moving faster: wheels on their track, a weight in a ball. INF without. */
+    public function gripNm(): float;
+
+    /** It can turn or roll on for ever: there is no end to run into. */
+    public function isEndless(): bool;
+
+    /** What the eye follows: a slider in metres, a figure in degrees; null where that is the position itself. */
+    public function follower(float $position): ?float;
 
     /** The same thing without its payload, for the way back empty and for sizing on the bare mechanism. */
     public function unloaded(): self;

@@ -4,42 +4,59 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Mechanism;
 
-use Brookstone\Core\Shape\Field;
-use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 
-/** The register of mechanisms: their fields in documents and calculators, and how each is made from them. */
+/** The register of mechanisms: how each is read from documents and calculators, and made. */
 final class Mechanisms
 {
-    /**
-     * @param  float|null  $most  upper limit of masses, lengths and the rest in the document of a build; none for calculators
-     * @return array<string, RecordShape> by kind
-     */
+    /** @var array<string, class-string<Mechanism>> by kind; the title of each in the schema is the name of its class */
+    private const KINDS = [
+        'arm' => Arm::class,
+        'turntable' => Turntable::class,
+        'hoist' => Hoist::class,
+        'slide' => Slide::class,
+        'wheels' => Wheels::class,
+        'crank' => Crank::class,
+        'crank_rocker' => CrankRocker::class,
+        'ball' => Ball::class,
+        'spring_lever' => SpringLever::class,
+        'feeder' => Feeder::class,
+        'measured' => Measured::class,
+    ];
+
+    /** Fields that a build has and the calculator of that name does not: they belong to the way, not to the thing. */
+    private const BUILD_ONLY = ['hoist' => ['payload_kg', 'cord_m', 'drum_width_m', 'lift_m'], 'slide' => ['payload_kg'], 'wheels' => ['payload_kg']];
+
+    /** @return array<string, RecordShape> by kind, as documents of builds have them */
     public static function shapes(?float $most = null): array
     {
-        $positive = NumberShape::positive($most);
-        $some = NumberShape::notNegative($most);
+        $shapes = [];
+        foreach (self::KINDS as $kind => $class) {
+            $shapes[$kind] = new RecordShape($class::fields($most), substr($class, strlen(__NAMESPACE__) + 1));
+        }
 
-        return [
-            'arm' => new RecordShape([
-                'mass_kg' => Field::needed($positive, 'Mass of the finished arm with all that is fixed to it.'),
-                'cg_m' => Field::needed($positive, 'From the pivot to the centre of mass.'),
-                'payload_kg' => Field::or(0.0, $some, 'Mass of what it carries.'),
-                'payload_m' => Field::or(0.0, $some, 'From the pivot to the centre of what it carries.'),
-                'friction_Nm' => Field::or(0.0, $some, 'Rub of the pivot.'),
-                'inertia_kgm2' => Field::or(null, $positive->orNull(), 'About the pivot, all of it; null: from the masses as points.'),
-                'counterbalance_Nm' => Field::or(0.0, $some, 'Torque of a counterweight at horizontal.'),
-                'spring_Nm_per_deg' => Field::or(0.0, $some, 'Rate of a spring at the pivot.'),
-                'spring_rest_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Angle at which the spring is at rest.'),
-            ], 'Arm'),
-            'hoist' => new RecordShape([
-                'mass_kg' => Field::needed($positive, 'Mass of the finished load.'),
-                'drum_radius_m' => Field::needed($positive, 'Drum radius to the centre of the cord.'),
-                'counterweight_kg' => Field::or(0.0, $some, 'Mass of a counterweight, lighter than the load.'),
-                'friction_N' => Field::or(0.0, $some, 'Drag on the load.'),
-                'lines' => Field::or(1, NumberShape::whole(1, $most === null ? null : 12), 'Parts of line that carry the load.'),
-            ], 'Hoist'),
-        ];
+        return $shapes;
+    }
+
+    /** As the calculators have it: without what only builds know, and without upper limits. */
+    public static function calculated(string $kind): RecordShape
+    {
+        return new RecordShape(array_diff_key((self::KINDS[$kind])::fields(), array_flip(self::BUILD_ONLY[$kind] ?? [])));
+    }
+
+    /** @return list<string> */
+    public static function kinds(): array
+    {
+        return array_keys(self::KINDS);
+    }
+
+    /**
+     * @param  array<string, mixed>  $read  a field that was wrong by itself is null
+     * @return array<string, string> what its fields are not to each other, by field
+     */
+    public static function problems(string $kind, array $read): array
+    {
+        return (self::KINDS[$kind])::problems($read);
     }
 
     /**
@@ -47,14 +64,9 @@ final class Mechanisms
      */
     public static function make(array $read): Mechanism
     {
-        /** @var string $kind */
-        $kind = $read['kind'];
+        $class = self::KINDS[$read['kind']] ?? throw new \OutOfBoundsException('No mechanism '.$read['kind']);
         unset($read['kind']);
 
-        return match ($kind) {
-            'arm' => new Arm(...$read),
-            'hoist' => new Hoist(...$read),
-            default => throw new \OutOfBoundsException('No mechanism '.$kind),
-        };
+        return new $class(...$read);
     }
 }

@@ -13,7 +13,7 @@ use Brookstone\Core\Train\Train;
 /**
  * One motion as a machine: motor, train and load on one shaft, moved forward in time.
  *
- * J·ω̇ = torque through the train − load − friction, all at the output shaft. While the motor pushes along its command the
+ * J·ω̇ = torque through the train − load − friction (− ½·J′·ω² where the inertia changes), all at the output shaft. While the motor pushes along its command the
  * train passes ratio·T·η; when the load drives, it passes ratio·T/η_back. Between the places where that changes, and
  * with the load of the middle of the step, the equation is linear in ω and is solved in closed form, so that a light
  * load on a stiff motor needs no small steps (exponential midpoint rule: Hochbruck & Ostermann, Exponential Integrators,
@@ -33,9 +33,14 @@ final readonly class Plant
 
     public float $backEfficiency;
 
-    public float $inertia;
+    /** Of mechanism and rotor at the shaft, where the mechanism's is the same everywhere; else of the rotor alone. */
+    private float $inertia;
 
-    public float $friction;
+    private float $friction;
+
+    private bool $isEven;
+
+    private float $grip;
 
     public float $travelPerRad;
 
@@ -56,8 +61,10 @@ final readonly class Plant
         $this->ratio = $ratio;
         $this->efficiency = $efficiency;
         $this->backEfficiency = $backEfficiency;
-        $this->inertia = $mechanism->inertiaKgm2() + $ratio ** 2 * $rotor_kgm2;
-        $this->friction = $mechanism->frictionNm();
+        $this->isEven = $mechanism->isEven();
+        $this->inertia = $ratio ** 2 * $rotor_kgm2 + ($this->isEven ? $mechanism->inertiaKgm2(0.0) : 0.0);
+        $this->friction = $this->isEven ? $mechanism->frictionNm(0.0) : 0.0;
+        $this->grip = $mechanism->gripNm();
         $this->travelPerRad = $mechanism->travelPerRad();
         $this->largestTurn = $mechanism->evenOverRad();
     }
@@ -104,7 +111,18 @@ final readonly class Plant
      */
     public function kinetic_J(PlantState $state): float
     {
-        return 0.5 * $this->inertia * $state->speed ** 2;
+        return 0.5 * $this->inertiaAt($state->angle) * $state->speed ** 2;
+    }
+
+    /** Inertia of mechanism and rotor at the shaft, kg·m². */
+    public function inertiaAt(float $angle): float
+    {
+        return $this->isEven ? $this->inertia : $this->inertia + $this->mechanism->inertiaKgm2($angle * $this->travelPerRad);
+    }
+
+    public function frictionAt(float $angle): float
+    {
+        return $this->isEven ? $this->friction : $this->mechanism->frictionNm($angle * $this->travelPerRad);
     }
 
     /**
@@ -121,6 +139,13 @@ final readonly class Plant
         $ratio = $this->ratio;
         $speed = $command * $state->speed;
         $load = $command * $this->loadNm($state->angle);
+        $inertia = $this->inertia;
+        $friction = $this->friction;
+        if (! $this->isEven) {
+            $position = $state->angle * $this->travelPerRad;
+            $inertia += $this->mechanism->inertiaKgm2($position);
+            $friction = $this->mechanism->frictionNm($position);
+        }
         $stall = $motor->stall_Nm;
         $fall = $motor->fall_Nms * $ratio;
         $back = max($this->backEfficiency, self::LEAST_BACK_EFFICIENCY);
@@ -128,7 +153,7 @@ final readonly class Plant
         // 2. At rest: does it start, and which way?
         $way = $speed <=> 0.0;
         if ($way === 0) {
-            $way = $this->startsTowards($stall, $load, $powered);
+            $way = $this->startsTowards($stall, $load, $friction, $powered);
             if ($way === 0) {
                 $state->speed = 0.0;
                 $state->motor_Nm = $stall;
@@ -137,18 +162,34 @@ final readonly class Plant
             }
         }
 
-        // 3. Which side drives, and so how the train passes torque.
+        // 3. Which side drives, and so how the train passes torque. Past its grip it slips and pushes with that alone.
         $torque = $stall - $fall * $speed;
-        $motorDrives = $way > 0 && (abs($torque) <= self::TIE * $stall ? $load + $this->friction >= 0.0 : $torque >= 0.0);
+        $motorDrives = $way > 0 && (abs($torque) <= self::TIE * $stall ? $load + $friction >= 0.0 : $torque >= 0.0);
         $pass = $motorDrives ? $ratio * $this->efficiency : $ratio / $back;
-        $slope = $pass * $fall / $this->inertia;
+        $push = $pass * $stall;
+        $fade = $pass * $fall;
+        if ($motorDrives && $pass * $torque > $this->grip) {
+            $push = $this->grip;
+            $fade = 0.0;
+        }
+        $slope = $fade / $inertia;
 
         // 4. Load in the middle of the step, from where the present acceleration would take it.
-        $push = $pass * $stall - $way * $this->friction;
-        $now = ($push - $this->felt($load, $way, $powered)) / $this->inertia - $slope * $speed;
+        $now = ($push - $way * $friction - $this->felt($load, $way, $powered)) / $inertia - $slope * $speed;
+        if (! $this->isEven) {
+            $now -= 0.5 * $command * $this->mechanism->inertiaSlopeKgm2($position) * $speed ** 2 / $inertia;
+        }
         $h = min($step, $this->longestStep($speed, $now, $slope));
         $middle = $state->angle + $command * self::turned($speed, $now, $slope, $h / 2);
-        $drive = ($push - $this->felt($command * $this->loadNm($middle), $way, $powered)) / $this->inertia;
+        $between = $this->felt($command * $this->loadNm($middle), $way, $powered);
+        if (! $this->isEven) {
+            $position = $middle * $this->travelPerRad;
+            $inertia = $this->inertia + $this->mechanism->inertiaKgm2($position);
+            $friction = $this->mechanism->frictionNm($position);
+            $slope = $fade / $inertia;
+            $between += 0.5 * $command * $this->mechanism->inertiaSlopeKgm2($position) * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
+        }
+        $drive = ($push - $way * $friction - $between) / $inertia;
 
         // 5. Stop the step where the speed passes zero, or the motor's torque does.
         $start = $drive - $slope * $speed;
@@ -160,25 +201,26 @@ final readonly class Plant
         }
 
         // 6. Write down where it is, and what the train gave: change of ½Jω² and the work against load and friction.
-        $before = $state->speed;
+        $before = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : $this->kinetic_J($state);
         $state->angle += $command * $turn;
         $state->speed = $command * $end;
         $state->motor_Nm = $stall - $fall * $end;
-        $state->spent_J += 0.5 * $this->inertia * ($state->speed ** 2 - $before ** 2) + abs($turn) * $this->friction + $command * $turn * $this->loadNm($middle);
+        $after = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : $this->kinetic_J($state);
+        $state->spent_J += $after - $before + abs($turn) * $friction + $command * $turn * $this->loadNm($middle);
 
         return $h;
     }
 
     /** 1 along the command, −1 against it, 0 stays. */
-    private function startsTowards(float $stall, float $load, bool $powered): int
+    private function startsTowards(float $stall, float $load, float $friction, bool $powered): int
     {
         $holds = $powered ? 0.0 : $this->holds_Nm;
         $locks = $this->backEfficiency <= 0.0;
         $forward = $this->ratio * $stall * $this->efficiency;
-        if ($forward - ($load < 0.0 ? min(0.0, $load + $holds) * ($locks ? 0.0 : 1.0) : $load) > $this->friction) {
+        if ($forward - ($load < 0.0 ? min(0.0, $load + $holds) * ($locks ? 0.0 : 1.0) : $load) > $friction) {
             return 1;
         }
-        if (! $locks && $this->ratio * $stall / $this->backEfficiency - max(0.0, $load - $holds) < -$this->friction) {
+        if (! $locks && $this->ratio * $stall / $this->backEfficiency - max(0.0, $load - $holds) < -$friction) {
             return -1;
         }
 

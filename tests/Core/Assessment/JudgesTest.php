@@ -126,7 +126,7 @@ it('draws the whole range with its limit, in tables that fit each other', functi
 it('adds what the wanted profile asks for to what rises', function (string $profile, float $share) {
     $curves = Builds::assessed(Builds::planted(['motions.0.task.profile' => $profile]))->chain('lid')->curves;
     $motion = Builds::sound()->motions['lid'];
-    $inertia = $motion->mechanism->inertiaKgm2() + $motion->rotorAtLoad();
+    $inertia = $motion->mechanism->inertiaKgm2(0.0) + $motion->rotorAtLoad();
 
     expect($curves['speeding_up_Nm'][0] - $curves['rising_Nm'][0])->toBeAbout($share * deg2rad(70) / 2.5 ** 2 * $inertia, 1e-3);
 })->with([['trapezoid', 4.5], ['cosine', M_PI ** 2 / 2]]);

@@ -26,7 +26,7 @@ it('doubles gravity torque and quadruples inertia with the length', function () 
     $long = new Arm(0.2, 0.2);
 
     expect(MoveLoad::of($long, $move)->static_peak_Nm)->toBeAbout(2 * MoveLoad::of($short, $move)->static_peak_Nm, 1e-9)
-        ->and($long->inertiaKgm2())->toBeAbout(4 * $short->inertiaKgm2(), 1e-12);
+        ->and($long->inertiaKgm2(0.0))->toBeAbout(4 * $short->inertiaKgm2(0.0), 1e-12);
 });
 
 it('quadruples the acceleration torque when the time halves', function (Profile $profile) {
@@ -55,7 +55,7 @@ it('does as much work as the load gains', function () {
     for ($i = 0; $i < $steps; $i++) {
         $t = ($i + 0.5) / $steps;
         [$way, $speed, $accel] = Profile::Cosine->at($t, [0.0, 1.0]);
-        $work += ($arm->staticTorqueNm($move->from + $way * $move->distance()) + $arm->inertiaKgm2() * $accel * $move->distance()) * $speed * $move->distance() / $steps;
+        $work += ($arm->staticTorqueNm($move->from + $way * $move->distance()) + $arm->inertiaKgm2(0.0) * $accel * $move->distance()) * $speed * $move->distance() / $steps;
     }
 
     expect($work)->toBeAbout(0.5 * 0.2 * G * (sin(deg2rad(60)) - sin(deg2rad(-30))), 1e-6);

@@ -21,7 +21,7 @@ it('follows the closed form of a constant load', function () {
     $line = gearMotor()->line(12.0, 1.0);
     $inertia = 0.5 * 0.02 ** 2 + 4 * 2e-4;
     $slope = 4 * $line->fall_Nms * 0.8 / $inertia;
-    $end = (2 * $line->stall_Nm * 0.8 - $hoist->staticTorqueNm(0.0) - $hoist->frictionNm()) / $inertia / $slope;
+    $end = (2 * $line->stall_Nm * 0.8 - $hoist->staticTorqueNm(0.0) - $hoist->frictionNm(0.0)) / $inertia / $slope;
     $angle = 0.4 / 0.02;
     $low = 0.0;
     $high = 20.0;

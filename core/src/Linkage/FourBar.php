@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Linkage;
+
+use Brookstone\Core\Error\ImpossibleValue;
+
+/**
+ * Four bars in a loop: crank, coupler, rocker and the ground between the two pivots. Angles from the line that leads from
+ * the crank's pivot to the rocker's.
+ *
+ * Grashof's condition and position analysis: Norton, Design of Machinery, 5th ed., §2.13 and §4.5 (open loop).
+ */
+final readonly class FourBar
+{
+    private const TIE = 1e-9; // relative
+
+    /** @throws ImpossibleValue when the longest is as long as the other three together */
+    public function __construct(public float $crank_m, public float $coupler_m, public float $rocker_m, public float $ground_m)
+    {
+        ImpossibleValue::unlessPositive('crank_m', $crank_m);
+        ImpossibleValue::unlessPositive('coupler_m', $coupler_m);
+        ImpossibleValue::unlessPositive('rocker_m', $rocker_m);
+        ImpossibleValue::unlessPositive('ground_m', $ground_m);
+        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+    }
+
+    /**
+     * @param  array<string, mixed>  $read
+     * @return array<string, string>
+     */
+    public static function problems(array $read): array
+    {
+        $bars = ['crank_m' => $read['crank_m'] ?? null, 'coupler_m' => $read['coupler_m'] ?? null, 'rocker_m' => $read['rocker_m'] ?? null, 'ground_m' => $read['ground_m'] ?? null];
+        if (in_array(null, $bars, true)) {
+            return [];
+        }
+        $longest = (string) array_search(max($bars), $bars, true);
+
+        return 2 * $bars[$longest] >= array_sum($bars) * (1 - self::TIE) ? [$longest => 'Is as long as the other three together: they cannot close.'] : [];
+    }
+
+    /** `crank-rocker`, `rocker-crank`, `double-crank`, `double-rocker`, `change-point` or `triple-rocker`. */
+    public function kind(): string
+    {
+        $bars = ['crank-rocker' => $this->crank_m, 'double-rocker' => $this->coupler_m, 'rocker-crank' => $this->rocker_m, 'double-crank' => $this->ground_m];
+        $extremes = min($bars) + max($bars);
+        $others = array_sum($bars) - $extremes;
+
+        return match (true) {
+            abs($extremes - $others) <= self::TIE * $others => 'change-point',
+            $extremes > $others => 'triple-rocker',
+            default => (string) array_search(min($bars), $bars, true),
+        };
+    }
+
+    /**
+     * Where the rocker is for a crank angle (rad), with the first and second derivative by that angle.
+     *
+     * @return array{float, float, float} angle rad, rad/rad, rad/rad²
+     */
+    public function rocker(float $crank): array
+    {
+        $x = $this->crank_m * cos($crank) - $this->ground_m;
+        $y = $this->crank_m * sin($crank);
+        $diagonal = hypot($x, $y);
+        $cosine = ($diagonal ** 2 + $this->rocker_m ** 2 - $this->coupler_m ** 2) / (2 * $diagonal * $this->rocker_m);
+        $angle = atan2($y, $x) - acos(max(-1.0, min(1.0, $cosine)));
+        $coupler = atan2($this->rocker_m * sin($angle) - $y, $this->rocker_m * cos($angle) - $x);
+        $u = sin($crank - $coupler);
+        $v = sin($angle - $coupler);
+        $slope = $this->crank_m / $this->rocker_m * $u / $v;
+        $turns = $this->crank_m / $this->coupler_m * sin($angle - $crank) / sin($coupler - $angle);
+        $bend = $this->crank_m / $this->rocker_m * (cos($crank - $coupler) * (1 - $turns) * $v - $u * cos($angle - $coupler) * ($slope - $turns)) / $v ** 2;
+
+        return [$angle < -M_PI ? $angle + 2 * M_PI : $angle, $slope, $bend];
+    }
+}

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Mechanism;
+
+use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Linkage\FourBar;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+
+/**
+ * A crank that goes round and rocks a figure to and fro through a coupler: a rower, a waving arm, a nodding head.
+ * Positions in degrees of the crank from the line between the two pivots.
+ *
+ * The figure's torque and inertia are felt at the crank through φ′ = dφ/dθ and φ′²: virtual work, Norton, Design of
+ * Machinery, 5th ed., §10.15. Crank and coupler are taken as massless but for a small share, as in Crank.
+ */
+final readonly class CrankRocker implements Mechanism
+{
+    use IsEven;
+
+    private const EVEN_OVER_RAD = 0.0125;
+
+    private const OWN_SHARE = 0.02; // of the figure's inertia felt through crank/rocker, so that dead points have some
+
+    private FourBar $bars;
+
+    private float $figure_kgm2;
+
+    /**
+     * @param  float  $mass_kg  of the figure with its rocker, > 0
+     * @param  float  $cg_m  from the rocker's pivot to its centre of mass, ≥ 0
+     * @param  float|null  $inertia_kgm2  of the figure about the rocker's pivot; mass·cg² when null
+     * @param  float  $figure_deg  from the rocker bar to the figure's centre of mass
+     * @param  float  $ground_deg  of the line between the pivots above horizontal
+     * @param  float  $friction_Nm  rub of the rocker's pivot, ≥ 0
+     *
+     * @throws ImpossibleValue
+     */
+    public function __construct(
+        public float $crank_m,
+        public float $coupler_m,
+        public float $rocker_m,
+        public float $ground_m,
+        public float $mass_kg,
+        public float $cg_m,
+        public ?float $inertia_kgm2 = null,
+        public float $figure_deg = 0.0,
+        public float $ground_deg = 0.0,
+        public float $friction_Nm = 0.0,
+    ) {
+        ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
+        ImpossibleValue::unlessPositive('cg_m', $cg_m);
+        ImpossibleValue::unlessNotNegative('friction_Nm', $friction_Nm);
+        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        $this->bars = new FourBar($crank_m, $coupler_m, $rocker_m, $ground_m);
+        $this->figure_kgm2 = $inertia_kgm2 ?? $mass_kg * $cg_m ** 2;
+        ImpossibleValue::unlessPositive('inertia_kgm2', $this->figure_kgm2);
+    }
+
+    public static function fields(?float $most = null): array
+    {
+        $positive = NumberShape::positive($most);
+
+        return [
+            'crank_m' => Field::needed($positive, 'Radius of the crank: the shortest bar.'),
+            'coupler_m' => Field::needed($positive, 'Rod from the crank to the rocker, between its eyes.'),
+            'rocker_m' => Field::needed($positive, 'From the figure’s pivot to the coupler’s eye.'),
+            'ground_m' => Field::needed($positive, 'Between the pivots of crank and figure.'),
+            'mass_kg' => Field::needed($positive, 'Mass of the finished figure.'),
+            'cg_m' => Field::needed($positive, 'From the figure’s pivot to its balance point.'),
+            'inertia_kgm2' => Field::or(null, $positive->orNull(), 'Of the figure about its pivot; null: as a point.'),
+            'figure_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'From the rocker bar to the figure’s balance point.'),
+            'ground_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Line from the crank’s pivot to the figure’s, above horizontal.'),
+            'friction_Nm' => Field::or(0.0, NumberShape::notNegative($most), 'Rub of the figure’s pivot.'),
+        ];
+    }
+
+    public static function problems(array $read): array
+    {
+        $problems = FourBar::problems($read);
+        if ($problems !== [] || ! isset($read['crank_m'], $read['coupler_m'], $read['rocker_m'], $read['ground_m'])) {
+            return $problems;
+        }
+        $kind = (new FourBar($read['crank_m'], $read['coupler_m'], $read['rocker_m'], $read['ground_m']))->kind();
+
+        return $kind === 'crank-rocker' ? [] : ['crank_m' => "Must be the shortest, and with the longest shorter than the other two together: so it is a {$kind} and cannot turn round and round."];
+    }
+
+    public function kind(): string
+    {
+        return 'crank_rocker';
+    }
+
+    public function positionUnit(): PositionUnit
+    {
+        return PositionUnit::Degrees;
+    }
+
+    public function travelPerRad(): float
+    {
+        return 1.0;
+    }
+
+    public function staticTorqueNm(float $position): float
+    {
+        [$angle, $slope] = $this->bars->rocker($position);
+
+        return $this->mass_kg * Constants::GRAVITY_M_S2 * $this->cg_m * cos($angle + ($this->figure_deg + $this->ground_deg) * Constants::RAD_PER_DEG) * $slope;
+    }
+
+    public function frictionNm(float $position): float
+    {
+        return $this->friction_Nm === 0.0 ? 0.0 : $this->friction_Nm * abs($this->bars->rocker($position)[1]);
+    }
+
+    public function inertiaKgm2(float $position): float
+    {
+        return $this->figure_kgm2 * ($this->bars->rocker($position)[1] ** 2 + (self::OWN_SHARE * $this->crank_m / $this->rocker_m) ** 2);
+    }
+
+    public function inertiaSlopeKgm2(float $position): float
+    {
+        [, $slope, $bend] = $this->bars->rocker($position);
+
+        return 2 * $this->figure_kgm2 * $slope * $bend;
+    }
+
+    public function isEven(): bool
+    {
+        return false;
+    }
+
+    public function evenOverRad(): float
+    {
+        return self::EVEN_OVER_RAD;
+    }
+
+    public function masses(): array
+    {
+        return ['mass_kg' => $this->mass_kg];
+    }
+
+    public function leverM(): ?float
+    {
+        return $this->crank_m;
+    }
+
+    public function isEndless(): bool
+    {
+        return true;
+    }
+
+    /** Angle of the rocker bar from the line between the pivots, degrees. */
+    public function follower(float $position): float
+    {
+        return $this->bars->rocker($position)[0] / Constants::RAD_PER_DEG;
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Mechanism;
+
+/** What most mechanisms have in common: the same inertia everywhere, no payload apart, nothing that slips. */
+trait IsEven
+{
+    public static function problems(array $read): array
+    {
+        return [];
+    }
+
+    public function inertiaSlopeKgm2(float $position): float
+    {
+        return 0.0;
+    }
+
+    public function isEven(): bool
+    {
+        return true;
+    }
+
+    public function evenOverRad(): float
+    {
+        return INF;
+    }
+
+    public function breaks(): array
+    {
+        return [];
+    }
+
+    public function gripNm(): float
+    {
+        return INF;
+    }
+
+    public function isEndless(): bool
+    {
+        return false;
+    }
+
+    public function follower(float $position): ?float
+    {
+        return null;
+    }
+
+    public function unloaded(): self
+    {
+        return $this;
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Mechanism;
+
+/** A mechanism that meets something more on parts of its travel. */
+final readonly class Segmented implements Mechanism
+{
+    private const EVEN_SHARE = 1 / 12; // of the shortest segment
+
+    private float $even_rad;
+
+    /** @param  non-empty-list<Segment>  $segments */
+    public function __construct(public Mechanism $inner, public array $segments)
+    {
+        $shortest = min(array_map(fn (Segment $segment): float => $segment->to - $segment->from, $segments));
+        $this->even_rad = min($inner->evenOverRad(), self::EVEN_SHARE * $shortest / $inner->travelPerRad());
+    }
+
+    /** @param  list<Segment>  $segments */
+    public static function over(Mechanism $mechanism, array $segments): Mechanism
+    {
+        return $segments === [] ? $mechanism : new self($mechanism, $segments);
+    }
+
+    public static function fields(?float $most = null): array
+    {
+        return [];
+    }
+
+    public static function problems(array $read): array
+    {
+        return [];
+    }
+
+    public function kind(): string
+    {
+        return $this->inner->kind();
+    }
+
+    public function positionUnit(): PositionUnit
+    {
+        return $this->inner->positionUnit();
+    }
+
+    public function travelPerRad(): float
+    {
+        return $this->inner->travelPerRad();
+    }
+
+    public function staticTorqueNm(float $position): float
+    {
+        $torque = $this->inner->staticTorqueNm($position);
+        foreach ($this->segments as $segment) {
+            $torque += $segment->holds($position) ? $segment->load_Nm : 0.0;
+        }
+
+        return $torque;
+    }
+
+    public function frictionNm(float $position): float
+    {
+        $friction = $this->inner->frictionNm($position);
+        foreach ($this->segments as $segment) {
+            $friction += $segment->holds($position) ? $segment->drag_Nm : 0.0;
+        }
+
+        return $friction;
+    }
+
+    public function inertiaKgm2(float $position): float
+    {
+        return $this->inner->inertiaKgm2($position);
+    }
+
+    public function inertiaSlopeKgm2(float $position): float
+    {
+        return $this->inner->inertiaSlopeKgm2($position);
+    }
+
+    public function isEven(): bool
+    {
+        return false;
+    }
+
+    public function evenOverRad(): float
+    {
+        return $this->even_rad;
+    }
+
+    public function breaks(): array
+    {
+        $breaks = $this->inner->breaks();
+        foreach ($this->segments as $segment) {
+            array_push($breaks, $segment->from, $segment->to);
+        }
+        sort($breaks);
+
+        return $breaks;
+    }
+
+    public function masses(): array
+    {
+        return $this->inner->masses();
+    }
+
+    public function leverM(): ?float
+    {
+        return $this->inner->leverM();
+    }
+
+    public function gripNm(): float
+    {
+        return $this->inner->gripNm();
+    }
+
+    public function isEndless(): bool
+    {
+        return $this->inner->isEndless();
+    }
+
+    public function follower(float $position): ?float
+    {
+        return $this->inner->follower($position);
+    }
+
+    public function unloaded(): self
+    {
+        return new self($this->inner->unloaded(), $this->segments);
+    }
+}

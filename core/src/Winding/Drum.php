@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Winding;
+
+use Brookstone\Core\Error\ImpossibleValue;
+
+/**
+ * Cord wound on a drum, layer on layer. Turns per layer = ⌊width/cord⌋ (at least 1), layer k lies at radius
+ * core/2 + d/2 + k·rise, with rise d·√3/2 where each layer nests in the grooves of the one below and d where it is
+ * stacked. Geometry of close-packed circles: two cords of one layer and one above form an equilateral triangle.
+ */
+final readonly class Drum
+{
+    private const TIE = 1e-9; // relative: 1.2 mm holds three cords of 0.4 mm, and a layer exactly full opens no new one
+
+    public int $turns_per_layer;
+
+    public int $layers;
+
+    /** Turns of the drum for the whole cord, the last layer's part included. */
+    public float $turns;
+
+    private float $rise_m;
+
+    /** @throws ImpossibleValue */
+    public function __construct(
+        public float $core_diameter_m,
+        public float $cord_m,
+        public float $width_m,
+        public float $length_m,
+        public bool $nested = true,
+    ) {
+        ImpossibleValue::unlessPositive('core_diameter_m', $core_diameter_m);
+        ImpossibleValue::unlessPositive('cord_m', $cord_m);
+        ImpossibleValue::unlessPositive('width_m', $width_m);
+        ImpossibleValue::unlessPositive('length_m', $length_m);
+        $this->turns_per_layer = max(1, (int) min(1e9, floor($width_m / $cord_m * (1 + self::TIE))));
+        $this->rise_m = $nested ? $cord_m * sqrt(3) / 2 : $cord_m;
+        $this->layers = $this->layersFor($length_m);
+        $this->turns = ($this->layers - 1) * (float) $this->turns_per_layer + ($length_m - $this->woundIn_m($this->layers - 1)) / (2 * M_PI * $this->lastRadius_m());
+    }
+
+    /** A drum told by the radius to the cord's centre in its first layer. */
+    public static function aroundFirstLayer(float $radius_m, float $cord_m, float $width_m, float $length_m): self
+    {
+        return new self(2 * $radius_m - $cord_m, $cord_m, $width_m, $length_m);
+    }
+
+    /** Radius to the cord's centre in a layer, counted from 0. */
+    public function radius_m(int $layer): float
+    {
+        return $this->core_diameter_m / 2 + $this->cord_m / 2 + $layer * $this->rise_m;
+    }
+
+    public function lastRadius_m(): float
+    {
+        return $this->radius_m($this->layers - 1);
+    }
+
+    /** Radius at which the cord lies once so much of it is wound. */
+    public function radiusAfter_m(float $length_m): float
+    {
+        return $this->radius_m(min($this->layers, $this->layersFor($length_m)) - 1);
+    }
+
+    /** Radius that winds the whole cord in as many turns. */
+    public function meanRadius_m(): float
+    {
+        return $this->length_m / (2 * M_PI * $this->turns);
+    }
+
+    /** @return list<float> cord wound when each layer but the last is full */
+    public function layerEnds_m(): array
+    {
+        $ends = [];
+        for ($layer = 1; $layer < $this->layers; $layer++) {
+            $ends[] = $this->woundIn_m($layer);
+        }
+
+        return $ends;
+    }
+
+    /** Cord that so many full layers hold, m: turns·2π·(n·r₁ + rise·n(n − 1)/2). */
+    private function woundIn_m(int $layers): float
+    {
+        return $this->turns_per_layer * 2 * M_PI * ($layers * $this->radius_m(0) + $this->rise_m * $layers * ($layers - 1) / 2);
+    }
+
+    /** The fewest layers that hold so much cord: the quadratic above solved for n, then set right by a layer. */
+    private function layersFor(float $length_m): int
+    {
+        $b = $this->radius_m(0) - $this->rise_m / 2;
+        $n = (sqrt($b * $b + $this->rise_m * $length_m / M_PI / $this->turns_per_layer) - $b) / $this->rise_m;
+        $layers = max(1, (int) ceil(min($n, 1e15)) - 1);
+        while ($this->woundIn_m($layers) * (1 + self::TIE) < $length_m && $layers < 1e15) {
+            $layers++;
+        }
+
+        return $layers;
+    }
+}
