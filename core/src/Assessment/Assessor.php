@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
+use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
@@ -14,12 +15,16 @@ use Brookstone\Core\Quantity\Quantity;
 /** The one judge. Page, command line, printed sheet and tests show what it says; nothing else decides. */
 final class Assessor
 {
-    /** A pure function: the same build is judged the same way, always. */
-    public static function assess(Build $build): Assessment
+    /**
+     * A pure function: the same build is judged the same way, always.
+     *
+     * @param  Stock|null  $stock  the drawer that fixes choose from; what comes with Brookstone when null
+     */
+    public static function assess(Build $build, ?Stock $stock = null): Assessment
     {
         $subjects = [];
         foreach ($build->motions as $id => $motion) {
-            $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true));
+            $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true), $stock);
         }
         $routines = new RoutineJudge($build, $subjects);
         $chains = [];

@@ -8,9 +8,14 @@ use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Place;
 use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\MoveLoad;
+use Brookstone\Core\Load\MoveTorque;
 use Brookstone\Core\Simulation\MotionRun;
+use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Simulation\ServoRun;
+use Brookstone\Core\Simulation\StepperRun;
 use Brookstone\Core\Stops\RunOn;
 
 /**
@@ -29,6 +34,8 @@ final class Facts
     /** @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}> */
     private array $runs = [];
 
+    private ?float $stepperMargin = null;
+
     /** @var array<string, RunOn|null> by switch */
     private array $runOns = [];
 
@@ -39,12 +46,12 @@ final class Facts
 
     public function there(): MoveLoad
     {
-        return $this->there ??= MoveLoad::of($this->motion->mechanism, $this->motion->move(), $this->motion->rotorAtLoad());
+        return $this->there ??= MoveLoad::of($this->motion->moved(true), $this->motion->move(), $this->motion->rotorAtLoad());
     }
 
     public function back(): MoveLoad
     {
-        return $this->back ??= MoveLoad::of($this->motion->mechanism, $this->motion->move()->back(), $this->motion->rotorAtLoad());
+        return $this->back ??= MoveLoad::of($this->motion->moved(false), $this->motion->move()->back(), $this->motion->rotorAtLoad());
     }
 
     /**
@@ -53,7 +60,7 @@ final class Facts
      */
     public function peak_Nm(): float
     {
-        return max($this->there()->peak_Nm, $this->back()->peak_Nm, $this->there()->steady_peak_Nm);
+        return max($this->there()->peak_Nm, $this->back()->peak_Nm, $this->there()->steady_peak_Nm, $this->back()->steady_peak_Nm);
     }
 
     public function rms_Nm(): float
@@ -67,10 +74,17 @@ final class Facts
         return $load_Nm / ($this->motion->train->ratio() * $this->motion->train->efficiency());
     }
 
-    /** What the drive's stall torque is at the load; 0 without a drive. */
+    /**
+     * The most that the drive pushes the load with; 0 without a drive. Of a stepper, which pulls less the faster it goes: as
+     * many times the largest torque as it pulls, where that is least, over what it needs there.
+     */
     public function stallAtLoad_Nm(): float
     {
-        return ($this->motion->drive?->line()->stall_Nm ?? 0.0) * $this->motion->train->ratio() * $this->motion->train->efficiency();
+        if ($this->motion->counts()) {
+            return min(1e6, $this->stepperMargin()) * $this->peak_Nm();
+        }
+
+        return ($this->motion->drive?->line()->most_Nm() ?? 0.0) * $this->motion->train->ratio() * $this->motion->train->efficiency();
     }
 
     /** Stall torque over the largest torque; null without a load or a drive. */
@@ -79,10 +93,54 @@ final class Facts
         return $this->motion->drive === null || $this->peak_Nm() <= 0.0 ? null : $this->stallAtLoad_Nm() / $this->peak_Nm();
     }
 
-    /** Torque that it must hold at the worse of its two ends. */
+    /** Torque that it must hold at the worse of its two ends, loaded or empty as it stands there. */
     public function hold_Nm(): float
     {
-        return $this->there()->hold_Nm();
+        return max($this->there()->hold_Nm(), $this->back()->hold_Nm());
+    }
+
+    /** Inertia at the load where it is largest of start, middle and end, rotor included, kg·m². */
+    public function inertia_kgm2(): float
+    {
+        $move = $this->motion->move();
+        $mechanism = $this->motion->mechanism;
+        $largest = 0.0;
+        for ($i = 0; $i <= 4; $i++) {
+            $largest = max($largest, $mechanism->inertiaKgm2($move->from + $move->distance() * $i / 4));
+            if ($mechanism->isEven()) {
+                break;
+            }
+        }
+
+        return $largest + $this->motion->rotorAtLoad();
+    }
+
+    /** Largest torque that the drive gives the load on the way there; what tyres must bear. */
+    public function pushes_Nm(): float
+    {
+        $motion = $this->motion;
+        if ($motion->drive === null || $motion->counts() || $motion->isAbsolute()) {
+            return $this->there()->peak_Nm;
+        }
+        $free = new Plant($motion->moved(true), $motion->train->ratio(), $motion->train->efficiency(), $motion->train->backEfficiency(), $motion->drive->motor->rotorKgm2(), slips: false);
+
+        return MotionRun::of($free, $motion->drive->line(), $motion->move()->from, $motion->move()->to, $this->patience_s(), ramp_s: $motion->drive->ramp_s)->peak_out_Nm;
+    }
+
+    /** Where a stepper pulls least over what it needs, both ways. */
+    public function stepperMargin(): float
+    {
+        return $this->stepperMargin ??= min($this->stepped(true)->margin, $this->stepped(false)->margin);
+    }
+
+    private function stepped(bool $there): StepperRun
+    {
+        $motion = $this->motion;
+        $stepper = $motion->drive?->motor;
+        assert($stepper instanceof Stepper);
+        $move = $there ? $motion->move() : $motion->move()->back();
+
+        return StepperRun::of(new MoveTorque($motion->moved($there), $move, $motion->rotorAtLoad()), $stepper, $motion->drive->supply->volts_V, $motion->train->ratio(), $motion->train->efficiency());
     }
 
     /** Share of its stall torque that this drive bears all day. */
@@ -170,8 +228,36 @@ final class Facts
 
             return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'path' => $run->path];
         }
-        $run = MotionRun::of($motion->plant(), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), $patience, traced: $this->traced && $speed === 1.0);
+        $there = $motion->isThere($motion->at($from), $motion->at($to));
+        if ($motion->counts()) {
+            return $this->step($from, $to, $speed, $there);
+        }
+        $run = MotionRun::of(
+            $motion->plant($there), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), $patience,
+            traced: $this->traced && $speed === 1.0, ramp_s: $motion->drive->ramp_s,
+        );
 
         return ['time_s' => $run->time_s, 'stopped_at' => $run->stopped_at, 'why' => $run->why?->value, 'end_speed' => $run->end_speed, 'path' => $run->path];
+    }
+
+    /**
+     * A stepper takes the time it is told: the wanted time of its task for its way, in proportion for others.
+     *
+     * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}
+     */
+    private function step(string $from, string $to, float $speed, bool $there): array
+    {
+        $motion = $this->motion;
+        $unit = $motion->unit();
+        $task = $motion->move();
+        $move = new Move($unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), 1.0, $task->profile);
+        $seconds = $task->seconds * abs($move->distance() / $task->distance()) / $speed;
+        $run = $this->stepped($there);
+        if ($run->margin < 1.0) {
+            return ['time_s' => null, 'stopped_at' => $run->least_at, 'why' => 'stuck', 'end_speed' => 0.0, 'path' => []];
+        }
+        $isTask = ($from === $motion->task->from && $to === $motion->task->to) || ($from === $motion->task->to && $to === $motion->task->from);
+
+        return ['time_s' => $seconds, 'stopped_at' => null, 'why' => null, 'end_speed' => 0.0, 'path' => $isTask && $this->traced ? $run->path : []];
     }
 }

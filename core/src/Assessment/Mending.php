@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\DriveChoice;
-use Brookstone\Core\Drive\Drawer;
+use Brookstone\Core\Claims\ClaimCheck;
+use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Drive\Servo;
+use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
@@ -26,6 +30,12 @@ use Brookstone\Core\Train\Train;
 final class Mending
 {
     private const TRIES = 6; // candidates that are judged in full, of each sort: the quickest come first
+
+    private const CLUTCH_SAFE = 0.8;  // of what the gears survive
+
+    private const CLUTCH_WORKS = 1.25; // times what the move needs
+
+    private const SAFE_POWER = 0.9;   // of what its current can make, and some for friction
 
     private const PINION = 12;
 
@@ -42,7 +52,7 @@ final class Mending
     {
         $drive = $subject->motion->drive;
         if ($drive !== null && $drive->duty < 1.0 && ! $subject->motion->isAbsolute()) {
-            $full = $subject->motion->withDrive(new DriveChoice($drive->motor, $drive->supply, 1.0));
+            $full = $subject->motion->withDrive($drive->but(['duty' => 1.0]));
             if (self::mends($subject->with($full))) {
                 return [new Fix(new Sentence('Drive it at full duty'), [new Change($subject->path.'.drive.duty', 1.0)])];
             }
@@ -51,12 +61,129 @@ final class Mending
         return array_values(array_filter([self::sameSeries($subject), self::otherDrive($subject)]));
     }
 
+    /**
+     * A clutch at the load that slips before the gears break and after the work is done.
+     *
+     * @return list<Fix>
+     */
+    public static function clutch(Subject $subject, DriveFigures $f): array
+    {
+        $most = self::CLUTCH_SAFE * $f->gear_limit_motor_Nm * $f->ratio;
+        $least = self::CLUTCH_WORKS * $f->peak_Nm;
+        if ($f->drive->clutch_Nm !== null || $most < $least) {
+            return [];
+        }
+        $clutch = (float) Format::significantNumber(min($most, max($least, $most / 2)), 2);
+
+        return $clutch < $least || $clutch > $most ? [] : [new Fix(
+            new Sentence('Put a clutch between train and load that slips at {clutch}: the move needs {needs}', ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m')]),
+            [new Change($subject->path.'.drive.clutch_Nm', $clutch)],
+        )];
+    }
+
+    /** @return list<Fix> */
+    public static function tighterClutch(Subject $subject, DriveFigures $f): array
+    {
+        $clutch = Format::significantNumber(self::CLUTCH_WORKS * $f->peak_Nm * 1.05, 2);
+
+        return [new Fix(new Sentence('Set the clutch to {clutch}', ['clutch' => Quantity::of($clutch, 'N·m')]), [new Change($subject->path.'.drive.clutch_Nm', $clutch)])];
+    }
+
+    /**
+     * A springy coupling, soft enough that the knock stays within what the gears survive: k = (T² − 2 T Td)/(J ω²).
+     *
+     * @return list<Fix>
+     */
+    public static function softer(Subject $subject, DriveFigures $f): array
+    {
+        $drive = $f->line->most_Nm() * $f->ratio;
+        $limit = self::CLUTCH_SAFE * $f->gear_limit_motor_Nm * $f->ratio;
+        $swing = $f->inertia_kgm2 * ($f->line->noLoad_rad_s() / $f->ratio) ** 2;
+        $stiffness = $swing > 0.0 ? ($limit ** 2 - 2 * $limit * $drive) / $swing : 0.0;
+        $gears = $f->drive->motor->body()->stiffness_Nm_rad() * $f->ratio ** 2;
+        if ($stiffness <= 0.0 || $stiffness >= $gears) {
+            return [];
+        }
+        $soft = Format::significantNumber(1 / (1 / $stiffness - 1 / $gears) * Constants::RAD_PER_DEG * 0.95, 2);
+        $gives = $f->peak_Nm / $soft;
+
+        return [new Fix(
+            new Sentence('Couple it through a spring of {soft}: it takes up the knock, and the part gives by {gives} under its own load', ['soft' => Quantity::of($soft, 'N·m/°'), 'gives' => Quantity::of($gives, '°')]),
+            [new Change($subject->path.'.drive.soft_Nm_per_deg', $soft)],
+        )];
+    }
+
+    /** @return list<Fix> its power cut between moves, where its gears then hold the load */
+    public static function gate(Subject $subject): array
+    {
+        $drive = $subject->motion->drive;
+        if ($drive === null || $drive->gated || ! self::mends($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))) {
+            return [];
+        }
+
+        return [new Fix(new Sentence('Cut its power between moves: its gears hold the load by themselves'), [new Change($subject->path.'.drive.gated', true)])];
+    }
+
+    /** @return list<Fix> */
+    public static function ungate(Subject $subject): array
+    {
+        $drive = $subject->motion->drive;
+
+        return $drive !== null && self::mends($subject->with($subject->motion->withDrive($drive->but(['gated' => false]))))
+            ? [new Fix(new Sentence('Leave it powered'), [new Change($subject->path.'.drive.gated', false)])] : [];
+    }
+
+    /** @return list<Fix> a drive that does not hunt */
+    public static function quieter(Subject $subject): array
+    {
+        return self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ! $drive instanceof Servo || $drive->slop_deg + $subject->motion->train->backlash_deg() * $subject->motion->train->ratio() <= $drive->deadband_deg)));
+    }
+
+    /** @return list<Fix> a drive that holds without current */
+    public static function frugal(Subject $subject): array
+    {
+        return self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ! $drive->isPositional() && ! $drive instanceof Stepper)));
+    }
+
+    /** @return list<Fix> a drive whose figures agree with each other; and of this one, what its power allows */
+    public static function trusted(Subject $subject): array
+    {
+        $motor = $subject->motion->drive?->motor;
+        $fixes = self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ClaimCheck::of($drive) === [])));
+        if ($motor instanceof DcMotor) {
+            $allowed = self::SAFE_POWER * $motor->rated_V * ($motor->stall_A + $motor->no_load_A) / 2;
+            if (ClaimCheck::peakPower_W($motor) > $allowed) {
+                $stall = Format::significantNumber($motor->stall_Nm * $allowed / ClaimCheck::peakPower_W($motor), 3);
+                $fixes[] = new Fix(new Sentence('Reckon with {stall} only, which its current can make', ['stall' => Quantity::of($stall, 'N·m')]), [new Change($subject->path.'.drive.motor.stall_Nm', $stall)]);
+            }
+        }
+
+        return $fixes;
+    }
+
+    /**
+     * @param  \Closure(Drive): bool  $keeps
+     * @return array<string, Drive>
+     */
+    private static function without(Subject $subject, \Closure $keeps): array
+    {
+        $present = $subject->motion->drive?->motor->body()->code;
+
+        return array_filter($subject->stock()->drives, fn (Drive $drive): bool => $drive->body()->code !== $present && $keeps($drive));
+    }
+
+    /** @return list<Fix> */
+    private static function fixed(?Fix $fix): array
+    {
+        return $fix === null ? [] : [$fix];
+    }
+
     /** @return list<Fix> */
     public static function otherSupply(Subject $subject): array
     {
         $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
         foreach ($subject->build->supplies as $supply) {
-            $choice = new DriveChoice($drive->motor, $supply, $drive->duty);
+            $choice = $drive->but(['supply' => $supply]);
             if ($drive->motor->supplyFit($supply->volts_V) === SupplyFit::Fits && $choice->line()->stall_A <= $supply->max_A) {
                 return [new Fix(
                     new Sentence("Feed it from {$supply->name}, {volts}", ['volts' => Quantity::of($supply->volts_V, 'V')]),
@@ -78,14 +205,14 @@ final class Mending
     {
         $present = $subject->motion->drive?->motor->body();
 
-        return self::firstThatMends($subject, array_filter(Drawer::all(), fn (Drive $drive): bool => $drive->body()->series === $present?->series && $drive->body()->code !== $present->code));
+        return self::firstThatMends($subject, array_filter($subject->stock()->drives, fn (Drive $drive): bool => $drive->body()->series === $present?->series && $drive->body()->code !== $present->code));
     }
 
     private static function otherDrive(Subject $subject): ?Fix
     {
         $series = $subject->motion->drive?->motor->body()->series;
 
-        return self::firstThatMends($subject, array_filter(Drawer::all(), fn (Drive $drive): bool => $drive->body()->series !== $series));
+        return self::firstThatMends($subject, array_filter($subject->stock()->drives, fn (Drive $drive): bool => $drive->body()->series !== $series));
     }
 
     /**
@@ -103,18 +230,18 @@ final class Mending
         foreach ($drives as $code => $drive) {
             $line = $drive->line($present->supply->volts_V, $present->duty);
             if ($drive->supplyFit($present->supply->volts_V) === SupplyFit::Fits && $line->stall_A <= $present->supply->max_A
-                && $line->stall_Nm >= self::neededStall($bare, $drive->isPositional())) {
+                && $line->most_Nm() >= self::neededStall($bare, $drive->isPositional())) {
                 $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);
             }
         }
         arsort($likely);
         foreach (array_slice(array_map(strval(...), array_keys($likely)), 0, self::TRIES) as $code) {
             $drive = $drives[$code];
-            $changed = $subject->with($subject->motion->withDrive(new DriveChoice($drive, $present->supply, $present->duty)));
+            $changed = $subject->with($subject->motion->withDrive($present->with($drive)));
             if (self::mends($changed)) {
                 return new Fix(
                     new Sentence("Take {$code}: it stalls at {stall} for {needs}", [
-                        'stall' => Quantity::of($drive->line($present->supply->volts_V, $present->duty)->stall_Nm * $through, 'N·m'),
+                        'stall' => Quantity::of($changed->facts->stallAtLoad_Nm(), 'N·m'),
                         'needs' => Quantity::of($changed->facts->peak_Nm(), 'N·m'),
                     ]),
                     [new Change($subject->path.'.drive.motor', Drives::write($drive))],

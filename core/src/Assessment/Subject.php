@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Drive\Stock;
 
 /** One motion of a build, about to be judged. */
 final readonly class Subject
@@ -13,7 +14,7 @@ final readonly class Subject
     /** Its path in the document: `motions.1`. */
     public string $path;
 
-    public function __construct(public Build $build, public Motion $motion, public Facts $facts)
+    public function __construct(public Build $build, public Motion $motion, public Facts $facts, private ?Stock $stock = null)
     {
         $this->path = 'motions.'.$build->indexOf($motion->id);
     }
@@ -21,6 +22,12 @@ final readonly class Subject
     /** The same motion with something about it changed, with facts of its own. */
     public function with(Motion $motion): self
     {
-        return new self($this->build, $motion, new Facts($motion));
+        return new self($this->build, $motion, new Facts($motion), $this->stock);
+    }
+
+    /** The drawer to choose from: the builder's own, or what comes with Brookstone. */
+    public function stock(): Stock
+    {
+        return $this->stock ?? Stock::shipped();
     }
 }

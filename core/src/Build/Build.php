@@ -21,6 +21,7 @@ final readonly class Build
      * @param  array<string, Routine>  $routines
      * @param  array<string, Scenario>  $scenarios
      * @param  list<Measurement>  $log
+     * @param  list<Picture>  $pictures
      */
     public function __construct(
         public array $document,
@@ -33,6 +34,8 @@ final readonly class Build
         public array $routines,
         public array $scenarios,
         public array $log,
+        public Around $around = new Around,
+        public array $pictures = [],
     ) {
     }
 

@@ -40,11 +40,16 @@ final class BuildShape
             'note' => Field::or('', new TextShape, 'What it is.'),
             'settings' => Field::or([], Settings::shape()),
             'supplies' => Field::or([], self::list(self::supply(), 20, 'supplies')),
+            'around' => Field::or([], new RecordShape([
+                'public' => Field::or(false, new BooleanShape, 'Strangers or children come near it, or nobody watches it.'),
+                'worn' => Field::or(false, new BooleanShape, 'It is worn on the body.'),
+            ], 'Around'), 'Who is near it.'),
             'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
             'sensors' => Field::or([], self::list(self::sensor(), 60, 'sensors')),
             'outputs' => Field::or([], self::list(self::output(), 60, 'outputs')),
             'routines' => Field::or([], self::list(self::routine(), 40, 'routines')),
             'scenarios' => Field::or([], self::list(self::scenario(), 40, 'scenarios')),
+            'pictures' => Field::or([], self::list(self::picture(), 40, 'pictures')),
             'log' => Field::or([], self::list(self::measurement(), 2000, 'measurements')),
         ], 'Build');
     }
@@ -67,6 +72,7 @@ final class BuildShape
             'name' => Field::needed(TextShape::name()),
             'volts_V' => Field::needed(NumberShape::positive(60.0), 'Voltage.'),
             'max_A' => Field::needed(NumberShape::positive(100.0), 'Largest current it gives.'),
+            'capacity_Ah' => Field::or(null, NumberShape::positive(1000.0)->orNull(), 'Charge of a battery; none for a supply from the mains.'),
         ], 'Supply');
     }
 
@@ -84,11 +90,24 @@ final class BuildShape
                 'name' => Field::needed(TextShape::name()),
                 'at' => Field::needed($position, 'Degrees, or metres of height.'),
             ], 'Place'), 2, 30, 'places'), 'Its named positions.'),
+            'segments' => Field::or([], new ListShape(new RecordShape([
+                'name' => Field::needed(TextShape::name(), 'What is met there.'),
+                'from' => Field::needed($position, 'Where it begins, in the motion’s own unit.'),
+                'to' => Field::needed($position, 'Where it ends.'),
+                'load_Nm' => Field::or(0.0, NumberShape::between(-self::MOST, self::MOST), 'Torque that it adds and gives back, of a motion that turns.'),
+                'drag_Nm' => Field::or(0.0, NumberShape::notNegative(self::MOST), 'Torque that it rubs with, of a motion that turns.'),
+                'load_N' => Field::or(0.0, NumberShape::between(-self::MOST, self::MOST), 'Force that it adds and gives back, of a motion that slides.'),
+                'drag_N' => Field::or(0.0, NumberShape::notNegative(self::MOST), 'Force that it rubs with, of a motion that slides.'),
+            ], 'Segment'), 0, 20, 'segments'), 'What is met on parts of the travel only.'),
             'task' => Field::needed(new RecordShape([
                 'from' => Field::needed(TextShape::id(), 'The place where it starts.'),
                 'to' => Field::needed(TextShape::id(), 'The place where it goes.'),
                 'move_s' => Field::needed(NumberShape::positive(3600.0), 'The move shall take no longer.'),
-                'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine'), 'How the wanted move spends its time.'),
+                'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine', 'steady'), 'How the wanted move spends its time; steady: it turns already.'),
+                'payload' => Field::or('both', ChoiceShape::of('both', 'there', 'back'), 'Which way it carries its payload.'),
+                'per_day' => Field::or(100.0, NumberShape::between(0.0, 86400.0), 'How often it goes there and back in a day.'),
+                'keeps_turning' => Field::or(false, new BooleanShape, 'It turns or rolls on; where it stops does not matter.'),
+                'knocked' => Field::or(false, new BooleanShape, 'Somebody or something can bump into it while it moves.'),
                 'holds_unpowered' => Field::or(false, new BooleanShape, 'It must stay put with the power off.'),
                 'mass_guessed' => Field::or(false, new BooleanShape, 'Its mass is a guess, not weighed.'),
                 'tolerance' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'How far off its place it may stop; degrees or metres.'),
@@ -98,6 +117,12 @@ final class BuildShape
                 'motor' => Field::needed(Drives::shape(), 'The drive, with all its data.'),
                 'supply' => Field::needed(TextShape::id(), 'The supply it hangs on.'),
                 'duty' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of the time that the bridge is on; a servo has none.'),
+                'gated' => Field::or(false, new BooleanShape, 'Its power is cut between moves.'),
+                'ramp_s' => Field::or(0.0, NumberShape::between(0.0, 60.0), 'Time in which the bridge goes from nothing to its duty.'),
+                'clutch_Nm' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'A clutch at the load slips above this torque.'),
+                'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
+                'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion that the same motor moves.'),
+                'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction'), 'What decides which of the two it moves.'),
             ], 'DriveChoice'))->orNull()),
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
             'stops' => Field::or([], new RecordShape([
@@ -114,6 +139,22 @@ final class BuildShape
             ], 'Stops')),
             'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),
         ], 'Motion');
+    }
+
+    private static function picture(): RecordShape
+    {
+        $pixel = NumberShape::between(0.0, 100000.0);
+        $line = ['x1' => Field::needed($pixel), 'y1' => Field::needed($pixel), 'x2' => Field::needed($pixel), 'y2' => Field::needed($pixel)];
+
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id(), 'Also the name of the stored picture.'),
+            'name' => Field::needed(TextShape::name()),
+            'width_px' => Field::needed(NumberShape::whole(1, 100000)),
+            'height_px' => Field::needed(NumberShape::whole(1, 100000)),
+            'known' => Field::or(null, (new RecordShape([...$line, 'length_m' => Field::needed(NumberShape::positive(10000.0), 'What it measures in the real thing.')], 'KnownLength'))->orNull(), 'The one length that is known.'),
+            'scale' => Field::or(1.0, NumberShape::between(0.0001, 1000.0), 'Size of the model over that of the real thing: 1, 0.9, 1/12.'),
+            'readings' => Field::or([], new ListShape(new RecordShape(['id' => Field::needed(TextShape::id()), 'name' => Field::needed(TextShape::name()), ...$line], 'Reading'), 0, 60, 'readings')),
+        ], 'Picture');
     }
 
     private static function sensor(): RecordShape

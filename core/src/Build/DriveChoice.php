@@ -6,17 +6,57 @@ namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Quantity\Constants;
 
-/** A drive on a supply at a duty. */
+/** A drive on a supply at a duty, and what protects it and the load from each other. */
 final readonly class DriveChoice
 {
-    public function __construct(public Drive $motor, public Supply $supply, public float $duty)
-    {
+    /**
+     * @param  bool  $gated  its power is cut between moves
+     * @param  float  $ramp_s  in which the bridge goes from nothing to its duty
+     * @param  float|null  $clutch_Nm  a clutch at the load slips above this
+     * @param  float|null  $soft_Nm_per_deg  rate of a springy coupling at the load
+     * @param  string|null  $shares  another motion that the same motor moves
+     * @param  string  $shares_by  `selector` or `direction`
+     */
+    public function __construct(
+        public Drive $motor,
+        public Supply $supply,
+        public float $duty,
+        public bool $gated = false,
+        public float $ramp_s = 0.0,
+        public ?float $clutch_Nm = null,
+        public ?float $soft_Nm_per_deg = null,
+        public ?string $shares = null,
+        public string $shares_by = 'selector',
+    ) {
     }
 
     /** What it does at a share of its usual speed. */
     public function line(float $speed = 1.0): TorqueLine
     {
         return $this->motor->line($this->supply->volts_V, $this->duty * $speed);
+    }
+
+    /** Stiffness between motor and load, N·m/rad at the load: the drive's own gears through the ratio, and a coupling behind them. */
+    public function stiffness_Nm_rad(float $ratio): float
+    {
+        $gears = $this->motor->body()->stiffness_Nm_rad() * $ratio ** 2;
+
+        return $this->soft_Nm_per_deg === null ? $gears : 1 / (1 / $gears + Constants::RAD_PER_DEG / $this->soft_Nm_per_deg);
+    }
+
+    /** The same with another drive; what protects the load stays. */
+    public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
+    {
+        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg, $this->shares, $this->shares_by);
+    }
+
+    /**
+     * @param  array<string, mixed>  $changes  named as the fields
+     */
+    public function but(array $changes): self
+    {
+        return new self(...$changes + get_object_vars($this));
     }
 }

@@ -19,6 +19,9 @@ final class Editor
     /** Keys that hold a position in the motion's own unit and so carry no unit of their own. */
     private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance'];
 
+    /** Positions too, but words elsewhere: `task.from` names a place. */
+    private const SEGMENT_ENDS = ['from', 'to'];
+
     private const LONGEST_PATH = 200;
 
     /**
@@ -46,7 +49,7 @@ final class Editor
         $segments = explode('.', $path);
         $key = $segments[count($segments) - 1];
         $motion = match (true) {
-            ! in_array($key, self::POSITIONS, true) => null,
+            ! in_array($key, self::POSITIONS, true) && ! (in_array($key, self::SEGMENT_ENDS, true) && ($segments[2] ?? '') === 'segments') => null,
             $segments[0] === 'motions' => array_values($build->motions)[(int) ($segments[1] ?? -1)] ?? null,
             $segments[0] === 'scenarios' => self::startedBy($build, $segments),
             default => null,

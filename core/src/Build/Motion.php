@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
+use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
@@ -81,9 +82,27 @@ final readonly class Motion
         return ($this->drive?->motor->rotorKgm2() ?? 0.0) * $this->train->ratio() ** 2;
     }
 
-    public function plant(): Plant
+    /** It steps: it goes where it is sent and counts, but loses its place with the power or by slipping. */
+    public function counts(): bool
     {
-        return Plant::through($this->mechanism, $this->train, $this->drive?->motor);
+        return $this->drive?->motor instanceof Stepper;
+    }
+
+    /** Which way its task goes. */
+    public function isThere(float $from, float $to): bool
+    {
+        return ($to - $from) * ($this->at($this->task->to) - $this->at($this->task->from)) >= 0.0;
+    }
+
+    /** What is moved on the way of the task, or back: with its payload, or empty. */
+    public function moved(bool $there): Mechanism
+    {
+        return $this->task->payload->isOn($there) ? $this->mechanism : $this->mechanism->unloaded();
+    }
+
+    public function plant(?bool $there = null): Plant
+    {
+        return Plant::through($there === null ? $this->mechanism : $this->moved($there), $this->train, $this->drive?->motor);
     }
 
     public function withDrive(?DriveChoice $drive): self

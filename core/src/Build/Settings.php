@@ -22,6 +22,7 @@ final readonly class Settings
         public float $scan_s = 0.005,
         public float $debounce_s = 0.01,
         public float $driver_s = 0.001,
+        public float $battery_days = 1.0,
     ) {
     }
 
@@ -40,6 +41,7 @@ final readonly class Settings
             'scan_s' => Field::or($usual->scan_s, NumberShape::between(0.002, 0.1), 'How often the controller looks.'),
             'debounce_s' => Field::or($usual->debounce_s, NumberShape::between(0.0, 0.5), 'How long a switch must stay before it is believed.'),
             'driver_s' => Field::or($usual->driver_s, NumberShape::between(0.0, 0.1), 'Until the motor driver has acted.'),
+            'battery_days' => Field::or($usual->battery_days, NumberShape::between(0.01, 3650.0), 'A battery shall last so many days.'),
         ], 'Settings');
     }
 }

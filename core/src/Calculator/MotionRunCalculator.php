@@ -20,9 +20,6 @@ use Brookstone\Core\Train\Train;
 
 final readonly class MotionRunCalculator implements Calculator
 {
-    /** Kinds whose positions are degrees. */
-    private const SWUNG = ['arm', 'turntable', 'crank', 'crank_rocker', 'measured'];
-
     public function name(): string
     {
         return 'motion.run';
@@ -80,7 +77,7 @@ final readonly class MotionRunCalculator implements Calculator
             return;
         }
         Check::mechanism($kind, $mechanism, 'mechanism.', $errors);
-        $isSwung = in_array($kind, self::SWUNG, true);
+        $isSwung = ! in_array($kind, Mechanisms::SLIDING, true);
         foreach (['from', 'to'] as $end) {
             if ($isSwung && abs($inputs[$end] ?? 0.0) > 720.0) {
                 $errors->add($end, 'Must be a number from -720 ° to 720 °, but is '.$inputs[$end].'.');

@@ -14,6 +14,7 @@ final readonly class Body
      * @param  string  $series  the family that shares its motor, `G25`
      * @param  float  $back_drive_Nm  torque at its output shaft below which its unpowered gears stay put, ≥ 0
      * @param  float  $gearbox_limit_Nm  torque at its output shaft that its gears survive, > 0
+     * @param  string  $page  what its seller says of it, copied
      */
     public function __construct(
         public string $code,
@@ -27,6 +28,7 @@ final readonly class Body
         public float $back_drive_Nm,
         public float $gearbox_limit_Nm,
         public ThermalClass $thermal,
+        public string $page = '',
     ) {
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('length_mm', $length_mm);
@@ -34,5 +36,28 @@ final readonly class Body
         ImpossibleValue::unlessPositive('height_mm', $height_mm);
         ImpossibleValue::unlessNotNegative('back_drive_Nm', $back_drive_Nm);
         ImpossibleValue::unlessPositive('gearbox_limit_Nm', $gearbox_limit_Nm);
+    }
+
+    /** How far gears, shaft, bracket and the part behind wind up before the gears break, rad at its output shaft. Rule of thumb. */
+    public function windUp_rad(): float
+    {
+        return match ($this->gear_material) {
+            'nylon', 'acetal' => 0.25,
+            'brass' => 0.15,
+            'bronze and steel' => 0.12,
+            default => 0.12,
+        };
+    }
+
+    /** Stiffness of its gears, N·m/rad at its output shaft: what they survive over how far they wind up. */
+    public function stiffness_Nm_rad(): float
+    {
+        return $this->gearbox_limit_Nm / $this->windUp_rad();
+    }
+
+    /** What breaks first when it is knocked. */
+    public function breaks(): string
+    {
+        return in_array($this->gear_material, ['nylon', 'acetal'], true) ? 'teeth strip' : 'the horn bends or a tooth breaks';
     }
 }

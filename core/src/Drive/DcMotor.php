@@ -6,6 +6,8 @@ namespace Brookstone\Core\Drive;
 
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Shape\BooleanShape;
+use Brookstone\Core\Shape\Field;
 
 /** A brushed motor or gear motor; its ratings are those of its output shaft. */
 final readonly class DcMotor implements Drive
@@ -44,6 +46,24 @@ final readonly class DcMotor implements Drive
         if (! ($stall_A > $no_load_A && is_finite($stall_A))) {
             throw ImpossibleValue::because('stall_A', 'must be more than the no-load current.');
         }
+    }
+
+    public static function fields(): array
+    {
+        return [...Drives::motorShape(Drives::MOST)->fields, ...Drives::rotor(), 'worm' => Field::or(false, new BooleanShape, 'Its last stage is a worm.')];
+    }
+
+    public static function make(array $read, Body $body): self
+    {
+        return new self(...$read, body: $body);
+    }
+
+    public function write(): array
+    {
+        return [
+            'rated_V' => $this->rated_V, 'no_load_rpm' => $this->no_load_rpm, 'no_load_A' => $this->no_load_A,
+            'stall_Nm' => $this->stall_Nm, 'stall_A' => $this->stall_A, 'rotor_kgm2' => $this->rotor_kgm2, 'worm' => $this->worm,
+        ];
     }
 
     public function kind(): string
@@ -102,6 +122,26 @@ final readonly class DcMotor implements Drive
     public function isPositional(): bool
     {
         return false;
+    }
+
+    public function travel_deg(): ?float
+    {
+        return null;
+    }
+
+    public function holdCurrent_A(float $torque_Nm, float $supply_V): float
+    {
+        return 0.0;
+    }
+
+    public function holdHeat_W(float $torque_Nm, float $supply_V): float
+    {
+        return 0.0;
+    }
+
+    public function noise(): float
+    {
+        return $this->worm ? 4.0 : 6.0;
     }
 
     public function voltageRange(): array

@@ -58,8 +58,43 @@ final class Drawer
         ['S65 large', 'S65', [[6.0, 5.4, 240.0], [7.4, 6.4, 280.0], [8.4, 7.1, 310.0]], 8.0, 0.06, 180.0, 0.3, true, 0.19, 66.0, 30.0, 58.0, '10 mm, 15 teeth', 'steel', 0.4, 11.0, 'large', 9e-4],
     ];
 
+    /** Play of a servo's own gears, degrees. */
+    private const SERVO_SLOP_DEG = ['nylon' => 0.6, 'brass' => 0.25, 'steel' => 0.2];
+
+    /** Continuous-rotation servos, as above without travel and dead band: creep in °/s instead. */
+    private const CONTINUOUS = [
+        ['C9 turning', 'C9', [[4.8, 0.13, 580.0], [6.0, 0.16, 690.0]], 0.7, 0.008, 12.0, 0.011, 23.0, 12.0, 27.0, '4.8 mm, 21 teeth', 'nylon', 0.02, 0.22, 'micro', 4e-6],
+        ['C20 turning', 'C20', [[4.8, 0.42, 290.0], [6.0, 0.5, 350.0]], 1.3, 0.012, 8.0, 0.044, 40.0, 20.0, 38.0, '6 mm, 25 teeth', 'brass', 0.06, 1.1, 'small', 2.5e-5],
+    ];
+
+    /** Steppers: code, holding N·m, steps, phase A, ohm, mH, rotor g·cm², mass, length, width, shaft, detent N·m, size class. */
+    private const STEPPERS = [
+        ['P28-32', 0.06, 200, 0.67, 5.6, 3.4, 9.0, 0.11, 32.0, 28.0, '5 mm with a flat', 0.004, 'medium'],
+        ['P28-51', 0.12, 200, 0.67, 9.2, 7.2, 18.0, 0.2, 51.0, 28.0, '5 mm with a flat', 0.006, 'large'],
+        ['P35-28', 0.14, 200, 0.8, 4.9, 6.0, 14.0, 0.18, 28.0, 35.0, '5 mm with a flat', 0.008, 'large'],
+        ['P42-34', 0.26, 200, 1.2, 2.4, 2.8, 38.0, 0.22, 34.0, 42.0, '5 mm with a flat', 0.012, 'large'],
+        ['P42-40', 0.4, 200, 1.5, 1.8, 3.0, 57.0, 0.29, 40.0, 42.0, '5 mm with a flat', 0.016, 'large'],
+        ['P42-48', 0.55, 400, 1.6, 1.9, 4.0, 82.0, 0.37, 48.0, 42.0, '5 mm with a flat', 0.02, 'large'],
+        ['P57-56', 1.2, 200, 2.6, 0.7, 2.4, 300.0, 0.7, 56.0, 57.0, '6.35 mm with a flat', 0.04, 'large'],
+    ];
+
+    /** Wheel motors with controller: code, V, rpm, A idle, N·m, A, controller A, rotor kg·cm², mass, length, width, size class. */
+    private const BRUSHLESS = [
+        ['B65-12', 12.0, 420.0, 0.25, 2.4, 9.0, 4.0, 1.6, 0.34, 44.0, 65.0, 'medium'],
+        ['B90-24', 24.0, 360.0, 0.35, 7.5, 16.0, 8.0, 6.5, 0.82, 52.0, 90.0, 'large'],
+    ];
+
+    /** Linear actuators: code, V, mm/s, N, A idle, A held, stroke m, mass, length, width, holds N, survives N, size class. */
+    private const ACTUATORS = [
+        ['L30-6', 6.0, 22.0, 45.0, 0.09, 0.65, 0.03, 0.034, 74.0, 18.0, 60.0, 90.0, 'micro'],
+        ['L50-12', 12.0, 15.0, 110.0, 0.12, 0.9, 0.05, 0.074, 112.0, 20.0, 170.0, 220.0, 'small'],
+        ['L100-12', 12.0, 28.0, 260.0, 0.4, 3.2, 0.1, 0.62, 205.0, 40.0, 600.0, 700.0, 'medium'],
+    ];
+
     /** Share of its stall torque below which an ordinary gearbox stays put, per square root of ratio, and that of a worm. */
     private const BACK_DRIVE_PER_ROOT_RATIO = 0.012;
+
+    private const ACTUATOR_LEVER_M = 0.04;
 
     private const WORM_BACK_DRIVE = 1.1; // of its gearbox limit: it holds until its teeth give
 
@@ -69,7 +104,7 @@ final class Drawer
     /** @return array<string, Drive> by code */
     public static function all(): array
     {
-        return self::$all ??= [...self::motors(), ...self::servos()];
+        return self::$all ??= [...self::motors(), ...self::servos(), ...self::continuousServos(), ...self::steppers(), ...self::brushless(), ...self::actuators()];
     }
 
     public static function get(string $code): Drive
@@ -114,8 +149,62 @@ final class Drawer
             $drives[$code] = new Servo(
                 array_map(fn (array $rating): ServoRating => new ServoRating(...$rating), $ratings),
                 $stall, $idle, $travel, $deadband, $digital, $rotor,
+                slop_deg: self::SERVO_SLOP_DEG[$material],
+                body: new Body($code, $series, $mass, $length, $width, $height, $shaft, $material, $backDrive, $limit, ThermalClass::from($thermal)),
+            );
+        }
+
+        return $drives;
+    }
+
+    /** @return array<string, Drive> */
+    private static function continuousServos(): array
+    {
+        $drives = [];
+        foreach (self::CONTINUOUS as [$code, $series, $ratings, $stall, $idle, $creep, $mass, $length, $width, $height, $shaft, $material, $backDrive, $limit, $thermal, $rotor]) {
+            $drives[$code] = new ContinuousServo(
+                array_map(fn (array $rating): ServoRating => new ServoRating(...$rating), $ratings), $stall, $idle, $creep, $rotor,
                 new Body($code, $series, $mass, $length, $width, $height, $shaft, $material, $backDrive, $limit, ThermalClass::from($thermal)),
             );
+        }
+
+        return $drives;
+    }
+
+    /** @return array<string, Drive> */
+    private static function steppers(): array
+    {
+        $drives = [];
+        foreach (self::STEPPERS as [$code, $holding, $steps, $phase_A, $ohm, $mH, $rotor_gcm2, $mass, $length, $width, $shaft, $detent, $thermal]) {
+            $drives[$code] = new Stepper($holding, $steps, $phase_A, $ohm, $mH, 8, $rotor_gcm2 * 1e-7, new Body(
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, $shaft, 'none', $detent, 8 * $holding, ThermalClass::from($thermal),
+            ));
+        }
+
+        return $drives;
+    }
+
+    /** @return array<string, Drive> */
+    private static function brushless(): array
+    {
+        $drives = [];
+        foreach (self::BRUSHLESS as [$code, $volts, $rpm, $idle, $stall_Nm, $stall, $controller, $rotor_kgcm2, $mass, $length, $width, $thermal]) {
+            $drives[$code] = new Brushless($volts, $rpm, $idle, $stall_Nm, $stall, $controller, $rotor_kgcm2 * 1e-4, new Body(
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'hub with four bolts', 'none', 0.0, 3 * $stall_Nm, ThermalClass::from($thermal),
+            ));
+        }
+
+        return $drives;
+    }
+
+    /** @return array<string, Drive> */
+    private static function actuators(): array
+    {
+        $drives = [];
+        foreach (self::ACTUATORS as [$code, $volts, $speed, $force, $idle, $stall, $stroke, $mass, $length, $width, $holds_N, $limit_N, $thermal]) {
+            $drives[$code] = new LinearActuator($volts, $speed, $force, $idle, $stall, $stroke, self::ACTUATOR_LEVER_M, new Body(
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'eye of 4 mm', 'steel', $holds_N * self::ACTUATOR_LEVER_M, $limit_N * self::ACTUATOR_LEVER_M, ThermalClass::from($thermal),
+            ));
         }
 
         return $drives;

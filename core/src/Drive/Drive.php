@@ -4,9 +4,29 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Drive;
 
+use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Shape\Field;
+
 /** Something that turns a shaft. Torque, speed and inertia are those of its output shaft. */
 interface Drive
 {
+    /**
+     * Its fields in documents, besides those that every drive has.
+     *
+     * @return array<string, Field>
+     */
+    public static function fields(): array;
+
+    /**
+     * @param  array<string, mixed>  $read  as read by fields()
+     *
+     * @throws ImpossibleValue
+     */
+    public static function make(array $read, Body $body): self;
+
+    /** @return array<string, mixed> as fields() reads it */
+    public function write(): array;
+
     /** The word for it in documents: `dc_motor`, `servo`. */
     public function kind(): string;
 
@@ -26,6 +46,18 @@ interface Drive
 
     /** It knows its own position and follows a command. */
     public function isPositional(): bool;
+
+    /** Turn of its shaft between its own ends, degrees; null where it turns on for ever. */
+    public function travel_deg(): ?float;
+
+    /** Current from the supply while it holds a torque at rest under power, A; a motor that is switched off at its switch draws none. */
+    public function holdCurrent_A(float $torque_Nm, float $supply_V): float;
+
+    /** Heat in its winding while it holds a torque at rest under power, W. */
+    public function holdHeat_W(float $torque_Nm, float $supply_V): float;
+
+    /** How loud it is among drives of its power: a rule of thumb in steps, 0 hardly heard to 10 heard across the room. */
+    public function noise(): float;
 
     /** @return array{float, float} lowest and highest voltage it is rated for */
     public function voltageRange(): array;

@@ -6,6 +6,9 @@ namespace Brookstone\Core\Drive;
 
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Shape\BooleanShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
 
 /** A positional servo. It follows a command with its full torque; nothing ramps it unless the routine does. */
 final readonly class Servo implements Drive
@@ -21,6 +24,7 @@ final readonly class Servo implements Drive
      * @param  float  $idle_A  powered and at rest without load
      * @param  float  $travel_deg  commanded travel
      * @param  float  $deadband_deg  within which it does not correct
+     * @param  float  $slop_deg  play of its own gears
      *
      * @throws ImpossibleValue
      */
@@ -33,6 +37,7 @@ final readonly class Servo implements Drive
         public bool $digital = false,
         public float $rotor_kgm2 = 0.0,
         private ?Body $body = null,
+        public float $slop_deg = 0.0,
     ) {
         if ($ratings === []) {
             throw ImpossibleValue::because('ratings', 'need at least one voltage.');
@@ -49,6 +54,36 @@ final readonly class Servo implements Drive
         if (! ($stall_A > $idle_A && is_finite($stall_A))) {
             throw ImpossibleValue::because('stall_A', 'must be more than the idle current.');
         }
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'ratings' => Field::needed(Drives::ratingsShape(Drives::MOST)),
+            'stall_A' => Field::needed(NumberShape::positive(Drives::MOST)),
+            'idle_A' => Field::needed(NumberShape::positive(Drives::MOST)),
+            'travel_deg' => Field::needed(NumberShape::positive(720.0)),
+            'deadband_deg' => Field::or(0.5, NumberShape::notNegative(20.0), 'Within which it does not correct.'),
+            'slop_deg' => Field::or(0.0, NumberShape::notNegative(20.0), 'Play of its own gears.'),
+            'digital' => Field::or(false, new BooleanShape),
+            ...Drives::rotor(),
+        ];
+    }
+
+    public static function make(array $read, Body $body): self
+    {
+        $read['ratings'] = array_map(fn (array $rating): ServoRating => new ServoRating(...$rating), $read['ratings']);
+
+        return new self(...$read, body: $body);
+    }
+
+    public function write(): array
+    {
+        return [
+            'ratings' => array_map(get_object_vars(...), $this->ratings),
+            'stall_A' => $this->stall_A, 'idle_A' => $this->idle_A, 'travel_deg' => $this->travel_deg,
+            'deadband_deg' => $this->deadband_deg, 'slop_deg' => $this->slop_deg, 'digital' => $this->digital, 'rotor_kgm2' => $this->rotor_kgm2,
+        ];
     }
 
     public function kind(): string
@@ -128,6 +163,28 @@ final readonly class Servo implements Drive
     public function isPositional(): bool
     {
         return true;
+    }
+
+    public function travel_deg(): ?float
+    {
+        return $this->travel_deg;
+    }
+
+    public function holdCurrent_A(float $torque_Nm, float $supply_V): float
+    {
+        $line = $this->line($supply_V, 1.0);
+
+        return $line->currentAt(min($torque_Nm, $line->stall_Nm));
+    }
+
+    public function holdHeat_W(float $torque_Nm, float $supply_V): float
+    {
+        return $this->holdCurrent_A($torque_Nm, $supply_V) ** 2 * $this->resistance_ohm();
+    }
+
+    public function noise(): float
+    {
+        return $this->digital ? 8.0 : 7.0;
     }
 
     public function voltageRange(): array

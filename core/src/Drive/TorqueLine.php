@@ -18,6 +18,7 @@ final readonly class TorqueLine
      * @param  float  $idle_A  with no torque
      * @param  float  $stall_A  at rest; where the voltage is too low to turn it, more than the line would give
      * @param  float  $A_per_Nm  current for each N·m
+     * @param  float  $limit_Nm  more than this its controller never lets it push
      */
     public function __construct(
         public float $stall_Nm,
@@ -25,6 +26,7 @@ final readonly class TorqueLine
         public float $idle_A,
         public float $stall_A,
         public float $A_per_Nm,
+        public float $limit_Nm = INF,
     ) {
     }
 
@@ -42,7 +44,13 @@ final readonly class TorqueLine
 
     public function scaled(float $share): self
     {
-        return new self($this->stall_Nm * $share, $this->fall_Nms, $this->idle_A, $this->stall_A * $share, $this->A_per_Nm);
+        return new self($this->stall_Nm * $share, $this->fall_Nms, $this->idle_A, $this->stall_A * $share, $this->A_per_Nm, $this->limit_Nm);
+    }
+
+    /** The most it pushes with, N·m: at rest, or what its controller allows. */
+    public function most_Nm(): float
+    {
+        return min($this->stall_Nm, $this->limit_Nm);
     }
 
     public function noLoad_rad_s(): float
@@ -53,7 +61,7 @@ final readonly class TorqueLine
     /** Speed against a steady torque, rad/s; 0 when stalled. */
     public function speedAgainst(float $torque_Nm): float
     {
-        return $this->stall_Nm > 0.0 && $torque_Nm < $this->stall_Nm ? $this->noLoad_rad_s() * (1 - $torque_Nm / $this->stall_Nm) : 0.0;
+        return $this->stall_Nm > 0.0 && $torque_Nm < $this->most_Nm() ? $this->noLoad_rad_s() * (1 - $torque_Nm / $this->stall_Nm) : 0.0;
     }
 
     public function currentAt(float $torque_Nm): float

@@ -24,6 +24,9 @@ final class Mechanisms
         'measured' => Measured::class,
     ];
 
+    /** Kinds whose positions are metres; those of the others are degrees. */
+    public const SLIDING = ['hoist', 'slide', 'wheels', 'ball', 'spring_lever', 'feeder'];
+
     /** Fields that a build has and the calculator of that name does not: they belong to the way, not to the thing. */
     private const BUILD_ONLY = ['hoist' => ['payload_kg', 'cord_m', 'drum_width_m', 'lift_m'], 'slide' => ['payload_kg'], 'wheels' => ['payload_kg']];
 

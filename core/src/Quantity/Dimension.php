@@ -25,6 +25,9 @@ enum Dimension: string
     case Pressure = 'pressure';
     case Inertia = 'inertia';
     case TorquePerAngle = 'torque_per_angle';
+    case Stiffness = 'stiffness';
+    case Resistance = 'resistance';
+    case Inductance = 'inductance';
     case Share = 'share';
     case Number = 'number';
 
@@ -36,6 +39,8 @@ enum Dimension: string
             self::AngularSpeed => 'a turning speed',
             self::Energy => 'an energy',
             self::Inertia => 'an inertia',
+            self::Inductance => 'an inductance',
+            self::Stiffness => 'a spring rate (force per length)',
             self::TorquePerAngle => 'a spring rate (torque per angle)',
             self::Share => 'a share',
             self::Number => 'a plain number',

@@ -21,6 +21,12 @@ final class Format
         return $text === '-0' ? '0' : str_replace('-', '−', $text);
     }
 
+    /** The number itself, rounded to so many significant figures. */
+    public static function significantNumber(float $number, int $figures): float
+    {
+        return $number === 0.0 ? 0.0 : round($number, $figures - 1 - (int) floor(log10(abs($number))));
+    }
+
     /** A number stands apart from its unit, but a degree or percent sign does not. */
     public static function gap(string $symbol): string
     {

@@ -9,7 +9,7 @@ final class Units
 {
     /** Longest suffix first, so that `_Nm_per_deg` is not read as `_deg`. */
     private const SUFFIXES = [
-        '_Nm_per_deg' => 'N·m/°', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s', '_kgm2' => 'kg·m²', '_rpm' => 'rpm',
+        '_Nm_per_deg' => 'N·m/°', '_N_per_m' => 'N/m', '_ohm' => 'Ω', '_mH' => 'mH', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s', '_kgm2' => 'kg·m²', '_rpm' => 'rpm',
         '_MPa' => 'MPa', '_deg' => '°', '_Nm' => 'N·m', '_Ah' => 'Ah', '_hz' => 'Hz', '_kg' => 'kg', '_mm' => 'mm', '_ms' => 'ms',
         '_g' => 'g', '_m' => 'm', '_s' => 's', '_N' => 'N', '_V' => 'V', '_A' => 'A', '_W' => 'W', '_J' => 'J', '_C' => '°C',
     ];
@@ -34,6 +34,7 @@ final class Units
     public const COMMON = [
         'time' => ['s'], 'angle' => ['°'], 'voltage' => ['V'], 'current' => ['A'], 'charge' => ['Ah'], 'power' => ['W'], 'energy' => ['J'],
         'frequency' => ['Hz'], 'temperature' => ['°C'], 'pressure' => ['MPa'], 'share' => ['%'], 'number' => [''],
+        'stiffness' => ['N/m'], 'resistance' => ['Ω'], 'inductance' => ['mH'],
     ];
 
     /** @var array<string, Unit>|null */
@@ -167,6 +168,12 @@ final class Units
             new Unit('N·m/rad', Dimension::TorquePerAngle, 1.0, ['nm/rad']),
             new Unit('kg·cm/°', Dimension::TorquePerAngle, $g * 0.01 / $deg, ['kgcm/°', 'kgcm/deg']),
             new Unit('oz·in/°', Dimension::TorquePerAngle, $oz * $g * $in / $deg, ['ozin/°', 'ozin/deg']),
+            new Unit('N/m', Dimension::Stiffness, 1.0),
+            new Unit('N/mm', Dimension::Stiffness, 1000.0),
+            new Unit('lbf/in', Dimension::Stiffness, $lb * $g / $in, ['lb/in']),
+            new Unit('Ω', Dimension::Resistance, 1.0, ['ohm', 'ohms']),
+            new Unit('mH', Dimension::Inductance, 1e-3),
+            new Unit('H', Dimension::Inductance, 1.0, ['henry']),
             new Unit('%', Dimension::Share, 0.01, ['percent']),
             new Unit('', Dimension::Number, 1.0),
         ];

@@ -19,6 +19,12 @@ final readonly class MotionRun
 
     private const MOST_STEPS = 20_000;
 
+    private const RAMP_STEPS = 40;
+
+    private const CROSSING_TRIES = 60;
+
+    private const CROSSING_SHARE = 1e-13; // of the travel: how near the crossing is found
+
     private function __construct(
         public bool $reached,
         public ?RunEnd $why,
@@ -29,35 +35,54 @@ final readonly class MotionRun
         public float $peak_current_A,
         /** @var list<array{float, float, float}> time s, position, current A */
         public array $path,
+        /** Largest torque that the train gave the load. */
+        public float $peak_out_Nm,
     ) {
     }
 
     /**
      * @param  bool  $traced  keep the path; otherwise it is empty
+     * @param  float  $ramp_s  in which the command goes from nothing to full, ≥ 0
+     * @param  Ledger|null  $ledger  writes down where the energy goes
      */
-    public static function of(Plant $plant, TorqueLine $motor, float $from, float $to, float $giveUp_s, bool $traced = false): self
+    public static function of(Plant $plant, TorqueLine $full, float $from, float $to, float $giveUp_s, bool $traced = false, float $ramp_s = 0.0, ?Ledger $ledger = null): self
     {
         $direction = $to > $from ? 1 : -1;
         $travel = abs($to - $from);
         $state = $plant->stateAt($from);
+        $state->watched = $ledger !== null;
+        $start = clone $state;
         $time = 0.0;
+        $out = 0.0;
+        $motor = $full;
         $restSince = 0.0;
         $restAt = $from;
-        $peak = $motor->stall_A;
-        $path = $traced ? [[0.0, $from, $motor->stall_A]] : [];
+        $peak = $ramp_s > 0.0 ? 0.0 : $full->stall_A;
+        $path = $traced ? [[0.0, $from, $peak]] : [];
         $why = RunEnd::GaveUp;
 
         for ($steps = 0; $time < $giveUp_s && $steps < self::MOST_STEPS; $steps++) {
             $before = clone $state;
-            $h = $plant->step($state, $motor, $direction, true, min($giveUp_s - $time, self::longestStep($state, $plant, $traced ? $travel : INF)));
+            $longest = min($giveUp_s - $time, self::longestStep($state, $plant, $traced ? $travel : INF));
+            if ($time < $ramp_s) {
+                $longest = min($longest, $ramp_s / self::RAMP_STEPS);
+                $motor = $full->scaled(min(1.0, ($time + $longest / 2) / $ramp_s));
+            } else {
+                $motor = $full;
+            }
+            $h = $plant->step($state, $motor, $direction, true, $longest);
             $position = $plant->position($state);
+            $out = max($out, $state->push_Nm - $state->fade_Nms * $direction * $before->speed, $state->push_Nm - $state->fade_Nms * $direction * $state->speed);
             if (($position - $to) * $direction >= 0.0) {
-                [$part, $speed] = self::crossing($plant, $before, $motor, $direction, $to, $h);
+                [$part, $end] = self::crossing($plant, $before, $motor, $direction, $to, $h, $travel);
                 $peak = max($peak, $motor->currentAt($state->motor_Nm));
                 $path[] = [$time + $part, $to, $motor->currentAt($state->motor_Nm)];
+                $ledger?->step($before, $end, $motor, $direction, $part);
+                $ledger?->close($start, $end);
 
-                return new self(true, null, $time + $part, $speed, null, $peak, $traced ? $path : []);
+                return new self(true, null, $time + $part, $plant->speed($end), null, $peak, $traced ? $path : [], $out);
             }
+            $ledger?->step($before, $state, $motor, $direction, $h);
             $time += $h;
             $current = $motor->stall_Nm > 0.0 || $state->speed !== 0.0 ? $motor->currentAt($state->motor_Nm) : $motor->stall_A;
             $peak = max($peak, $current);
@@ -77,7 +102,9 @@ final readonly class MotionRun
             }
         }
 
-        return new self(false, $why, null, null, $plant->position($state), $peak, $path);
+        $ledger?->close($start, $state);
+
+        return new self(false, $why, null, null, $plant->position($state), $peak, $path, $out);
     }
 
     /** At rest, as long as decides that it is stuck; on a traced run, short enough for a smooth path. */
@@ -87,26 +114,41 @@ final readonly class MotionRun
     }
 
     /**
-     * When within the last step, and how fast, the position was passed: by halving the step from its start.
+     * When within the last step the position was passed, and the state then: false position with the Illinois weight
+     * (Dahlquist & Björck, Numerical Methods, §6.4), each try a step anew from the same start.
      *
-     * @return array{float, float} seconds, speed in rad/s or m/s
+     * @return array{float, PlantState} seconds
      */
-    private static function crossing(Plant $plant, PlantState $before, TorqueLine $motor, int $direction, float $to, float $h): array
+    private static function crossing(Plant $plant, PlantState $before, TorqueLine $motor, int $direction, float $to, float $h, float $travel): array
     {
         $low = 0.0;
         $high = $h;
+        $under = ($plant->position($before) - $to) * $direction;
+        $over = null;
+        $kept = 0;
+        $time = $h;
         $state = $before;
-        for ($i = 0; $i < 40; $i++) {
-            $middle = ($low + $high) / 2;
+        for ($i = 0; $i < self::CROSSING_TRIES; $i++) {
             $state = clone $before;
-            $plant->step($state, $motor, $direction, true, $middle);
-            if (($plant->position($state) - $to) * $direction >= 0.0) {
-                $high = $middle;
-            } else {
-                $low = $middle;
+            $plant->step($state, $motor, $direction, true, $time);
+            $miss = ($plant->position($state) - $to) * $direction;
+            if (abs($miss) <= self::CROSSING_SHARE * $travel) {
+                break;
             }
+            if ($miss > 0.0) {
+                $high = $time;
+                $over = $miss;
+                $under *= $kept === 1 ? 0.5 : 1.0;
+                $kept = 1;
+            } else {
+                $low = $time;
+                $under = $miss;
+                $over = $over === null ? null : $over * ($kept === -1 ? 0.5 : 1.0);
+                $kept = -1;
+            }
+            $time = $over === null ? $high : ($low * $over - $high * $under) / ($over - $under);
         }
 
-        return [$high, $plant->speed($state)];
+        return [$time, $state];
     }
 }

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\LinearActuator;
 use Brookstone\Core\Drive\TorqueLine;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Train\Train;
@@ -49,6 +50,7 @@ final readonly class Plant
     /**
      * @param  float  $backEfficiency  what is left of the load's push when it drives the motor; 0 is self-locking
      * @param  float  $holds_Nm  torque at the output shaft up to which the unpowered drive stays put
+     * @param  bool  $slips  past its grip the mechanism slips; without, it would push through all the same
      */
     public function __construct(
         public Mechanism $mechanism,
@@ -57,6 +59,7 @@ final readonly class Plant
         float $backEfficiency,
         float $rotor_kgm2,
         public float $holds_Nm = 0.0,
+        bool $slips = true,
     ) {
         $this->ratio = $ratio;
         $this->efficiency = $efficiency;
@@ -64,12 +67,12 @@ final readonly class Plant
         $this->isEven = $mechanism->isEven();
         $this->inertia = $ratio ** 2 * $rotor_kgm2 + ($this->isEven ? $mechanism->inertiaKgm2(0.0) : 0.0);
         $this->friction = $this->isEven ? $mechanism->frictionNm(0.0) : 0.0;
-        $this->grip = $mechanism->gripNm();
+        $this->grip = $slips ? $mechanism->gripNm() : INF;
         $this->travelPerRad = $mechanism->travelPerRad();
         $this->largestTurn = $mechanism->evenOverRad();
     }
 
-    /** A drive whose last stage is a worm is not turned by its load, whatever the train behind it. */
+    /** A drive whose last stage is a worm or a fine screw is not turned by its load, whatever the train behind it. */
     public static function through(Mechanism $mechanism, Train $train, ?Drive $drive): self
     {
         $back = $train->backEfficiency();
@@ -78,7 +81,7 @@ final readonly class Plant
             $mechanism,
             $train->ratio(),
             $train->efficiency(),
-            $drive instanceof DcMotor && $drive->worm ? 0.0 : $back,
+            ($drive instanceof DcMotor && $drive->worm) || $drive instanceof LinearActuator ? 0.0 : $back,
             $drive?->rotorKgm2() ?? 0.0,
             $back > 0.0 ? $train->ratio() * ($drive?->body()->back_drive_Nm ?? 0.0) / $back : INF,
         );
@@ -153,23 +156,27 @@ final readonly class Plant
         // 2. At rest: does it start, and which way?
         $way = $speed <=> 0.0;
         if ($way === 0) {
-            $way = $this->startsTowards($stall, $load, $friction, $powered);
+            $way = $this->startsTowards($motor->most_Nm(), $load, $friction, $powered);
             if ($way === 0) {
                 $state->speed = 0.0;
-                $state->motor_Nm = $stall;
+                $state->motor_Nm = $motor->most_Nm();
+                $state->push_Nm = $state->fade_Nms = $state->middle_speed = 0.0;
 
                 return $step;
             }
         }
 
-        // 3. Which side drives, and so how the train passes torque. Past its grip it slips and pushes with that alone.
+        // 3. Which side drives, and so how the train passes torque. Past its grip it slips and pushes with that alone; a
+        //    controller that limits the torque does the same.
         $torque = $stall - $fall * $speed;
         $motorDrives = $way > 0 && (abs($torque) <= self::TIE * $stall ? $load + $friction >= 0.0 : $torque >= 0.0);
         $pass = $motorDrives ? $ratio * $this->efficiency : $ratio / $back;
         $push = $pass * $stall;
         $fade = $pass * $fall;
-        if ($motorDrives && $pass * $torque > $this->grip) {
-            $push = $this->grip;
+        $corner = INF;
+        if ($motorDrives && ($pass * $torque > $this->grip || $torque > $motor->limit_Nm)) {
+            $push = min($this->grip, $pass * $motor->limit_Nm);
+            $corner = $fall > 0.0 ? ($stall - $push / $pass) / $fall : INF;
             $fade = 0.0;
         }
         $slope = $fade / $inertia;
@@ -193,7 +200,7 @@ final readonly class Plant
 
         // 5. Stop the step where the speed passes zero, or the motor's torque does.
         $start = $drive - $slope * $speed;
-        $h = min($h, self::timeToReach($speed, 0.0, $start, $slope), $fall > 0.0 && $stall > 0.0 ? self::timeToReach($speed, $stall / $fall, $start, $slope) : INF);
+        $h = min($h, self::timeToReach($speed, 0.0, $start, $slope), $fall > 0.0 && $stall > 0.0 ? self::timeToReach($speed, $stall / $fall, $start, $slope) : INF, self::timeToReach($speed, $corner, $start, $slope));
         $turn = self::turned($speed, $start, $slope, $h);
         $end = $speed + self::gained($start, $slope, $h);
         if ($end * $way <= 1e-12 * abs($speed)) {
@@ -204,9 +211,16 @@ final readonly class Plant
         $before = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : $this->kinetic_J($state);
         $state->angle += $command * $turn;
         $state->speed = $command * $end;
-        $state->motor_Nm = $stall - $fall * $end;
+        $state->motor_Nm = min($stall - $fall * $end, $motor->limit_Nm);
         $after = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : $this->kinetic_J($state);
-        $state->spent_J += $after - $before + abs($turn) * $friction + $command * $turn * $this->loadNm($middle);
+        $held = $command * $this->loadNm($middle);
+        $state->spent_J += $after - $before + abs($turn) * $friction + $turn * $held;
+        $state->push_Nm = $push;
+        $state->fade_Nms = $fade;
+        if ($state->watched) {
+            $state->middle_speed = $speed + self::gained($start, $slope, $h / 2);
+            $state->locked_J += ($this->felt($held, $way, $powered) - $held) * $turn;
+        }
 
         return $h;
     }
@@ -216,7 +230,7 @@ final readonly class Plant
     {
         $holds = $powered ? 0.0 : $this->holds_Nm;
         $locks = $this->backEfficiency <= 0.0;
-        $forward = $this->ratio * $stall * $this->efficiency;
+        $forward = min($this->grip, $this->ratio * $stall * $this->efficiency);
         if ($forward - ($load < 0.0 ? min(0.0, $load + $holds) * ($locks ? 0.0 : 1.0) : $load) > $friction) {
             return 1;
         }
@@ -275,7 +289,7 @@ final readonly class Plant
     private static function timeToReach(float $v, float $wanted, float $a, float $slope): float
     {
         $gap = $wanted - $v;
-        if ($gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
+        if ($wanted === INF || $gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
             return INF;
         }
         if ($slope <= 0.0) {

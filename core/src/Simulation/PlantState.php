@@ -12,8 +12,21 @@ final class PlantState
      * @param  float  $speed  of the output shaft, rad/s
      * @param  float  $motor_Nm  torque the motor made at the end of the last step, along the command
      * @param  float  $spent_J  energy given to the shaft by the train since the start
+     * @param  float  $push_Nm  what the train gives the shaft along the command in the present step: push − fade · speed
+     * @param  float  $fade_Nms  for each rad/s along the command
+     * @param  float  $middle_speed  along the command in the middle of the last step, rad/s; kept only when watched
+     * @param  float  $locked_J  energy of a load pushing along that a locking or unpowered train ate up
      */
-    public function __construct(public float $angle, public float $speed = 0.0, public float $motor_Nm = 0.0, public float $spent_J = 0.0)
-    {
+    public function __construct(
+        public float $angle,
+        public float $speed = 0.0,
+        public float $motor_Nm = 0.0,
+        public float $spent_J = 0.0,
+        public bool $watched = false,
+        public float $push_Nm = 0.0,
+        public float $fade_Nms = 0.0,
+        public float $middle_speed = 0.0,
+        public float $locked_J = 0.0,
+    ) {
     }
 }

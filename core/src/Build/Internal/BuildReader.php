@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
+use Brookstone\Core\Build\Around;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\BuildShape;
 use Brookstone\Core\Build\DriveChoice;
@@ -11,6 +12,8 @@ use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Output;
+use Brookstone\Core\Build\Payload;
+use Brookstone\Core\Build\Picture;
 use Brookstone\Core\Build\Place;
 use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Build\Settings;
@@ -21,7 +24,11 @@ use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Load\Profile;
+use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Mechanism\Segment;
+use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Steps;
@@ -79,6 +86,8 @@ final class BuildReader
             )),
             $this->byId($read['scenarios'], $this->scenario(...)),
             array_values(array_map(fn (array $entry): Measurement => new Measurement(...$entry), $read['log'])),
+            new Around(...$read['around']),
+            array_values(array_map(fn (array $picture): Picture => new Picture(...$picture), $read['pictures'])),
         );
     }
 
@@ -111,7 +120,7 @@ final class BuildReader
             $part = 'drive.motor';
             $drive = $read['drive'] === null
                 ? null
-                : new DriveChoice(Drives::make($read['drive']['motor']), $supplies[$read['drive']['supply']], $read['drive']['duty']);
+                : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']]] + $read['drive']);
         } catch (ImpossibleValue $wrong) {
             $this->errors->add("{$path}.{$part}.{$wrong->field}", ucfirst(substr($wrong->getMessage(), strlen($wrong->field) + 1)));
 
@@ -123,13 +132,27 @@ final class BuildReader
         return new Motion(
             $read['id'],
             $read['name'],
-            $mechanism,
+            Segmented::over($mechanism, self::segments($mechanism, $read['segments'])),
             array_values(array_map(fn (array $place): Place => new Place(...$place), $read['places'])),
-            new Task(...['profile' => Profile::from($task['profile'])] + $task),
+            new Task(...['profile' => Profile::from($task['profile']), 'payload' => Payload::from($task['payload'])] + $task),
             $drive,
             Stages::make($read['train']),
             new Stops($stops['hard_low'], $stops['hard_high'], array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes']),
         );
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $read
+     * @return list<Segment>
+     */
+    private static function segments(Mechanism $mechanism, array $read): array
+    {
+        $unit = $mechanism->positionUnit();
+        $lever = $mechanism->travelPerRad();
+
+        return array_map(fn (array $segment): Segment => $unit === PositionUnit::Degrees
+            ? new Segment($unit->toSi($segment['from']), $unit->toSi($segment['to']), $segment['load_Nm'], $segment['drag_Nm'])
+            : new Segment($segment['from'], $segment['to'], $segment['load_N'] * $lever, $segment['drag_N'] * $lever), $read);
     }
 
     /** @param  array<string, mixed>  $read */

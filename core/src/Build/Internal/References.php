@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
+use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Steps;
@@ -17,7 +18,7 @@ use Brookstone\Core\Shape\ErrorList;
 final class References
 {
     /** @var array<string, array<string, true>> ids by kind: motion, supply, sensor, switch, output */
-    private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [], 'measurement' => []];
+    private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [], 'measurement' => [], 'picture' => []];
 
     /** @var array<string, array<string, float>> places by motion */
     private array $places = [];
@@ -32,13 +33,21 @@ final class References
     /** @param  array<string, mixed>  $document read by its shape */
     public function check(array $document): void
     {
-        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement'] as $list => $kind) {
+        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement', 'pictures' => 'picture'] as $list => $kind) {
             foreach ($document[$list] as $i => $entry) {
                 $this->once($kind, $entry['id'], "{$list}.{$i}.id");
             }
         }
         foreach ($document['motions'] as $i => $motion) {
             $this->motion($motion, "motions.{$i}");
+        }
+        foreach ($document['motions'] as $i => $motion) {
+            $other = $motion['drive']['shares'] ?? null;
+            if ($other === $motion['id']) {
+                $this->errors->add("motions.{$i}.drive.shares", 'A motion cannot share its motor with itself.');
+            } elseif ($other !== null) {
+                $this->knows('motion', $other, "motions.{$i}.drive.shares");
+            }
         }
         foreach ($document['routines'] as $i => $routine) {
             $this->routine($routine, "routines.{$i}", $document['sensors']);
@@ -74,6 +83,20 @@ final class References
         }
         if ($motion['drive'] !== null) {
             $this->knows('supply', $motion['drive']['supply'], "{$path}.drive.supply");
+        }
+        foreach (Mechanisms::problems($motion['mechanism']['kind'], $motion['mechanism']) as $field => $message) {
+            $this->errors->add("{$path}.mechanism.{$field}", $message);
+        }
+        $isSwung = $this->isSwung($motion['mechanism']['kind']);
+        foreach ($motion['segments'] as $i => $segment) {
+            if ($segment['from'] >= $segment['to']) {
+                $this->errors->add("{$path}.segments.{$i}.to", 'Must lie above where it begins.');
+            }
+            foreach ($isSwung ? ['load_N' => 'load_Nm', 'drag_N' => 'drag_Nm'] : ['load_Nm' => 'load_N', 'drag_Nm' => 'drag_N'] as $wrong => $right) {
+                if ($segment[$wrong] !== 0.0) {
+                    $this->errors->add("{$path}.segments.{$i}.{$wrong}", 'Belongs to motions that '.($isSwung ? 'slide' : 'turn').": here it is {$right}.");
+                }
+            }
         }
         $stops = $motion['stops'];
         if ($stops['hard_low'] !== null && $stops['hard_high'] !== null && $stops['hard_low'] >= $stops['hard_high']) {
@@ -138,6 +161,11 @@ final class References
                 ? null : $this->errors->add($path, "There is no sensor or switch {$id} in this build."),
             default => $this->knows($kind, $id, $path),
         };
+    }
+
+    private function isSwung(string $kind): bool
+    {
+        return ! in_array($kind, Mechanisms::SLIDING, true);
     }
 
     private function once(string $kind, string $id, string $path): void

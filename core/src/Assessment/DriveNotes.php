@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Claims\ClaimCheck;
+use Brookstone\Core\Drive\ContinuousServo;
+use Brookstone\Core\Drive\Servo;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Quantity\Quantity;
+
+/** What is worth knowing of a drive besides whether it carries its load: what holding costs, buzz, creep, and claims that disagree. */
+final class DriveNotes
+{
+    private const SAVES = 0.3;         // of the charge of a day: worth a power gate
+
+    private const HARDLY_ANY_AH = 0.05; // a day: nobody minds
+
+    private const WRAPS_DEG = 360.0;
+
+    public function __construct(private readonly bool $mends = true)
+    {
+    }
+
+    /** @return list<?Finding> */
+    public function of(Subject $subject, DriveFigures $f): array
+    {
+        return [$this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->claims($subject)];
+    }
+
+    /** A servo whose dead band is smaller than the play it sees hunts for its place. */
+    private function buzzes(Subject $subject, DriveFigures $f): ?Finding
+    {
+        $servo = $f->drive->motor;
+        if (! $servo instanceof Servo || $f->drive->gated) {
+            return null;
+        }
+        $slop = $servo->slop_deg + $subject->motion->train->backlash_deg() * $f->ratio;
+
+        return $slop > $servo->deadband_deg * (1 + DriveRules::TIE) ? new Finding('drive.buzzes', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
+            'It hunts and buzzes: {slop} of play at its shaft is more than the {band} within which it does not correct.',
+            ['slop' => Quantity::of($slop, '°'), 'band' => Quantity::of($servo->deadband_deg, '°')],
+        ), $this->mends ? [...Mending::gate($subject), ...Mending::quieter($subject)] : []) : null;
+    }
+
+    private function battery(Subject $subject, DriveFigures $f): ?Finding
+    {
+        $capacity = $f->drive->supply->capacity_Ah;
+        $day = $f->charge_Ah_day();
+        $wanted = $subject->build->settings->battery_days;
+        if ($capacity === null || $day <= 0.0 || $capacity / $day >= $wanted) {
+            return null;
+        }
+        $holding = $f->drive->motor->holdCurrent_A($f->hold_motor_Nm, $f->drive->supply->volts_V);
+
+        return new Finding('drive.drains_battery', Severity::Tight, $subject->path.'.drive.supply', new Sentence(
+            $holding * 12 > $day
+                ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for."
+                : "It takes {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for.",
+            ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'), 'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
+        ), $this->mends ? [...Mending::gate($subject), ...Mending::frugal($subject)] : []);
+    }
+
+    /** What cutting the power between moves would save. */
+    private function gate(Subject $subject, DriveFigures $f): ?Finding
+    {
+        if ($f->drive->gated || $f->charge_Ah_day() < self::HARDLY_ANY_AH) {
+            return null;
+        }
+        $then = $f->gated()->charge_Ah_day();
+        $saves = 1 - $then / $f->charge_Ah_day();
+        if ($saves < self::SAVES || $f->hold_Nm * $subject->build->settings->hold_margin > $f->holds_unpowered_Nm) {
+            return null;
+        }
+
+        return new Finding('drive.gate_saves', Severity::Note, $subject->path.'.drive.gated', new Sentence(
+            'Powered all day it takes {day}, of which holding is {saves}; at rest its gears hold the load by themselves. With its power cut between moves it takes {then}, and neither buzzes nor warms.',
+            ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'), 'saves' => Quantity::share($saves), 'then' => Quantity::of($then, 'Ah')],
+        ), [new Fix(new Sentence('Cut its power between moves'), [new Change($subject->path.'.drive.gated', true)])]);
+    }
+
+    /** A continuous-rotation servo does not know where to stop. */
+    private function creeps(Subject $subject): ?Finding
+    {
+        $motion = $subject->motion;
+        $servo = $motion->drive?->motor;
+        if (! $servo instanceof ContinuousServo || $motion->task->keeps_turning) {
+            return null;
+        }
+        $creep = $servo->creep_deg_s / $motion->train->ratio();
+        $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad() / Constants::RAD_PER_DEG;
+
+        return new Finding('drive.creeps', Severity::Note, $subject->path.'.drive.motor', new Sentence(
+            'Told to stop it may creep on with {creep}: leave a dead band around the middle of its command, or cut its signal.'
+                .($turn > self::WRAPS_DEG ? ' It has no end of travel: over {turn} wires to what turns wrap up.' : ' It has no end of travel and no place of its own: give it switches.'),
+            ['creep' => Quantity::of($creep, '°/s'), 'turn' => Quantity::of($turn, '°')],
+        ));
+    }
+
+    private function claims(Subject $subject): ?Finding
+    {
+        $odd = ClaimCheck::of($subject->motion->drive?->motor ?? throw new \LogicException('No drive.'));
+        if ($odd === []) {
+            return null;
+        }
+        $first = $odd[0];
+
+        return new Finding('drive.claims_disagree', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
+            $first->says->template.(count($odd) > 1 ? ' And {more} more of its figures disagree.' : ' Measure before you rely on it.'),
+            $first->says->values + ['more' => Quantity::number(count($odd) - 1)],
+        ), $this->mends ? Mending::trusted($subject) : []);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build;
+
+/** Who is near the build. */
+final readonly class Around
+{
+    public function __construct(public bool $public = false, public bool $worn = false)
+    {
+    }
+}

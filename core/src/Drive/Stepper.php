@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Drive;
+
+use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+
+/**
+ * A stepper on a current-limiting driver. It goes exactly where its steps send it while the load stays under what it
+ * pulls at that speed (StepperPoint); past that it slips, and nobody is told.
+ */
+final readonly class Stepper implements Drive
+{
+    private const LEAST_SHARE = 0.5; // of the holding torque, in the search for its top speed
+
+    /** A chopper needs some voltage over the winding's own to drive the current at all. */
+    private const LEAST_HEADROOM = 1.0;
+
+    private const FAR_TOO_HIGH_V = 60.0;
+
+    /**
+     * @param  float  $holding_Nm  both phases at their rated current, > 0
+     * @param  int  $steps_per_rev  full steps for a turn, ≥ 1
+     *
+     * @throws ImpossibleValue
+     */
+    public function __construct(
+        public float $holding_Nm,
+        public int $steps_per_rev,
+        public float $phase_A,
+        public float $phase_ohm,
+        public float $phase_mH,
+        public int $microsteps,
+        public float $rotor_kgm2,
+        private Body $body,
+    ) {
+        ImpossibleValue::unlessPositive('holding_Nm', $holding_Nm);
+        ImpossibleValue::unlessPositive('steps_per_rev', $steps_per_rev);
+        ImpossibleValue::unlessPositive('phase_A', $phase_A);
+        ImpossibleValue::unlessPositive('phase_ohm', $phase_ohm);
+        ImpossibleValue::unlessPositive('phase_mH', $phase_mH);
+        ImpossibleValue::unlessPositive('microsteps', $microsteps);
+    }
+
+    public static function fields(): array
+    {
+        $positive = NumberShape::positive(Drives::MOST);
+
+        return [
+            'holding_Nm' => Field::needed($positive, 'Torque at rest, both phases at their rated current.'),
+            'steps_per_rev' => Field::needed(NumberShape::whole(1, 100000), 'Full steps for a turn.'),
+            'phase_A' => Field::needed($positive, 'Rated current of a phase.'),
+            'phase_ohm' => Field::needed($positive, 'Resistance of a phase.'),
+            'phase_mH' => Field::needed($positive, 'Inductance of a phase.'),
+            'microsteps' => Field::or(8, NumberShape::whole(1, 1024), 'Microsteps for a full step.'),
+            ...Drives::rotor(),
+        ];
+    }
+
+    public static function make(array $read, Body $body): self
+    {
+        return new self(...$read, body: $body);
+    }
+
+    public function write(): array
+    {
+        return [
+            'holding_Nm' => $this->holding_Nm, 'steps_per_rev' => $this->steps_per_rev, 'phase_A' => $this->phase_A, 'phase_ohm' => $this->phase_ohm,
+            'phase_mH' => $this->phase_mH, 'microsteps' => $this->microsteps, 'rotor_kgm2' => $this->rotor_kgm2,
+        ];
+    }
+
+    public function kind(): string
+    {
+        return 'stepper';
+    }
+
+    public function body(): Body
+    {
+        return $this->body;
+    }
+
+    /** Torque it pulls at a speed of its shaft, N·m. */
+    public function available_Nm(float $supply_V, float $speed_rad_s): float
+    {
+        return StepperPoint::of($this->holding_Nm, $this->steps_per_rev, $this->phase_A, $this->phase_ohm, $this->phase_mH, $supply_V, $this->microsteps, abs($speed_rad_s) / Constants::RAD_S_PER_RPM)->available_Nm;
+    }
+
+    /** Speed of its shaft at which it still pulls a torque, rad/s; 0 where it never does. */
+    public function speedAgainst(float $supply_V, float $torque_Nm): float
+    {
+        if ($this->available_Nm($supply_V, 0.0) <= $torque_Nm) {
+            return 0.0;
+        }
+        $low = 0.0;
+        for ($high = 1.0; $this->available_Nm($supply_V, $high) > $torque_Nm && $high < 1e5; $high *= 2) {
+            $low = $high;
+        }
+        for ($i = 0; $i < 40; $i++) {
+            $middle = ($low + $high) / 2;
+            $this->available_Nm($supply_V, $middle) > $torque_Nm ? $low = $middle : $high = $middle;
+        }
+
+        return $low;
+    }
+
+    /** The straight line through what it pulls at rest and the speed at half of that: for a first look, not for a move. */
+    public function line(float $supply_V, float $duty): TorqueLine
+    {
+        $stall = $this->available_Nm($supply_V, 0.0);
+        $half = $this->speedAgainst($supply_V, self::LEAST_SHARE * $stall);
+        $supply_A = $this->holdCurrent_A(0.0, $supply_V);
+
+        return new TorqueLine($stall, $half > 0.0 ? $stall * (1 - self::LEAST_SHARE) / $half : 0.0, $supply_A, $supply_A, 0.0);
+    }
+
+    public function rotorKgm2(): float
+    {
+        return $this->rotor_kgm2;
+    }
+
+    public function resistance_ohm(): float
+    {
+        return $this->phase_ohm;
+    }
+
+    public function supplyFit(float $supply_V): SupplyFit
+    {
+        [$low] = $this->voltageRange();
+
+        return match (true) {
+            $supply_V < $low => SupplyFit::Low,
+            $supply_V > self::FAR_TOO_HIGH_V => SupplyFit::FarTooHigh,
+            default => SupplyFit::Fits,
+        };
+    }
+
+    public function isPositional(): bool
+    {
+        return false;
+    }
+
+    public function travel_deg(): ?float
+    {
+        return null;
+    }
+
+    /** Its driver sends the rated current through both phases whether it moves or not; the supply gives the heat of that. */
+    public function holdCurrent_A(float $torque_Nm, float $supply_V): float
+    {
+        return min(2 * $this->phase_A, $this->holdHeat_W($torque_Nm, $supply_V) / $supply_V);
+    }
+
+    public function holdHeat_W(float $torque_Nm, float $supply_V): float
+    {
+        return 2 * min($this->phase_A, $supply_V / $this->phase_ohm) ** 2 * $this->phase_ohm;
+    }
+
+    public function noise(): float
+    {
+        return $this->microsteps >= 8 ? 3.0 : 6.0;
+    }
+
+    public function voltageRange(): array
+    {
+        return [self::LEAST_HEADROOM * $this->phase_A * $this->phase_ohm, self::FAR_TOO_HIGH_V];
+    }
+}

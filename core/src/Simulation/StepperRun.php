@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Load\MoveTorque;
+
+/**
+ * One move of a stepper: it follows the wanted move exactly, as long as at every instant it pulls more at that speed than
+ * the move needs.
+ */
+final readonly class StepperRun
+{
+    private const SAMPLES = 48; // of each piece of the move
+
+    /** @param  list<array{float, float, float}>  $path  time s, position in SI, current A */
+    private function __construct(
+        /** What it pulls over what the move needs, where that is least; INF without a load. */
+        public float $margin,
+        /** Where that is, rad or m. */
+        public float $least_at,
+        public array $path,
+    ) {
+    }
+
+    public static function of(MoveTorque $needed, Stepper $stepper, float $supply_V, float $ratio, float $efficiency): self
+    {
+        $move = $needed->move;
+        $current = $stepper->holdCurrent_A(0.0, $supply_V);
+        $margin = INF;
+        $at = $move->from;
+        $path = [];
+        foreach ($needed->pieces() as [$from, $to, $piece]) {
+            for ($i = 0; $i <= self::SAMPLES; $i++) {
+                $t = $from + ($to - $from) * $i / self::SAMPLES;
+                [$torque, $speed] = $needed->at($t, $piece, ($from + $to) / 2);
+                $position = $move->from + $move->profile->at($t, $piece)[0] * $move->distance();
+                $path[] = [$t * $move->seconds, $position, $current];
+                if ($torque !== 0.0) {
+                    $here = $stepper->available_Nm($supply_V, $speed * $ratio) * $ratio * $efficiency / abs($torque);
+                    if ($here < $margin) {
+                        $margin = $here;
+                        $at = $position;
+                    }
+                }
+            }
+        }
+
+        return new self($margin, $at, $path);
+    }
+}
