@@ -58,6 +58,7 @@ final class Schemas
                     'findings' => self::list(self::finding()),
                 ])),
                 'curves' => self::curves(),
+                'cautions' => self::list(self::record('Caution', ['code' => new TextShape, 'says' => new TextShape])),
             ])),
             'routines' => self::list(self::record('RoutineVerdict', [
                 'id' => new TextShape,
@@ -69,6 +70,12 @@ final class Schemas
                 'findings' => self::list(self::finding()),
             ])),
             'log' => self::list(self::record('Compared', ['id' => new TextShape, 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull()])),
+            'pictures' => self::list(self::record('PictureRead', [
+                'id' => new TextShape,
+                'readings' => self::list(self::record('ReadLength', [
+                    'id' => new TextShape, 'real_m' => self::number()->orNull(), 'model_m' => self::number()->orNull(), 'error_share' => self::number()->orNull(),
+                ])),
+            ])),
         ]);
     }
 

@@ -17,9 +17,16 @@ final readonly class Assessment implements \JsonSerializable
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
      * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log  what is computed for each measurement
+     * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures  what was read off each picture, in metres
      */
-    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [])
+    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [])
     {
+    }
+
+    /** @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures */
+    public function with(array $pictures): self
+    {
+        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures);
     }
 
     public function chain(string $motion): Chain
@@ -56,6 +63,6 @@ final readonly class Assessment implements \JsonSerializable
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log];
+        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures];
     }
 }

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
+use Brookstone\Core\Build\Picture;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
@@ -29,7 +30,7 @@ final class Assessor
         $routines = new RoutineJudge($build, $subjects);
         $chains = [];
         foreach ($subjects as $subject) {
-            $chains[] = new Chain($subject->motion->id, $subject->motion->name, [
+            $links = [
                 (new TaskJudge)->judge($subject),
                 (new LoadJudge)->judge($subject),
                 (new DriveJudge)->judge($subject),
@@ -37,11 +38,14 @@ final class Assessor
                 (new StopsJudge)->judge($subject),
                 $routines->link($subject),
                 (new ProofJudge)->judge($subject),
-            ], $subject->facts->margin(), Curves::of($subject));
+            ];
+            $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), Curves::of($subject), Cautions::of($subject, $links));
         }
         usort($chains, Chain::compare(...));
 
-        return self::sum($chains, $routines->routines(), self::log($build, $subjects));
+        $pictures = array_map(fn (Picture $picture): array => ['id' => $picture->id, 'readings' => $picture->read()], $build->pictures);
+
+        return self::sum($chains, $routines->routines(), self::log($build, $subjects))->with($pictures);
     }
 
     /**

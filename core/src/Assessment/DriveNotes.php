@@ -31,7 +31,7 @@ final class DriveNotes
     /** @return list<?Finding> */
     public function of(Subject $subject, DriveFigures $f): array
     {
-        return [$this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->claims($subject)];
+        return [$this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->claims($subject)];
     }
 
     /** A servo whose dead band is smaller than the play it sees hunts for its place. */
@@ -100,6 +100,17 @@ final class DriveNotes
             'Told to stop it may creep on with {creep}: leave a dead band around the middle of its command, or cut its signal.'
                 .($turn > self::WRAPS_DEG ? ' It has no end of travel: over {turn} wires to what turns wrap up.' : ' It has no end of travel and no place of its own: give it switches.'),
             ['creep' => Quantity::of($creep, '°/s'), 'turn' => Quantity::of($turn, '°')],
+        ));
+    }
+
+    private function shared(Subject $subject, DriveFigures $f): ?Finding
+    {
+        $other = $f->drive->shares === null ? null : $subject->build->motions[$f->drive->shares] ?? null;
+
+        return $other === null ? null : new Finding('drive.shared', Severity::Note, $subject->path.'.drive.shares', new Sentence(
+            $f->drive->shares_by === 'selector'
+                ? "One motor moves this and {$other->name} through a selector: a switch must say which of them is engaged, and changing over takes a step of its own."
+                : "One motor moves this when it turns one way and {$other->name} when it turns the other: neither can be driven back, so each must come round by itself.",
         ));
     }
 

@@ -11,7 +11,10 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Hoist;
+use Brookstone\Core\Mechanism\SpringLever;
+use Brookstone\Core\Mechanism\Wheels;
 use Brookstone\Core\Quantity\Quantity;
 
 /** What the move asks for. */
@@ -21,6 +24,10 @@ final class LoadJudge implements Judge
 
     private const OFF_START_RAD = 0.05; // the worst angle is worth telling when it is not where the move starts
 
+    private const CLIMBS_FAR = 1.25;    // last radius over first
+
+    private const WIDEST_DRUM_M = 0.5;
+
     private const TIE = 1e-9;           // relative
 
     public function judge(Subject $subject): Link
@@ -29,14 +36,15 @@ final class LoadJudge implements Judge
         $facts = $subject->facts;
         $there = $facts->there();
         $unit = $motion->unit();
-        $findings = [];
-
-        if ($motion->mechanism instanceof Arm) {
-            $findings = $this->arm($subject, $motion->mechanism);
-        }
-        if ($motion->mechanism instanceof Hoist && $motion->mechanism->lineLowerN() <= self::TIE * $motion->mechanism->lineRaiseN()) {
-            $findings[] = HoistLoad::willNotLower($motion->mechanism, $subject->path.'.mechanism.friction_N', Severity::Fails);
-        }
+        $thing = $motion->thing();
+        $findings = match (true) {
+            $thing instanceof Arm => $this->arm($subject, $thing),
+            $thing instanceof Hoist => $this->hoist($subject, $thing),
+            $thing instanceof Wheels => (new RollingJudge)->wheels($subject, $thing),
+            $thing instanceof Ball => (new RollingJudge)->ball($subject, $thing),
+            $thing instanceof SpringLever => $this->spring($subject, $thing),
+            default => [],
+        };
         $moving = $facts->peak_Nm() - $there->steady_peak_Nm;
         if ($moving > self::INERTIA_SHARE * $facts->peak_Nm()) {
             $findings[] = new Finding('load.mostly_inertia', Severity::Note, $subject->path.'.task.move_s', new Sentence(
@@ -53,6 +61,42 @@ final class LoadJudge implements Judge
                 : new Sentence('largest torque, heaviest to hold at {at}', ['at' => $unit->quantity($unit->fromSi($there->worst_at))]),
             $findings,
         );
+    }
+
+    /** @return list<Finding> */
+    private function hoist(Subject $subject, Hoist $hoist): array
+    {
+        $findings = [];
+        if ($hoist->lineLowerN() <= self::TIE * $hoist->lineRaiseN()) {
+            $findings[] = HoistLoad::willNotLower($hoist, $subject->path.'.mechanism.friction_N', Severity::Fails);
+        }
+        $drum = $hoist->drum;
+        if ($drum === null || $drum->layers === 1) {
+            return $findings;
+        }
+        $first = $drum->radius_m(0);
+        $last = $drum->lastRadius_m();
+        $width = ceil(($hoist->lift_m * $hoist->lines / (2 * M_PI * $first) + 0.5) * $hoist->cord_m * 1000) / 1000;
+        $fix = $width <= self::WIDEST_DRUM_M ? [new Fix(
+            new Sentence('Take a drum {width} wide: the cord then lies in one layer', ['width' => Quantity::of($width, 'm')]),
+            [new Change($subject->path.'.mechanism.drum_width_m', $width)],
+        )] : [];
+
+        return [...$findings, new Finding('load.cord_climbs', $last > self::CLIMBS_FAR * $first ? Severity::Tight : Severity::Note, $subject->path.'.mechanism.drum_width_m', new Sentence(
+            'The cord climbs on itself in {layers} layers: the full drum needs {last} where the empty one needs {first}, and lifts {faster} faster at the end than at the start.',
+            [
+                'layers' => Quantity::number($drum->layers), 'last' => Quantity::of($hoist->lineRaiseN() * $last, 'N·m'), 'first' => Quantity::of($hoist->lineRaiseN() * $first, 'N·m'),
+                'faster' => Quantity::share($last / $first - 1),
+            ],
+        ), $fix)];
+    }
+
+    /** @return list<Finding> */
+    private function spring(Subject $subject, SpringLever $lever): array
+    {
+        return [new Finding('load.stores_energy', Severity::Note, $subject->path.'.mechanism.stretch_m', new Sentence(
+            'Wound back it stores {energy} and lets go with {speed}.', ['energy' => Quantity::of($lever->energy_J(), 'J'), 'speed' => Quantity::of($lever->launchSpeed_m_s(), 'm/s')],
+        ))];
     }
 
     /** @return list<Finding> */

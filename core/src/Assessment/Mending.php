@@ -294,12 +294,12 @@ final class Mending
 
     private static function counterweight(Subject $subject): ?Fix
     {
-        $arm = $subject->motion->mechanism;
+        $arm = $subject->motion->thing();
         if (! $arm instanceof Arm || $arm->counterbalance_Nm >= $arm->gravityNm() / 2) {
             return null;
         }
         $half = $arm->gravityNm() / 2;
-        $balanced = $subject->with($subject->motion->withMechanism($arm->withCounterbalance($half)));
+        $balanced = $subject->with($subject->motion->withThing($arm->withCounterbalance($half)));
         $drive = $subject->motion->drive;
 
         return $drive !== null && $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->isAbsolute()) && self::mends($balanced) ? new Fix(

@@ -60,6 +60,9 @@ final class RoutineJudge
             $this->leftPowered($routine, $i);
             $this->duration($routine, $i);
         }
+        foreach (SharedDrives::findings($build) as [$routine, $finding, $motion]) {
+            $this->add($routine, $finding, $motion);
+        }
     }
 
     public function link(Subject $subject): Link
@@ -154,7 +157,7 @@ final class RoutineJudge
         foreach ($routine->flat() as $path => $step) {
             $id = $step->motion();
             $motion = $id === null ? null : $this->build->motions[$id];
-            if ($id === null || $motion === null || $motion->drive === null || isset($known[$id])) {
+            if ($id === null || $motion === null || $motion->drive === null || $motion->task->keeps_turning || isset($known[$id])) {
                 continue;
             }
             if ($motion->isAbsolute()) {
@@ -298,7 +301,7 @@ final class RoutineJudge
             if ($step instanceof RepeatStep) {
                 $this->leftPoweredIn($routine, $step->steps, "{$path}.{$i}.steps");
             }
-            if (! $step instanceof RunStep || $this->build->motions[$step->motion]->isAbsolute()) {
+            if (! $step instanceof RunStep || $this->build->motions[$step->motion]->isAbsolute() || $this->build->motions[$step->motion]->task->keeps_turning) {
                 continue;
             }
             $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $step->motion);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Drive\LinearActuator;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
@@ -31,6 +32,12 @@ final class StopsJudge implements Judge
         if ($motion->isAbsolute()) {
             return Link::of('stops', new Sentence('knows'), new Sentence('a servo knows its own place'), $findings);
         }
+        if ($motion->task->keeps_turning) {
+            return Link::of('stops', new Sentence('turns on'), new Sentence('where it stops does not matter'), $findings);
+        }
+        if ($motion->drive->motor instanceof LinearActuator && $motion->stops->switches === []) {
+            return Link::of('stops', new Sentence('its own'), new Sentence('the actuator switches itself off at both ends'), $findings);
+        }
         if ($motion->stops->switches === []) {
             return Link::of('stops', new Sentence('none'), new Sentence('no switch tells where it is'), [...$findings, $this->noSwitch($subject)]);
         }
@@ -55,7 +62,9 @@ final class StopsJudge implements Judge
     private function noSwitch(Subject $subject): Finding
     {
         return new Finding('stops.none', Severity::Fails, $subject->path.'.stops.switches', new Sentence(
-            'Nothing tells when it has arrived: a motor without a switch at one end at least drifts with every move and pushes on at its stop.',
+            $subject->motion->counts()
+                ? 'Nothing tells where it starts: a stepper counts from wherever it stands when the power comes on, so it needs a switch to home on.'
+                : 'Nothing tells when it has arrived: a motor without a switch at one end at least drifts with every move and pushes on at its stop.',
         ), [$this->addSwitch($subject)]);
     }
 
@@ -86,7 +95,7 @@ final class StopsJudge implements Judge
                 }
             }
             $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
-            if ($named && $motion->drive !== null && ! $motion->isAbsolute() && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
+            if ($named && $motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && ! $motion->task->keeps_turning && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
                 $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
                     "{$place->name} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
                 ));

@@ -8,6 +8,7 @@ use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Train\Train;
 
@@ -80,6 +81,18 @@ final readonly class Motion
     public function rotorAtLoad(): float
     {
         return ($this->drive?->motor->rotorKgm2() ?? 0.0) * $this->train->ratio() ** 2;
+    }
+
+    /** The thing itself, without what it meets on parts of its travel. */
+    public function thing(): Mechanism
+    {
+        return $this->mechanism instanceof Segmented ? $this->mechanism->inner : $this->mechanism;
+    }
+
+    /** The same motion with another thing in the same place. */
+    public function withThing(Mechanism $thing): self
+    {
+        return $this->withMechanism($this->mechanism instanceof Segmented ? new Segmented($thing, $this->mechanism->segments) : $thing);
     }
 
     /** It steps: it goes where it is sent and counts, but loses its place with the power or by slipping. */

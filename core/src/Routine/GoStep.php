@@ -63,7 +63,7 @@ final readonly class GoStep implements Step
         $motion = $axis->motion;
         $switch = $motion->stops->switchAt($this->place);
         $since = $controller->now();
-        if ($motion->isAbsolute()) {
+        if ($axis->canFollow()) {
             $axis->follow($motion->at($this->place), $this->speed);
             while (! $axis->hasArrived()) {
                 $controller->failAfter($since, $this->give_up_s, $this->motion, 'did not get to its place');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\TorqueLine;
 
 /** One motion during a run of a routine: what its driver is told, and where its load goes. */
@@ -19,6 +20,14 @@ final class Axis
     private const FAR_RAD = 0.14;            // of the servo's shaft: from 8° on it pushes with all it has, whatever is missing
 
     private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
+
+    private const RAMP_STEPS = 40;
+
+    private const FAR_AWAY_RAD = 1e4;        // a stepper that is told to run
+
+    private const SLIP_STEPS = 2.0;          // full steps that a stepper may lag before it falls into the next groove
+
+    private const GATE_S = 0.3;              // settling time before the power of a gated servo is cut
 
     private const ARRIVED_SPEED = 0.05;      // of its no-load speed
 
@@ -57,6 +66,18 @@ final class Axis
 
     private float $delay_s = 0.0;
 
+    private float $ramp_rad_s2 = INF;        // how fast the command speeds up; a stepper must not be told to jump
+
+    private float $commandedSpeed = 0.0;     // rad/s of the shaft
+
+    private bool $counted = false;           // a stepper has been homed and counts from there
+
+    private float $restedFor_s = 0.0;        // since a gated servo arrived
+
+    private float $pushedFor_s = 0.0;        // since it was last switched on: where its ramp is
+
+    private ?self $partner = null;           // another motion on the same motor
+
     /** @param  float  $at where it stands at first, in its own unit */
     public function __construct(public readonly Motion $motion, float $at, private readonly float $driver_s)
     {
@@ -69,10 +90,20 @@ final class Axis
             $this->target = $this->commanded = $this->state->angle;
             $this->powered = true;
             $this->still = false;
+        } elseif ($motion->counts()) {
+            $this->target = $this->commanded = $this->state->angle;
+            $this->powered = true;
         } elseif ($motion->drive !== null) {
             $this->line = $this->full()->shorted();
             $this->still = false;
         }
+    }
+
+    /** One motor moves this and another: only one of them at a time. */
+    public function sharesWith(self $partner): void
+    {
+        $this->partner = $partner;
+        $partner->partner = $this;
     }
 
     /** In the motion's own unit. */
@@ -111,6 +142,13 @@ final class Axis
     public function isAt(?string $place): void
     {
         $this->place = $place;
+        $this->counted = $this->counted || $place !== null;
+    }
+
+    /** It can be told where to go: a servo always, a stepper once it has been homed. */
+    public function canFollow(): bool
+    {
+        return $this->motion->isAbsolute() || ($this->motion->counts() && $this->counted);
     }
 
     /** Drives it up (1) or down (−1) at a share of its usual speed. A servo runs towards the end of its range. */
@@ -121,13 +159,33 @@ final class Axis
 
             return;
         }
+        if ($this->motion->counts()) {
+            $this->send($this->state->angle + $direction * self::FAR_AWAY_RAD, $speed);
+
+            return;
+        }
         $this->place = null;
         $this->order($this->drive()->line($speed), $direction, true);
     }
 
-    /** Tells a servo where to go (own unit), no faster than a share of its no-load speed. */
+    /** Sends a stepper to an angle of the shaft, at a share of the speed of its task. */
+    private function send(float $angle, float $speed): void
+    {
+        $move = $this->motion->move();
+        $this->place = null;
+        $this->ramp_rad_s = $speed * $move->peakSpeed() / $this->plant->travelPerRad;
+        $this->ramp_rad_s2 = $move->peakAccel() > 0.0 ? $speed ** 2 * $move->peakAccel() / $this->plant->travelPerRad : INF;
+        $this->order(null, 1, true, $angle);
+    }
+
+    /** Tells a servo where to go (own unit), no faster than a share of its no-load speed; a stepper of its task's. */
     public function follow(float $at, float $speed): void
     {
+        if ($this->motion->counts()) {
+            $this->send($this->shaftAngle($at), $speed);
+
+            return;
+        }
         $this->place = null;
         $this->ramp_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->plant->ratio;
         $this->commanded = $this->state->angle;
@@ -137,7 +195,7 @@ final class Axis
     public function hasArrived(): bool
     {
         if ($this->target === null || $this->pending !== [] || $this->commanded !== $this->target) {
-            return false;
+            return $this->target === null && ($this->motion->drive->gated ?? false) && $this->pending === [];
         }
 
         return $this->still || (abs($this->target - $this->state->angle) < self::SERVO_BAND_RAD / $this->plant->ratio
@@ -151,6 +209,12 @@ final class Axis
             $how === 'hold' || $how === 'brake'
                 ? $this->order(null, 1, true, $this->target === null ? $this->state->angle : $this->commanded)
                 : $this->order(null, 1, false);
+
+            return;
+        }
+        if ($this->motion->counts()) {
+            $this->commandedSpeed = 0.0;
+            $this->order(null, 1, $how !== 'coast', $how === 'coast' ? null : $this->commanded);
 
             return;
         }
@@ -174,11 +238,29 @@ final class Axis
             return [...$happened, ...$this->move($seconds - $wait)];
         }
 
-        return $this->still ? [] : $this->move($seconds);
+        $happened = $this->still ? [] : $this->move($seconds);
+        $this->gate($seconds);
+
+        return $happened;
+    }
+
+    /** Cuts the power of a gated servo once it has arrived and settled. */
+    private function gate(float $seconds): void
+    {
+        if (! ($this->motion->drive->gated ?? false) || $this->target === null || ! $this->hasArrived()) {
+            $this->restedFor_s = 0.0;
+        } elseif (($this->restedFor_s += $seconds) >= self::GATE_S) {
+            [$this->line, $this->powered, $this->target, $this->still] = [null, false, null, false];
+            $this->current_A = 0.0;
+        }
     }
 
     private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null): void
     {
+        if ($powered && $this->partner !== null && $this->partner->isPowered()) {
+            throw new StepFailed("{$this->motion->name} needs the motor that {$this->partner->motion->name} is using");
+        }
+        $this->pushedFor_s = 0.0;
         $this->pending = [[$line, $command, $powered, $target, $target !== null && $this->ramp_rad_s === INF ? $target : $this->commanded]];
         $this->delay_s = $this->driver_s;
     }
@@ -224,7 +306,13 @@ final class Axis
 
             return $seconds;
         }
+        $ramp = $this->motion->drive->ramp_s ?? 0.0;
+        if ($this->powered && $this->pushedFor_s < $ramp) {
+            $seconds = min($seconds, $ramp / self::RAMP_STEPS);
+            $line = $line->scaled(min(1.0, ($this->pushedFor_s + $seconds / 2) / $ramp));
+        }
         $used = $this->plant->step($this->state, $line, $this->command, $this->powered, $seconds);
+        $this->pushedFor_s += $used;
         $this->current_A = $this->powered ? $line->currentAt($this->state->motor_Nm) : 0.0;
 
         return $used;
@@ -240,12 +328,39 @@ final class Axis
         $seconds = min($seconds, $way === 0.0 && abs($missing) > self::FAR_RAD
             ? (abs($missing) - self::SERVO_BAND_RAD) / max($line->noLoad_rad_s(), abs($this->state->speed) * $this->plant->ratio)
             : self::SERVO_STEP_S);
-        $this->commanded = abs($way) <= $this->ramp_rad_s * $seconds ? $target : $this->commanded + ($way <=> 0.0) * $this->ramp_rad_s * $seconds;
-        $missing = ($this->commanded - $this->state->angle) * $this->plant->ratio;
+        $this->commanded = $this->nextCommand($target, $seconds);
+        $missing = $this->slip(($this->commanded - $this->state->angle) * $this->plant->ratio);
         $used = $this->plant->step($this->state, $line->scaled(min(1.0, abs($missing) / self::SERVO_BAND_RAD)), $missing >= 0.0 ? 1 : -1, true, $seconds);
         $this->current_A = $line->idle_A + $line->A_per_Nm * min(abs($this->state->motor_Nm), $line->stall_Nm);
 
         return $used;
+    }
+
+    /** Where the command goes within a step, no faster and no more suddenly than its ramp allows. */
+    private function nextCommand(float $target, float $seconds): float
+    {
+        $way = $target - $this->commanded;
+        if ($this->ramp_rad_s2 === INF) {
+            return abs($way) <= $this->ramp_rad_s * $seconds ? $target : $this->commanded + ($way <=> 0.0) * $this->ramp_rad_s * $seconds;
+        }
+        $most = min($this->ramp_rad_s, $this->commandedSpeed + $this->ramp_rad_s2 * $seconds, sqrt(2 * $this->ramp_rad_s2 * abs($way)) + $this->ramp_rad_s2 * $seconds / 2);
+        $this->commandedSpeed = $way === 0.0 ? 0.0 : $most;
+
+        return abs($way) <= $most * $seconds ? $target : $this->commanded + ($way <=> 0.0) * $most * $seconds;
+    }
+
+    /** A stepper that lags too far falls into another groove: what it missed is lost, and its count does not know. */
+    private function slip(float $missing): float
+    {
+        $stepper = $this->motion->drive?->motor;
+        if (! $stepper instanceof Stepper || $this->target === null || abs($missing) <= self::SLIP_STEPS * 2 * M_PI / $stepper->steps_per_rev) {
+            return $missing;
+        }
+        $lost = $missing / $this->plant->ratio;
+        $this->commanded -= $lost;
+        $this->target -= $lost;
+
+        return 0.0;
     }
 
     /** @return list<array{string, float, float}> */

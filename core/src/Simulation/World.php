@@ -47,6 +47,11 @@ final class World
                 $this->on[$switch->id] = $switch->isOnAt($axes[$id]->position());
             }
         }
+        foreach ($build->motions as $id => $motion) {
+            if ($motion->drive?->shares !== null) {
+                $axes[$id]->sharesWith($axes[$motion->drive->shares]);
+            }
+        }
         $this->axes = $axes;
         $this->recorder = new Recorder($build, $axes, $sample_s);
         foreach (array_keys($build->sensors) as $sensor) {
@@ -114,7 +119,7 @@ final class World
             $unit = $motion->unit();
             $this->times[$key] = $motion->drive === null ? null : MotionRun::of(
                 $motion->plant(), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)),
-                max(self::POWER_UP_S, 5 * $motion->task->move_s / $speed),
+                max(self::POWER_UP_S, 5 * $motion->task->move_s / $speed), ramp_s: $motion->drive->ramp_s,
             )->time_s;
         }
 

@@ -37,6 +37,9 @@ final readonly class RunOn
         if ($motion->drive === null || $motion->isAbsolute()) {
             return null;
         }
+        if ($motion->counts()) {
+            return self::ofSteps($motion, $settings, $speed);
+        }
         $unit = $motion->unit();
         $plant = $motion->plant();
         $line = $motion->drive->line($speed);
@@ -60,6 +63,18 @@ final readonly class RunOn
         $distance = abs($unit->fromSi($plant->position($state)) - $switch->at);
 
         return new self($rest ? $distance : null, abs($unit->fromSi((float) $run->end_speed)), $delay, $energy);
+    }
+
+    /** A stepper stops with its steps: it goes on for the delay, and no further. */
+    private static function ofSteps(Motion $motion, Settings $settings, float $speed): self
+    {
+        $fast = $speed * $motion->move()->peakSpeed();
+        $delay = $settings->debounce_s + $settings->scan_s + $settings->driver_s;
+        $plant = $motion->plant();
+        $state = $plant->stateAt($motion->move()->from);
+        $state->speed = $fast / $plant->travelPerRad;
+
+        return new self($motion->unit()->fromSi($fast * $delay), $motion->unit()->fromSi($fast), $delay, $plant->kinetic_J($state));
     }
 
     /** The place farthest from the switch, from which it comes at its fastest. */

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Calculator\BallLoad;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mechanism\Ball;
+use Brookstone\Core\Mechanism\Wheels;
+use Brookstone\Core\Quantity\Format;
+use Brookstone\Core\Quantity\Quantity;
+
+/** Whether what rolls grips, and what helps where it does not. */
+final class RollingJudge
+{
+    private const RAMPS_S = [0.1, 0.2, 0.3, 0.5, 0.8, 1.2, 2.0, 3.0, 5.0];
+
+    private const SAFE_GRIP = 0.95;
+
+    /** @return list<Finding> */
+    public function wheels(Subject $subject, Wheels $wheels): array
+    {
+        $grip = $wheels->gripNm();
+        $radius = $wheels->wheel_radius_m;
+        $needs = $subject->facts->there()->peak_Nm;
+        $values = ['grip' => Quantity::of($grip / $radius, 'N'), 'needs' => Quantity::of($needs / $radius, 'N')];
+        if ($needs > $grip * (1 + DriveRules::TIE)) {
+            return [new Finding('load.wheels_slip', Severity::Fails, $subject->path.'.task.move_s', new Sentence('The wanted move pushes with {needs}, but its tyres grip only {grip}: they spin.', $values), $this->slower($subject))];
+        }
+        if ($subject->motion->drive === null) {
+            return [];
+        }
+        $pushes = $subject->facts->pushes_Nm();
+
+        return $pushes > $grip * (1 + DriveRules::TIE) ? [new Finding('load.wheels_slip', Severity::Tight, $subject->path.'.drive.ramp_s', new Sentence(
+            'Switched straight on it pushes with {pushes}, but its tyres grip only {grip}: they spin. Gearing it down pushes harder still.',
+            $values + ['pushes' => Quantity::of($pushes / $radius, 'N')],
+        ), [...$this->ramp($subject, $grip), ...$this->lowerDuty($subject, $grip)])] : [];
+    }
+
+    /** @return list<Finding> */
+    public function ball(Subject $subject, Ball $ball): array
+    {
+        $leans = BallLoad::leans($ball, $subject->facts->peak_Nm(), $subject->path.'.mechanism.pendulum_mass_kg');
+
+        return $leans === null ? [] : [new Finding($leans->code, $leans->severity, $leans->place, $leans->says, $this->slower($subject))];
+    }
+
+    /** @return list<Fix> the shortest ramp with which it no longer slips, and what it costs */
+    private function ramp(Subject $subject, float $grip): array
+    {
+        $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
+        foreach (self::RAMPS_S as $ramp) {
+            if ($ramp <= $drive->ramp_s) {
+                continue;
+            }
+            $ramped = $subject->with($subject->motion->withDrive($drive->but(['ramp_s' => $ramp])));
+            $time = $ramped->facts->runThere()['time_s'];
+            if ($time !== null && $ramped->facts->pushes_Nm() <= self::SAFE_GRIP * $grip) {
+                $before = $subject->facts->runThere()['time_s'] ?? $time;
+
+                return [new Fix(
+                    new Sentence('Ramp it up over {ramp}: the way then takes {time}'.($time > $before ? ', {more} more' : ''), ['ramp' => Quantity::of($ramp, 's'), 'time' => Quantity::of($time, 's'), 'more' => Quantity::of(max(0.0, $time - $before), 's')]),
+                    [new Change($subject->path.'.drive.ramp_s', $ramp)],
+                )];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Fix> the highest duty with which it no longer slips, and what it costs */
+    private function lowerDuty(Subject $subject, float $grip): array
+    {
+        $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
+        for ($duty = floor($drive->duty * 20 - 1) / 20; $duty >= 0.2; $duty -= 0.05) {
+            $slow = $subject->with($subject->motion->withDrive($drive->but(['duty' => round($duty, 2)])));
+            if ($slow->facts->pushes_Nm() > self::SAFE_GRIP * $grip) {
+                continue;
+            }
+            $time = $slow->facts->runThere()['time_s'];
+
+            return $time === null ? [] : [new Fix(
+                new Sentence('Lower the duty to {duty}: the way then takes {time}', ['duty' => Quantity::number(round($duty, 2)), 'time' => Quantity::of($time, 's')]),
+                [new Change($subject->path.'.drive.duty', round($duty, 2))],
+            )];
+        }
+
+        return [];
+    }
+
+    /** @return list<Fix> more time for the move, if that is enough */
+    private function slower(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $limit = self::SAFE_GRIP * $motion->mechanism->gripNm() * ($motion->thing() instanceof Ball ? M_SQRT1_2 : 1.0);
+        $steady = $subject->facts->there()->steady_peak_Nm;
+        if ($steady >= $limit) {
+            return [];
+        }
+        // What is left beside the steady torque goes into speeding up, with the square of the time.
+        $speeding = max(1e-12, $subject->facts->there()->peak_Nm - $steady);
+        $time = Format::significantNumber($motion->task->move_s * sqrt($speeding / ($limit - $steady)) * 1.05, 2);
+
+        return $time <= $motion->task->move_s ? [] : [new Fix(new Sentence('Allow the move {time}', ['time' => Quantity::of($time, 's')]), [new Change($subject->path.'.task.move_s', $time)])];
+    }
+}
