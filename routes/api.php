@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 use App\Http\Controllers\BuildController;
 use App\Http\Controllers\CalculatorController;
+use App\Http\Controllers\DrawerController;
 use App\Http\Controllers\EditController;
+use App\Http\Controllers\ExampleController;
 use App\Http\Controllers\MetaController;
 use App\Http\Controllers\MotionController;
+use App\Http\Controllers\PictureController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('units', [MetaController::class, 'units']);
@@ -26,4 +29,17 @@ Route::post('builds/{build}/try', [EditController::class, 'try']);
 Route::post('builds/{build}/undo', [EditController::class, 'undo']);
 Route::post('builds/{build}/redo', [EditController::class, 'redo']);
 Route::get('builds/{build}/motions/{motion}/drives', [MotionController::class, 'drives']);
+Route::get('builds/{build}/motions/{motion}/schools', [MotionController::class, 'schools']);
+Route::get('builds/{build}/motions/{motion}/easing', [MotionController::class, 'easing']);
+Route::post('builds/{build}/pictures', [PictureController::class, 'store']);
+Route::get('pictures/{picture}', [PictureController::class, 'show']);
+
+Route::get('drawer/guide', [DrawerController::class, 'guide']);
+Route::get('drawer/export', [DrawerController::class, 'export']);
+Route::post('drawer/import', [DrawerController::class, 'import']);
+Route::apiResource('drawer', DrawerController::class)->except('show')->parameters(['drawer' => 'drive']);
+
+Route::get('examples', [ExampleController::class, 'index']);
+Route::post('examples/{example}', [ExampleController::class, 'open']);
+
 Route::post('builds/{build}/routines/{routine}/run', [MotionController::class, 'run']);

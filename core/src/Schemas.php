@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core;
 
+use Brookstone\Core\Assessment\Goal;
 use Brookstone\Core\Assessment\Link;
 use Brookstone\Core\Build\BuildShape;
 use Brookstone\Core\Drive\Drives;
@@ -19,6 +20,7 @@ use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Train\Stages;
 
 /** JSON Schemas of what the core gives out. The types of the page are made from them. */
 final class Schemas
@@ -32,7 +34,10 @@ final class Schemas
             'Build' => BuildShape::schema(),
             'Assessment' => self::assessment()->schema(),
             'Trace' => self::trace()->schema(),
-            'RankedDrive' => self::rankedDrive()->schema(),
+            'Choice' => self::choice()->schema(),
+            'School' => self::school()->schema(),
+            'Easing' => self::easing()->schema(),
+            'Drive' => Drives::shape()->schema(),
             'UnitTable' => self::units()->schema(),
         ];
     }
@@ -123,23 +128,61 @@ final class Schemas
         ]);
     }
 
-    public static function rankedDrive(): RecordShape
+    public static function choice(): RecordShape
+    {
+        return self::record('Choice', [
+            'goal' => ChoiceShape::of(...array_column(Goal::cases(), 'value')),
+            'tried' => self::number(),
+            'drives' => self::number(),
+            'carries' => self::number(),
+            'fails' => self::list(self::record('FailsBy', ['code' => new TextShape, 'count' => self::number(), 'says' => new TextShape])),
+            'rows' => self::list(self::rankedDrive()),
+            'points' => self::list(self::record('ChoicePoint', [
+                'code' => new TextShape, 'ratio' => self::number(), 'time_s' => self::number(), 'margin' => self::number(), 'mass_kg' => self::number(), 'verdict' => self::verdict(), 'front' => new BooleanShape,
+            ])),
+        ]);
+    }
+
+    private static function rankedDrive(): RecordShape
     {
         return self::record('RankedDrive', [
             'place' => self::number(),
             'code' => new TextShape,
             'series' => new TextShape,
-            'kind' => new TextShape,
+            'kind' => ChoiceShape::of(...Drives::kinds()),
             'verdict' => self::verdict(),
             'why' => self::sentence(),
+            'ratio' => self::number(),
+            'ratios' => self::number(),
+            'stages' => Stages::shape(0, 12),
             'margin' => self::number()->orNull(),
             'time_s' => self::number()->orNull(),
             'current_A' => self::number(),
+            'settles_C' => self::number(),
+            'noise' => self::number(),
             'mass_kg' => self::number(),
             'holds_unpowered' => new BooleanShape,
             'gear_material' => new TextShape,
             'supply' => new TextShape,
             'motor' => Drives::shape(),
+        ]);
+    }
+
+    private static function school(): RecordShape
+    {
+        return self::record('School', [
+            'school' => new TextShape, 'name' => new TextShape, 'verdict' => self::verdict(), 'code' => (new TextShape)->orNull(), 'ratio' => self::number()->orNull(),
+            'time_s' => self::number()->orNull(), 'margin' => self::number()->orNull(), 'error' => self::number()->orNull(), 'within' => new BooleanShape(nullable: true),
+            'holds_unpowered' => new BooleanShape(nullable: true), 'charge_Ah_day' => self::number()->orNull(), 'after_power_cut' => new TextShape, 'noise' => self::number()->orNull(),
+            'parts' => self::number(), 'pins' => self::number(), 'why' => self::sentence(), 'take' => self::fix()->orNull(), 'recommended' => new BooleanShape, 'reason' => new TextShape,
+        ]);
+    }
+
+    private static function easing(): RecordShape
+    {
+        return self::record('Easing', [
+            'way' => ChoiceShape::of('counterweight', 'spring'), 'size' => self::sentence(), 'worst_before_Nm' => self::number(), 'worst_after_Nm' => self::number(),
+            'back' => self::sentence(), 'unpowered' => self::sentence(), 'margin_after' => self::number()->orNull(), 'fix' => self::fix(),
         ]);
     }
 

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\OpenDrawer;
+use App\Http\Requests\ChoiceRequest;
 use App\Http\Requests\RunRequest;
 use App\Models\Build;
-use Brookstone\Core\Assessment\Ranking;
+use Brookstone\Core\Assessment\Choice;
+use Brookstone\Core\Assessment\Easing;
+use Brookstone\Core\Assessment\Schools;
+use Brookstone\Core\Build\Build as CoreBuild;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Simulation\RoutineRun;
 use Illuminate\Http\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -14,11 +20,29 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** What is computed of one motion or one routine on request. */
 final class MotionController
 {
-    public function drives(Build $build, string $motion): JsonResponse
+    public function __construct(private readonly OpenDrawer $drawer)
+    {
+    }
+
+    public function drives(ChoiceRequest $request, Build $build, string $motion): JsonResponse
     {
         $core = $build->core();
 
-        return new JsonResponse(Ranking::of($core, $core->motions[$motion] ?? throw new NotFoundHttpException));
+        return new JsonResponse(Choice::of($core, $this->motion($core, $motion), $this->drawer->stock(), $request->goal(), $request->eachDrive(), $request->rows()));
+    }
+
+    public function schools(Build $build, string $motion): JsonResponse
+    {
+        $core = $build->core();
+
+        return new JsonResponse(Schools::of($core, $this->motion($core, $motion), $this->drawer->stock()));
+    }
+
+    public function easing(Build $build, string $motion): JsonResponse
+    {
+        $core = $build->core();
+
+        return new JsonResponse(Easing::of($core, $this->motion($core, $motion)));
     }
 
     public function run(RunRequest $request, Build $build, string $routine): JsonResponse
@@ -31,5 +55,10 @@ final class MotionController
             $core->routines[$routine] ?? throw new NotFoundHttpException,
             $scenario === null ? null : $core->scenarios[$scenario] ?? throw new NotFoundHttpException,
         ));
+    }
+
+    private function motion(CoreBuild $core, string $id): Motion
+    {
+        return $core->motions[$id] ?? throw new NotFoundHttpException;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Actions\OpenDrawer;
 use App\Models\Build;
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\Assessor;
@@ -35,7 +36,7 @@ final class BuildResource extends JsonResource
             'can_undo' => $this->resource->canUndo(),
             'can_redo' => $this->resource->canRedo(),
             'document' => json_decode($core->toJson()),
-            'assessment' => $this->assessment ?? Assessor::assess($core),
+            'assessment' => $this->assessment ?? Assessor::assess($core, app(OpenDrawer::class)->stock()),
         ];
     }
 }

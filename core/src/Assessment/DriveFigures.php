@@ -7,7 +7,6 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Build\DriveChoice;
 use Brookstone\Core\Build\Task;
 use Brookstone\Core\Drive\Knock;
-use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\ThermalClass;
 use Brookstone\Core\Drive\TorqueLine;
@@ -21,8 +20,11 @@ final readonly class DriveFigures
 {
     private const DAY_S = 86400.0;
 
-    /** Largest torque of the move. */
-    public float $peak_Nm;
+    private const DEG_PER_RAD = 180 / M_PI;
+
+    public DriveChoice $drive;
+
+    public TorqueLine $line;
 
     /** What its gears see in the move. */
     public float $through_motor_Nm;
@@ -60,7 +62,6 @@ final readonly class DriveFigures
     public float $margin;
 
     /**
-     * @param  TorqueLine  $line  of the drive on its supply, at its duty
      * @param  float  $stall_Nm  at the load; of a stepper what it pulls, as a multiple of what the move needs
      * @param  float  $peak_Nm  largest torque of the move with this rotor
      * @param  float  $rms_Nm  root of its mean square
@@ -68,64 +69,76 @@ final readonly class DriveFigures
      * @param  float  $holds_unpowered_Nm  INF where nothing turns it back
      * @param  float  $turn_rad  of the load's shaft over the move
      * @param  float  $inertia_kgm2  at the load, rotor included
+     * @param  float  $peak_speed_rad_s  of the wanted move, at the load
+     * @param  float  $grip_Nm  past which the load slips by itself
      */
     public function __construct(
-        public DriveChoice $drive,
+        public ChosenDrive $on,
         public Task $task,
-        public TorqueLine $line,
         public float $ratio,
         public float $efficiency,
         public float $stall_Nm,
-        float $peak_Nm,
+        public float $peak_Nm,
         float $rms_Nm,
         public float $hold_Nm,
         public float $holds_unpowered_Nm,
         float $turn_rad,
         public float $inertia_kgm2,
+        public float $peak_speed_rad_s,
+        public float $grip_Nm = INF,
     ) {
-        $motor = $drive->motor;
-        $body = $motor->body();
-        $volts = $drive->supply->volts_V;
         $through = $ratio * $efficiency;
-        $this->peak_Nm = $peak_Nm;
+        $this->drive = $on->choice;
+        $this->line = $on->line;
         $this->margin = $peak_Nm > 0.0 ? $stall_Nm / $peak_Nm : INF;
-        $this->positional = $motor->isPositional();
-        $this->counts = $motor instanceof Stepper;
-        $this->through_motor_Nm = min($peak_Nm / $through, $line->most_Nm());
-        $this->gear_limit_motor_Nm = $body->gearbox_limit_Nm;
-        $this->knock_motor_Nm = Knock::torque_Nm($line->most_Nm() * $ratio, $drive->stiffness_Nm_rad($ratio), $inertia_kgm2, $line->noLoad_rad_s() / $ratio, $drive->clutch_Nm ?? INF) / $ratio;
-        $this->turn_deg = $turn_rad * $ratio * 180 / M_PI;
-        $this->travel_deg = $motor->travel_deg() ?? INF;
+        $this->positional = $on->positional;
+        $this->counts = $on->counts;
+        $this->through_motor_Nm = min($peak_Nm / $through, $on->most_Nm);
+        $this->gear_limit_motor_Nm = $on->gear_limit_Nm;
+        $this->knock_motor_Nm = Knock::torque_Nm($on->most_Nm * $ratio, 1 / (1 / ($on->gear_stiffness_Nm_rad * $ratio * $ratio) + $on->give_rad_Nm), $inertia_kgm2, $this->fastest_rad_s(), min($on->clutch_Nm, $grip_Nm)) / $ratio;
+        $this->turn_deg = $turn_rad * $ratio * self::DEG_PER_RAD;
+        $this->travel_deg = $on->travel_deg;
         $this->rms_motor_Nm = $rms_Nm / $through;
         $this->hold_motor_Nm = $hold_Nm / $ratio;
-        $this->thermal = $body->thermal;
-        $this->fit = $motor->supplyFit($volts);
-        $powered = ! $drive->gated;
-        $this->hold_heat_W = $powered ? $motor->holdHeat_W($this->hold_motor_Nm, $volts) : 0.0;
+        $this->thermal = $on->thermal;
+        $this->fit = $on->fit;
         // There and back in the time asked for, with the current of the mean torque; then it rests until the next.
+        $holds = ! $this->drive->gated;
         $moves = min(self::DAY_S, 2 * $task->move_s * $task->per_day) / self::DAY_S;
-        $moving_A = $this->counts ? $motor->holdCurrent_A(0.0, $volts) : $line->currentAt(min($this->rms_motor_Nm, $line->most_Nm()));
-        $this->cycle_heat_W = $moves * ($this->counts ? $motor->holdHeat_W(0.0, $volts) : $moving_A ** 2 * $motor->resistance_ohm()) + (1 - $moves) * $this->hold_heat_W;
-        $this->mean_A = $moves * $moving_A + (1 - $moves) * ($powered ? $motor->holdCurrent_A($this->hold_motor_Nm, $volts) : 0.0);
+        $moving_A = $on->counts ? $on->always_A : $on->line->currentAt(min($this->rms_motor_Nm, $on->most_Nm));
+        $hold_A = 0.0;
+        $hold_W = 0.0;
+        if ($holds) {
+            $hold_A = $on->counts ? $on->always_A : $this->drive->motor->holdCurrent_A($this->hold_motor_Nm, $on->volts_V);
+            $hold_W = $on->counts ? $on->always_W : $this->drive->motor->holdHeat_W($this->hold_motor_Nm, $on->volts_V);
+        }
+        $this->hold_heat_W = $hold_W;
+        $this->cycle_heat_W = $moves * ($on->counts ? $on->always_W : $moving_A ** 2 * $on->resistance_ohm) + (1 - $moves) * $hold_W;
+        $this->mean_A = $moves * $moving_A + (1 - $moves) * $hold_A;
     }
 
     public static function of(Subject $subject): self
     {
         $motion = $subject->motion;
-        $drive = $motion->drive ?? throw new \LogicException('No drive.');
         $facts = $subject->facts;
         $move = $motion->move();
 
         return new self(
-            $drive, $motion->task, $drive->line(), $motion->train->ratio(), $motion->train->efficiency(), $facts->stallAtLoad_Nm(), $facts->peak_Nm(), $facts->rms_Nm(),
-            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), abs($move->distance()) / $motion->mechanism->travelPerRad(), $facts->inertia_kgm2(),
+            new ChosenDrive($motion->drive ?? throw new \LogicException('No drive.')), $motion->task, $motion->train->ratio(), $motion->train->efficiency(), $facts->stallAtLoad_Nm(), $facts->peak_Nm(), $facts->rms_Nm(),
+            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), abs($move->distance()) / $motion->mechanism->travelPerRad(), $facts->inertia_kgm2(), $facts->there()->peak_speed_rad_s, $motion->mechanism->gripNm(),
         );
+    }
+
+    /** Its fastest at the load: without load, or of a stepper as fast as it is told, rad/s. */
+    public function fastest_rad_s(): float
+    {
+        return $this->on->counts ? $this->peak_speed_rad_s : $this->on->noLoad_rad_s / $this->ratio;
     }
 
     /** Torque held at rest that the drive bears all day, at its own shaft. */
     public function bears_motor_Nm(float $share): float
     {
-        return $share * $this->line->most_Nm();
+        return $share * $this->on->most_Nm;
     }
 
     /** Charge that it takes in a day, Ah. */
@@ -142,8 +155,9 @@ final readonly class DriveFigures
 
     public function withDrive(DriveChoice $drive): self
     {
-        $through = $this->ratio * $this->efficiency;
-
-        return new self($drive, $this->task, $this->line, $this->ratio, $this->efficiency, $this->stall_Nm, $this->peak_Nm, $this->rms_motor_Nm * $through, $this->hold_Nm, $this->holds_unpowered_Nm, $this->turn_deg / $this->ratio * M_PI / 180, $this->inertia_kgm2);
+        return new self(
+            new ChosenDrive($drive), $this->task, $this->ratio, $this->efficiency, $this->stall_Nm, $this->peak_Nm, $this->rms_motor_Nm * $this->ratio * $this->efficiency,
+            $this->hold_Nm, $this->holds_unpowered_Nm, $this->turn_deg / $this->ratio / self::DEG_PER_RAD, $this->inertia_kgm2, $this->peak_speed_rad_s, $this->grip_Nm,
+        );
     }
 }

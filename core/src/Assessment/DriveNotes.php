@@ -70,7 +70,7 @@ final class DriveNotes
     /** What cutting the power between moves would save. */
     private function gate(Subject $subject, DriveFigures $f): ?Finding
     {
-        if ($f->drive->gated || $f->charge_Ah_day() < self::HARDLY_ANY_AH) {
+        if ($f->drive->gated || ! $f->positional || $f->charge_Ah_day() < self::HARDLY_ANY_AH) {
             return null;
         }
         $then = $f->gated()->charge_Ah_day();

@@ -224,7 +224,7 @@ final class Facts
             return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'path' => []];
         }
         if ($motion->isAbsolute()) {
-            $run = ServoRun::of($motion, $motion->at($from), $motion->at($to), $speed, $patience);
+            $run = ServoRun::of($motion, $motion->at($from), $motion->at($to), $speed, $patience, $this->traced);
 
             return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'path' => $run->path];
         }

@@ -98,7 +98,7 @@ final class Mending
     {
         $drive = $f->line->most_Nm() * $f->ratio;
         $limit = self::CLUTCH_SAFE * $f->gear_limit_motor_Nm * $f->ratio;
-        $swing = $f->inertia_kgm2 * ($f->line->noLoad_rad_s() / $f->ratio) ** 2;
+        $swing = $f->inertia_kgm2 * $f->fastest_rad_s() ** 2;
         $stiffness = $swing > 0.0 ? ($limit ** 2 - 2 * $limit * $drive) / $swing : 0.0;
         $gears = $f->drive->motor->body()->stiffness_Nm_rad() * $f->ratio ** 2;
         if ($stiffness <= 0.0 || $stiffness >= $gears) {
@@ -117,7 +117,7 @@ final class Mending
     public static function gate(Subject $subject): array
     {
         $drive = $subject->motion->drive;
-        if ($drive === null || $drive->gated || ! self::mends($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))) {
+        if ($drive === null || $drive->gated || ! $drive->motor->isPositional() || ! self::mends($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))) {
             return [];
         }
 

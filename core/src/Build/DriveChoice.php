@@ -6,7 +6,6 @@ namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\TorqueLine;
-use Brookstone\Core\Quantity\Constants;
 
 /** A drive on a supply at a duty, and what protects it and the load from each other. */
 final readonly class DriveChoice
@@ -36,14 +35,6 @@ final readonly class DriveChoice
     public function line(float $speed = 1.0): TorqueLine
     {
         return $this->motor->line($this->supply->volts_V, $this->duty * $speed);
-    }
-
-    /** Stiffness between motor and load, N·m/rad at the load: the drive's own gears through the ratio, and a coupling behind them. */
-    public function stiffness_Nm_rad(float $ratio): float
-    {
-        $gears = $this->motor->body()->stiffness_Nm_rad() * $ratio ** 2;
-
-        return $this->soft_Nm_per_deg === null ? $gears : 1 / (1 / $gears + Constants::RAD_PER_DEG / $this->soft_Nm_per_deg);
     }
 
     /** The same with another drive; what protects the load stays. */

@@ -128,6 +128,11 @@ final readonly class Motion
         return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $train, $this->stops);
     }
 
+    public function withStops(Stops $stops): self
+    {
+        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $this->train, $stops);
+    }
+
     public function withMechanism(Mechanism $mechanism): self
     {
         return new self($this->id, $this->name, $mechanism, $this->places, $this->task, $this->drive, $this->train, $this->stops);

@@ -20,7 +20,8 @@ final class Calculators
             new MoveLoadCalculator('crank_rocker', 'What a figure rocked to and fro by a crank asks of that crank.', PositionUnit::Degrees),
             new MoveLoadCalculator('feeder', 'What a conveyor or feeder drum asks of its shaft for a step of one item or more.', PositionUnit::Metres),
             new MoveLoadCalculator('measured', 'What a move needs whose pull was measured with a spring balance.', PositionUnit::Degrees),
-            new DcPointCalculator, new ServoPointCalculator, new StepperPointCalculator, new TrainRatio, new WindingDrum, new MotionRunCalculator,
+            new DcPointCalculator, new ServoPointCalculator, new StepperPointCalculator, new BenchRatingsCalculator, new ClaimsCheck,
+            new TrainRatio, new WindingDrum, new SidewaysWheelsCalculator, new MagnetHeadCalculator, new MotionRunCalculator,
         ] as $calculator) {
             $all[$calculator->name()] = $calculator;
         }

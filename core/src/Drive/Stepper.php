@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Drive;
 
 use Brookstone\Core\Error\ImpossibleValue;
-use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 
@@ -87,7 +86,7 @@ final readonly class Stepper implements Drive
     /** Torque it pulls at a speed of its shaft, N·m. */
     public function available_Nm(float $supply_V, float $speed_rad_s): float
     {
-        return StepperPoint::of($this->holding_Nm, $this->steps_per_rev, $this->phase_A, $this->phase_ohm, $this->phase_mH, $supply_V, $this->microsteps, abs($speed_rad_s) / Constants::RAD_S_PER_RPM)->available_Nm;
+        return StepperPoint::available_Nm($this->holding_Nm, $this->steps_per_rev, $this->phase_A, $this->phase_ohm, $this->phase_mH, $supply_V, abs($speed_rad_s));
     }
 
     /** Speed of its shaft at which it still pulls a torque, rad/s; 0 where it never does. */

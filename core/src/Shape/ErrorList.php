@@ -32,6 +32,12 @@ final class ErrorList
         return count($this->errors);
     }
 
+    /** @return list<array{field: string, message: string}> */
+    public function all(): array
+    {
+        return $this->errors;
+    }
+
     /** @throws InvalidInput when anything was added */
     public function throwIfAny(): void
     {

@@ -11,6 +11,10 @@ final readonly class ServoRun
 {
     private const LOOK_S = 0.002; // how finely its path and arrival are seen
 
+    private const NEAR = 0.3; // of the way
+
+    private const FAR_LOOKS = 8;
+
     private const LONGEST_S = 30.0;
 
     private const PATIENCE = 5.0; // a servo that takes so many times its unloaded move, and a second, does not get there
@@ -22,7 +26,8 @@ final readonly class ServoRun
     {
     }
 
-    public static function of(Motion $motion, float $from, float $to, float $speed, float $giveUp_s): self
+    /** @param  bool  $traced keep its path; without, it is looked at more seldom while it is far from its place */
+    public static function of(Motion $motion, float $from, float $to, float $speed, float $giveUp_s, bool $traced = true): self
     {
         $axis = new Axis($motion, $from, 0.0);
         $axis->follow($to, $speed);
@@ -31,8 +36,13 @@ final readonly class ServoRun
         $unit = $motion->unit();
         $peak = 0.0;
         $path = [[0.0, $unit->toSi($from), 0.0]];
+        $near = abs($to - $from) * self::NEAR;
         for ($looks = 1; $looks <= $looksLeft; $looks++) {
             $axis->advance(self::LOOK_S);
+            while (! $traced && $looks < $looksLeft && abs($axis->position() - $to) > $near && ! $axis->isStill()) {
+                $looks += self::FAR_LOOKS;
+                $axis->advance(self::LOOK_S * self::FAR_LOOKS);
+            }
             $peak = max($peak, $axis->current_A());
             $path[] = [$looks * self::LOOK_S, $unit->toSi($axis->position()), $axis->current_A()];
             if ($axis->hasArrived()) {

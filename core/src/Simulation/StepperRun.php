@@ -13,7 +13,7 @@ use Brookstone\Core\Load\MoveTorque;
  */
 final readonly class StepperRun
 {
-    private const SAMPLES = 48; // of each piece of the move
+    public const SAMPLES = 16; // of each piece of the move
 
     /** @param  list<array{float, float, float}>  $path  time s, position in SI, current A */
     private function __construct(

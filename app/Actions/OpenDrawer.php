@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\DrawerDrive;
+use Brookstone\Core\Drive\Drawer;
+use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Drive\Stock;
+use Illuminate\Support\Facades\DB;
+
+/** The builder's drawer of drives. An empty one is filled with the drives that come with Brookstone. */
+final class OpenDrawer
+{
+    public function stock(): Stock
+    {
+        $drives = DrawerDrive::query()->orderBy('id')->get();
+
+        return $drives->isEmpty() ? Stock::shipped() : Stock::of($drives->map(fn (DrawerDrive $drive): Drive => $drive->core()));
+    }
+
+    public function fillIfEmpty(): void
+    {
+        if (! DrawerDrive::query()->exists()) {
+            $this->put(Drawer::all());
+        }
+    }
+
+    /**
+     * Puts drives into the drawer; one of the same code is replaced.
+     *
+     * @param  iterable<Drive>  $drives
+     */
+    public function put(iterable $drives): void
+    {
+        DB::transaction(function () use ($drives): void {
+            foreach ($drives as $drive) {
+                DrawerDrive::query()->updateOrCreate(['code' => $drive->body()->code], ['document' => Drives::write($drive)]);
+            }
+        });
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\PictureRequest;
+use App\Models\Build;
+use App\Models\Picture;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** Pictures that sizes are read off. */
+final class PictureController
+{
+    public function store(PictureRequest $request, Build $build): JsonResponse
+    {
+        $picture = $request->picture();
+        $stored = new Picture(['build_id' => $build->id, 'mime' => $picture['mime'], 'bytes' => $picture['bytes']]);
+        $stored->id = Str::lower((string) Str::ulid());
+        $stored->save();
+
+        return new JsonResponse(['id' => $stored->id, 'name' => $request->string('name')->toString(), 'width_px' => $picture['width'], 'height_px' => $picture['height']], 201);
+    }
+
+    public function show(string $picture): Response
+    {
+        $stored = Picture::query()->find($picture) ?? throw new NotFoundHttpException;
+
+        return new Response($stored->bytes, 200, ['Content-Type' => $stored->mime, 'Cache-Control' => 'private, max-age=31536000, immutable', 'X-Content-Type-Options' => 'nosniff']);
+    }
+}

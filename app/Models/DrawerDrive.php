@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\Drives;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A drive in the builder's drawer, as build files have it.
+ *
+ * @property int $id
+ * @property string $code
+ * @property array<string, mixed> $document
+ */
+final class DrawerDrive extends Model
+{
+    protected $guarded = [];
+
+    public function core(): Drive
+    {
+        return Drives::make($this->document);
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['document' => 'array'];
+    }
+}

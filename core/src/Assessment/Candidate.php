@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Train\Train;
+
+/** One drive with one ratio, judged for one motion. */
+final readonly class Candidate
+{
+    private const MISSES_AT_MOST = 1e3;
+
+    public Verdict $verdict;
+
+    /** @var array{int, int, float, float} worst severity, how many fail, by how much the worst misses, and the goal's measure */
+    private array $place;
+
+    /**
+     * @param  Train  $extra  the stages that are tried right behind the drive
+     * @param  Train  $train  those and the ones that the motion has
+     * @param  list<Strain>  $strains
+     * @param  float|null  $time_s  of the move there; null where it was not run or does not arrive
+     */
+    public function __construct(
+        public ChosenDrive $on,
+        public Train $extra,
+        public Train $train,
+        public DriveFigures $figures,
+        public array $strains,
+        public ?float $time_s,
+        Goal $goal,
+    ) {
+        $worst = 0;
+        $fails = 0;
+        $misses = 0.0;
+        foreach ($strains as $strain) {
+            $worst = max($worst, $strain->severity->rank());
+            if ($strain->severity === Severity::Fails) {
+                $fails++;
+                $misses = max($misses, min(self::MISSES_AT_MOST, $strain->share));
+            }
+        }
+        $this->verdict = $worst === 2 ? Verdict::Fails : ($worst === 1 ? Verdict::Tight : Verdict::Holds);
+        $this->place = [$worst, $fails, $misses, $worst === 2 ? 0.0 : $goal->measure($this)];
+    }
+
+    /**
+     * In order: what holds, what is tight, what fails; by the goal, or by how little it misses. Among those that are as good
+     * the one with fewer stages, and then the one that came first.
+     *
+     * @param  list<self>  $candidates
+     * @return list<self>
+     */
+    public static function sorted(array $candidates): array
+    {
+        $worst = $fails = $misses = $measures = $stages = [];
+        foreach ($candidates as $each) {
+            [$worst[], $fails[], $misses[], $measures[]] = $each->place;
+            $stages[] = count($each->extra->stages);
+        }
+        $numbers = array_keys($candidates); // numbers alone: they sort many times faster than things
+        array_multisort($worst, $fails, $misses, $measures, $stages, $numbers);
+
+        return array_map(fn (int $number): self => $candidates[$number], $numbers);
+    }
+
+    /** @return array{int, int, float, float} smaller is further up */
+    public function rank(): array
+    {
+        return $this->place;
+    }
+
+    public function code(): string
+    {
+        return $this->on->choice->motor->body()->code;
+    }
+
+    /** The least of what is in hand: torque over the worst instant, and what the gears survive over a knock. */
+    public function safety(): float
+    {
+        return min($this->figures->margin, $this->figures->gear_limit_motor_Nm / max(1e-12, $this->figures->knock_motor_Nm));
+    }
+
+    /** In steps, as Drive has it: its kind, and a step for each doubling of its speed above 60 rpm at the shaft, and for each stage. */
+    public function noise(): float
+    {
+        $rpm = $this->figures->line->noLoad_rad_s() * 60 / 2 / M_PI;
+
+        return $this->figures->drive->motor->noise() + max(0.0, log($rpm / 60, 2)) / 2 + 0.5 * count($this->extra->stages);
+    }
+
+    /** The worst limit that it reaches; null where it reaches none. */
+    public function worst(): ?Strain
+    {
+        $worst = null;
+        foreach ($this->strains as $strain) {
+            if ($worst === null || [$strain->severity->rank(), $strain->share] > [$worst->severity->rank(), $worst->share]) {
+                $worst = $strain;
+            }
+        }
+
+        return $worst;
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\DriveChoice;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Drive\SupplyFit;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Simulation\QuickRun;
+use Brookstone\Core\Train\Ratios;
+use Brookstone\Core\Train\Train;
+
+/**
+ * Every drive of a drawer with every ratio, for one motion: each is judged by the same rules as the drive that is chosen,
+ * put in the order of a goal, and given the reason for its place. What fails comes after what carries, the one that
+ * misses by least first. The list is the whole list: nothing is left out because it looks unlikely.
+ */
+final class Choosing
+{
+    private readonly MoveTable $table;
+
+    private readonly QuickRun $quick;
+
+    private readonly float $patience_s;
+
+    /** @var array<int, array{Train, float, float, float}> behind an extra ratio stands the train that the motion has */
+    private array $trains = [];
+
+    public function __construct(private readonly Build $build, private readonly Motion $motion, private readonly Stock $stock, private readonly ?Supply $supply = null)
+    {
+        $this->table = new MoveTable($motion);
+        $this->patience_s = (new Facts($motion))->patience_s();
+        $this->quick = new QuickRun($motion->moved(true), $motion->move());
+    }
+
+    /**
+     * @param  list<Train>|null  $ratios  extra stages right behind the drive; the usual sixty when null
+     * @param  \Closure(Drive): bool|null  $only  which drives are tried
+     * @return list<Candidate> in order
+     */
+    public function ranked(Goal $goal, ?array $ratios = null, ?\Closure $only = null): array
+    {
+        $ratios ??= Ratios::all();
+        $candidates = [];
+        foreach ($this->lightestFirst() as $drive) {
+            $supply = $this->supply ?? $this->motion->drive->supply ?? $this->fitting($drive);
+            if ($supply === null || ($only !== null && ! $only($drive))) {
+                continue;
+            }
+            $on = new ChosenDrive($this->motion->drive?->with($drive, $supply, 1.0) ?? new DriveChoice($drive, $supply, 1.0));
+            foreach ($ratios as $ratio) {
+                $candidates[] = $this->candidate($on, $ratio, $goal);
+            }
+        }
+
+        return Candidate::sorted($candidates);
+    }
+
+    /** @return list<Drive> */
+    private function lightestFirst(): array
+    {
+        $drives = array_values($this->stock->drives);
+        usort($drives, fn (Drive $a, Drive $b): int => [$a->body()->mass_kg, $a->body()->code] <=> [$b->body()->mass_kg, $b->body()->code]);
+
+        return $drives;
+    }
+
+    private function candidate(ChosenDrive $on, Train $extra, Goal $goal): Candidate
+    {
+        [$train, $ratio, $efficiency, $back] = $this->trains[spl_object_id($extra)] ??= $this->behind($extra);
+        $motor = $on->choice->motor;
+        $rotor = $on->rotor_kgm2 * $ratio * $ratio;
+        $peak = $this->table->peak_Nm($rotor);
+        $figures = new DriveFigures(
+            $on, $this->motion->task, $ratio, $efficiency,
+            $motor instanceof Stepper ? min(1e6, $this->table->stepperMargin($motor, $on->volts_V, $ratio, $efficiency, $rotor)) * $peak : $on->most_Nm * $ratio * $efficiency,
+            $peak, $this->table->rms_Nm($rotor), $this->table->hold_Nm, $back > 0.0 ? $ratio * $on->back_drive_Nm / $back : INF,
+            $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->table->peak_speed_rad_s, $this->table->grip_Nm,
+        );
+        $strains = DriveRules::strains($figures, $this->build->settings);
+        $time = null;
+        if ($strains === [] || ! self::fails($strains)) {
+            $time = $this->time($on, $train, $figures, $back);
+            $late = $on->counts ? null : DriveRules::time($time, $time, $this->motion->task->move_s, $this->build->settings);
+            if ($late !== null) {
+                $strains[] = $late;
+            }
+        }
+
+        return new Candidate($on, $extra, $train, $figures, $strains, $time, $goal);
+    }
+
+    /** @param  list<Strain>  $strains */
+    private static function fails(array $strains): bool
+    {
+        foreach ($strains as $strain) {
+            if ($strain->severity === Severity::Fails) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array{Train, float, float, float} the train with its ratio, efficiency and back efficiency */
+    private function behind(Train $extra): array
+    {
+        $train = new Train([...$extra->stages, ...$this->motion->train->stages]);
+
+        return [$train, $train->ratio(), $train->efficiency(), $train->backEfficiency()];
+    }
+
+    /** The move run forward, s; null where it does not arrive. */
+    private function time(ChosenDrive $on, Train $train, DriveFigures $figures, float $back): ?float
+    {
+        if ($on->counts) {
+            return $this->motion->task->move_s; // it takes the time it is told
+        }
+        if (! $on->positional && $this->quick->appliesTo($on->line, $on->choice->ramp_s)) {
+            $time = $this->quick->time_s($on->line, $figures->ratio, $figures->efficiency, $on->rotor_kgm2 * $figures->ratio ** 2, $on->locks ? 0.0 : $back);
+
+            return $time !== null && $time < $this->patience_s ? $time : null;
+        }
+
+        return (new Facts($this->motion->withDrive($on->choice)->withTrain($train)))->runThere()['time_s'];
+    }
+
+    private function fitting(Drive $drive): ?Supply
+    {
+        foreach ($this->build->supplies as $supply) {
+            if ($drive->supplyFit($supply->volts_V) === SupplyFit::Fits) {
+                return $supply;
+            }
+        }
+
+        return array_values($this->build->supplies)[0] ?? null;
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\DriveChoice;
+use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Drive\LinearActuator;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Drive\SupplyFit;
+use Brookstone\Core\Drive\ThermalClass;
+use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Quantity\Constants;
+
+/** What of a drive on its supply does not depend on the train behind it, looked up once. */
+final readonly class ChosenDrive
+{
+    public TorqueLine $line;
+
+    public float $most_Nm;
+
+    public float $noLoad_rad_s;
+
+    public SupplyFit $fit;
+
+    public float $travel_deg;
+
+    public bool $positional;
+
+    public bool $counts;
+
+    public float $gear_limit_Nm;
+
+    public float $gear_stiffness_Nm_rad;
+
+    public ThermalClass $thermal;
+
+    public float $resistance_ohm;
+
+    public float $rotor_kgm2;
+
+    public float $back_drive_Nm;
+
+    public float $volts_V;
+
+    public float $clutch_Nm;
+
+    /** Its load cannot turn it back, powered or not: a worm, a fine screw. */
+    public bool $locks;
+
+    /** 1/k of a springy coupling at the load, rad/(N·m). */
+    public float $give_rad_Nm;
+
+    /** Heat and current of a stepper, which takes them whether it moves or not. */
+    public float $always_W;
+
+    public float $always_A;
+
+    public function __construct(public DriveChoice $choice)
+    {
+        $motor = $choice->motor;
+        $body = $motor->body();
+        $this->line = $choice->line();
+        $this->most_Nm = $this->line->most_Nm();
+        $this->noLoad_rad_s = $this->line->noLoad_rad_s();
+        $this->volts_V = $choice->supply->volts_V;
+        $this->fit = $motor->supplyFit($this->volts_V);
+        $this->travel_deg = $motor->travel_deg() ?? INF;
+        $this->positional = $motor->isPositional();
+        $this->counts = $motor instanceof Stepper;
+        $this->gear_limit_Nm = $body->gearbox_limit_Nm;
+        $this->gear_stiffness_Nm_rad = $body->stiffness_Nm_rad();
+        $this->thermal = $body->thermal;
+        $this->resistance_ohm = $motor->resistance_ohm();
+        $this->rotor_kgm2 = $motor->rotorKgm2();
+        $this->back_drive_Nm = $body->back_drive_Nm;
+        $this->locks = ($motor instanceof DcMotor && $motor->worm) || $motor instanceof LinearActuator;
+        $this->clutch_Nm = $choice->clutch_Nm ?? INF;
+        $this->give_rad_Nm = $choice->soft_Nm_per_deg === null ? 0.0 : Constants::RAD_PER_DEG / $choice->soft_Nm_per_deg;
+        $this->always_W = $this->counts ? $motor->holdHeat_W(0.0, $this->volts_V) : 0.0;
+        $this->always_A = $this->counts ? $motor->holdCurrent_A(0.0, $this->volts_V) : 0.0;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+/** What the drives that carry a load are sorted by. */
+enum Goal: string
+{
+    case Fastest = 'fastest';
+    case Safest = 'safest';
+    case Smallest = 'smallest';
+    case Lightest = 'lightest';
+    case LeastCurrent = 'least_current';
+    case Coolest = 'coolest';
+    case Quietest = 'quietest';
+    case HoldsUnpowered = 'holds_unpowered';
+
+    /** The smaller, the further up. */
+    public function measure(Candidate $candidate): float
+    {
+        $f = $candidate->figures;
+        $body = $f->drive->motor->body();
+
+        return match ($this) {
+            self::Fastest => $candidate->time_s ?? INF,
+            self::Safest => -$candidate->safety(),
+            self::Smallest => $body->length_mm * $body->width_mm * $body->height_mm,
+            self::Lightest => $body->mass_kg,
+            self::LeastCurrent => $f->mean_A,
+            self::Coolest => $f->thermal->settles_C($f->cycle_heat_W, 0.0),
+            self::Quietest => $candidate->noise(),
+            self::HoldsUnpowered => $f->hold_Nm <= 0.0 ? -INF : -min(100.0, $f->holds_unpowered_Nm / $f->hold_Nm),
+        };
+    }
+}

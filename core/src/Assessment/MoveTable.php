@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Load\MoveTorque;
+use Brookstone\Core\Simulation\StepperRun;
+
+/**
+ * What a motion's move asks for, as a function of the rotor that comes with a drive: T = T₀ + Jr·α at every instant, so
+ * its largest size is the upper envelope of straight lines in Jr, and its mean square a parabola. Exact for the sampled
+ * instants, whatever the rotor.
+ */
+final readonly class MoveTable
+{
+    private const INTERVALS = 64; // of each piece of a move; even
+
+    private const STEPPER_EVERY = self::INTERVALS / StepperRun::SAMPLES;
+
+    /** @var non-empty-list<array{float, float}> lines [T₀, α] of which one is the largest for some Jr ≥ 0, by rising α */
+    private array $envelope;
+
+    /** @var list<array{float, float, float}> mean of T₀², T₀α and α² over the move there and back */
+    private array $squares;
+
+    /** @var list<array{float, float, float}> T₀, α and speed where a stepper is looked at */
+    private array $stops;
+
+    /** Largest torque of a slow move. */
+    public float $steady_Nm;
+
+    public float $hold_Nm;
+
+    public float $turn_rad;
+
+    public float $inertia_kgm2;
+
+    public float $peak_speed_rad_s;
+
+    public float $grip_Nm;
+
+    public function __construct(Motion $motion)
+    {
+        $bare = new Facts($motion->withDrive(null));
+        $lines = [];
+        $squares = [];
+        $stops = [];
+        $steady = 0.0;
+        foreach ([true, false] as $there) {
+            $move = $there ? $motion->move() : $motion->move()->back();
+            $needed = new MoveTorque($motion->moved($there), $move);
+            $accelScale = $move->distance() / $move->seconds ** 2 / $motion->mechanism->travelPerRad();
+            $sums = [0.0, 0.0, 0.0];
+            foreach ($needed->pieces() as [$from, $to, $piece]) {
+                for ($i = 0; $i <= self::INTERVALS; $i++) {
+                    $t = $from + ($to - $from) * $i / self::INTERVALS;
+                    [$torque, $speed] = $needed->at($t, $piece, ($from + $to) / 2);
+                    $accel = $move->profile->at($t, $piece)[2] * $accelScale;
+                    $weight = ($to - $from) / self::INTERVALS / 3 * ($i === 0 || $i === self::INTERVALS ? 1 : ($i % 2 === 1 ? 4 : 2));
+                    $sums[0] += $weight * $torque ** 2;
+                    $sums[1] += $weight * $torque * $accel;
+                    $sums[2] += $weight * $accel ** 2;
+                    $lines[] = [$torque, $accel];
+                    $lines[] = [-$torque, -$accel];
+                    if ($i % self::STEPPER_EVERY === 0) {
+                        $stops[] = [$torque, $accel, $speed];
+                    }
+                }
+            }
+            $squares[] = $sums;
+            $steady = max($steady, ($there ? $bare->there() : $bare->back())->steady_peak_Nm);
+        }
+        $this->squares = $squares;
+        $this->stops = $stops;
+        $this->envelope = self::upper($lines);
+        $this->steady_Nm = $steady;
+        $this->hold_Nm = $bare->hold_Nm();
+        $this->inertia_kgm2 = $bare->inertia_kgm2();
+        $this->peak_speed_rad_s = $bare->there()->peak_speed_rad_s;
+        $this->grip_Nm = $motion->mechanism->gripNm();
+        $this->turn_rad = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad();
+    }
+
+    /** Largest torque with a rotor of so much inertia at the load. */
+    public function peak_Nm(float $rotor_kgm2): float
+    {
+        $peak = $this->steady_Nm;
+        foreach ($this->envelope as [$torque, $accel]) {
+            $here = $torque + $rotor_kgm2 * $accel;
+            if ($here > $peak) {
+                $peak = $here;
+            }
+        }
+
+        return $peak;
+    }
+
+    public function rms_Nm(float $rotor_kgm2): float
+    {
+        $largest = 0.0;
+        foreach ($this->squares as [$a, $b, $c]) {
+            $largest = max($largest, $a + 2 * $b * $rotor_kgm2 + $c * $rotor_kgm2 ** 2);
+        }
+
+        return sqrt($largest);
+    }
+
+    /** What a stepper pulls over what the move needs, where that is least: the same instants as StepperRun. */
+    public function stepperMargin(Stepper $stepper, float $supply_V, float $ratio, float $efficiency, float $rotor_kgm2): float
+    {
+        $margin = INF;
+        foreach ($this->stops as [$torque, $accel, $speed]) {
+            $needs = abs($torque + $rotor_kgm2 * $accel);
+            if ($needs > 0.0) {
+                $margin = min($margin, $stepper->available_Nm($supply_V, $speed * $ratio) * $ratio * $efficiency / $needs);
+            }
+        }
+
+        return $margin;
+    }
+
+    /**
+     * The lines that are the largest of all for some Jr ≥ 0: the convex hull trick (de Berg et al., Computational Geometry,
+     * 3rd ed., §8.2, by duality).
+     *
+     * @param  non-empty-list<array{float, float}>  $lines
+     * @return non-empty-list<array{float, float}>
+     */
+    private static function upper(array $lines): array
+    {
+        usort($lines, fn (array $a, array $b): int => $a[1] <=> $b[1] ?: $a[0] <=> $b[0]);
+        $hull = [];
+        foreach ($lines as $line) {
+            while ($hull !== []) {
+                $last = $hull[count($hull) - 1];
+                $before = $hull[count($hull) - 2] ?? null;
+                $isUnder = $line[0] >= $last[0] // steeper and higher from the start
+                    || ($before !== null && ($last[1] - $before[1]) > 0.0 && ($before[0] - $line[0]) * ($last[1] - $before[1]) <= ($before[0] - $last[0]) * ($line[1] - $before[1]));
+                if (! $isUnder) {
+                    break;
+                }
+                array_pop($hull);
+            }
+            $hull[] = $line;
+        }
+
+        return $hull;
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Calculator;
+
+use Brookstone\Core\Rolling\SidewaysWheels;
+use Brookstone\Core\Shape\ErrorList;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\ListShape;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+
+final readonly class SidewaysWheelsCalculator implements Calculator
+{
+    public function name(): string
+    {
+        return 'rolling.wheels';
+    }
+
+    public function says(): string
+    {
+        return 'Speeds of three and of four sideways-rolling wheels, side by side, under a base or on a ball, for a wanted motion.';
+    }
+
+    public function inputs(): RecordShape
+    {
+        return new RecordShape([
+            'wheel_radius_m' => Field::needed(NumberShape::positive(), 'Radius of the wheels.'),
+            'reach_m' => Field::needed(NumberShape::positive(), 'From the centre to each wheel; on a ball the ball’s radius.'),
+            'contact_deg' => Field::or(null, (new NumberShape(0.0, 90.0, true, true))->orNull(), 'From the top of the ball to where the wheels touch it; none on the floor.'),
+            'speed_m_s' => Field::needed(NumberShape::notNegative(), 'Wanted speed.'),
+            'heading_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Its direction, from the first wheel to the left.'),
+            'spin_rpm' => Field::or(0.0, NumberShape::any(), 'Wanted spin, to the left.'),
+        ]);
+    }
+
+    public function results(): RecordShape
+    {
+        $speeds = new ListShape(NumberShape::any(), 3, 4, 'wheels');
+
+        return new RecordShape([
+            'three_rpm' => Field::needed($speeds, 'The first ahead, the others evenly round to the left.'),
+            'three_fastest' => Field::needed(NumberShape::whole(1), 'Which of the three turns fastest, counted from 1.'),
+            'three_worst_rpm' => Field::needed(NumberShape::any(), 'The fastest of the three over every heading.'),
+            'four_rpm' => Field::needed($speeds),
+            'four_fastest' => Field::needed(NumberShape::whole(1)),
+            'four_worst_rpm' => Field::needed(NumberShape::any()),
+        ]);
+    }
+
+    public function check(array $inputs, ErrorList $errors): void
+    {
+    }
+
+    public function compute(array $inputs): array
+    {
+        $results = [];
+        foreach (['three' => 3, 'four' => 4] as $name => $count) {
+            $wheels = new SidewaysWheels($count, $inputs['wheel_radius_m'], $inputs['reach_m'], $inputs['contact_deg']);
+            $speeds = $wheels->speeds_rpm($inputs['speed_m_s'], $inputs['heading_deg'], $inputs['spin_rpm']);
+            $sizes = array_map(abs(...), $speeds);
+            $results["{$name}_rpm"] = $speeds;
+            $results["{$name}_fastest"] = 1 + (int) array_search(max($sizes), $sizes, true);
+            $results["{$name}_worst_rpm"] = $wheels->fastest_rpm($inputs['speed_m_s'], $inputs['spin_rpm']);
+        }
+
+        return ['inputs' => $inputs, 'results' => $results, 'findings' => []];
+    }
+}
