@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use Brookstone\Core\Drive\DrawerCsv;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Error\ImpossibleValue;
@@ -11,14 +12,18 @@ use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Shape\ErrorList;
 use Illuminate\Http\Request;
 
-/** Reads a drive from a JSON body by the shape that the core gives it. */
+/** Reads a drive from a JSON body: its fields as files have them, or `{"typed": {column: text}}` as somebody typed them. */
 final class DriveBody
 {
     /** @throws InvalidInput naming every wrong field */
     public static function of(Request $request): Drive
     {
+        $body = JsonBody::of($request);
+        if (is_array($body) && array_keys($body) === ['typed'] && is_array($body['typed'])) {
+            return DrawerCsv::typed(array_map(fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '', $body['typed']));
+        }
         $errors = new ErrorList;
-        $read = Drives::shape()->read(JsonBody::of($request), '', $errors);
+        $read = Drives::shape()->read($body, '', $errors);
         $errors->throwIfAny();
         assert(is_array($read));
         try {

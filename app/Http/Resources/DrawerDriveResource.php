@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\DrawerDrive;
 use Brookstone\Core\Claims\ClaimCheck;
+use Brookstone\Core\Drive\DrawerCsv;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 
@@ -19,6 +20,8 @@ final class DrawerDriveResource extends JsonResource
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        return ['id' => $this->resource->id, 'drive' => $this->resource->document, 'odd' => ClaimCheck::of($this->resource->core())];
+        $drive = $this->resource->core();
+
+        return ['id' => $this->resource->id, 'drive' => $this->resource->document, 'typed' => DrawerCsv::cells($drive), 'odd' => ClaimCheck::of($drive)];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Drive;
 
 use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Quantity\NotUnderstood;
 use Brookstone\Core\Quantity\QuantityParser;
 use Brookstone\Core\Quantity\Units;
@@ -54,6 +55,39 @@ final class DrawerCsv
         }
 
         return implode("\r\n", $lines)."\r\n";
+    }
+
+    /** @return array<string, string> a drive as its cells, by column */
+    public static function cells(Drive $drive): array
+    {
+        $written = Drives::write($drive);
+        $cells = ['kind' => $drive->kind()];
+        foreach (self::columns() as $column => $kinds) {
+            if (in_array($drive->kind(), $kinds, true)) {
+                $unit = is_numeric($written[$column] ?? null) ? Units::symbolOfKey($column) : null;
+                $cells[$column] = self::cell($written[$column] ?? null).($unit === null ? '' : ' '.$unit);
+            }
+        }
+
+        return $cells;
+    }
+
+    /**
+     * One drive from its cells as they were typed.
+     *
+     * @param  array<string, string>  $cells
+     *
+     * @throws InvalidInput naming every wrong column
+     */
+    public static function typed(array $cells): Drive
+    {
+        $wrong = [];
+        $drive = self::row(array_filter(array_map(trim(...), $cells), fn (string $cell): bool => $cell !== ''), $wrong);
+        if ($drive === null || $wrong !== []) {
+            throw new InvalidInput(array_map(fn (array $each): array => ['field' => $each['column'], 'message' => $each['message']], $wrong === [] ? [['column' => 'kind', 'message' => 'Is missing.']] : $wrong));
+        }
+
+        return $drive;
     }
 
     /**

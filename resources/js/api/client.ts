@@ -1,4 +1,4 @@
-import type { Edit, FieldError, RankedDrive, ShelfEntry, StoredBuild, Trace, UnitTable } from './types';
+import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, School, ShelfEntry, StoredBuild, Trace, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -47,6 +47,20 @@ export const api = {
     tryOut: (id: string, version: number, changes: Edit[]) => call<StoredBuild>('POST', `builds/${id}/try`, { version, changes }),
     undo: (id: string, version: number) => call<StoredBuild>('POST', `builds/${id}/undo`, { version }),
     redo: (id: string, version: number) => call<StoredBuild>('POST', `builds/${id}/redo`, { version }),
-    drives: (id: string, motion: string) => call<RankedDrive[]>('GET', `builds/${id}/motions/${motion}/drives`),
+    drives: (id: string, motion: string, goal: Choice['goal'], each: 'drive' | 'ratio') => call<Choice>('GET', `builds/${id}/motions/${motion}/drives?goal=${goal}&each=${each}`),
+    schools: (id: string, motion: string) => call<School[]>('GET', `builds/${id}/motions/${motion}/schools`),
+    easing: (id: string, motion: string) => call<Easing[]>('GET', `builds/${id}/motions/${motion}/easing`),
+    examples: () => call<ExampleEntry[]>('GET', 'examples'),
+    openExample: (example: string) => call<StoredBuild>('POST', `examples/${example}`, {}),
+    drawer: () => call<DrawerEntry[]>('GET', 'drawer'),
+    addDrive: (drive: object) => call<DrawerEntry>('POST', 'drawer', drive),
+    changeDrive: (id: number, drive: object) => call<DrawerEntry>('PUT', `drawer/${id}`, drive),
+    removeDrive: (id: number) => call<void>('DELETE', `drawer/${id}`, {}),
+    importDrawer: (csv: string, look: boolean) => call<DrawerImport>('POST', 'drawer/import', { csv, look }),
+    drawerGuide: () => call<DrawerColumn[]>('GET', 'drawer/guide'),
+    addPicture: (id: string, name: string, data: string) => call<{ id: string; name: string; width_px: number; height_px: number }>('POST', `builds/${id}/pictures`, { name, data }),
+    calculators: () => call<CalculatorEntry[]>('GET', 'calc'),
+    calculatorSchema: (name: string) => call<CalculatorSchema>('GET', `calc/${name}`),
+    calculate: (name: string, inputs: object) => call<Calculated>('POST', `calc/${name}`, inputs),
     run: (id: string, routine: string, scenario: string | null) => call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { scenario }),
 };

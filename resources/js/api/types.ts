@@ -1,4 +1,4 @@
-import type { Assessment, Build, RankedDrive, Sentence, Trace, UnitTable } from './types.gen';
+import type { Assessment, Build, Drive, Finding, Sentence, Trace, UnitTable } from './types.gen';
 
 export type * from './types.gen';
 
@@ -40,4 +40,64 @@ export interface FieldError {
     message: string;
 }
 
-export type { RankedDrive, Trace, UnitTable };
+/** A drive of the builder's drawer, and what is odd about its figures. */
+export interface DrawerEntry {
+    id: number;
+    drive: Drive;
+    /** As its fields are typed, by column. */
+    typed: Record<string, string>;
+    odd: { kind: string; says: Sentence }[];
+}
+
+export interface DrawerImport {
+    stored: boolean;
+    new: string[];
+    replaced: string[];
+    errors: { line: number; column: string; message: string }[];
+}
+
+export interface DrawerColumn {
+    column: string;
+    kinds: string[];
+    needed: boolean;
+    says: string;
+}
+
+export interface ExampleEntry {
+    example: string;
+    name: string;
+    note: string;
+}
+
+export interface CalculatorEntry {
+    name: string;
+    says: string;
+}
+
+/** The part of JSON Schema that the core writes. */
+export interface Schema {
+    type?: string | string[];
+    properties?: Record<string, Schema>;
+    required?: string[];
+    items?: Schema;
+    anyOf?: Schema[];
+    enum?: (string | number | null)[];
+    description?: string;
+    default?: unknown;
+    title?: string;
+}
+
+export interface CalculatorSchema {
+    title: string;
+    description: string;
+    properties: { inputs: Schema; results: Schema };
+}
+
+export interface Calculated {
+    calculator: string;
+    inputs: Record<string, unknown>;
+    results: Record<string, unknown>;
+    findings: Finding[];
+}
+
+export type { Trace, UnitTable };

@@ -1,5 +1,6 @@
 import type { Arm, Motion, SwitchRunOn } from '../api/types';
 import { armReach, polar, type Frame, type Point } from './geometry';
+import { Bar, MassCentre, SwitchMark } from './marks';
 
 const LABEL_APART = 15; // points between names on the same side
 
@@ -19,6 +20,9 @@ export function ArmDrawing({ motion, arm, frame, position, runOn, color }: { mot
             <path d={`M${pivot.x - 16} ${pivot.y + 20}h32l-9-14h-14z`} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" />
             <line x1={pivot.x} y1={pivot.y} x2={tip.x} y2={tip.y} stroke={color} strokeWidth={thick} strokeLinecap="round" />
             <circle cx={pivot.x} cy={pivot.y} r={thick * 0.75} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
+            {motion.segments.map((segment, i) => (
+                <path key={i} d={arc(along, reach * 1.05, segment.from, segment.to)} fill="none" stroke="var(--color-lilac)" strokeWidth="9" opacity="0.55" />
+            ))}
             {arm.payload_kg > 0 && <Payload at={along(arm.payload_m * 1000, position)} size={thick * 1.9} />}
             <MassCentre at={along(arm.cg_m * 1000, position)} />
             {motion.stops.switches.map((each) => {
@@ -62,24 +66,6 @@ function arc(along: (radius: number, degrees: number) => Point, radius: number, 
     return Array.from({ length: steps + 1 }, (_, i) => along(radius, from + ((to - from) * i) / steps))
         .map((point, i) => `${i === 0 ? 'M' : 'L'}${point.x.toFixed(1)} ${point.y.toFixed(1)}`)
         .join('');
-}
-
-export function Bar({ from, to }: { from: Point; to: Point }) {
-    return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-mat-ink)" strokeWidth="5" />;
-}
-
-/** Where a switch trips. */
-export function SwitchMark({ at }: { at: Point }) {
-    return <path d={`M${at.x} ${at.y - 6}l6 6l-6 6l-6 -6z`} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />;
-}
-
-function MassCentre({ at }: { at: Point }) {
-    return (
-        <g stroke="var(--color-mat)" strokeWidth="1.5">
-            <circle cx={at.x} cy={at.y} r="7" fill="var(--color-mat-ink)" />
-            <path d={`M${at.x - 7} ${at.y}h14M${at.x} ${at.y - 7}v14`} />
-        </g>
-    );
 }
 
 function Payload({ at, size }: { at: Point; size: number }) {

@@ -1,6 +1,6 @@
 import type { Hoist, Motion, SwitchRunOn } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
-import { Bar, SwitchMark } from './ArmDrawing';
+import { Bar, SwitchMark } from './marks';
 import { hoistShape, type Frame } from './geometry';
 
 /** A load on a cord under its drum, with the heights that have a name. */

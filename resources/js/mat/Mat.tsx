@@ -3,9 +3,8 @@ import type { Curves, Motion } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { useSpeaking } from '../state/UnitsContext';
 import { significant } from '../state/units';
-import { ArmDrawing } from './ArmDrawing';
-import { angleOf, extent, Frame, lookUp, nearest } from './geometry';
-import { HoistDrawing } from './HoistDrawing';
+import { Frame, lookUp, nearest } from './geometry';
+import { kindOf } from './kinds';
 import { MatGround } from './MatGround';
 
 interface Props {
@@ -22,7 +21,8 @@ interface Props {
 export function Mat({ motion, curves, position, onPosition, width, height, play }: Props) {
     const svg = useRef<SVGSVGElement>(null);
     const { book, text } = useSpeaking();
-    const frame = new Frame(extent(motion, curves), width, height, { left: 60, right: 100, top: height < 280 ? 66 : 16, bottom: 34 });
+    const kind = kindOf(motion.mechanism);
+    const frame = new Frame(kind.extent(motion.mechanism, curves), width, height, { left: 60, right: 100, top: height < 280 ? 66 : 16, bottom: 34 });
     const low = curves.positions[0]!;
     const high = curves.positions[curves.positions.length - 1]!;
     const unit = curves.position_unit === 'deg' ? '°' : 'm';
@@ -37,7 +37,7 @@ export function Mat({ motion, curves, position, onPosition, width, height, play 
         }
         const bounds = svg.current.getBoundingClientRect();
         const at = frame.back({ x: ((event.clientX - bounds.left) / bounds.width) * width, y: ((event.clientY - bounds.top) / bounds.height) * height });
-        move(unit === '°' ? angleOf(at, position) : at.y / 1000);
+        move(kind.grab(motion.mechanism, at, position, curves));
     };
     const press = (event: KeyboardEvent) => {
         const step = ((high - low) / 100) * (event.shiftKey ? 10 : 1);
@@ -69,11 +69,7 @@ export function Mat({ motion, curves, position, onPosition, width, height, play 
                 onKeyDown={press}
             >
                 <MatGround frame={frame} />
-                {motion.mechanism.kind === 'arm' ? (
-                    <ArmDrawing motion={motion} arm={motion.mechanism} frame={frame} position={position} runOn={curves.run_on} color={MARKER_COLOR[motion.marker]} />
-                ) : (
-                    <HoistDrawing motion={motion} hoist={motion.mechanism} frame={frame} position={position} positions={curves.positions} runOn={curves.run_on} color={MARKER_COLOR[motion.marker]} />
-                )}
+                <kind.Draw motion={motion} thing={motion.mechanism} curves={curves} frame={frame} position={position} color={MARKER_COLOR[motion.marker]} />
             </svg>
             <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1">
                 <p className="figure">{text(quantity)}</p>

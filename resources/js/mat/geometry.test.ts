@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Arm, Curves, Motion } from '../api/types';
-import { angleOf, armReach, extent, Frame, lookUp, polar, runAt } from './geometry';
+import type { Arm, Curves } from '../api/types';
+import { angleOf, armExtent, armReach, Frame, lookUp, polar, runAt } from './geometry';
 
 const arm: Arm = { kind: 'arm', mass_kg: 0.2, cg_m: 0.1, payload_kg: 0, payload_m: 0, friction_Nm: 0, inertia_kgm2: null, counterbalance_Nm: 0, spring_Nm_per_deg: 0, spring_rest_deg: 0 };
 const margin = { left: 10, right: 10, top: 10, bottom: 10 };
@@ -38,7 +38,7 @@ describe('points on the mat', () => {
 
     it('makes room for the whole swing', () => {
         const curves = { positions: [-30, 0, 30, 60, 90] } as Curves;
-        const box = extent({ mechanism: arm } as Motion, curves);
+        const box = armExtent(arm, curves.positions);
         expect(box.top).toBeGreaterThan(armReach(arm));
         expect(box.right).toBeGreaterThan(armReach(arm));
         expect(box.bottom).toBeLessThan(-armReach(arm) * 0.5);

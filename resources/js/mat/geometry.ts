@@ -1,4 +1,4 @@
-import type { Arm, Curves, Hoist, Motion } from '../api/types';
+import type { Arm, Hoist } from '../api/types';
 
 /** Points and lengths on the mat are in millimetres, x to the right and y up, from the pivot or from height 0. */
 export interface Point {
@@ -28,15 +28,10 @@ export function armReach(arm: Arm): number {
     return Math.max(arm.cg_m * 1700, arm.payload_m * 1150, 12);
 }
 
-/** What has to fit on the mat. */
-export function extent(motion: Motion, curves: Curves): Box {
-    const { positions } = curves;
-    if (motion.mechanism.kind === 'hoist') {
-        return hoistExtent(motion.mechanism, positions);
-    }
-    const reach = armReach(motion.mechanism) * 1.16;
-    const points = [{ x: reach * 0.22, y: 0 }, { x: -reach * 0.22, y: 0 }, { x: 0, y: -reach * 0.2 }, { x: 0, y: reach * 0.12 }, ...positions.map((degrees) => polar(reach, degrees))];
-    return box(points);
+/** What an arm sweeps, with its pivot. */
+export function armExtent(arm: Arm, positions: number[]): Box {
+    const reach = armReach(arm) * 1.16;
+    return box([{ x: reach * 0.22, y: 0 }, { x: -reach * 0.22, y: 0 }, { x: 0, y: -reach * 0.2 }, { x: 0, y: reach * 0.12 }, ...positions.map((degrees) => polar(reach, degrees))]);
 }
 
 /** The height of the drum's centre above height 0, and the size of the load drawn. */
@@ -48,13 +43,13 @@ export function hoistShape(hoist: Hoist, positions: number[]): { drum: Point; ra
     return { drum: { x: -radius, y: high + load + radius * 1.2 + (high - low) * 0.12 }, radius, load };
 }
 
-function hoistExtent(hoist: Hoist, positions: number[]): Box {
+export function hoistExtent(hoist: Hoist, positions: number[]): Box {
     const { drum, radius, load } = hoistShape(hoist, positions);
     const low = Math.min(...positions) * 1000;
     return { left: Math.min(-radius * 2.4, -load), right: load * 2.2, bottom: low - load * 0.3, top: drum.y + radius * 1.3 };
 }
 
-function box(points: Point[]): Box {
+export function box(points: Point[]): Box {
     const xs = points.map((point) => point.x);
     const ys = points.map((point) => point.y);
     return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) };

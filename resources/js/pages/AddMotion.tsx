@@ -1,33 +1,26 @@
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import type { Build } from '../api/types';
+import type { Build, Mechanism } from '../api/types';
+import { MECHANISMS } from '../stations/mechanisms';
 import { linkPath } from '../chain/links';
 import { Sheet } from '../shell/Sheet';
 import { useBuild } from '../state/BuildContext';
 
-const KINDS = [
-    { kind: 'arm', title: 'Something that swings', says: 'A jaw, neck, wing, lid or bridge on a horizontal pivot. You need its mass and where it balances.' },
-    { kind: 'hoist', title: 'Something that is lifted', says: 'A load on a cord that winds on a drum. You need its mass and the size of the drum.' },
-] as const;
+const KINDS = Object.keys(MECHANISMS) as Kind[];
 
-type Kind = (typeof KINDS)[number]['kind'];
+type Kind = Mechanism['kind'];
 
 /** An example to start from; its figures are typed over at the stations. */
 function example(kind: Kind, id: string, name: string, count: number): object {
-    const common = { id, name, marker: ['yellow', 'coral', 'sky', 'lilac'][count % 4] };
-    return kind === 'arm'
-        ? {
-              ...common,
-              mechanism: { kind, mass_kg: 0.2, cg_m: 0.1 },
-              places: [{ id: 'down', name: 'Down', at: 0 }, { id: 'up', name: 'Up', at: 60 }],
-              task: { from: 'down', to: 'up', move_s: 2, mass_guessed: true },
-          }
-        : {
-              ...common,
-              mechanism: { kind, mass_kg: 0.5, drum_radius_m: 0.01 },
-              places: [{ id: 'low', name: 'Low', at: 0 }, { id: 'high', name: 'High', at: 0.1 }],
-              task: { from: 'low', to: 'high', move_s: 4, mass_guessed: true },
-          };
+    const { mechanism, places, task } = MECHANISMS[kind].example;
+    return {
+        id,
+        name,
+        marker: ['yellow', 'coral', 'sky', 'lilac'][count % 4],
+        mechanism: { kind, ...mechanism },
+        places: [{ id: 'start', name: places[0], at: places[1] }, { id: 'end', name: places[2], at: places[3] }],
+        task: { from: 'start', to: 'end', mass_guessed: true, ...task },
+    };
 }
 
 /** A short name for documents that is not taken yet. */
@@ -69,14 +62,14 @@ export function AddMotion({ open, onClose }: { open: boolean; onClose: () => voi
                     <input autoFocus className="mt-1 block w-full border border-line bg-well px-2 py-1" value={name} aria-invalid={error !== ''} onChange={(event) => setName(event.target.value)} />
                 </label>
                 {error !== '' && <p role="alert" className="mt-1 text-fails">{error}</p>}
-                <fieldset className="mt-3 space-y-2">
+                <fieldset className="mt-3 grid grid-cols-2 gap-2">
                     <legend className="sr-only">How it moves</legend>
                     {KINDS.map((each) => (
-                        <label key={each.kind} className="flex gap-3 border border-line bg-well p-3">
-                            <input type="radio" name="kind" className="mt-1 accent-accent" checked={kind === each.kind} onChange={() => setKind(each.kind)} />
+                        <label key={each} className="flex gap-2 border border-line bg-well px-2.5 py-1.5">
+                            <input type="radio" name="kind" className="mt-1 accent-accent" checked={kind === each} onChange={() => setKind(each)} />
                             <span>
-                                <strong>{each.title}</strong>
-                                <span className="block text-quiet">{each.says}</span>
+                                <strong>{MECHANISMS[each].title}</strong>
+                                <span className="narrow block text-quiet">{MECHANISMS[each].says}</span>
                             </span>
                         </label>
                     ))}

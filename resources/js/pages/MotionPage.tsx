@@ -15,7 +15,8 @@ import { useBuild, useMotion, type MotionHandle } from '../state/BuildContext';
 import { useDrafts } from '../state/drafts';
 import { DriveStation } from '../stations/DriveStation';
 import { LoadStation } from '../stations/LoadStation';
-import { Ranking } from '../stations/Ranking';
+import { Cautions } from '../chain/Cautions';
+import { Choosing } from '../stations/Choosing';
 import { StopsStation } from '../stations/StopsStation';
 import { TaskStation } from '../stations/TaskStation';
 import { TrainStation } from '../stations/TrainStation';
@@ -79,15 +80,11 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
             <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
                 <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
                     <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} />
-                    <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />
-                    {wide && (
-                        <div className="col-span-2">
-                            <Ranking handle={handle} />
-                        </div>
-                    )}
+                    {wide ? <Choosing handle={handle} chart={chartSize} /> : <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />}
                 </div>
                 <div className="space-y-5">
                     <Findings findings={link.findings} elsewhere={elsewhere} />
+                    <Cautions cautions={chain.cautions} />
                     <Station handle={handle} />
                 </div>
             </div>

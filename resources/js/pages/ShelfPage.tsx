@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { api, Refused } from '../api/client';
 import type { ShelfEntry, StoredBuild } from '../api/types';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
-import { UnitSwitch, Wordmark } from '../shell/Shell';
+import { Plain } from '../shell/Plain';
 import { useSpeaking } from '../state/UnitsContext';
 
 const MOST_BYTES = 2 * 1024 * 1024;
@@ -21,12 +21,7 @@ export function ShelfPage() {
     };
     const fail = (thrown: unknown) => setProblem(thrown instanceof Refused ? thrown.errors.slice(0, 8).map((each) => (each.field === '' ? each.message : `${each.field}: ${each.message}`)) : [String(thrown)]);
     return (
-        <>
-            <title>Brookstone</title>
-            <header className="flex h-12 items-center justify-between border-b border-line bg-sheet px-4">
-                <Wordmark />
-                <UnitSwitch />
-            </header>
+        <Plain title="">
             <main className="mx-auto max-w-5xl px-6 py-6">
                 <div className="flex items-end justify-between gap-6">
                     <div>
@@ -51,8 +46,28 @@ export function ShelfPage() {
                     ))}
                     {data?.length === 0 && <li className="p-5 text-quiet">The shelf is empty. Name a new build above, or bring one from a file. The demo builds come back with <code>bin/reset-demo</code>.</li>}
                 </ul>
+                <Examples onMade={open} onFail={fail} />
             </main>
-        </>
+        </Plain>
+    );
+}
+
+/** Small sound builds, one for each way of moving, to be opened and changed. */
+function Examples({ onMade, onFail }: { onMade: (stored: StoredBuild) => void; onFail: (error: unknown) => void }) {
+    const { data } = useQuery({ queryKey: ['examples'], queryFn: api.examples, staleTime: Infinity });
+    return (
+        <section aria-label="Examples" className="mt-6">
+            <h2 className="text-[1.2rem]">Examples to open</h2>
+            <ul className="mt-2 grid grid-cols-2 gap-x-6 border-y border-line">
+                {(data ?? []).map((example) => (
+                    <li key={example.example} className="border-b border-line py-1.5 last:border-b-0">
+                        <button type="button" className="text-left hover:underline" onClick={() => void api.openExample(example.example).then(onMade, onFail)}>
+                            <strong>{example.name}</strong> <span className="text-quiet">{example.note}</span>
+                        </button>
+                    </li>
+                ))}
+            </ul>
+        </section>
     );
 }
 

@@ -21,7 +21,10 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
         ...stored.document.motions.flatMap((motion) => LINKS.slice(0, 5).map((link) => ({ label: `${motion.name}: ${link.label}`, to: linkPath(stored.id, motion.id, link.name) }))),
         ...stored.document.routines.map((routine) => ({ label: `Routine: ${routine.name}`, to: `${base}/routines/${routine.id}` })),
         { label: 'Log', to: `${base}/log` },
+        { label: 'Pictures: sizes off a picture', to: `${base}/pictures` },
         { label: 'Shelf of builds', to: '/' },
+        { label: 'Drawer of drives', to: '/drawer' },
+        { label: 'Calculators', to: '/calculators' },
     ];
     const words = query.toLowerCase().split(/\s+/).filter(Boolean);
     const found = targets.filter((target) => words.every((word) => target.label.toLowerCase().includes(word))).slice(0, 9);

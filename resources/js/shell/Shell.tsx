@@ -37,6 +37,8 @@ export function Shell({ children }: { children: ReactNode }) {
                     <Place to={base}>Chains</Place>
                     <Place to={`${base}/routines`}>Routines</Place>
                     <Place to={`${base}/log`}>Log</Place>
+                    <Place to={`${base}/pictures`}>Pictures</Place>
+                    <Place to="/drawer">Drawer</Place>
                 </nav>
                 <span className="flex-1" />
                 <SavedSign />
@@ -73,7 +75,7 @@ export function Wordmark() {
 
 function Place({ to, children }: { to: string; children: ReactNode }) {
     return (
-        <NavLink end={!to.endsWith('routines')} to={to} className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}>
+        <NavLink end={!to.endsWith('routines') && !to.endsWith('pictures')} to={to} className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}>
             {children}
         </NavLink>
     );

@@ -1,49 +1,65 @@
-import { ChoiceField } from '../fields/PlainFields';
+import type { Drive } from '../api/types';
+import { HeatChart } from '../charts/HeatChart';
+import { ChoiceField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
+import { driveRows } from './driveRows';
 import { FieldGroup } from './StationFields';
 
-/** The drive that is chosen, and what feeds it. Choosing is done in the ranked list. */
-export function DriveStation({ handle: { motion, path } }: { handle: MotionHandle }) {
+/** The drive that is chosen, what feeds it, and what protects it and the load from each other. Choosing is done in the ranked list. */
+export function DriveStation({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
     const { stored } = useBuild();
-    const { text } = useSpeaking();
+    const { text, say } = useSpeaking();
     const drive = motion.drive;
     if (drive === null) {
         return <p className="border-l-3 border-line pl-3 text-quiet">No drive is chosen yet. The list shows every drive of the drawer for this load, in order, with the reason for its place. Take one.</p>;
     }
     const { motor } = drive;
-    const rows: [string, string][] = [
-        ...(motor.kind === 'dc_motor'
-            ? ([
-                  ['Rated at', `${motor.rated_V} V`],
-                  ['Without load', `${motor.no_load_rpm} rpm, ${motor.no_load_A} A`],
-                  ['Held', `${text({ si: motor.stall_Nm, dimension: 'torque' })}, ${motor.stall_A} A`],
-              ] as [string, string][])
-            : [...motor.ratings.map((rating): [string, string] => [`At ${rating.volts_V} V`, `${text({ si: rating.stall_Nm, dimension: 'torque' })}, ${rating.speed_deg_s} °/s`]), ['Travel', `${motor.travel_deg}°`] as [string, string]]),
-        ['Gears', motor.gear_material + (motor.kind === 'dc_motor' && motor.worm ? ', worm' : '')],
-        ['Gears survive', text({ si: motor.gearbox_limit_Nm, dimension: 'torque' })],
-        ['Holds unpowered', text({ si: motor.back_drive_Nm, dimension: 'torque' })],
-        ['Size', `${motor.length_mm} × ${motor.width_mm} × ${motor.height_mm} mm, ${text({ si: motor.mass_kg, dimension: 'mass' })}`],
-        ['Shaft', motor.shaft],
-    ];
-    const supply = stored.document.supplies.findIndex((each) => each.id === drive.supply);
+    const supplies = stored.document.supplies;
+    const supply = supplies.findIndex((each) => each.id === drive.supply);
+    const others = stored.document.motions.filter((each) => each.id !== motion.id);
     return (
         <>
+            {chain.drive !== null && (
+                <section aria-label="Heat, holding and current">
+                    <h2 className="mb-1 text-[1.05rem]">Heat, holding and current</h2>
+                    <Rows rows={chain.drive.rows.map((row) => [row.name, say(row.says)])} />
+                    <HeatChart heat={chain.drive.heat} />
+                </section>
+            )}
             <FieldGroup title={`Chosen: ${motor.code}`}>
-                <dl className="narrow grid grid-cols-[8rem_1fr] gap-x-3 gap-y-0.5 py-2">
-                    {rows.map(([name, value]) => (
-                        <div key={name} className="contents">
-                            <dt className="text-quiet">{name}</dt>
-                            <dd>{value}</dd>
-                        </div>
-                    ))}
-                </dl>
-                <ChoiceField label="Fed from" path={`${path}.drive.supply`} value={drive.supply} choices={stored.document.supplies.map((each) => ({ value: each.id, label: `${each.name}, ${each.volts_V} V` }))} />
-                {supply >= 0 && <QuantityField label="Supply voltage" path={`supplies.${supply}.volts_V`} value={stored.document.supplies[supply]!.volts_V} how="For everything on this supply. Measure it while a motor starts." />}
-                {supply >= 0 && <QuantityField label="Supply gives at most" path={`supplies.${supply}.max_A`} value={stored.document.supplies[supply]!.max_A} />}
-                {motor.kind === 'dc_motor' && <QuantityField label="Duty of the bridge" path={`${path}.drive.duty`} value={drive.duty} how="1 is always on; lower is slower and weaker." />}
+                <Rows rows={driveRows(motor as Drive, text)} />
+                <ChoiceField label="Fed from" path={`${path}.drive.supply`} value={drive.supply} choices={supplies.map((each) => ({ value: each.id, label: `${each.name}, ${each.volts_V} V` }))} />
+                {supply >= 0 && <QuantityField label="Supply voltage" path={`supplies.${supply}.volts_V`} value={supplies[supply]!.volts_V} how="For everything on this supply. Measure it while a motor starts." />}
+                {supply >= 0 && <QuantityField label="Supply gives at most" path={`supplies.${supply}.max_A`} value={supplies[supply]!.max_A} />}
+                {supply >= 0 && <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="from the mains" />}
+                {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Duty of the bridge" path={`${path}.drive.duty`} value={drive.duty} how="1 is always on; lower is slower and weaker." />}
+                {motor.kind === 'linear_actuator' && <QuantityField label="It acts at" path={`${path}.drive.motor.lever_m`} value={motor.lever_m} how="From the shaft, square to it; for a carriage the pulley’s radius." />}
+                {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Ramped up over" path={`${path}.drive.ramp_s`} typedIn={motion.units['drive.ramp_s']} value={drive.ramp_s} how="0 s: switched straight on." />}
+                {motor.kind === 'servo' && <ToggleField label="Power cut between moves" path={`${path}.drive.gated`} value={drive.gated} how="A relay or transistor in its plus wire, a moment after it has arrived." />}
+            </FieldGroup>
+            <FieldGroup title="Against knocks and jams">
+                <QuantityField label="A clutch at the load slips at" path={`${path}.drive.clutch_Nm`} typedIn={motion.units['drive.clutch_Nm']} value={drive.clutch_Nm} empty="none" />
+                <QuantityField label="A springy coupling of" path={`${path}.drive.soft_Nm_per_deg`} typedIn={motion.units['drive.soft_Nm_per_deg']} value={drive.soft_Nm_per_deg} empty="none" />
+                {others.length > 0 && (
+                    <ChoiceField label="The same motor moves" path={`${path}.drive.shares`} value={drive.shares ?? ''} choices={[{ value: '', label: 'only this' }, ...others.map((each) => ({ value: each.id, label: `${each.name} too` }))]} toValue={(value) => (value === '' ? null : value)} />
+                )}
+                {drive.shares !== null && <ChoiceField label="Which of them, says" path={`${path}.drive.shares_by`} value={drive.shares_by} choices={[{ value: 'selector', label: 'a selector' }, { value: 'direction', label: 'its direction of turn' }]} />}
             </FieldGroup>
         </>
+    );
+}
+
+export function Rows({ rows }: { rows: [string, string][] }) {
+    return (
+        <dl className="narrow grid grid-cols-[8rem_1fr] gap-x-3 gap-y-0.5 py-2">
+            {rows.map(([name, value]) => (
+                <div key={name} className="contents">
+                    <dt className="text-quiet">{name}</dt>
+                    <dd>{value}</dd>
+                </div>
+            ))}
+        </dl>
     );
 }

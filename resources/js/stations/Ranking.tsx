@@ -1,48 +1,96 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { RankedDrive } from '../api/types';
+import type { Choice, Edit, Fix, RankedDrive } from '../api/types';
 import { VerdictWord } from '../chain/LinkGlyph';
 import { useTrying } from '../chain/trying';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
+import { DRIVE_WORDS } from './driveRows';
 import { STATION_BUTTON } from './StationFields';
 
-/** Every drive of the drawer for this motion, in order, with the reason for its place. */
-export function Ranking({ handle: { motion, path } }: { handle: MotionHandle }) {
+export const GOALS: { goal: Choice['goal']; label: string }[] = [
+    { goal: 'fastest', label: 'fastest' },
+    { goal: 'safest', label: 'safest' },
+    { goal: 'smallest', label: 'smallest' },
+    { goal: 'lightest', label: 'lightest' },
+    { goal: 'least_current', label: 'least current' },
+    { goal: 'coolest', label: 'coolest' },
+    { goal: 'quietest', label: 'quietest' },
+    { goal: 'holds_unpowered', label: 'holds unpowered' },
+];
+
+export function useChoice(build: string, motion: string, version: number, goal: Choice['goal'], each: 'drive' | 'ratio') {
+    return useQuery({ queryKey: ['drives', build, motion, version, goal, each], queryFn: () => api.drives(build, motion, goal, each), placeholderData: (before) => before, staleTime: 60_000 });
+}
+
+/** Every drive of the drawer with every ratio for this motion, in order, with the reason for its place. */
+export function Ranking({ handle: { motion, path }, choice, isFetching, goal, onGoal, each, onEach, pick, onPick }: { handle: MotionHandle; choice: Choice | undefined; isFetching: boolean; goal: Choice['goal']; onGoal: (goal: Choice['goal']) => void; each: 'drive' | 'ratio'; onEach: (each: 'drive' | 'ratio') => void; pick: string; onPick: (code: string) => void }) {
     const { stored, edit } = useBuild();
     const { text, say } = useSpeaking();
     const begin = useTrying((state) => state.begin);
     const [kind, setKind] = useState('all');
-    const { data, isFetching } = useQuery({ queryKey: ['drives', stored.id, motion.id, stored.version], queryFn: () => api.drives(stored.id, motion.id), placeholderData: (before) => before, staleTime: Infinity });
     const present = motion.drive?.motor.code;
-    const rows = (data ?? []).filter((row) => kind === 'all' || (kind === 'worm' ? row.kind === 'dc_motor' && row.motor.kind === 'dc_motor' && row.motor.worm : kind === 'gear' ? row.motor.kind === 'dc_motor' && !row.motor.worm : row.kind === kind));
+    const isKind = (row: RankedDrive) => kind === 'all' || (kind === 'worm' ? row.motor.kind === 'dc_motor' && row.motor.worm : kind === 'dc_motor' ? row.motor.kind === 'dc_motor' && !row.motor.worm : row.kind === kind);
+    const rows = (choice?.rows ?? []).filter((row) => isKind(row) && (pick === '' || row.code === pick));
     const take = (row: RankedDrive) => {
-        const value = { motor: row.motor, supply: row.supply, duty: 1 };
+        const drive = { ...(motion.drive === null ? {} : { ...motion.drive }), motor: row.motor, supply: row.supply, duty: 1 };
+        const changes: Edit[] = [
+            { path: `${path}.drive`, value: drive },
+            { path: `${path}.train`, value: row.stages },
+        ];
         if (motion.drive === null) {
-            edit({ path: `${path}.drive`, value });
+            edit(...changes);
         } else {
-            const template = `Take ${row.code}`;
-            void begin(stored, { does: { template, values: {}, text: template }, changes: [{ path: `${path}.drive`, value }] });
+            const template = `Take ${row.code} at ${significant(row.ratio, 3)} : 1`;
+            void begin(stored, { does: { template, values: {}, text: template }, changes: changes as Fix['changes'] });
         }
     };
     return (
         <section aria-label="Drives in order" className="border border-line bg-sheet">
-            <div className="flex items-center gap-3 border-b border-line px-3 py-1.5">
+            <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-3 py-1.5">
                 <h2 className="flex-1 text-[1.05rem]">
-                    {data === undefined ? 'Trying every drive…' : `${data.length} drives, tried on this load`} {isFetching && data !== undefined && <span className="font-normal text-quiet">trying again…</span>}
+                    {choice === undefined ? 'Trying every drive…' : `${choice.carries} of ${choice.tried} carry it`} <span className="font-normal text-quiet">{choice !== undefined && `${choice.drives} drives × ${Math.round(choice.tried / Math.max(1, choice.drives))} ratios`}{isFetching && choice !== undefined && ', trying again…'}</span>
                 </h2>
+                <label className="flex items-center gap-2">
+                    <span className="text-quiet">First</span>
+                    <select className="border border-line bg-well px-2 py-0.5" value={goal} onChange={(event) => onGoal(event.target.value as Choice['goal'])}>
+                        {GOALS.map((one) => (
+                            <option key={one.goal} value={one.goal}>
+                                {one.label}
+                            </option>
+                        ))}
+                    </select>
+                </label>
                 <label className="flex items-center gap-2">
                     <span className="text-quiet">Show</span>
                     <select className="border border-line bg-well px-2 py-0.5" value={kind} onChange={(event) => setKind(event.target.value)}>
                         <option value="all">all kinds</option>
-                        <option value="gear">gear motors</option>
+                        <option value="dc_motor">gear motors</option>
                         <option value="worm">worm motors</option>
                         <option value="servo">servos</option>
+                        <option value="continuous_servo">turning servos</option>
+                        <option value="stepper">steppers</option>
+                        <option value="brushless">wheel motors</option>
+                        <option value="linear_actuator">actuators</option>
                     </select>
                 </label>
+                <label className="flex items-center gap-1.5">
+                    <input type="checkbox" className="size-4 accent-accent" checked={each === 'ratio'} onChange={(event) => onEach(event.target.checked ? 'ratio' : 'drive')} />
+                    every ratio
+                </label>
             </div>
+            {choice !== undefined && choice.fails.length > 0 && (
+                <p className="narrow border-b border-line px-3 py-1 text-quiet">
+                    What fails: {choice.fails.map((fail) => `${fail.count} ${fail.says}`).join(', ')}.
+                    {pick !== '' && (
+                        <button type="button" className="ml-2 text-accent underline" onClick={() => onPick('')}>
+                            Only {pick} is shown: show all
+                        </button>
+                    )}
+                </p>
+            )}
             <div className="max-h-[26rem] overflow-y-auto" tabIndex={0} role="group" aria-label="Drives">
                 <table className="w-full">
                     <thead className="narrow sticky top-0 bg-sheet text-left text-quiet">
@@ -50,7 +98,8 @@ export function Ranking({ handle: { motion, path } }: { handle: MotionHandle }) 
                             <th className="py-1 pr-3 pl-3 font-normal">Place</th>
                             <th className="font-normal">Drive</th>
                             <th className="font-normal">Why it stands here</th>
-                            <th className="text-right font-normal">Margin</th>
+                            <th className="text-right font-normal">Ratio</th>
+                            <th className="pl-3 text-right font-normal">Margin</th>
                             <th className="pl-3 text-right font-normal">Move</th>
                             <th className="pl-3 text-right font-normal">Mass</th>
                             <th className="pr-3 pl-3 font-normal">
@@ -59,32 +108,36 @@ export function Ranking({ handle: { motion, path } }: { handle: MotionHandle }) 
                         </tr>
                     </thead>
                     <tbody>
-                        {rows.map((row) => (
-                            <tr key={row.code} className={`border-t border-line align-top ${row.code === present ? 'bg-well outline-1 outline-ink' : ''}`}>
-                                <td className="py-1.5 pl-3 text-quiet">{row.place}</td>
-                                <td className="py-1.5 pr-3 whitespace-nowrap">
-                                    <strong>{row.code}</strong>
-                                    <span className="narrow block">
-                                        <VerdictWord verdict={row.verdict} />
-                                    </span>
-                                </td>
-                                <td className="narrow py-1.5 pr-3">
-                                    {say(row.why)} {row.holds_unpowered && <span className="text-quiet">Holds with the power off.</span>}
-                                </td>
-                                <td className="py-1.5 text-right whitespace-nowrap">{row.margin === null ? '–' : `${significant(row.margin, 3)} ×`}</td>
-                                <td className="py-1.5 pl-3 text-right whitespace-nowrap">{row.time_s === null ? '–' : `${significant(row.time_s, 3)} s`}</td>
-                                <td className="py-1.5 pl-3 text-right whitespace-nowrap">{text({ si: row.mass_kg, dimension: 'mass' })}</td>
-                                <td className="py-1.5 pr-3 pl-3 text-right">
-                                    {row.code === present ? (
-                                        <span className="narrow text-quiet">chosen</span>
-                                    ) : (
-                                        <button type="button" className={STATION_BUTTON} aria-label={`Take ${row.code}`} onClick={() => take(row)}>
-                                            Take
-                                        </button>
-                                    )}
-                                </td>
-                            </tr>
-                        ))}
+                        {rows.map((row) => {
+                            const isPresent = row.code === present && JSON.stringify(row.stages) === JSON.stringify(motion.train);
+                            return (
+                                <tr key={`${row.code} ${row.ratio}`} className={`border-t border-line align-top ${isPresent ? 'bg-well outline-1 outline-ink' : ''}`}>
+                                    <td className="py-1.5 pl-3 text-quiet">{row.place}</td>
+                                    <td className="py-1.5 pr-3 whitespace-nowrap">
+                                        <strong>{row.code}</strong>
+                                        <span className="narrow block">
+                                            <VerdictWord verdict={row.verdict} />
+                                        </span>
+                                    </td>
+                                    <td className="narrow py-1.5 pr-3">
+                                        {say(row.why)} <span className="text-quiet">{row.motor.kind === 'dc_motor' && row.motor.worm ? 'Worm motor' : DRIVE_WORDS[row.kind].replace(/^./, (first) => first.toUpperCase())}{row.holds_unpowered ? ', holds with the power off' : ''}{each === 'drive' && row.ratios > 1 ? `; carries it with ${row.ratios} ratios` : ''}.</span>
+                                    </td>
+                                    <td className="py-1.5 text-right whitespace-nowrap">{significant(row.ratio, 3)} : 1</td>
+                                    <td className="py-1.5 pl-3 text-right whitespace-nowrap">{row.margin === null ? '–' : `${significant(row.margin, 3)} ×`}</td>
+                                    <td className="py-1.5 pl-3 text-right whitespace-nowrap">{row.time_s === null ? '–' : `${significant(row.time_s, 3)} s`}</td>
+                                    <td className="py-1.5 pl-3 text-right whitespace-nowrap">{text({ si: row.mass_kg, dimension: 'mass' })}</td>
+                                    <td className="py-1.5 pr-3 pl-3 text-right">
+                                        {isPresent ? (
+                                            <span className="narrow text-quiet">chosen</span>
+                                        ) : (
+                                            <button type="button" className={STATION_BUTTON} aria-label={`Take ${row.code} at ${significant(row.ratio, 3)} to 1`} onClick={() => take(row)}>
+                                                Take
+                                            </button>
+                                        )}
+                                    </td>
+                                </tr>
+                            );
+                        })}
                     </tbody>
                 </table>
             </div>

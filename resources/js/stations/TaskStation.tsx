@@ -1,7 +1,7 @@
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
 
 /** What the motion has to do. */
@@ -26,11 +26,22 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                     <QuantityField key={place.id} label={`${place.name} is at`} path={`${path}.places.${i}.at`} keptIn={own} typedIn={units[`places.${i}.at`]} value={place.at} how={i === 0 ? (own === '°' ? 'From horizontal, up positive: 90° points straight up.' : 'Height of the load, up positive.') : undefined} />
                 ))}
                 <QuantityField label="In no more than" path={`${path}.task.move_s`} typedIn={units['task.move_s']} value={motion.task.move_s} how="Count it out loud while you move it by hand." />
-                <ChoiceField label="The wanted move" path={`${path}.task.profile`} value={motion.task.profile} choices={[{ value: 'trapezoid', label: 'even push' }, { value: 'cosine', label: 'soft start and end' }]} />
+                <ChoiceField label="The wanted move" path={`${path}.task.profile`} value={motion.task.profile} choices={[{ value: 'trapezoid', label: 'even push' }, { value: 'cosine', label: 'soft start and end' }, { value: 'steady', label: 'turns already, steadily' }]} />
                 <QuantityField label="May stop off its place by" path={`${path}.task.tolerance`} keptIn={own} typedIn={units['task.tolerance']} value={motion.task.tolerance} empty="no matter" />
+                <QuantityField label="There and back in a day" path={`${path}.task.per_day`} value={motion.task.per_day} how="How often: it decides how warm the motor gets, and what it takes." />
+                <ChoiceField label="Carries its payload" path={`${path}.task.payload`} value={motion.task.payload} choices={[{ value: 'both', label: 'both ways' }, { value: 'there', label: 'on the way there' }, { value: 'back', label: 'on the way back' }]} />
                 <ToggleField label="Must stay put with the power off" path={`${path}.task.holds_unpowered`} value={motion.task.holds_unpowered} />
+                <ToggleField label="Turns on; where it stops does not matter" path={`${path}.task.keeps_turning`} value={motion.task.keeps_turning} />
+                <ToggleField label="Somebody can bump into it" path={`${path}.task.knocked`} value={motion.task.knocked} how="Then its gears must survive being stopped dead." />
                 <ToggleField label="Hangs or swings over people" path={`${path}.task.over_people`} value={motion.task.over_people} />
             </FieldGroup>
+            <FieldGroup title="Who is near this build">
+                <ToggleField label="Strangers, children, or nobody watching" path="around.public" value={stored.document.around.public} />
+                <ToggleField label="Worn on the body" path="around.worn" value={stored.document.around.worn} />
+            </FieldGroup>
+            <Link className="text-accent underline" to={`/builds/${stored.id}/pictures`}>
+                Read sizes off a picture
+            </Link>
             <button type="button" className={STATION_BUTTON} disabled={isUsed} title={isUsed ? 'A routine still moves it: take its steps out first.' : undefined} onClick={remove}>
                 Take {motion.name} out of the build
             </button>

@@ -1,0 +1,169 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { api, Refused } from '../api/client';
+import type { Calculated, Schema } from '../api/types';
+import { LinkGlyph } from '../chain/LinkGlyph';
+import { FieldFrame } from '../fields/FieldFrame';
+import { significant } from '../state/units';
+import { useSpeaking } from '../state/UnitsContext';
+
+const isNumber = (schema: Schema) => [schema.type].flat().some((type) => type === 'number' || type === 'integer');
+const isText = (schema: Schema) => [schema.type].flat().includes('string');
+
+/** `spring_N_per_m` as people read it: the words of the key without its unit. */
+export function words(key: string, unit: string): string {
+    const plain = (unit === '' ? key : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')).replaceAll('_', ' ');
+    return plain.charAt(0).toUpperCase() + plain.slice(1);
+}
+
+/** A calculator as a form made from its schema. */
+export function CalculatorForm({ name, says }: { name: string; says: string }) {
+    const { book, say } = useSpeaking();
+    const { data: schema } = useQuery({ queryKey: ['calculator', name], queryFn: () => api.calculatorSchema(name), staleTime: Infinity });
+    const [typed, setTyped] = useState<Record<string, string>>({});
+    const [errors, setErrors] = useState<Record<string, string>>({});
+    const [answer, setAnswer] = useState<Calculated | null>(null);
+    if (schema === undefined) {
+        return <p className="text-quiet">Fetching it…</p>;
+    }
+    const inputs = Object.entries(schema.properties.inputs.properties ?? {});
+    const needed = schema.properties.inputs.required ?? [];
+    const run = async (event: FormEvent) => {
+        event.preventDefault();
+        const values: Record<string, unknown> = {};
+        const wrong: Record<string, string> = {};
+        await Promise.all(
+            inputs.map(async ([key, shape]) => {
+                const text = (typed[key] ?? '').trim();
+                if (text === '') {
+                    return;
+                }
+                const unit = book.keptIn(key);
+                try {
+                    values[key] = isNumber(shape) ? book.fromSi((await api.quantity(text, unit)).si, unit) : shape.enum !== undefined ? text : isText(shape) ? typed[key] : [shape.type].flat().includes('boolean') ? text === 'yes' : (JSON.parse(text) as unknown);
+                } catch (thrown) {
+                    wrong[key] = thrown instanceof Refused ? thrown.message.replace(/^text: /, '') : 'This is not JSON: it needs the form that the example shows.';
+                }
+            }),
+        );
+        if (Object.keys(wrong).length === 0) {
+            try {
+                setAnswer(await api.calculate(name, values));
+            } catch (thrown) {
+                (thrown instanceof Refused ? thrown.errors : [{ field: '', message: String(thrown) }]).forEach((error) => (wrong[error.field.split('.')[0]!] ??= error.field.includes('.') ? `${error.field}: ${error.message}` : error.message));
+            }
+        }
+        if (Object.keys(wrong).length > 0) {
+            setAnswer(null);
+        }
+        setErrors(wrong);
+    };
+    return (
+        <div className="border border-line bg-sheet p-5">
+            <h2 className="text-[1.25rem]">{name}</h2>
+            <p className="text-quiet">{says}</p>
+            <form className="mt-3" onSubmit={(event) => void run(event)} noValidate>
+                <div className="grid grid-cols-2 gap-x-8">
+                    {inputs.map(([key, shape]) => {
+                        const unit = book.keptIn(key);
+                        const wide = !isNumber(shape) && shape.enum === undefined && ![shape.type].flat().includes('boolean');
+                        const usual = shape.default === undefined || shape.default === null ? (needed.includes(key) ? '' : 'not given') : String(shape.default);
+                        return (
+                            <div key={key} className={wide ? 'col-span-2' : ''}>
+                                <FieldFrame label={words(key, unit)} how={shape.description} error={errors[key]}>
+                                    {({ id, describedBy }) =>
+                                        shape.enum !== undefined ? (
+                                            <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={typed[key] ?? String(shape.default ?? shape.enum[0])} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}>
+                                                {shape.enum.map((choice) => (
+                                                    <option key={String(choice)}>{String(choice)}</option>
+                                                ))}
+                                            </select>
+                                        ) : [shape.type].flat().includes('boolean') ? (
+                                            <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={typed[key] ?? 'no'} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}>
+                                                <option>no</option>
+                                                <option>yes</option>
+                                            </select>
+                                        ) : wide ? (
+                                            <textarea id={id} aria-describedby={describedBy} rows={4} className={`w-full border bg-well px-2 py-1 ${isText(shape) ? '' : 'font-mono text-[0.86rem]'} ${errors[key] === undefined ? 'border-line' : 'border-fails'}`} placeholder={isText(shape) ? '' : example(shape)} value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
+                                        ) : (
+                                            <span className={`flex items-baseline border bg-well px-2 ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}>
+                                                <input id={id} aria-describedby={describedBy} aria-invalid={errors[key] !== undefined} autoComplete="off" placeholder={usual} className="w-full min-w-0 bg-transparent py-1 text-right font-semibold outline-none placeholder:font-normal placeholder:text-quiet" value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
+                                                <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">{unit}</span>
+                                            </span>
+                                        )
+                                    }
+                                </FieldFrame>
+                            </div>
+                        );
+                    })}
+                </div>
+                {errors[''] !== undefined && <p role="alert" className="text-fails">{errors['']}</p>}
+                <button type="submit" className="mt-3 bg-accent px-3 py-1 font-semibold text-white">
+                    Work it out
+                </button>
+            </form>
+            {answer !== null && (
+                <section aria-label="Results" role="status" className="mt-5">
+                    {answer.findings.map((finding) => (
+                        <p key={finding.code + say(finding.says)} className="mb-1 flex items-start gap-2">
+                            <LinkGlyph verdict={finding.severity === 'note' ? 'not_said' : finding.severity} size={15} /> {say(finding.says)}
+                        </p>
+                    ))}
+                    <table className="w-full border-y border-line">
+                        <tbody>
+                            {Object.entries(answer.results).map(([key, value]) => {
+                                const unit = book.keptIn(key);
+                                return (
+                                    <tr key={key} className="border-t border-line align-top">
+                                        <th scope="row" className="py-1 text-left font-normal text-quiet">
+                                            {words(key, unit)}
+                                        </th>
+                                        <td className="py-1 text-right font-semibold">{shown(value)}</td>
+                                        <td className="w-16 py-1 pl-1 text-quiet">{typeof value === 'number' || Array.isArray(value) ? unit : ''}</td>
+                                    </tr>
+                                );
+                            })}
+                        </tbody>
+                    </table>
+                </section>
+            )}
+        </div>
+    );
+}
+
+function shown(value: unknown): string {
+    if (value === null) {
+        return 'none';
+    }
+    if (typeof value === 'number') {
+        return significant(value, 6);
+    }
+    if (typeof value === 'boolean') {
+        return value ? 'yes' : 'no';
+    }
+    if (Array.isArray(value)) {
+        return value.every((each) => typeof each === 'number') ? value.map((each) => significant(each as number, 4)).join(', ') : value.map((each) => (typeof each === 'string' ? each : JSON.stringify(each))).join(' ');
+    }
+    return typeof value === 'string' ? value : JSON.stringify(value);
+}
+
+/** What a group or list looks like, from its schema. */
+function example(schema: Schema): string {
+    const value = (shape: Schema): unknown => {
+        if (shape.anyOf !== undefined) {
+            return value(shape.anyOf[0]!);
+        }
+        if (shape.enum !== undefined) {
+            return shape.enum[0];
+        }
+        if ([shape.type].flat().includes('array')) {
+            return [value(shape.items!)];
+        }
+        if ([shape.type].flat().includes('object')) {
+            const needed = shape.required ?? Object.keys(shape.properties ?? {});
+            return Object.fromEntries(needed.map((key) => [key, value(shape.properties![key]!)]));
+        }
+        return isNumber(shape) ? 1 : '';
+    };
+    return JSON.stringify(value(schema));
+}

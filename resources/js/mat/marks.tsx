@@ -1,0 +1,46 @@
+import type { Point } from './geometry';
+
+export function Bar({ from, to }: { from: Point; to: Point }) {
+    return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-mat-ink)" strokeWidth="5" />;
+}
+
+/** Where a switch trips. */
+export function SwitchMark({ at }: { at: Point }) {
+    return <path d={`M${at.x} ${at.y - 6}l6 6l-6 6l-6 -6z`} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />;
+}
+
+/** Where the weight of a thing acts. */
+export function MassCentre({ at }: { at: Point }) {
+    return (
+        <g stroke="var(--color-mat)" strokeWidth="1.5">
+            <circle cx={at.x} cy={at.y} r="7" fill="var(--color-mat-ink)" />
+            <path d={`M${at.x - 7} ${at.y}h14M${at.x} ${at.y - 7}v14`} />
+        </g>
+    );
+}
+
+/** A fixed bearing, drawn as the ground it stands on. */
+export function Bearing({ at, size = 7 }: { at: Point; size?: number }) {
+    return (
+        <g>
+            <path d={`M${at.x - size * 1.9} ${at.y + size * 2.4}h${size * 3.8}l${-size} ${-size * 1.5}h${-size * 1.8}z`} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" />
+            <circle cx={at.x} cy={at.y} r={size} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
+        </g>
+    );
+}
+
+/** A wheel with a spoke, so that its turn is seen. */
+export function Wheel({ at, radius, degrees, fill = 'var(--color-mat-rule)' }: { at: Point; radius: number; degrees: number; fill?: string }) {
+    const turn = (degrees * Math.PI) / 180;
+    return (
+        <g>
+            <circle cx={at.x} cy={at.y} r={radius} fill={fill} stroke="var(--color-mat-ink)" strokeWidth="2.5" />
+            <line x1={at.x} y1={at.y} x2={at.x + Math.cos(turn) * radius} y2={at.y - Math.sin(turn) * radius} stroke="var(--color-mat-ink)" strokeWidth="2" />
+        </g>
+    );
+}
+
+/** A bar between two joints. */
+export function Rod({ from, to, width = 6, color = 'var(--color-mat-ink)' }: { from: Point; to: Point; width?: number; color?: string }) {
+    return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={color} strokeWidth={width} strokeLinecap="round" />;
+}

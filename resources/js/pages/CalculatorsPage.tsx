@@ -1,0 +1,56 @@
+import { useQuery } from '@tanstack/react-query';
+import { NavLink, useParams } from 'react-router';
+import { api } from '../api/client';
+import { CalculatorForm } from '../calculators/CalculatorForm';
+import { Plain } from '../shell/Plain';
+
+const GROUPS: [string, string][] = [
+    ['load', 'Loads'],
+    ['drive', 'Drives'],
+    ['motion', 'Motion'],
+    ['train', 'Trains'],
+    ['winding', 'Winding'],
+    ['rolling', 'Rolling bases'],
+    ['claims', 'Claims'],
+];
+
+/** Every named calculator, to be filled in by itself. */
+export function CalculatorsPage() {
+    const { name } = useParams();
+    const { data, error } = useQuery({ queryKey: ['calculators'], queryFn: api.calculators, staleTime: Infinity });
+    const known = data?.find((calculator) => calculator.name === name);
+    return (
+        <Plain title="Calculators">
+            <main className="mx-auto grid max-w-6xl grid-cols-[15rem_minmax(0,1fr)] gap-8 px-6 py-6">
+                <nav aria-label="Calculators">
+                    <h1 className="mb-2 text-[1.6rem]">Calculators</h1>
+                    {error !== null && <p role="alert">{error.message}</p>}
+                    {GROUPS.map(([group, title]) => {
+                        const entries = (data ?? []).filter((calculator) => calculator.name.startsWith(`${group}.`));
+                        return entries.length === 0 ? null : (
+                            <section key={group} aria-label={title}>
+                                <h2 className="mt-2 text-quiet">{title}</h2>
+                                <ul>
+                                    {entries.map((calculator) => (
+                                        <li key={calculator.name}>
+                                            <NavLink to={`/calculators/${calculator.name}`} title={calculator.says} className={({ isActive }) => `block px-2 py-0.5 hover:bg-well ${isActive ? 'bg-sheet font-semibold' : ''}`}>
+                                                {calculator.name}
+                                            </NavLink>
+                                        </li>
+                                    ))}
+                                </ul>
+                            </section>
+                        );
+                    })}
+                </nav>
+                {known === undefined ? (
+                    <div className="border border-line bg-sheet p-5">
+                        <p>{name === undefined ? 'Take one from the list. Each says what it wants to know and what it gives, with units; a script can ask for the same under /api/calc.' : 'There is no calculator of that name.'}</p>
+                    </div>
+                ) : (
+                    <CalculatorForm key={known.name} name={known.name} says={known.says} />
+                )}
+            </main>
+        </Plain>
+    );
+}
