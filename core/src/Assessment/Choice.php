@@ -116,12 +116,12 @@ final class Choice
     private static function front(array $carries): array
     {
         $timed = array_filter($carries, fn (Candidate $candidate): bool => $candidate->time_s !== null);
-        usort($timed, fn (Candidate $a, Candidate $b): int => [$a->time_s, -$a->safety()] <=> [$b->time_s, -$b->safety()]);
+        usort($timed, fn (Candidate $a, Candidate $b): int => [$a->time_s, -$a->figures->margin] <=> [$b->time_s, -$b->figures->margin]);
         $front = [];
         $best = -INF;
         foreach ($timed as $candidate) {
-            if ($candidate->safety() > $best) {
-                $best = $candidate->safety();
+            if ($candidate->figures->margin > $best) {
+                $best = $candidate->figures->margin;
                 $front[spl_object_id($candidate)] = true;
             }
         }
@@ -144,7 +144,7 @@ final class Choice
                 continue;
             }
             $points[] = [
-                'code' => $candidate->code(), 'ratio' => $candidate->train->ratio(), 'time_s' => $candidate->time_s, 'margin' => min(1e3, $candidate->safety()),
+                'code' => $candidate->code(), 'ratio' => $candidate->train->ratio(), 'time_s' => $candidate->time_s, 'margin' => min(1e3, $candidate->figures->margin),
                 'mass_kg' => $candidate->figures->drive->motor->body()->mass_kg, 'verdict' => $candidate->verdict->value, 'front' => $isFront,
             ];
         }

@@ -70,7 +70,7 @@ export function CalculatorForm({ name, says }: { name: string; says: string }) {
                         const usual = shape.default === undefined || shape.default === null ? (needed.includes(key) ? '' : 'not given') : String(shape.default);
                         return (
                             <div key={key} className={wide ? 'col-span-2' : ''}>
-                                <FieldFrame label={words(key, unit)} how={shape.description} error={errors[key]}>
+                                <FieldFrame stacked={wide} label={words(key, unit)} how={shape.description} error={errors[key]}>
                                     {({ id, describedBy }) =>
                                         shape.enum !== undefined ? (
                                             <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={typed[key] ?? String(shape.default ?? shape.enum[0])} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}>

@@ -12,11 +12,12 @@ const SHOWN_OVER_LIMIT = 1.6; // a held motor goes far past its limit: the rest 
 export function HeatChart({ heat }: { heat: HeatCurve }) {
     const hottest = Math.min(heat.limit_C * SHOWN_OVER_LIMIT, Math.max(heat.limit_C * 1.1, ...heat.held_C));
     const end = heat.times_s[heat.times_s.length - 1]!;
-    const x = scaleLinear([0, end], [MARGIN.left, WIDTH - MARGIN.right]);
+    const minutes = end > 240;
+    const shown = (time_s: number) => (minutes ? time_s / 60 : time_s);
+    const x = scaleLinear([0, shown(end)], [MARGIN.left, WIDTH - MARGIN.right]);
     const y = scaleLinear([Math.min(20, heat.running_C[0]!), hottest], [HEIGHT - MARGIN.bottom, MARGIN.top]).clamp(true);
     const points = heat.times_s.map((_, i) => i);
-    const draw = (values: number[]) => line<number>((i) => x(heat.times_s[i]!), (i) => y(values[i]!))(points.filter((i) => values[i]! <= hottest)) ?? '';
-    const minutes = end > 240;
+    const draw = (values: number[]) => line<number>((i) => x(shown(heat.times_s[i]!)), (i) => y(values[i]!))(points.filter((i) => values[i]! <= hottest)) ?? '';
     const passes = heat.held_C.findIndex((each) => each > heat.limit_C);
     return (
         <figure className="mt-1 border border-line bg-well">
@@ -32,7 +33,7 @@ export function HeatChart({ heat }: { heat: HeatCurve }) {
                     ))}
                     {x.ticks(4).map((tick) => (
                         <text key={tick} x={x(tick)} y={HEIGHT - MARGIN.bottom + 14} textAnchor="middle">
-                            {significant(minutes ? tick / 60 : tick, 3)}
+                            {significant(tick, 3)}
                         </text>
                     ))}
                     <text x={(MARGIN.left + WIDTH - MARGIN.right) / 2} y={HEIGHT - 4} textAnchor="middle">

@@ -17,7 +17,7 @@ export function TradeChart({ points, chosen, onPick, width, height }: { points: 
     const times = points.map((point) => point.time_s);
     const margins = points.map((point) => Math.min(point.margin, 60));
     const x = (Math.max(...times) / Math.min(...times) > 8 ? scaleLog() : scaleLinear()).domain([Math.min(...times) * 0.92, Math.max(...times) * 1.06]).range([MARGIN.left, width - MARGIN.right]);
-    const y = scaleLog().domain([Math.min(...margins, 1) * 0.9, Math.max(...margins, 2) * 1.1]).range([height - MARGIN.bottom, MARGIN.top]);
+    const y = scaleLog().domain([Math.min(...margins, 1.5) * 0.92, Math.max(...margins, 2) * 1.1]).range([height - MARGIN.bottom, MARGIN.top]);
     const size = scaleSqrt([0, Math.max(...points.map((point) => point.mass_kg))], [2, 11]);
     const front = points.filter((point) => point.front).sort((a, b) => a.time_s - b.time_s);
     const shown = over ?? front.find((point) => point.code === chosen) ?? front[0] ?? points[0]!;
@@ -42,7 +42,7 @@ export function TradeChart({ points, chosen, onPick, width, height }: { points: 
                         time of the move, s
                     </text>
                     <text transform={`translate(12 ${(MARGIN.top + height - MARGIN.bottom) / 2}) rotate(-90)`} textAnchor="middle">
-                        in hand, torque and knock
+                        margin, × what is needed
                     </text>
                 </g>
                 {points.map((point, i) =>

@@ -6,11 +6,11 @@ interface Given {
 }
 
 /** Label, field, what was understood, and what is wrong: the same for every field. */
-export function FieldFrame({ label, how, error, understood, children }: { label: string; how?: string; error?: string; understood?: string; children: (given: Given) => ReactNode }) {
+export function FieldFrame({ label, how, error, understood, stacked = false, children }: { label: string; how?: string; error?: string; understood?: string; /** The field under its label, over the whole width. */ stacked?: boolean; children: (given: Given) => ReactNode }) {
     const id = useId();
     return (
         <div className="py-1">
-            <div className="grid grid-cols-[1fr_10.5rem] items-center gap-x-3">
+            <div className={stacked ? 'space-y-1' : 'grid grid-cols-[1fr_10.5rem] items-center gap-x-3'}>
                 <label htmlFor={id}>{label}</label>
                 {children({ id, describedBy: `${id}-more` })}
             </div>

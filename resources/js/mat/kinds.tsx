@@ -32,14 +32,14 @@ const spread = (curves: Curves) => [curves.positions[0]!, curves.positions[curve
 const onWay = (metres: number, degrees: number): Point => polar(metres * 1000, degrees);
 const alongWay = (point: Point, degrees: number) => (point.x * Math.cos(rad(degrees)) + point.y * Math.sin(rad(degrees))) / 1000;
 
-function Marks({ scene, track, outwards }: { scene: Scene; track: Track; outwards: (position: number) => Point }) {
-    return <TrackMarks motion={scene.motion} frame={scene.frame} track={track} outwards={outwards} runOn={scene.curves.run_on} unit={scene.curves.position_unit} />;
+function Marks({ scene, track, outwards, aside }: { scene: Scene; track: Track; outwards: (position: number) => Point; aside?: Point }) {
+    return <TrackMarks aside={aside} motion={scene.motion} frame={scene.frame} track={track} outwards={outwards} runOn={scene.curves.run_on} unit={scene.curves.position_unit} />;
 }
 
 /* Turned about an upright axis: seen from above, clockwise positive, 0 at the top. */
 const discRadius = (thing: Turntable) => (thing.disc_radius_m ?? 0.05) * 1000;
 const turntable: Kind<Turntable> = {
-    extent: (thing) => square(discRadius(thing) * 1.35),
+    extent: (thing) => square(discRadius(thing) * 1.5),
     grab: (_, point, near) => 90 - angleOf(point, 90 - near),
     Draw: (scene) => {
         const radius = discRadius(scene.thing);
@@ -72,6 +72,7 @@ const slide: Kind<Slide> = {
         const [low, high] = spread(curves);
         const size = carriage(curves);
         const tilt = thing.incline_deg;
+        const isPushed = scene.motion.drive?.motor.kind === 'linear_actuator';
         const track: Track = (position) => onWay(position, tilt);
         const ends = [low, high].map((end, i) => frame.at(plus(track(end), polar((i === 0 ? -1 : 1) * size * 0.75, tilt))));
         const radius = Math.max(5, thing.pulley_radius_m * 1000 * frame.scale);
@@ -80,9 +81,7 @@ const slide: Kind<Slide> = {
         return (
             <g>
                 <Rod from={ends[0]!} to={ends[1]!} width={4} color="var(--color-mat-rule)" />
-                {ends.map((end, i) => (
-                    <Wheel key={i} at={end} radius={radius} degrees={-deg(scene.position / thing.pulley_radius_m)} />
-                ))}
+                {isPushed ? <Rod from={frame.at(plus(track(low), polar(-size * 1.6, tilt)))} to={frame.at(plus(track(scene.position), polar(-size * 0.4, tilt)))} width={6} /> : ends.map((end, i) => <Wheel key={i} at={end} radius={radius} degrees={-deg(scene.position / thing.pulley_radius_m)} />)}
                 <g transform={`translate(${middle.x} ${middle.y}) rotate(${-tilt})`}>
                     <rect x={(-size / 2) * s} y={-size * 0.2 * s} width={size * s} height={size * 0.4 * s} fill={scene.color} stroke="var(--color-mat-ink)" strokeWidth="1.5" />
                     {thing.payload_kg > 0 && <rect x={-size * 0.25 * s} y={-size * 0.55 * s} width={size * 0.5 * s} height={size * 0.35 * s} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" />}
@@ -158,7 +157,7 @@ const crank: Kind<Crank> = {
                 </g>
                 <circle cx={pin.x} cy={pin.y} r="5" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />
                 <circle cx={centre.x} cy={centre.y} r="6" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
-                <Marks scene={scene} track={track} outwards={(position) => polar(1, axis + position)} />
+                <Marks scene={scene} track={track} outwards={(position) => polar(1, axis + position)} aside={polar(34, axis - 90)} />
             </g>
         );
     },

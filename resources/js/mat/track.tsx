@@ -11,7 +11,7 @@ const NEAR = 1e-3; // of the travel, for the direction of the track
 const LINE = 15;
 
 /** Places, stops, switches with their run-on, and segments, along the way that a motion takes. */
-export function TrackMarks({ motion, frame, track, runOn, outwards, unit }: { unit: 'deg' | 'm'; motion: Motion; frame: Frame; track: Track; runOn: SwitchRunOn[]; outwards: (position: number) => Point }) {
+export function TrackMarks({ motion, frame, track, runOn, outwards, unit, aside = { x: 0, y: 0 } }: { aside?: Point; unit: 'deg' | 'm'; motion: Motion; frame: Frame; track: Track; runOn: SwitchRunOn[]; outwards: (position: number) => Point }) {
     const { text } = useSpeaking();
     const ends = motion.places.map((place) => place.at);
     const travel = Math.max(...ends) - Math.min(...ends) || 1;
@@ -32,7 +32,7 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit }: { un
     };
     const say = (position: number) => (unit === 'deg' ? `${String(position).replace('-', '−')}°` : text({ si: position, dimension: 'length' }));
     const names = motion.places.reduce<{ at: Point; texts: string[]; key: string; position: number }[]>((groups, place) => {
-        const here = at(place.at, 14);
+        const here = { x: at(place.at, 14).x + aside.x, y: at(place.at, 14).y - aside.y };
         const near = groups.find((group) => Math.hypot(group.at.x - here.x, group.at.y - here.y) < TOGETHER);
         if (near !== undefined) {
             near.texts.push(`${place.name} ${say(place.at)}`);
@@ -44,7 +44,7 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit }: { un
         <g>
             <path d={path(Math.min(...ends), Math.max(...ends))} fill="none" stroke="var(--color-mat-quiet)" strokeDasharray="2 4" />
             {motion.segments.map((segment, i) => {
-                const middle = at((segment.from + segment.to) / 2, -14);
+                const middle = at((segment.from + segment.to) / 2, 34);
                 return (
                     <g key={`segment${i}`}>
                         <path d={path(segment.from, segment.to)} fill="none" stroke="var(--color-lilac)" strokeWidth="9" opacity="0.55" />
@@ -80,7 +80,7 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit }: { un
                 {names.map((group) => {
                     const out = outwards(group.position);
                     return group.texts.map((line, i) => (
-                        <text key={`${group.key}${i}`} x={group.at.x} y={group.at.y + 4 + i * LINE + (out.y < -0.5 ? 8 : out.y > 0.5 ? -4 - (group.texts.length - 1) * LINE : 0)} textAnchor={out.x > 0.3 ? 'start' : out.x < -0.3 ? 'end' : 'middle'}>
+                        <text key={`${group.key}${i}`} x={group.at.x} y={group.at.y + 4 + i * LINE + (out.y < -0.5 ? 8 : out.y > 0.5 ? -4 - (group.texts.length - 1) * LINE : 0)} textAnchor={aside.x > 0 || out.x > 0.3 ? 'start' : out.x < -0.3 ? 'end' : 'middle'}>
                             {line}
                         </text>
                     ));

@@ -82,11 +82,11 @@ function Row({ entry, isShown, onShow, onEdit, onCopy, onGone }: { entry: Drawer
     return (
         <li className="px-4 py-2">
             <div className="flex items-baseline gap-4">
-                <button type="button" className="w-40 shrink-0 text-left font-semibold" aria-expanded={isShown} onClick={onShow}>
+                <button type="button" className="w-32 shrink-0 text-left font-semibold" aria-expanded={isShown} onClick={onShow}>
                     {drive.code}
                 </button>
-                <span className="w-44 shrink-0 text-quiet">{drive.kind === 'dc_motor' && drive.worm ? 'worm gear motor' : DRIVE_WORDS[drive.kind]}</span>
-                <span className="min-w-0 flex-1 truncate">
+                <span className="narrow w-40 shrink-0 text-quiet">{drive.kind === 'dc_motor' && drive.worm ? 'worm gear motor' : DRIVE_WORDS[drive.kind]}</span>
+                <span className="narrow min-w-0 flex-1 truncate">
                     {driveRows(drive, text)
                         .slice(0, 3)
                         .map(([name, value]) => `${name.toLowerCase()} ${value}`)
