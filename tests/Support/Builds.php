@@ -48,7 +48,7 @@ final class Builds
                 ],
                 [
                     'id' => 'jaw', 'name' => 'Jaw',
-                    'mechanism' => ['kind' => 'arm', 'mass_kg' => 0.06, 'cg_m' => 0.05],
+                    'mechanism' => ['kind' => 'arm', 'mass_kg' => 0.062, 'cg_m' => 0.05],
                     'places' => [['id' => 'closed', 'name' => 'Closed', 'at' => 0], ['id' => 'wide', 'name' => 'Wide', 'at' => -40]],
                     'task' => ['from' => 'closed', 'to' => 'wide', 'move_s' => 0.3],
                     'drive' => ['motor' => self::motor('S20 nylon'), 'supply' => 'servos'],
@@ -93,6 +93,17 @@ final class Builds
                 ['id' => 'c', 'motion' => 'lift', 'from' => 'low', 'to' => 'high', 'measured_s' => 3.0, 'on' => '2026-05-30'],
             ],
         ]);
+    }
+
+    public static function example(string $name): Build
+    {
+        return Build::fromJson((string) file_get_contents(__DIR__."/../../database/examples/{$name}.brookstone.json"));
+    }
+
+    /** @return list<string> */
+    public static function examples(): array
+    {
+        return array_map(fn (string $file): string => basename($file, '.brookstone.json'), glob(__DIR__.'/../../database/examples/*.brookstone.json') ?: []);
     }
 
     /** @param  array<string, mixed>  $values by path */

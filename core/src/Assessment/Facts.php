@@ -115,12 +115,21 @@ final class Facts
         return $largest + $this->motion->rotorAtLoad();
     }
 
-    /** Largest torque that the drive gives the load on the way there; what tyres must bear. */
+    /** Largest torque of the wanted move without the rotor: what the mechanism itself passes on, to tyres or a hung weight. */
+    public function passes_Nm(): float
+    {
+        return MoveLoad::of($this->motion->moved(true), $this->motion->move())->peak_Nm;
+    }
+
+    /**
+     * Largest torque that the drive pushes with on the way there: its stall torque where it is switched straight on, less with a
+     * ramp. On the safe side: what of it speeds up its own rotor does not reach the tyres.
+     */
     public function pushes_Nm(): float
     {
         $motion = $this->motion;
         if ($motion->drive === null || $motion->counts() || $motion->isAbsolute()) {
-            return $this->there()->peak_Nm;
+            return $this->passes_Nm();
         }
         $free = new Plant($motion->moved(true), $motion->train->ratio(), $motion->train->efficiency(), $motion->train->backEfficiency(), $motion->drive->motor->rotorKgm2(), slips: false);
 

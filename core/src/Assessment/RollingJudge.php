@@ -27,7 +27,7 @@ final class RollingJudge
     {
         $grip = $wheels->gripNm();
         $radius = $wheels->wheel_radius_m;
-        $needs = $subject->facts->there()->peak_Nm;
+        $needs = $subject->facts->passes_Nm();
         $values = ['grip' => Quantity::of($grip / $radius, 'N'), 'needs' => Quantity::of($needs / $radius, 'N')];
         if ($needs > $grip * (1 + DriveRules::TIE)) {
             return [new Finding('load.wheels_slip', Severity::Fails, $subject->path.'.task.move_s', new Sentence('The wanted move pushes with {needs}, but its tyres grip only {grip}: they spin.', $values), $this->slower($subject))];
@@ -46,7 +46,7 @@ final class RollingJudge
     /** @return list<Finding> */
     public function ball(Subject $subject, Ball $ball): array
     {
-        $leans = BallLoad::leans($ball, $subject->facts->peak_Nm(), $subject->path.'.mechanism.pendulum_mass_kg');
+        $leans = BallLoad::leans($ball, $subject->facts->passes_Nm(), $subject->path.'.mechanism.pendulum_mass_kg');
 
         return $leans === null ? [] : [new Finding($leans->code, $leans->severity, $leans->place, $leans->says, $this->slower($subject))];
     }
@@ -104,7 +104,7 @@ final class RollingJudge
             return [];
         }
         // What is left beside the steady torque goes into speeding up, with the square of the time.
-        $speeding = max(1e-12, $subject->facts->there()->peak_Nm - $steady);
+        $speeding = max(1e-12, $subject->facts->passes_Nm() - $steady);
         $time = Format::significantNumber($motion->task->move_s * sqrt($speeding / ($limit - $steady)) * 1.05, 2);
 
         return $time <= $motion->task->move_s ? [] : [new Fix(new Sentence('Allow the move {time}', ['time' => Quantity::of($time, 's')]), [new Change($subject->path.'.task.move_s', $time)])];

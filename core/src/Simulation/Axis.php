@@ -385,7 +385,8 @@ final class Axis
     private function settle(float $turned): void
     {
         $pushesStop = $this->atStop !== 0 && $this->powered;
-        $slow = abs($this->state->speed) < self::AT_REST_RAD_S && $turned < self::AT_REST_RAD_S * 0.01;
+        $isRamping = $this->powered && $this->target === null && $this->pushedFor_s < ($this->motion->drive->ramp_s ?? 0.0);
+        $slow = ! $isRamping && abs($this->state->speed) < self::AT_REST_RAD_S && $turned < self::AT_REST_RAD_S * 0.01;
         $this->still = $slow && ! ($pushesStop && $this->target === null) && ($this->target === null || $this->commanded === $this->target);
         if ($this->still) {
             $this->state->speed = 0.0;

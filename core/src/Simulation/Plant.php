@@ -43,6 +43,8 @@ final readonly class Plant
 
     private float $grip;
 
+    private float $rotor;
+
     public float $travelPerRad;
 
     private float $largestTurn;
@@ -65,7 +67,8 @@ final readonly class Plant
         $this->efficiency = $efficiency;
         $this->backEfficiency = $backEfficiency;
         $this->isEven = $mechanism->isEven();
-        $this->inertia = $ratio ** 2 * $rotor_kgm2 + ($this->isEven ? $mechanism->inertiaKgm2(0.0) : 0.0);
+        $this->rotor = $ratio ** 2 * $rotor_kgm2;
+        $this->inertia = $this->rotor + ($this->isEven ? $mechanism->inertiaKgm2(0.0) : 0.0);
         $this->friction = $this->isEven ? $mechanism->frictionNm(0.0) : 0.0;
         $this->grip = $slips ? $mechanism->gripNm() : INF;
         $this->travelPerRad = $mechanism->travelPerRad();
@@ -174,10 +177,15 @@ final readonly class Plant
         $push = $pass * $stall;
         $fade = $pass * $fall;
         $corner = INF;
-        if ($motorDrives && ($pass * $torque > $this->grip || $torque > $motor->limit_Nm)) {
-            $push = min($this->grip, $pass * $motor->limit_Nm);
-            $corner = $fall > 0.0 ? ($stall - $push / $pass) / $fall : INF;
+        if ($motorDrives && $torque > $motor->limit_Nm) {
+            $push = $pass * $motor->limit_Nm;
+            $corner = ($stall - $motor->limit_Nm) / $fall;
             $fade = 0.0;
+        }
+        if ($motorDrives && $this->grip !== INF && $this->throughGrip($push - $fade * $speed, $load + $friction, $inertia) > $this->grip) {
+            $push = $this->grip;
+            $fade = 0.0;
+            $inertia -= $this->rotor; // it spins by itself now
         }
         $slope = $fade / $inertia;
 
@@ -191,7 +199,7 @@ final readonly class Plant
         $between = $this->felt($command * $this->loadNm($middle), $way, $powered);
         if (! $this->isEven) {
             $position = $middle * $this->travelPerRad;
-            $inertia = $this->inertia + $this->mechanism->inertiaKgm2($position);
+            $inertia = $this->mechanism->inertiaKgm2($position) + ($push === $this->grip ? 0.0 : $this->rotor);
             $friction = $this->mechanism->frictionNm($position);
             $slope = $fade / $inertia;
             $between += 0.5 * $command * $this->mechanism->inertiaSlopeKgm2($position) * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
@@ -225,12 +233,21 @@ final readonly class Plant
         return $h;
     }
 
+    /** What of a torque at the shaft passes on to where the load grips: the rest speeds up the rotor. */
+    private function throughGrip(float $torque, float $against, float $inertia): float
+    {
+        return $against + ($torque - $against) * ($inertia - $this->rotor) / $inertia;
+    }
+
     /** 1 along the command, −1 against it, 0 stays. */
     private function startsTowards(float $stall, float $load, float $friction, bool $powered): int
     {
         $holds = $powered ? 0.0 : $this->holds_Nm;
         $locks = $this->backEfficiency <= 0.0;
-        $forward = min($this->grip, $this->ratio * $stall * $this->efficiency);
+        $forward = $this->ratio * $stall * $this->efficiency;
+        if ($this->grip !== INF) {
+            $forward = min($forward, $this->grip);
+        }
         if ($forward - ($load < 0.0 ? min(0.0, $load + $holds) * ($locks ? 0.0 : 1.0) : $load) > $friction) {
             return 1;
         }

@@ -73,7 +73,7 @@ final class RoutineRun
             $world->pass();
         } while (! $this->isOver() && $world->now() < $world->scenario->until_s - 1e-9);
         foreach ($build->motions as $id => $motion) {
-            if ($motion->drive !== null && ! $motion->isAbsolute() && $world->axes[$id]->isPowered() && ! isset($this->running[$this->routine->id])) {
+            if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $world->axes[$id]->isPowered() && ! isset($this->running[$this->routine->id])) {
                 $world->recorder->routine($world->now(), 'left_powered', "{$motion->name} is still powered although no routine runs.");
             }
         }

@@ -12,7 +12,7 @@ const isText = (schema: Schema) => [schema.type].flat().includes('string');
 
 /** `spring_N_per_m` as people read it: the words of the key without its unit. */
 export function words(key: string, unit: string): string {
-    const plain = (unit === '' ? key : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')).replaceAll('_', ' ');
+    const plain = (key.endsWith('_kgm') ? `${key.slice(0, -4)}, kg × m` : unit === '' ? key : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')).replaceAll('_', ' ');
     return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
 

@@ -55,14 +55,14 @@ export function AddMotion({ open, onClose }: { open: boolean; onClose: () => voi
         void navigate(linkPath(stored.id, id, 'task'));
     };
     return (
-        <Sheet open={open} onClose={onClose} title="What has to move?">
+        <Sheet open={open} onClose={onClose} title="What has to move?" wide>
             <form onSubmit={add}>
                 <label className="block">
                     Its name
                     <input autoFocus className="mt-1 block w-full border border-line bg-well px-2 py-1" value={name} aria-invalid={error !== ''} onChange={(event) => setName(event.target.value)} />
                 </label>
                 {error !== '' && <p role="alert" className="mt-1 text-fails">{error}</p>}
-                <fieldset className="mt-3 grid grid-cols-2 gap-2">
+                <fieldset className="mt-3 grid grid-cols-3 gap-1.5">
                     <legend className="sr-only">How it moves</legend>
                     {KINDS.map((each) => (
                         <label key={each} className="flex gap-2 border border-line bg-well px-2.5 py-1.5">
