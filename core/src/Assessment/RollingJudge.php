@@ -14,6 +14,8 @@ use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Wheels;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\Ratios;
+use Brookstone\Core\Train\Stage;
 
 /** Whether what rolls grips, and what helps where it does not. */
 final class RollingJudge
@@ -38,9 +40,9 @@ final class RollingJudge
         $pushes = $subject->facts->pushes_Nm();
 
         return $pushes > $grip * (1 + DriveRules::TIE) ? [new Finding('load.wheels_slip', Severity::Tight, $subject->path.'.drive.ramp_s', new Sentence(
-            'Switched straight on it pushes with {pushes}, but its tyres grip only {grip}: they spin. Gearing it down pushes harder still.',
+            'Switched straight on it pushes with {pushes}, but its tyres grip only {grip}: they spin. Gearing it further down would push harder still.',
             $values + ['pushes' => Quantity::of($pushes / $radius, 'N')],
-        ), [...$this->ramp($subject, $grip), ...$this->lowerDuty($subject, $grip)])] : [];
+        ), [...$this->ramp($subject, $grip), ...$this->lowerDuty($subject, $grip), ...$this->gear($subject, $grip)])] : [];
     }
 
     /** @return list<Finding> */
@@ -92,6 +94,31 @@ final class RollingJudge
         }
 
         return [];
+    }
+
+    /** @return list<Fix> the gearing nearest to the present one with which even the held motor does not slip, and what it costs */
+    private function gear(Subject $subject, float $grip): array
+    {
+        $motion = $subject->motion;
+        $stall = $motion->drive?->line()->most_Nm() ?? 0.0;
+        $best = null;
+        foreach (Ratios::all() as $train) {
+            if ($stall * $train->ratio() * $train->efficiency() <= self::SAFE_GRIP * $grip && ($best === null || $train->ratio() > $best->ratio())) {
+                $best = $train;
+            }
+        }
+        if ($best === null) {
+            return [];
+        }
+        $geared = $subject->with($motion->withTrain($best));
+        $time = $geared->facts->runThere()['time_s'];
+
+        return $time === null || ! Mending::mends($geared) ? [] : [new Fix(
+            new Sentence('Gear it to {ratio} : 1 instead of {now} : 1: the way then takes {time}, with {margin} × in hand', [
+                'ratio' => Quantity::number($best->ratio()), 'now' => Quantity::number($motion->train->ratio()), 'time' => Quantity::of($time, 's'), 'margin' => Quantity::number((float) $geared->facts->margin()),
+            ]),
+            [new Change($subject->path.'.train', array_map(fn (Stage $stage): array => ['type' => $stage->type->value] + get_object_vars($stage), $best->stages))],
+        )];
     }
 
     /** @return list<Fix> more time for the move, if that is enough */

@@ -268,6 +268,7 @@ final class DrawerCsv
                 $columns[$column][] = $kind;
             }
         }
+
         // What it is called comes first, what the seller says last.
         return array_merge(array_flip(['code', 'series', 'mass_kg']), array_diff_key($columns, ['page' => true]), ['page' => $columns['page']]);
     }

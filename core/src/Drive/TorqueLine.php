@@ -42,9 +42,18 @@ final readonly class TorqueLine
         return new self(0.0, 0.0, 0.0, 0.0, 0.0);
     }
 
+    /** The same push, scaled: a servo that corrects a little. */
     public function scaled(float $share): self
     {
         return new self($this->stall_Nm * $share, $this->fall_Nms, $this->idle_A, $this->stall_A * $share, $this->A_per_Nm, $this->limit_Nm);
+    }
+
+    /** The same motor at a share of its voltage: its current without load does not shrink, so its torque is gone before the voltage is. */
+    public function atShare(float $share): self
+    {
+        $stall_A = $this->stall_A * $share;
+
+        return $this->A_per_Nm <= 0.0 ? $this->scaled($share) : new self(max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm), $this->fall_Nms, $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm);
     }
 
     /** The most it pushes with, N·m: at rest, or what its controller allows. */

@@ -48,6 +48,7 @@ final readonly class MagnetHead
         $weight = $this->head_kg * Constants::GRAVITY_M_S2;
         $sideways = abs($weight * sin($tilt)) + $this->head_kg * abs($accel_m_s2) * abs(cos($tilt));
         $pressed = $weight * cos($tilt) - $this->head_kg * abs($accel_m_s2) * abs(sin($tilt));
+
         // Magnets centre the head too: about half of their pull acts sideways before it breaks away.
         return max(0.0, $sideways / (0.5 + $this->slide_coefficient) - min(0.0, $pressed), -$pressed);
     }

@@ -309,7 +309,7 @@ final class Axis
         $ramp = $this->motion->drive->ramp_s ?? 0.0;
         if ($this->powered && $this->pushedFor_s < $ramp) {
             $seconds = min($seconds, $ramp / self::RAMP_STEPS);
-            $line = $line->scaled(min(1.0, ($this->pushedFor_s + $seconds / 2) / $ramp));
+            $line = $line->atShare(min(1.0, ($this->pushedFor_s + $seconds / 2) / $ramp));
         }
         $used = $this->plant->step($this->state, $line, $this->command, $this->powered, $seconds);
         $this->pushedFor_s += $used;

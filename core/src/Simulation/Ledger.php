@@ -18,6 +18,8 @@ final class Ledger
 {
     private const LIFT_INTERVALS = 2000;
 
+    private const SMALL = 0.05; // λ·h under which the difference above loses figures
+
     public float $in_J = 0.0;
 
     public float $copper_J = 0.0;
@@ -47,23 +49,35 @@ final class Ledger
         $this->emf = $motor->rated_V * ($motor->stall_A - $motor->no_load_A) / $motor->stall_A / $motor->line($motor->rated_V, 1.0)->noLoad_rad_s();
     }
 
-    /** One step of the plant, by Simpson's rule over its start, middle and end. */
+    /**
+     * One step of the plant. Every account is a polynomial of second degree in the speed, whose integrals are exact: ∫ω dt is
+     * the turn, and ω̇ = s − λω times ω gives ∫ω² dt = (s∫ω dt − Δω²/2)/λ; where λ·h is small, by Simpson's rule.
+     */
     public function step(PlantState $before, PlantState $after, TorqueLine $line, int $command, float $seconds): void
     {
-        $share = $line->stall_A / max(1e-12, $this->motor->stall_A) * $this->motor->rated_V;
-        $speeds = [[$command * $before->speed, 1 / 6], [$after->middle_speed, 4 / 6], [$command * $after->speed, 1 / 6]];
-        foreach ($speeds as [$speed, $weight]) {
-            $dt = $weight * $seconds;
-            $turns = $speed * $this->plant->ratio;
-            $torque = min($line->limit_Nm, $line->stall_Nm - $line->fall_Nms * $turns);
-            $current = $line->stall_Nm > 0.0 || $speed !== 0.0 ? $line->idle_A + $line->A_per_Nm * $torque : $line->stall_A;
-            $this->in_J += $share * $current * $dt;
-            $this->copper_J += $current ** 2 * $this->resistance * $dt;
-            $this->motor_J += ($this->emf * $current - $torque) * $turns * $dt;
-            $this->train_J += $speed === 0.0 ? 0.0 : ($torque * $turns - ($after->push_Nm - $after->fade_Nms * $speed) * $speed) * $dt;
-            $this->friction_J += $this->plant->frictionAt($before->angle + ($after->angle - $before->angle) / 2) * abs($speed) * $dt;
-            $this->charge_C += abs($current) * $dt;
-        }
+        $ratio = $this->plant->ratio;
+        $from = $command * $before->speed;
+        $to = $command * $after->speed;
+        $turn = $command * ($after->angle - $before->angle);
+        $middle = 1.5 * $turn / max(1e-300, $seconds) - ($from + $to) / 4;
+        $square = $after->slope * $seconds > self::SMALL
+            ? (($after->accel + $after->slope * $from) * $turn - ($to ** 2 - $from ** 2) / 2) / $after->slope
+            : $seconds * ($from ** 2 + 4 * $middle ** 2 + $to ** 2) / 6;
+
+        // Torque and current as straight lines over the speed of the load: limited, at rest, or on the line of the motor.
+        $limited = $line->stall_Nm - $line->fall_Nms * $ratio * max($from, $to) >= $line->limit_Nm;
+        [$torque, $fall] = $limited ? [$line->limit_Nm, 0.0] : [$line->stall_Nm, $line->fall_Nms * $ratio];
+        [$current, $less] = $limited ? [$line->idle_A + $line->A_per_Nm * $torque, 0.0] : [$line->stall_A, $line->A_per_Nm * $fall];
+        $charge = $current * $seconds - $less * $turn;
+        $worked = $current * $turn - $less * $square;      // ∫ i·ω dt
+        $made = ($torque * $turn - $fall * $square) * $ratio; // ∫ Tm·ωm dt
+
+        $this->in_J += $line->stall_A / $this->motor->stall_A * $this->motor->rated_V * $charge;
+        $this->copper_J += $this->resistance * ($current ** 2 * $seconds - 2 * $current * $less * $turn + $less ** 2 * $square);
+        $this->motor_J += $this->emf * $ratio * $worked - $made;
+        $this->train_J += $turn === 0.0 && $square === 0.0 ? 0.0 : $made - ($after->push_Nm * $turn - $after->fade_Nms * $square);
+        $this->friction_J += $this->plant->frictionAt(($before->angle + $after->angle) / 2) * abs($turn);
+        $this->charge_C += abs($charge);
     }
 
     /** At the end of the move: what was lifted, by its own fine sum over the way, and what still moves. */

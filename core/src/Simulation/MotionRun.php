@@ -66,7 +66,7 @@ final readonly class MotionRun
             $longest = min($giveUp_s - $time, self::longestStep($state, $plant, $traced ? $travel : INF));
             if ($time < $ramp_s) {
                 $longest = min($longest, $ramp_s / self::RAMP_STEPS);
-                $motor = $full->scaled(min(1.0, ($time + $longest / 2) / $ramp_s));
+                $motor = $full->atShare(min(1.0, ($time + $longest / 2) / $ramp_s));
             } else {
                 $motor = $full;
             }

@@ -163,7 +163,7 @@ final readonly class Plant
             if ($way === 0) {
                 $state->speed = 0.0;
                 $state->motor_Nm = $motor->most_Nm();
-                $state->push_Nm = $state->fade_Nms = $state->middle_speed = 0.0;
+                $state->push_Nm = $state->fade_Nms = $state->accel = $state->slope = 0.0;
 
                 return $step;
             }
@@ -183,9 +183,10 @@ final readonly class Plant
             $fade = 0.0;
         }
         if ($motorDrives && $this->grip !== INF && $this->throughGrip($push - $fade * $speed, $load + $friction, $inertia) > $this->grip) {
-            $push = $this->grip;
+            $needed = $load + $friction + ($this->grip - $load - $friction) * $inertia / ($inertia - $this->rotor);
+            $corner = $fade > 0.0 ? min($corner, ($push - $needed) / $fade) : $corner;
+            $push = $needed; // what is over it spins wheels and rotor
             $fade = 0.0;
-            $inertia -= $this->rotor; // it spins by itself now
         }
         $slope = $fade / $inertia;
 
@@ -199,7 +200,7 @@ final readonly class Plant
         $between = $this->felt($command * $this->loadNm($middle), $way, $powered);
         if (! $this->isEven) {
             $position = $middle * $this->travelPerRad;
-            $inertia = $this->mechanism->inertiaKgm2($position) + ($push === $this->grip ? 0.0 : $this->rotor);
+            $inertia = $this->mechanism->inertiaKgm2($position) + $this->rotor;
             $friction = $this->mechanism->frictionNm($position);
             $slope = $fade / $inertia;
             $between += 0.5 * $command * $this->mechanism->inertiaSlopeKgm2($position) * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
@@ -226,7 +227,8 @@ final readonly class Plant
         $state->push_Nm = $push;
         $state->fade_Nms = $fade;
         if ($state->watched) {
-            $state->middle_speed = $speed + self::gained($start, $slope, $h / 2);
+            $state->accel = $start;
+            $state->slope = $slope;
             $state->locked_J += ($this->felt($held, $way, $powered) - $held) * $turn;
         }
 

@@ -14,7 +14,8 @@ final class PlantState
      * @param  float  $spent_J  energy given to the shaft by the train since the start
      * @param  float  $push_Nm  what the train gives the shaft along the command in the present step: push − fade · speed
      * @param  float  $fade_Nms  for each rad/s along the command
-     * @param  float  $middle_speed  along the command in the middle of the last step, rad/s; kept only when watched
+     * @param  float  $accel  along the command at the start of the last step, rad/s², and how it fell with speed, 1/s: the step solved
+     * @param  float  $slope  ω̇ = accel − slope·(ω − ω₀); kept only when watched
      * @param  float  $locked_J  energy of a load pushing along that a locking or unpowered train ate up
      */
     public function __construct(
@@ -25,7 +26,8 @@ final class PlantState
         public bool $watched = false,
         public float $push_Nm = 0.0,
         public float $fade_Nms = 0.0,
-        public float $middle_speed = 0.0,
+        public float $accel = 0.0,
+        public float $slope = 0.0,
         public float $locked_J = 0.0,
     ) {
     }

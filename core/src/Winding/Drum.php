@@ -65,10 +65,14 @@ final readonly class Drum
         return $this->radius_m(min($this->layers, $this->layersFor($length_m)) - 1);
     }
 
-    /** Radius that winds the whole cord in as many turns. */
+    /** Radius at which the cord lies on average over its length: a steady pull then does exactly its work over the whole wind. */
     public function meanRadius_m(): float
     {
-        return $this->length_m / (2 * M_PI * $this->turns);
+        $full = $this->layers - 1;
+        // Σ radius² over the full layers, as a sum of squares of an arithmetic series.
+        $squares = $full * $this->radius_m(0) ** 2 + $this->radius_m(0) * $this->rise_m * $full * ($full - 1) + $this->rise_m ** 2 * ($full - 1) * $full * (2 * $full - 1) / 6;
+
+        return ($this->turns_per_layer * 2 * M_PI * $squares + ($this->length_m - $this->woundIn_m($full)) * $this->lastRadius_m()) / $this->length_m;
     }
 
     /** @return list<float> cord wound when each layer but the last is full */

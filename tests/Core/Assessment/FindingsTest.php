@@ -18,7 +18,7 @@ dataset('planted', fn () => withCodes([
     'load.mostly_inertia' => [['motions.1.task.move_s' => 0.02], Severity::Note, false],
     'load.will_not_lower' => [['motions.2.mechanism.friction_N' => 7.0], Severity::Fails, false],
     'load.cord_climbs' => [['motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004, 'motions.2.mechanism.lift_m' => 0.4], Severity::Tight, true],
-    'load.wheels_slip' => [['motions.2.mechanism' => ['kind' => 'wheels', 'mass_kg' => 0.6, 'wheel_radius_m' => 0.01, 'rolling_coefficient' => 0.03, 'friction_coefficient' => 0.15]], Severity::Tight, true],
+    'load.wheels_slip' => [['motions.2.mechanism' => ['kind' => 'wheels', 'mass_kg' => 1.2, 'wheel_radius_m' => 0.02, 'rolling_coefficient' => 0.03, 'friction_coefficient' => 0.3], 'motions.2.drive.motor' => Builds::motor('G16-30'), 'motions.2.drive.supply' => 'servos'], Severity::Tight, true],
     'load.ball_stays' => [['motions.2.mechanism' => ['kind' => 'ball', 'ball_radius_m' => 0.1, 'shell_mass_kg' => 0.3, 'pendulum_mass_kg' => 0.5, 'pendulum_arm_m' => 0.02, 'grade_deg' => 8]], Severity::Fails, false],
     'load.ball_leans' => [['motions.2.mechanism' => ['kind' => 'ball', 'ball_radius_m' => 0.1, 'shell_mass_kg' => 0.3, 'pendulum_mass_kg' => 0.5, 'pendulum_arm_m' => 0.02], 'motions.2.task.move_s' => 0.75, 'motions.2.drive' => null, 'routines' => [], 'motions.2.stops.switches' => []], Severity::Tight, true],
     'load.stores_energy' => [['motions.2.mechanism' => ['kind' => 'spring_lever', 'spring_N_per_m' => 50, 'stretch_m' => 0.1, 'lever_m' => 0.06, 'moving_mass_kg' => 0.02]], Severity::Note, false],
