@@ -16,7 +16,7 @@ final class OpenDrawer
 {
     public function stock(): Stock
     {
-        $drives = DrawerDrive::query()->orderBy('id')->get();
+        $drives = DrawerDrive::inOrder();
 
         return $drives->isEmpty() ? Stock::shipped() : Stock::of($drives->map(fn (DrawerDrive $drive): Drive => $drive->core()));
     }

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -18,6 +19,12 @@ use Illuminate\Database\Eloquent\Model;
 final class DrawerDrive extends Model
 {
     protected $guarded = [];
+
+    /** @return Collection<int, self> as they were put in */
+    public static function inOrder(): Collection
+    {
+        return self::all()->sortBy('id')->values();
+    }
 
     public function core(): Drive
     {

@@ -29,7 +29,7 @@ final class DrawerController
     {
         $this->drawer->fillIfEmpty();
 
-        return DrawerDriveResource::collection(DrawerDrive::query()->orderBy('id')->get());
+        return DrawerDriveResource::collection(DrawerDrive::inOrder());
     }
 
     public function store(Request $request): JsonResponse
@@ -60,7 +60,7 @@ final class DrawerController
     public function export(): Response
     {
         $this->drawer->fillIfEmpty();
-        $drives = DrawerDrive::query()->orderBy('id')->get()->map(fn (DrawerDrive $drive): Drive => $drive->core());
+        $drives = DrawerDrive::inOrder()->map(fn (DrawerDrive $drive): Drive => $drive->core());
 
         return new Response(DrawerCsv::write($drives), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="drawer.csv"']);
     }

@@ -31,7 +31,7 @@ final class DriveNotes
     /** @return list<?Finding> */
     public function of(Subject $subject, DriveFigures $f): array
     {
-        return [$this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->claims($subject)];
+        return [$this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->claims($subject, $f)];
     }
 
     /** A servo whose dead band is smaller than the play it sees hunts for its place. */
@@ -114,9 +114,9 @@ final class DriveNotes
         ));
     }
 
-    private function claims(Subject $subject): ?Finding
+    private function claims(Subject $subject, DriveFigures $f): ?Finding
     {
-        $odd = ClaimCheck::of($subject->motion->drive?->motor ?? throw new \LogicException('No drive.'));
+        $odd = ClaimCheck::of($f->drive->motor);
         if ($odd === []) {
             return null;
         }

@@ -78,7 +78,7 @@ final class Easing
             return null;
         }
         [$angles, $torques] = self::samples($motion, $motion->mechanism);
-        $worst = max(array_map(abs(...), $torques));
+        $worst = self::largest($torques);
         if ($worst <= 0.0) {
             return null;
         }
@@ -86,10 +86,13 @@ final class Easing
         $spread = function (float $k) use ($angles, $torques): array {
             $left = array_map(fn (float $angle, float $torque): float => $torque + $k * $angle, $angles, $torques);
 
-            return [(max($left) - min($left)) / 2, -(max($left) + min($left)) / 2];
+            $highest = max(-INF, ...$left);
+            $lowest = min(INF, ...$left);
+
+            return [($highest - $lowest) / 2, -($highest + $lowest) / 2];
         };
         $low = 0.0;
-        $high = 4 * $worst / max(1e-9, max($angles) - min($angles));
+        $high = 4 * $worst / max(1e-9, abs($motion->move()->distance()));
         for ($i = 0; $i < 60; $i++) {
             $a = $high - self::GOLDEN * ($high - $low);
             $b = $low + self::GOLDEN * ($high - $low);
@@ -97,7 +100,7 @@ final class Easing
         }
         $k = max(($low + $high) / 2, $worst / (self::FARTHEST_REST_DEG * Constants::RAD_PER_DEG));
         $c = $spread($k)[1];
-        $left = fn (float $share): float => max(array_map(fn (float $angle, float $torque): float => abs($torque + $share * ($k * $angle + $c)), $angles, $torques));
+        $left = fn (float $share): float => self::largest(array_map(fn (float $angle, float $torque): float => $torque + $share * ($k * $angle + $c), $angles, $torques));
         if ($left(1.0) > self::HALF * $worst) {
             return null;
         }
@@ -133,13 +136,13 @@ final class Easing
             return null;
         }
         [, $torques] = self::samples($motion, $motion->mechanism);
-        $worst = max(array_map(abs(...), $torques));
+        $worst = self::largest($torques);
         $middle = ($crank->follower(0.0) + $crank->follower(M_PI)) / 2;
         for ($share = 0.4; $share <= 1.0; $share += 0.01) {
             $rate = Format::significantNumber(abs($weight) * $share / $crank->stroke_m() / 2, 3);
             $rest = round($middle + $weight * $share / $rate, 4);
             $eased = $crank->withSpring($rate, $rest);
-            if (max(array_map(abs(...), self::samples($motion, $eased)[1])) <= self::HALF * $worst) {
+            if (self::largest(self::samples($motion, $eased)[1]) <= self::HALF * $worst) {
                 $path = self::path($build, $motion);
 
                 return self::offer($build, $motion, $eased, 'spring', new Sentence(
@@ -157,9 +160,9 @@ final class Easing
      */
     private static function offer(Build $build, Motion $motion, Mechanism $eased, string $way, Sentence $size, array $changes): ?array
     {
-        $before = max(array_map(abs(...), self::samples($motion, $motion->mechanism)[1]));
+        $before = self::largest(self::samples($motion, $motion->mechanism)[1]);
         $with = $motion->withThing($eased);
-        $after = max(array_map(abs(...), self::samples($with, $with->mechanism)[1]));
+        $after = self::largest(self::samples($with, $with->mechanism)[1]);
         if ($before <= 0.0 || $after > self::GOOD_ENOUGH * $before) {
             return null;
         }
@@ -177,7 +180,7 @@ final class Easing
         [$positions, $torques] = self::samples($motion, $motion->moved(false));
         $friction = $motion->mechanism->frictionNm($positions[intdiv(count($positions), 2)]);
         $direction = $motion->move()->direction();
-        $pull = min(array_map(fn (float $torque): float => $torque * $direction, $torques)); // what is left to bring it back where that is least
+        $pull = min(INF, ...array_map(fn (float $torque): float => $torque * $direction, $torques)); // what is left to bring it back where that is least
         $values = ['pull' => Quantity::of(abs($pull), 'N·m'), 'friction' => Quantity::of($friction, 'N·m')];
 
         return match (true) {
@@ -212,6 +215,12 @@ final class Easing
         }
 
         return [$positions, $torques];
+    }
+
+    /** @param  list<float>  $torques */
+    private static function largest(array $torques): float
+    {
+        return max(0.0, ...array_map(abs(...), $torques));
     }
 
     private static function path(Build $build, Motion $motion): string

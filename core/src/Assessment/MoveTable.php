@@ -45,7 +45,7 @@ final readonly class MoveTable
     public function __construct(Motion $motion)
     {
         $bare = new Facts($motion->withDrive(null));
-        $lines = [];
+        $lines = [[0.0, 0.0]];
         $squares = [];
         $stops = [];
         $steady = 0.0;

@@ -95,7 +95,7 @@ final class Schools
         $f = $best->figures;
         $error = self::error($build, $with, $school, $best);
         $tolerance = $motion->task->tolerance;
-        $within = $tolerance === null || $error === null ? null : $error <= $tolerance;
+        $within = $tolerance === null ? null : $error <= $tolerance;
         $holds = $f->holds_unpowered_Nm >= $f->hold_Nm * $build->settings->hold_margin;
         $worst = $best->worst();
         $verdict = $within === false && $best->verdict === Verdict::Holds ? Verdict::Tight : $best->verdict;
@@ -105,7 +105,7 @@ final class Schools
             'margin' => is_finite($f->margin) ? $f->margin : null, 'error' => $error, 'within' => $within, 'holds_unpowered' => $holds,
             'charge_Ah_day' => $f->charge_Ah_day(), 'after_power_cut' => self::afterPowerCut($school, $holds), 'noise' => $best->noise(), 'parts' => $parts, 'pins' => $pins,
             'why' => $worst === null || $best->verdict === Verdict::Holds
-                ? new Sentence($error === null ? 'Carries it with {margin} × in hand.' : 'Carries it with {margin} × in hand, and stops within {error}.', ['margin' => Quantity::number(min(1e3, $f->margin)), 'error' => $with->unit()->quantity($error ?? 0.0)])
+                ? new Sentence('Carries it with {margin} × in hand, and stops within {error}.', ['margin' => Quantity::number(min(1e3, $f->margin)), 'error' => $with->unit()->quantity($error)])
                 : self::sentence($build, $with, $worst->code),
             'take' => self::take($build, $motion, $best, $school),
             'order' => [$verdict->rank() === 3 ? 3 : ($within === false ? 2 : $verdict->rank()), self::wants($motion, $school, $holds), $f->charge_Ah_day() + 0.02 * $parts + 0.01 * $best->noise()],
@@ -124,7 +124,7 @@ final class Schools
     }
 
     /** How far off its place it stops, in the motion's own unit: after ten moves where it counts or times. */
-    private static function error(Build $build, Motion $motion, string $school, Candidate $best): ?float
+    private static function error(Build $build, Motion $motion, string $school, Candidate $best): float
     {
         $unit = $motion->unit();
         $own = fn (float $shaft_rad): float => abs($unit->fromSi($shaft_rad * $motion->mechanism->travelPerRad()));

@@ -61,7 +61,7 @@ final readonly class SidewaysWheelsCalculator implements Calculator
             $speeds = $wheels->speeds_rpm($inputs['speed_m_s'], $inputs['heading_deg'], $inputs['spin_rpm']);
             $sizes = array_map(abs(...), $speeds);
             $results["{$name}_rpm"] = $speeds;
-            $results["{$name}_fastest"] = 1 + (int) array_search(max($sizes), $sizes, true);
+            $results["{$name}_fastest"] = 1 + (int) array_search(max(0.0, ...$sizes), $sizes, true);
             $results["{$name}_worst_rpm"] = $wheels->fastest_rpm($inputs['speed_m_s'], $inputs['spin_rpm']);
         }
 

@@ -45,7 +45,7 @@ final readonly class Brushless implements Drive
 
     public static function make(array $read, Body $body): self
     {
-        return new self(...$read, body: $body);
+        return new self(...['body' => $body] + $read);
     }
 
     public function write(): array

@@ -50,7 +50,7 @@ final readonly class ContinuousServo implements Drive
     {
         $read['ratings'] = array_map(fn (array $rating): ServoRating => new ServoRating(...$rating), $read['ratings']);
 
-        return new self(...$read, body: $body);
+        return new self(...['body' => $body] + $read);
     }
 
     public function write(): array

@@ -55,7 +55,7 @@ final readonly class DcMotor implements Drive
 
     public static function make(array $read, Body $body): self
     {
-        return new self(...$read, body: $body);
+        return new self(...['body' => $body] + $read);
     }
 
     public function write(): array

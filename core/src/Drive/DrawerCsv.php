@@ -270,7 +270,9 @@ final class DrawerCsv
         }
 
         // What it is called comes first, what the seller says last.
-        return array_merge(array_flip(['code', 'series', 'mass_kg']), array_diff_key($columns, ['page' => true]), ['page' => $columns['page']]);
+        $order = ['code', 'series', 'mass_kg', ...array_diff(array_keys($columns), ['code', 'series', 'mass_kg', 'page']), 'page'];
+
+        return array_combine($order, array_map(fn (string $column): array => $columns[$column], $order));
     }
 
     /** @return array<string, RecordShape> */

@@ -60,7 +60,7 @@ final readonly class LinearActuator implements Drive
 
     public static function make(array $read, Body $body): self
     {
-        return new self(...$read, body: $body);
+        return new self(...['body' => $body] + $read);
     }
 
     public function write(): array

@@ -74,7 +74,7 @@ final readonly class Servo implements Drive
     {
         $read['ratings'] = array_map(fn (array $rating): ServoRating => new ServoRating(...$rating), $read['ratings']);
 
-        return new self(...$read, body: $body);
+        return new self(...['body' => $body] + $read);
     }
 
     public function write(): array
@@ -165,7 +165,7 @@ final readonly class Servo implements Drive
         return true;
     }
 
-    public function travel_deg(): ?float
+    public function travel_deg(): float
     {
         return $this->travel_deg;
     }

@@ -62,7 +62,7 @@ final readonly class Stepper implements Drive
 
     public static function make(array $read, Body $body): self
     {
-        return new self(...$read, body: $body);
+        return new self(...['body' => $body] + $read);
     }
 
     public function write(): array

@@ -23,7 +23,7 @@ final readonly class FourBar
         ImpossibleValue::unlessPositive('coupler_m', $coupler_m);
         ImpossibleValue::unlessPositive('rocker_m', $rocker_m);
         ImpossibleValue::unlessPositive('ground_m', $ground_m);
-        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
     }
 
     /**
@@ -36,9 +36,9 @@ final readonly class FourBar
         if (in_array(null, $bars, true)) {
             return [];
         }
-        $longest = (string) array_search(max($bars), $bars, true);
+        $longest = max($bars);
 
-        return 2 * $bars[$longest] >= array_sum($bars) * (1 - self::TIE) ? [$longest => 'Is as long as the other three together: they cannot close.'] : [];
+        return 2 * $longest >= array_sum($bars) * (1 - self::TIE) ? [(string) array_search($longest, $bars, true) => 'Is as long as the other three together: they cannot close.'] : [];
     }
 
     /** `crank-rocker`, `rocker-crank`, `double-crank`, `double-rocker`, `change-point` or `triple-rocker`. */

@@ -129,7 +129,7 @@ final readonly class Arm implements Mechanism
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return max($this->cg_m, $this->payload_m);
     }

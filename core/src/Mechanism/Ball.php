@@ -48,7 +48,7 @@ final readonly class Ball implements Mechanism
         if (! ($grade_deg >= 0.0 && $grade_deg < 90.0)) {
             throw ImpossibleValue::because('grade_deg', 'must be from 0 to under 90.');
         }
-        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
     }
 
     public static function fields(?float $most = null): array
@@ -141,7 +141,7 @@ final readonly class Ball implements Mechanism
         return ['shell_mass_kg' => $this->shell_mass_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->ball_radius_m;
     }

@@ -51,7 +51,7 @@ final readonly class Crank implements Mechanism
         ImpossibleValue::unlessPositive('slider_mass_kg', $slider_mass_kg);
         ImpossibleValue::unlessNotNegative('friction_N', $friction_N);
         ImpossibleValue::unlessNotNegative('spring_N_per_m', $spring_N_per_m);
-        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
     }
 
     public static function fields(?float $most = null): array
@@ -148,7 +148,7 @@ final readonly class Crank implements Mechanism
         return ['slider_mass_kg' => $this->slider_mass_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->crank_m;
     }

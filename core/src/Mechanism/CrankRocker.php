@@ -54,7 +54,7 @@ final readonly class CrankRocker implements Mechanism
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('cg_m', $cg_m);
         ImpossibleValue::unlessNotNegative('friction_Nm', $friction_Nm);
-        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $this->bars = new FourBar($crank_m, $coupler_m, $rocker_m, $ground_m);
         $this->figure_kgm2 = $inertia_kgm2 ?? $mass_kg * $cg_m ** 2;
         ImpossibleValue::unlessPositive('inertia_kgm2', $this->figure_kgm2);
@@ -143,7 +143,7 @@ final readonly class CrankRocker implements Mechanism
         return ['mass_kg' => $this->mass_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->crank_m;
     }

@@ -114,7 +114,7 @@ final readonly class Feeder implements Mechanism
         return ['item_kg' => $this->item_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->drum_radius_m;
     }

@@ -62,7 +62,7 @@ final readonly class Hoist implements Mechanism
         ImpossibleValue::unlessPositive('lines', $lines);
         ImpossibleValue::unlessNotNegative('payload_kg', $payload_kg);
         ImpossibleValue::unlessPositive('lift_m', $lift_m);
-        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $this->drum = $cord_m === null || $drum_width_m === null ? null : Drum::aroundFirstLayer($drum_radius_m, $cord_m, $drum_width_m, $lift_m * $lines);
         $this->radius_m = $this->drum?->meanRadius_m() ?? $drum_radius_m;
         $this->layers_at = array_map(fn (float $length): float => $length / $lines, $this->drum?->layerEnds_m() ?? []);
@@ -167,7 +167,7 @@ final readonly class Hoist implements Mechanism
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->travelPerRad();
     }

@@ -36,7 +36,7 @@ final readonly class Measured implements Mechanism
     {
         ImpossibleValue::unlessPositive('lever_m', $lever_m);
         ImpossibleValue::unlessPositive('inertia_kgm2', $inertia_kgm2);
-        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $table = array_map(fn (array $point): array => [
             PositionUnit::Degrees->toSi($point['at']), ($point['raise_N'] + $point['lower_N']) / 2 * $lever_m, ($point['raise_N'] - $point['lower_N']) / 2 * $lever_m,
         ], $points);
@@ -131,7 +131,7 @@ final readonly class Measured implements Mechanism
         return [];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->lever_m;
     }

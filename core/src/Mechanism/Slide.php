@@ -106,7 +106,7 @@ final readonly class Slide implements Mechanism
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->pulley_radius_m;
     }

@@ -118,7 +118,7 @@ final readonly class SpringLever implements Mechanism
         return [];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->lever_m;
     }

@@ -38,7 +38,7 @@ final readonly class Turntable implements Mechanism
         public float $unbalance_kgm = 0.0,
         public float $tilt_deg = 0.0,
     ) {
-        ImpossibleValue::unlessNone(self::problems(get_object_vars($this)));
+        ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $this->about_kgm2 = $inertia_kgm2 ?? self::discInertia((float) $disc_mass_kg, (float) $disc_radius_m);
         ImpossibleValue::unlessPositive('inertia_kgm2', $this->about_kgm2);
         ImpossibleValue::unlessNotNegative('friction_Nm', $friction_Nm);

@@ -116,7 +116,7 @@ final readonly class Wheels implements Mechanism
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
     }
 
-    public function leverM(): ?float
+    public function leverM(): float
     {
         return $this->wheel_radius_m;
     }

@@ -177,12 +177,12 @@ final readonly class Plant
         $push = $pass * $stall;
         $fade = $pass * $fall;
         $corner = INF;
-        if ($motorDrives && $torque > $motor->limit_Nm) {
+        if ($motorDrives && $torque > $motor->limit_Nm * (1 + self::TIE)) {
             $push = $pass * $motor->limit_Nm;
             $corner = ($stall - $motor->limit_Nm) / $fall;
             $fade = 0.0;
         }
-        if ($motorDrives && $this->grip !== INF && $this->throughGrip($push - $fade * $speed, $load + $friction, $inertia) > $this->grip) {
+        if ($motorDrives && $this->grip !== INF && $this->throughGrip($push - $fade * $speed, $load + $friction, $inertia) > $this->grip * (1 + self::TIE)) {
             $needed = $load + $friction + ($this->grip - $load - $friction) * $inertia / ($inertia - $this->rotor);
             $corner = $fade > 0.0 ? min($corner, ($push - $needed) / $fade) : $corner;
             $push = $needed; // what is over it spins wheels and rotor
