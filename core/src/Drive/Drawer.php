@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Drive;
 
+use Brookstone\Core\Quantity\Format;
+
 /**
  * The drawer that comes with Brookstone: plausible drives in series of our own. A gear motor family is one bare motor
  * with several gearboxes; what a gearbox gains in torque it loses in speed and in the efficiency of its stages.
@@ -127,7 +129,7 @@ final class Drawer
                     no_load_A: $idle,
                     stall_Nm: $stall_Nm,
                     stall_A: $stall,
-                    rotor_kgm2: $rotor_gcm2 * 1e-7 * $ratio ** 2,
+                    rotor_kgm2: self::tidy($rotor_gcm2 * 1e-7 * $ratio ** 2),
                     worm: $family['worm'],
                     body: new Body(
                         $series.'-'.$ratio, $series, $mass, $length, $width, $height, $shaft, $material,
@@ -176,8 +178,8 @@ final class Drawer
     {
         $drives = [];
         foreach (self::STEPPERS as [$code, $holding, $steps, $phase_A, $ohm, $mH, $rotor_gcm2, $mass, $length, $width, $shaft, $detent, $thermal]) {
-            $drives[$code] = new Stepper($holding, $steps, $phase_A, $ohm, $mH, 8, $rotor_gcm2 * 1e-7, new Body(
-                $code, explode('-', $code)[0], $mass, $length, $width, $width, $shaft, 'none', $detent, 8 * $holding, ThermalClass::from($thermal),
+            $drives[$code] = new Stepper($holding, $steps, $phase_A, $ohm, $mH, 8, self::tidy($rotor_gcm2 * 1e-7), new Body(
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, $shaft, 'none', $detent, self::tidy(8 * $holding), ThermalClass::from($thermal),
             ));
         }
 
@@ -189,8 +191,8 @@ final class Drawer
     {
         $drives = [];
         foreach (self::BRUSHLESS as [$code, $volts, $rpm, $idle, $stall_Nm, $stall, $controller, $rotor_kgcm2, $mass, $length, $width, $thermal]) {
-            $drives[$code] = new Brushless($volts, $rpm, $idle, $stall_Nm, $stall, $controller, $rotor_kgcm2 * 1e-4, new Body(
-                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'hub with four bolts', 'none', 0.0, 3 * $stall_Nm, ThermalClass::from($thermal),
+            $drives[$code] = new Brushless($volts, $rpm, $idle, $stall_Nm, $stall, $controller, self::tidy($rotor_kgcm2 * 1e-4), new Body(
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'hub with four bolts', 'none', 0.0, self::tidy(3 * $stall_Nm), ThermalClass::from($thermal),
             ));
         }
 
@@ -203,10 +205,16 @@ final class Drawer
         $drives = [];
         foreach (self::ACTUATORS as [$code, $volts, $speed, $force, $idle, $stall, $stroke, $mass, $length, $width, $holds_N, $limit_N, $thermal]) {
             $drives[$code] = new LinearActuator($volts, $speed, $force, $idle, $stall, $stroke, self::ACTUATOR_LEVER_M, new Body(
-                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'eye of 4 mm', 'steel', $holds_N * self::ACTUATOR_LEVER_M, $limit_N * self::ACTUATOR_LEVER_M, ThermalClass::from($thermal),
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'eye of 4 mm', 'steel', self::tidy($holds_N * self::ACTUATOR_LEVER_M), self::tidy($limit_N * self::ACTUATOR_LEVER_M), ThermalClass::from($thermal),
             ));
         }
 
         return $drives;
+    }
+
+    /** Twelve figures: what multiplying adds beyond them is noise. */
+    private static function tidy(float $number): float
+    {
+        return Format::significantNumber($number, 12);
     }
 }

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Assessment\Easing;
+use Brookstone\Core\Assessment\Schools;
+use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Mechanism\Arm;
+use Tests\Support\Builds;
+
+/** @return array<string, array<string, mixed>> by school */
+function schools(string $demo, string $motion): array
+{
+    $build = Builds::demo($demo);
+
+    return array_column(Schools::of($build, $build->motions[$motion], Stock::shipped()), null, 'school');
+}
+
+it('recommends a worm for a bridge that must stay up without power, and says why', function () {
+    $schools = schools('heron-wharf', 'drawbridge');
+
+    expect(array_key_first($schools))->toBe('worm')->and($schools['worm']['recommended'])->toBeTrue()
+        ->and($schools['worm']['reason'])->toContain('stays put with the power off')
+        ->and($schools['worm']['holds_unpowered'])->toBeTrue()
+        ->and(count(array_filter($schools, fn (array $school): bool => $school['recommended'])))->toBe(1);
+});
+
+it('compares the six ways in everything that builders argue about', function () {
+    $schools = schools('heron-wharf', 'heron-neck');
+
+    expect($schools)->toHaveCount(6)
+        ->and($schools['servo']['error'])->toBeLessThan($schools['timed']['error'])
+        ->and($schools['gated_servo']['charge_Ah_day'])->toBeLessThan($schools['servo']['charge_Ah_day'] / 10)
+        ->and($schools['timed']['after_power_cut'])->toContain('home it first')
+        ->and($schools['servo']['after_power_cut'])->toContain('knows its place')
+        ->and($schools['stepper']['charge_Ah_day'])->toBeGreaterThan($schools['worm']['charge_Ah_day'])
+        ->and($schools['servo']['pins'])->toBeLessThan($schools['encoder']['pins'])
+        ->and($schools['timed']['within'])->toBeFalse(); // a timed strike cannot stop within 4°
+});
+
+it('takes a way with one change that holds', function () {
+    $build = Builds::demo('heron-wharf');
+    foreach (Schools::of($build, $build->motions['heron-neck'], Stock::shipped()) as $school) {
+        if ($school['verdict'] !== 'holds') {
+            continue;
+        }
+        $fix = $school['take'];
+        assert($fix instanceof Fix);
+        $taken = Editor::apply($build, array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $fix->changes));
+        expect(Builds::assessed($taken)->chain('heron-neck')->links[2]->verdict->value)->not->toBe('fails', $school['school']);
+    }
+});
+
+it('says so when the drawer has nothing of the kind', function () {
+    $build = Builds::demo('heron-wharf');
+    $schools = array_column(Schools::of($build, $build->motions['tide'], Stock::of([Brookstone\Core\Drive\Drawer::get('G25-227')])), null, 'school');
+
+    expect($schools['servo']['code'])->toBeNull()->and($schools['servo']['reason'])->toContain('Nothing of the kind')
+        ->and($schools['timed']['code'])->toBe('G25-227');
+});
+
+it('halves the worst torque with a counterweight and with a spring', function (string $demo, string $motion, string $way) {
+    $build = Builds::demo($demo);
+    $offers = array_column(Easing::of($build, $build->motions[$motion]), null, 'way');
+    $offer = $offers[$way];
+    $fix = $offer['fix'];
+    assert($fix instanceof Fix);
+    $eased = Builds::mended($build, $fix);
+    $worst = function ($build) use ($motion): float {
+        $moved = $build->motions[$motion];
+        $move = $moved->move();
+
+        return max(array_map(fn (int $i): float => abs($moved->mechanism->staticTorqueNm($move->from + $move->distance() * $i / 200)), range(0, 200)));
+    };
+
+    expect($worst($eased))->toBeAbout($worst($build) / 2, 0.03)
+        ->and($offer['worst_after_Nm'])->toBeAbout($worst($eased), 0.01)
+        ->and($offer['back']->text())->not->toBeEmpty()->and($offer['unpowered']->text())->toContain('ithout power');
+})->with([
+    ['heron-wharf', 'drawbridge', 'counterweight'], ['heron-wharf', 'drawbridge', 'spring'], ['heron-wharf', 'heron-neck', 'spring'], ['heron-wharf', 'tide', 'counterweight'], ['quarry-tram', 'ramp-winch', 'counterweight'],
+]);
+
+it('tells when a balanced arm no longer comes back by itself', function () {
+    $build = Builds::planted(['motions.0.mechanism.friction_Nm' => 0.2]);
+    $offer = array_column(Easing::of($build, $build->motions['lid']), null, 'way')['counterweight'];
+
+    expect($offer['back']->text())->toContain('no longer comes back by itself');
+});
+
+it('offers nothing where nothing is left to halve', function () {
+    $build = Builds::sound();
+    $balanced = $build->motions['lid']->withThing(new Arm(0.3, 0.12, counterbalance_Nm: 0.3 * 0.12 * 9.80665));
+
+    expect(Easing::of($build, $balanced))->toBe([]);
+});
