@@ -126,7 +126,9 @@ final class Choosing
         if (! $on->positional && $this->quick->appliesTo($on->line, $on->choice->ramp_s)) {
             $time = $this->quick->time_s($on->line, $figures->ratio, $figures->efficiency, $on->rotor_kgm2 * $figures->ratio ** 2, $on->locks ? 0.0 : $back);
 
-            return $time !== null && $time < $this->patience_s ? $time : null;
+            if ($time !== null || $this->motion->mechanism->isEven()) {
+                return $time !== null && $time < $this->patience_s ? $time : null;
+            }
         }
 
         return (new Facts($this->motion->withDrive($on->choice)->withTrain($train)))->runThere()['time_s'];
