@@ -25,8 +25,6 @@ final class Axis
 
     private const FAR_AWAY_RAD = 1e4;        // a stepper that is told to run
 
-    private const SLIP_STEPS = 2.0;          // full steps that a stepper may lag before it falls into the next groove
-
     private const GATE_S = 0.3;              // settling time before the power of a gated servo is cut
 
     private const ARRIVED_SPEED = 0.05;      // of its no-load speed
@@ -69,6 +67,8 @@ final class Axis
     private float $ramp_rad_s2 = INF;        // how fast the command speeds up; a stepper must not be told to jump
 
     private float $commandedSpeed = 0.0;     // rad/s of the shaft
+
+    private float $stepSpeed = 0.0;          // of a stepper's command in its last step, signed
 
     private bool $counted = false;           // a stepper has been homed and counts from there
 
@@ -322,6 +322,10 @@ final class Axis
     private function correct(float $seconds): float
     {
         $target = (float) $this->target;
+        $stepper = $this->motion->drive?->motor;
+        if ($stepper instanceof Stepper) {
+            return $this->stepOn($stepper, $target, $seconds);
+        }
         $line = $this->full();
         $way = $target - $this->commanded;
         $missing = ($this->commanded - $this->state->angle) * $this->plant->ratio;
@@ -329,7 +333,7 @@ final class Axis
             ? (abs($missing) - self::SERVO_BAND_RAD) / max($line->noLoad_rad_s(), abs($this->state->speed) * $this->plant->ratio)
             : self::SERVO_STEP_S);
         $this->commanded = $this->nextCommand($target, $seconds);
-        $missing = $this->slip(($this->commanded - $this->state->angle) * $this->plant->ratio);
+        $missing = ($this->commanded - $this->state->angle) * $this->plant->ratio;
         $used = $this->plant->step($this->state, $line->scaled(min(1.0, abs($missing) / self::SERVO_BAND_RAD)), $missing >= 0.0 ? 1 : -1, true, $seconds);
         $this->current_A = $line->idle_A + $line->A_per_Nm * min(abs($this->state->motor_Nm), $line->stall_Nm);
 
@@ -349,18 +353,32 @@ final class Axis
         return abs($way) <= $most * $seconds ? $target : $this->commanded + ($way <=> 0.0) * $most * $seconds;
     }
 
-    /** A stepper that lags too far falls into another groove: what it missed is lost, and its count does not know. */
-    private function slip(float $missing): float
+    /**
+     * A stepper goes where its command goes while it pulls what that takes; when it does not, it stands, and its count does
+     * not know.
+     */
+    private function stepOn(Stepper $stepper, float $target, float $seconds): float
     {
-        $stepper = $this->motion->drive?->motor;
-        if (! $stepper instanceof Stepper || $this->target === null || abs($missing) <= self::SLIP_STEPS * 2 * M_PI / $stepper->steps_per_rev) {
-            return $missing;
+        $seconds = min($seconds, self::SERVO_STEP_S);
+        $before = $this->commanded;
+        $this->commanded = $this->nextCommand($target, $seconds);
+        $speed = ($this->commanded - $before) / $seconds;
+        $plant = $this->plant;
+        $needed = $plant->loadNm($this->state->angle) + $plant->frictionAt($this->state->angle) * ($speed <=> 0.0) + $plant->inertiaAt($this->state->angle) * ($speed - $this->stepSpeed) / $seconds;
+        $this->stepSpeed = $speed;
+        $volts = $this->drive()->supply->volts_V;
+        $this->current_A = $stepper->holdCurrent_A(0.0, $volts);
+        if (abs($needed) <= $stepper->available_Nm($volts, $speed * $plant->ratio) * $plant->ratio * $plant->efficiency) {
+            $this->state->angle = $this->commanded;
+            $this->state->speed = $speed;
+        } else {
+            $lost = $this->commanded - $this->state->angle;
+            $this->commanded -= $lost;
+            $this->target = $target - $lost;
+            $this->state->speed = 0.0;
         }
-        $lost = $missing / $this->plant->ratio;
-        $this->commanded -= $lost;
-        $this->target -= $lost;
 
-        return 0.0;
+        return $seconds;
     }
 
     /** @return list<array{string, float, float}> */
