@@ -14,11 +14,14 @@ use Illuminate\Support\Facades\DB;
 /** The builder's drawer of drives. An empty one is filled with the drives that come with Brookstone. */
 final class OpenDrawer
 {
+    /** Read only when somebody looks into it: most builds need no other drive. */
     public function stock(): Stock
     {
-        $drives = DrawerDrive::inOrder();
+        return Stock::opened(function (): iterable {
+            $documents = DrawerDrive::query()->toBase()->orderBy('id')->pluck('document');
 
-        return $drives->isEmpty() ? Stock::shipped() : Stock::of($drives->map(fn (DrawerDrive $drive): Drive => $drive->core()));
+            return $documents->isEmpty() ? Drawer::all() : $documents->map(fn (mixed $document): Drive => Drives::make(json_decode((string) $document, true)));
+        });
     }
 
     public function fillIfEmpty(): void

@@ -5,10 +5,16 @@ declare(strict_types=1);
 // Medians of the computing core, as JSON. Run by bin/bench with the compiler on.
 
 use Brookstone\Core\Assessment\Assessor;
-use Brookstone\Core\Assessment\Ranking;
+use Brookstone\Core\Assessment\Choosing;
+use Brookstone\Core\Assessment\Goal;
+use Brookstone\Core\Assessment\Schools;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Drive\Drawer;
+use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Train\Ratios;
 
 require __DIR__.'/../../vendor/autoload.php';
 
@@ -45,10 +51,28 @@ $minute = Editor::apply($mended, [
 $trace = RoutineRun::of($minute, $minute->routines['drawbridge'], $minute->scenarios['minute']);
 assert($trace['ran_s'] >= 59.99);
 
+// A drawer of two hundred: the shipped ones, and copies of them that differ a little.
+$many = [];
+for ($copy = 1; count($many) < 200; $copy++) {
+    foreach (Drawer::all() as $code => $drive) {
+        $written = Drives::write($drive);
+        $many[] = Drives::make(['code' => "{$code} {$copy}", 'mass_kg' => $written['mass_kg'] * (1 + $copy / 100)] + $written);
+    }
+}
+$drawer = Stock::of(array_slice($many, 0, 200));
+$rank = fn (string $motion): float => median(fn () => (new Choosing($heron, $heron->motions[$motion], $drawer))->ranked(Goal::Fastest), 7);
+
 echo json_encode([
     'read_build_ms' => median(fn () => Build::fromJson($json), 50),
     'assess_heron_wharf_ms' => median(fn () => Assessor::assess($heron), 40),
-    'rank_all_drives_ms' => median(fn () => Ranking::of($heron, $heron->motions['drawbridge']), 15),
+    'drives_times_ratios' => count($drawer->drives()) * count(Ratios::all()),
+    'rank_200_drives_60_ratios_arm_ms' => $rank('drawbridge'),
+    'rank_200_drives_60_ratios_quick_arm_ms' => $rank('heron-neck'),
+    'rank_200_drives_60_ratios_hoist_ms' => $rank('tide'),
+    'rank_200_drives_60_ratios_carriage_ms' => $rank('ferry'),
+    'rank_200_drives_60_ratios_turntable_ms' => $rank('lantern'),
+    'rank_200_drives_60_ratios_crank_rocker_ms' => $rank('rower'),
+    'compare_schools_ms' => median(fn () => Schools::of($heron, $heron->motions['drawbridge'], Stock::shipped()), 7),
     'run_harbour_show_ms' => median(fn () => RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor']), 15),
     'run_one_minute_of_two_motions_ms' => median(fn () => RoutineRun::of($minute, $minute->routines['drawbridge'], $minute->scenarios['minute']), 15),
     'minute_steps_done' => count($trace['steps']),

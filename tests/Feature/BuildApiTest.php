@@ -132,7 +132,7 @@ it('tries a fix without keeping it', function () {
 it('ranks drives and runs routines', function () {
     $id = stored()->id;
 
-    $this->getJson("/api/builds/{$id}/motions/lid/drives")->assertOk()->assertJsonPath('0.place', 1)->assertJsonPath('0.verdict', 'holds');
+    $this->getJson("/api/builds/{$id}/motions/lid/drives")->assertOk()->assertJsonPath('rows.0.place', 1)->assertJsonPath('rows.0.verdict', 'holds');
     $this->postJson("/api/builds/{$id}/routines/show/run", ['scenario' => 'pressed'])->assertOk()->assertJsonPath('outcome', 'finished');
     $this->postJson("/api/builds/{$id}/routines/show/run", [])->assertOk()->assertJsonPath('scenario', null);
     $this->getJson("/api/builds/{$id}/motions/moon/drives")->assertNotFound();

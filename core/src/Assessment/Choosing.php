@@ -66,7 +66,7 @@ final class Choosing
     /** @return list<Drive> */
     private function lightestFirst(): array
     {
-        $drives = array_values($this->stock->drives);
+        $drives = array_values($this->stock->drives());
         usort($drives, fn (Drive $a, Drive $b): int => [$a->body()->mass_kg, $a->body()->code] <=> [$b->body()->mass_kg, $b->body()->code]);
 
         return $drives;

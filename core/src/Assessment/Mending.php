@@ -169,7 +169,7 @@ final class Mending
     {
         $present = $subject->motion->drive?->motor->body()->code;
 
-        return array_filter($subject->stock()->drives, fn (Drive $drive): bool => $drive->body()->code !== $present && $keeps($drive));
+        return array_filter($subject->stock()->drives(), fn (Drive $drive): bool => $drive->body()->code !== $present && $keeps($drive));
     }
 
     /** @return list<Fix> */
@@ -205,14 +205,14 @@ final class Mending
     {
         $present = $subject->motion->drive?->motor->body();
 
-        return self::firstThatMends($subject, array_filter($subject->stock()->drives, fn (Drive $drive): bool => $drive->body()->series === $present?->series && $drive->body()->code !== $present->code));
+        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => $drive->body()->series === $present?->series && $drive->body()->code !== $present->code));
     }
 
     private static function otherDrive(Subject $subject): ?Fix
     {
         $series = $subject->motion->drive?->motor->body()->series;
 
-        return self::firstThatMends($subject, array_filter($subject->stock()->drives, fn (Drive $drive): bool => $drive->body()->series !== $series));
+        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => $drive->body()->series !== $series));
     }
 
     /**
@@ -226,11 +226,17 @@ final class Mending
         $facts = $subject->facts;
         $through = $subject->motion->train->ratio() * $subject->motion->train->efficiency();
         $bare = $subject->with($subject->motion->withDrive(null)); // each drive brings a rotor of its own: sift without any
+        $needed = [];
+        $train = $subject->motion->train;
+        $turn_deg = abs($subject->motion->move()->distance()) / $subject->motion->mechanism->travelPerRad() * $train->ratio() / Constants::RAD_PER_DEG;
+        $mustHold = $subject->motion->task->holds_unpowered && $train->backEfficiency() > 0.0;
+        $holds = $facts->hold_Nm() * $train->backEfficiency() / $train->ratio();
         $likely = [];
         foreach ($drives as $code => $drive) {
             $line = $drive->line($present->supply->volts_V, $present->duty);
             if ($drive->supplyFit($present->supply->volts_V) === SupplyFit::Fits && $line->stall_A <= $present->supply->max_A
-                && $line->most_Nm() >= self::neededStall($bare, $drive->isPositional())) {
+                && $line->most_Nm() >= ($needed[$drive->isPositional()] ??= self::neededStall($bare, $drive->isPositional()))
+                && $turn_deg <= ($drive->travel_deg() ?? INF) && (! $mustHold || $drive->body()->back_drive_Nm >= $holds)) {
                 $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);
             }
         }

@@ -73,7 +73,7 @@ final class Schools
         $asked = $motion->drive === null ? $motion : $motion->withDrive($motion->drive->but(['gated' => $isGated]));
         if ($motion->drive === null && $isGated) {
             $supply = array_values($build->supplies)[0] ?? null;
-            $some = array_values($stock->drives)[0] ?? null;
+            $some = array_values($stock->drives())[0] ?? null;
             $asked = $supply === null || $some === null ? $motion : $motion->withDrive(new DriveChoice($some, $supply, 1.0, gated: true));
         }
         $best = null;

@@ -11,7 +11,7 @@ final class Extremum
 
     private const GOLDEN = 0.6180339887498949; // (√5 − 1)/2
 
-    private const REFINEMENTS = 22;            // narrows a sample gap to 5e-5 of itself, and a smooth peak to its square
+    private const REFINEMENTS = 16;            // narrows a sample gap to 5e-4 of itself, and a smooth peak to its square
 
     /**
      * Right to 1e-7 of the value where the function has no feature narrower than a 64th of the interval.

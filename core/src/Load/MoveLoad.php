@@ -11,7 +11,7 @@ use Brookstone\Core\Mechanism\Mechanism;
  */
 final readonly class MoveLoad
 {
-    private const INTERVALS = 96;  // of Simpson's rule, per smooth piece; error under 1e-6 for four turns of an arm
+    private const INTERVALS = 48;  // of Simpson's rule, per smooth piece and quarter turn; error under 1e-6 for four turns of an arm
 
     private const TIE = 1e-9;      // relative: limits closer than this count as met
 
@@ -48,40 +48,34 @@ final readonly class MoveLoad
         $direction = $move->direction();
         $static = $mechanism->staticTorqueNm(...);
         $turn = abs($move->distance()) / $mechanism->travelPerRad();
-        $intervals = $mechanism->evenOverRad() === INF ? self::INTERVALS : self::INTERVALS * (int) max(1, min(16, ceil($turn / M_PI)));
+        $intervals = $mechanism->evenOverRad() === INF ? self::INTERVALS : self::INTERVALS * (int) max(1, min(32, ceil($turn / M_PI_2)));
+        $isLevel = $mechanism->evenOverRad() === INF && $mechanism->breaks() === []; // the same torque everywhere: nothing to refine
         $worst = ['at' => $move->from, 'value' => -INF];
         $eased = -INF;
         $peak = $power = $squares = $drag = $steady = 0.0;
         foreach ($needed->pieces() as [$from, $to, $piece]) {
             $inside = ($from + $to) / 2;
-            $place = fn (float $t): float => $move->from + ($move->profile->at($t, $piece)[0] * (1 - 1e-9) + $move->profile->at($inside, $piece)[0] * 1e-9) * $move->distance();
-            $holds = fn (float $t): float => abs($static($place($t)));
-            $drives = fn (float $t): float => -$direction * $static($place($t)) - $mechanism->frictionNm($place($t));
-            $torque = fn (float $t): float => $needed->at($t, $piece, $inside)[0];
-            $output = fn (float $t): float => array_product($needed->at($t, $piece, $inside));
             $sizes = $outputs = $held = $slowly = $driven = [];
             for ($i = 0; $i <= $intervals; $i++) {
-                $t = $from + ($to - $from) * $i / $intervals;
-                [$value, $speed] = $needed->at($t, $piece, $inside);
+                [$value, $speed, $still, $rub] = $needed->sample($from + ($to - $from) * $i / $intervals, $piece, $inside);
                 $sizes[] = abs($value);
                 $outputs[] = $value * $speed;
-                $there = $place($t);
-                $still = $static($there);
-                $rub = $mechanism->frictionNm($there);
                 $held[] = abs($still);
                 $slowly[] = abs($still) + $rub;
                 $driven[] = -$direction * $still - $rub;
                 $drag = max($drag, $rub);
             }
-            $here = Extremum::refine($holds, $from, $to, $held);
+            $largest = fn (array $values, \Closure $of): array => $isLevel
+                ? ['at' => $from, 'value' => max(-INF, ...$values)]
+                : Extremum::refine(fn (float $t): float => $of($needed->sample($t, $piece, $inside)), $from, $to, array_values($values));
+            $here = $largest($held, fn (array $at): float => abs($at[2]));
             if ($here['value'] > $worst['value'] * (1 + self::TIE)) {
-                $worst = ['at' => $place($here['at']), 'value' => $here['value']];
+                $worst = ['at' => $needed->place($here['at'], $piece), 'value' => $here['value']];
             }
-            $eased = max($eased, Extremum::refine($drives, $from, $to, $driven)['value']);
-            $slow = fn (float $t): float => $holds($t) + $mechanism->frictionNm($place($t));
-            $steady = max($steady, Extremum::refine($slow, $from, $to, $slowly)['value']);
-            $peak = max($peak, Extremum::refine(fn (float $t): float => abs($torque($t)), $from, $to, $sizes)['value']);
-            $power = max($power, Extremum::refine($output, $from, $to, $outputs)['value']);
+            $eased = max($eased, $largest($driven, fn (array $at): float => -$direction * $at[2] - $at[3])['value']);
+            $steady = max($steady, $largest($slowly, fn (array $at): float => abs($at[2]) + $at[3])['value']);
+            $peak = max($peak, $largest($sizes, fn (array $at): float => abs($at[0]))['value']);
+            $power = max($power, Extremum::refine(fn (float $t): float => array_product($needed->at($t, $piece, $inside)), $from, $to, $outputs)['value']);
             $squares += self::simpson(array_map(fn (float $size): float => $size ** 2, $sizes), $to - $from);
         }
 

@@ -24,6 +24,10 @@ final readonly class MoveTorque
 
     private float $friction;
 
+    private bool $hasBreaks;
+
+    private float $distance;
+
     /** @param  float  $added_kgm2  inertia at the shaft besides the mechanism's own (a rotor through its ratio), ≥ 0 */
     public function __construct(public Mechanism $mechanism, public Move $move, private float $added_kgm2 = 0.0)
     {
@@ -31,6 +35,8 @@ final readonly class MoveTorque
         $this->speedScale = $move->distance() / $move->seconds / $perRad;
         $this->accelScale = $move->distance() / $move->seconds ** 2 / $perRad;
         $this->direction = $move->direction();
+        $this->distance = $move->distance();
+        $this->hasBreaks = $mechanism->breaks() !== [];
         $this->isEven = $mechanism->isEven();
         $this->inertia = $mechanism->inertiaKgm2($move->from) + $added_kgm2;
         $this->friction = $mechanism->frictionNm($move->from);
@@ -73,20 +79,44 @@ final readonly class MoveTorque
      */
     public function at(float $t, array $piece, float $inside): array
     {
+        [$torque, $speed] = $this->sample($t, $piece, $inside);
+
+        return [$torque, $speed];
+    }
+
+    /**
+     * The same with what it is made of.
+     *
+     * @param  array{float, float}  $piece
+     * @return array{float, float, float, float} torque N·m, speed rad/s, static torque N·m, friction N·m
+     */
+    public function sample(float $t, array $piece, float $inside): array
+    {
         [$way, $speed, $accel] = $this->move->profile->at($t, $piece);
         $speed *= $this->speedScale;
-        // A hair inside the part: at its very ends a segment of the travel could count on both sides.
-        $position = $this->move->from + ($way + ($this->move->profile->at($inside, $piece)[0] - $way) * 1e-9) * $this->move->distance();
-        if ($this->isEven) {
-            return [$this->mechanism->staticTorqueNm($position) + $this->inertia * $accel * $this->accelScale + $this->friction * $this->direction, $speed];
+        if ($this->hasBreaks) {
+            // A hair inside the part: at its very ends a segment of the travel could count on both sides.
+            $way += ($this->move->profile->at($inside, $piece)[0] - $way) * 1e-9;
         }
-        $mechanism = $this->mechanism;
+        $position = $this->move->from + $way * $this->distance;
+        if ($this->isEven) {
+            $static = $this->mechanism->staticTorqueNm($position);
 
-        return [
-            $mechanism->staticTorqueNm($position) + ($mechanism->inertiaKgm2($position) + $this->added_kgm2) * $accel * $this->accelScale
-                + 0.5 * $mechanism->inertiaSlopeKgm2($position) * $speed ** 2 + $mechanism->frictionNm($position) * $this->direction,
-            $speed,
-        ];
+            return [$static + $this->inertia * $accel * $this->accelScale + $this->friction * $this->direction, $speed, $static, $this->friction];
+        }
+        [$static, $friction, $inertia, $slope] = $this->mechanism->dynamics($position);
+
+        return [$static + ($inertia + $this->added_kgm2) * $accel * $this->accelScale + 0.5 * $slope * $speed * $speed + $friction * $this->direction, $speed, $static, $friction];
+    }
+
+    /**
+     * Where it is at a share of the time, rad or m.
+     *
+     * @param  array{float, float}  $piece
+     */
+    public function place(float $t, array $piece): float
+    {
+        return $this->move->from + $this->move->profile->at($t, $piece)[0] * $this->distance;
     }
 
     public function direction(): int

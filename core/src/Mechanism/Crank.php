@@ -21,9 +21,12 @@ final readonly class Crank implements Mechanism
 {
     use IsEven;
 
-    private const EVEN_OVER_RAD = 0.0125;
+    private const EVEN_OVER_RAD = 0.025;
 
     private const OWN_SHARE = 0.02; // of the crank's radius
+
+    /** What of the slider's weight acts along its axis, N. */
+    private float $weight_N;
 
     /**
      * @param  float  $crank_m  radius, > 0
@@ -52,6 +55,7 @@ final readonly class Crank implements Mechanism
         ImpossibleValue::unlessNotNegative('friction_N', $friction_N);
         ImpossibleValue::unlessNotNegative('spring_N_per_m', $spring_N_per_m);
         ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
+        $this->weight_N = $slider_mass_kg * Constants::GRAVITY_M_S2 * sin($axis_deg * Constants::RAD_PER_DEG);
     }
 
     public static function fields(?float $most = null): array
@@ -111,9 +115,7 @@ final readonly class Crank implements Mechanism
 
     public function staticTorqueNm(float $position): float
     {
-        [$x, $slope] = $this->slider($position);
-
-        return ($this->slider_mass_kg * Constants::GRAVITY_M_S2 * sin($this->axis_deg * Constants::RAD_PER_DEG) + $this->spring_N_per_m * ($x - $this->spring_rest_m)) * $slope;
+        return $this->dynamics($position)[0];
     }
 
     public function frictionNm(float $position): float
@@ -123,14 +125,24 @@ final readonly class Crank implements Mechanism
 
     public function inertiaKgm2(float $position): float
     {
-        return $this->slider_mass_kg * ($this->slider($position)[1] ** 2 + (self::OWN_SHARE * $this->crank_m) ** 2);
+        return $this->dynamics($position)[2];
     }
 
     public function inertiaSlopeKgm2(float $position): float
     {
-        [, $slope, $bend] = $this->slider($position);
+        return $this->dynamics($position)[3];
+    }
 
-        return 2 * $this->slider_mass_kg * $slope * $bend;
+    public function dynamics(float $position): array
+    {
+        [$x, $slope, $bend] = $this->slider($position);
+
+        return [
+            ($this->weight_N + $this->spring_N_per_m * ($x - $this->spring_rest_m)) * $slope,
+            $this->friction_N * abs($slope),
+            $this->slider_mass_kg * ($slope * $slope + (self::OWN_SHARE * $this->crank_m) ** 2),
+            2 * $this->slider_mass_kg * $slope * $bend,
+        ];
     }
 
     public function isEven(): bool

@@ -21,13 +21,19 @@ final readonly class CrankRocker implements Mechanism
 {
     use IsEven;
 
-    private const EVEN_OVER_RAD = 0.0125;
+    private const EVEN_OVER_RAD = 0.025;
 
     private const OWN_SHARE = 0.02; // of the figure's inertia felt through crank/rocker, so that dead points have some
 
     private FourBar $bars;
 
     private float $figure_kgm2;
+
+    /** Torque of the figure's weight where its balance point is level with its pivot, N·m. */
+    private float $weight_Nm;
+
+    /** From the rocker bar, in the frame of the pivots, to the balance point above horizontal, rad. */
+    private float $ahead_rad;
 
     /**
      * @param  float  $mass_kg  of the figure with its rocker, > 0
@@ -58,6 +64,8 @@ final readonly class CrankRocker implements Mechanism
         $this->bars = new FourBar($crank_m, $coupler_m, $rocker_m, $ground_m);
         $this->figure_kgm2 = $inertia_kgm2 ?? $mass_kg * $cg_m ** 2;
         ImpossibleValue::unlessPositive('inertia_kgm2', $this->figure_kgm2);
+        $this->weight_Nm = $mass_kg * Constants::GRAVITY_M_S2 * $cg_m;
+        $this->ahead_rad = ($figure_deg + $ground_deg) * Constants::RAD_PER_DEG;
     }
 
     public static function fields(?float $most = null): array
@@ -106,9 +114,7 @@ final readonly class CrankRocker implements Mechanism
 
     public function staticTorqueNm(float $position): float
     {
-        [$angle, $slope] = $this->bars->rocker($position);
-
-        return $this->mass_kg * Constants::GRAVITY_M_S2 * $this->cg_m * cos($angle + ($this->figure_deg + $this->ground_deg) * Constants::RAD_PER_DEG) * $slope;
+        return $this->dynamics($position)[0];
     }
 
     public function frictionNm(float $position): float
@@ -118,14 +124,24 @@ final readonly class CrankRocker implements Mechanism
 
     public function inertiaKgm2(float $position): float
     {
-        return $this->figure_kgm2 * ($this->bars->rocker($position)[1] ** 2 + (self::OWN_SHARE * $this->crank_m / $this->rocker_m) ** 2);
+        return $this->dynamics($position)[2];
     }
 
     public function inertiaSlopeKgm2(float $position): float
     {
-        [, $slope, $bend] = $this->bars->rocker($position);
+        return $this->dynamics($position)[3];
+    }
 
-        return 2 * $this->figure_kgm2 * $slope * $bend;
+    public function dynamics(float $position): array
+    {
+        [$angle, $slope, $bend] = $this->bars->rocker($position);
+
+        return [
+            $this->weight_Nm * cos($angle + $this->ahead_rad) * $slope,
+            $this->friction_Nm * abs($slope),
+            $this->figure_kgm2 * ($slope * $slope + (self::OWN_SHARE * $this->crank_m / $this->rocker_m) ** 2),
+            2 * $this->figure_kgm2 * $slope * $bend,
+        ];
     }
 
     public function isEven(): bool

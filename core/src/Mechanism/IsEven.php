@@ -17,6 +17,11 @@ trait IsEven
         return 0.0;
     }
 
+    public function dynamics(float $position): array
+    {
+        return [$this->staticTorqueNm($position), $this->frictionNm($position), $this->inertiaKgm2($position), $this->inertiaSlopeKgm2($position)];
+    }
+
     public function isEven(): bool
     {
         return true;

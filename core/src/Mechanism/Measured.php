@@ -19,7 +19,7 @@ final readonly class Measured implements Mechanism
 {
     use IsEven;
 
-    private const EVEN_OVER_RAD = 0.0125;
+    private const EVEN_OVER_RAD = 0.02;
 
     /** @var non-empty-list<array{float, float, float}> position rad, static N·m, friction N·m; by rising position */
     private array $table;

@@ -53,6 +53,13 @@ interface Mechanism
     /** How the inertia changes with the shaft, dJ/dθ in kg·m²/rad; 0 where it is the same everywhere. */
     public function inertiaSlopeKgm2(float $position): float;
 
+    /**
+     * All four at once, for simulation: what a crank has to work out for one it has for all.
+     *
+     * @return array{float, float, float, float} static torque, friction, inertia, slope of the inertia
+     */
+    public function dynamics(float $position): array;
+
     /** Friction and inertia are the same everywhere. */
     public function isEven(): bool;
 

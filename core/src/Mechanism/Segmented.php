@@ -79,6 +79,19 @@ final readonly class Segmented implements Mechanism
         return $this->inner->inertiaSlopeKgm2($position);
     }
 
+    public function dynamics(float $position): array
+    {
+        [$static, $friction, $inertia, $slope] = $this->inner->dynamics($position);
+        foreach ($this->segments as $segment) {
+            if ($segment->holds($position)) {
+                $static += $segment->load_Nm;
+                $friction += $segment->drag_Nm;
+            }
+        }
+
+        return [$static, $friction, $inertia, $slope];
+    }
+
     public function isEven(): bool
     {
         return false;

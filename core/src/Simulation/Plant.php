@@ -144,13 +144,15 @@ final readonly class Plant
         // 1. Everything along the command.
         $ratio = $this->ratio;
         $speed = $command * $state->speed;
-        $load = $command * $this->loadNm($state->angle);
         $inertia = $this->inertia;
         $friction = $this->friction;
-        if (! $this->isEven) {
-            $position = $state->angle * $this->travelPerRad;
-            $inertia += $this->mechanism->inertiaKgm2($position);
-            $friction = $this->mechanism->frictionNm($position);
+        $bend = 0.0;
+        if ($this->isEven) {
+            $load = $command * $this->loadNm($state->angle);
+        } else {
+            [$load, $friction, $own, $bend] = $this->mechanism->dynamics($state->angle * $this->travelPerRad);
+            $load *= $command;
+            $inertia += $own;
         }
         $stall = $motor->stall_Nm;
         $fall = $motor->fall_Nms * $ratio;
@@ -193,17 +195,19 @@ final readonly class Plant
         // 4. Load in the middle of the step, from where the present acceleration would take it.
         $now = ($push - $way * $friction - $this->felt($load, $way, $powered)) / $inertia - $slope * $speed;
         if (! $this->isEven) {
-            $now -= 0.5 * $command * $this->mechanism->inertiaSlopeKgm2($position) * $speed ** 2 / $inertia;
+            $now -= 0.5 * $command * $bend * $speed ** 2 / $inertia;
         }
         $h = min($step, $this->longestStep($speed, $now, $slope));
         $middle = $state->angle + $command * self::turned($speed, $now, $slope, $h / 2);
-        $between = $this->felt($command * $this->loadNm($middle), $way, $powered);
-        if (! $this->isEven) {
-            $position = $middle * $this->travelPerRad;
-            $inertia = $this->mechanism->inertiaKgm2($position) + $this->rotor;
-            $friction = $this->mechanism->frictionNm($position);
+        if ($this->isEven) {
+            $held = $command * $this->loadNm($middle);
+            $between = $this->felt($held, $way, $powered);
+        } else {
+            [$held, $friction, $own, $bend] = $this->mechanism->dynamics($middle * $this->travelPerRad);
+            $held *= $command;
+            $inertia = $own + $this->rotor;
             $slope = $fade / $inertia;
-            $between += 0.5 * $command * $this->mechanism->inertiaSlopeKgm2($position) * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
+            $between = $this->felt($held, $way, $powered) + 0.5 * $command * $bend * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
         }
         $drive = ($push - $way * $friction - $between) / $inertia;
 
@@ -217,12 +221,11 @@ final readonly class Plant
         }
 
         // 6. Write down where it is, and what the train gave: change of ½Jω² and the work against load and friction.
-        $before = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : $this->kinetic_J($state);
+        $before = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : ($state->watched ? $this->kinetic_J($state) : 0.0);
         $state->angle += $command * $turn;
         $state->speed = $command * $end;
         $state->motor_Nm = min($stall - $fall * $end, $motor->limit_Nm);
-        $after = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : $this->kinetic_J($state);
-        $held = $command * $this->loadNm($middle);
+        $after = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : ($state->watched ? $this->kinetic_J($state) : 0.0);
         $state->spent_J += $after - $before + abs($turn) * $friction + $turn * $held;
         $state->push_Nm = $push;
         $state->fade_Nms = $fade;

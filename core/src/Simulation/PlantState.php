@@ -11,7 +11,7 @@ final class PlantState
      * @param  float  $angle  of the output shaft, rad
      * @param  float  $speed  of the output shaft, rad/s
      * @param  float  $motor_Nm  torque the motor made at the end of the last step, along the command
-     * @param  float  $spent_J  energy given to the shaft by the train since the start
+     * @param  float  $spent_J  energy given to the shaft by the train since the start; with a crank only when watched
      * @param  float  $push_Nm  what the train gives the shaft along the command in the present step: push − fade · speed
      * @param  float  $fade_Nms  for each rad/s along the command
      * @param  float  $accel  along the command at the start of the last step, rad/s², and how it fell with speed, 1/s: the step solved
