@@ -1,6 +1,6 @@
 import { copyOf, expect, seesNothingWrong, test } from './support';
 
-const VIEWS = ['', '/motions/drawbridge/task', '/motions/drawbridge/load', '/motions/drawbridge/drive', '/motions/drawbridge/train', '/motions/drawbridge/stops', '/motions/tide/load', '/routines/harbour-show', '/log'];
+const VIEWS = ['', '/motions/drawbridge/task', '/motions/drawbridge/load', '/motions/drawbridge/drive', '/motions/drawbridge/train', '/motions/drawbridge/stops', '/motions/tide/load', '/motions/rower/load', '/motions/rower/drive', '/motions/ferry/load', '/motions/lantern/task', '/pictures', '/routines/harbour-show', '/log'];
 
 test('axe finds nothing on any screen', async ({ page, request }) => {
     test.setTimeout(300_000);
@@ -41,5 +41,39 @@ test('axe finds nothing on sheets, tries, errors and open editors', async ({ pag
     await page.getByRole('button', { name: 'Change step 2' }).click();
     await page.getByText('Target time, sensors').click();
     await page.getByText(/What happened, in words/).click();
+    await seesNothingWrong(page);
+});
+
+test('axe finds nothing in the drawer, the calculators, the pictures and the ways to do it', async ({ page, request }) => {
+    test.setTimeout(240_000);
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto('/drawer', { waitUntil: 'networkidle' });
+    await page.getByRole('button', { name: 'G16-50', exact: true }).click();
+    await seesNothingWrong(page);
+    await page.getByRole('button', { name: 'Add a drive' }).click();
+    await page.getByText('Reckon its ratings').click();
+    await page.getByRole('button', { name: 'Put it in the drawer' }).click();
+    await expect(page.getByText(/figures are not right yet/)).toBeVisible();
+    await seesNothingWrong(page);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'From a table…' }).click();
+    await page.getByLabel('Table of drives').setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from('kind,code\nservo,X1\n') });
+    await expect(page.getByText('Not understood, and left out')).toBeVisible();
+    await page.getByText('What the columns mean').click();
+    await seesNothingWrong(page);
+    for (const name of ['load.arm', 'claims.check', 'rolling.wheels', 'load.measured']) {
+        await page.goto(`/calculators/${name}`, { waitUntil: 'networkidle' });
+        await page.getByRole('button', { name: 'Work it out' }).click();
+        await seesNothingWrong(page);
+    }
+    await page.goto(`/builds/${id}/motions/lantern/drive`, { waitUntil: 'networkidle' });
+    await page.getByRole('button', { name: 'Ways to do it' }).click();
+    await expect(page.getByRole('heading', { name: 'Ways to do it, side by side' })).toBeVisible();
+    await seesNothingWrong(page);
+    await page.goto(`/builds/${id}/pictures`, { waitUntil: 'networkidle' });
+    await page.getByLabel('Picture', { exact: true }).setInputFiles('docs/screenshots/shelf.png');
+    await page.getByRole('button', { name: 'Mark the known length' }).click();
+    await page.getByRole('button', { name: 'Lay another line' }).click();
+    await expect(page.getByLabel('Name of reading 1')).toBeVisible();
     await seesNothingWrong(page);
 });

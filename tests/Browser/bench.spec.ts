@@ -89,19 +89,3 @@ test('arrow keys nudge a number, and its consequences follow', async ({ page, re
     await page.keyboard.press('Shift+ArrowUp');
     await expect(mass).toHaveValue('610');
 });
-
-test('every drive stands in the list with its reason, and taking one is tried first', async ({ page, request }) => {
-    const id = await copyOf(request, 'heron-wharf');
-    await page.goto(`/builds/${id}/motions/drawbridge/drive`);
-    await expect(page.getByText('40 drives, tried on this load')).toBeVisible();
-    const list = page.getByRole('region', { name: 'Drives in order' });
-    await expect(list.getByRole('row')).toHaveCount(41);
-    await expect(list.getByRole('row').nth(1)).toContainText('W40-400');
-    await page.getByLabel('Show').selectOption('servos');
-    await expect(list.getByRole('row')).toHaveCount(11);
-    await page.getByLabel('Show').selectOption('all kinds');
-    await page.getByRole('button', { name: 'Take W40-260' }).click();
-    await expect(page.getByRole('region', { name: 'Try' })).toContainText('W40-260');
-    await page.getByRole('button', { name: /Drop/ }).click();
-    await expect(page.getByRole('region', { name: /Chosen: W40-60/ })).toBeVisible();
-});

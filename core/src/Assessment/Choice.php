@@ -193,8 +193,10 @@ final class Choice
             }
         }
         $f = $candidate->figures;
+        $body = $f->drive->motor->body();
         $values = [
-            'margin' => Quantity::number(min(1e3, $f->margin)), 'time' => Quantity::of($candidate->time_s ?? 0.0, 's'), 'mass' => Quantity::of($f->drive->motor->body()->mass_kg, 'kg'),
+            'margin' => Quantity::number(min(1e3, $f->margin)), 'time' => Quantity::of($candidate->time_s ?? 0.0, 's'), 'mass' => Quantity::of($body->mass_kg, 'kg'),
+            'length' => Quantity::of($body->length_mm / 1e3, 'm'), 'width' => Quantity::of($body->width_mm / 1e3, 'm'), 'height' => Quantity::of($body->height_mm / 1e3, 'm'),
             'mean' => Quantity::of($f->mean_A, 'A'), 'warm' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $build->settings->ambient_C), '°C'),
             'holds' => Quantity::of(min(1e6, $f->holds_unpowered_Nm), 'N·m'), 'needs' => Quantity::of($f->hold_Nm, 'N·m'),
             'knock' => Quantity::number(min(1e3, $f->gear_limit_motor_Nm / max(1e-12, $f->knock_motor_Nm))), 'noise' => Quantity::number($candidate->noise()),
@@ -203,7 +205,8 @@ final class Choice
         return new Sentence(match ($goal) {
             Goal::Fastest => 'Takes {time} and has {margin} × in hand.',
             Goal::Safest => 'Has {margin} × in hand, and its gears survive {knock} × a dead stop.',
-            Goal::Smallest, Goal::Lightest => 'Weighs {mass} and has {margin} × in hand.',
+            Goal::Smallest => 'Is {length} × {width} × {height} and has {margin} × in hand.',
+            Goal::Lightest => 'Weighs {mass} and has {margin} × in hand.',
             Goal::LeastCurrent => 'Takes {mean} on average over the day, moving and holding.',
             Goal::Coolest => 'Its winding settles at {warm} over the day.',
             Goal::Quietest => 'Noise {noise} of 10 by kind, speed and stages.',

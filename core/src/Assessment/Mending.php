@@ -203,16 +203,19 @@ final class Mending
 
     private static function sameSeries(Subject $subject): ?Fix
     {
-        $present = $subject->motion->drive?->motor->body();
-
-        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => $drive->body()->series === $present?->series && $drive->body()->code !== $present->code));
+        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $drive->body()->code !== $subject->motion->drive?->motor->body()->code));
     }
 
     private static function otherDrive(Subject $subject): ?Fix
     {
-        $series = $subject->motion->drive?->motor->body()->series;
+        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => ! self::isSister($subject, $drive)));
+    }
 
-        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => $drive->body()->series !== $series));
+    private static function isSister(Subject $subject, Drive $drive): bool
+    {
+        $series = $drive->body()->series;
+
+        return $series !== '' && $series === $subject->motion->drive?->motor->body()->series;
     }
 
     /**

@@ -20,7 +20,7 @@ final class Reader
     private const NUMBER = '\d+(?:[.,]\d+)?';
 
     /** Spellings that stand in pages and in no field. */
-    private const PAGE_SPELLINGS = ['kg.cm' => 'kg·cm', 'kg-cm' => 'kg·cm', 'kgf.cm' => 'kg·cm', 'kgf-cm' => 'kg·cm', 'oz-in' => 'oz·in', 'oz.in' => 'oz·in', 'n.m' => 'N·m', 'n·cm' => 'N·cm', 'n.cm' => 'N·cm', 'sec/60' => 's/60°', 's/60' => 's/60°'];
+    private const PAGE_SPELLINGS = ['kg.cm' => 'kg·cm', 'kg cm' => 'kg·cm', 'kgf cm' => 'kg·cm', 'oz in' => 'oz·in', 'n m' => 'N·m', 'n cm' => 'N·cm', 'mn m' => 'mN·m', 'kg-cm' => 'kg·cm', 'kgf.cm' => 'kg·cm', 'kgf-cm' => 'kg·cm', 'oz-in' => 'oz·in', 'oz.in' => 'oz·in', 'n.m' => 'N·m', 'n·cm' => 'N·cm', 'n.cm' => 'N·cm', 'sec/60' => 's/60°', 's/60' => 's/60°'];
 
     /** @return list<Figure> in the order of the text; what is not understood is passed over */
     public static function figures(string $text): array

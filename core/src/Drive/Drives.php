@@ -107,7 +107,7 @@ final class Drives
     {
         return [
             'code' => Field::needed(new TextShape(1, 40), 'Its name in the drawer.'),
-            'series' => Field::needed(new TextShape(1, 40), 'The family that shares its motor.'),
+            'series' => Field::or('', new TextShape(0, 40), 'The family that shares its motor.'),
             'mass_kg' => Field::needed(NumberShape::positive(100.0), 'What it weighs.'),
             'length_mm' => Field::needed(NumberShape::positive(1000.0), 'Body, along the shaft.'),
             'width_mm' => Field::needed(NumberShape::positive(1000.0)),

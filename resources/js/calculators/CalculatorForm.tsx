@@ -102,8 +102,9 @@ export function CalculatorForm({ name, says }: { name: string; says: string }) {
                     Work it out
                 </button>
             </form>
+            <div role="status">
             {answer !== null && (
-                <section aria-label="Results" role="status" className="mt-5">
+                <section aria-label="Results" className="mt-5">
                     {answer.findings.map((finding) => (
                         <p key={finding.code + say(finding.says)} className="mb-1 flex items-start gap-2">
                             <LinkGlyph verdict={finding.severity === 'note' ? 'not_said' : finding.severity} size={15} /> {say(finding.says)}
@@ -127,6 +128,7 @@ export function CalculatorForm({ name, says }: { name: string; says: string }) {
                     </table>
                 </section>
             )}
+            </div>
         </div>
     );
 }

@@ -64,11 +64,13 @@ export function FromTheBench({ onUse }: { onUse: (ratings: Record<string, string
             <button type="button" className={STATION_BUTTON} onClick={() => void work()}>
                 Work it out
             </button>
-            <ol className="mt-1 list-decimal pl-5" aria-label="Working" role="status">
-                {working.map((step) => (
-                    <li key={step}>{step}</li>
-                ))}
-            </ol>
+            <div role="status">
+                <ol className="mt-1 list-decimal pl-5" aria-label="Working">
+                    {working.map((step) => (
+                        <li key={step}>{step}</li>
+                    ))}
+                </ol>
+            </div>
         </details>
     );
 }

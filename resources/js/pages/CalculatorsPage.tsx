@@ -33,7 +33,7 @@ export function CalculatorsPage() {
                                 <ul>
                                     {entries.map((calculator) => (
                                         <li key={calculator.name}>
-                                            <NavLink to={`/calculators/${calculator.name}`} title={calculator.says} className={({ isActive }) => `block px-2 py-0.5 hover:bg-well ${isActive ? 'bg-sheet font-semibold' : ''}`}>
+                                            <NavLink to={`/calculators/${calculator.name}`} title={calculator.says} className={({ isActive }) => `block px-2 py-1 hover:bg-well ${isActive ? 'bg-sheet font-semibold' : ''}`}>
                                                 {calculator.name}
                                             </NavLink>
                                         </li>

@@ -46,7 +46,7 @@ describe('new steps', () => {
     });
 
     it('asks for sensors and switches by name', () => {
-        expect(conditions(heron).map((each) => `${each.name} ${each.on}`)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips']);
+        expect(conditions(heron).map((each) => `${each.name} ${each.on}`)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Ferry bell button is pressed', 'Dusk button is pressed', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips', 'Ferry quay switch trips']);
     });
 });
 

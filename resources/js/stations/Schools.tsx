@@ -80,8 +80,8 @@ export function Schools({ handle: { motion, chain } }: { handle: MotionHandle })
                                     <td key={school.school} className={`px-2 py-1 ${school.recommended ? 'bg-well font-semibold' : ''}`}>
                                         {school.reason} {school.verdict !== 'holds' && <span className="font-normal text-quiet">{say(school.why)}</span>}
                                         {school.take !== null && (
-                                            <button type="button" className={`mt-1 block font-normal ${STATION_BUTTON}`} onClick={() => void begin(stored, school.take!)}>
-                                                Try it<span className="sr-only">: {school.name}</span>
+                                            <button type="button" aria-label={`Try it: ${school.name}`} className={`mt-1 block font-normal ${STATION_BUTTON}`} onClick={() => void begin(stored, school.take!)}>
+                                                Try it
                                             </button>
                                         )}
                                     </td>
