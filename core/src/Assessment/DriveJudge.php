@@ -75,7 +75,7 @@ final class DriveJudge implements Judge
                 : 'The clutch slips at {clutch}, hardly above the {needs} of the move: cold grease or wear will make it slip.', [
                     'clutch' => Quantity::of((float) $f->drive->clutch_Nm, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m'),
                 ]),
-            'drive.servo_travel' => new Sentence($f->positional ? 'The servo would have to turn {needs}, but its commanded travel is {has}.' : 'The rod would have to turn the shaft by {needs}, but its stroke at that lever is {has}.', [
+            'drive.servo_travel' => new Sentence($f->task->keeps_turning ? 'It is to turn on and on, but this drive comes to its end after {has}.' : ($f->positional ? 'The servo would have to turn {needs}, but its commanded travel is {has}.' : 'The rod would have to turn the shaft by {needs}, but its stroke at that lever is {has}.'), [
                 'needs' => Quantity::of($f->turn_deg, '°'), 'has' => Quantity::of($f->travel_deg, '°'),
             ]),
             'drive.continuous' => $this->long('Over the move it needs {needs} at its shaft (rms), more than the {bears} it bears for long ({share} of stall).', $f->rms_motor_Nm, $f, $subject->build->settings->motor_continuous_share),

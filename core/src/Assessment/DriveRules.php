@@ -52,7 +52,7 @@ final class DriveRules
         if ($f->drive->clutch_Nm !== null && $f->drive->clutch_Nm < self::CLUTCH_TIGHT * $f->peak_Nm * (1 - self::TIE)) {
             $strains[] = new Strain('drive.clutch_slips', $f->drive->clutch_Nm < $f->peak_Nm ? Severity::Fails : Severity::Tight, $f->peak_Nm / $f->drive->clutch_Nm);
         }
-        if ($f->turn_deg > $f->travel_deg * $over) {
+        if ($f->turn_deg > $f->travel_deg * $over || ($f->task->keeps_turning && is_finite($f->travel_deg))) {
             $strains[] = new Strain('drive.servo_travel', Severity::Fails, $f->turn_deg / $f->travel_deg);
         }
 

@@ -14,6 +14,7 @@ use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Quantity\Constants;
@@ -117,8 +118,14 @@ final class Mending
     public static function gate(Subject $subject): array
     {
         $drive = $subject->motion->drive;
-        if ($drive === null || $drive->gated || ! $drive->motor->isPositional() || ! self::mends($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))) {
+        if ($drive === null || $drive->gated || ! $drive->motor->isPositional()) {
             return [];
+        }
+        $findings = (new DriveJudge(mends: false))->judge($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))->findings;
+        foreach ($findings as $finding) {
+            if ($finding->severity === Severity::Fails || $finding->code === 'drive.gate_lets_go') {
+                return [];
+            }
         }
 
         return [new Fix(new Sentence('Cut its power between moves: its gears hold the load by themselves'), [new Change($subject->path.'.drive.gated', true)])];

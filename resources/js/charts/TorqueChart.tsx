@@ -21,7 +21,7 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
     const need = Math.max(...speedingUp.map(Math.abs), ...curves.falling_Nm.map(Math.abs), 1e-9);
     const limit = curves.limit_Nm;
     const limitFits = limit !== null && limit <= need * 2.5;
-    const top = torque(Math.max(...speedingUp, limitFits ? limit : 0, 0)) * 1.12;
+    const top = torque(Math.max(...speedingUp, limitFits ? limit : 0, 0)) * (limit === null || limitFits ? 1.12 : 1.35);
     const bottom = torque(Math.min(...curves.falling_Nm, 0)) * 1.12;
     const x = scaleLinear([place(curves.positions[0]!), place(curves.positions[curves.positions.length - 1]!)], [MARGIN.left, width - MARGIN.right]);
     const y = scaleLinear([bottom, top], [height - MARGIN.bottom, MARGIN.top]);

@@ -33,7 +33,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                 <ChoiceField label="Fed from" path={`${path}.drive.supply`} value={drive.supply} choices={supplies.map((each) => ({ value: each.id, label: `${each.name}, ${each.volts_V} V` }))} />
                 {supply >= 0 && <QuantityField label="Supply voltage" path={`supplies.${supply}.volts_V`} value={supplies[supply]!.volts_V} how="For everything on this supply. Measure it while a motor starts." />}
                 {supply >= 0 && <QuantityField label="Supply gives at most" path={`supplies.${supply}.max_A`} value={supplies[supply]!.max_A} />}
-                {supply >= 0 && <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="from the mains" />}
+                {supply >= 0 && <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="mains" />}
                 {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Duty of the bridge" path={`${path}.drive.duty`} value={drive.duty} how="1 is always on; lower is slower and weaker." />}
                 {motor.kind === 'linear_actuator' && <QuantityField label="It acts at" path={`${path}.drive.motor.lever_m`} value={motor.lever_m} how="From the shaft, square to it; for a carriage the pulley’s radius." />}
                 {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Ramped up over" path={`${path}.drive.ramp_s`} typedIn={motion.units['drive.ramp_s']} value={drive.ramp_s} how="0 s: switched straight on." />}

@@ -96,3 +96,10 @@ it('offers nothing where nothing is left to halve', function () {
 
     expect(Easing::of($build, $balanced))->toBe([]);
 });
+
+it('lets no servo turn on and on', function () {
+    $schools = schools('heron-wharf', 'rower');
+
+    expect($schools['servo']['verdict'])->toBe('fails')->and($schools['gated_servo']['verdict'])->toBe('fails')
+        ->and($schools['timed']['verdict'])->not->toBe('fails')->and(array_key_first($schools))->not->toContain('servo');
+});

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Finding\Verdict;
+use Tests\Support\Builds;
+
+/** @return list<Finding> worse than a note, the worst first */
+function faults(Assessment $assessment): array
+{
+    $faults = array_values(array_filter([...array_merge(...array_map(fn ($chain): array => array_merge(...array_map(fn ($link): array => $link->findings, $chain->links)), $assessment->chains)), ...array_merge([], ...array_column($assessment->routines, 'findings'))], fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+    usort($faults, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
+
+    return $faults;
+}
+
+/** @return array{Build, list<string>} the build after the program's own first fixes, and what it did */
+function mendedByItself(Build $build, string $first): array
+{
+    $did = [];
+    for ($i = 0; $i < 6; $i++) {
+        $faults = faults(Builds::assessed($build));
+        usort($faults, fn (Finding $a, Finding $b): int => ($b->code === $first) <=> ($a->code === $first));
+        $fix = ($faults[0] ?? null)?->fixes[0] ?? null;
+        if ($fix === null) {
+            break;
+        }
+        $did[] = "{$faults[0]->code}: {$fix->does->text()}";
+        $build = Builds::mended($build, $fix);
+    }
+
+    return [$build, $did];
+}
+
+/** Mistakes that builders make, each with the finding that names it. Nothing was measured yet in any of them. */
+dataset('mistakes', [
+    'a motor sized on the bare lid fails when the figure is mounted' => ['drive.peak_margin', [
+        'motions.0.mechanism.payload_kg' => 1.4, 'motions.0.mechanism.payload_m' => 0.24,
+    ], '/needs .* stalls at/'],
+    'a gearbox chosen for speed strips when the part is bumped' => ['drive.knock', [
+        'motions.2.task.knocked' => true,
+    ], '/energy|of motion/'],
+    'a servo holds a heavy part all day' => ['drive.holding', ['motions.1.mechanism.mass_kg' => 0.3], '/holds .* all the time/'],
+    'a servo empties the battery by holding' => ['drive.drains_battery', ['supplies.1.capacity_Ah' => 0.05], '/a day: .* lasts/'],
+    'a servo buzzes' => ['drive.buzzes', ['motions.1.drive.motor' => ['slop_deg' => 2.0] + Builds::motor('S20 nylon')], '/hunts and buzzes/'],
+    'a small drum winds in layers and gets heavier' => ['load.cord_climbs', [
+        'motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004, 'motions.2.mechanism.lift_m' => 0.4,
+    ], '/layer/'],
+    'wheels spin when switched straight on' => ['load.wheels_slip', [
+        'motions.2.mechanism' => ['kind' => 'wheels', 'mass_kg' => 1.2, 'wheel_radius_m' => 0.02, 'rolling_coefficient' => 0.03, 'friction_coefficient' => 0.3], 'motions.2.drive.motor' => Builds::motor('G16-30'), 'motions.2.drive.supply' => 'servos',
+    ], '/slip|spin/'],
+    'a sales page disagrees with itself' => ['drive.claims_disagree', [
+        'motions.2.drive.motor' => ['page' => 'Stall torque 28 kg·cm (200 oz·in)'] + Builds::motor('G25-227'),
+    ], '/should be the same/'],
+    'one motor drives two functions and both are asked for' => ['routine.shared_drive', [
+        'motions.2.drive.shares' => 'lid',
+    ], '/moved by one motor/'],
+]);
+
+it('finds the mistake, says it, and mends it', function (string $code, array $planted, string $says) {
+    $build = Builds::planted(['log' => [], ...$planted]);
+    $found = Builds::findings(Builds::assessed($build), $code);
+
+    expect(faults(Builds::assessed(Builds::planted(['log' => []]))))->toBe([])
+        ->and($found)->not->toBeEmpty()
+        ->and($found[0]->severity)->not->toBe(Severity::Note)
+        ->and($found[0]->says->text())->toMatch($says)
+        ->and($found[0]->fixes)->not->toBeEmpty();
+    [$mended, $did] = mendedByItself($build, $code);
+    $left = array_map(fn (Finding $finding): string => "{$finding->code}: {$finding->says->text()}", faults(Builds::assessed($mended)));
+    expect($left)->toBe([], 'after '.implode('; ', $did))
+        ->and(Builds::assessed($mended)->verdict)->not->toBe(Verdict::Fails);
+})->with('mistakes');
