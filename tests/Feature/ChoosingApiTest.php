@@ -63,6 +63,13 @@ it('stores a picture, reads a size off it, and gives it to a motion', function (
     $this->postJson("/api/builds/{$id}/edits", ['version' => $answer['version'], 'changes' => [['path' => 'pictures.0.scale', 'text' => '1/12', 'unit' => '']]])->assertOk()->assertJsonPath('document.pictures.0.scale', 0.0833333333333);
 });
 
+it('shows the picture that the demo is measured on, and none that is not there', function () {
+    $picture = $this->getJson('/api/builds/'.wharf($this))->json('document.pictures.0');
+    $this->get("/api/pictures/{$picture['id']}")->assertOk()->assertHeader('content-type', 'image/svg+xml');
+    $this->getJson('/api/pictures/nothing')->assertNotFound();
+    $this->getJson('/api/pictures/..%2Fheron-wharf')->assertNotFound();
+});
+
 it('refuses pictures that are none', function (mixed $data) {
     $id = wharf($this);
     $this->postJson("/api/builds/{$id}/pictures", ['name' => 'Bridge', 'data' => $data])->assertStatus(422)->assertJsonPath('errors.0.field', 'data');

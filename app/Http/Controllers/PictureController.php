@@ -9,10 +9,11 @@ use App\Models\Build;
 use App\Models\Picture;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Pictures that sizes are read off. */
+/** Pictures that sizes are read off: the user’s, and those that ship with the demo builds. */
 final class PictureController
 {
     public function store(PictureRequest $request, Build $build): JsonResponse
@@ -27,8 +28,12 @@ final class PictureController
 
     public function show(string $picture): Response
     {
-        $stored = Picture::query()->find($picture) ?? throw new NotFoundHttpException;
+        $stored = Picture::query()->find($picture);
+        $shipped = database_path("demo/pictures/{$picture}.svg");
+        if ($stored === null && (preg_match('/^[a-z0-9-]+$/D', $picture) !== 1 || ! File::exists($shipped))) {
+            throw new NotFoundHttpException;
+        }
 
-        return new Response($stored->bytes, 200, ['Content-Type' => $stored->mime, 'Cache-Control' => 'private, max-age=31536000, immutable', 'X-Content-Type-Options' => 'nosniff']);
+        return new Response($stored->bytes ?? File::get($shipped), 200, ['Content-Type' => $stored->mime ?? 'image/svg+xml', 'Cache-Control' => 'private, max-age=31536000, immutable', 'X-Content-Type-Options' => 'nosniff']);
     }
 }

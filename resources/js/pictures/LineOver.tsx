@@ -50,6 +50,7 @@ export function LineOver({ ends, size, color, name, isChosen, onChoose, onMove }
             onMove(end === 1 ? put(1, now.x1 + by[0]!, now.y1 + by[1]!) : put(2, now.x2 + by[0]!, now.y2 + by[1]!));
         }
     };
+    const isSteep = Math.abs(now.y2 - now.y1) > Math.abs(now.x2 - now.x1);
     const middle = { x: (now.x1 + now.x2) / 2, y: (now.y1 + now.y2) / 2 };
     return (
         <g onPointerDown={onChoose}>
@@ -75,7 +76,7 @@ export function LineOver({ ends, size, color, name, isChosen, onChoose, onMove }
                     onKeyDown={press(end)}
                 />
             ))}
-            <text x={middle.x} y={middle.y - unit * 1.4} fontSize={unit * 2.1} textAnchor="middle" fill={color} stroke="#10231f" strokeWidth={unit * 0.45} paintOrder="stroke" pointerEvents="none">
+            <text x={middle.x + (isSteep ? unit * 1.2 : 0)} y={middle.y - (isSteep ? 0 : unit * 1.4)} fontSize={unit * 2.1} textAnchor={isSteep ? 'start' : 'middle'} fill={color} stroke="#10231f" strokeWidth={unit * 0.45} paintOrder="stroke" pointerEvents="none">
                 {name}
             </text>
         </g>

@@ -26,6 +26,7 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
     const { stored, edit } = useBuild();
     const { text } = useSpeaking();
     const [chosen, setChosen] = useState<string>('known');
+    const [isMissing, setMissing] = useState(false);
     const path = `pictures.${index}`;
     const read = stored.assessment.pictures.find((each) => each.id === picture.id)?.readings ?? [];
     const { width_px: width, height_px: height } = picture;
@@ -41,9 +42,10 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
     const length = (si: number | null | undefined) => (si === null || si === undefined ? '–' : text({ si, dimension: 'length' }));
     return (
         <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
-            <div className="on-mat relative bg-mat">
+            <div className="on-mat relative self-start bg-mat">
+                {isMissing && <p role="alert" className="p-3 text-coral">The picture itself is not here: build files carry what was marked on it, but not the picture. The readings stand.</p>}
                 <svg viewBox={`0 0 ${width} ${height}`} className="mx-auto block max-h-[80vh] w-full" role="group" aria-label={`${picture.name}, with the lines over it`}>
-                    <image href={`/api/pictures/${picture.id}`} width={width} height={height} />
+                    <image href={`/api/pictures/${picture.id}`} width={width} height={height} onError={() => setMissing(true)} />
                     {picture.known !== null && <LineOver ends={picture.known} size={[width, height]} color="var(--color-yellow)" name={`Known length, ${length(picture.known.length_m)}`} isChosen={chosen === 'known'} onChoose={() => setChosen('known')} onMove={(ends) => move(`${path}.known`, ends, { length_m: picture.known!.length_m })} />}
                     {picture.readings.map((reading, i) => (
                         <LineOver key={reading.id} ends={reading} size={[width, height]} color="var(--color-sky)" name={`${reading.name}, ${length(read[i]?.model_m)}`} isChosen={chosen === reading.id} onChoose={() => setChosen(reading.id)} onMove={(ends) => move(`${path}.readings.${i}`, ends, { id: reading.id, name: reading.name })} />
