@@ -165,11 +165,11 @@ test('a part is sized off a picture and given to a motion', async ({ page, reque
 
 test('a calculator answers, and says what it does not understand', async ({ page }) => {
     await page.goto('/calculators');
-    await page.getByRole('link', { name: 'winding.drum' }).click();
+    await page.getByRole('link', { name: 'Drum with layers of cord' }).click();
     await page.getByRole('button', { name: 'Work it out' }).click();
     await expect(page.getByRole('alert').first()).toBeVisible();
-    await page.getByRole('link', { name: 'claims.check' }).click();
-    await expect(page.getByRole('heading', { name: 'claims.check' })).toBeVisible();
+    await page.getByRole('link', { name: 'Figures of a page' }).click();
+    await expect(page.getByRole('heading', { name: 'Figures of a page' })).toBeVisible();
     await page.getByRole('main').getByRole('textbox').first().fill('Length 6 in (190 mm). Torque 10 kg cm, 0.98 N m.');
     await page.getByRole('button', { name: 'Work it out' }).click();
     await expect(page.getByRole('region', { name: 'Results' })).toContainText('6 in and 190 mm should be the same');

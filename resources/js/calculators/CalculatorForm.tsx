@@ -12,12 +12,12 @@ const isText = (schema: Schema) => [schema.type].flat().includes('string');
 
 /** `spring_N_per_m` as people read it: the words of the key without its unit. */
 export function words(key: string, unit: string): string {
-    const plain = (key.endsWith('_kgm') ? `${key.slice(0, -4)}, kg × m` : unit === '' ? key : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')).replaceAll('_', ' ');
+    const plain = (key.endsWith('_kgm') ? `${key.slice(0, -4)}, kg × m` : unit === '' ? key : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')).replaceAll('_', ' ').replace(/\bcg\b/, 'balance point');
     return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
 
 /** A calculator as a form made from its schema. */
-export function CalculatorForm({ name, says }: { name: string; says: string }) {
+export function CalculatorForm({ name, title, says }: { name: string; title: string; says: string }) {
     const { book, say } = useSpeaking();
     const { data: schema } = useQuery({ queryKey: ['calculator', name], queryFn: () => api.calculatorSchema(name), staleTime: Infinity });
     const [typed, setTyped] = useState<Record<string, string>>({});
@@ -27,6 +27,8 @@ export function CalculatorForm({ name, says }: { name: string; says: string }) {
         return <p className="text-quiet">Fetching it…</p>;
     }
     const inputs = Object.entries(schema.properties.inputs.properties ?? {});
+    const labels = inputs.map(([key]) => words(key, book.keptIn(key)));
+    const label = (i: number, unit: string) => (labels.indexOf(labels[i]!) === labels.lastIndexOf(labels[i]!) ? labels[i]! : `${labels[i]}, ${unit}`);
     const needed = schema.properties.inputs.required ?? [];
     const run = async (event: FormEvent) => {
         event.preventDefault();
@@ -60,17 +62,19 @@ export function CalculatorForm({ name, says }: { name: string; says: string }) {
     };
     return (
         <div className="border border-line bg-sheet p-5">
-            <h2 className="text-[1.25rem]">{name}</h2>
-            <p className="text-quiet">{says}</p>
+            <h2 className="text-[1.25rem]">{title}</h2>
+            <p className="text-quiet">
+                {says} Scripts call it <code>{name}</code>.
+            </p>
             <form className="mt-3" onSubmit={(event) => void run(event)} noValidate>
                 <div className="grid grid-cols-2 gap-x-8">
-                    {inputs.map(([key, shape]) => {
+                    {inputs.map(([key, shape], i) => {
                         const unit = book.keptIn(key);
                         const wide = !isNumber(shape) && shape.enum === undefined && ![shape.type].flat().includes('boolean');
                         const usual = shape.default === undefined || shape.default === null ? (needed.includes(key) ? '' : 'not given') : String(shape.default);
                         return (
                             <div key={key} className={wide ? 'col-span-2' : ''}>
-                                <FieldFrame stacked={wide} label={words(key, unit)} how={shape.description} error={errors[key]}>
+                                <FieldFrame stacked={wide} label={label(i, unit)} how={shape.description} error={errors[key]}>
                                     {({ id, describedBy }) =>
                                         shape.enum !== undefined ? (
                                             <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={typed[key] ?? String(shape.default ?? shape.enum[0])} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}>
@@ -88,7 +92,7 @@ export function CalculatorForm({ name, says }: { name: string; says: string }) {
                                         ) : (
                                             <span className={`flex items-baseline border bg-well px-2 ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}>
                                                 <input id={id} aria-describedby={describedBy} aria-invalid={errors[key] !== undefined} autoComplete="off" placeholder={usual} className="w-full min-w-0 bg-transparent py-1 text-right font-semibold outline-none placeholder:font-normal placeholder:text-quiet" value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
-                                                <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">{unit}</span>
+                                                <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">{/[a-z°]/i.test(typed[key] ?? '') ? '' : unit}</span>
                                             </span>
                                         )
                                     }

@@ -62,7 +62,7 @@ export function DriveForm({ entry, copy, onClose, onStored }: { entry: DrawerEnt
                 <div className="grid grid-cols-2 gap-x-6 divide-line">
                     {columns.map(({ column, needed, says }) => (
                         <div key={column} className={column === 'page' || column === 'ratings' ? 'col-span-2' : ''}>
-                            <FieldFrame stacked={column === 'page' || column === 'ratings'} label={`${LABELS[column] ?? column}${needed ? '' : ', if known'}`} how={column === 'ratings' || column === 'page' || column === 'back_drive_Nm' || column === 'gearbox_limit_Nm' ? says : undefined} error={errors[column]}>
+                            <FieldFrame stacked={column === 'page' || column === 'ratings'} label={`${LABELS[column] ?? column}${needed || CHOICES[column] !== undefined ? '' : ', if known'}`} how={column === 'ratings' || column === 'page' || column === 'back_drive_Nm' || column === 'gearbox_limit_Nm' ? says : undefined} error={errors[column]}>
                                 {({ id, describedBy }) =>
                                     CHOICES[column] !== undefined ? (
                                         <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={cells[column] ?? CHOICES[column][0]} onChange={(event) => set(column, event.target.value)}>

@@ -14,6 +14,13 @@ const GROUPS: [string, string][] = [
     ['claims', 'Claims'],
 ];
 
+const TITLES: Record<string, string> = {
+    'load.arm': 'Arm, lid or jaw', 'load.turntable': 'Turntable', 'load.hoist': 'Hoist', 'load.slide': 'Slide or carriage', 'load.wheels': 'Wheels on a slope', 'load.crank': 'Crank with slider', 'load.ball': 'Ball with a hung weight',
+    'load.spring_lever': 'Sprung lever', 'load.crank_rocker': 'Crank and rocker', 'load.feeder': 'Conveyor or feeder drum', 'load.measured': 'Torque I measured', 'drive.dc_point': 'Gear motor under a load',
+    'drive.servo_point': 'Servo under a load', 'drive.stepper_point': 'Stepper at a speed', 'drive.bench': 'Ratings from the bench', 'motion.run': 'One move, run', 'train.ratio': 'Ratio of a train', 'winding.drum': 'Drum with layers of cord',
+    'rolling.wheels': 'Sideways-rolling wheels', 'rolling.magnet_head': 'Head held by magnets', 'claims.check': 'Figures of a page',
+};
+
 /** Every named calculator, to be filled in by itself. */
 export function CalculatorsPage() {
     const { name } = useParams();
@@ -33,8 +40,8 @@ export function CalculatorsPage() {
                                 <ul>
                                     {entries.map((calculator) => (
                                         <li key={calculator.name}>
-                                            <NavLink to={`/calculators/${calculator.name}`} title={calculator.says} className={({ isActive }) => `block px-2 py-1 hover:bg-well ${isActive ? 'bg-sheet font-semibold' : ''}`}>
-                                                {calculator.name}
+                                            <NavLink to={`/calculators/${calculator.name}`} className={({ isActive }) => `block px-2 py-1 hover:bg-well ${isActive ? 'bg-sheet font-semibold' : ''}`}>
+                                                {TITLES[calculator.name] ?? calculator.name}
                                             </NavLink>
                                         </li>
                                     ))}
@@ -48,7 +55,7 @@ export function CalculatorsPage() {
                         <p>{name === undefined ? 'Take one from the list. Each says what it wants to know and what it gives, with units; a script can ask for the same under /api/calc.' : 'There is no calculator of that name.'}</p>
                     </div>
                 ) : (
-                    <CalculatorForm key={known.name} name={known.name} says={known.says} />
+                    <CalculatorForm key={known.name} name={known.name} title={TITLES[known.name] ?? known.name} says={known.says} />
                 )}
             </main>
         </Plain>
