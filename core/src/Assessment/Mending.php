@@ -205,6 +205,12 @@ final class Mending
     /** Whether the drive link of the changed motion no longer fails. */
     public static function mends(Subject $changed): bool
     {
+        foreach (DriveRules::strains(DriveFigures::of($changed), $changed->build->settings) as $strain) {
+            if ($strain->severity === Severity::Fails) {
+                return false; // without asking how long it takes
+            }
+        }
+
         return (new DriveJudge(mends: false))->judge($changed)->verdict !== Verdict::Fails;
     }
 

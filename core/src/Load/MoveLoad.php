@@ -11,7 +11,11 @@ use Brookstone\Core\Mechanism\Mechanism;
  */
 final readonly class MoveLoad
 {
-    private const INTERVALS = 48;  // of Simpson's rule, per smooth piece and quarter turn; error under 1e-6 for four turns of an arm
+    private const INTERVALS = 48;  // of Simpson's rule for a quarter turn; error under 1e-6 for four turns of an arm
+
+    private const LEAST = 16;      // of a smooth piece, however short
+
+    private const MOST = 1536;
 
     private const TIE = 1e-9;      // relative: limits closer than this count as met
 
@@ -48,13 +52,14 @@ final readonly class MoveLoad
         $direction = $move->direction();
         $static = $mechanism->staticTorqueNm(...);
         $turn = abs($move->distance()) / $mechanism->travelPerRad();
-        $intervals = $mechanism->evenOverRad() === INF ? self::INTERVALS : self::INTERVALS * (int) max(1, min(32, ceil($turn / M_PI_2)));
         $isLevel = $mechanism->evenOverRad() === INF && $mechanism->breaks() === []; // the same torque everywhere: nothing to refine
         $worst = ['at' => $move->from, 'value' => -INF];
         $eased = -INF;
         $peak = $power = $squares = $drag = $steady = 0.0;
         foreach ($needed->pieces() as [$from, $to, $piece]) {
             $inside = ($from + $to) / 2;
+            $covered = abs($move->profile->at($to, $piece)[0] - $move->profile->at($from, $piece)[0]) * $turn / M_PI_2;
+            $intervals = $mechanism->evenOverRad() === INF ? self::LEAST : 2 * (int) ceil(max(self::LEAST, min(self::MOST, self::INTERVALS * $covered)) / 2);
             $sizes = $outputs = $held = $slowly = $driven = [];
             for ($i = 0; $i <= $intervals; $i++) {
                 [$value, $speed, $still, $rub] = $needed->sample($from + ($to - $from) * $i / $intervals, $piece, $inside);
