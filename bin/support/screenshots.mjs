@@ -20,7 +20,19 @@ const views = {
     drive: [`${heron}/motions/drawbridge/drive`],
     train: [`${heron}/motions/drawbridge/train`],
     stops: [`${heron}/motions/drawbridge/stops`],
-    hoist: [`${heron}/motions/tide/load`],
+    rower: [`${heron}/motions/rower/load`, async () => { await page.getByRole('slider').focus(); await page.keyboard.press('End'); for (let i = 0; i < 26; i++) await page.keyboard.press('Shift+ArrowDown'); }],
+    ways: [`${heron}/motions/drawbridge/drive`, async () => {
+        await page.getByRole('button', { name: 'Ways to do it' }).click();
+        await page.getByRole('columnheader').first().waitFor();
+        await page.getByRole('heading', { name: 'Ways to do it, side by side' }).evaluate((heading) => window.scrollBy(0, heading.getBoundingClientRect().top - 90));
+    }],
+    picture: [`${heron}/pictures`],
+    drawer: [`${address}/drawer`, async () => { await page.getByRole('button', { name: 'W40-260', exact: true }).click(); await page.getByRole('button', { name: 'W40-260', exact: true }).evaluate((row) => row.scrollIntoView({ block: 'center' })); }],
+    calculators: [`${address}/calculators/rolling.wheels`, async () => {
+        for (const [label, text] of [['Wheel radius', '29 mm'], ['Reach', '160 mm'], ['Contact', '45°'], ['Speed', '0.4'], ['Heading', '30']]) await page.getByLabel(label, { exact: true }).fill(text);
+        await page.getByRole('button', { name: 'Work it out' }).click();
+        await page.getByRole('region', { name: 'Results' }).waitFor();
+    }],
     try: [`${heron}/motions/drawbridge/drive`, async () => { await page.getByRole('button', { name: /^Try: Take/ }).first().click(); await page.getByRole('region', { name: 'Try' }).getByRole('table').waitFor(); }],
     routine: [`${build('Moth Lantern')}/routines/flutter`, async () => {
         const lanes = page.getByRole('region', { name: 'Run', exact: true }).getByRole('img');
