@@ -20,14 +20,14 @@ const views = {
     drive: [`${heron}/motions/drawbridge/drive`],
     train: [`${heron}/motions/drawbridge/train`],
     stops: [`${heron}/motions/drawbridge/stops`],
-    rower: [`${heron}/motions/rower/load`, async () => { await page.getByRole('slider').focus(); await page.keyboard.press('End'); for (let i = 0; i < 26; i++) await page.keyboard.press('Shift+ArrowDown'); }],
+    rower: [`${heron}/motions/rower/load`, async () => { await page.getByRole('slider').focus(); await page.keyboard.press('Home'); for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowUp'); await page.evaluate(() => { document.activeElement.blur(); window.scrollTo(0, 0); }); }],
     ways: [`${heron}/motions/drawbridge/drive`, async () => {
         await page.getByRole('button', { name: 'Ways to do it' }).click();
         await page.getByRole('columnheader').first().waitFor();
         await page.getByRole('heading', { name: 'Ways to do it, side by side' }).evaluate((heading) => window.scrollBy(0, heading.getBoundingClientRect().top - 90));
     }],
     picture: [`${heron}/pictures`],
-    drawer: [`${address}/drawer`, async () => { await page.getByRole('button', { name: 'W40-260', exact: true }).click(); await page.getByRole('button', { name: 'W40-260', exact: true }).evaluate((row) => row.scrollIntoView({ block: 'center' })); }],
+    drawer: [`${address}/drawer`, async () => { await page.getByLabel('Find a drive').fill('W'); await page.getByRole('button', { name: 'W40-260', exact: true }).click(); }],
     calculators: [`${address}/calculators/rolling.wheels`, async () => {
         for (const [label, text] of [['Wheel radius', '29 mm'], ['Reach', '160 mm'], ['Contact', '45°'], ['Speed', '0.4'], ['Heading', '30']]) await page.getByLabel(label, { exact: true }).fill(text);
         await page.getByRole('button', { name: 'Work it out' }).click();

@@ -122,6 +122,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                     <tr key={key} className="border-t border-line align-top">
                                         <th scope="row" className="py-1 text-left font-normal text-quiet">
                                             {words(key, unit)}
+                                            {schema.properties.results.properties?.[key]?.description !== undefined && <span className="narrow block">{schema.properties.results.properties[key]?.description}</span>}
                                         </th>
                                         <td className="py-1 text-right font-semibold">{shown(value)}</td>
                                         <td className="w-16 py-1 pl-1 text-quiet">{typeof value === 'number' || Array.isArray(value) ? unit : ''}</td>

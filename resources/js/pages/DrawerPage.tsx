@@ -89,7 +89,7 @@ function Row({ entry, isShown, onShow, onEdit, onCopy, onGone }: { entry: Drawer
                 <span className="narrow min-w-0 flex-1 truncate">
                     {driveRows(drive, text)
                         .slice(0, 3)
-                        .map(([name, value]) => `${name.toLowerCase()} ${value}`)
+                        .map(([name, value]) => `${name.charAt(0).toLowerCase()}${name.slice(1)} ${value}`)
                         .join(' · ')}
                 </span>
                 <span className="w-16 shrink-0 text-right text-quiet">{text({ si: drive.mass_kg, dimension: 'mass' })}</span>
