@@ -15,7 +15,7 @@ test('a drive is chosen from the ranked list, and tried before it is taken', asy
     await expect(list.getByRole('heading')).toContainText(/^\d+ of \d+ carry it/);
     await expect(list.getByText(/^What fails: \d+/)).toBeVisible();
     const first = list.getByRole('row').nth(1);
-    await expect(first).toContainText(/Takes .* s and has/);
+    await expect(first).toContainText(/Takes .* s, has .* in hand and survives a bump/);
     await page.getByRole('combobox', { name: /^First/ }).selectOption('lightest');
     await expect(first).toContainText('Weighs');
     await page.getByRole('combobox', { name: /^First/ }).selectOption('holds unpowered');

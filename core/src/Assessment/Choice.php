@@ -203,7 +203,7 @@ final class Choice
         ];
 
         return new Sentence(match ($goal) {
-            Goal::Fastest => 'Takes {time} and has {margin} × in hand.',
+            Goal::Fastest => 'Takes {time}, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump.' : 'breaks its gears when it is bumped.'),
             Goal::Safest => 'Has {margin} × in hand, and its gears survive {knock} × a dead stop.',
             Goal::Smallest => 'Is {length} × {width} × {height} and has {margin} × in hand.',
             Goal::Lightest => 'Weighs {mass} and has {margin} × in hand.',

@@ -147,6 +147,12 @@ final readonly class DriveFigures
         return $this->mean_A * 24;
     }
 
+    /** Whether its gears come through when what it moves is stopped dead at its fastest. */
+    public function survivesABump(): bool
+    {
+        return $this->knock_motor_Nm <= $this->gear_limit_motor_Nm * (1 + DriveRules::TIE);
+    }
+
     /** The same with its power cut between moves. */
     public function gated(): self
     {

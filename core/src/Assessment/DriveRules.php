@@ -42,7 +42,7 @@ final class DriveRules
         }
         if ($f->through_motor_Nm > $f->gear_limit_motor_Nm * $over) {
             $strains[] = new Strain('drive.gearbox_limit', Severity::Fails, $f->through_motor_Nm / $f->gear_limit_motor_Nm);
-        } elseif ($f->task->knocked && $f->knock_motor_Nm > $f->gear_limit_motor_Nm * $over) {
+        } elseif ($f->task->knocked && ! $f->survivesABump()) {
             $strains[] = new Strain('drive.knock', Severity::Fails, $f->knock_motor_Nm / $f->gear_limit_motor_Nm);
         } elseif ($f->drive->clutch_Nm === null && $f->line->most_Nm() > $f->gear_limit_motor_Nm * $over) {
             $strains[] = new Strain('drive.jam_breaks_gears', Severity::Note, $f->line->most_Nm() / $f->gear_limit_motor_Nm);

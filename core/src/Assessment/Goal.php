@@ -16,6 +16,9 @@ enum Goal: string
     case Quietest = 'quietest';
     case HoldsUnpowered = 'holds_unpowered';
 
+    /** Longer than any move: what breaks when it is bumped comes after all that does not. */
+    private const BREAKS_S = 1e7;
+
     /** The smaller, the further up. */
     public function measure(Candidate $candidate): float
     {
@@ -23,7 +26,7 @@ enum Goal: string
         $body = $f->drive->motor->body();
 
         return match ($this) {
-            self::Fastest => $candidate->time_s ?? INF,
+            self::Fastest => ($candidate->time_s ?? INF) + ($f->survivesABump() ? 0.0 : self::BREAKS_S),
             self::Safest => -$candidate->safety(),
             self::Smallest => $body->length_mm * $body->width_mm * $body->height_mm,
             self::Lightest => $body->mass_kg,

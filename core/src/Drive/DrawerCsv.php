@@ -106,6 +106,11 @@ final class DrawerCsv
                 $errors[] = ['line' => 1, 'column' => Describe::cut($column), 'message' => 'There is no such column. There are: '.implode(', ', $known).'.'];
             }
         }
+        foreach (array_count_values(array_intersect($head, $known)) as $column => $times) {
+            if ($times > 1) {
+                $errors[] = ['line' => 1, 'column' => $column, 'message' => 'Stands there more than once.'];
+            }
+        }
         foreach (['kind', 'code'] as $needed) {
             if (! in_array($needed, $head, true)) {
                 $errors[] = ['line' => 1, 'column' => $needed, 'message' => 'Is missing: the first line must name the columns.'];

@@ -12,8 +12,11 @@ export function UseReading({ build, length_m, name }: { build: Build; length_m: 
     const targets = build.motions.flatMap((motion, i) =>
         MECHANISMS[motion.mechanism.kind].fields.filter((field) => /_m$/.test(field.key) && !/_per_m$/.test(field.key)).map((field) => ({ path: `motions.${i}.mechanism.${field.key}`, label: `${motion.name}: ${field.label.toLowerCase()}` })),
     );
-    if (targets.length === 0 || length_m === null) {
+    if (length_m === null) {
         return null;
+    }
+    if (targets.length === 0) {
+        return <p className="narrow pl-1 text-quiet">Add a motion to the build, and this becomes one of its lengths.</p>;
     }
     const give = () => {
         edit({ path: target, value: Number(length_m.toPrecision(4)) });

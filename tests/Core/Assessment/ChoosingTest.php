@@ -124,3 +124,18 @@ it('holds with the drive and ratio that it puts first', function (string $demo, 
 
     expect($link->verdict)->toBe(Verdict::Holds, "{$row['code']} {$row['ratio']}: ".json_encode($link->findings));
 })->with('motions to choose for');
+
+it('puts the fastest that survive a bump before those that a bump breaks', function () {
+    $build = Builds::demo('heron-wharf');
+    $rows = Choice::of($build, $build->motions['rower'], Stock::shipped(), Goal::Fastest, false, 0)['rows'];
+    $holds = array_values(array_filter($rows, fn (array $row): bool => $row['verdict'] === 'holds'));
+    $survives = array_map(fn (array $row): bool => str_contains($row['why']->text(), 'survives a bump'), $holds);
+    $whole = count(array_filter($survives));
+
+    expect($whole)->toBeGreaterThan(0)->toBeLessThan(count($holds))->and(array_filter(array_slice($survives, 0, $whole)))->toHaveCount($whole);
+    foreach ([array_slice($holds, 0, $whole), array_slice($holds, $whole)] as $part) {
+        $times = $sorted = array_column($part, 'time_s');
+        sort($sorted);
+        expect($times)->toBe($sorted);
+    }
+});

@@ -67,6 +67,7 @@ it('refuses tables that are none', function (string $csv, string $says) {
 
     expect($read['drives'])->toBe([])->and($read['errors'][0]['message'])->toContain($says);
 })->with([
+    'a column twice' => ["kind,code,code\nservo,a,b", 'Stands there more than once.'],
     'nothing' => ['', 'must name the columns'],
     'a picture' => ["\x89PNG\r\n\x1a\n\0\0", 'no such column'],
     'a wrong column' => [HEAD.",torque\n", 'no such column'],
