@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Winding\Drum;
+
+dataset('drums', [
+    'one layer' => [new Drum(0.02, 0.001, 0.05, 0.4)],
+    'four layers, nested' => [new Drum(0.012, 0.0008, 0.008, 1.6)],
+    'stacked' => [new Drum(0.012, 0.0008, 0.008, 1.6, nested: false)],
+    'one turn in a layer' => [new Drum(0.01, 0.002, 0.002, 0.5)],
+]);
+
+it('winds as much cord as it was given: turn for turn at the radius of its layer', function (Drum $drum) {
+    $wound = 0.0;
+    $left = $drum->turns;
+    for ($layer = 0; $layer < $drum->layers; $layer++) {
+        $turns = min($left, $drum->turns_per_layer);
+        $wound += $turns * 2 * M_PI * $drum->radius_m($layer);
+        $left -= $turns;
+    }
+
+    expect($wound)->toBeAbout($drum->length_m, 1e-9)->and($left)->toBeLessThan(1e-6);
+})->with('drums');
+
+it('grows with every layer, and only at the ends of layers', function (Drum $drum) {
+    $ends = $drum->layerEnds_m();
+    expect($ends)->toHaveCount($drum->layers - 1)->and($drum->radiusAfter_m(0.0))->toBe($drum->radius_m(0))->and($drum->radiusAfter_m($drum->length_m))->toBe($drum->lastRadius_m());
+    foreach ($ends as $i => $end) {
+        expect($drum->radiusAfter_m($end * 0.999))->toBe($drum->radius_m($i))->and($drum->radiusAfter_m($end * 1.001))->toBe($drum->radius_m($i + 1));
+    }
+})->with('drums');
+
+it('has a mean radius at which a steady pull does the same work', function (Drum $drum) {
+    $pull = 3.0;
+    $work = $from = 0.0;
+    foreach ([...$drum->layerEnds_m(), $drum->length_m] as $layer => $end) {
+        $work += $pull * $drum->radius_m($layer) * ($end - $from);
+        $from = $end;
+    }
+
+    expect($pull * $drum->meanRadius_m() * $drum->length_m)->toBeAbout($work, 1e-9)
+        ->and($drum->meanRadius_m())->toBeGreaterThanOrEqual($drum->radius_m(0))->toBeLessThanOrEqual($drum->lastRadius_m());
+})->with('drums');
+
+it('needs less room nested than stacked, and never more layers for less cord', function () {
+    $layers = 0;
+    foreach ([0.1, 0.3, 0.8, 1.7, 4.0] as $length) {
+        [$nested, $stacked] = [new Drum(0.012, 0.0008, 0.008, $length), new Drum(0.012, 0.0008, 0.008, $length, false)];
+        expect($nested->lastRadius_m())->toBeLessThanOrEqual($stacked->lastRadius_m())->and($nested->layers)->toBeGreaterThanOrEqual($layers);
+        $layers = $nested->layers;
+    }
+});
+
+it('holds three cords of 0.4 mm in 1.2 mm', fn () => expect((new Drum(0.01, 0.0004, 0.0012, 1.0))->turns_per_layer)->toBe(3));
+
+it('refuses a cord of nothing', fn () => new Drum(0.01, 0.0, 0.01, 1.0))->throws(ImpossibleValue::class);
