@@ -41,10 +41,10 @@ export function Mat({ motion, curves, position, onPosition, width, height, play 
     };
     const press = (event: KeyboardEvent) => {
         const step = ((high - low) / 100) * (event.shiftKey ? 10 : 1);
-        const by = { ArrowUp: step, ArrowRight: step, ArrowDown: -step, ArrowLeft: -step }[event.key];
-        if (by !== undefined) {
+        const to = { ArrowUp: position + step, ArrowRight: position + step, ArrowDown: position - step, ArrowLeft: position - step, Home: low, End: high }[event.key];
+        if (to !== undefined) {
             event.preventDefault();
-            move(position + by);
+            move(to);
         }
     };
 
