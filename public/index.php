@@ -7,6 +7,9 @@ use Illuminate\Http\Request;
 
 define('LARAVEL_START', microtime(true));
 
+// A request ends before cycles would matter, and looking for them takes a tenth of a long computation.
+gc_disable();
+
 require __DIR__.'/../vendor/autoload.php';
 
 /** @var Application $app */

@@ -16,6 +16,8 @@ use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Train\Ratios;
 
+gc_disable(); // as in public/index.php
+
 require __DIR__.'/../../vendor/autoload.php';
 
 /** @return float the median of so many runs, ms, after some that let the compiler do its work */
