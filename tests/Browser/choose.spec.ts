@@ -12,7 +12,8 @@ test('a drive is chosen from the ranked list, and tried before it is taken', asy
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/motions/drawbridge/drive`);
     const list = page.getByRole('region', { name: 'Drives in order' });
-    await expect(list.getByRole('heading')).toContainText(/^\d+ of \d+ carry it/);
+    // The first to come waits for the server to warm up.
+    await expect(list.getByRole('heading')).toContainText(/^\d+ of \d+ carry it/, { timeout: 30_000 });
     await expect(list.getByText(/^What fails: \d+/)).toBeVisible();
     const first = list.getByRole('row').nth(1);
     await expect(first).toContainText(/Takes .* s, has .* in hand and survives a bump/);
@@ -24,6 +25,7 @@ test('a drive is chosen from the ranked list, and tried before it is taken', asy
     await expect(list.getByRole('row', { name: /W40/ }).first()).toBeVisible();
     await expect(list.getByRole('row', { name: /G16/ })).toHaveCount(0);
 
+    await expect(first).toContainText('Worm motor');
     const take = list.getByRole('button', { name: /^Take / }).first();
     const code = (await take.getAttribute('aria-label'))!.match(/^Take (\S+)/)![1]!;
     await take.click();
