@@ -14,6 +14,9 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Brushless implements Drive
 {
+    use HasNoPlace;
+    use HoldsWithoutCurrent;
+
     private DcMotor $inside;
 
     /**
@@ -86,26 +89,6 @@ final readonly class Brushless implements Drive
     public function supplyFit(float $supply_V): SupplyFit
     {
         return $this->inside->supplyFit($supply_V);
-    }
-
-    public function isPositional(): bool
-    {
-        return false;
-    }
-
-    public function travel_deg(): ?float
-    {
-        return null;
-    }
-
-    public function holdCurrent_A(float $torque_Nm, float $supply_V): float
-    {
-        return 0.0;
-    }
-
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float
-    {
-        return 0.0;
     }
 
     public function noise(): float

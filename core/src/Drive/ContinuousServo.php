@@ -15,6 +15,8 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class ContinuousServo implements Drive
 {
+    use HasNoPlace;
+
     private Servo $inside;
 
     /**
@@ -93,16 +95,6 @@ final readonly class ContinuousServo implements Drive
     public function supplyFit(float $supply_V): SupplyFit
     {
         return $this->inside->supplyFit($supply_V);
-    }
-
-    public function isPositional(): bool
-    {
-        return false;
-    }
-
-    public function travel_deg(): ?float
-    {
-        return null;
     }
 
     public function holdCurrent_A(float $torque_Nm, float $supply_V): float

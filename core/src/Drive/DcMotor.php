@@ -12,6 +12,9 @@ use Brookstone\Core\Shape\Field;
 /** A brushed motor or gear motor; its ratings are those of its output shaft. */
 final readonly class DcMotor implements Drive
 {
+    use HasNoPlace;
+    use HoldsWithoutCurrent;
+
     /** Brushed motors take a quarter over their rating in short moves; half over it burns brushes. */
     private const HIGH = 1.25;
 
@@ -117,26 +120,6 @@ final readonly class DcMotor implements Drive
             $supply_V < self::LOW * $this->rated_V => SupplyFit::Low,
             default => SupplyFit::Fits,
         };
-    }
-
-    public function isPositional(): bool
-    {
-        return false;
-    }
-
-    public function travel_deg(): ?float
-    {
-        return null;
-    }
-
-    public function holdCurrent_A(float $torque_Nm, float $supply_V): float
-    {
-        return 0.0;
-    }
-
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float
-    {
-        return 0.0;
     }
 
     public function noise(): float

@@ -16,6 +16,8 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class LinearActuator implements Drive
 {
+    use HoldsWithoutCurrent;
+
     private DcMotor $inside;
 
     /**
@@ -110,16 +112,6 @@ final readonly class LinearActuator implements Drive
     public function travel_deg(): float
     {
         return $this->stroke_m / $this->lever_m / Constants::RAD_PER_DEG;
-    }
-
-    public function holdCurrent_A(float $torque_Nm, float $supply_V): float
-    {
-        return 0.0;
-    }
-
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float
-    {
-        return 0.0;
     }
 
     public function noise(): float

@@ -14,6 +14,8 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Stepper implements Drive
 {
+    use HasNoPlace;
+
     private const LEAST_SHARE = 0.5; // of the holding torque, in the search for its top speed
 
     /** A chopper needs some voltage over the winding's own to drive the current at all. */
@@ -136,16 +138,6 @@ final readonly class Stepper implements Drive
             $supply_V > self::FAR_TOO_HIGH_V => SupplyFit::FarTooHigh,
             default => SupplyFit::Fits,
         };
-    }
-
-    public function isPositional(): bool
-    {
-        return false;
-    }
-
-    public function travel_deg(): ?float
-    {
-        return null;
     }
 
     /** Its driver sends the rated current through both phases whether it moves or not; the supply gives the heat of that. */
