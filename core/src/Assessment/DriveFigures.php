@@ -105,7 +105,7 @@ final readonly class DriveFigures
         // There and back in the time asked for, with the current of the mean torque; then it rests until the next.
         $holds = ! $this->drive->gated;
         $moves = min(self::DAY_S, 2 * $task->move_s * $task->per_day) / self::DAY_S;
-        $moving_A = $on->counts ? $on->always_A : $on->line->currentAt(min($this->rms_motor_Nm, $on->most_Nm));
+        $moving_A = $on->counts ? $on->always_A + $rms_Nm / $efficiency * $turn_rad / $task->move_s / $on->volts_V : $on->line->currentAt(min($this->rms_motor_Nm, $on->most_Nm));
         $hold_A = 0.0;
         $hold_W = 0.0;
         if ($holds) {

@@ -140,10 +140,16 @@ final readonly class Stepper implements Drive
         };
     }
 
-    /** Its driver sends the rated current through both phases whether it moves or not; the supply gives the heat of that. */
+    /** Its driver sends the rated current through both phases whether it moves or not; at rest the supply gives the heat of that. */
     public function holdCurrent_A(float $torque_Nm, float $supply_V): float
     {
-        return min(2 * $this->phase_A, $this->holdHeat_W($torque_Nm, $supply_V) / $supply_V);
+        return $this->drawn_A($supply_V, 0.0);
+    }
+
+    /** Current from the supply while its shaft gives so much power: the heat of its phases and the work; what a load gives back is burnt in the driver. */
+    public function drawn_A(float $supply_V, float $shaft_W): float
+    {
+        return ($this->holdHeat_W(0.0, $supply_V) + max(0.0, $shaft_W)) / $supply_V;
     }
 
     public function holdHeat_W(float $torque_Nm, float $supply_V): float

@@ -13,15 +13,7 @@ final class Axis
 {
     private const AT_REST_RAD_S = 1e-5;      // of the output shaft: slower than this is still
 
-    private const SERVO_STEP_S = 0.002;      // a servo corrects at least this often
-
-    private const SERVO_BAND_RAD = 0.035;    // of the servo's shaft: within 2° it pushes in proportion to what is missing
-
-    private const FAR_RAD = 0.14;            // of the servo's shaft: from 8° on it pushes with all it has, whatever is missing
-
     private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
-
-    private const RAMP_STEPS = 40;
 
     private const FAR_AWAY_RAD = 1e4;        // a stepper that is told to run
 
@@ -33,50 +25,35 @@ final class Axis
 
     private readonly PlantState $state;
 
-    private ?TorqueLine $line = null;        // what the motor does; null with its terminals open
-
-    private int $command = 1;
-
     private bool $powered = false;
 
-    private readonly float $lowest;          // hard stops, shaft rad; endless where there is none
+    private readonly HardStops $stops;
 
-    private readonly float $highest;
+    private readonly CommandRamp $ramp;      // of what follows a command: servo and stepper
+
+    private readonly MotorShaft $motor;
+
+    private readonly ServoShaft|SteppedShaft|null $follower;
 
     private readonly ?TorqueLine $full;      // the drive at its usual speed
 
-    private ?float $target = null;           // of a servo, shaft rad
-
-    private float $commanded = 0.0;          // where the ramp of a servo is, shaft rad
-
-    private float $ramp_rad_s = 0.0;
-
     private bool $still = true;
-
-    private int $atStop = 0;
 
     private float $current_A = 0.0;
 
     private ?string $place = null;
 
-    /** @var list<array{TorqueLine|null, int, bool, ?float, float}> what the driver will do, once its delay is over */
-    private array $pending = [];
+    private ?Order $pending = null;
 
     private float $delay_s = 0.0;
-
-    private float $ramp_rad_s2 = INF;        // how fast the command speeds up; a stepper must not be told to jump
-
-    private float $commandedSpeed = 0.0;     // rad/s of the shaft
-
-    private float $stepSpeed = 0.0;          // of a stepper's command in its last step, signed
 
     private bool $counted = false;           // a stepper has been homed and counts from there
 
     private float $restedFor_s = 0.0;        // since a gated servo arrived
 
-    private float $pushedFor_s = 0.0;        // since it was last switched on: where its ramp is
-
     private ?self $partner = null;           // another motion on the same motor
+
+    private ?Ledger $ledger = null;
 
     /** @param  float  $at where it stands at first, in its own unit */
     public function __construct(public readonly Motion $motion, float $at, private readonly float $driver_s)
@@ -84,17 +61,24 @@ final class Axis
         $this->plant = $motion->plant();
         $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
         $this->full = $motion->drive?->line();
-        $this->lowest = $motion->stops->hard_low === null ? -INF : $this->shaftAngle($motion->stops->hard_low);
-        $this->highest = $motion->stops->hard_high === null ? INF : $this->shaftAngle($motion->stops->hard_high);
-        if ($motion->isAbsolute()) {
-            $this->target = $this->commanded = $this->state->angle;
+        $this->stops = new HardStops(
+            $motion->stops->hard_low === null ? -INF : $this->shaftAngle($motion->stops->hard_low),
+            $motion->stops->hard_high === null ? INF : $this->shaftAngle($motion->stops->hard_high),
+        );
+        $this->ramp = new CommandRamp($this->state->angle);
+        $this->motor = new MotorShaft($this->plant, $motion->drive->ramp_s ?? 0.0);
+        $this->follower = match (true) {
+            $motion->drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $motion->drive->motor, $motion->drive->supply->volts_V),
+            $motion->isAbsolute() => new ServoShaft($this->plant, $this->full()),
+            default => null,
+        };
+        if ($this->follower !== null) {
+            $this->ramp->sendTo($this->state->angle, $this->state->angle);
             $this->powered = true;
-            $this->still = false;
-        } elseif ($motion->counts()) {
-            $this->target = $this->commanded = $this->state->angle;
-            $this->powered = true;
-        } elseif ($motion->drive !== null) {
-            $this->line = $this->full()->shorted();
+            $this->still = $this->follower instanceof SteppedShaft;
+            $this->current_A = $this->follower instanceof SteppedShaft ? $this->follower->atRest_A() : 0.0;
+        } elseif ($this->full !== null) {
+            $this->motor->switch(new Order($this->full->shorted(), 1, false, null, 0.0));
             $this->still = false;
         }
     }
@@ -104,6 +88,18 @@ final class Axis
     {
         $this->partner = $partner;
         $partner->partner = $this;
+    }
+
+    /** From now on writes down where the energy goes. */
+    public function watch(Ledger $ledger): void
+    {
+        $ledger->begin($this->state);
+        $this->ledger = $ledger;
+    }
+
+    public function closeLedger(): void
+    {
+        $this->ledger?->close($this->state);
     }
 
     /** In the motion's own unit. */
@@ -125,7 +121,7 @@ final class Axis
 
     public function isStill(): bool
     {
-        return $this->still && $this->pending === [];
+        return $this->still && $this->pending === null;
     }
 
     public function isPowered(): bool
@@ -173,8 +169,8 @@ final class Axis
     {
         $move = $this->motion->move();
         $this->place = null;
-        $this->ramp_rad_s = $speed * $move->peakSpeed() / $this->plant->travelPerRad;
-        $this->ramp_rad_s2 = $move->peakAccel() > 0.0 ? $speed ** 2 * $move->peakAccel() / $this->plant->travelPerRad : INF;
+        $this->ramp->most_rad_s = $speed * $move->peakSpeed() / $this->plant->travelPerRad;
+        $this->ramp->most_rad_s2 = $move->peakAccel() > 0.0 ? $speed ** 2 * $move->peakAccel() / $this->plant->travelPerRad : INF;
         $this->order(null, 1, true, $angle);
     }
 
@@ -187,18 +183,18 @@ final class Axis
             return;
         }
         $this->place = null;
-        $this->ramp_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->plant->ratio;
-        $this->commanded = $this->state->angle;
-        $this->order(null, 1, true, $this->shaftAngle($at));
+        $this->ramp->most_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->plant->ratio;
+        $this->order(null, 1, true, $this->shaftAngle($at), $this->state->angle);
     }
 
     public function hasArrived(): bool
     {
-        if ($this->target === null || $this->pending !== [] || $this->commanded !== $this->target) {
-            return $this->target === null && ($this->motion->drive->gated ?? false) && $this->pending === [];
+        $target = $this->ramp->target();
+        if ($this->pending !== null || ! $this->ramp->isThere() || $target === null) {
+            return $this->pending === null && $target === null && ($this->motion->drive->gated ?? false);
         }
 
-        return $this->still || (abs($this->target - $this->state->angle) < self::SERVO_BAND_RAD / $this->plant->ratio
+        return $this->still || (abs($target - $this->state->angle) < ServoShaft::BAND_RAD / $this->plant->ratio
             && abs($this->state->speed) * $this->plant->ratio < self::ARRIVED_SPEED * $this->full()->noLoad_rad_s());
     }
 
@@ -207,38 +203,36 @@ final class Axis
     {
         if ($this->motion->isAbsolute()) {
             $how === 'hold' || $how === 'brake'
-                ? $this->order(null, 1, true, $this->target === null ? $this->state->angle : $this->commanded)
+                ? $this->order(null, 1, true, $this->ramp->target() === null ? $this->state->angle : $this->ramp->at())
                 : $this->order(null, 1, false);
 
             return;
         }
         if ($this->motion->counts()) {
-            $this->commandedSpeed = 0.0;
-            $this->order(null, 1, $how !== 'coast', $how === 'coast' ? null : $this->commanded);
+            $this->ramp->stop();
+            $this->order(null, 1, $how !== 'coast', $how === 'coast' ? null : $this->ramp->at());
 
             return;
         }
-        $this->order($how === 'coast' ? null : $this->full()->shorted(), $this->command, false);
+        $this->order($how === 'coast' ? null : $this->full()->shorted(), $this->motor->command(), false);
     }
 
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
     public function advance(float $seconds): array
     {
-        if ($this->pending !== []) {
+        if ($this->pending !== null) {
             $wait = min($this->delay_s, $seconds);
             $happened = $wait > 0.0 ? $this->move($wait) : [];
             $this->delay_s -= $wait;
             if ($this->delay_s > 1e-12) {
                 return $happened;
             }
-            [$this->line, $this->command, $this->powered, $this->target, $this->commanded] = $this->pending[0];
-            $this->pending = [];
-            $this->still = false;
+            $this->obey($this->pending);
+            $this->pending = null;
 
             return [...$happened, ...$this->move($seconds - $wait)];
         }
-
-        $happened = $this->still ? [] : $this->move($seconds);
+        $happened = $this->move($seconds);
         $this->gate($seconds);
 
         return $happened;
@@ -247,21 +241,28 @@ final class Axis
     /** Cuts the power of a gated servo once it has arrived and settled. */
     private function gate(float $seconds): void
     {
-        if (! ($this->motion->drive->gated ?? false) || $this->target === null || ! $this->hasArrived()) {
+        if (! ($this->motion->drive->gated ?? false) || $this->ramp->target() === null || ! $this->hasArrived()) {
             $this->restedFor_s = 0.0;
         } elseif (($this->restedFor_s += $seconds) >= self::GATE_S) {
-            [$this->line, $this->powered, $this->target, $this->still] = [null, false, null, false];
+            $this->obey(new Order(null, 1, false, null, $this->state->angle));
             $this->current_A = 0.0;
         }
     }
 
-    private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null): void
+    private function obey(Order $order): void
+    {
+        $this->motor->switch($order);
+        $this->ramp->sendTo($order->target, $order->from);
+        $this->powered = $order->powered;
+        $this->still = false;
+    }
+
+    private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null): void
     {
         if ($powered && $this->partner !== null && $this->partner->isPowered()) {
             throw new StepFailed("{$this->motion->name} needs the motor that {$this->partner->motion->name} is using");
         }
-        $this->pushedFor_s = 0.0;
-        $this->pending = [[$line, $command, $powered, $target, $target !== null && $this->ramp_rad_s === INF ? $target : $this->commanded]];
+        $this->pending = new Order($line, $command, $powered, $target, $from ?? $this->ramp->at());
         $this->delay_s = $this->driver_s;
     }
 
@@ -284,13 +285,18 @@ final class Axis
     /** @return list<array{string, float, float}> */
     private function move(float $seconds): array
     {
-        if ($seconds <= 0.0 || $this->still) {
+        if ($seconds <= 0.0) {
+            return [];
+        }
+        if ($this->still) {
+            $this->ledger?->held($this->current_A, $seconds, $this->powered && $this->follower instanceof SteppedShaft ? $this->follower->heat_W() : null);
+
             return [];
         }
         $before = $this->state->angle;
         $happened = [];
         for ($left = $seconds, $steps = 0; $left > 1e-12 && $happened === [] && $steps < self::MOST_STEPS; $steps++) {
-            $left -= $this->target === null ? $this->step($left) : $this->correct($left);
+            $left -= $this->step($left);
             $happened = $this->meetStops();
         }
         $this->settle(abs($this->state->angle - $before));
@@ -298,114 +304,37 @@ final class Axis
         return $happened;
     }
 
+    /** @return float the seconds used */
     private function step(float $seconds): float
     {
-        $line = $this->line ?? $this->full()->open();
-        if ($this->atStop !== 0 && $this->atStop === $this->command && $this->powered) {
-            $this->current_A = $line->stall_A;
-
-            return $seconds;
-        }
-        $ramp = $this->motion->drive->ramp_s ?? 0.0;
-        if ($this->powered && $this->pushedFor_s < $ramp) {
-            $seconds = min($seconds, $ramp / self::RAMP_STEPS);
-            $line = $line->atShare(min(1.0, ($this->pushedFor_s + $seconds / 2) / $ramp));
-        }
-        $used = $this->plant->step($this->state, $line, $this->command, $this->powered, $seconds);
-        $this->pushedFor_s += $used;
-        $this->current_A = $this->powered ? $line->currentAt($this->state->motor_Nm) : 0.0;
+        [$used, $this->current_A] = $this->ramp->target() !== null && $this->follower !== null
+            ? $this->follower->step($this->state, $this->ramp, $seconds, $this->ledger)
+            : $this->motor->step($this->state, $this->stops, $seconds, $this->ledger);
 
         return $used;
-    }
-
-    /** One correction of a servo: full push while far, in proportion within its band. */
-    private function correct(float $seconds): float
-    {
-        $target = (float) $this->target;
-        $stepper = $this->motion->drive?->motor;
-        if ($stepper instanceof Stepper) {
-            return $this->stepOn($stepper, $target, $seconds);
-        }
-        $line = $this->full();
-        $way = $target - $this->commanded;
-        $missing = ($this->commanded - $this->state->angle) * $this->plant->ratio;
-        $seconds = min($seconds, $way === 0.0 && abs($missing) > self::FAR_RAD
-            ? (abs($missing) - self::SERVO_BAND_RAD) / max($line->noLoad_rad_s(), abs($this->state->speed) * $this->plant->ratio)
-            : self::SERVO_STEP_S);
-        $this->commanded = $this->nextCommand($target, $seconds);
-        $missing = ($this->commanded - $this->state->angle) * $this->plant->ratio;
-        $used = $this->plant->step($this->state, $line->scaled(min(1.0, abs($missing) / self::SERVO_BAND_RAD)), $missing >= 0.0 ? 1 : -1, true, $seconds);
-        $this->current_A = $line->idle_A + $line->A_per_Nm * min(abs($this->state->motor_Nm), $line->stall_Nm);
-
-        return $used;
-    }
-
-    /** Where the command goes within a step, no faster and no more suddenly than its ramp allows. */
-    private function nextCommand(float $target, float $seconds): float
-    {
-        $way = $target - $this->commanded;
-        if ($this->ramp_rad_s2 === INF) {
-            return abs($way) <= $this->ramp_rad_s * $seconds ? $target : $this->commanded + ($way <=> 0.0) * $this->ramp_rad_s * $seconds;
-        }
-        $most = min($this->ramp_rad_s, $this->commandedSpeed + $this->ramp_rad_s2 * $seconds, sqrt(2 * $this->ramp_rad_s2 * abs($way)) + $this->ramp_rad_s2 * $seconds / 2);
-        $this->commandedSpeed = $way === 0.0 ? 0.0 : $most;
-
-        return abs($way) <= $most * $seconds ? $target : $this->commanded + ($way <=> 0.0) * $most * $seconds;
-    }
-
-    /**
-     * A stepper goes where its command goes while it pulls what that takes; when it does not, it stands, and its count does
-     * not know.
-     */
-    private function stepOn(Stepper $stepper, float $target, float $seconds): float
-    {
-        $seconds = min($seconds, self::SERVO_STEP_S);
-        $before = $this->commanded;
-        $this->commanded = $this->nextCommand($target, $seconds);
-        $speed = ($this->commanded - $before) / $seconds;
-        $plant = $this->plant;
-        $needed = $plant->loadNm($this->state->angle) + $plant->frictionAt($this->state->angle) * ($speed <=> 0.0) + $plant->inertiaAt($this->state->angle) * ($speed - $this->stepSpeed) / $seconds;
-        $this->stepSpeed = $speed;
-        $volts = $this->drive()->supply->volts_V;
-        $this->current_A = $stepper->holdCurrent_A(0.0, $volts);
-        if (abs($needed) <= $stepper->available_Nm($volts, $speed * $plant->ratio) * $plant->ratio * $plant->efficiency) {
-            $this->state->angle = $this->commanded;
-            $this->state->speed = $speed;
-        } else {
-            $lost = $this->commanded - $this->state->angle;
-            $this->commanded -= $lost;
-            $this->target = $target - $lost;
-            $this->state->speed = 0.0;
-        }
-
-        return $seconds;
     }
 
     /** @return list<array{string, float, float}> */
     private function meetStops(): array
     {
-        $angle = $this->state->angle;
-        $stop = $angle <= $this->lowest ? -1 : ($angle >= $this->highest ? 1 : 0);
-        if ($stop === 0 || $this->state->speed * $stop <= 0.0) {
-            $this->atStop = $stop === 0 ? 0 : $this->atStop;
-
-            return [];
+        $before = clone $this->state;
+        $hit = $this->stops->meet($this->state);
+        if ($this->state->angle !== $before->angle || $this->state->speed !== $before->speed) {
+            $this->ledger?->stopped($before, $this->state);
+            if ($this->follower instanceof SteppedShaft) {
+                $this->ramp->lose($before->angle - $this->state->angle);
+            }
         }
-        $hit = ['hits', $this->speed(), $this->plant->kinetic_J($this->state)];
-        $this->state->angle = $stop < 0 ? $this->lowest : $this->highest;
-        $this->state->speed = 0.0;
-        $again = $this->atStop === $stop;
-        $this->atStop = $stop;
 
-        return $again ? [] : [$hit];
+        return $hit ? [['hits', $this->motion->unit()->fromSi($this->plant->speed($before)), $this->plant->kinetic_J($before)]] : [];
     }
 
     private function settle(float $turned): void
     {
-        $pushesStop = $this->atStop !== 0 && $this->powered;
-        $isRamping = $this->powered && $this->target === null && $this->pushedFor_s < ($this->motion->drive->ramp_s ?? 0.0);
-        $slow = ! $isRamping && abs($this->state->speed) < self::AT_REST_RAD_S && $turned < self::AT_REST_RAD_S * 0.01;
-        $this->still = $slow && ! ($pushesStop && $this->target === null) && ($this->target === null || $this->commanded === $this->target);
+        $follows = $this->ramp->target() !== null;
+        $pushesStop = $this->stops->at() !== 0 && $this->powered;
+        $slow = ! $this->motor->isRamping() && abs($this->state->speed) < self::AT_REST_RAD_S && $turned < self::AT_REST_RAD_S * 0.01;
+        $this->still = $slow && ! ($pushesStop && ! $follows) && $this->ramp->isThere();
         if ($this->still) {
             $this->state->speed = 0.0;
         }

@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\TorqueLine;
 
 /**
- * Where the energy of one simulated move of a brushed motor went, J. Each account is kept by itself, none as what is left
- * over, so that they can be held against each other: in = copper + motor + train + friction + locked + lifted + kinetic.
+ * Where the energy of one simulated motion went, J. Each account is kept by itself, none as what is left over, so that they
+ * can be held against each other: in = copper + motor + train + friction + locked + stopped + lifted + kinetic.
  *
- * Inside the motor: copper i²R; the rest of what does not leave its shaft, (K·i − Tm)·ωm with the back-EMF constant
- * K = V(Is − I0)/(Is·n0), is brushes, iron and its own gears (Hughes, Electric Motors and Drives, 4th ed., §3.4).
+ * Inside a motor: copper i²R; the rest of what does not leave its shaft, (K·i − Tm)·ωm with the back-EMF constant
+ * K = R·(di/dT)·(dT/dω) of its line, is brushes, iron and its own gears (Hughes, Electric Motors and Drives, 4th ed., §3.4).
  */
 final class Ledger
 {
     private const LIFT_INTERVALS = 2000;
 
-    private const SMALL = 0.05; // λ·h under which the difference above loses figures
+    private const SMALL = 0.05; // λ·h under which the difference in step() loses figures
 
+    /** At the terminals of a motor; what the driver of a stepper draws. */
     public float $in_J = 0.0;
 
     public float $copper_J = 0.0;
@@ -32,6 +32,9 @@ final class Ledger
 
     public float $locked_J = 0.0;
 
+    /** At hard stops, and where a stepper is pulled out of step. */
+    public float $stopped_J = 0.0;
+
     public float $lifted_J = 0.0;
 
     public float $kinetic_J = 0.0;
@@ -39,14 +42,16 @@ final class Ledger
     /** ∫ |i| dt, C. */
     public float $charge_C = 0.0;
 
-    private readonly float $resistance;
+    private ?PlantState $start = null;
 
-    private readonly float $emf;
-
-    public function __construct(private readonly Plant $plant, private readonly DcMotor $motor)
+    public function __construct(private readonly Plant $plant, private readonly float $resistance_ohm)
     {
-        $this->resistance = $motor->resistance_ohm();
-        $this->emf = $motor->rated_V * ($motor->stall_A - $motor->no_load_A) / $motor->stall_A / $motor->line($motor->rated_V, 1.0)->noLoad_rad_s();
+    }
+
+    public function begin(PlantState $state): void
+    {
+        $state->watched = true;
+        $this->start = clone $state;
     }
 
     /**
@@ -67,34 +72,74 @@ final class Ledger
         // Torque and current as straight lines over the speed of the load: limited, at rest, or on the line of the motor.
         $limited = $line->stall_Nm - $line->fall_Nms * $ratio * max($from, $to) >= $line->limit_Nm;
         [$torque, $fall] = $limited ? [$line->limit_Nm, 0.0] : [$line->stall_Nm, $line->fall_Nms * $ratio];
-        [$current, $less] = $limited ? [$line->idle_A + $line->A_per_Nm * $torque, 0.0] : [$line->stall_A, $line->A_per_Nm * $fall];
-        $charge = $current * $seconds - $less * $turn;
-        $worked = $current * $turn - $less * $square;      // ∫ i·ω dt
-        $made = ($torque * $turn - $fall * $square) * $ratio; // ∫ Tm·ωm dt
+        $atRest = $line->stall_Nm > 0.0 ? $line->idle_A + $line->A_per_Nm * $torque : $line->stall_A;
+        $less = $line->A_per_Nm * $fall;
+        $charge = $atRest * $seconds - $less * $turn;
+        $squared = $atRest ** 2 * $seconds - 2 * $atRest * $less * $turn + $less ** 2 * $square; // ∫ i² dt
+        $worked = $atRest * $turn - $less * $square;              // ∫ i·ω dt
+        $made = ($torque * $turn - $fall * $square) * $ratio;     // ∫ Tm·ωm dt
+        $emf = $this->resistance_ohm * $line->A_per_Nm * $line->fall_Nms * $ratio;
 
-        $this->in_J += $line->stall_A / $this->motor->stall_A * $this->motor->rated_V * $charge;
-        $this->copper_J += $this->resistance * ($current ** 2 * $seconds - 2 * $current * $less * $turn + $less ** 2 * $square);
-        $this->motor_J += $this->emf * $ratio * $worked - $made;
+        // A motor on its line has a steady voltage; what its controller limits has the one that drives the limit.
+        $this->in_J += $limited ? $this->resistance_ohm * $squared + $emf * $worked : $this->resistance_ohm * $atRest * $charge;
+        $this->copper_J += $this->resistance_ohm * $squared;
+        $this->motor_J += $emf * $worked - $made;
         $this->train_J += $turn === 0.0 && $square === 0.0 ? 0.0 : $made - ($after->push_Nm * $turn - $after->fade_Nms * $square);
         $this->friction_J += $this->plant->frictionAt(($before->angle + $after->angle) / 2) * abs($turn);
         $this->charge_C += abs($charge);
     }
 
-    /** At the end of the move: what was lifted, by its own fine sum over the way, and what still moves. */
-    public function close(PlantState $start, PlantState $end): void
+    /** At rest under power all that it draws is heat; by default i²R. */
+    public function held(float $current_A, float $seconds, ?float $heat_W = null): void
     {
+        $heat_W ??= $this->resistance_ohm * $current_A ** 2;
+        $this->in_J += $heat_W * $seconds;
+        $this->copper_J += $heat_W * $seconds;
+        $this->charge_C += $current_A * $seconds;
+    }
+
+    /**
+     * One step of a stepper.
+     *
+     * @param  float  $drawn_W  from the supply
+     * @param  float  $heat_W  in its phases
+     * @param  float  $work_J  at the output shaft: against the load, friction included, and what it gained in speed
+     */
+    public function stepped(PlantState $before, PlantState $after, float $drawn_W, float $current_A, float $heat_W, float $work_J, float $seconds): void
+    {
+        $made = $work_J >= 0.0 ? $work_J / $this->plant->efficiency : $work_J * $this->plant->backEfficiency;
+        $this->in_J += $drawn_W * $seconds;
+        $this->copper_J += $heat_W * $seconds;
+        $this->motor_J += max(0.0, -$made); // what the load gives back is burnt in the driver
+        $this->train_J += $made - $work_J;
+        $this->friction_J += $this->plant->frictionAt(($before->angle + $after->angle) / 2) * abs($after->angle - $before->angle);
+        $this->charge_C += $current_A * $seconds;
+    }
+
+    /** Stopped dead, and put where the stop is. */
+    public function stopped(PlantState $before, PlantState $after): void
+    {
+        $this->stopped_J += $this->plant->kinetic_J($before) - $this->plant->kinetic_J($after)
+            + $this->plant->loadNm(($before->angle + $after->angle) / 2) * ($before->angle - $after->angle);
+    }
+
+    /** At the end: what was lifted, by its own fine sum over the way, and what still moves. */
+    public function close(PlantState $end): void
+    {
+        $start = $this->start ?? throw new \LogicException('Never begun.');
+        $this->lifted_J = 0.0;
         $width = ($end->angle - $start->angle) / self::LIFT_INTERVALS;
         for ($i = 0; $i < self::LIFT_INTERVALS; $i++) {
             $this->lifted_J += $this->plant->loadNm($start->angle + ($i + 0.5) * $width) * $width;
         }
-        $this->kinetic_J = $this->plant->kinetic_J($end);
-        $this->locked_J = $end->locked_J;
+        $this->kinetic_J = $this->plant->kinetic_J($end) - $this->plant->kinetic_J($start);
+        $this->locked_J = $end->locked_J - $start->locked_J;
     }
 
-    /** What came in less what is accounted for, as a share of what came in. */
+    /** What came in less what is accounted for, as a share of the larger of what came in and what the load gave. */
     public function imbalance(): float
     {
-        $accounted = $this->copper_J + $this->motor_J + $this->train_J + $this->friction_J + $this->locked_J + $this->lifted_J + $this->kinetic_J;
+        $accounted = $this->copper_J + $this->motor_J + $this->train_J + $this->friction_J + $this->locked_J + $this->stopped_J + $this->lifted_J + $this->kinetic_J;
 
         return ($this->in_J - $accounted) / max(1e-12, $this->in_J, abs($this->lifted_J));
     }

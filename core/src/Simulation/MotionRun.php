@@ -50,8 +50,7 @@ final readonly class MotionRun
         $direction = $to > $from ? 1 : -1;
         $travel = abs($to - $from);
         $state = $plant->stateAt($from);
-        $state->watched = $ledger !== null;
-        $start = clone $state;
+        $ledger?->begin($state);
         $time = 0.0;
         $out = 0.0;
         $motor = $full;
@@ -78,7 +77,7 @@ final readonly class MotionRun
                 $peak = max($peak, $motor->currentAt($state->motor_Nm));
                 $path[] = [$time + $part, $to, $motor->currentAt($state->motor_Nm)];
                 $ledger?->step($before, $end, $motor, $direction, $part);
-                $ledger?->close($start, $end);
+                $ledger?->close($end);
 
                 return new self(true, null, $time + $part, $plant->speed($end), null, $peak, $traced ? $path : [], $out);
             }
@@ -102,7 +101,7 @@ final readonly class MotionRun
             }
         }
 
-        $ledger?->close($start, $state);
+        $ledger?->close($state);
 
         return new self(false, $why, null, null, $plant->position($state), $peak, $path, $out);
     }

@@ -238,6 +238,19 @@ final readonly class Plant
         return $h;
     }
 
+    /** The same, written down. */
+    public function stepInto(?Ledger $ledger, PlantState $state, TorqueLine $motor, int $command, bool $powered, float $step): float
+    {
+        if ($ledger === null) {
+            return $this->step($state, $motor, $command, $powered, $step);
+        }
+        $before = clone $state;
+        $used = $this->step($state, $motor, $command, $powered, $step);
+        $ledger->step($before, $state, $motor, $command, $used);
+
+        return $used;
+    }
+
     /** What of a torque at the shaft passes on to where the load grips: the rest speeds up the rotor. */
     private function throughGrip(float $torque, float $against, float $inertia): float
     {

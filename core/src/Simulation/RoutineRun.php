@@ -37,14 +37,16 @@ final class RoutineRun
 
     /**
      * @param  Scenario|null  $scenario  without one the power comes on, and the routine is started by hand when all is quiet
+     * @param  array<string, Ledger>  $ledgers  of motions whose energy is written down
      * @return array<string, mixed> the trace, as Trace::shape() has it
      */
-    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null): array
+    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null, array $ledgers = []): array
     {
         $world = new World(
             $build,
             $scenario ?? new Scenario('', 'Started by hand', self::WITHOUT_SCENARIO_S, [], []),
             max(self::SHORTEST_SAMPLE_S, $build->settings->scan_s, ($scenario->until_s ?? self::WITHOUT_SCENARIO_S) / self::SAMPLES),
+            $ledgers,
         );
 
         return (new self($world, $routine, $scenario === null))->run();
@@ -73,6 +75,7 @@ final class RoutineRun
             $world->pass();
         } while (! $this->isOver() && $world->now() < $world->scenario->until_s - 1e-9);
         foreach ($build->motions as $id => $motion) {
+            $world->axes[$id]->closeLedger();
             if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $world->axes[$id]->isPowered() && ! isset($this->running[$this->routine->id])) {
                 $world->recorder->routine($world->now(), 'left_powered', "{$motion->name} is still powered although no routine runs.");
             }

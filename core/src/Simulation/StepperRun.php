@@ -28,7 +28,6 @@ final readonly class StepperRun
     public static function of(MoveTorque $needed, Stepper $stepper, float $supply_V, float $ratio, float $efficiency): self
     {
         $move = $needed->move;
-        $current = $stepper->holdCurrent_A(0.0, $supply_V);
         $margin = INF;
         $at = $move->from;
         $path = [];
@@ -37,7 +36,7 @@ final readonly class StepperRun
                 $t = $from + ($to - $from) * $i / self::SAMPLES;
                 [$torque, $speed] = $needed->at($t, $piece, ($from + $to) / 2);
                 $position = $move->from + $move->profile->at($t, $piece)[0] * $move->distance();
-                $path[] = [$t * $move->seconds, $position, $current];
+                $path[] = [$t * $move->seconds, $position, $stepper->drawn_A($supply_V, $torque * $speed / $efficiency)];
                 if ($torque !== 0.0) {
                     $here = $stepper->available_Nm($supply_V, $speed * $ratio) * $ratio * $efficiency / abs($torque);
                     if ($here < $margin) {

@@ -38,7 +38,8 @@ final class World
     /** @var array<string, ?float> */
     private array $times = [];
 
-    public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s)
+    /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
+    public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
     {
         $axes = [];
         foreach ($build->motions as $id => $motion) {
@@ -51,6 +52,9 @@ final class World
             if ($motion->drive?->shares !== null) {
                 $axes[$id]->sharesWith($axes[$motion->drive->shares]);
             }
+        }
+        foreach ($ledgers as $id => $ledger) {
+            $axes[$id]->watch($ledger);
         }
         $this->axes = $axes;
         $this->recorder = new Recorder($build, $axes, $sample_s);

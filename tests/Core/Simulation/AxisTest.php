@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Build\Stops;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\StepFailed;
 use Tests\Support\Builds;
@@ -119,4 +120,31 @@ it('forgets its place when it moves', function () {
 
 it('cannot move without a drive, and says so', function () {
     expect(fn () => axisOf('lid', 0.0, ['motions.0.drive' => null])->push(1, 1.0))->toThrow(StepFailed::class, 'Lid has no drive yet');
+});
+
+it('loses as a stepper the steps that a hard stop takes from it, and does not know', function () {
+    // The stop stands where the ferry cannot go on; sent back by its whole way, it ends short of where it set out by what it lost.
+    $ferry = Builds::demo('heron-wharf')->motions['ferry'];
+    [$from, $to] = [$ferry->at($ferry->task->from), $ferry->at($ferry->task->to)];
+    $short = $from + 0.7 * ($to - $from);
+    $blocked = $ferry->withStops(new Stops(...['hard_high' => max($from, $short), 'hard_low' => min($from, $short) - abs($to - $from)] + get_object_vars($ferry->stops)));
+    $axis = new Axis($blocked, $from, 0.0);
+    $axis->isAt($ferry->task->from);
+    $axis->follow($to, 1.0);
+    $happened = passed($axis, 2 * $ferry->task->move_s + 1);
+    expect(array_column($happened, 0))->toBe(['hits'])->and($axis->position())->toBeAbout($short, 1e-6)->and($axis->hasArrived())->toBeTrue();
+});
+
+it('draws as a stepper the heat of its phases at rest, and its work on top when it moves', function () {
+    $ferry = Builds::demo('heron-wharf')->motions['ferry'];
+    $axis = new Axis($ferry, $ferry->at($ferry->task->from), 0.0);
+    $atRest = $axis->current_A();
+    $axis->isAt($ferry->task->from);
+    $axis->follow($ferry->at($ferry->task->to), 1.0);
+    passed($axis, $ferry->task->move_s / 4);
+
+    expect($atRest)->toBeGreaterThan(0.1)->and($axis->current_A())->toBeGreaterThan($atRest)->toBeLessThan(2 * $atRest);
+    $axis->stop('coast');
+    passed($axis, 1.0);
+    expect($axis->current_A())->toBe(0.0);
 });

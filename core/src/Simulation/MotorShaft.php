@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Drive\TorqueLine;
+
+/** A motor that runs as long as it is told to, or turns shorted or free. */
+final class MotorShaft
+{
+    private const RAMP_STEPS = 40;
+
+    private float $pushedFor_s = 0.0; // since it was last switched
+
+    private ?TorqueLine $line = null; // null with its terminals open
+
+    private int $command = 1;
+
+    private bool $powered = false;
+
+    /** @param  float  $ramp_s  in which its command goes from nothing to full */
+    public function __construct(private readonly Plant $plant, private readonly float $ramp_s)
+    {
+    }
+
+    public function switch(Order $order): void
+    {
+        [$this->line, $this->command, $this->powered] = [$order->line, $order->command, $order->powered];
+        $this->pushedFor_s = 0.0;
+    }
+
+    public function command(): int
+    {
+        return $this->command;
+    }
+
+    public function isRamping(): bool
+    {
+        return $this->powered && $this->pushedFor_s < $this->ramp_s;
+    }
+
+    /** @return array{float, float} seconds used, of those given; current A */
+    public function step(PlantState $state, HardStops $stops, float $seconds, ?Ledger $ledger): array
+    {
+        $line = $this->line ?? new TorqueLine(0.0, 0.0, 0.0, 0.0, 0.0);
+        if ($stops->at() !== 0 && $stops->at() === $this->command && $this->powered) {
+            $ledger?->held($line->stall_A, $seconds);
+
+            return [$seconds, $line->stall_A];
+        }
+        if ($this->isRamping()) {
+            $seconds = min($seconds, $this->ramp_s / self::RAMP_STEPS);
+            $line = $line->atShare(min(1.0, ($this->pushedFor_s + $seconds / 2) / $this->ramp_s));
+        }
+        $used = $this->plant->stepInto($ledger, $state, $line, $this->command, $this->powered, $seconds);
+        $this->pushedFor_s += $used;
+
+        return [$used, $this->powered ? $line->currentAt($state->motor_Nm) : 0.0];
+    }
+}

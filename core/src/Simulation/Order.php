@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Drive\TorqueLine;
+
+/** What a driver does once its delay is over. */
+final readonly class Order
+{
+    /**
+     * @param  TorqueLine|null  $line  what the motor does; null with its terminals open
+     * @param  int  $command  1 or −1
+     * @param  float|null  $target  of a drive that follows, rad of the output shaft; null lets go
+     * @param  float  $from  where its command sets out
+     */
+    public function __construct(public ?TorqueLine $line, public int $command, public bool $powered, public ?float $target, public float $from)
+    {
+    }
+}

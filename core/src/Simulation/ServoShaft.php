@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Drive\TorqueLine;
+
+/** A servo corrects again and again: it pushes with all it has while it is far from its command, in proportion within its band. */
+final readonly class ServoShaft
+{
+    public const BAND_RAD = 0.035;           // of the servo's shaft: within 2° it pushes in proportion to what is missing
+
+    private const FAR_RAD = 0.14;            // of the servo's shaft: from 8° on it pushes with all it has, whatever is missing
+
+    private const STEP_S = 0.002;            // it corrects at least this often
+
+    public function __construct(private Plant $plant, private TorqueLine $line)
+    {
+    }
+
+    /** @return array{float, float} seconds used, of those given; current A */
+    public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): array
+    {
+        $ratio = $this->plant->ratio;
+        $missing = ($ramp->at() - $state->angle) * $ratio;
+        $seconds = min($seconds, $ramp->isThere() && abs($missing) > self::FAR_RAD
+            ? (abs($missing) - self::BAND_RAD) / max($this->line->noLoad_rad_s(), abs($state->speed) * $ratio)
+            : self::STEP_S);
+        $ramp->advance($seconds);
+        $missing = ($ramp->at() - $state->angle) * $ratio;
+        $used = $this->plant->stepInto($ledger, $state, $this->line->scaled(min(1.0, abs($missing) / self::BAND_RAD)), $missing >= 0.0 ? 1 : -1, true, $seconds);
+
+        return [$used, $this->line->idle_A + $this->line->A_per_Nm * min(abs($state->motor_Nm), $this->line->stall_Nm)];
+    }
+}

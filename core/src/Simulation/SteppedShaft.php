@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Drive\Stepper;
+
+/** A stepper goes where its command goes while it pulls what that takes; when it does not, it stands, and its count does not know. */
+final readonly class SteppedShaft
+{
+    private const STEP_S = 0.002;
+
+    public function __construct(private Plant $plant, private Stepper $stepper, private float $volts_V)
+    {
+    }
+
+    /** @return array{float, float} seconds used, of those given; current A */
+    public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): array
+    {
+        $seconds = min($seconds, self::STEP_S);
+        $plant = $this->plant;
+        $before = clone $state;
+        $commanded = $ramp->at();
+        $ramp->advance($seconds);
+        $speed = ($ramp->at() - $commanded) / $seconds;
+        $middle = ($ramp->at() + $commanded) / 2;
+        $against = $plant->loadNm($middle) + $plant->frictionAt($middle) * ($speed <=> 0.0);
+        $needed = $against + $plant->inertiaAt($middle) * ($speed - $before->speed) / $seconds;
+        if (abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio) * $plant->ratio * $plant->efficiency) {
+            $ramp->lose($ramp->at() - $state->angle);
+            $state->speed = 0.0;
+            $ledger?->stopped($before, $state);
+            $ledger?->held($this->atRest_A(), $seconds, $this->heat_W());
+
+            return [$seconds, $this->atRest_A()];
+        }
+        $state->angle = $ramp->at();
+        $state->speed = $speed;
+        $work = $against * ($state->angle - $before->angle) + $plant->kinetic_J($state) - $plant->kinetic_J($before);
+        $current = $this->stepper->drawn_A($this->volts_V, $work / $plant->efficiency / $seconds);
+        $ledger?->stepped($before, $state, $this->volts_V * $current, $current, $this->heat_W(), $work, $seconds);
+
+        return [$seconds, $current];
+    }
+
+    public function atRest_A(): float
+    {
+        return $this->stepper->holdCurrent_A(0.0, $this->volts_V);
+    }
+
+    public function heat_W(): float
+    {
+        return $this->stepper->holdHeat_W(0.0, $this->volts_V);
+    }
+}
