@@ -85,7 +85,7 @@ build_front_end() {
 serving_ini() {
     local dir="$PWD/storage/framework/php"
     mkdir -p "$dir"
-    printf 'opcache.enable=1\nopcache.enable_cli=1\nopcache.jit=function\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
+    printf 'opcache.enable=1\nopcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
     local scanned; scanned=$(php -r 'echo dirname(explode(",", (string) php_ini_scanned_files())[0]);')
     echo "${scanned:-/etc/php/8.2/cli/conf.d}:$dir"
 }

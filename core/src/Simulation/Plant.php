@@ -28,6 +28,8 @@ final readonly class Plant
     /** A self-locking train that is overrun brakes hard, but not endlessly. */
     private const LEAST_BACK_EFFICIENCY = 0.05;
 
+    private const PAST_BREAK_RAD = 1e-6; // a step ends so far past a break, or it would never come to it
+
     public float $ratio;
 
     public float $efficiency;
@@ -48,6 +50,9 @@ final readonly class Plant
     public float $travelPerRad;
 
     private float $largestTurn;
+
+    /** @var list<float> angles at which the load jumps or bends, rising */
+    private array $breaks;
 
     /**
      * @param  float  $backEfficiency  what is left of the load's push when it drives the motor; 0 is self-locking
@@ -73,6 +78,9 @@ final readonly class Plant
         $this->grip = $slips ? $mechanism->gripNm() : INF;
         $this->travelPerRad = $mechanism->travelPerRad();
         $this->largestTurn = $mechanism->evenOverRad();
+        $breaks = array_map(fn (float $at): float => $at / $this->travelPerRad, $mechanism->breaks());
+        sort($breaks);
+        $this->breaks = $breaks;
     }
 
     /** A drive whose last stage is a worm or a fine screw is not turned by its load, whatever the train behind it. */
@@ -197,7 +205,7 @@ final readonly class Plant
         if (! $this->isEven) {
             $now -= 0.5 * $command * $bend * $speed ** 2 / $inertia;
         }
-        $h = min($step, $this->longestStep($speed, $now, $slope));
+        $h = min($step, $this->longestStep($speed, $now, $slope, $this->breaks === [] ? $this->largestTurn : min($this->largestTurn, $this->toNextBreak($state->angle, $way * $command))));
         $middle = $state->angle + $command * self::turned($speed, $now, $slope, $h / 2);
         if ($this->isEven) {
             $held = $command * $this->loadNm($middle);
@@ -290,9 +298,8 @@ final readonly class Plant
     }
 
     /** A step in which it turns no further than the load is even over, by whichever of two safe bounds is the longer. */
-    private function longestStep(float $speed, float $accel, float $slope): float
+    private function longestStep(float $speed, float $accel, float $slope, float $largest): float
     {
-        $largest = $this->largestTurn;
         if ($largest === INF) {
             return INF;
         }
@@ -302,6 +309,20 @@ final readonly class Plant
         $bySpeed = $slope > 0.0 ? $largest / max($v, abs($speed + $accel / $slope), 1e-12) : 0.0;
 
         return max($byAccel, $bySpeed, 1e-9);
+    }
+
+    /** How far it may turn until the load changes its kind. */
+    private function toNextBreak(float $angle, int $way): float
+    {
+        $nearest = INF;
+        foreach ($this->breaks as $break) {
+            $room = ($break - $angle) * $way;
+            if ($room > 0.0 && $room < $nearest) {
+                $nearest = $room;
+            }
+        }
+
+        return $nearest + self::PAST_BREAK_RAD;
     }
 
     /** Turn in time t from speed v with ω̇ = a at first, falling by $slope for each rad/s: v t + a (…)/slope². */

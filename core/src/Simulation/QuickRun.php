@@ -13,13 +13,15 @@ use Brookstone\Core\Mechanism\Mechanism;
  * Where the inertia is the same everywhere each cell is crossed in closed form, ω̇ = (P − F·ω − L)/J with the load of its
  * middle. Where it changes with the crank the kinetic energy is carried from cell to cell, ½J₁ω₁² = ½J₀ω₀² + (P − F·ω − L)Δθ,
  * with the speed between the two, nearer to the later where the motor is stiff. Right to 0.5 % of MotionRun, with a crank to
- * 1 % (tested); where the plant does more than that (wheels that may slip, a ramp), it does not apply.
+ * 1 %, but for a few motors a hair stronger than the load (tested); where the plant does more than that (wheels that may slip, a ramp), it does not apply.
  */
 final readonly class QuickRun
 {
     private const CELLS = 24;
 
-    private const CELLS_PER_RAD = 20; // where the inertia changes with the crank
+    private const LEAST_CELLS = 8;    // between two places where the load jumps or bends
+
+    private const CELLS_PER_RAD = 10; // where the inertia changes with the crank
 
     private const MOST_CELLS = 1200;
 
@@ -29,10 +31,17 @@ final readonly class QuickRun
 
     private const LEAST_BACK = 0.05; // as Plant has it
 
-    /** @var list<array{float, float, float, float}> of each cell: load against the move with friction, friction alone, inertia at its start and at its end */
-    private array $cells;
+    /** @var list<float> of each cell, for a train that locks: it feels nothing of a load that pushes along, only the friction */
+    private array $lockedLoads;
 
-    private float $cell;
+    /** @var list<float> load against the move with friction, of each cell */
+    private array $loads;
+
+    /** @var list<float> at the start, and at the end of each cell */
+    private array $inertias;
+
+    /** @var list<float> of each cell, rad */
+    private array $widths;
 
     private bool $grips;
 
@@ -44,15 +53,42 @@ final readonly class QuickRun
         $this->grips = $mechanism->gripNm() === INF;
         $turn = abs($move->distance()) / $mechanism->travelPerRad();
         $count = $mechanism->isEven() ? self::CELLS : (int) min(self::MOST_CELLS, max(4 * self::CELLS, ceil($turn * self::CELLS_PER_RAD)));
-        $this->cell = $turn / $count;
         $direction = $move->direction();
-        $cells = [];
-        for ($i = 0; $i < $count; $i++) {
-            $at = $move->from + $move->distance() * ($i + 0.5) / $count;
+        $loads = $locked = $widths = [];
+        $inertias = [$mechanism->inertiaKgm2($move->from)];
+        foreach (self::cells($mechanism, $move, $count) as [$from, $to]) {
+            $at = ($from + $to) / 2;
             $friction = $mechanism->frictionNm($at);
-            $cells[] = [$direction * $mechanism->staticTorqueNm($at) + $friction, $friction, $mechanism->inertiaKgm2($move->from + $move->distance() * $i / $count), $mechanism->inertiaKgm2($move->from + $move->distance() * ($i + 1) / $count)];
+            $load = $direction * $mechanism->staticTorqueNm($at) + $friction;
+            $loads[] = $load;
+            $locked[] = max($load, $friction);
+            $widths[] = abs($to - $from) / $mechanism->travelPerRad();
+            $inertias[] = $this->isEven ? $inertias[0] : $mechanism->inertiaKgm2($to);
         }
-        $this->cells = $cells;
+        [$this->loads, $this->lockedLoads, $this->widths, $this->inertias] = [$loads, $locked, $widths, $inertias];
+    }
+
+    /**
+     * About so many cells; none reaches over a place where the load jumps or bends.
+     *
+     * @return list<array{float, float}> where each starts and ends, rad or m
+     */
+    private static function cells(Mechanism $mechanism, Move $move, int $count): array
+    {
+        $ends = array_filter($mechanism->breaks(), fn (float $break): bool => ($break - $move->from) * ($break - $move->to) < 0.0);
+        $ends = [...$ends, $move->to];
+        $move->direction() > 0 ? sort($ends) : rsort($ends);
+        $cells = [];
+        $from = $move->from;
+        foreach ($ends as $end) {
+            $parts = max(self::LEAST_CELLS, (int) round($count * ($end - $from) / $move->distance()));
+            for ($i = 0; $i < $parts && $end !== $from; $i++) {
+                $cells[] = [$from + ($end - $from) * $i / $parts, $from + ($end - $from) * ($i + 1) / $parts];
+            }
+            $from = $end;
+        }
+
+        return $cells;
     }
 
     public function appliesTo(TorqueLine $line, float $ramp_s): bool
@@ -68,7 +104,7 @@ final readonly class QuickRun
     {
         $free = $line->stall_Nm / $line->fall_Nms / $ratio;
         $forward = $line->stall_Nm * $ratio * $efficiency;
-        $backward = $back > 0.0 ? $line->stall_Nm * $ratio / max(self::LEAST_BACK, $back) : INF;
+        $backward = $line->stall_Nm * $ratio / max(self::LEAST_BACK, $back);
         $most = $line->limit_Nm * $ratio * $efficiency; // as much as a controller lets it push, up to a corner speed
         $corner = $free * (1 - $line->limit_Nm / $line->stall_Nm);
         if (! $this->isEven) {
@@ -76,11 +112,9 @@ final readonly class QuickRun
         }
         $speed = 0.0;
         $time = 0.0;
-        foreach ($this->cells as [$load, $friction, $inertia]) {
-            $inertia += $rotor_kgm2;
-            // A train that locks feels nothing of a load that pushes along, only the friction.
-            $against = $load < $friction && $back <= 0.0 ? $friction : $load;
-            for ($left = $this->cell; $left > 0.0;) {
+        $inertia = $this->inertias[0] + $rotor_kgm2;
+        foreach ($back > 0.0 ? $this->loads : $this->lockedLoads as $i => $against) {
+            for ($left = $this->widths[$i]; $left > 0.0;) {
                 if ($speed < $corner * (1 - 1e-9)) {
                     $accel = ($most - $against) / $inertia;
                     if ($accel <= 0.0 && $speed * $speed + 2 * $accel * $left <= 0.0) {
@@ -126,13 +160,15 @@ final readonly class QuickRun
     /** The kinetic energy carried from cell to cell. */
     private function carried(float $forward, float $backward, float $free, float $most, float $corner, float $rotor_kgm2, bool $locks): ?float
     {
-        $cell = $this->cell;
+        $widths = $this->widths;
         $speed = 0.0;
         $time = 0.0;
-        foreach ($this->cells as [$load, $friction, $from, $to]) {
-            $from += $rotor_kgm2;
-            $to += $rotor_kgm2;
-            $against = $locks && $load < $friction ? $friction : $load;
+        $loads = $locks ? $this->lockedLoads : $this->loads;
+        $inertias = $this->inertias;
+        $from = $inertias[0] + $rotor_kgm2;
+        for ($i = 0, $count = count($loads); $i < $count; $i++) {
+            $to = $inertias[$i + 1] + $rotor_kgm2;
+            $cell = $widths[$i];
             if ($speed < $corner) {
                 $push = $most;
                 $fade = 0.0;
@@ -141,18 +177,35 @@ final readonly class QuickRun
                 $fade = $push / $free;
             }
             // Share of the later speed: a half, and all of it where the motor brings the speed about within the cell.
-            $gained = $speed * $speed + 2 * $cell * max(0.0, $push - $against) / $to;
-            $stiff = $fade <= 0.0 ? 0.0 : $fade * $cell / max(1e-12, $to * max($speed, min(($push - $against) / $fade, sqrt($gained))));
-            $later = $stiff < 1.0 ? 0.5 : 1.0 - 0.5 / $stiff;
+            $left = $push - $loads[$i];
+            $later = 0.5;
+            if ($fade > 0.0) {
+                $settles = $left / $fade;
+                $likely = $settles;
+                if ($settles > $speed) {
+                    $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
+                    $likely = $gained < $settles ? $gained : $settles;
+                }
+                $brought = $to * ($likely > $speed ? $likely : $speed);
+                if ($brought < $fade * $cell) {
+                    $later = 1.0 - 0.5 * $brought / ($fade * $cell);
+                }
+            }
             $b = $fade * $cell * $later;
-            $energy = $from * $speed * $speed / 2 + $cell * ($push - $against - $fade * (1 - $later) * $speed);
+            $energy = $from * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed);
             $root = $b * $b + 2 * $to * $energy;
             $next = $root > 0.0 ? (sqrt($root) - $b) / $to : 0.0;
             if ($next <= 0.0) {
                 return null;
             }
-            $time += $cell / ((1 - $later) * $speed + $later * $next);
+            if ($next > $free && $speed < $free) { // from there on the load drives, and the motor brakes through the train
+                $brake = $backward / $free * $cell;
+                $root = $brake * $brake + 2 * $to * ($from * $speed * $speed / 2 + $cell * ($backward - $loads[$i]));
+                $next = max($free, (sqrt(max(0.0, $root)) - $brake) / $to);
+            }
+            $time += $cell / ($speed + $later * ($next - $speed));
             $speed = $next;
+            $from = $to;
         }
 
         return $time;

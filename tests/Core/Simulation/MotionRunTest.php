@@ -8,6 +8,7 @@ use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Simulation\MotionRun;
 use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Simulation\RunEnd;
+use Tests\Support\Things;
 
 function gearMotor(float $stall = 0.5): DcMotor
 {
@@ -101,3 +102,16 @@ it('gives the same run whatever the length of the cord is that it lifts', functi
 
     expect($run->reached)->toBeTrue()->and($run->time_s)->toBeAbout(50 / (0.005 * gearMotor()->line(12.0, 1.0)->speedAgainst(0.2 * 9.80665 * 0.005)), 1e-3);
 });
+
+it('comes to the edge of a segment where it is, not where a step happens to end', function (int $seed) {
+    $things = new Things(4000 + $seed);
+    [$thing, $from, $to] = $things->make('segmented');
+    $motor = new DcMotor(12.0, 120.0, 0.1, 0.08, 2.0, 1e-6);
+    $plant = new Plant($thing, 2.0, 0.8, 0.75, 1e-6);
+    $state = $plant->stateAt($from);
+    for ($time = 0.0; $plant->position($state) < $to && $time < 60.0;) {
+        $time += $plant->step($state, $motor->line(12.0, 1.0), 1, true, 1e-4);
+    }
+
+    expect(MotionRun::of($plant, $motor->line(12.0, 1.0), $from, $to, 60.0)->time_s)->toBeAbout($time, 5e-4);
+})->with(range(1, 6));
