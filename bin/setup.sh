@@ -81,11 +81,12 @@ build_front_end() {
     fi
 }
 
-# PHP settings of the served process: OPcache with a compiler for the computing core.
+# PHP settings of the served process: OPcache with a compiler for the computing core, which needs more room for its
+# traces than it has by default.
 serving_ini() {
     local dir="$PWD/storage/framework/php"
     mkdir -p "$dir"
-    printf 'opcache.enable=1\nopcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
+    printf 'opcache.enable=1\nopcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=128M\nopcache.jit_max_root_traces=8192\nopcache.jit_max_side_traces=16384\nopcache.jit_max_exit_counters=32768\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
     local scanned; scanned=$(php -r 'echo dirname(explode(",", (string) php_ini_scanned_files())[0]);')
     echo "${scanned:-/etc/php/8.2/cli/conf.d}:$dir"
 }
@@ -94,5 +95,9 @@ serving_ini() {
 serve() {
     export PHP_INI_SCAN_DIR PHP_CLI_SERVER_WORKERS=4
     PHP_INI_SCAN_DIR=$(serving_ini)
+    # Configuration and routes read once. Files of this server alone: a command beside it must not read its settings.
+    export APP_CONFIG_CACHE="$PWD/storage/framework/php/config-$1.php" APP_ROUTES_CACHE="$PWD/storage/framework/php/routes-$1.php"
+    php artisan config:cache --quiet
+    php artisan route:cache --quiet
     exec php artisan serve --host=127.0.0.1 --port="$1" --no-reload --quiet
 }

@@ -54,7 +54,12 @@ for (let i = 0; i < 25; i++) {
                 const observer = new MutationObserver(() => {
                     if (chain.textContent !== before) {
                         observer.disconnect();
-                        requestAnimationFrame(() => requestAnimationFrame(() => resolve(performance.now() - start)));
+                        requestAnimationFrame(() => {
+                            // A task posted in a frame runs once that frame is painted.
+                            const painted = new MessageChannel();
+                            painted.port1.onmessage = () => resolve(performance.now() - start);
+                            painted.port2.postMessage(null);
+                        });
                     }
                 });
                 observer.observe(chain, { subtree: true, characterData: true, childList: true });

@@ -52,7 +52,7 @@ final readonly class QuickRun
         $this->isEven = $mechanism->isEven();
         $this->grips = $mechanism->gripNm() === INF;
         $turn = abs($move->distance()) / $mechanism->travelPerRad();
-        $count = $mechanism->isEven() ? self::CELLS : (int) min(self::MOST_CELLS, max(4 * self::CELLS, ceil($turn * self::CELLS_PER_RAD)));
+        $count = $mechanism->isEven() ? self::CELLS : (int) min(self::MOST_CELLS, max(3 * self::CELLS, ceil($turn * self::CELLS_PER_RAD)));
         $direction = $move->direction();
         $loads = $locked = $widths = [];
         $inertias = [$mechanism->inertiaKgm2($move->from)];
