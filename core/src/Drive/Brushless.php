@@ -16,6 +16,7 @@ final readonly class Brushless implements Drive
 {
     use HasNoPlace;
     use HoldsWithoutCurrent;
+    use RatedAsInside;
 
     private DcMotor $inside;
 
@@ -64,11 +65,6 @@ final readonly class Brushless implements Drive
         return 'brushless';
     }
 
-    public function body(): Body
-    {
-        return $this->body;
-    }
-
     public function line(float $supply_V, float $duty): TorqueLine
     {
         $line = $this->inside->line($supply_V, $duty);
@@ -76,28 +72,8 @@ final readonly class Brushless implements Drive
         return new TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, min($line->stall_A, $this->controller_A), $line->A_per_Nm, ($this->controller_A - $this->no_load_A) / $line->A_per_Nm);
     }
 
-    public function rotorKgm2(): float
-    {
-        return $this->rotor_kgm2;
-    }
-
-    public function resistance_ohm(): float
-    {
-        return $this->inside->resistance_ohm();
-    }
-
-    public function supplyFit(float $supply_V): SupplyFit
-    {
-        return $this->inside->supplyFit($supply_V);
-    }
-
     public function noise(): float
     {
         return 3.0;
-    }
-
-    public function voltageRange(): array
-    {
-        return $this->inside->voltageRange();
     }
 }

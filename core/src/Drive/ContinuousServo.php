@@ -16,6 +16,7 @@ use Brookstone\Core\Shape\NumberShape;
 final readonly class ContinuousServo implements Drive
 {
     use HasNoPlace;
+    use RatedAsInside;
 
     private Servo $inside;
 
@@ -68,11 +69,6 @@ final readonly class ContinuousServo implements Drive
         return 'continuous_servo';
     }
 
-    public function body(): Body
-    {
-        return $this->body;
-    }
-
     /** Its command is a share of its speed, and it pushes the less the slower it is told to go. */
     public function line(float $supply_V, float $duty): TorqueLine
     {
@@ -80,21 +76,6 @@ final readonly class ContinuousServo implements Drive
         $full = $this->inside->line($supply_V, 1.0);
 
         return new TorqueLine($rating->stall_Nm * $duty, $rating->stall_Nm / ($rating->speed_deg_s * Constants::RAD_PER_DEG), $full->idle_A, $full->stall_A * $duty, $full->A_per_Nm);
-    }
-
-    public function rotorKgm2(): float
-    {
-        return $this->rotor_kgm2;
-    }
-
-    public function resistance_ohm(): float
-    {
-        return $this->inside->resistance_ohm();
-    }
-
-    public function supplyFit(float $supply_V): SupplyFit
-    {
-        return $this->inside->supplyFit($supply_V);
     }
 
     public function holdCurrent_A(float $torque_Nm, float $supply_V): float
@@ -110,10 +91,5 @@ final readonly class ContinuousServo implements Drive
     public function noise(): float
     {
         return 7.0;
-    }
-
-    public function voltageRange(): array
-    {
-        return $this->inside->voltageRange();
     }
 }

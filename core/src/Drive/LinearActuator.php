@@ -17,6 +17,7 @@ use Brookstone\Core\Shape\NumberShape;
 final readonly class LinearActuator implements Drive
 {
     use HoldsWithoutCurrent;
+    use RatedAsInside;
 
     private DcMotor $inside;
 
@@ -78,29 +79,9 @@ final readonly class LinearActuator implements Drive
         return 'linear_actuator';
     }
 
-    public function body(): Body
-    {
-        return $this->body;
-    }
-
     public function line(float $supply_V, float $duty): TorqueLine
     {
         return $this->inside->line($supply_V, $duty);
-    }
-
-    public function rotorKgm2(): float
-    {
-        return 0.0;
-    }
-
-    public function resistance_ohm(): float
-    {
-        return $this->inside->resistance_ohm();
-    }
-
-    public function supplyFit(float $supply_V): SupplyFit
-    {
-        return $this->inside->supplyFit($supply_V);
     }
 
     public function isPositional(): bool
@@ -117,10 +98,5 @@ final readonly class LinearActuator implements Drive
     public function noise(): float
     {
         return 5.0;
-    }
-
-    public function voltageRange(): array
-    {
-        return $this->inside->voltageRange();
     }
 }
