@@ -56,6 +56,32 @@ final readonly class FourBar
     }
 
     /**
+     * How a crank-rocker swings: between the two places where crank and coupler lie in one line. Norton, §2.13 (quick return)
+     * and §3.2 (transmission angle, worst where the crank lies along the ground).
+     *
+     * @return array{swing_deg: float, min_transmission_deg: float, time_ratio: float}|null null for other kinds
+     */
+    public function swing(): ?array
+    {
+        if ($this->kind() !== 'crank-rocker') {
+            return null;
+        }
+        [$out, $in] = [$this->coupler_m + $this->crank_m, $this->coupler_m - $this->crank_m];
+        $angle = fn (float $a, float $b, float $across): float => acos(max(-1.0, min(1.0, ($a ** 2 + $b ** 2 - $across ** 2) / (2 * $a * $b))));
+        $imbalance = abs($angle($this->ground_m, $out, $this->rocker_m) - $angle($this->ground_m, $in, $this->rocker_m));
+        $transmissions = array_map(
+            fn (float $across): float => M_PI / 2 - abs(M_PI / 2 - $angle($this->coupler_m, $this->rocker_m, $across)),
+            [$this->ground_m - $this->crank_m, $this->ground_m + $this->crank_m],
+        );
+
+        return [
+            'swing_deg' => abs($angle($this->ground_m, $this->rocker_m, $out) - $angle($this->ground_m, $this->rocker_m, $in)) * 180 / M_PI,
+            'min_transmission_deg' => min($transmissions) * 180 / M_PI,
+            'time_ratio' => (M_PI + $imbalance) / (M_PI - $imbalance),
+        ];
+    }
+
+    /**
      * Where the rocker is for a crank angle (rad), with the first and second derivative by that angle.
      *
      * @return array{float, float, float} angle rad, rad/rad, rad/rad²

@@ -15,6 +15,10 @@ dataset('worked cases', function () {
 
 it('gives the worked results', function (string $name, array $inputs, array $results) {
     $answer = Calculators::run(Calculators::all()[$name], $inputs);
+    if ($name === 'train.search') { // a case of it gives the best only
+        $best = $answer['results']['trains'][0];
+        $answer['results'] = ['best_error' => $best['error'], 'best_ratio' => $best['ratio'], 'best_stages' => count($best['stages'])];
+    }
 
     expect($answer['results'])->toMatchCase($results, $name === 'motion.run' ? 5e-3 : 1e-3)
         ->and(array_keys($answer['results']))->toEqualCanonicalizing(array_keys($results));
