@@ -14,7 +14,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\Stages;
 
 /** The ranked drives as people see them: the first rows with the reason for each place, what fails and by what, and the trade as points. */
 final class Choice
@@ -167,7 +167,7 @@ final class Choice
             'why' => self::why($build, $motion, $candidate, $goal),
             'ratio' => $candidate->train->ratio(),
             'ratios' => $ratios,
-            'stages' => array_map(fn (Stage $stage): array => ['type' => $stage->type->value] + get_object_vars($stage), $candidate->train->stages),
+            'stages' => Stages::write($candidate->train),
             'margin' => is_finite($f->margin) ? $f->margin : null,
             'time_s' => $candidate->time_s,
             'current_A' => $f->mean_A,

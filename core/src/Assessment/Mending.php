@@ -21,6 +21,7 @@ use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\Stages;
 use Brookstone\Core\Train\StageType;
 use Brookstone\Core\Train\Train;
 
@@ -303,7 +304,7 @@ final class Mending
             if (! self::mends($subject->with($subject->motion->withTrain(new Train([$stage, ...$train->stages]))))) {
                 return null; // a taller stage is only slower
             }
-            $stages = array_map(fn (Stage $each): array => ['type' => $each->type->value] + get_object_vars($each), [$stage, ...$train->stages]);
+            $stages = Stages::write(new Train([$stage, ...$train->stages]));
 
             return new Fix(
                 new Sentence('Gear it down '.self::PINION." : {$wheel} more, a ratio of {ratio} : 1; it then turns the other way", ['ratio' => Quantity::number($train->ratio() * $stage->ratio())]),

@@ -15,7 +15,7 @@ use Brookstone\Core\Mechanism\Wheels;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Ratios;
-use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\Stages;
 
 /** Whether what rolls grips, and what helps where it does not. */
 final class RollingJudge
@@ -117,7 +117,7 @@ final class RollingJudge
             new Sentence('Gear it to {ratio} : 1 instead of {now} : 1: the way then takes {time}, with {margin} × in hand', [
                 'ratio' => Quantity::number($best->ratio()), 'now' => Quantity::number($motion->train->ratio()), 'time' => Quantity::of($time, 's'), 'margin' => Quantity::number((float) $geared->facts->margin()),
             ]),
-            [new Change($subject->path.'.train', array_map(fn (Stage $stage): array => ['type' => $stage->type->value] + get_object_vars($stage), $best->stages))],
+            [new Change($subject->path.'.train', Stages::write($best))],
         )];
     }
 

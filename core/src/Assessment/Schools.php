@@ -22,7 +22,7 @@ use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Stops\RunOn;
-use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\Stages;
 
 /**
  * The ways builders argue about, side by side for one motion: for each the best drive of the drawer, and what it does here
@@ -193,7 +193,7 @@ final class Schools
 
         return new Fix(new Sentence('Take '.lcfirst(self::NAMES[$school]).": {$best->code()}"), [
             new Change("{$path}.drive", ['motor' => Drives::write($choice->motor), 'supply' => $choice->supply->id, 'duty' => 1.0, 'gated' => $school === 'gated_servo']),
-            new Change("{$path}.train", array_map(fn (Stage $stage): array => ['type' => $stage->type->value] + get_object_vars($stage), $best->train->stages)),
+            new Change("{$path}.train", Stages::write($best->train)),
         ]);
     }
 

@@ -30,7 +30,7 @@ final readonly class TrainRatio implements Calculator
     public function inputs(): RecordShape
     {
         return new RecordShape([
-            'stages' => Field::needed(Stages::shape(1, self::MOST_STAGES), 'From the motor to the load.'),
+            'stages' => Field::needed(Stages::forRatio(1, self::MOST_STAGES), 'From the motor to the load.'),
             'input_rpm' => Field::or(0.0, NumberShape::notNegative(), 'Speed of the first shaft.'),
             'input_Nm' => Field::or(0.0, NumberShape::notNegative(), 'Torque at the first shaft.'),
         ]);

@@ -87,8 +87,15 @@ final readonly class QuickRun
             }
             $from = $end;
         }
+        if ($mechanism->isEven()) {
+            return $cells;
+        }
 
-        return $cells;
+        // Where it starts from rest the cells are finer: a stiff motor is up to its speed within a part of one.
+        [$start, $first] = $cells[0];
+        $edges = array_map(fn (float $share): float => $start + ($first - $start) * $share, [0.0, 1 / 32, 1 / 16, 1 / 8, 1 / 4, 1 / 2, 1.0]);
+
+        return [...array_map(null, array_slice($edges, 0, -1), array_slice($edges, 1)), ...array_slice($cells, 1)];
     }
 
     public function appliesTo(TorqueLine $line, float $ramp_s): bool

@@ -9,6 +9,12 @@ use Brookstone\Core\Error\ImpossibleValue;
 /** Two wheels that turn each other. A worm's driver counts its starts. */
 final readonly class Stage
 {
+    /**
+     * @param  float  $face_mm  width of the teeth
+     * @param  bool  $idler  its driver is the very wheel that the stage before drives
+     * @param  float|null  $joint_mm  of a belt or chain: from where it leaves the driving wheel to its joint, at the start of the task; null is endless
+     * @param  float  $quotient  of a worm: its pitch diameter over the module
+     */
     public function __construct(
         public StageType $type,
         public int $driver,
@@ -16,12 +22,19 @@ final readonly class Stage
         public float $module_mm = 1.0,
         public float $backlash_mm = 0.0,
         public float $efficiency = 0.95,
+        public float $face_mm = 6.0,
+        public GearMaterial $material = GearMaterial::Acetal,
+        public bool $idler = false,
+        public ?float $joint_mm = null,
+        public float $quotient = 10.0,
     ) {
         ImpossibleValue::unlessPositive('driver', $driver);
         ImpossibleValue::unlessPositive('driven', $driven);
         ImpossibleValue::unlessPositive('module_mm', $module_mm);
         ImpossibleValue::unlessNotNegative('backlash_mm', $backlash_mm);
         ImpossibleValue::unlessWithin('efficiency', $efficiency, 0.0, 1.0);
+        ImpossibleValue::unlessPositive('face_mm', $face_mm);
+        ImpossibleValue::unlessPositive('quotient', $quotient);
     }
 
     /** Input turns for one output turn. */
@@ -35,9 +48,34 @@ final readonly class Stage
         return $this->module_mm * $this->driven / 2;
     }
 
+    public function driverPitchRadius_mm(): float
+    {
+        return $this->module_mm * ($this->type === StageType::Worm ? $this->quotient : $this->driver) / 2;
+    }
+
     /** a = m (z1 + z2)/2 for a spur pair; null for the others. */
     public function centreDistance_mm(): ?float
     {
         return $this->type === StageType::Spur ? $this->module_mm * ($this->driver + $this->driven) / 2 : null;
+    }
+
+    /** How far apart its shafts must stand; null where they may stand anywhere or meet. */
+    public function shaftsApart_mm(): ?float
+    {
+        return $this->type === StageType::Spur || $this->type === StageType::Worm ? $this->driverPitchRadius_mm() + $this->drivenPitchRadius_mm() : null;
+    }
+
+    /** Outside radius: one module over the pitch circle; of pulleys the pitch circle. */
+    public function outside_mm(bool $driver): float
+    {
+        $pitch = $driver ? $this->driverPitchRadius_mm() : $this->drivenPitchRadius_mm();
+
+        return $this->type === StageType::Belt ? $pitch : $pitch + $this->module_mm;
+    }
+
+    /** @return array<string, mixed> as its document has it */
+    public function write(): array
+    {
+        return ['type' => $this->type->value, 'material' => $this->material->value] + get_object_vars($this);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Train;
 
+use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;
@@ -15,14 +16,34 @@ final class Stages
 {
     public static function shape(int $min, int $max, ?int $mostTeeth = null): ListShape
     {
-        return new ListShape(new RecordShape([
+        $fields = self::plain($mostTeeth) + [
+            'face_mm' => Field::or(6.0, NumberShape::positive($mostTeeth === null ? null : 200.0), 'Width of the teeth.'),
+            'material' => Field::or('acetal', ChoiceShape::of(...array_column(GearMaterial::cases(), 'value')), 'Of the weaker wheel.'),
+            'idler' => Field::or(false, new BooleanShape, 'Its driver is the wheel that the stage before drives.'),
+            'joint_mm' => Field::or(null, NumberShape::between(-10000.0, 10000.0)->orNull(), 'Of a belt or chain: from the driving wheel to its joint along the pulling side, at the start of the task; empty is endless.'),
+            'quotient' => Field::or(10.0, NumberShape::between(3.0, 50.0), 'Of a worm: its pitch diameter over the module.'),
+        ];
+
+        return new ListShape(new RecordShape($fields, 'Stage'), $min, $max, 'stages');
+    }
+
+    /** What a ratio needs to know. */
+    public static function forRatio(int $min, int $max): ListShape
+    {
+        return new ListShape(new RecordShape(self::plain(null), 'Stage'), $min, $max, 'stages');
+    }
+
+    /** @return array<string, Field> */
+    private static function plain(?int $mostTeeth): array
+    {
+        return [
             'type' => Field::needed(ChoiceShape::of(...array_column(StageType::cases(), 'value')), 'What kind of mesh.'),
             'driver' => Field::needed(NumberShape::whole(1, $mostTeeth), 'Teeth of the driving wheel, or starts of a worm.'),
             'driven' => Field::needed(NumberShape::whole(1, $mostTeeth), 'Teeth of the driven wheel.'),
             'module_mm' => Field::or(1.0, NumberShape::positive($mostTeeth === null ? null : 20.0), 'Module; for belt and chain the pitch over π.'),
             'backlash_mm' => Field::or(0.0, NumberShape::notNegative($mostTeeth === null ? null : 10.0), 'Play at the pitch circle.'),
             'efficiency' => Field::or(null, $mostTeeth === null ? NumberShape::share() : NumberShape::between(0.01, 1.0), 'Share of the power that passes; 0.95, a worm 0.4 where left out.'),
-        ], 'Stage'), $min, $max, 'stages');
+        ];
     }
 
     /**
@@ -39,6 +60,14 @@ final class Stages
     /** @param  list<array<string, mixed>>  $stages read and completed */
     public static function make(array $stages): Train
     {
-        return new Train(array_map(fn (array $stage): Stage => new Stage(...['type' => StageType::from($stage['type'])] + $stage), $stages));
+        return new Train(array_map(fn (array $stage): Stage => new Stage(...[
+            'type' => StageType::from($stage['type']),
+        ] + (isset($stage['material']) ? ['material' => GearMaterial::from($stage['material'])] : []) + $stage), $stages));
+    }
+
+    /** @return list<array<string, mixed>> as documents have them */
+    public static function write(Train $train): array
+    {
+        return array_map(fn (Stage $stage): array => $stage->write(), $train->stages);
     }
 }
