@@ -30,6 +30,11 @@ final class TrainJudge implements Judge
             $this->ratioThatWouldDo($subject),
             $this->slop($subject),
             ...$this->stages($subject),
+            ...TrainRules::turn($subject),
+            ...TrainRules::teeth($subject),
+            ...TrainRules::joints($subject),
+            ...TrainRules::wear($subject),
+            ...LayoutRules::findings($subject),
         ]));
         $count = count($train->stages);
 
@@ -62,7 +67,7 @@ final class TrainJudge implements Judge
     {
         $tolerance = $subject->motion->task->tolerance;
         $unit = $subject->motion->unit();
-        $slop = $unit->fromSi($subject->motion->train->backlash_deg() * Constants::RAD_PER_DEG * $subject->motion->mechanism->travelPerRad());
+        $slop = $unit->fromSi($subject->motion->laidTrain()->backlash_deg() * Constants::RAD_PER_DEG * $subject->motion->mechanism->travelPerRad());
         if ($tolerance === null || $slop <= $tolerance / 2) {
             return null;
         }

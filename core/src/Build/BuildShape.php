@@ -17,6 +17,7 @@ use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Shape\UnionShape;
+use Brookstone\Core\Train\Layouts;
 use Brookstone\Core\Train\Stages;
 
 /** The document of a build, as it stands in a `*.brookstone.json` file. */
@@ -111,6 +112,7 @@ final class BuildShape
                 'holds_unpowered' => Field::or(false, new BooleanShape, 'It must stay put with the power off.'),
                 'mass_guessed' => Field::or(false, new BooleanShape, 'Its mass is a guess, not weighed.'),
                 'tolerance' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'How far off its place it may stop; degrees or metres.'),
+                'turn' => Field::or('any', ChoiceShape::of('any', 'same', 'reversed'), 'Which way the load must turn, seen from the drive: the wheels may be counted, or it does not matter.'),
                 'over_people' => Field::or(false, new BooleanShape, 'It hangs or swings where someone can stand.'),
             ], 'Task')),
             'drive' => Field::or(null, (new RecordShape([
@@ -120,11 +122,13 @@ final class BuildShape
                 'gated' => Field::or(false, new BooleanShape, 'Its power is cut between moves.'),
                 'ramp_s' => Field::or(0.0, NumberShape::between(0.0, 60.0), 'Time in which the bridge goes from nothing to its duty.'),
                 'clutch_Nm' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'A clutch at the load slips above this torque.'),
+                'reversed' => Field::or(false, new BooleanShape, 'Its wires are swapped, or the servo is turned round: it turns the other way.'),
                 'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
                 'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion that the same motor moves.'),
                 'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction'), 'What decides which of the two it moves.'),
             ], 'DriveChoice'))->orNull()),
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
+            'layout' => Field::or(null, Layouts::shape()->orNull(), 'Where its shafts stand.'),
             'stops' => Field::or([], new RecordShape([
                 'hard_low' => Field::or(null, $position->orNull(), 'Where it ends by force below.'),
                 'hard_high' => Field::or(null, $position->orNull(), 'Where it ends by force above.'),

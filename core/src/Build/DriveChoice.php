@@ -17,6 +17,7 @@ final readonly class DriveChoice
      * @param  float|null  $soft_Nm_per_deg  rate of a springy coupling at the load
      * @param  string|null  $shares  another motion that the same motor moves
      * @param  string  $shares_by  `selector` or `direction`
+     * @param  bool  $reversed  its wires are swapped, or the servo turned round
      */
     public function __construct(
         public Drive $motor,
@@ -28,6 +29,7 @@ final readonly class DriveChoice
         public ?float $soft_Nm_per_deg = null,
         public ?string $shares = null,
         public string $shares_by = 'selector',
+        public bool $reversed = false,
     ) {
     }
 
@@ -40,7 +42,7 @@ final readonly class DriveChoice
     /** The same with another drive; what protects the load stays. */
     public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
     {
-        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg, $this->shares, $this->shares_by);
+        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg, $this->shares, $this->shares_by, $this->reversed);
     }
 
     /**

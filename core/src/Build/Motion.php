@@ -10,6 +10,7 @@ use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Simulation\Plant;
+use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Train;
 
 /** One thing that moves: from its task to its stops. */
@@ -25,6 +26,7 @@ final readonly class Motion
         public ?DriveChoice $drive,
         public Train $train,
         public Stops $stops,
+        public ?Layout $layout = null,
     ) {
     }
 
@@ -118,23 +120,29 @@ final readonly class Motion
         return Plant::through($there === null ? $this->mechanism : $this->moved($there), $this->train, $this->drive?->motor);
     }
 
+    /** The train with the play that the distances of its shafts add. */
+    public function laidTrain(): Train
+    {
+        return $this->layout !== null && $this->layout->fits($this->train) ? $this->layout->train($this->train) : $this->train;
+    }
+
     public function withDrive(?DriveChoice $drive): self
     {
-        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $drive, $this->train, $this->stops);
+        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $drive, $this->train, $this->stops, $this->layout);
     }
 
     public function withTrain(Train $train): self
     {
-        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $train, $this->stops);
+        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $train, $this->stops, $this->layout);
     }
 
     public function withStops(Stops $stops): self
     {
-        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $this->train, $stops);
+        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $this->train, $stops, $this->layout);
     }
 
     public function withMechanism(Mechanism $mechanism): self
     {
-        return new self($this->id, $this->name, $mechanism, $this->places, $this->task, $this->drive, $this->train, $this->stops);
+        return new self($this->id, $this->name, $mechanism, $this->places, $this->task, $this->drive, $this->train, $this->stops, $this->layout);
     }
 }

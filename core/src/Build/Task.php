@@ -6,7 +6,7 @@ namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Load\Profile;
 
-/** What a motion is asked to do. Tolerance in its own unit (degrees or metres). */
+/** What a motion is asked to do. Tolerance in its own unit (degrees or metres); turn is `any`, `same` or `reversed`, seen from the drive. */
 final readonly class Task
 {
     public function __construct(
@@ -22,6 +22,7 @@ final readonly class Task
         public bool $mass_guessed,
         public ?float $tolerance,
         public bool $over_people,
+        public string $turn = 'any',
     ) {
     }
 }

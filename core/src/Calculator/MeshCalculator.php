@@ -9,7 +9,6 @@ use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Train\Mesh;
-use Brookstone\Core\Train\MeshRules;
 
 final readonly class MeshCalculator implements Calculator
 {

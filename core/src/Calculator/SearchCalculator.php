@@ -70,7 +70,7 @@ final readonly class SearchCalculator implements Calculator
     public function compute(array $inputs): array
     {
         $direction = ['any' => null, 'same' => 1, 'reversed' => -1][$inputs['direction']];
-        $trains = (new Search(array_column($inputs['stock'], 'count', 'teeth')))->best($inputs['target_ratio'], $inputs['max_stages'], $inputs['limit'], $inputs['module_mm'], $direction);
+        $trains = Search::best(array_column($inputs['stock'], 'count', 'teeth'), $inputs['target_ratio'], $inputs['max_stages'], $inputs['limit'], $inputs['module_mm'], $direction);
 
         return ['inputs' => $inputs, 'results' => ['trains' => array_map(fn (Train $train): array => [
             'stages' => array_map(fn (Stage $stage): array => ['driver' => $stage->driver, 'driven' => $stage->driven], $train->stages),

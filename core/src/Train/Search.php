@@ -30,10 +30,8 @@ final class Search
     /** @var list<array{float, int, int, int, int}> error, stages, sum of teeth, drivers, driven (as codes), best first */
     private array $best = [];
 
-    private int $limit = 1;
-
     /** @param  array<int, int>  $stock  how many there are, by teeth */
-    public function __construct(array $stock)
+    private function __construct(array $stock, private readonly int $limit)
     {
         $stock = array_filter($stock, fn (int $count): bool => $count > 0);
         if (count($stock) > self::MOST_SIZES) {
@@ -45,23 +43,23 @@ final class Search
     }
 
     /**
+     * @param  array<int, int>  $stock  how many there are, by teeth
      * @param  int|null  $direction  1 keeps the turn, −1 reverses it; null does not care
      * @return list<Train> best first: by error, then fewest stages, then smallest sum of centre distances, then by teeth; the
      *                     same stages in another order are the same train
      */
-    public function best(float $target_ratio, int $max_stages, int $limit, float $module_mm = 1.0, ?int $direction = null): array
+    public static function best(array $stock, float $target_ratio, int $max_stages, int $limit, float $module_mm = 1.0, ?int $direction = null): array
     {
         ImpossibleValue::unlessPositive('target_ratio', $target_ratio);
-        $this->best = [];
-        $this->limit = $limit;
+        $search = new self($stock, $limit);
         for ($stages = 1; $stages <= min($max_stages, self::MOST_STAGES); $stages++) {
             if ($direction === null || ($stages % 2 === 0) === ($direction > 0)) {
-                $this->withStages($stages, $target_ratio);
+                $search->withStages($stages, $target_ratio);
             }
         }
         $found = [];
-        foreach ($this->best as [$error, $stages, $sum, $drivers, $driven]) {
-            foreach ($this->pairings($this->sizes($drivers, $stages), $this->sizes($driven, $stages)) as $pairs) {
+        foreach ($search->best as [$error, $stages, $sum, $drivers, $driven]) {
+            foreach ($search->pairings($search->sizes($drivers, $stages), $search->sizes($driven, $stages)) as $pairs) {
                 $found[] = [$error, $stages, $sum, $pairs];
             }
         }

@@ -7,7 +7,18 @@ use Brookstone\Core\Finding\Verdict;
 use Tests\Support\Builds;
 
 /** Codes that no judge gives, only a calculator: planted in the tests of calculators. */
-const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'rolling.head_slides'];
+const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.flat', 'rolling.head_slides', 'train.contact_ratio', 'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
+
+/** Spur gears on a lid, laid out on plain ground. */
+function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.05, 'material' => 'brass']], array $more = []): array
+{
+    return [
+        'motions.0.train' => $stages,
+        'motions.0.layout' => ['grid_mm' => null, 'shafts' => array_map(fn (array $at): array => ['x_mm' => $at[0], 'y_mm' => $at[1]], $shafts), 'planes' => array_fill(0, count($stages), 0), ...$more],
+    ];
+}
+
+const BELT = ['type' => 'belt', 'driver' => 20, 'driven' => 40, 'joint_mm' => 12.0];
 
 /** Findings that can be planted in the sound build: code => [what is changed, severity, whether a fix must mend it]. */
 dataset('planted', fn () => withCodes([
@@ -52,6 +63,18 @@ dataset('planted', fn () => withCodes([
     'train.undercut' => [['motions.0.train' => [['type' => 'spur', 'driver' => 10, 'driven' => 20]]], Severity::Note, false],
     'train.locks_itself' => [['motions.2.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2]]], Severity::Note, false],
     'train.wasteful' => [['motions.2.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2]]], Severity::Note, false],
+    'train.binds' => [laidOut([[20, 20], [44.6, 20]]), Severity::Fails, true],
+    'train.loose' => [laidOut([[20, 20], [45.4, 20]]), Severity::Tight, true],
+    'train.clash' => [laidOut([[20, 20], [45, 20]], more: ['obstacles' => [['name' => 'the nut of the lid', 'x_mm' => 45, 'y_mm' => 38, 'radius_mm' => 3]]]), Severity::Fails, true],
+    'train.outside' => [laidOut([[20, 20], [45, 20]], more: ['width_mm' => 55, 'height_mm' => 60]), Severity::Fails, true],
+    'train.layout_stale' => [['motions.0.layout' => ['shafts' => [['x_mm' => 0, 'y_mm' => 0], ['x_mm' => 25, 'y_mm' => 0]], 'planes' => [0]], 'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 20], ['type' => 'spur', 'driver' => 20, 'driven' => 30]]], Severity::Note, false],
+    'train.wrong_way' => [['motions.0.task.turn' => 'same', ...laidOut([[20, 20], [45, 20]])], Severity::Fails, true],
+    'train.tooth_running' => [['motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'module_mm' => 0.5, 'material' => 'printed_pla']]], Severity::Fails, true],
+    'train.tooth_knock' => [['motions.2.task.knocked' => true, 'motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'face_mm' => 20]]], Severity::Fails, true],
+    'train.tooth_stall' => [['motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'face_mm' => 20]]], Severity::Note, true],
+    'train.joint_unknown' => [['motions.0.train' => [BELT]], Severity::Note, false],
+    'train.joint_on_pulley' => [laidOut([[20, 20], [120, 20]], [BELT]), Severity::Fails, true],
+    'train.wears_unevenly' => [['motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30]], 'motions.0.task.per_day' => 5000], Severity::Note, false],
     'stops.none' => [['routines' => [], 'motions.2.stops.switches' => []], Severity::Fails, true],
     'stops.place_outside' => [['motions.0.stops.hard_high' => 60.0], Severity::Fails, false],
     'stops.by_time' => [['motions.2.stops.switches' => [['id' => 'lift-high', 'name' => 'High', 'place' => 'high', 'at' => 0.1, 'end' => 'high']], 'routines' => []], Severity::Note, false],

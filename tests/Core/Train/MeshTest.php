@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Calculator\MeshRules;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Train\Mesh;
-use Brookstone\Core\Train\MeshRules;
 use Brookstone\Core\Train\Tooth;
 use Brookstone\Core\Train\WormPair;
 

@@ -52,7 +52,7 @@ it('finds what trying every train finds, in the same order', function (array $st
     }
     sort($all);
 
-    expect(pairsOf((new Search($stock))->best($target, $most, 20)))->toBe(array_slice(array_column($all, 3), 0, 20));
+    expect(pairsOf(Search::best($stock, $target, $most, 20)))->toBe(array_slice(array_column($all, 3), 0, 20));
 })->with([
     'one stage and two' => [[12 => 2, 15 => 1, 20 => 1, 24 => 2, 36 => 1], 3.7, 2],
     'many that are exact' => [[10 => 2, 20 => 2, 40 => 2], 4.0, 3],
@@ -63,7 +63,7 @@ it('finds what trying every train finds, in the same order', function (array $st
 ]);
 
 it('turns the way it is asked to', function (int $direction) {
-    $trains = (new Search([12 => 2, 20 => 2, 30 => 2, 48 => 1]))->best(7.3, 3, 20, direction: $direction);
+    $trains = Search::best([12 => 2, 20 => 2, 30 => 2, 48 => 1], 7.3, 3, 20, direction: $direction);
 
     expect($trains)->not->toBeEmpty();
     foreach ($trains as $train) {
@@ -73,7 +73,7 @@ it('turns the way it is asked to', function (int $direction) {
 
 it('never takes more gears than there are', function () {
     $stock = [12 => 2, 15 => 1, 18 => 1, 24 => 2, 30 => 1, 40 => 1];
-    foreach ((new Search($stock))->best(9.1, 3, 200) as $train) {
+    foreach (Search::best($stock, 9.1, 3, 200) as $train) {
         $used = array_count_values(array_merge(...array_map(fn (Stage $stage): array => [$stage->driver, $stage->driven], $train->stages)));
         foreach ($used as $teeth => $count) {
             expect($count)->toBeLessThanOrEqual($stock[$teeth]);
@@ -82,7 +82,7 @@ it('never takes more gears than there are', function () {
 });
 
 it('has nothing to offer from an empty drawer', function () {
-    expect((new Search([]))->best(3.0, 3, 10))->toBe([])
-        ->and((new Search([20 => 1]))->best(3.0, 3, 10))->toBe([])
-        ->and((new Search([20 => 0, 30 => 0]))->best(3.0, 3, 10))->toBe([]);
+    expect(Search::best([], 3.0, 3, 10))->toBe([])
+        ->and(Search::best([20 => 1], 3.0, 3, 10))->toBe([])
+        ->and(Search::best([20 => 0, 30 => 0], 3.0, 3, 10))->toBe([]);
 });

@@ -34,6 +34,7 @@ use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;
 use Brookstone\Core\Shape\ErrorList;
+use Brookstone\Core\Train\Layouts;
 use Brookstone\Core\Train\Stages;
 
 /**
@@ -138,6 +139,7 @@ final class BuildReader
             $drive,
             Stages::make($read['train']),
             new Stops($stops['hard_low'], $stops['hard_high'], array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes']),
+            $read['layout'] === null ? null : Layouts::make($read['layout']),
         );
     }
 

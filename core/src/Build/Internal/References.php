@@ -72,6 +72,12 @@ final class References
             }
             $places[$place['id']] = $place['at'];
         }
+        foreach ($motion['train'] as $i => $stage) {
+            $before = $motion['train'][$i - 1] ?? null;
+            if ($stage['idler'] && ($before === null || $before['type'] !== 'spur' || $stage['type'] !== 'spur' || $before['driven'] !== $stage['driver'])) {
+                $this->errors->add("{$path}.train.{$i}.idler", 'An idler is the wheel that the stage before drives: both must be spur gears, and of the same teeth.');
+            }
+        }
         $this->places[$motion['id']] ??= $places; // of two with one id the first counts
         foreach (['from', 'to'] as $end) {
             if (! isset($places[$motion['task'][$end]])) {

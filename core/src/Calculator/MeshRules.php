@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Brookstone\Core\Train;
+namespace Brookstone\Core\Calculator;
 
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\Mesh;
 
 /** What is said of two gears at a distance, by the calculator as by the judge. */
 final class MeshRules

@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\GearMaterial;
+use Brookstone\Core\Train\Layouts;
+use Brookstone\Core\Train\Placer;
+use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\Stages;
+use Brookstone\Core\Train\StageType;
+use Brookstone\Core\Train\Tooth;
+use Brookstone\Core\Train\Train;
+
+/** Which way a train turns, what its teeth bear, and where the joint of a belt goes. */
+final class TrainRules
+{
+    private const IDLER = 20;          // teeth
+
+    private const JOINT_MM = 3.0;      // half a joint, and a little
+
+    private const BUSY_PER_DAY = 1000; // from so many moves a day on wear is worth a thought
+
+    /** @return list<Finding> */
+    public static function turn(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $wanted = $motion->task->turn;
+        $turns = $motion->train->direction() * (($motion->drive->reversed ?? false) ? -1 : 1);
+        if ($motion->drive === null || $wanted === 'any' || ($wanted === 'same') === ($turns > 0)) {
+            return [];
+        }
+        $servo = $motion->isAbsolute();
+        $fixes = [new Fix(
+            new Sentence($servo ? 'Turn the servo round, or mirror its command' : 'Swap the two wires of its motor'),
+            [new Change($subject->path.'.drive.reversed', ! $motion->drive->reversed)],
+        )];
+        $idler = self::withIdler($subject);
+        if ($idler !== null) {
+            $fixes[] = $idler;
+        }
+        $meshes = count(array_filter($motion->train->stages, fn (Stage $stage): bool => $stage->type->direction() < 0));
+
+        return [new Finding('train.wrong_way', Severity::Fails, $subject->path.'.train', new Sentence(
+            "It turns the wrong way: {$meshes} ".($meshes === 1 ? 'mesh reverses' : 'meshes reverse').' the drive, and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
+        ), $fixes)];
+    }
+
+    /** An idler in its first spur stage: it changes the way and the spacing, not the ratio. */
+    private static function withIdler(Subject $subject): ?Fix
+    {
+        $stages = $subject->motion->train->stages;
+        foreach ($stages as $i => $stage) {
+            if ($stage->type !== StageType::Spur || $stage->idler) {
+                continue;
+            }
+            $own = get_object_vars($stage);
+            $train = new Train([
+                ...array_slice($stages, 0, $i), new Stage(...['driven' => self::IDLER] + $own), new Stage(...['driver' => self::IDLER, 'idler' => true] + $own), ...array_slice($stages, $i + 1),
+            ]);
+            $changes = [new Change($subject->path.'.train', Stages::write($train))];
+            if ($subject->motion->layout !== null) {
+                [$layout] = Placer::place($train, $subject->motion->layout->plate, $subject->motion->layout->obstacles, 4000);
+                $changes[] = new Change($subject->path.'.layout', $layout === null ? null : Layouts::write($layout));
+            }
+
+            return new Fix(new Sentence('Put an idler of '.self::IDLER.' teeth into stage '.($i + 1).': the ratio stays, {passes} of the power passes', ['passes' => Quantity::share($train->efficiency())]), $changes);
+        }
+
+        return null;
+    }
+
+    /** @return list<Finding> */
+    public static function teeth(Subject $subject): array
+    {
+        if ($subject->motion->drive === null) {
+            return [];
+        }
+        $findings = [];
+        foreach (self::stresses($subject) as $i => $stress) {
+            $stage = $subject->motion->train->stages[$i];
+            $bears = $stage->material->allowable_MPa();
+            $at = "{$subject->path}.train.{$i}.material";
+            $words = 'a tooth of stage '.($i + 1)." in {$stage->material->inWords()}";
+            $says = fn (string $when, float $sees): Sentence => new Sentence($when.$words.' sees {stress} at its root and bears {bears}.', ['stress' => Quantity::of($sees, 'MPa'), 'bears' => Quantity::of($bears, 'MPa')]);
+            $most = $bears * (1 + DriveRules::TIE);
+            $findings[] = match (true) {
+                $stress['running'] > $most => new Finding('train.tooth_running', Severity::Fails, $at, $says('At the worst instant of the move ', $stress['running']), self::stronger($subject, $i, $stress['running'])),
+                $subject->motion->task->knocked && $stress['knock'] > $most => new Finding('train.tooth_knock', Severity::Fails, $at, $says('When it is bumped ', $stress['knock']), self::stronger($subject, $i, $stress['knock'])),
+                $stress['stall'] > $most => new Finding('train.tooth_stall', Severity::Note, $at, $says('When its drive stalls ', $stress['stall']), self::stronger($subject, $i, $stress['stall'])),
+                default => null,
+            };
+        }
+
+        return array_values(array_filter($findings));
+    }
+
+    /** @return array<int, array{running: float, stall: float, knock: float}> MPa at the root of the weaker wheel, by stage of toothed wheels */
+    public static function stresses(Subject $subject): array
+    {
+        $stages = $subject->motion->train->stages;
+        $f = DriveFigures::of($subject);
+        $stresses = [];
+        foreach ($stages as $i => $stage) {
+            $weaker = min($stage->driver, $stage->driven);
+            if (($stage->type !== StageType::Spur && $stage->type !== StageType::Bevel) || $weaker < Tooth::LEAST_TEETH) {
+                continue;
+            }
+            $after = new Train(array_slice($stages, $i + 1));
+            $upTo = new Train(array_slice($stages, 0, $i + 1));
+            // Torque at the driven wheel: what the load asks, what the drive gives stalled, what a knock sends back.
+            $driven = ['running' => $f->peak_Nm / $after->ratio() / $after->efficiency(), 'stall' => $f->on->most_Nm * $upTo->ratio() * $upTo->efficiency(), 'knock' => $f->knock_motor_Nm * $upTo->ratio()];
+            $stresses[$i] = array_map(fn (float $torque): float => (new Tooth($weaker, $stage->module_mm, $stage->face_mm, $torque * $weaker / $stage->driven, 1.0))->stress_MPa, $driven);
+        }
+
+        return $stresses;
+    }
+
+    /** @return list<Fix> */
+    private static function stronger(Subject $subject, int $i, float $stress_MPa): array
+    {
+        $stage = $subject->motion->train->stages[$i];
+        $fixes = [];
+        foreach (GearMaterial::cases() as $material) {
+            if ($material->allowable_MPa() >= $stress_MPa) {
+                $fixes[] = new Fix(new Sentence("Take {$material->inWords()} for stage ".($i + 1).': it bears {bears}', ['bears' => Quantity::of($material->allowable_MPa(), 'MPa')]), [new Change("{$subject->path}.train.{$i}.material", $material->value)]);
+
+                break;
+            }
+        }
+        $face = ceil($stage->face_mm * $stress_MPa / $stage->material->allowable_MPa());
+        if ($face <= 2 * $stage->face_mm) {
+            $fixes[] = new Fix(new Sentence('Make its teeth {face} wide', ['face' => Quantity::of($face / 1000, 'm')]), [new Change("{$subject->path}.train.{$i}.face_mm", $face)]);
+        }
+
+        return $fixes;
+    }
+
+    /** @return list<Finding> */
+    public static function joints(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $layout = $motion->layout !== null && $motion->layout->fits($motion->train) ? $motion->layout : null;
+        $findings = [];
+        foreach ($motion->train->stages as $i => $stage) {
+            if ($stage->joint_mm === null || ($stage->type !== StageType::Belt && $stage->type !== StageType::Chain)) {
+                continue;
+            }
+            $at = "{$subject->path}.train.{$i}.joint_mm";
+            $kind = $stage->type->value;
+            $endless = new Fix(new Sentence("Take an endless {$kind}"), [new Change($at, null)]);
+            if ($layout === null) {
+                $findings[] = new Finding('train.joint_unknown', Severity::Note, $at, new Sentence("Where the joint of the {$kind} goes can be said once the shafts are laid out."));
+
+                continue;
+            }
+            $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad() * (new Train(array_slice($motion->train->stages, $i + 1)))->ratio();
+            $travel = $stage->drivenPitchRadius_mm() * $turn;
+            $span = sqrt(max(0.0, $layout->apart_mm($i) ** 2 - ($stage->drivenPitchRadius_mm() - $stage->driverPitchRadius_mm()) ** 2));
+            $reaches = min($stage->joint_mm, $stage->joint_mm - $travel);
+            if (! $motion->task->keeps_turning && $reaches >= self::JOINT_MM && $stage->joint_mm <= $span - self::JOINT_MM) {
+                continue;
+            }
+            $middle = ($span + $travel) / 2;
+            $fits = ! $motion->task->keeps_turning && $middle <= $span - self::JOINT_MM;
+            $findings[] = new Finding('train.joint_on_pulley', Severity::Fails, $at, new Sentence(
+                $motion->task->keeps_turning ? "The {$kind} runs on: its joint goes over both wheels every time." : "The joint of the {$kind} goes {travel} and has {span} between the wheels: it runs onto one of them.",
+                $motion->task->keeps_turning ? [] : ['travel' => Quantity::of($travel / 1000, 'm'), 'span' => Quantity::of($span / 1000, 'm')],
+            ), $fits ? [new Fix(new Sentence('Join it {middle} from the driving wheel, at the start of the task', ['middle' => Quantity::of($middle / 1000, 'm')]), [new Change($at, round($middle, 1))]), $endless] : [$endless]);
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    public static function wear(Subject $subject): array
+    {
+        $findings = [];
+        foreach ($subject->motion->train->stages as $i => $stage) {
+            $common = self::common($stage->driver, $stage->driven);
+            if ($common > 1 && $stage->type === StageType::Spur && ($subject->motion->task->per_day >= self::BUSY_PER_DAY || $subject->motion->task->keeps_turning)) {
+                $findings[] = new Finding('train.wears_unevenly', Severity::Note, "{$subject->path}.train.{$i}.driven", new Sentence(
+                    "{$stage->driver} and {$stage->driven} teeth have {$common} in common: the same few pairs meet again and again. One tooth more or less spreads the wear.",
+                ));
+            }
+        }
+
+        return $findings;
+    }
+
+    private static function common(int $a, int $b): int
+    {
+        return $b === 0 ? $a : self::common($b, $a % $b);
+    }
+}

@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Train;
+
+/**
+ * Lays a train out on its plate: every shaft in a hole where its wheels mesh, nothing in the way of anything, the smallest box
+ * first. Tries every way round in depth, planes in turn, and says what stops it where nothing is found.
+ */
+final class Placer
+{
+    public const MOST_TRIES = 40_000;
+
+    private const ANGLES = 24; // tried around a shaft where holes are drilled anywhere
+
+    private const FREE_PLAY_MM = 0.05; // that a free distance adds, for each mm of module
+
+    private int $tries = 0;
+
+    private ?Layout $best = null;
+
+    private float $least = INF;
+
+    /** @var array<string, int> how often a clash of a kind stopped it */
+    private array $stopped = [];
+
+    /** @param  list<Obstacle>  $obstacles */
+    private function __construct(private readonly Train $train, private readonly Plate $plate, private readonly array $obstacles, private readonly int $most)
+    {
+    }
+
+    /**
+     * @param  list<Obstacle>  $obstacles
+     * @return array{Layout|null, string|null} the layout, or why there is none
+     */
+    public static function place(Train $train, Plate $plate, array $obstacles = [], int $most_tries = self::MOST_TRIES): array
+    {
+        $placer = new self($train, $plate, $obstacles, $most_tries);
+        foreach ($train->stages as $i => $stage) {
+            if ($placer->holes($stage) === []) {
+                return [null, $placer->noHole($i, $stage)];
+            }
+        }
+        foreach ($placer->planes() as $planes) {
+            foreach ($placer->starts() as $start) {
+                $placer->step($planes, [$start], 0);
+            }
+            if ($placer->best !== null) {
+                return [$placer->fromCorner($placer->best), null];
+            }
+        }
+        arsort($placer->stopped);
+
+        return [null, match (array_key_first($placer->stopped)) {
+            Clash::ROOM => 'The wheels do not find room between the edges that are allowed.',
+            Clash::SHAFT => 'Wherever the shafts stand, one of them runs through a wheel.',
+            Clash::OBSTACLE => 'Something on the plate is in the way wherever the wheels stand.',
+            Clash::FACE => 'Its wheels are wider than the planes are apart.',
+            default => 'Wherever the shafts stand, two wheels are in one another’s way.',
+        }];
+    }
+
+    /** On a plate without edges the wheels start at its corner. */
+    private function fromCorner(Layout $layout): Layout
+    {
+        if ($this->obstacles !== [] || ($this->plate->width_mm !== null && $this->plate->height_mm !== null)) {
+            return $layout;
+        }
+        $step = $this->plate->step_mm() ?? 1.0;
+        $wheels = $layout->wheels($this->train);
+        [$x, $y] = array_map(fn (int $axis): float => ceil(-self::ends($wheels, $axis)[0] / $step) * $step, [0, 1]);
+
+        return new Layout($layout->plate, array_map(fn (array $shaft): array => [$shaft[0] + $x, $shaft[1] + $y], $layout->shafts), $layout->planes);
+    }
+
+    /** @return list<list<int>> planes of the stages, the flattest first */
+    private function planes(): array
+    {
+        $flat = $tall = [];
+        foreach ($this->train->stages as $i => $stage) {
+            $flat[] = $i === 0 ? 0 : ($stage->idler ? $flat[$i - 1] : 1 - $flat[$i - 1]);
+            $tall[] = $i === 0 ? 0 : ($stage->idler ? $tall[$i - 1] : $tall[$i - 1] + 1);
+        }
+
+        return $flat === $tall ? [$flat] : [$flat, $tall];
+    }
+
+    /** @return list<array{float, float}> where the shaft of the drive may stand */
+    private function starts(): array
+    {
+        $step = $this->plate->step_mm() ?? 1.0;
+        $radius = $this->train->stages === [] ? 0.0 : $this->train->stages[0]->outside_mm(true);
+        $edge = ceil($radius / $step) * $step;
+        if ($this->plate->width_mm === null || $this->plate->height_mm === null) {
+            return [[0.0, 0.0]];
+        }
+        $starts = [];
+        $across = max($step, ceil(($this->plate->width_mm - 2 * $edge) / 6 / $step) * $step);
+        $up = max($step, ceil(($this->plate->height_mm - 2 * $edge) / 4 / $step) * $step);
+        for ($x = $edge; $x <= $this->plate->width_mm - $radius; $x += $across) {
+            for ($y = $edge; $y <= $this->plate->height_mm - $radius; $y += $up) {
+                $starts[] = [$x, $y];
+            }
+        }
+
+        return $starts === [] ? [[$edge, $edge]] : $starts;
+    }
+
+    /**
+     * @param  list<int>  $planes
+     * @param  non-empty-list<array{float, float}>  $shafts
+     */
+    private function step(array $planes, array $shafts, int $stage): void
+    {
+        if ($stage === count($this->train->stages)) {
+            $box = self::box((new Layout($this->plate, $shafts, $planes))->wheels($this->train));
+            if ($box < $this->least * (1 - 1e-9)) {
+                $this->least = $box;
+                $this->best = new Layout($this->plate, $shafts, $planes, $this->obstacles);
+            }
+
+            return;
+        }
+        $from = $shafts[$stage];
+        $part = new Train(array_slice($this->train->stages, 0, $stage + 1));
+        foreach ($this->holes($this->train->stages[$stage]) as [$x, $y]) {
+            if (++$this->tries > $this->most) {
+                return;
+            }
+            $here = [...$shafts, [$from[0] + $x, $from[1] + $y]];
+            $clashes = (new Layout($this->plate, $here, array_slice($planes, 0, $stage + 1), $this->obstacles))->clashes($part);
+            if ($clashes !== []) {
+                $this->stopped[$clashes[0]->kind] = ($this->stopped[$clashes[0]->kind] ?? 0) + 1;
+
+                continue;
+            }
+            $this->step($planes, $here, $stage + 1);
+        }
+    }
+
+    /** @return list<array{float, float}> from a shaft to where the next may stand, those that mesh best first */
+    private function holes(Stage $stage): array
+    {
+        $wanted = $stage->shaftsApart_mm();
+        $step = $this->plate->step_mm();
+        $apart = $wanted === null ? 1.5 * ($stage->outside_mm(true) + $stage->outside_mm(false)) : $wanted + ($stage->backlash_mm > 0.0 ? 0.0 : self::FREE_PLAY_MM * $stage->module_mm);
+        if ($step === null) {
+            return array_map(fn (int $i): array => [$apart * cos(2 * M_PI * $i / self::ANGLES), $apart * sin(2 * M_PI * $i / self::ANGLES)], range(0, self::ANGLES - 1));
+        }
+        $reach = (int) ceil(($apart + $step) / $step);
+        $found = [];
+        for ($i = -$reach; $i <= $reach; $i++) {
+            for ($j = -$reach; $j <= $reach; $j++) {
+                $distance = hypot($i, $j) * $step;
+                $near = $wanted === null ? $distance >= 1.2 * $apart / 1.5 && $distance <= $apart : abs($distance - $wanted) < $stage->module_mm && Meeting::of($stage, $distance)->fit === 'fits';
+                if ($distance > 0.0 && $near) {
+                    $found[] = [abs($distance - $apart), $i * $step, $j * $step];
+                }
+            }
+        }
+        sort($found);
+
+        return array_map(fn (array $hole): array => [$hole[1], $hole[2]], $found);
+    }
+
+    private function noHole(int $i, Stage $stage): string
+    {
+        $wanted = (float) $stage->shaftsApart_mm();
+        $step = (float) $this->plate->step_mm();
+        $nearest = INF;
+        $reach = (int) ceil($wanted / $step) + 1;
+        for ($x = 0; $x <= $reach; $x++) {
+            for ($y = 0; $y <= $reach; $y++) {
+                $off = hypot($x, $y) * $step - $wanted;
+                $nearest = abs($off) < abs($nearest) ? $off : $nearest;
+            }
+        }
+
+        return sprintf('No two holes stand %.4g mm apart for stage %d of %d and %d teeth: the nearest are %.2g mm too %s.', $wanted, $i + 1, $stage->driver, $stage->driven, abs($nearest), $nearest > 0.0 ? 'far' : 'near');
+    }
+
+    /** @param  list<Wheel>  $wheels */
+    private static function box(array $wheels): float
+    {
+        [$x, $y] = [self::ends($wheels, 0), self::ends($wheels, 1)];
+
+        return ($x[1] - $x[0]) * ($y[1] - $y[0]);
+    }
+
+    /**
+     * @param  list<Wheel>  $wheels
+     * @return array{float, float} least and most along an axis
+     */
+    private static function ends(array $wheels, int $axis): array
+    {
+        $least = INF;
+        $most = -INF;
+        foreach ($wheels as $wheel) {
+            $least = min($least, $wheel->at[$axis] - $wheel->outside_mm);
+            $most = max($most, $wheel->at[$axis] + $wheel->outside_mm);
+        }
+
+        return $wheels === [] ? [0.0, 0.0] : [$least, $most];
+    }
+}

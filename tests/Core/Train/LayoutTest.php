@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Train\Clash;
+use Brookstone\Core\Train\Layout;
+use Brookstone\Core\Train\Meeting;
+use Brookstone\Core\Train\Mesh;
+use Brookstone\Core\Train\Obstacle;
+use Brookstone\Core\Train\Placer;
+use Brookstone\Core\Train\Plate;
+use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\StageType;
+use Brookstone\Core\Train\Train;
+
+/** @param  array{int, int}  ...$pairs */
+function spurs(array ...$pairs): Train
+{
+    return new Train(array_map(fn (array $pair): Stage => new Stage(StageType::Spur, $pair[0], $pair[1], 1.0, 0.05), $pairs));
+}
+
+/** @return list<string> */
+function clashKinds(Layout $layout, Train $train): array
+{
+    return array_map(fn (Clash $clash): string => $clash->kind, $layout->clashes($train));
+}
+
+it('says how a pair meets', function (float $off, string $fit) {
+    $meeting = Meeting::of(new Stage(StageType::Spur, 20, 40, 1.0, 0.05), 30.0 + $off);
+
+    expect($meeting->fit)->toBe($fit)->and($meeting->off_mm)->toBeAbout($off, 1e-9);
+})->with([[-3.0, 'binds'], [-0.2, 'binds'], [-0.06, 'fits'], [0.0, 'fits'], [0.1, 'fits'], [0.3, 'loose'], [1.2, 'apart'], [5.0, 'apart']]);
+
+it('adds the play of the distance to what the teeth are thinned by', function () {
+    $stage = new Stage(StageType::Spur, 17, 33, 1.0, 0.04);
+    foreach ([25.0, 25.05, 25.2, 25.6] as $apart) {
+        expect(Meeting::of($stage, $apart)->play_mm)->toBeAbout(0.04 + (new Mesh(1.0, 17, 33, 20.0, $apart))->backlash_mm, 1e-9);
+    }
+    // Nearer than the teeth say it takes the play away again.
+    expect(Meeting::of($stage, 24.97)->play_mm)->toBeLessThan(0.04)->toBeGreaterThan(0.0);
+});
+
+it('sees what is in the way', function () {
+    $train = spurs([20, 40], [20, 40]);
+    $line = [[20.0, 25.0], [50.0, 25.0], [80.0, 25.0]];
+
+    // Folded back the second wheel of 40 would lie over the shaft of the drive.
+    expect(clashKinds(new Layout(new Plate(null), $line, [0, 1]), $train))->toBe([])
+        ->and(clashKinds(new Layout(new Plate(null), $line, [0, 0]), $train))->toContain(Clash::WHEELS)
+        ->and(clashKinds(new Layout(new Plate(null), [[20.0, 25.0], [50.0, 25.0], [24.0, 40.0]], [1, 0]), $train))->toContain(Clash::SHAFT)
+        ->and(clashKinds(new Layout(new Plate(null, width_mm: 95.0, height_mm: 60.0), $line, [0, 1]), $train))->toBe([Clash::ROOM])
+        ->and(clashKinds(new Layout(new Plate(null, plane_mm: 5.0), $line, [0, 1]), $train))->toBe([Clash::FACE, Clash::FACE])
+        ->and(clashKinds(new Layout(new Plate(null), $line, [0, 1], [new Obstacle('a nut', 80.0, 48.0, 3.0)]), $train))->toBe([Clash::OBSTACLE])
+        ->and(clashKinds(new Layout(new Plate(null), $line, [0, 1], [new Obstacle('a nut', 80.0, 48.0, 3.0, 0)]), $train))->toBe([]);
+});
+
+it('counts an idler once, and lets it run in both', function () {
+    $train = new Train([new Stage(StageType::Spur, 20, 16, 1.0, 0.05), new Stage(StageType::Spur, 16, 40, 1.0, 0.05, idler: true)]);
+    $layout = new Layout(new Plate(null), [[20.0, 25.0], [38.0, 25.0], [66.0, 25.0]], [0, 0]);
+
+    expect($layout->wheels($train))->toHaveCount(3)->and($layout->clashes($train))->toBe([])->and($train->direction())->toBe(1)->and($train->ratio())->toBeAbout(2.0);
+});
+
+it('lays out what it can, without clashes and with every pair meshing', function (Train $train, Plate $plate) {
+    [$layout, $why] = Placer::place($train, $plate);
+
+    expect($why)->toBeNull()->and($layout)->not->toBeNull()
+        ->and($layout->clashes($train))->toBe([])
+        ->and(array_map(fn (Meeting $meeting): string => $meeting->fit, $layout->meetings($train)))->each->toBe('fits');
+    $step = $plate->step_mm();
+    foreach ($layout->shafts as [$x, $y]) {
+        expect($step === null || abs($x / $step - round($x / $step)) + abs($y / $step - round($y / $step)) < 1e-9)->toBeTrue();
+    }
+})->with([
+    'one pair on 8 mm' => [fn () => spurs([20, 44]), fn () => new Plate(8.0)],
+    'two on half steps' => [fn () => spurs([12, 36], [16, 48]), fn () => new Plate(8.0, true)],
+    'three on half steps' => [fn () => spurs([12, 36], [14, 42], [16, 48]), fn () => new Plate(8.0, true)],
+    'drilled anywhere' => [fn () => spurs([17, 53], [19, 44]), fn () => new Plate(null)],
+    'in a narrow room' => [fn () => spurs([12, 36], [16, 48]), fn () => new Plate(8.0, true, 110.0, 60.0)],
+    'on inches' => [fn () => spurs([16, 24]), fn () => new Plate(12.7, true)],
+]);
+
+it('says why it cannot', function (Train $train, Plate $plate, string $says) {
+    [$layout, $why] = Placer::place($train, $plate);
+
+    expect($layout)->toBeNull()->and($why)->toContain($says);
+})->with([
+    'no hole' => [fn () => spurs([12, 37]), fn () => new Plate(10.0), '24.5 mm apart'],
+    'no room' => [fn () => spurs([20, 60]), fn () => new Plate(null, width_mm: 50.0, height_mm: 50.0), 'room'],
+    'planes too close' => [fn () => spurs([20, 40]), fn () => new Plate(null, plane_mm: 3.0), 'wider'],
+]);
