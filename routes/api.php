@@ -7,9 +7,11 @@ use App\Http\Controllers\CalculatorController;
 use App\Http\Controllers\DrawerController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\ExampleController;
+use App\Http\Controllers\GearController;
 use App\Http\Controllers\MetaController;
 use App\Http\Controllers\MotionController;
 use App\Http\Controllers\PictureController;
+use App\Http\Controllers\TrainController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('units', [MetaController::class, 'units']);
@@ -31,9 +33,15 @@ Route::post('builds/{build}/redo', [EditController::class, 'redo']);
 Route::get('builds/{build}/motions/{motion}/drives', [MotionController::class, 'drives']);
 Route::get('builds/{build}/motions/{motion}/schools', [MotionController::class, 'schools']);
 Route::get('builds/{build}/motions/{motion}/easing', [MotionController::class, 'easing']);
+Route::get('builds/{build}/motions/{motion}/trains', [TrainController::class, 'find']);
+Route::get('builds/{build}/motions/{motion}/train/{file}', [TrainController::class, 'export']);
 Route::post('builds/{build}/pictures', [PictureController::class, 'store']);
 Route::get('pictures/{picture}', [PictureController::class, 'show']);
 
+Route::get('drawer/gears', [GearController::class, 'show']);
+Route::put('drawer/gears', [GearController::class, 'update']);
+Route::get('drawer/gears/export', [GearController::class, 'export']);
+Route::post('drawer/gears/import', [GearController::class, 'import']);
 Route::get('drawer/guide', [DrawerController::class, 'guide']);
 Route::get('drawer/export', [DrawerController::class, 'export']);
 Route::post('drawer/import', [DrawerController::class, 'import']);

@@ -20,7 +20,9 @@ use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Train\Stages;
+use Brookstone\Core\Train\StageType;
 
 /** JSON Schemas of what the core gives out. The types of the page are made from them. */
 final class Schemas
@@ -37,6 +39,8 @@ final class Schemas
             'Choice' => self::choice()->schema(),
             'School' => self::school()->schema(),
             'Easing' => self::easing()->schema(),
+            'TrainChoice' => self::trainChoice()->schema(),
+            'GearLines' => GearStock::shape()->schema(),
             'Drive' => Drives::shape()->schema(),
             'UnitTable' => self::units()->schema(),
         ];
@@ -68,6 +72,7 @@ final class Schemas
                     'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
                     'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()), 'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
                 ])->orNull(),
+                'train' => self::trainSheet()->orNull(),
             ])),
             'routines' => self::list(self::record('RoutineVerdict', [
                 'id' => new TextShape,
@@ -84,6 +89,39 @@ final class Schemas
                 'readings' => self::list(self::record('ReadLength', [
                     'id' => new TextShape, 'real_m' => self::number()->orNull(), 'model_m' => self::number()->orNull(), 'error_share' => self::number()->orNull(),
                 ])),
+            ])),
+        ]);
+    }
+
+    private static function trainSheet(): RecordShape
+    {
+        $number = self::number();
+        $fit = ChoiceShape::of('fits', 'tight', 'binds', 'loose', 'apart', 'free');
+
+        return self::record('TrainSheet', [
+            'shafts' => self::list(self::record('TrainShaft', ['x_mm' => self::number()->orNull(), 'y_mm' => self::number()->orNull(), 'rpm' => $number, 'torque_Nm' => $number, 'turns' => $number, 'way' => $number])),
+            'wheels' => self::list(self::record('TrainWheel', [
+                'stage' => $number, 'driver' => new BooleanShape, 'shaft' => $number, 'plane' => $number, 'teeth' => $number, 'type' => ChoiceShape::of(...array_column(StageType::cases(), 'value')),
+                'x_mm' => $number, 'y_mm' => $number, 'outside_mm' => $number, 'pitch_mm' => $number,
+            ])),
+            'meetings' => self::list(self::record('TrainMeeting', ['fit' => $fit, 'apart_mm' => $number, 'off_mm' => self::number()->orNull(), 'play_mm' => self::number()->orNull(), 'contact' => self::number()->orNull()])),
+            'clashes' => self::list(self::record('TrainClash', ['kind' => ChoiceShape::of('wheels', 'shaft', 'obstacle', 'room', 'face'), 'stage' => $number, 'driver' => new BooleanShape, 'by_mm' => $number])),
+            'holes' => self::list(self::list(self::record('TrainHole', ['x_mm' => $number, 'y_mm' => $number, 'fit' => $fit]))),
+            'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
+            'lay_out' => self::fix()->orNull(),
+            'why_not' => (new TextShape)->orNull(),
+            'at_least' => self::number()->orNull(),
+            'at_most' => self::number()->orNull(),
+        ]);
+    }
+
+    public static function trainChoice(): RecordShape
+    {
+        return self::record('TrainChoice', [
+            'module_mm' => self::number(),
+            'rows' => self::list(self::record('MadeTrain', [
+                'words' => new TextShape, 'stages' => Stages::shape(0, 12), 'ratio' => self::number(), 'error' => self::number(), 'gears' => self::number(), 'efficiency' => self::number(), 'slop_deg' => self::number(),
+                'way' => self::number(), 'box_mm' => new ListShape(self::number(), 0, 2), 'wears' => self::number(), 'why_not' => (new TextShape)->orNull(), 'take' => self::fix(),
             ])),
         ]);
     }

@@ -39,7 +39,7 @@ final class Assessor
                 $routines->link($subject),
                 (new ProofJudge)->judge($subject),
             ];
-            $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), Curves::of($subject), Cautions::of($subject, $links), DriveSheet::of($subject));
+            $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), Curves::of($subject), Cautions::of($subject, $links), DriveSheet::of($subject), TrainSheet::of($subject));
         }
         usort($chains, Chain::compare(...));
 

@@ -21,7 +21,7 @@ final class Layouts
     {
         return [
             'grid_mm' => Field::or(8.0, NumberShape::between(1.0, 100.0)->orNull(), 'Between the holes of the plate; empty where they are drilled anywhere.'),
-            'half' => Field::or(false, new BooleanShape, 'Shafts may also stand half way between holes.'),
+            'half' => Field::or(true, new BooleanShape, 'Shafts may also stand half way between holes.'),
             'width_mm' => Field::or(null, NumberShape::positive(self::MOST_MM)->orNull(), 'Room for wheels to the right; empty without end.'),
             'height_mm' => Field::or(null, NumberShape::positive(self::MOST_MM)->orNull(), 'Room for wheels upwards.'),
             'shaft_mm' => Field::or(3.0, NumberShape::positive(50.0), 'Diameter of the shafts.'),

@@ -18,7 +18,7 @@ final readonly class Plate
      */
     public function __construct(
         public ?float $grid_mm = 8.0,
-        public bool $half = false,
+        public bool $half = true,
         public ?float $width_mm = null,
         public ?float $height_mm = null,
         public float $shaft_mm = 3.0,

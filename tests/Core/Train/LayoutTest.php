@@ -85,7 +85,7 @@ it('says why it cannot', function (Train $train, Plate $plate, string $says) {
 
     expect($layout)->toBeNull()->and($why)->toContain($says);
 })->with([
-    'no hole' => [fn () => spurs([12, 37]), fn () => new Plate(10.0), '24.5 mm apart'],
+    'no hole' => [fn () => spurs([12, 37]), fn () => new Plate(10.0, false), '24.5 mm apart'],
     'no room' => [fn () => spurs([20, 60]), fn () => new Plate(null, width_mm: 50.0, height_mm: 50.0), 'room'],
     'planes too close' => [fn () => spurs([20, 40]), fn () => new Plate(null, plane_mm: 3.0), 'wider'],
 ]);

@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\Clash;
+use Brookstone\Core\Train\Layout;
+use Brookstone\Core\Train\Meeting;
+use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\StageType;
+use Brookstone\Core\Train\Train;
+use Brookstone\Core\Train\Wheel;
+
+/** What is worth knowing of a train: its wheels where they stand and how they turn, and where slop, strain and power go. */
+final class TrainSheet
+{
+    private const MOST_HOLES = 120; // that are shown around a shaft
+
+    private const REACH_MM = 1.0;   // a hole so far off the right distance is worth showing
+
+    /** @return array<string, mixed>|null null without stages */
+    public static function of(Subject $subject): ?array
+    {
+        $motion = $subject->motion;
+        $train = $motion->train;
+        if ($train->stages === []) {
+            return null;
+        }
+        $layout = $motion->layout !== null && $motion->layout->fits($train) ? $motion->layout : null;
+        [$fixes, $why] = $layout === null ? LayoutRules::anew($subject) : [[], null];
+        $line = $motion->drive?->line();
+
+        return [
+            'shafts' => self::shafts($train, $layout, $line?->noLoad_rad_s() ?? 0.0, $line?->most_Nm() ?? 0.0, $motion->drive->reversed ?? false),
+            'wheels' => $layout === null ? [] : array_map(fn (Wheel $wheel): array => self::wheel($train, $wheel), $layout->wheels($train)),
+            'meetings' => $layout === null ? [] : array_map(fn (Meeting $meeting): array => [
+                'fit' => $meeting->fit, 'apart_mm' => $meeting->apart_mm, 'off_mm' => $meeting->off_mm, 'play_mm' => $meeting->play_mm === null || ! is_finite($meeting->play_mm) ? null : $meeting->play_mm, 'contact' => $meeting->contact,
+            ], $layout->meetings($train)),
+            'clashes' => $layout === null ? [] : array_map(fn (Clash $clash): array => ['kind' => $clash->kind, 'stage' => $clash->wheel->stage, 'driver' => $clash->wheel->driver, 'by_mm' => $clash->by_mm], $layout->clashes($train)),
+            'holes' => $layout === null ? [] : self::holes($train, $layout),
+            'rows' => self::rows($subject),
+            'lay_out' => $fixes[0] ?? null,
+            'why_not' => $why,
+            'at_least' => self::atLeast($subject),
+            'at_most' => self::atMost($subject),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> speeds without load and torques of the stalled drive, from the drive to the load */
+    private static function shafts(Train $train, ?Layout $layout, float $speed_rad_s, float $stall_Nm, bool $reversed): array
+    {
+        $shafts = [];
+        $way = $reversed ? -1 : 1;
+        foreach ($train->shafts($speed_rad_s / Constants::RAD_S_PER_RPM, $stall_Nm) as $i => ['rpm' => $rpm, 'torque_Nm' => $torque]) {
+            $way *= $i > 0 ? $train->stages[$i - 1]->type->direction() : 1;
+            $after = new Train(array_slice($train->stages, $i));
+            $shafts[] = ['x_mm' => $layout?->shafts[$i][0], 'y_mm' => $layout?->shafts[$i][1], 'rpm' => $rpm, 'torque_Nm' => $torque, 'turns' => $after->ratio() * $after->direction(), 'way' => $way];
+        }
+
+        return $shafts;
+    }
+
+    /** @return array<string, mixed> */
+    private static function wheel(Train $train, Wheel $wheel): array
+    {
+        $stage = $train->stages[$wheel->stage];
+
+        return [
+            'stage' => $wheel->stage, 'driver' => $wheel->driver, 'shaft' => $wheel->shaft, 'plane' => $wheel->plane, 'teeth' => $wheel->teeth, 'type' => $stage->type->value,
+            'x_mm' => $wheel->at[0], 'y_mm' => $wheel->at[1], 'outside_mm' => $wheel->outside_mm, 'pitch_mm' => $wheel->driver ? $stage->driverPitchRadius_mm() : $stage->drivenPitchRadius_mm(),
+        ];
+    }
+
+    /** @return list<list<array{x_mm: float, y_mm: float, fit: string}>> for each shaft the holes where its wheels mesh, or nearly */
+    private static function holes(Train $train, Layout $layout): array
+    {
+        $step = $layout->plate->step_mm();
+        $all = [];
+        foreach ($layout->shafts as $shaft => $at) {
+            $all[] = $step === null ? [] : self::holesOf($train, $layout, $shaft, $step);
+        }
+
+        return $all;
+    }
+
+    /** @return list<array{x_mm: float, y_mm: float, fit: string}> */
+    private static function holesOf(Train $train, Layout $layout, int $shaft, float $step): array
+    {
+        $stage = $train->stages[$shaft > 0 ? $shaft - 1 : 0];
+        $from = $layout->shafts[$shaft > 0 ? $shaft - 1 : 1];
+        $wanted = $stage->shaftsApart_mm();
+        if ($wanted === null) {
+            return [];
+        }
+        $reach = (int) ceil(($wanted + self::REACH_MM) / $step);
+        [$i0, $j0] = [(int) round($from[0] / $step), (int) round($from[1] / $step)];
+        $holes = [];
+        for ($i = $i0 - $reach; $i <= $i0 + $reach; $i++) {
+            for ($j = $j0 - $reach; $j <= $j0 + $reach; $j++) {
+                $apart = hypot($i * $step - $from[0], $j * $step - $from[1]);
+                if (abs($apart - $wanted) <= self::REACH_MM * $stage->module_mm && count($holes) < self::MOST_HOLES) {
+                    $holes[] = ['x_mm' => $i * $step, 'y_mm' => $j * $step, 'fit' => Meeting::of($stage, $apart)->fit];
+                }
+            }
+        }
+
+        return $holes;
+    }
+
+    /** @return list<array{name: string, says: Sentence}> */
+    private static function rows(Subject $subject): array
+    {
+        $train = $subject->motion->train;
+        $laid = $subject->motion->laidTrain();
+        $rows = [
+            'Turns' => new Sentence($train->direction() * (($subject->motion->drive->reversed ?? false) ? -1 : 1) > 0 ? 'as the drive does' : 'against the drive'),
+            'Passes' => new Sentence('{passes} of the power', ['passes' => Quantity::share($train->efficiency())]),
+            'Slop at the load' => new Sentence('{slop}', ['slop' => Quantity::of($laid->backlash_deg(), '°')]),
+        ];
+        $stresses = $subject->motion->drive === null ? [] : TrainRules::stresses($subject);
+        foreach ($train->stages as $i => $stage) {
+            $rows['Stage '.($i + 1)] = self::stage($laid, $i, $stage, $stresses[$i] ?? null);
+        }
+
+        return array_map(fn (string $name, Sentence $says): array => ['name' => $name, 'says' => $says], array_keys($rows), $rows);
+    }
+
+    /** @param  array{running: float, stall: float, knock: float}|null  $stress */
+    private static function stage(Train $laid, int $i, Stage $stage, ?array $stress): Sentence
+    {
+        $after = new Train(array_slice($laid->stages, $i + 1));
+        $slop = $laid->stages[$i]->backlash_mm / $stage->drivenPitchRadius_mm() / $after->ratio() / Constants::RAD_PER_DEG;
+        $text = 'gives {slop} of the slop';
+        $values = ['slop' => Quantity::of($slop, '°')];
+        if ($stress !== null) {
+            $text .= '; its teeth see {running} in the move, {stall} stalled, {knock} knocked, and bear {bears}';
+            $values += array_map(fn (float $MPa): Quantity => Quantity::of($MPa, 'MPa'), $stress) + ['bears' => Quantity::of($stage->material->allowable_MPa(), 'MPa')];
+        }
+        if ($stage->type === StageType::Worm) {
+            $text .= '; its lead is {lead}';
+            $values['lead'] = Quantity::of(atan($stage->driver / $stage->quotient) / Constants::RAD_PER_DEG, '°');
+        }
+
+        return new Sentence($text, $values);
+    }
+
+    /** The ratio from which on the drive carries the load with the margin asked for; null where nothing can be said. */
+    private static function atLeast(Subject $subject): ?float
+    {
+        $margin = $subject->facts->margin();
+
+        return $margin === null || $margin <= 0.0 ? null : $subject->motion->train->ratio() * $subject->build->settings->peak_margin / $margin;
+    }
+
+    /** About the ratio up to which it is quick enough: at the speed that the drive keeps against the load with that margin. */
+    private static function atMost(Subject $subject): ?float
+    {
+        $motion = $subject->motion;
+        $line = $motion->drive?->line();
+        $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad();
+        if ($line === null || $turn <= 0.0) {
+            return null;
+        }
+
+        return $line->noLoad_rad_s() * (1 - 0.5 / $subject->build->settings->peak_margin) / ($turn / $motion->task->move_s);
+    }
+}
