@@ -1,4 +1,4 @@
-import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, School, ShelfEntry, StoredBuild, Trace, UnitTable } from './types';
+import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, GearLine, School, ShelfEntry, StoredBuild, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -14,15 +14,19 @@ export class Refused extends Error {
 /** The server could not be reached. */
 export class Unreachable extends Error {}
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
     let response: Response;
     try {
         response = await fetch(`/api/${path}`, {
             method,
+            signal,
             headers: { Accept: 'application/json', ...(method === 'GET' ? {} : { 'Content-Type': 'application/json' }) },
             body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
         });
-    } catch {
+    } catch (failure) {
+        if (signal?.aborted === true) {
+            throw failure;
+        }
         throw new Unreachable('Brookstone cannot be reached. Is it still running?');
     }
     if (response.status === 204) {
@@ -50,6 +54,10 @@ export const api = {
     drives: (id: string, motion: string, goal: Choice['goal'], each: 'drive' | 'ratio') => call<Choice>('GET', `builds/${id}/motions/${motion}/drives?goal=${goal}&each=${each}`),
     schools: (id: string, motion: string) => call<School[]>('GET', `builds/${id}/motions/${motion}/schools`),
     easing: (id: string, motion: string) => call<Easing[]>('GET', `builds/${id}/motions/${motion}/easing`),
+    trains: (id: string, motion: string, query: string, signal?: AbortSignal) => call<TrainChoice>('GET', `builds/${id}/motions/${motion}/trains?${query}`, undefined, signal),
+    gears: () => call<{ gears: GearLine[] }>('GET', 'drawer/gears'),
+    keepGears: (gears: GearLine[]) => call<{ gears: GearLine[] }>('PUT', 'drawer/gears', { gears }),
+    importGears: (csv: string) => call<{ gears: GearLine[] }>('POST', 'drawer/gears/import', { csv }),
     examples: () => call<ExampleEntry[]>('GET', 'examples'),
     openExample: (example: string) => call<StoredBuild>('POST', `examples/${example}`, {}),
     drawer: () => call<DrawerEntry[]>('GET', 'drawer'),

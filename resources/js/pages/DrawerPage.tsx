@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { Drive, DrawerEntry } from '../api/types';
 import { DriveForm } from '../drawer/DriveForm';
+import { GearDrawer } from '../drawer/GearDrawer';
 import { ImportSheet } from '../drawer/ImportSheet';
 import { Plain } from '../shell/Plain';
 import { useSpeaking } from '../state/UnitsContext';
@@ -10,8 +11,28 @@ import { driveRows, DRIVE_WORDS } from '../stations/driveRows';
 import { Rows } from '../stations/DriveStation';
 import { STATION_BUTTON } from '../stations/StationFields';
 
-/** The builder's drawer of drives: what every choice is made from. */
+/** The builder's drawers: drives, and gears. */
 export function DrawerPage() {
+    const [open, setOpen] = useState<'drives' | 'gears'>('drives');
+    return (
+        <Plain title="Drawer">
+            <main className="mx-auto max-w-6xl px-6 py-6">
+                <h1 className="text-[1.6rem]">Your drawer</h1>
+                <div className="mt-2 mb-4 flex gap-1 border-b border-line" role="group" aria-label="Which drawer">
+                    {(['drives', 'gears'] as const).map((each) => (
+                        <button key={each} type="button" aria-pressed={open === each} className={`border border-b-0 border-line px-4 py-1 ${open === each ? 'bg-sheet font-semibold' : 'bg-ground text-quiet'}`} onClick={() => setOpen(each)}>
+                            {each === 'drives' ? 'Drives' : 'Gears'}
+                        </button>
+                    ))}
+                </div>
+                {open === 'drives' ? <DriveDrawer /> : <GearDrawer />}
+            </main>
+        </Plain>
+    );
+}
+
+/** What every choice of a drive is made from. */
+function DriveDrawer() {
     const queries = useQueryClient();
     const { data, error } = useQuery({ queryKey: ['drawer'], queryFn: api.drawer });
     const [search, setSearch] = useState('');
@@ -25,11 +46,9 @@ export function DrawerPage() {
     };
     const entries = (data ?? []).filter((entry) => (kind === 'all' || entry.drive.kind === kind) && `${entry.drive.code} ${entry.drive.series} ${DRIVE_WORDS[entry.drive.kind]} ${entry.drive.gear_material}`.toLowerCase().includes(search.trim().toLowerCase()));
     return (
-        <Plain title="Drawer">
-            <main className="mx-auto max-w-6xl px-6 py-6">
+        <>
                 <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
                     <div className="flex-1">
-                        <h1 className="text-[1.6rem]">Your drawer</h1>
                         <p className="text-quiet">{data === undefined ? 'Opening it…' : `${data.length} drives. Every choice is made from these.`}</p>
                     </div>
                     <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => setOpen({ entry: null, copy: false })}>
@@ -66,8 +85,7 @@ export function DrawerPage() {
                 </ul>
                 {open !== null && <DriveForm key={`${open.entry?.id ?? 'new'} ${open.copy}`} entry={open.entry} copy={open.copy} onClose={() => setOpen(null)} onStored={refresh} />}
                 <ImportSheet open={isImporting} onClose={() => setImporting(false)} onStored={refresh} />
-            </main>
-        </Plain>
+        </>
     );
 }
 

@@ -8,6 +8,7 @@ import { linkPath, LINKS, MARKER_BG } from '../chain/links';
 import { TryPanel } from '../chain/TryPanel';
 import { TorqueChart } from '../charts/TorqueChart';
 import { Mat } from '../mat/Mat';
+import { TrainPlan } from '../mat/TrainPlan';
 import { usePlay } from '../mat/usePlay';
 import { pressesControl } from '../shell/keys';
 import { NotThere } from '../shell/NotThere';
@@ -17,6 +18,7 @@ import { DriveStation } from '../stations/DriveStation';
 import { LoadStation } from '../stations/LoadStation';
 import { Cautions } from '../chain/Cautions';
 import { Choosing } from '../stations/Choosing';
+import { MakeTrain } from '../stations/MakeTrain';
 import { StopsStation } from '../stations/StopsStation';
 import { TaskStation } from '../stations/TaskStation';
 import { TrainStation } from '../stations/TrainStation';
@@ -36,7 +38,7 @@ export function MotionPage() {
 /** One motion at one station: its chain above, the live mat and the chart beside the fields and what gives first. */
 function Bench({ handle, station }: { handle: MotionHandle; station: LinkName }) {
     const { motion, chain } = handle;
-    const { stored } = useBuild();
+    const { stored, edit } = useBuild();
     const navigate = useNavigate();
     const curves = chain.curves;
     const [position, setPosition] = useState(() => motion.places.find((place) => place.id === motion.task.from)!.at);
@@ -79,8 +81,12 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
             </div>
             <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
                 <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
-                    <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} />
-                    {wide ? <Choosing handle={handle} chart={chartSize} /> : <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />}
+                    {station === 'train' && chain.train !== null && motion.layout !== null && chain.train.wheels.length > 0 ? (
+                        <TrainPlan motion={motion} sheet={chain.train} layout={motion.layout} curves={curves} position={at} play={play} onShaft={(shaft, to) => edit({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })} {...matSize} height={380} />
+                    ) : (
+                        <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} />
+                    )}
+                    {wide ? <Choosing handle={handle} chart={chartSize} /> : station === 'train' ? <MakeTrain handle={handle} /> : <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />}
                 </div>
                 <div className="space-y-5">
                     <Findings findings={link.findings} elsewhere={elsewhere} />

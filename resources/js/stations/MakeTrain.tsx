@@ -1,0 +1,143 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import type { MadeTrain } from '../api/types';
+import { useTrying } from '../chain/trying';
+import { useBuild, type MotionHandle } from '../state/BuildContext';
+import { significant } from '../state/units';
+import { useSpeaking } from '../state/UnitsContext';
+import { STATION_BUTTON } from './StationFields';
+
+const ORDERS = [
+    { order: 'error', label: 'nearest ratio' },
+    { order: 'size', label: 'smallest' },
+    { order: 'parts', label: 'fewest parts' },
+    { order: 'efficiency', label: 'least lost' },
+    { order: 'slop', label: 'least slop' },
+    { order: 'wear', label: 'evenest wear' },
+];
+
+const FIRST = [
+    { first: 'spur', label: 'spur gears' },
+    { first: 'worm', label: 'a worm of 1 : 30' },
+    { first: 'belt', label: 'a belt of 16 : 32' },
+];
+
+/** Asks for a ratio and gets trains out of the drawer of gears, laid out on the plate. */
+export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle }) {
+    const { stored } = useBuild();
+    const { text } = useSpeaking();
+    const begin = useTrying((state) => state.begin);
+    const sheet = chain.train;
+    const present = motion.train.reduce((ratio, stage) => (ratio * stage.driven) / stage.driver, 1);
+    const [typed, setTyped] = useState<string | null>(null);
+    const [stages, setStages] = useState(2);
+    const [direction, setDirection] = useState('any');
+    const [order, setOrder] = useState('error');
+    const [first, setFirst] = useState('spur');
+    const wanted = typed ?? significant(sheet?.at_least != null && sheet.at_least > present ? sheet.at_least * 1.05 : present, 3);
+    const query = new URLSearchParams({ ratio: wanted.trim().replace(',', '.').replace(/\s*:\s*1$/, ''), stages: String(stages), direction, order, ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}) }).toString();
+    const { data, error, isFetching } = useQuery({ queryKey: ['trains', stored.id, motion.id, stored.version, query], queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal), placeholderData: (before) => before, staleTime: 60_000, retry: false });
+    const select = 'border border-line bg-well px-2 py-0.5';
+    return (
+        <section aria-label="Trains for a ratio" className="border border-line bg-sheet">
+            <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-line px-3 py-1.5">
+                <h2 className="text-[1.05rem]">Make a train</h2>
+                <label className="flex items-center gap-2">
+                    <span className="text-quiet">Ratio</span>
+                    <input className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold" value={wanted} aria-invalid={error !== null} aria-describedby="ratio-says" autoComplete="off" onChange={(event) => setTyped(event.target.value)} />
+                    <span>: 1</span>
+                </label>
+                <label className="flex items-center gap-2">
+                    <span className="text-quiet">Stages, most</span>
+                    <select className={select} value={stages} onChange={(event) => setStages(Number(event.target.value))}>
+                        {[1, 2, 3, 4].map((each) => (
+                            <option key={each}>{each}</option>
+                        ))}
+                    </select>
+                </label>
+                <label className="flex items-center gap-2">
+                    <span className="text-quiet">Turns</span>
+                    <select className={select} value={direction} onChange={(event) => setDirection(event.target.value)}>
+                        <option value="any">either way</option>
+                        <option value="same">as the drive</option>
+                        <option value="reversed">against it</option>
+                    </select>
+                </label>
+                <label className="flex items-center gap-2">
+                    <span className="text-quiet">With</span>
+                    <select className={select} value={first} onChange={(event) => setFirst(event.target.value)}>
+                        {FIRST.map((each) => (
+                            <option key={each.first} value={each.first}>
+                                {each.label}
+                            </option>
+                        ))}
+                    </select>
+                </label>
+                <label className="flex items-center gap-2">
+                    <span className="text-quiet">First</span>
+                    <select className={select} value={order} onChange={(event) => setOrder(event.target.value)}>
+                        {ORDERS.map((each) => (
+                            <option key={each.order} value={each.order}>
+                                {each.label}
+                            </option>
+                        ))}
+                    </select>
+                </label>
+            </div>
+            <p id="ratio-says" role={error === null ? undefined : 'alert'} className={`narrow border-b border-line px-3 py-1 ${error === null ? 'text-quiet' : 'text-fails'}`}>
+                {error !== null ? error.message : says(sheet, isFetching)}
+            </p>
+            <div className="max-h-72 overflow-y-auto" tabIndex={0} role="group" aria-label="Trains">
+                <table className="w-full">
+                    <thead className="narrow sticky top-0 bg-sheet text-left text-quiet">
+                        <tr>
+                            <th className="py-1 pl-3 font-normal">Stages</th>
+                            <th className="text-right font-normal">Ratio</th>
+                            <th className="pl-3 text-right font-normal">Off by</th>
+                            <th className="pl-3 text-right font-normal">Passes</th>
+                            <th className="pl-3 text-right font-normal">Slop</th>
+                            <th className="pl-3 text-right font-normal">Size</th>
+                            <th className="py-1 pr-3 pl-3 font-normal">
+                                <span className="sr-only">Take</span>
+                            </th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {(error === null ? (data?.rows ?? []) : []).map((row) => (
+                            <tr key={row.words} className="border-t border-line align-top">
+                                <td className="py-1 pl-3">
+                                    <strong>{row.words}</strong>
+                                    {row.why_not !== null && <span className="narrow block text-quiet">{row.why_not}</span>}
+                                </td>
+                                <td className="py-1 text-right whitespace-nowrap">{significant(row.ratio, 4)} : 1</td>
+                                <td className="py-1 pl-3 text-right whitespace-nowrap">{row.error < 1e-9 ? 'exact' : `${significant(row.error * 100, 2)} %`}</td>
+                                <td className="py-1 pl-3 text-right whitespace-nowrap">{significant(row.efficiency * 100, 2)} %</td>
+                                <td className="py-1 pl-3 text-right whitespace-nowrap">{significant(row.slop_deg, 2)}°</td>
+                                <td className="py-1 pl-3 text-right whitespace-nowrap">{size(row, text)}</td>
+                                <td className="py-1 pr-3 pl-3 text-right">
+                                    <button type="button" className={STATION_BUTTON} aria-label={`Take ${row.words}`} onClick={() => void begin(stored, row.take)}>
+                                        Take
+                                    </button>
+                                </td>
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+                {error === null && data?.rows.length === 0 && <p className="p-3 text-quiet">The drawer of gears has none for this ratio. Allow more stages, or put more gears into the drawer.</p>}
+            </div>
+        </section>
+    );
+}
+
+function says(sheet: MotionHandle['chain']['train'], isFetching: boolean): string {
+    const needs = [
+        ...(sheet?.at_least == null ? [] : [`from ${significant(sheet.at_least, 3)} : 1 on this drive has the margin asked for`]),
+        ...(sheet?.at_most == null ? [] : [`up to about ${significant(sheet.at_most, 3)} : 1 it is quick enough`]),
+    ];
+    return `${needs.length === 0 ? 'Out of your drawer of gears' : needs.join('; ').replace(/^./, (letter) => letter.toUpperCase())}.${isFetching ? ' Trying them…' : ''}`;
+}
+
+function size(row: MadeTrain, text: (quantity: { si: number; dimension: string }) => string): string {
+    return row.box_mm.length < 2 ? '–' : row.box_mm.map((mm) => text({ si: mm / 1000, dimension: 'length' })).join(' × ');
+}
