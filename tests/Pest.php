@@ -33,3 +33,15 @@ expect()->extend('toMatchCase', function (array $expected, float $share, string 
 
     return $this;
 });
+
+/** @return list<string> the fields that were refused */
+function refusedFields(string $name, mixed $inputs): array
+{
+    try {
+        Brookstone\Core\Calculator\Calculators::run(Brookstone\Core\Calculator\Calculators::all()[$name], $inputs);
+    } catch (Brookstone\Core\Error\InvalidInput $refused) {
+        return array_column($refused->errors, 'field');
+    }
+
+    return [];
+}

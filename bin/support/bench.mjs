@@ -25,6 +25,7 @@ results.api_edit_ms = await timed(40, async (i) => {
 });
 results.api_run_routine_ms = await timed(20, () => post(`builds/${build.id}/routines/harbour-show/run`, { scenario: 'visitor' }));
 results.api_rank_drives_ms = await timed(10, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/drives`)).text());
+results.api_make_trains_ms = await timed(6, async () => (await fetch(`${address}/api/builds/${build.id}/motions/lantern/trains?ratio=30&stages=3`)).text());
 results.api_schools_ms = await timed(5, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/schools`)).text());
 results.api_easing_ms = await timed(10, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/easing`)).text());
 

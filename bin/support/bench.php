@@ -8,13 +8,16 @@ use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Assessment\Choosing;
 use Brookstone\Core\Assessment\Goal;
 use Brookstone\Core\Assessment\Schools;
+use Brookstone\Core\Assessment\TrainMaking;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Train\Ratios;
+use Brookstone\Core\Train\Search;
 
 gc_disable(); // as in public/index.php
 
@@ -61,6 +64,7 @@ for ($copy = 1; count($many) < 200; $copy++) {
         $many[] = Drives::make(['code' => "{$code} {$copy}", 'mass_kg' => $written['mass_kg'] * (1 + $copy / 100)] + $written);
     }
 }
+$gears = GearStock::shipped(); // twenty-four sizes of module 1
 $drawer = Stock::of(array_slice($many, 0, 200));
 $rank = fn (string $motion): float => median(fn () => (new Choosing($heron, $heron->motions[$motion], $drawer))->ranked(Goal::Fastest), 7);
 
@@ -75,6 +79,9 @@ echo json_encode([
     'rank_200_drives_60_ratios_turntable_ms' => $rank('lantern'),
     'rank_200_drives_60_ratios_crank_rocker_ms' => $rank('rower'),
     'compare_schools_ms' => median(fn () => Schools::of($heron, $heron->motions['drawbridge'], Stock::shipped()), 7),
+    'search_trains_3_stages_24_sizes_ms' => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 3, 20), 7), [17.345, 1.0, 36.0, 0.0371])),
+    'search_trains_4_stages_24_sizes_ms' => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 4, 20), 5), [17.345, 123.4])),
+    'make_trains_3_stages_laid_out_ms' => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error', 20), 7),
     'run_harbour_show_ms' => median(fn () => RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor']), 15),
     'run_one_minute_of_two_motions_ms' => median(fn () => RoutineRun::of($minute, $minute->routines['drawbridge'], $minute->scenarios['minute']), 15),
     'minute_steps_done' => count($trace['steps']),

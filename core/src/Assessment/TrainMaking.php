@@ -26,7 +26,7 @@ final class TrainMaking
 {
     public const ORDERS = ['error', 'size', 'parts', 'efficiency', 'slop', 'wear'];
 
-    private const LOOKED_AT = 3; // times as many as are told: the nearest ratio may not fit the plate
+    private const BEYOND = 5;    // that need not stand on the plate
 
     private const TRIES = 1500; // of laying one of them out
 
@@ -48,16 +48,25 @@ final class TrainMaking
         };
         $given = new Train($first);
         $way = ['any' => null, 'same' => 1, 'reversed' => -1][$direction];
-        $trains = Search::best($stock->counts($module), $target_ratio / $given->ratio(), $max_stages, self::LOOKED_AT * $limit, $module, $way === null ? null : $way * $given->direction());
-        $trains = array_map(fn (Train $train): Train => new Train([...$first, ...array_map(fn (Stage $stage): Stage => self::fromDrawer($stage, $stock), $train->stages)]), $trains);
+        $plate = $motion->layout->plate ?? new Plate;
+        $stands = [];
+        $allows = function (int $driver, int $driven) use ($stock, $module, $plate, &$stands): bool {
+            return $stands[$driver + $driven] ??= Placer::hasHoles(self::fromDrawer(new Stage(StageType::Spur, $driver, $driven, $module), $stock), $plate);
+        };
+        $search = fn (int $most, ?\Closure $allows): array => Search::best($stock->counts($module), $target_ratio / $given->ratio(), $max_stages, $most, $module, $way === null ? null : $way * $given->direction(), $allows);
+        // The nearest that stand on the plate, and the nearest of all, so that it is seen what the plate costs.
+        $trains = [];
+        foreach ([...$search($limit, $allows), ...$search(self::BEYOND, null)] as $train) {
+            $trains[json_encode(Stages::write($train))] ??= new Train([...$first, ...array_map(fn (Stage $stage): Stage => self::fromDrawer($stage, $stock), $train->stages)]);
+        }
+        $trains = array_values($trains);
         if ($first !== [] && ($way === null || $given->direction() === $way)) {
             $trains[] = $given;
         }
-        $plate = $motion->layout->plate ?? new Plate;
         $rows = array_map(fn (Train $train): array => self::row($build, $motion, $train, $target_ratio, $plate), $trains);
         usort($rows, fn (array $a, array $b): int => self::key($a, $order) <=> self::key($b, $order));
 
-        return ['module_mm' => $module, 'rows' => array_slice($rows, 0, $limit)];
+        return ['module_mm' => $module, 'rows' => $rows];
     }
 
     private static function fromDrawer(Stage $stage, GearStock $stock): Stage

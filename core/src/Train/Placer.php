@@ -61,6 +61,12 @@ final class Placer
         }];
     }
 
+    /** Whether any two places for shafts on the plate stand as far apart as a stage needs. */
+    public static function hasHoles(Stage $stage, Plate $plate): bool
+    {
+        return (new self(new Train, $plate, [], 0))->holes($stage) !== [];
+    }
+
     /** On a plate without edges the wheels start at its corner. */
     private function fromCorner(Layout $layout): Layout
     {

@@ -27,11 +27,14 @@ final class Search
     /** @var list<int> by index */
     private array $counts;
 
+    /** @var array<int, list<bool>>|null whether a gear may drive another, by index; null allows all */
+    private ?array $allowed = null;
+
     /** @var list<array{float, int, int, int, int}> error, stages, sum of teeth, drivers, driven (as codes), best first */
     private array $best = [];
 
     /** @param  array<int, int>  $stock  how many there are, by teeth */
-    private function __construct(array $stock, private readonly int $limit)
+    private function __construct(array $stock, private readonly int $limit, ?\Closure $allows)
     {
         $stock = array_filter($stock, fn (int $count): bool => $count > 0);
         if (count($stock) > self::MOST_SIZES) {
@@ -40,18 +43,22 @@ final class Search
         ksort($stock);
         $this->teeth = array_keys($stock);
         $this->counts = array_values($stock);
+        if ($allows !== null) {
+            $this->allowed = array_map(fn (int $driver): array => array_map(fn (int $driven): bool => $allows($driver, $driven), $this->teeth), $this->teeth);
+        }
     }
 
     /**
      * @param  array<int, int>  $stock  how many there are, by teeth
+     * @param  (\Closure(int, int): bool)|null  $allows  whether a gear may drive another; null allows all
      * @param  int|null  $direction  1 keeps the turn, −1 reverses it; null does not care
      * @return list<Train> best first: by error, then fewest stages, then smallest sum of centre distances, then by teeth; the
      *                     same stages in another order are the same train
      */
-    public static function best(array $stock, float $target_ratio, int $max_stages, int $limit, float $module_mm = 1.0, ?int $direction = null): array
+    public static function best(array $stock, float $target_ratio, int $max_stages, int $limit, float $module_mm = 1.0, ?int $direction = null, ?\Closure $allows = null): array
     {
         ImpossibleValue::unlessPositive('target_ratio', $target_ratio);
-        $search = new self($stock, $limit);
+        $search = new self($stock, $limit, $allows);
         for ($stages = 1; $stages <= min($max_stages, self::MOST_STAGES); $stages++) {
             if ($direction === null || ($stages % 2 === 0) === ($direction > 0)) {
                 $search->withStages($stages, $target_ratio);
@@ -111,7 +118,7 @@ final class Search
     {
         $one = [$error, $stages, $sum, $drivers, $driven];
         $last = $this->best[$this->limit - 1] ?? null;
-        if (($last !== null && [$error, $stages, $sum] > [$last[0], $last[1], $last[2]]) || ! $this->isInStock($drivers, $driven, $stages)) {
+        if (($last !== null && [$error, $stages, $sum] > [$last[0], $last[1], $last[2]]) || ! $this->isInStock($drivers, $driven, $stages) || ($this->allowed !== null && ! $this->canPair($this->indexes($drivers, $stages), $this->indexes($driven, $stages)))) {
             return;
         }
         $low = 0;
@@ -198,13 +205,60 @@ final class Search
     /** @return list<int> teeth, rising */
     private function sizes(int $code, int $gears): array
     {
-        $sizes = [];
-        for ($i = 0; $i < $gears; $i++) {
-            array_unshift($sizes, $this->teeth[$code % self::CODE]);
+        return array_map(fn (int $index): int => $this->teeth[$index], $this->indexes($code, $gears));
+    }
+
+    /** @return list<int> */
+    private function indexes(int $code, int $gears): array
+    {
+        $indexes = [];
+        for ($i = $gears - 1; $i >= 0; $i--) {
+            $indexes[$i] = $code % self::CODE;
             $code = intdiv($code, self::CODE);
         }
+        ksort($indexes);
 
-        return $sizes;
+        return array_values($indexes);
+    }
+
+    /**
+     * Whether the drivers can be paired with the driven ones so that each pair is allowed.
+     *
+     * @param  list<int>  $drivers
+     * @param  list<int>  $driven
+     */
+    private function canPair(array $drivers, array $driven): bool
+    {
+        if ($drivers === []) {
+            return true;
+        }
+        $driver = array_shift($drivers);
+        foreach ($driven as $i => $other) {
+            if ($this->allowed[$driver][$other] ?? false) {
+                $rest = $driven;
+                unset($rest[$i]);
+                if ($this->canPair($drivers, array_values($rest))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  list<int>  $drivers
+     * @param  list<int>  $driven
+     */
+    private function allowsEach(array $drivers, array $driven): bool
+    {
+        foreach ($drivers as $i => $teeth) {
+            if (! ($this->allowed[(int) array_search($teeth, $this->teeth, true)][(int) array_search($driven[$i], $this->teeth, true)] ?? false)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -218,6 +272,9 @@ final class Search
     {
         $found = [];
         foreach (self::orders($driven) as $order) {
+            if ($this->allowed !== null && ! $this->allowsEach($drivers, $order)) {
+                continue;
+            }
             $pairs = array_map(fn (int $driver, int $to): array => [$driver, $to], $drivers, $order);
             sort($pairs);
             $found[json_encode($pairs)] = $pairs;

@@ -56,6 +56,20 @@ dataset('mistakes', [
     'a sales page disagrees with itself' => ['drive.claims_disagree', [
         'motions.2.drive.motor' => ['page' => 'Stall torque 28 kg·cm (200 oz·in)'] + Builds::motor('G25-227'),
     ], '/should be the same/'],
+    'gears strip when the lid is bumped' => ['train.tooth_knock', [
+        'motions.2.task.knocked' => true, 'motions.2.task.move_s' => 8, 'motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'face_mm' => 20]],
+    ], '/bumped a tooth of stage 1/'],
+    'the part turns the wrong way' => ['train.wrong_way', [
+        'motions.2.task.turn' => 'same', 'motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 22, 'material' => 'steel']],
+    ], '/turns the wrong way: 1 mesh reverses/'],
+    'the gears foul a shaft' => ['train.clash', [
+        'motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 22, 'material' => 'steel', 'backlash_mm' => 0.05], ['type' => 'spur', 'driver' => 22, 'driven' => 20, 'material' => 'steel', 'backlash_mm' => 0.05]],
+        'motions.2.layout' => ['grid_mm' => null, 'shafts' => [['x_mm' => 20, 'y_mm' => 20], ['x_mm' => 41, 'y_mm' => 20], ['x_mm' => 22, 'y_mm' => 28.9]], 'planes' => [1, 0]],
+    ], '/runs into shaft/'],
+    'a belt is joined where it passes over a pulley' => ['train.joint_on_pulley', [
+        'motions.2.train' => [['type' => 'belt', 'driver' => 20, 'driven' => 20, 'module_mm' => 0.6366, 'joint_mm' => 5]],
+        'motions.2.layout' => ['grid_mm' => null, 'shafts' => [['x_mm' => 20, 'y_mm' => 20], ['x_mm' => 220, 'y_mm' => 20]], 'planes' => [0]],
+    ], '/joint of the belt goes .* runs onto one/'],
     'one motor drives two functions and both are asked for' => ['routine.shared_drive', [
         'motions.2.drive.shares' => 'lid',
     ], '/moved by one motor/'],

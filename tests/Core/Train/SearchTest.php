@@ -62,6 +62,23 @@ it('finds what trying every train finds, in the same order', function (array $st
     'three stages' => [[9 => 1, 14 => 1, 17 => 1, 22 => 1, 31 => 1, 40 => 1], 11.3, 3],
 ]);
 
+it('finds among the pairs that are allowed what trying every train finds', function () {
+    $stock = [12 => 2, 15 => 1, 20 => 1, 24 => 2, 36 => 1, 45 => 1];
+    $allows = fn (int $driver, int $driven): bool => ($driver + $driven) % 4 === 0;
+    $all = [];
+    foreach ([1, 2, 3] as $stages) {
+        foreach (everyTrain($stock, $stages) as $pairs) {
+            if (array_filter($pairs, fn (array $pair): bool => ! $allows(...$pair)) === []) {
+                $ratio = array_product(array_column($pairs, 1)) / array_product(array_column($pairs, 0));
+                $all[] = [abs($ratio - 5.1) / 5.1, $stages, array_sum(array_merge(...$pairs)), $pairs];
+            }
+        }
+    }
+    sort($all);
+
+    expect(count($all))->toBeGreaterThan(20)->and(pairsOf(Search::best($stock, 5.1, 3, 20, allows: $allows)))->toBe(array_slice(array_column($all, 3), 0, 20));
+});
+
 it('turns the way it is asked to', function (int $direction) {
     $trains = Search::best([12 => 2, 20 => 2, 30 => 2, 48 => 1], 7.3, 3, 20, direction: $direction);
 
