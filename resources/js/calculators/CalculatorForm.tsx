@@ -5,13 +5,16 @@ import type { Calculated, Schema } from '../api/types';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { FieldFrame } from '../fields/FieldFrame';
 import { significant } from '../state/units';
+import { columns, entries, isNumber, isNumbers, isText, rows } from './lists';
 import { useSpeaking } from '../state/UnitsContext';
 
-const isNumber = (schema: Schema) => [schema.type].flat().some((type) => type === 'number' || type === 'integer');
-const isText = (schema: Schema) => [schema.type].flat().includes('string');
+const SAID: Record<string, string> = { us_per_deg: 'Pulse for a degree, µs', deadband_us: 'Dead band, µs' };
 
 /** `spring_N_per_m` as people read it: the words of the key without its unit. */
 export function words(key: string, unit: string): string {
+    if (SAID[key] !== undefined) {
+        return SAID[key];
+    }
     const plain = (key.endsWith('_kgm') ? `${key.slice(0, -4)}, kg × m` : unit === '' ? key : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')).replaceAll('_', ' ').replace(/\bcg\b/, 'balance point');
     return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
@@ -42,6 +45,27 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                 }
                 const unit = book.keptIn(key);
                 try {
+                    const numbers = (texts: string[]) => Promise.all(texts.map(async (each) => book.fromSi((await api.quantity(each, unit)).si, unit)));
+                    const table = columns(shape);
+                    if (isNumbers(shape) && !text.startsWith('[')) {
+                        values[key] = await numbers(entries(text));
+                        return;
+                    }
+                    if (table !== null && !text.startsWith('[')) {
+                        values[key] = await Promise.all(
+                            rows(text).map(async (cells) =>
+                                Object.fromEntries(
+                                    await Promise.all(
+                                        cells.map(async (cell, i) => {
+                                            const [column, field] = table[i] ?? ['more', {}];
+                                            return [column, isNumber(field) ? book.fromSi((await api.quantity(cell, book.keptIn(column))).si, book.keptIn(column)) : cell] as const;
+                                        }),
+                                    ),
+                                ),
+                            ),
+                        );
+                        return;
+                    }
                     values[key] = isNumber(shape) ? book.fromSi((await api.quantity(text, unit)).si, unit) : shape.enum !== undefined ? text : isText(shape) ? typed[key] : [shape.type].flat().includes('boolean') ? text === 'yes' : (JSON.parse(text) as unknown);
                 } catch (thrown) {
                     wrong[key] = thrown instanceof Refused ? thrown.message.replace(/^text: /, '') : 'This is not JSON: it needs the form that the example shows.';
@@ -70,11 +94,12 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                 <div className="grid grid-cols-2 gap-x-8">
                     {inputs.map(([key, shape], i) => {
                         const unit = book.keptIn(key);
-                        const wide = !isNumber(shape) && shape.enum === undefined && ![shape.type].flat().includes('boolean');
+                        const table = columns(shape);
+                        const wide = !isNumber(shape) && !isNumbers(shape) && shape.enum === undefined && ![shape.type].flat().includes('boolean');
                         const usual = shape.default === undefined || shape.default === null ? (needed.includes(key) ? '' : 'not given') : String(shape.default);
                         return (
-                            <div key={key} className={wide ? 'col-span-2' : ''}>
-                                <FieldFrame stacked={wide} label={label(i, unit)} how={shape.description} error={errors[key]}>
+                            <div key={key} className={wide || isNumbers(shape) ? 'col-span-2' : ''}>
+                                <FieldFrame stacked={wide || isNumbers(shape)} label={label(i, unit)} how={isNumbers(shape) ? `${shape.description ?? ''} Several, with a comma and a space between.` : table === null ? shape.description : `${shape.description ?? ''} One a line: ${table.map(([column]) => words(column, book.keptIn(column)).toLowerCase()).join('; ')}.`} error={errors[key]}>
                                     {({ id, describedBy }) =>
                                         shape.enum !== undefined ? (
                                             <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={typed[key] ?? String(shape.default ?? shape.enum[0])} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}>
@@ -88,7 +113,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                 <option>yes</option>
                                             </select>
                                         ) : wide ? (
-                                            <textarea id={id} aria-describedby={describedBy} rows={4} className={`w-full border bg-well px-2 py-1 ${isText(shape) ? '' : 'font-mono text-[0.86rem]'} ${errors[key] === undefined ? 'border-line' : 'border-fails'}`} placeholder={isText(shape) ? '' : example(shape)} value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
+                                            <textarea id={id} aria-describedby={describedBy} rows={4} className={`w-full border bg-well px-2 py-1 ${isText(shape) ? '' : 'font-mono text-[0.86rem]'} ${errors[key] === undefined ? 'border-line' : 'border-fails'}`} placeholder={isText(shape) ? '' : table === null ? example(shape) : ''} value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
                                         ) : (
                                             <span className={`flex items-baseline border bg-well px-2 ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}>
                                                 <input id={id} aria-describedby={describedBy} aria-invalid={errors[key] !== undefined} autoComplete="off" placeholder={usual} className="w-full min-w-0 bg-transparent py-1 text-right font-semibold outline-none placeholder:font-normal placeholder:text-quiet" value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
@@ -124,7 +149,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                             {words(key, unit)}
                                             {schema.properties.results.properties?.[key]?.description !== undefined && <span className="narrow block">{schema.properties.results.properties[key]?.description}</span>}
                                         </th>
-                                        <td className="py-1 text-right font-semibold">{shown(value)}</td>
+                                        <td className="py-1 text-right font-semibold">{isTable(value) ? <ResultTable rows={value} /> : shown(value)}</td>
                                         <td className="w-16 py-1 pl-1 text-quiet">{typeof value === 'number' || Array.isArray(value) ? unit : ''}</td>
                                     </tr>
                                 );
@@ -138,12 +163,51 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
     );
 }
 
-function shown(value: unknown): string {
+type ResultRow = Record<string, unknown>;
+
+function isTable(value: unknown): value is ResultRow[] {
+    return Array.isArray(value) && value.length > 0 && value.every((each) => typeof each === 'object' && each !== null && !Array.isArray(each));
+}
+
+/** A list of like results, a row each. */
+function ResultTable({ rows }: { rows: ResultRow[] }) {
+    const { book } = useSpeaking();
+    const keys = Object.keys(rows[0]!);
+    return (
+        <div className="max-h-80 overflow-auto" tabIndex={0} role="group" aria-label="Rows">
+            <table className="w-full font-normal">
+                <thead className="narrow text-quiet">
+                    <tr>
+                        {keys.map((key) => (
+                            <th key={key} className="pl-3 text-right font-normal">
+                                {words(key, book.keptIn(key))}
+                                {book.keptIn(key) === '' ? '' : `, ${book.keptIn(key)}`}
+                            </th>
+                        ))}
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.map((row, i) => (
+                        <tr key={i} className="border-t border-line">
+                            {keys.map((key) => (
+                                <td key={key} className="py-0.5 pl-3 text-right">
+                                    {isTable(row[key]) ? row[key].map((each) => Object.values(each).map(shown).join(' : ')).join(' · ') : shown(row[key], 4)}
+                                </td>
+                            ))}
+                        </tr>
+                    ))}
+                </tbody>
+            </table>
+        </div>
+    );
+}
+
+function shown(value: unknown, figures = 6): string {
     if (value === null) {
         return 'none';
     }
     if (typeof value === 'number') {
-        return significant(value, 6);
+        return significant(value, figures);
     }
     if (typeof value === 'boolean') {
         return value ? 'yes' : 'no';

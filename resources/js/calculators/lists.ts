@@ -1,0 +1,31 @@
+import type { Schema } from '../api/types';
+
+export const isNumber = (schema: Schema) => [schema.type].flat().some((type) => type === 'number' || type === 'integer');
+export const isText = (schema: Schema) => [schema.type].flat().includes('string');
+const isList = (schema: Schema) => [schema.type].flat().includes('array') && schema.items !== undefined;
+
+/** A list of numbers is typed on one line: `8 mm, 11 mm`. */
+export const isNumbers = (schema: Schema) => isList(schema) && isNumber(schema.items!);
+
+/** The columns of a list of flat rows, such as gears with their count; null where it is no such list. */
+export function columns(schema: Schema): [string, Schema][] | null {
+    const fields = Object.entries(isList(schema) ? (schema.items!.properties ?? {}) : {});
+    return fields.length === 0 || fields.some(([, field]) => !isNumber(field) && !isText(field) && field.enum === undefined) ? null : fields;
+}
+
+/** What stands between commas, semicolons or ends of lines; a comma inside a number is its point. */
+export function entries(text: string): string[] {
+    return text
+        .split(/[;\n]|,\s+/)
+        .map((entry) => entry.trim())
+        .filter((entry) => entry !== '');
+}
+
+/** Rows of cells, one row a line; cells stand apart by semicolons, tabs or spaces. */
+export function rows(text: string): string[][] {
+    return text
+        .split('\n')
+        .map((line) => line.trim())
+        .filter((line) => line !== '')
+        .map((line) => (/[;\t]/.test(line) ? line.split(/[;\t]/) : line.split(/\s+/)).map((cell) => cell.trim()));
+}
