@@ -18,6 +18,7 @@ final class Calculators
         foreach ([
             new ArmLoad, new TurntableLoad, new HoistLoad, new SlideLoad, new WheelsLoad, new CrankLoad, new BallLoad, new SpringLeverLoad,
             new MoveLoadCalculator('crank_rocker', 'What a figure rocked to and fro by a crank asks of that crank.', PositionUnit::Degrees),
+            new MoveLoadCalculator('pushed', 'What a part moved through a rod asks of the servo’s arm.', PositionUnit::Degrees),
             new MoveLoadCalculator('feeder', 'What a conveyor or feeder drum asks of its shaft for a step of one item or more.', PositionUnit::Metres),
             new MoveLoadCalculator('measured', 'What a move needs whose pull was measured with a spring balance.', PositionUnit::Degrees),
             new DcPointCalculator, new ServoPointCalculator, new StepperPointCalculator, new BenchRatingsCalculator, new ClaimsCheck,

@@ -1,4 +1,4 @@
-import type { Ball, Crank, CrankRocker, Curves, Feeder, Measured, Mechanism, Motion, Slide, SpringLever, Turntable, Wheels } from '../api/types';
+import type { Ball, Crank, CrankRocker, Curves, Feeder, Measured, Mechanism, Motion, Pushed, Slide, SpringLever, Turntable, Wheels } from '../api/types';
 import { ArmDrawing } from './ArmDrawing';
 import { angleOf, armExtent, box, hoistExtent, lookUp, polar, type Box, type Frame, type Point } from './geometry';
 import { HoistDrawing } from './HoistDrawing';
@@ -204,6 +204,44 @@ const crankRocker: Kind<CrankRocker> = {
     },
 };
 
+/* A part at the end of a rod. Pivots level with each other, the servo's at the left; clockwise positive. */
+const pushed: Kind<Pushed> = {
+    extent: (thing) => {
+        const reach = Math.max(thing.horn_m, thing.cg_m * 1.3) * 1000 + 8;
+        const arm = thing.arm_m * 1700;
+        const apart = thing.pivot_distance_m * 1000;
+        return { left: -Math.max(arm, reach - apart), right: apart + reach, bottom: -Math.max(reach, arm), top: Math.max(reach, arm) };
+    },
+    grab: (_, point, near) => 90 - angleOf(point, 90 - near),
+    Draw: (scene) => {
+        const { thing, frame, curves } = scene;
+        const pivotMm = { x: thing.pivot_distance_m * 1000, y: 0 };
+        const turned = lookUp(curves.positions, curves.follower, scene.position);
+        const centre = frame.at({ x: 0, y: 0 });
+        const pivot = frame.at(pivotMm);
+        const pin = frame.at(polar(thing.arm_m * 1000, 90 - scene.position));
+        const eye = frame.at(plus(pivotMm, polar(thing.horn_m * 1000, (thing.opposite_sides ? -90 : 90) - turned)));
+        const head = frame.at(plus(pivotMm, polar(thing.cg_m * 1300, thing.balance_deg - turned)));
+        const mass = frame.at(plus(pivotMm, polar(thing.cg_m * 1000, thing.balance_deg - turned)));
+        const track: Track = (position) => polar(thing.arm_m * 1350, 90 - position);
+        return (
+            <g>
+                <Rod from={pivot} to={head} width={12} color={scene.color} />
+                <Rod from={pivot} to={eye} width={7} color="var(--color-mat-quiet)" />
+                <Rod from={pin} to={eye} width={3} color="var(--color-mat-ink)" />
+                <Rod from={centre} to={pin} width={8} color="var(--color-mat-quiet)" />
+                <Bearing at={pivot} size={6} />
+                <Bearing at={centre} size={6} />
+                {[pin, eye].map((joint, i) => (
+                    <circle key={i} cx={joint.x} cy={joint.y} r="4" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />
+                ))}
+                <MassCentre at={mass} />
+                <Marks scene={scene} track={track} outwards={(position) => polar(1, 90 - position)} />
+            </g>
+        );
+    },
+};
+
 /* A ball that rolls, with the weight that hangs in it. */
 const ball: Kind<Ball> = {
     extent: (thing, curves) => {
@@ -353,6 +391,7 @@ const KINDS: { [K in Mechanism['kind']]: Kind<Extract<Mechanism, { kind: K }>> }
     wheels,
     crank,
     crank_rocker: crankRocker,
+    pushed,
     ball,
     spring_lever: springLever,
     feeder,

@@ -21,13 +21,13 @@ describe('the mechanisms of the forms', () => {
     });
 
     it.each(kinds)('%s: its form asks for every figure of the file, and for no other', (kind) => {
-        const asked = MECHANISMS[kind].fields.map((field) => field.key);
+        const asked = [...MECHANISMS[kind].fields, ...(MECHANISMS[kind].toggles ?? [])].map((field) => field.key);
         expect(new Set(asked).size).toBe(asked.length);
         expect([...asked].sort()).toEqual(Object.keys(shapes[kind].properties).filter((key) => !ELSEWHERE.includes(key)).sort());
     });
 
     it.each(kinds)('%s: no two fields have the same name', (kind) => {
-        const labels = MECHANISMS[kind].fields.map((field) => field.label);
+        const labels = [...MECHANISMS[kind].fields, ...(MECHANISMS[kind].toggles ?? [])].map((field) => field.label);
         expect(new Set(labels).size).toBe(labels.length);
     });
 

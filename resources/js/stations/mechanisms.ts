@@ -16,6 +16,8 @@ export interface KindSays {
     /** How to measure this, in a few steps. */
     measure: string[];
     fields: FieldSays[];
+    /** Fields that are yes or no. */
+    toggles?: { key: string; label: string; how?: string }[];
     example: { mechanism: object; places: [string, number, string, number]; task: object };
 }
 
@@ -140,6 +142,25 @@ export const MECHANISMS: Record<Mechanism['kind'], KindSays> = {
             { key: 'friction_Nm', label: 'Rub of its pivot' },
         ],
         example: { mechanism: { crank_m: 0.012, coupler_m: 0.055, rocker_m: 0.03, ground_m: 0.06, mass_kg: 0.06, cg_m: 0.04 }, places: ['Stroke', 0, 'Next stroke', 360], task: { move_s: 2, profile: 'steady', keeps_turning: true } },
+    },
+    pushed: {
+        title: 'Something moved through a rod',
+        says: 'A rudder, lid or jaw at the end of a rod from a servo’s arm. You need the holes, the distance of the pivots and the part’s mass.',
+        heading: 'Arm, rod and part',
+        measure: ['Measure from the servo’s shaft to the hole in its arm, and from the part’s pivot to the hole in its horn.', 'Measure between shaft and pivot. The rod is as long as arm and horn standing square make it.', 'Weigh the part and balance it on a pencil.'],
+        fields: [
+            { key: 'arm_m', label: 'Servo’s shaft to its hole' },
+            { key: 'horn_m', label: 'Part’s pivot to its hole', how: 'Further out: more force, less travel.' },
+            { key: 'pivot_distance_m', label: 'Shaft to pivot' },
+            { key: 'half_travel_deg', label: 'Arm goes either way by' },
+            { key: 'mass_kg', label: 'Mass of the part' },
+            { key: 'cg_m', label: 'Its pivot to its balance point' },
+            { key: 'balance_deg', label: 'Balance point above level', how: 'With the arm at neutral.' },
+            { key: 'inertia_kgm2', label: 'Inertia about its pivot', empty: 'as a point' },
+            { key: 'friction_Nm', label: 'Rub of its pivot' },
+        ],
+        toggles: [{ key: 'opposite_sides', label: 'Arm and horn on opposite sides', how: 'The part then turns the other way.' }],
+        example: { mechanism: { arm_m: 0.012, horn_m: 0.016, pivot_distance_m: 0.07, mass_kg: 0.04, cg_m: 0.03, half_travel_deg: 50 }, places: ['Shut', -40, 'Open', 40], task: { move_s: 0.6 } },
     },
     ball: {
         title: 'A ball driven from inside',

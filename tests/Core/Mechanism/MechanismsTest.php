@@ -14,6 +14,7 @@ use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segment;
 use Brookstone\Core\Mechanism\Segmented;
+use Brookstone\Core\Mechanism\Pushed;
 use Brookstone\Core\Mechanism\Slide;
 use Brookstone\Core\Mechanism\Turntable;
 use Brookstone\Core\Mechanism\Wheels;
@@ -46,6 +47,19 @@ it('has friction that only ever takes, and inertia', function (string $kind, int
     expect($thing->travelPerRad())->toBeGreaterThan(0.0)
         ->and(PositionUnit::tryFrom($thing->positionUnit()->value))->not->toBeNull();
 })->with('things');
+
+it('asks a rod for the work that its part gains in height', function (float $balance, bool $opposite) {
+    $part = new Pushed(0.01, 0.016, 0.07, 0.2, 0.05, 55.0, $opposite, null, $balance);
+    $height = fn (float $at): float => 0.2 * 9.80665 * 0.05 * sin(deg2rad($balance - $part->follower($at)));
+    $work = 0.0;
+    foreach (range(0, 1999) as $i) {
+        $work += $part->staticTorqueNm(-0.8 + 1.6 * ($i + 0.5) / 2000) * 1.6 / 2000;
+    }
+
+    expect($work)->toBeAbout($height(0.8) - $height(-0.8), 1e-5)
+        ->and($part->follower(0.8) > 0.0)->toBe(! $opposite)
+        ->and($part->inertiaKgm2(0.0))->toBeAbout(0.2 * 0.05 ** 2 * (0.01 / 0.016) ** 2);
+})->with([[0.0, false], [40.0, true], [-70.0, false]]);
 
 it('is heavier with its payload than without', function () {
     foreach ([new Arm(0.2, 0.1, 0.1, 0.15), new Hoist(0.5, 0.01, payload_kg: 0.3), new Slide(0.5, 0.01, 0.1, 20.0, 0.0, 0.4), new Wheels(0.5, 0.02, 0.03, 0.4, 5.0, 1.0, 0.3), new Feeder(0.02, 0.04, 0.05, 3, 0.1, 1.0, 20.0)] as $loaded) {
@@ -141,6 +155,7 @@ it('refuses what cannot be, and names the field', function (Closure $make, strin
     'a rod that cannot reach' => [fn () => new Crank(0.02, 0.02, 0.1), 'rod_m'],
     'a rod short by its offset' => [fn () => new Crank(0.02, 0.025, 0.1, -0.005), 'rod_m'],
     'a rocker that cannot turn' => [fn () => new CrankRocker(0.05, 0.05, 0.03, 0.06, 0.1, 0.05), 'crank_m'],
+    'a rod that cannot follow' => [fn () => new Pushed(0.02, 0.01, 0.05, 0.1, 0.03), 'horn_m'],
     'bars that do not close' => [fn () => new CrankRocker(0.01, 0.02, 0.03, 0.1, 0.1, 0.05), 'ground_m'],
     'a weight outside its ball' => [fn () => new Ball(0.1, 0.4, 0.6, 0.1), 'pendulum_arm_m'],
     'friction that helps' => [fn () => new Measured(0.1, 0.01, [['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 2.0], ['at' => 9.0, 'raise_N' => 1.0, 'lower_N' => 1.0]]), 'points.0.lower_N'],
