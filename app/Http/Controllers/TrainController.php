@@ -12,6 +12,8 @@ use Brookstone\Core\Assessment\TrainMaking;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Export\Dxf;
+use Brookstone\Core\Export\LinkageParts;
+use Brookstone\Core\Export\Sheet;
 use Brookstone\Core\Export\Svg;
 use Brookstone\Core\Export\TrainParts;
 use Illuminate\Http\JsonResponse;
@@ -34,7 +36,7 @@ final class TrainController
         ));
     }
 
-    /** `gears.svg`, `gears.dxf`, `holes.svg`, `holes.dxf`, `parts.csv`, `gear-1.stl`. */
+    /** `gears.svg`, `gears.dxf`, `holes.svg`, `holes.dxf`, `parts.csv`, `gear-1.stl`, `linkage.svg`, `linkage.dxf`. */
     public function export(PartsRequest $request, Build $build, string $motion, string $file): Response
     {
         $core = $build->core()->motions[$motion] ?? throw new NotFoundHttpException;
@@ -44,6 +46,7 @@ final class TrainController
             $written = match (true) {
                 $what === 'parts' && $format === 'csv' => implode('', array_map(fn (array $row): string => self::row($row), $parts->list())),
                 in_array($what, ['gears', 'holes'], true) && in_array($format, ['svg', 'dxf'], true) => self::sheet($what === 'gears' ? $parts->gearSheet() : $parts->drilling(), $format),
+                $what === 'linkage' && in_array($format, ['svg', 'dxf'], true) => self::sheet((new LinkageParts($core, $request->float('hole_mm', 2.0), $request->float('width_mm', 8.0), $request->float('kerf_mm')))->sheet(), $format),
                 preg_match('/^gear-(\d{1,2})$/', $what, $number) === 1 && $format === 'stl' => $parts->solid((int) $number[1] - 1),
                 default => null,
             };
@@ -55,7 +58,7 @@ final class TrainController
         return new Response($written ?? throw new NotFoundHttpException, 200, ['Content-Type' => $types[$format], 'Content-Disposition' => 'attachment; filename="'.(Str::slug($core->name) ?: 'train')."-{$file}\""]);
     }
 
-    private static function sheet(\Brookstone\Core\Export\Sheet $sheet, string $format): string
+    private static function sheet(Sheet $sheet, string $format): string
     {
         return $format === 'svg' ? Svg::write($sheet) : Dxf::write($sheet);
     }

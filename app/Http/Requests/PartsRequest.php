@@ -16,6 +16,8 @@ final class PartsRequest extends FormRequest
             'kerf_mm' => ['sometimes', 'numeric', 'min:0', 'max:2'],
             'flat_mm' => ['sometimes', 'numeric', 'min:0', 'max:20'],
             'key_mm' => ['sometimes', 'numeric', 'min:0', 'max:20'],
+            'hole_mm' => ['sometimes', 'numeric', 'gt:0', 'max:20'],
+            'width_mm' => ['sometimes', 'numeric', 'gt:0', 'max:100'],
             'bore_mm' => ['sometimes', 'numeric', 'gt:0', 'max:100'],
         ];
     }

@@ -9,6 +9,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mechanism\Pushed;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\GearMaterial;
 use Brookstone\Core\Train\Layouts;
@@ -33,7 +34,8 @@ final class TrainRules
     {
         $motion = $subject->motion;
         $wanted = $motion->task->turn;
-        $turns = $motion->train->direction() * (($motion->drive->reversed ?? false) ? -1 : 1);
+        $rod = $motion->thing() instanceof Pushed ? $motion->thing() : null;
+        $turns = $motion->train->direction() * (($motion->drive->reversed ?? false) ? -1 : 1) * ($rod?->opposite_sides === true ? -1 : 1);
         if ($motion->drive === null || $wanted === 'any' || ($wanted === 'same') === ($turns > 0)) {
             return [];
         }
@@ -42,6 +44,12 @@ final class TrainRules
             new Sentence($servo ? 'Turn the servo round, or mirror its command' : 'Swap the two wires of its motor'),
             [new Change($subject->path.'.drive.reversed', ! $motion->drive->reversed)],
         )];
+        if ($rod !== null) {
+            $fixes[] = new Fix(
+                new Sentence('Hook the rod in on the other side of the horn: the part then turns further one way than the other'),
+                [new Change($subject->path.'.mechanism.opposite_sides', ! $rod->opposite_sides)],
+            );
+        }
         $idler = self::withIdler($subject);
         if ($idler !== null) {
             $fixes[] = $idler;
@@ -49,7 +57,7 @@ final class TrainRules
         $meshes = count(array_filter($motion->train->stages, fn (Stage $stage): bool => $stage->type->direction() < 0));
 
         return [new Finding('train.wrong_way', Severity::Fails, $subject->path.'.train', new Sentence(
-            "It turns the wrong way: {$meshes} ".($meshes === 1 ? 'mesh reverses' : 'meshes reverse').' the drive, and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
+            "It turns the wrong way: {$meshes} ".($meshes === 1 ? 'mesh reverses' : 'meshes reverse').' the drive'.($rod?->opposite_sides === true ? ', the rod does too' : '').', and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
         ), $fixes)];
     }
 

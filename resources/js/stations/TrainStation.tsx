@@ -31,6 +31,8 @@ const MATERIALS = [
     { value: 'steel', label: 'mild steel' },
 ];
 
+const LINKED = ['crank', 'crank_rocker', 'pushed'];
+
 const TURNS = [
     { value: 'any', label: 'either way' },
     { value: 'same', label: 'as the drive does' },
@@ -83,6 +85,7 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
                 ))}
             </div>
             {motion.layout !== null && <PlateFields handle={handle} layout={motion.layout} onAnew={chain.links.find((link) => link.link === 'train')!.findings.flatMap((finding) => finding.fixes).find((fix) => fix.changes.some((change) => change.path === `${path}.layout`))} begin={(fix) => void begin(stored, fix)} />}
+            {LINKED.includes(motion.mechanism.kind) && <Parts build={stored.id} motion={motion.id} gears={0} isLaid={false} isLinked />}
             {stages.some((stage) => stage.type === 'spur') && <Parts build={stored.id} motion={motion.id} gears={stages.reduce((sum, stage) => sum + (stage.type === 'spur' ? (stage.idler ? 1 : 2) : 0), 0)} isLaid={motion.layout !== null} />}
         </>
     );
@@ -144,22 +147,24 @@ function PlateFields({ handle: { motion, path }, layout, onAnew, begin }: { hand
 }
 
 /** Drawings and solids in open formats. */
-function Parts({ build, motion, gears, isLaid }: { build: string; motion: string; gears: number; isLaid: boolean }) {
+function Parts({ build, motion, gears, isLaid, isLinked = false }: { build: string; motion: string; gears: number; isLaid: boolean; isLinked?: boolean }) {
     const link = (file: string, label: string) => (
         <a key={file} className={STATION_BUTTON} href={`/api/builds/${build}/motions/${motion}/train/${file}`} download>
             {label}
         </a>
     );
     return (
-        <section aria-label="To cut, drill and print">
-            <h2 className="mb-1 text-[1.05rem]">To cut, drill and print</h2>
+        <section aria-label={isLinked ? 'Bars to cut' : 'To cut, drill and print'}>
+            <h2 className="mb-1 text-[1.05rem]">{isLinked ? 'Bars to cut' : 'To cut, drill and print'}</h2>
             <div className="flex flex-wrap gap-2">
-                {link('gears.svg', 'Gears, SVG')}
-                {link('gears.dxf', 'Gears, DXF')}
+                {isLinked && link('linkage.svg', 'Bars, SVG')}
+                {isLinked && link('linkage.dxf', 'Bars, DXF')}
+                {gears > 0 && link('gears.svg', 'Gears, SVG')}
+                {gears > 0 && link('gears.dxf', 'Gears, DXF')}
                 {isLaid && link('holes.svg', 'Holes, SVG')}
                 {isLaid && link('holes.dxf', 'Holes, DXF')}
                 {Array.from({ length: gears }, (_, i) => link(`gear-${i + 1}.stl`, `Gear ${i + 1}, STL`))}
-                {link('parts.csv', 'List of parts, CSV')}
+                {!isLinked && link('parts.csv', 'List of parts, CSV')}
             </div>
         </section>
     );

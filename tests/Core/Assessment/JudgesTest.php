@@ -140,3 +140,14 @@ it('marks where the weight alone is more than the drive has', function () {
     expect(array_unique($curves['over_limit']))->toHaveCount(2)
         ->and(array_filter(Builds::assessed(Builds::planted(['motions.0.drive' => null]))->chain('lid')->curves['over_limit']))->toBe([]);
 });
+
+it('offers the other side of the horn where a rod turns its part the wrong way', function () {
+    $owl = Builds::example('owl-eyelid');
+    $wrong = Brookstone\Core\Build\Editor::apply($owl, [['path' => 'motions.0.task.turn', 'value' => 'reversed']]);
+    $finding = Builds::findings(Builds::assessed($wrong), 'train.wrong_way')[0];
+
+    expect(array_map(fn ($fix): string => $fix->changes[0]->path, $finding->fixes))->toBe(['motions.0.drive.reversed', 'motions.0.mechanism.opposite_sides']);
+    foreach ($finding->fixes as $fix) {
+        expect(Builds::findings(Builds::assessed(Builds::mended($wrong, $fix)), 'train.wrong_way'))->toBe([]);
+    }
+});

@@ -6,6 +6,7 @@ use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Export\Bore;
 use Brookstone\Core\Export\Dxf;
 use Brookstone\Core\Export\GearOutline;
+use Brookstone\Core\Export\LinkageParts;
 use Brookstone\Core\Export\Stl;
 use Brookstone\Core\Export\Svg;
 use Brookstone\Core\Export\TrainParts;
@@ -208,6 +209,24 @@ it('lists what has to be bought', function () {
     $list = gearedLid()->list();
 
     expect($list[0][0])->toBe('count')->and(array_column(array_slice($list, 1), 1))->toBe(['spur gear', 'spur gear', 'spur gear', 'spur gear', 'shaft', 'drive W40-400']);
+});
+
+it('cuts the bars of a linkage to the length between their holes', function () {
+    $parts = new LinkageParts(Builds::example('owl-eyelid')->motions['part'], 2.0, 8.0);
+    $xml = new SimpleXMLElement(Svg::write($parts->sheet()));
+    $holes = [];
+    foreach ($xml->circle as $circle) {
+        $holes[] = [(float) $circle['cx'], (float) $circle['cy']];
+    }
+    $bars = array_values($parts->bars());
+
+    expect($bars)->toHaveCount(3)->and($bars[0])->toBeAbout(10.0)->and($bars[1])->toBeAbout(hypot(60, 4))->and($bars[2])->toBeAbout(14.0);
+    foreach ($bars as $i => $length) {
+        expect(hypot($holes[2 * $i + 1][0] - $holes[2 * $i][0], $holes[2 * $i + 1][1] - $holes[2 * $i][1]))->toBeAbout($length, 1e-4);
+        expect(areaOf($parts->sheet()->outlines[$i][1]))->toBeAbout($length * 8 + M_PI * 16, 0.01);
+    }
+    expect(fn () => (new LinkageParts(Builds::sound()->motions['lid']))->sheet())->toThrow(ImpossibleValue::class)
+        ->and(fn () => new LinkageParts(Builds::sound()->motions['lid'], 5.0, 8.0))->toThrow(ImpossibleValue::class);
 });
 
 it('refuses gears that cannot be cut', function (Closure $make) {
