@@ -33,6 +33,7 @@ final class TrainJudge implements Judge
             ...TrainRules::turn($subject),
             ...TrainRules::teeth($subject),
             ...TrainRules::joints($subject),
+            ...TrainRules::meshOfBelts($subject),
             ...TrainRules::wear($subject),
             ...LayoutRules::findings($subject),
         ]));

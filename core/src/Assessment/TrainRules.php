@@ -11,6 +11,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Pushed;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\BeltDrive;
 use Brookstone\Core\Train\GearMaterial;
 use Brookstone\Core\Train\Layouts;
 use Brookstone\Core\Train\Placer;
@@ -151,6 +152,32 @@ final class TrainRules
         return $fixes;
     }
 
+    /** A belt or chain where its wheels stand; null where that is not said. */
+    public static function belt(Subject $subject, int $i, Stage $stage): ?BeltDrive
+    {
+        $layout = $subject->motion->layout;
+        $jointed = $stage->type === StageType::Belt || $stage->type === StageType::Chain;
+
+        return $jointed && $layout !== null && $layout->fits($subject->motion->train) && $layout->apart_mm($i) > $stage->driverPitchRadius_mm() + $stage->drivenPitchRadius_mm()
+            ? new BeltDrive($stage->module_mm * M_PI, $stage->driver, $stage->driven, $layout->apart_mm($i)) : null;
+    }
+
+    /** @return list<Finding> */
+    public static function meshOfBelts(Subject $subject): array
+    {
+        $findings = [];
+        foreach ($subject->motion->train->stages as $i => $stage) {
+            $belt = self::belt($subject, $i, $stage);
+            if ($belt !== null && $belt->teeth_in_mesh < BeltDrive::LEAST_IN_MESH) {
+                $findings[] = new Finding('train.belt_jumps', Severity::Tight, "{$subject->path}.train.{$i}.driver", new Sentence(
+                    'Only {teeth} teeth of the smaller wheel hold the '.$stage->type->value.' of stage '.($i + 1).': under six it jumps when it is knocked. Take larger wheels, or set the shafts further apart.', ['teeth' => Quantity::number($belt->teeth_in_mesh)],
+                ));
+            }
+        }
+
+        return $findings;
+    }
+
     /** @return list<Finding> */
     public static function joints(Subject $subject): array
     {
@@ -171,7 +198,7 @@ final class TrainRules
             }
             $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad() * (new Train(array_slice($motion->train->stages, $i + 1)))->ratio();
             $travel = $stage->drivenPitchRadius_mm() * $turn;
-            $span = sqrt(max(0.0, $layout->apart_mm($i) ** 2 - ($stage->drivenPitchRadius_mm() - $stage->driverPitchRadius_mm()) ** 2));
+            $span = self::belt($subject, $i, $stage)->span_mm ?? 0.0;
             $reaches = min($stage->joint_mm, $stage->joint_mm - $travel);
             if (! $motion->task->keeps_turning && $reaches >= self::JOINT_MM && $stage->joint_mm <= $span - self::JOINT_MM) {
                 continue;

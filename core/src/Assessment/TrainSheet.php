@@ -123,10 +123,20 @@ final class TrainSheet
         ];
         $stresses = $subject->motion->drive === null ? [] : TrainRules::stresses($subject);
         foreach ($train->stages as $i => $stage) {
-            $rows['Stage '.($i + 1)] = self::stage($laid, $i, $stage, $stresses[$i] ?? null);
+            $rows['Stage '.($i + 1)] = self::belt($subject, $i, $stage) ?? self::stage($laid, $i, $stage, $stresses[$i] ?? null);
         }
 
         return array_map(fn (string $name, Sentence $says): array => ['name' => $name, 'says' => $says], array_keys($rows), $rows);
+    }
+
+    /** Of a belt or chain that is laid out. */
+    private static function belt(Subject $subject, int $i, Stage $stage): ?Sentence
+    {
+        $belt = TrainRules::belt($subject, $i, $stage);
+
+        return $belt === null ? null : new Sentence('takes one of {length}, {teeth} teeth; {mesh} of the smaller wheel hold it, and {span} lies free on each side', [
+            'length' => Quantity::of($belt->length_mm / 1000, 'm'), 'teeth' => Quantity::number(round($belt->length_mm / $belt->pitch_mm, 1)), 'mesh' => Quantity::number($belt->teeth_in_mesh), 'span' => Quantity::of($belt->span_mm / 1000, 'm'),
+        ]);
     }
 
     /** @param  array{running: float, stall: float, knock: float}|null  $stress */

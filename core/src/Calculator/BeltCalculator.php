@@ -16,8 +16,6 @@ use Brookstone\Core\Train\BeltDrive;
 
 final readonly class BeltCalculator implements Calculator
 {
-    private const LEAST_IN_MESH = 6.0; // fewer teeth jump
-
     private const PULL_IN_HAND = 1.5;  // the slack side must still pull a little
 
     public function name(): string
@@ -67,7 +65,7 @@ final readonly class BeltCalculator implements Calculator
         $centre = $inputs['centre_mm'] ?? (float) BeltDrive::centreFor($inputs['pitch_mm'], $inputs['driver'], $inputs['driven'], $inputs['belt_teeth']);
         $belt = new BeltDrive($inputs['pitch_mm'], $inputs['driver'], $inputs['driven'], $centre);
         $pull = $inputs['torque_Nm'] / ($inputs['pitch_mm'] * $inputs['driver'] / 2 / M_PI / 1000);
-        $findings = $belt->teeth_in_mesh < self::LEAST_IN_MESH ? [new Finding('train.belt_jumps', Severity::Tight, 'driver', new Sentence(
+        $findings = $belt->teeth_in_mesh < BeltDrive::LEAST_IN_MESH ? [new Finding('train.belt_jumps', Severity::Tight, 'driver', new Sentence(
             'Only {teeth} teeth of the smaller wheel hold the belt: under six it jumps when it is knocked. Take a larger wheel, or set the shafts further apart.', ['teeth' => Quantity::number($belt->teeth_in_mesh)],
         ))] : [];
 

@@ -12,6 +12,8 @@ use Brookstone\Core\Error\ImpossibleValue;
  */
 final readonly class BeltDrive
 {
+    public const LEAST_IN_MESH = 6.0; // fewer teeth jump
+
     public float $span_mm;
 
     public float $small_wrap_deg;

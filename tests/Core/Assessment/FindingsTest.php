@@ -7,7 +7,7 @@ use Brookstone\Core\Finding\Verdict;
 use Tests\Support\Builds;
 
 /** Codes that no judge gives, only a calculator: planted in the tests of calculators. */
-const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.flat', 'linkage.no_pair', 'train.belt_jumps', 'winding.cord_weak', 'winding.fleet', 'winding.order_unsure', 'rolling.head_slides', 'train.contact_ratio', 'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
+const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.flat', 'linkage.no_pair', 'winding.cord_weak', 'winding.fleet', 'winding.order_unsure', 'rolling.head_slides', 'train.contact_ratio', 'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
 
 /** Spur gears on a lid, laid out on plain ground. */
 function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.05, 'material' => 'brass']], array $more = []): array
@@ -74,6 +74,7 @@ dataset('planted', fn () => withCodes([
     'train.tooth_stall' => [['motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'face_mm' => 20]]], Severity::Note, true],
     'train.joint_unknown' => [['motions.0.train' => [BELT]], Severity::Note, false],
     'train.joint_on_pulley' => [laidOut([[20, 20], [120, 20]], [BELT]), Severity::Fails, true],
+    'train.belt_jumps' => [laidOut([[20, 20], [65, 20]], [['type' => 'belt', 'driver' => 10, 'driven' => 20, 'module_mm' => 1.5]]), Severity::Tight, false],
     'train.wears_unevenly' => [['motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30]], 'motions.0.task.per_day' => 5000], Severity::Note, false],
     'stops.none' => [['routines' => [], 'motions.2.stops.switches' => []], Severity::Fails, true],
     'stops.place_outside' => [['motions.0.stops.hard_high' => 60.0], Severity::Fails, false],
