@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Calculator\Calculators;
+use Brookstone\Core\Sensing\Threshold;
+use Brookstone\Core\Stops\Overrun;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** @return list<string> */
+function saidOf(string $name, array $inputs): array
+{
+    return array_map(fn ($finding): string => $finding->code, Calculators::run(Calculators::all()[$name], $inputs)['findings']);
+}
+
+it('runs on at full speed until the driver has acted, then as far as it brakes', function () {
+    // 0.1 m/s, 50 ms to be believed, and a shorted motor of 100 ms: 5 mm and 10 mm.
+    $run = new Overrun(0.1, 1.0, 0.03, 1e4, debounce_s: 0.03, loop_s: 0.015, driver_s: 0.005, brake_time_constant_s: 0.1);
+
+    expect($run->delay_travel_m)->toBeAbout(0.005)->and($run->braking_m)->toBeAbout(0.01)->and($run->hits)->toBeFalse()->and($run->impact_force_N)->toBe(0.0);
+});
+
+it('puts the energy it has left into the stop', function (float $overtravel) {
+    $run = new Overrun(0.5, 2.0, $overtravel, 2e4, rotor_equivalent_kg: 1.0, drive_force_N: 20.0, loop_s: 0.02, decel_force_N: 10.0);
+    $coasted = 0.5 * 3 * 0.5 ** 2 - 10 * max(0.0, $overtravel - 0.01);
+
+    expect($run->hits)->toBeTrue()->and($run->impact_energy_J)->toBeAbout($coasted)
+        // At the deepest point of the spring all of it, and the push over that way, is stored.
+        ->and(0.5 * $run->impact_force_N ** 2 / 2e4)->toBeAbout($run->impact_energy_J + ($overtravel < 0.01 ? 20.0 * $run->impact_force_N / 2e4 : 0.0));
+})->with([0.0, 0.005, 0.02, 0.03]);
+
+it('is not harder with more room', function () {
+    $last = INF;
+    foreach (range(0, 60) as $i) {
+        $force = (new Overrun(0.4, 1.0, $i / 1000, 1e4, loop_s: 0.01, brake_time_constant_s: 0.1))->impact_force_N;
+        expect($force)->toBeLessThanOrEqual($last + 1e-9);
+        $last = $force;
+    }
+    expect($last)->toBe(0.0);
+});
+
+it('sets the threshold so that either error is as rare, wherever the readings lie', function (int $seed) {
+    $random = new Randomizer(new Mt19937($seed));
+    $around = fn (float $mean, float $spread): array => array_map(fn (): float => $mean + $spread * (($random->getInt(-1000, 1000) + $random->getInt(-1000, 1000)) / 1000), range(1, 12));
+    [$absent, $present] = [$around(300, 10), $around(700, 35)];
+    $set = new Threshold($absent, $present);
+    $mirrored = new Threshold($present, $absent);
+
+    expect(($set->threshold - $set->absent_mean) / $set->absent_sd)->toBeAbout(($set->present_mean - $set->threshold) / $set->present_sd)
+        ->and($mirrored->threshold)->toBeAbout($set->threshold)->and($mirrored->error_rate)->toBeAbout($set->error_rate)
+        ->and($set->lower)->toBeLessThan($set->threshold)->and($set->upper)->toBeGreaterThan($set->threshold);
+})->with(range(1, 5));
+
+it('knows how often a normal reading lies so far out', function (float $apart, float $rate) {
+    // Spread 1 each (by the resolution), means 2·z apart: the tables of the normal distribution.
+    $set = new Threshold([0.0, 0.0, 0.0], [2 * $apart, 2 * $apart, 2 * $apart], sqrt(12));
+
+    expect($set->separation)->toBeAbout($apart)->and($set->error_rate)->toBeAbout($rate, 1e-4);
+})->with([[1.0, 0.1586553], [1.959964, 0.025], [3.0, 0.001349898], [6.0, 9.865876e-10]]);
+
+it('allows as many moves as fit, and not one more', function (float $bias, float $sd, float $tolerance) {
+    $most = Calculators::run(Calculators::all()['sense.repeatability'], ['bias_mm' => $bias, 'sd_mm' => $sd, 'moves' => 1, 'tolerance_mm' => $tolerance])['results']['max_moves'];
+    $worst = fn (float $n): float => abs($bias) * $n + 3 * $sd * sqrt($n);
+
+    expect($worst($most))->toBeLessThanOrEqual($tolerance * (1 + 1e-9))->and($worst($most + 1))->toBeGreaterThan($tolerance);
+})->with([[0.1, 0.2, 5.0], [-0.3, 0.0, 3.0], [0.0, 0.5, 6.0], [1.0, 1.0, 2.0]]);
+
+it('never drifts without an error', fn () => expect(Calculators::run(Calculators::all()['sense.repeatability'], ['bias_mm' => 0, 'sd_mm' => 0, 'moves' => 1000, 'tolerance_mm' => 1])['results'])->toMatchArray(['within' => true, 'max_moves' => null]));
+
+it('says what is wrong', function (string $name, array $inputs, array $codes) {
+    expect(saidOf($name, $inputs))->toBe($codes);
+})->with([
+    'hits' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.001, 'stiffness_N_per_m' => 1e4, 'decel_force_N' => 5], ['stop.hits']],
+    'close' => ['stop.overrun', ['speed_m_s' => 0.1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.012, 'stiffness_N_per_m' => 1e4, 'brake_time_constant_s' => 0.1], ['stop.close']],
+    'clear' => ['stop.overrun', ['speed_m_s' => 0.1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.02, 'stiffness_N_per_m' => 1e4, 'brake_time_constant_s' => 0.1], []],
+    'chatters' => ['sense.debounce', ['bounce_ms' => 5, 'sample_ms' => 1, 'debounce_ms' => 5, 'flag_mm' => 10, 'speed_mm_s' => 50], ['sense.chatters']],
+    'missed' => ['sense.debounce', ['bounce_ms' => 5, 'sample_ms' => 5, 'debounce_ms' => 40, 'flag_mm' => 2, 'speed_mm_s' => 100], ['sense.missed']],
+    'ghosts' => ['sense.threshold', ['absent' => [100, 110, 90, 120], 'present' => [130, 150, 120, 160]], ['sense.ghosts', 'sense.few_readings']],
+    'drifts' => ['sense.repeatability', ['bias_mm' => 0.5, 'sd_mm' => 0.1, 'moves' => 20, 'tolerance_mm' => 2], ['sense.drifts']],
+]);
+
+it('refuses what cannot be sensed', function (string $name, array $inputs, array $fields) {
+    expect(refusedFields($name, $inputs))->toEqualCanonicalizing($fields);
+})->with([
+    'two readings' => ['sense.threshold', ['absent' => [1, 2], 'present' => [5, 6, 7]], ['absent']],
+    'the same mean' => ['sense.threshold', ['absent' => [1, 2, 3], 'present' => [1, 2, 3]], ['present']],
+    'brakes in two ways' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 1, 'stiffness_N_per_m' => 1, 'decel_force_N' => 1, 'brake_time_constant_s' => 1], ['decel_force_N']],
+    'does not brake' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 1, 'stiffness_N_per_m' => 1], ['decel_force_N']],
+    'no looks' => ['sense.debounce', ['bounce_ms' => 1, 'sample_ms' => 0, 'debounce_ms' => 5, 'flag_mm' => 1, 'speed_mm_s' => 1], ['sample_ms']],
+    '41 stages' => ['timer.interval', ['clock_hz' => 100, 'stages' => 41], ['stages']],
+    'half a stage' => ['timer.interval', ['clock_hz' => 100, 'stages' => 1.5], ['stages']],
+]);
