@@ -61,7 +61,11 @@ test('axe finds nothing in the drawer, the calculators, the pictures and the way
     await expect(page.getByText('Not understood, and left out')).toBeVisible();
     await page.getByText('What the columns mean').click();
     await seesNothingWrong(page);
-    for (const name of ['load.arm', 'claims.check', 'rolling.wheels', 'load.measured']) {
+    await page.goto('/drawer', { waitUntil: 'networkidle' });
+    await page.getByRole('button', { name: 'Gears' }).click();
+    await expect(page.getByRole('textbox', { name: 'Teeth of gear 1', exact: true })).toBeVisible();
+    await seesNothingWrong(page);
+    for (const name of ['load.arm', 'claims.check', 'rolling.wheels', 'load.measured', 'train.search', 'linkage.holes']) {
         await page.goto(`/calculators/${name}`, { waitUntil: 'networkidle' });
         await page.getByRole('button', { name: 'Work it out' }).click();
         await seesNothingWrong(page);

@@ -20,7 +20,7 @@ use Brookstone\Core\Train\Train;
 /** Whether the shafts stand where the wheels mesh, and whether anything is in the way. */
 final class LayoutRules
 {
-    private const TRIES = 4000; // of a fix: an edit must not wait for it
+    private const TRIES = 800; // of a fix: an edit must not wait for it
 
     /** @return list<Finding> */
     public static function findings(Subject $subject): array

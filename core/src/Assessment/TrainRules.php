@@ -76,7 +76,7 @@ final class TrainRules
             ]);
             $changes = [new Change($subject->path.'.train', Stages::write($train))];
             if ($subject->motion->layout !== null) {
-                [$layout] = Placer::place($train, $subject->motion->layout->plate, $subject->motion->layout->obstacles, 4000);
+                [$layout] = Placer::place($train, $subject->motion->layout->plate, $subject->motion->layout->obstacles, 800);
                 $changes[] = new Change($subject->path.'.layout', $layout === null ? null : Layouts::write($layout));
             }
 

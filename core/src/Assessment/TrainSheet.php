@@ -10,6 +10,7 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Clash;
 use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Meeting;
+use Brookstone\Core\Train\Placer;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
 use Brookstone\Core\Train\Train;
@@ -96,15 +97,12 @@ final class TrainSheet
         if ($wanted === null) {
             return [];
         }
-        $reach = (int) ceil(($wanted + self::REACH_MM) / $step);
-        [$i0, $j0] = [(int) round($from[0] / $step), (int) round($from[1] / $step)];
+        [$x0, $y0] = [round($from[0] / $step) * $step, round($from[1] / $step) * $step];
         $holes = [];
-        for ($i = $i0 - $reach; $i <= $i0 + $reach; $i++) {
-            for ($j = $j0 - $reach; $j <= $j0 + $reach; $j++) {
-                $apart = hypot($i * $step - $from[0], $j * $step - $from[1]);
-                if (abs($apart - $wanted) <= self::REACH_MM * $stage->module_mm && count($holes) < self::MOST_HOLES) {
-                    $holes[] = ['x_mm' => $i * $step, 'y_mm' => $j * $step, 'fit' => Meeting::of($stage, $apart)->fit];
-                }
+        foreach (Placer::ring($step, $wanted - self::REACH_MM * $stage->module_mm - $step, $wanted + self::REACH_MM * $stage->module_mm + $step) as [$x, $y]) {
+            $apart = hypot($x0 + $x - $from[0], $y0 + $y - $from[1]);
+            if (abs($apart - $wanted) <= self::REACH_MM * $stage->module_mm && count($holes) < self::MOST_HOLES) {
+                $holes[] = ['x_mm' => $x0 + $x, 'y_mm' => $y0 + $y, 'fit' => Meeting::of($stage, $apart)->fit];
             }
         }
 

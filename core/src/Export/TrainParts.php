@@ -9,7 +9,7 @@ use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
 
-/** What a train is made of, to cut, drill, print and buy. Only spur gears have outlines of their own. */
+/** What a train is made of, to cut, drill and buy. Only spur gears have outlines of their own. */
 final readonly class TrainParts
 {
     private const APART_MM = 3.0; // between wheels on a sheet

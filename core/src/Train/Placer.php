@@ -12,6 +12,8 @@ final class Placer
 {
     public const MOST_TRIES = 40_000;
 
+    private const MOST_HOLES = 60; // around a shaft: a belt could stand anywhere
+
     private const ANGLES = 24; // tried around a shaft where holes are drilled anywhere
 
     private const FREE_PLAY_MM = 0.05; // that a free distance adds, for each mm of module
@@ -21,6 +23,9 @@ final class Placer
     private ?Layout $best = null;
 
     private float $least = INF;
+
+    /** @var array<int, list<array{float, float}>> by stage */
+    private array $known = [];
 
     /** @var array<string, int> how often a clash of a kind stopped it */
     private array $stopped = [];
@@ -38,13 +43,15 @@ final class Placer
     {
         $placer = new self($train, $plate, $obstacles, $most_tries);
         foreach ($train->stages as $i => $stage) {
-            if ($placer->holes($stage) === []) {
+            if (($placer->known[$i] = $placer->holes($stage)) === []) {
                 return [null, $placer->noHole($i, $stage)];
             }
         }
         foreach ($placer->planes() as $planes) {
             foreach ($placer->starts() as $start) {
-                $placer->step($planes, [$start], 0);
+                if ($placer->tries < $most_tries) {
+                    $placer->step($planes, [$start], 0);
+                }
             }
             if ($placer->best !== null) {
                 return [$placer->fromCorner($placer->best), null];
@@ -130,7 +137,7 @@ final class Placer
         }
         $from = $shafts[$stage];
         $part = new Train(array_slice($this->train->stages, 0, $stage + 1));
-        foreach ($this->holes($this->train->stages[$stage]) as [$x, $y]) {
+        foreach ($this->known[$stage] ??= $this->holes($this->train->stages[$stage]) as [$x, $y]) {
             if (++$this->tries > $this->most) {
                 return;
             }
@@ -154,20 +161,46 @@ final class Placer
         if ($step === null) {
             return array_map(fn (int $i): array => [$apart * cos(2 * M_PI * $i / self::ANGLES), $apart * sin(2 * M_PI * $i / self::ANGLES)], range(0, self::ANGLES - 1));
         }
-        $reach = (int) ceil(($apart + $step) / $step);
         $found = [];
-        for ($i = -$reach; $i <= $reach; $i++) {
-            for ($j = -$reach; $j <= $reach; $j++) {
-                $distance = hypot($i, $j) * $step;
-                $near = $wanted === null ? $distance >= 1.2 * $apart / 1.5 && $distance <= $apart : abs($distance - $wanted) < $stage->module_mm && Meeting::of($stage, $distance)->fit === 'fits';
-                if ($distance > 0.0 && $near) {
-                    $found[] = [abs($distance - $apart), $i * $step, $j * $step];
-                }
+        if ($wanted === null) {
+            // A belt may stand anywhere: a hole in each direction will do.
+            for ($i = 0; $i < self::ANGLES; $i++) {
+                [$x, $y] = [round($apart * cos(2 * M_PI * $i / self::ANGLES) / $step) * $step, round($apart * sin(2 * M_PI * $i / self::ANGLES) / $step) * $step];
+                $found["{$x} {$y}"] = [abs(hypot($x, $y) - $apart), $x, $y];
+            }
+        }
+        foreach ($wanted === null ? [] : self::ring($step, $wanted - $stage->module_mm, $wanted + $stage->module_mm) as [$x, $y]) {
+            if (Meeting::of($stage, hypot($x, $y))->fit === 'fits') {
+                $found[] = [abs(hypot($x, $y) - $apart), $x, $y];
             }
         }
         sort($found);
+        $found = array_slice($found, 0, self::MOST_HOLES);
 
         return array_map(fn (array $hole): array => [$hole[1], $hole[2]], $found);
+    }
+
+    /**
+     * Holes around one at (0, 0) that are no nearer and no further than so much.
+     *
+     * @return list<array{float, float}>
+     */
+    public static function ring(float $step, float $from, float $to): array
+    {
+        $ring = [];
+        for ($i = (int) ceil(-$to / $step), $last = (int) floor($to / $step); $i <= $last; $i++) {
+            $x = $i * $step;
+            $least = (int) ceil(sqrt(max(0.0, $from ** 2 - $x ** 2)) / $step);
+            $most = (int) floor(sqrt(max(0.0, $to ** 2 - $x ** 2)) / $step);
+            for ($j = $least; $j <= $most; $j++) {
+                $ring[] = [$x, $j * $step];
+                if ($j > 0) {
+                    $ring[] = [$x, -$j * $step];
+                }
+            }
+        }
+
+        return $ring;
     }
 
     private function noHole(int $i, Stage $stage): string
@@ -175,12 +208,9 @@ final class Placer
         $wanted = (float) $stage->shaftsApart_mm();
         $step = (float) $this->plate->step_mm();
         $nearest = INF;
-        $reach = (int) ceil($wanted / $step) + 1;
-        for ($x = 0; $x <= $reach; $x++) {
-            for ($y = 0; $y <= $reach; $y++) {
-                $off = hypot($x, $y) * $step - $wanted;
-                $nearest = abs($off) < abs($nearest) ? $off : $nearest;
-            }
+        foreach (self::ring($step, $wanted - 2 * $step, $wanted + 2 * $step) as [$x, $y]) {
+            $off = hypot($x, $y) - $wanted;
+            $nearest = abs($off) < abs($nearest) ? $off : $nearest;
         }
 
         return sprintf('No two holes stand %.4g mm apart for stage %d of %d and %d teeth: the nearest are %.2g mm too %s.', $wanted, $i + 1, $stage->driver, $stage->driven, abs($nearest), $nearest > 0.0 ? 'far' : 'near');

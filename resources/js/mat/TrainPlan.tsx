@@ -132,7 +132,7 @@ function Ground({ frame, layout, step }: { frame: Frame; layout: Layout; step: n
     const holes = step === null || step * frame.scale < 7 ? [] : grid(a.x, b.x, step).flatMap((x) => grid(a.y, b.y, step).map((y) => ({ x, y })));
     return (
         <g>
-            {holes.length < 4000 && holes.map(({ x, y }) => <circle key={`${x} ${y}`} cx={frame.x(x)} cy={frame.y(y)} r="1.6" fill="var(--color-mat-quiet)" />)}
+            {holes.length < 6000 && <path d={holes.map(({ x, y }) => `M${frame.x(x).toFixed(1)} ${frame.y(y).toFixed(1)}h0`).join('')} stroke="var(--color-mat-quiet)" strokeWidth="3.2" strokeLinecap="round" />}
             {layout.width_mm !== null && layout.height_mm !== null && <rect x={frame.x(0)} y={frame.y(layout.height_mm)} width={layout.width_mm * frame.scale} height={layout.height_mm * frame.scale} fill="none" stroke="var(--color-mat-ink)" strokeWidth="1.5" strokeDasharray="7 4" />}
             {layout.obstacles.map((each, i) => (
                 <g key={i}>
