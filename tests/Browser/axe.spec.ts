@@ -3,7 +3,7 @@ import { copyOf, expect, seesNothingWrong, test } from './support';
 const VIEWS = ['', '/motions/drawbridge/task', '/motions/drawbridge/load', '/motions/drawbridge/drive', '/motions/drawbridge/train', '/motions/drawbridge/stops', '/motions/tide/load', '/motions/rower/load', '/motions/rower/drive', '/motions/ferry/load', '/motions/lantern/task', '/pictures', '/routines/harbour-show', '/log'];
 
 test('axe finds nothing on any screen', async ({ page, request }) => {
-    test.setTimeout(300_000);
+    test.setTimeout(480_000);
     const id = await copyOf(request, 'heron-wharf');
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Heron Wharf' }).first()).toBeVisible();
