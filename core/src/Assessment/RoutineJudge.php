@@ -47,9 +47,12 @@ final class RoutineJudge
     /** @var array<string, ?float> s, by routine; null where a move is never made or it has no end */
     private array $takes = [];
 
+    private readonly RoutineTimes $times;
+
     /** @param  array<string, Subject>  $subjects by motion */
     public function __construct(private readonly Build $build, private readonly array $subjects)
     {
+        $this->times = new RoutineTimes($build, $subjects);
         $homed = $this->homedAtPowerOn();
         foreach (array_values($build->routines) as $i => $routine) {
             $this->byRoutine[$routine->id] = [];
@@ -212,7 +215,7 @@ final class RoutineJudge
             if ($motion->drive === null || ($motion->isAbsolute() && $step->give_up_s === null)) {
                 continue;
             }
-            $time = $this->longest($step);
+            $time = $this->times->longest($step);
             if ($step->give_up_s === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
@@ -266,20 +269,6 @@ final class RoutineJudge
         return max(self::LEAST_GIVE_UP_S, ceil($time * self::GIVE_UP * 2) / 2);
     }
 
-    /** The longest that the move of a step can take, from the far end of the motion; null when it is never made. */
-    private function longest(HomeStep|GoStep|RunStep $step): ?float
-    {
-        $facts = $this->subjects[$step->motion]->facts;
-        $motion = $this->build->motions[$step->motion];
-        $place = match (true) {
-            $step instanceof GoStep => $step->place,
-            $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
-            default => $step->until === null ? null : $motion->stops->switch($step->until->sensor)?->place,
-        };
-
-        return $place === null ? null : $facts->longestTimeTo($place, $step->speed);
-    }
-
     /** A run whose motor nothing switches off, and a run towards where its switch is not. */
     private function leftPowered(Routine $routine, int $i): void
     {
@@ -331,8 +320,7 @@ final class RoutineJudge
     /** How long the routine takes, from the computed times of its moves, against its target. */
     private function duration(Routine $routine, int $i): void
     {
-        $places = [];
-        $this->takes[$routine->id] = $this->sum($routine->steps, $places);
+        $this->takes[$routine->id] = $this->times->of($routine);
         $takes = $this->takes[$routine->id];
         if ($takes === null) {
             $this->neverThere($routine, $i);
@@ -352,7 +340,7 @@ final class RoutineJudge
     {
         foreach ($routine->flat() as $path => $step) {
             if (($step instanceof HomeStep || $step instanceof GoStep || ($step instanceof RunStep && $step->until !== null && $this->build->motions[$step->motion]->stops->switch($step->until->sensor) !== null))
-                && $this->build->motions[$step->motion]->drive !== null && $this->longest($step) === null) {
+                && $this->build->motions[$step->motion]->drive !== null && $this->times->longest($step) === null) {
                 $this->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
                     "{$routine->name} gives up at “{$step->says($this->build)->text()}” The drive of {$this->build->motions[$step->motion]->name} does not make that move.",
                 )), $step->motion);
@@ -360,77 +348,5 @@ final class RoutineJudge
                 return;
             }
         }
-    }
-
-    /**
-     * @param  list<Step>  $steps
-     * @param  array<string, string>  $places  where each motion is, by motion; changed as the steps go on
-     */
-    private function sum(array $steps, array &$places): ?float
-    {
-        $sum = 0.0;
-        foreach ($steps as $step) {
-            $time = match (true) {
-                $step instanceof GoStep => $this->goTime($step, $places),
-                $step instanceof HomeStep => $this->homeTime($step, $places),
-                $step instanceof RunStep => $this->runTime($step, $places),
-                $step instanceof WaitStep => $step->for_s ?? 0.0,
-                $step instanceof RepeatStep => $this->repeatTime($step, $places),
-                default => 0.0,
-            };
-            if ($time === null) {
-                return null;
-            }
-            $sum += $time;
-        }
-
-        return $sum;
-    }
-
-    /** @param  array<string, string>  $places */
-    private function goTime(GoStep $step, array &$places): ?float
-    {
-        $from = $places[$step->motion] ?? $this->build->motions[$step->motion]->task->from;
-        $places[$step->motion] = $step->place;
-
-        return $this->subjects[$step->motion]->facts->time($from, $step->place, $step->speed);
-    }
-
-    /** @param  array<string, string>  $places */
-    private function homeTime(HomeStep $step, array &$places): ?float
-    {
-        $home = $this->build->motions[$step->motion]->stops->switch($step->switch)->place ?? '';
-        $from = $places[$step->motion] ?? $this->build->motions[$step->motion]->task->from;
-        $places[$step->motion] = $home;
-
-        return $from === $home ? 0.0 : $this->subjects[$step->motion]->facts->time($from, $home, $step->speed);
-    }
-
-    /**
-     * @param  array<string, string>  $places
-     */
-    private function runTime(RunStep $step, array &$places): ?float
-    {
-        $motion = $this->build->motions[$step->motion];
-        $place = $step->until?->on === true ? $motion->stops->switch($step->until->sensor)?->place : null;
-        if ($place === null) {
-            return $step->for_s ?? 0.0; // what ends it comes from outside, when it comes
-        }
-        $from = $places[$step->motion] ?? $motion->task->from;
-        $places[$step->motion] = $place;
-
-        return $this->subjects[$step->motion]->facts->time($from, $place, $step->speed);
-    }
-
-    /** @param  array<string, string>  $places */
-    private function repeatTime(RepeatStep $step, array &$places): ?float
-    {
-        if ($step->times === null) {
-            return null;
-        }
-        $first = $this->sum($step->steps, $places);
-        $again = $step->times > 1 ? $this->sum($step->steps, $places) : 0.0;
-
-        return $first === null || $again === null ? null : $first + ($step->times - 1) * $again;
     }
 }

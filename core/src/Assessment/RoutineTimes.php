@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\RepeatStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\WaitStep;
+
+/** How long routines take, from the computed times of their moves, without running them. */
+final readonly class RoutineTimes
+{
+    /** @param  array<string, Subject>  $subjects by motion */
+    public function __construct(private Build $build, private array $subjects)
+    {
+    }
+
+    /** s; null where a move is never made or it has no end. */
+    public function of(Routine $routine): ?float
+    {
+        $places = [];
+
+        return $this->sum($routine->steps, $places);
+    }
+
+    /** The longest that the move of a step can take, from the far end of the motion; null when it is never made. */
+    public function longest(HomeStep|GoStep|RunStep $step): ?float
+    {
+        $facts = $this->subjects[$step->motion]->facts;
+        $motion = $this->build->motions[$step->motion];
+        $place = match (true) {
+            $step instanceof GoStep => $step->place,
+            $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
+            default => $step->until === null ? null : $motion->stops->switch($step->until->sensor)?->place,
+        };
+
+        return $place === null ? null : $facts->longestTimeTo($place, $step->speed);
+    }
+
+    /**
+     * @param  list<Step>  $steps
+     * @param  array<string, string>  $places  where each motion is, by motion; changed as the steps go on
+     */
+    private function sum(array $steps, array &$places): ?float
+    {
+        $sum = 0.0;
+        foreach ($steps as $step) {
+            $time = match (true) {
+                $step instanceof GoStep => $this->goTime($step, $places),
+                $step instanceof HomeStep => $this->homeTime($step, $places),
+                $step instanceof RunStep => $this->runTime($step, $places),
+                $step instanceof WaitStep => $step->for_s ?? 0.0,
+                $step instanceof RepeatStep => $this->repeatTime($step, $places),
+                default => 0.0,
+            };
+            if ($time === null) {
+                return null;
+            }
+            $sum += $time;
+        }
+
+        return $sum;
+    }
+
+    /** @param  array<string, string>  $places */
+    private function goTime(GoStep $step, array &$places): ?float
+    {
+        $from = $places[$step->motion] ?? $this->build->motions[$step->motion]->task->from;
+        $places[$step->motion] = $step->place;
+
+        return $this->subjects[$step->motion]->facts->time($from, $step->place, $step->speed);
+    }
+
+    /** @param  array<string, string>  $places */
+    private function homeTime(HomeStep $step, array &$places): ?float
+    {
+        $home = $this->build->motions[$step->motion]->stops->switch($step->switch)->place ?? '';
+        $from = $places[$step->motion] ?? $this->build->motions[$step->motion]->task->from;
+        $places[$step->motion] = $home;
+
+        return $from === $home ? 0.0 : $this->subjects[$step->motion]->facts->time($from, $home, $step->speed);
+    }
+
+    /**
+     * @param  array<string, string>  $places
+     */
+    private function runTime(RunStep $step, array &$places): ?float
+    {
+        $motion = $this->build->motions[$step->motion];
+        $place = $step->until?->on === true ? $motion->stops->switch($step->until->sensor)?->place : null;
+        if ($place === null) {
+            return $step->for_s ?? 0.0; // what ends it comes from outside, when it comes
+        }
+        $from = $places[$step->motion] ?? $motion->task->from;
+        $places[$step->motion] = $place;
+
+        return $this->subjects[$step->motion]->facts->time($from, $place, $step->speed);
+    }
+
+    /** @param  array<string, string>  $places */
+    private function repeatTime(RepeatStep $step, array &$places): ?float
+    {
+        if ($step->times === null) {
+            return null;
+        }
+        $first = $this->sum($step->steps, $places);
+        $again = $step->times > 1 ? $this->sum($step->steps, $places) : 0.0;
+
+        return $first === null || $again === null ? null : $first + ($step->times - 1) * $again;
+    }
+}
