@@ -46,10 +46,13 @@ test('a train is made for a ratio, and a shaft is dragged to where it meshes and
 
 test('a nut in the way is seen, and the train is laid out anew around it', async ({ page, request }) => {
     const id = await copyOf(request, 'heron-wharf');
-    const build = await (await request.get(`/api/builds/${id}`)).json();
-    const index = build.document.motions.findIndex((motion: { id: string }) => motion.id === 'drawbridge');
-    await request.post(`/api/builds/${id}/edits`, { data: { version: build.version, changes: [{ path: `motions.${index}.layout.obstacles`, value: [{ name: 'a nut', x_mm: 42, y_mm: 36, radius_mm: 2, plane: null }] }] } });
     await page.goto(`/builds/${id}/motions/drawbridge/train`);
+    await page.getByRole('button', { name: 'Take the hinge bolt away' }).click();
+    await page.getByRole('button', { name: 'Put a nut or a post on the plate' }).click();
+    const nut = page.getByRole('region', { name: 'In the way: a nut' });
+    await nut.getByRole('textbox', { name: 'From the left' }).fill('42');
+    await nut.getByRole('textbox', { name: 'From below' }).fill('36 mm');
+    await nut.getByRole('textbox', { name: 'From below' }).press('Enter');
     await expect(page.getByText(/does not clear a nut/)).toBeVisible();
     await page.getByRole('button', { name: 'Lay it out anew', exact: true }).click();
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();

@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Curves, Layout, Motion, TrainHole, TrainSheet, TrainWheel } from '../api/types';
+import type { Curves, Layout, Mechanism, Motion, TrainHole, TrainSheet, TrainWheel } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { significant } from '../state/units';
 import { toothed, turned, snapped } from './gears';
@@ -72,6 +72,7 @@ export function TrainPlan({ motion, sheet, layout, curves, position, width, heig
                         <WheelDrawing key={`${wheel.stage} ${wheel.driver}`} wheel={wheel} at={shafts[wheel.shaft]!} frame={frame} angle={angles.get(wheel) ?? 0} color={color} clashes={clashing.has(`${wheel.stage} ${wheel.driver}`)} />
                     ))}
                 <Belts sheet={sheet} shafts={shafts} frame={frame} />
+                <AtTheLoad thing={motion.mechanism} at={frame.at(shafts[shafts.length - 1]!)} scale={frame.scale} />
                 {shafts.map((at, i) => {
                     const shaft = sheet.shafts[i]!;
                     const name = i === 0 ? 'Shaft 1, of the drive' : i === shafts.length - 1 ? `Shaft ${i + 1}, of the load` : `Shaft ${i + 1}`;
@@ -187,6 +188,30 @@ function Belts({ sheet, shafts, frame }: { sheet: TrainSheet; shafts: Point[]; f
                 return <line key={`${driver.stage} ${side}`} x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-mat-ink)" strokeWidth="3" />;
             });
         });
+}
+
+const ON_SHAFT: Partial<Record<Mechanism['kind'], { key: string; word: string }>> = {
+    hoist: { key: 'drum_radius_m', word: 'drum' },
+    slide: { key: 'pulley_radius_m', word: 'pulley, rack pinion or screw' },
+    wheels: { key: 'wheel_radius_m', word: 'wheel' },
+    feeder: { key: 'drum_radius_m', word: 'feeder drum' },
+    crank: { key: 'crank_m', word: 'crank' },
+    crank_rocker: { key: 'crank_m', word: 'crank' },
+    pushed: { key: 'arm_m', word: 'arm of the rod' },
+};
+
+/** What sits on the shaft of the load and passes the movement on, to scale. */
+function AtTheLoad({ thing, at, scale }: { thing: Mechanism; at: Point; scale: number }) {
+    const on = ON_SHAFT[thing.kind];
+    const radius = on === undefined ? undefined : (thing as unknown as Record<string, number | undefined>)[on.key];
+    return on === undefined || radius === undefined ? null : (
+        <g pointerEvents="none">
+            <circle cx={at.x} cy={at.y} r={radius * 1000 * scale} fill="none" stroke="var(--color-sky)" strokeWidth="2" strokeDasharray="6 3" />
+            <text x={at.x} y={at.y + radius * 1000 * scale + 13} fontSize="11" className="narrow" textAnchor="middle" fill="var(--color-sky)" stroke="var(--color-mat)" strokeWidth="3" paintOrder="stroke">
+                {on.word}
+            </text>
+        </g>
+    );
 }
 
 /** An arrow around a shaft: which way it turns when the drive goes forward. */

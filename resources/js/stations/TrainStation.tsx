@@ -1,6 +1,6 @@
 import type { Layout, Stage } from '../api/types';
 import { useTrying } from '../chain/trying';
-import { ChoiceField, ToggleField } from '../fields/PlainFields';
+import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
@@ -84,6 +84,7 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
                     </button>
                 ))}
             </div>
+            {motion.layout !== null && <Obstacles handle={handle} layout={motion.layout} />}
             {motion.layout !== null && <PlateFields handle={handle} layout={motion.layout} onAnew={chain.links.find((link) => link.link === 'train')!.findings.flatMap((finding) => finding.fixes).find((fix) => fix.changes.some((change) => change.path === `${path}.layout`))} begin={(fix) => void begin(stored, fix)} />}
             {LINKED.includes(motion.mechanism.kind) && <Parts build={stored.id} motion={motion.id} gears={0} isLaid={false} isLinked />}
             {stages.some((stage) => stage.type === 'spur') && <Parts build={stored.id} motion={motion.id} gears={stages.reduce((sum, stage) => sum + (stage.type === 'spur' ? (stage.idler ? 1 : 2) : 0), 0)} isLaid={motion.layout !== null} />}
@@ -143,6 +144,35 @@ function PlateFields({ handle: { motion, path }, layout, onAnew, begin }: { hand
                 </button>
             </div>
         </FieldGroup>
+    );
+}
+
+/** Nuts, bosses and posts that the wheels must clear. */
+function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle; layout: Layout }) {
+    const { edit } = useBuild();
+    const at = `${path}.layout.obstacles`;
+    return (
+        <>
+            {layout.obstacles.map((each, i) => (
+                <FieldGroup key={i} title={`In the way: ${each.name}`}>
+                    <TextField label="What it is" path={`${at}.${i}.name`} value={each.name} />
+                    <QuantityField label="From the left" path={`${at}.${i}.x_mm`} typedIn={motion.units[`layout.obstacles.${i}.x_mm`]} value={each.x_mm} />
+                    <QuantityField label="From below" path={`${at}.${i}.y_mm`} typedIn={motion.units[`layout.obstacles.${i}.y_mm`]} value={each.y_mm} />
+                    <QuantityField label="Its radius" path={`${at}.${i}.radius_mm`} typedIn={motion.units[`layout.obstacles.${i}.radius_mm`]} value={each.radius_mm} />
+                    <QuantityField label="On plane" path={`${at}.${i}.plane`} value={each.plane} empty="all of them" />
+                    <div className="py-1 text-right">
+                        <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: layout.obstacles.filter((_, j) => j !== i) })}>
+                            Take {each.name} away
+                        </button>
+                    </div>
+                </FieldGroup>
+            ))}
+            <div>
+                <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: [...layout.obstacles, { name: `a nut${layout.obstacles.length === 0 ? '' : ` ${layout.obstacles.length + 1}`}`, x_mm: 0, y_mm: 0, radius_mm: 3, plane: null }] })}>
+                    Put a nut or a post on the plate
+                </button>
+            </div>
+        </>
     );
 }
 
