@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Train\Clash;
+use Brookstone\Core\Train\Layout;
+use Brookstone\Core\Train\Layouts;
+use Brookstone\Core\Train\Meeting;
+use Brookstone\Core\Train\Obstacle;
+use Brookstone\Core\Train\Placer;
+use Brookstone\Core\Train\Plate;
+use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\StageType;
+use Brookstone\Core\Train\Train;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** A train of one to three spur stages, and a plate, made by the seed. @return array{Train, Plate} */
+function somewhere(int $seed): array
+{
+    $random = new Randomizer(new Mt19937($seed));
+    $stages = [];
+    for ($i = 0, $count = $random->getInt(1, 3); $i < $count; $i++) {
+        $stages[] = new Stage(StageType::Spur, $random->getInt(10, 24), $random->getInt(20, 60), 1.0, 0.05);
+    }
+    $grid = [null, 8.0, 10.0, 12.7][$random->getInt(0, 3)];
+    $room = $random->getInt(0, 1) === 1 ? [(float) $random->getInt(60, 200), (float) $random->getInt(50, 150)] : [null, null];
+
+    return [new Train($stages), new Plate($grid, true, ...$room)];
+}
+
+/** @return list<string> */
+function kindsOf(Layout $layout, Train $train): array
+{
+    $kinds = array_map(fn (Clash $clash): string => $clash->kind.round($clash->by_mm, 6), $layout->clashes($train));
+    sort($kinds);
+
+    return $kinds;
+}
+
+it('never lays out what clashes or does not mesh, and otherwise says why', function (int $seed) {
+    [$train, $plate] = somewhere($seed);
+    [$layout, $why] = Placer::place($train, $plate, [new Obstacle('a post', 30.0, 30.0, 4.0)], 3000);
+    if ($layout === null) {
+        expect(strlen((string) $why))->toBeGreaterThan(20);
+
+        return;
+    }
+    expect($layout->clashes($train))->toBe([])->and(array_map(fn (Meeting $meeting): string => $meeting->fit, $layout->meetings($train)))->each->toBe('fits')
+        ->and($layout->fits($train))->toBeTrue();
+})->with(range(1, 40));
+
+it('finds the same clashes wherever the plate lies and however it is turned', function (int $seed) {
+    [$train] = somewhere($seed);
+    $random = new Randomizer(new Mt19937(100 + $seed));
+    $shafts = array_map(fn (): array => [(float) $random->getInt(0, 80), (float) $random->getInt(0, 80)], [...$train->stages, null]);
+    $planes = array_map(fn (): int => $random->getInt(0, 2), $train->stages);
+    $moved = array_map(fn (array $at): array => [$at[0] + 17.5, $at[1] - 40.0], $shafts);
+    $turned = array_map(fn (array $at): array => [$at[0] * 0.6 - $at[1] * 0.8, $at[0] * 0.8 + $at[1] * 0.6], $shafts);
+    $here = kindsOf(new Layout(new Plate(null), $shafts, $planes), $train);
+
+    expect(kindsOf(new Layout(new Plate(null), $moved, $planes), $train))->toBe($here)->and(kindsOf(new Layout(new Plate(null), $turned, $planes), $train))->toBe($here);
+})->with(range(1, 20));
+
+it('has no clash between wheels on planes of their own and far apart', function () {
+    $train = new Train([new Stage(StageType::Spur, 20, 40, 1.0, 0.05), new Stage(StageType::Spur, 20, 40, 1.0, 0.05), new Stage(StageType::Spur, 20, 40, 1.0, 0.05)]);
+
+    expect((new Layout(new Plate(null), [[0.0, 0.0], [30.0, 0.0], [60.0, 0.0], [90.0, 0.0]], [0, 1, 2]))->clashes($train))->toBe([]);
+});
+
+it('writes a layout as it reads it', function (int $seed) {
+    [$train, $plate] = somewhere($seed);
+    [$layout] = Placer::place($train, $plate, [new Obstacle('a post', 5.0, 5.0, 1.0, 2)], 3000);
+    if ($layout !== null) {
+        $written = Layouts::write($layout);
+        expect(Layouts::write(Layouts::make($written)))->toBe($written);
+    }
+    expect(true)->toBeTrue();
+})->with([2, 5, 9, 14]);
+
+it('lists the holes of a ring, none twice and none outside', function (float $step, float $from, float $to) {
+    $ring = Placer::ring($step, $from, $to);
+    $all = 0;
+    for ($i = -30; $i <= 30; $i++) {
+        for ($j = -30; $j <= 30; $j++) {
+            $all += hypot($i, $j) * $step >= $from && hypot($i, $j) * $step <= $to ? 1 : 0;
+        }
+    }
+
+    expect(count($ring))->toBe($all)->and(count(array_unique(array_map(json_encode(...), $ring))))->toBe($all);
+})->with([[4.0, 23.0, 25.0], [5.0, 0.5, 11.0], [6.35, 40.0, 42.0]]);
