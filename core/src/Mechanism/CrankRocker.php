@@ -19,7 +19,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class CrankRocker implements Mechanism
 {
-    use IsEven;
+    use FeltThroughLinkage;
 
     private const EVEN_OVER_RAD = 0.025;
 
@@ -102,34 +102,9 @@ final readonly class CrankRocker implements Mechanism
         return 'crank_rocker';
     }
 
-    public function positionUnit(): PositionUnit
-    {
-        return PositionUnit::Degrees;
-    }
-
-    public function travelPerRad(): float
-    {
-        return 1.0;
-    }
-
-    public function staticTorqueNm(float $position): float
-    {
-        return $this->dynamics($position)[0];
-    }
-
     public function frictionNm(float $position): float
     {
         return $this->friction_Nm === 0.0 ? 0.0 : $this->friction_Nm * abs($this->bars->rocker($position)[1]);
-    }
-
-    public function inertiaKgm2(float $position): float
-    {
-        return $this->dynamics($position)[2];
-    }
-
-    public function inertiaSlopeKgm2(float $position): float
-    {
-        return $this->dynamics($position)[3];
     }
 
     public function dynamics(float $position): array
@@ -142,11 +117,6 @@ final readonly class CrankRocker implements Mechanism
             $this->figure_kgm2 * ($slope * $slope + (self::OWN_SHARE * $this->crank_m / $this->rocker_m) ** 2),
             2 * $this->figure_kgm2 * $slope * $bend,
         ];
-    }
-
-    public function isEven(): bool
-    {
-        return false;
     }
 
     public function evenOverRad(): float

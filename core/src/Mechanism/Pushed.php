@@ -20,7 +20,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Pushed implements Mechanism
 {
-    use IsEven;
+    use FeltThroughLinkage;
 
     private const EVEN_OVER_RAD = 0.02;
 
@@ -99,36 +99,6 @@ final readonly class Pushed implements Mechanism
         return 'pushed';
     }
 
-    public function positionUnit(): PositionUnit
-    {
-        return PositionUnit::Degrees;
-    }
-
-    public function travelPerRad(): float
-    {
-        return 1.0;
-    }
-
-    public function staticTorqueNm(float $position): float
-    {
-        return $this->dynamics($position)[0];
-    }
-
-    public function frictionNm(float $position): float
-    {
-        return $this->dynamics($position)[1];
-    }
-
-    public function inertiaKgm2(float $position): float
-    {
-        return $this->dynamics($position)[2];
-    }
-
-    public function inertiaSlopeKgm2(float $position): float
-    {
-        return $this->dynamics($position)[3];
-    }
-
     public function dynamics(float $position): array
     {
         [$turned, $gain, $bend] = $this->part($position);
@@ -139,11 +109,6 @@ final readonly class Pushed implements Mechanism
             $this->part_kgm2 * $gain * $gain,
             2 * $this->part_kgm2 * $gain * $bend,
         ];
-    }
-
-    public function isEven(): bool
-    {
-        return false;
     }
 
     public function evenOverRad(): float

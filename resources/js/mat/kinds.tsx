@@ -1,40 +1,19 @@
-import type { Ball, Crank, CrankRocker, Curves, Feeder, Measured, Mechanism, Motion, Pushed, Slide, SpringLever, Turntable, Wheels } from '../api/types';
+import type { Ball, Crank, Curves, Feeder, Measured, Mechanism, Slide, SpringLever, Turntable, Wheels } from '../api/types';
 import { ArmDrawing } from './ArmDrawing';
-import { angleOf, armExtent, box, hoistExtent, lookUp, polar, type Box, type Frame, type Point } from './geometry';
+import { angleOf, armExtent, box, hoistExtent, lookUp, polar, type Box, type Point } from './geometry';
 import { HoistDrawing } from './HoistDrawing';
-import { Bearing, MassCentre, Rod, Wheel } from './marks';
-import { TrackMarks, type Track } from './track';
-
-/** What a drawing on the mat is given. */
-export interface Scene<M extends Mechanism = Mechanism> {
-    motion: Motion;
-    thing: M;
-    curves: Curves;
-    frame: Frame;
-    position: number;
-    color: string;
-}
-
-/** How one kind of mechanism stands on the mat: what it takes up, where its positions lie, how it is grabbed, and its drawing. */
-interface Kind<M extends Mechanism> {
-    extent: (thing: M, curves: Curves) => Box;
-    /** The position under a point in mm, on the turn nearest to where it stands. */
-    grab: (thing: M, point: Point, near: number, curves: Curves) => number;
-    Draw: (scene: Scene<M>) => React.ReactNode;
-}
+import { Bearing, Rod, Wheel } from './marks';
+import { crankRocker, pushed } from './linked';
+import { Marks, plus, type Kind } from './scene';
+import type { Track } from './track';
 
 const deg = (radians: number) => (radians * 180) / Math.PI;
 const rad = (degrees: number) => (degrees * Math.PI) / 180;
-const plus = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y });
 const spread = (curves: Curves) => [curves.positions[0]!, curves.positions[curves.positions.length - 1]!] as const;
 
 /** A point on a straight way that rises by an angle, mm. */
 const onWay = (metres: number, degrees: number): Point => polar(metres * 1000, degrees);
 const alongWay = (point: Point, degrees: number) => (point.x * Math.cos(rad(degrees)) + point.y * Math.sin(rad(degrees))) / 1000;
-
-function Marks({ scene, track, outwards, aside }: { scene: Scene; track: Track; outwards: (position: number) => Point; aside?: Point }) {
-    return <TrackMarks aside={aside} motion={scene.motion} frame={scene.frame} track={track} outwards={outwards} runOn={scene.curves.run_on} unit={scene.curves.position_unit} />;
-}
 
 /* Turned about an upright axis: seen from above, clockwise positive, 0 at the top. */
 const discRadius = (thing: Turntable) => (thing.disc_radius_m ?? 0.05) * 1000;
@@ -158,85 +137,6 @@ const crank: Kind<Crank> = {
                 <circle cx={pin.x} cy={pin.y} r="5" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />
                 <circle cx={centre.x} cy={centre.y} r="6" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
                 <Marks scene={scene} track={track} outwards={(position) => polar(1, axis + position)} aside={polar(34, axis - 90)} />
-            </g>
-        );
-    },
-};
-
-/* A crank that rocks a figure: the crank's angle counts from the line between the pivots. */
-const crankRocker: Kind<CrankRocker> = {
-    extent: (thing) => {
-        const pivot = polar(thing.ground_m * 1000, thing.ground_deg);
-        const round = thing.crank_m * 1900;
-        const figure = Math.max(thing.rocker_m, thing.cg_m * 1.3) * 1000 + 8;
-        return box([{ x: -round, y: -round }, { x: round, y: round }, plus(pivot, { x: figure * 0.9, y: figure }), plus(pivot, { x: -figure * 0.9, y: -figure * 0.4 })]);
-    },
-    grab: (thing, point, near) => angleOf(point, near + thing.ground_deg) - thing.ground_deg,
-    Draw: (scene) => {
-        const { thing, frame, curves } = scene;
-        const ground = thing.ground_deg;
-        const pivotMm = polar(thing.ground_m * 1000, ground);
-        const rocker = lookUp(curves.positions, curves.follower, scene.position) + ground;
-        const centre = frame.at({ x: 0, y: 0 });
-        const pin = frame.at(polar(thing.crank_m * 1000, ground + scene.position));
-        const pivot = frame.at(pivotMm);
-        const eye = frame.at(plus(pivotMm, polar(thing.rocker_m * 1000, rocker)));
-        const figure = rocker + thing.figure_deg;
-        const head = frame.at(plus(pivotMm, polar(thing.cg_m * 1300, figure)));
-        const mass = frame.at(plus(pivotMm, polar(thing.cg_m * 1000, figure)));
-        const track: Track = (position) => polar(thing.crank_m * 1400, ground + position);
-        return (
-            <g>
-                <circle cx={centre.x} cy={centre.y} r={thing.crank_m * 1000 * frame.scale} fill="none" stroke="var(--color-mat-rule)" strokeWidth="2" />
-                <Rod from={pivot} to={head} width={12} color={scene.color} />
-                <Rod from={pivot} to={eye} width={7} color="var(--color-mat-quiet)" />
-                <Rod from={pin} to={eye} width={4} color="var(--color-mat-ink)" />
-                <Rod from={centre} to={pin} width={7} color="var(--color-mat-quiet)" />
-                <Bearing at={pivot} size={6} />
-                <circle cx={centre.x} cy={centre.y} r="6" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
-                {[pin, eye].map((joint, i) => (
-                    <circle key={i} cx={joint.x} cy={joint.y} r="4.5" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />
-                ))}
-                <MassCentre at={mass} />
-                <Marks scene={scene} track={track} outwards={(position) => polar(1, ground + position)} />
-            </g>
-        );
-    },
-};
-
-/* A part at the end of a rod. Pivots level with each other, the servo's at the left; clockwise positive. */
-const pushed: Kind<Pushed> = {
-    extent: (thing) => {
-        const reach = Math.max(thing.horn_m, thing.cg_m * 1.3) * 1000 + 8;
-        const arm = thing.arm_m * 1700;
-        const apart = thing.pivot_distance_m * 1000;
-        return { left: -Math.max(arm, reach - apart), right: apart + reach, bottom: -Math.max(reach, arm), top: Math.max(reach, arm) };
-    },
-    grab: (_, point, near) => 90 - angleOf(point, 90 - near),
-    Draw: (scene) => {
-        const { thing, frame, curves } = scene;
-        const pivotMm = { x: thing.pivot_distance_m * 1000, y: 0 };
-        const turned = lookUp(curves.positions, curves.follower, scene.position);
-        const centre = frame.at({ x: 0, y: 0 });
-        const pivot = frame.at(pivotMm);
-        const pin = frame.at(polar(thing.arm_m * 1000, 90 - scene.position));
-        const eye = frame.at(plus(pivotMm, polar(thing.horn_m * 1000, (thing.opposite_sides ? -90 : 90) - turned)));
-        const head = frame.at(plus(pivotMm, polar(thing.cg_m * 1300, thing.balance_deg - turned)));
-        const mass = frame.at(plus(pivotMm, polar(thing.cg_m * 1000, thing.balance_deg - turned)));
-        const track: Track = (position) => polar(thing.arm_m * 1350, 90 - position);
-        return (
-            <g>
-                <Rod from={pivot} to={head} width={12} color={scene.color} />
-                <Rod from={pivot} to={eye} width={7} color="var(--color-mat-quiet)" />
-                <Rod from={pin} to={eye} width={3} color="var(--color-mat-ink)" />
-                <Rod from={centre} to={pin} width={8} color="var(--color-mat-quiet)" />
-                <Bearing at={pivot} size={6} />
-                <Bearing at={centre} size={6} />
-                {[pin, eye].map((joint, i) => (
-                    <circle key={i} cx={joint.x} cy={joint.y} r="4" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />
-                ))}
-                <MassCentre at={mass} />
-                <Marks scene={scene} track={track} outwards={(position) => polar(1, 90 - position)} />
             </g>
         );
     },
