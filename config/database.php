@@ -14,8 +14,6 @@ return [
             'busy_timeout' => 5000,
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
-            // A save reads before it writes: it must own the database from its start, or two saves at once end in a lock.
-            'transaction_mode' => 'IMMEDIATE',
         ],
     ],
 ];

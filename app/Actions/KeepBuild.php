@@ -15,6 +15,9 @@ final class KeepBuild
 {
     private const MOST_REVISIONS = 300;
 
+    /** A save reads before it writes; if another writes in between, it begins anew. */
+    private const TRIES = 20;
+
     private const ONE_EDIT_SECONDS = 2; // edits of the same field within this time are undone together
 
     public function add(CoreBuild $core, ?string $demoKey = null): Build
@@ -24,7 +27,7 @@ final class KeepBuild
             $build->revisions()->create(['number' => 1, 'edit_key' => 'made', 'document' => $build->document]);
 
             return $build;
-        });
+        }, self::TRIES);
     }
 
     /**
@@ -48,7 +51,7 @@ final class KeepBuild
             $build->revisions()->where('number', '<=', $build->cursor - self::MOST_REVISIONS)->delete();
 
             return $build;
-        });
+        }, self::TRIES);
     }
 
     /**
@@ -66,7 +69,7 @@ final class KeepBuild
             }
 
             return $build;
-        });
+        }, self::TRIES);
     }
 
     /** @return array{name: string, document: string, summary: array<string, mixed>} */

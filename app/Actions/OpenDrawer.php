@@ -14,6 +14,8 @@ use Illuminate\Support\Facades\DB;
 /** The builder's drawer of drives. An empty one is filled with the drives that come with Brookstone. */
 final class OpenDrawer
 {
+    private const TRIES = 20; // if another writes at the same time
+
     /** Read only when somebody looks into it: most builds need no other drive. */
     public function stock(): Stock
     {
@@ -42,6 +44,6 @@ final class OpenDrawer
             foreach ($drives as $drive) {
                 DrawerDrive::query()->updateOrCreate(['code' => $drive->body()->code], ['document' => Drives::write($drive)]);
             }
-        });
+        }, self::TRIES);
     }
 }

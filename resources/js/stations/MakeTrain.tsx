@@ -6,21 +6,28 @@ import { useTrying } from '../chain/trying';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
+import { Pick } from './Pick';
 import { STATION_BUTTON } from './StationFields';
 
 const ORDERS = [
-    { order: 'error', label: 'nearest ratio' },
-    { order: 'size', label: 'smallest' },
-    { order: 'parts', label: 'fewest parts' },
-    { order: 'efficiency', label: 'least lost' },
-    { order: 'slop', label: 'least slop' },
-    { order: 'wear', label: 'evenest wear' },
+    { value: 'error', label: 'nearest ratio' },
+    { value: 'size', label: 'smallest' },
+    { value: 'parts', label: 'fewest parts' },
+    { value: 'efficiency', label: 'least lost' },
+    { value: 'slop', label: 'least slop' },
+    { value: 'wear', label: 'evenest wear' },
 ];
 
 const FIRST = [
-    { first: 'spur', label: 'spur gears' },
-    { first: 'worm', label: 'a worm of 1 : 30' },
-    { first: 'belt', label: 'a belt of 16 : 32' },
+    { value: 'spur', label: 'spur gears' },
+    { value: 'worm', label: 'a worm of 1 : 30' },
+    { value: 'belt', label: 'a belt of 16 : 32' },
+];
+
+const TURNS = [
+    { value: 'any', label: 'either way' },
+    { value: 'same', label: 'as the drive' },
+    { value: 'reversed', label: 'against it' },
 ];
 
 /** Asks for a ratio and gets trains out of the drawer of gears, laid out on the plate. */
@@ -38,7 +45,6 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
     const wanted = typed ?? significant(sheet?.at_least != null && sheet.at_least > present ? sheet.at_least * 1.05 : present, 3);
     const query = new URLSearchParams({ ratio: wanted.trim().replace(',', '.').replace(/\s*:\s*1$/, ''), stages: String(stages), direction, order, ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}) }).toString();
     const { data, error, isFetching } = useQuery({ queryKey: ['trains', stored.id, motion.id, stored.version, query], queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal), placeholderData: (before) => before, staleTime: 60_000, retry: false });
-    const select = 'border border-line bg-well px-2 py-0.5';
     return (
         <section aria-label="Trains for a ratio" className="border border-line bg-sheet">
             <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-line px-3 py-1.5">
@@ -48,42 +54,10 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                     <input className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold" value={wanted} aria-invalid={error !== null} aria-describedby="ratio-says" autoComplete="off" onChange={(event) => setTyped(event.target.value)} />
                     <span>: 1</span>
                 </label>
-                <label className="flex items-center gap-2">
-                    <span className="text-quiet">Stages, most</span>
-                    <select className={select} value={stages} onChange={(event) => setStages(Number(event.target.value))}>
-                        {[1, 2, 3, 4].map((each) => (
-                            <option key={each}>{each}</option>
-                        ))}
-                    </select>
-                </label>
-                <label className="flex items-center gap-2">
-                    <span className="text-quiet">Turns</span>
-                    <select className={select} value={direction} onChange={(event) => setDirection(event.target.value)}>
-                        <option value="any">either way</option>
-                        <option value="same">as the drive</option>
-                        <option value="reversed">against it</option>
-                    </select>
-                </label>
-                <label className="flex items-center gap-2">
-                    <span className="text-quiet">With</span>
-                    <select className={select} value={first} onChange={(event) => setFirst(event.target.value)}>
-                        {FIRST.map((each) => (
-                            <option key={each.first} value={each.first}>
-                                {each.label}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-                <label className="flex items-center gap-2">
-                    <span className="text-quiet">First</span>
-                    <select className={select} value={order} onChange={(event) => setOrder(event.target.value)}>
-                        {ORDERS.map((each) => (
-                            <option key={each.order} value={each.order}>
-                                {each.label}
-                            </option>
-                        ))}
-                    </select>
-                </label>
+                <Pick label="Stages, most" value={stages} choices={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))} onPick={setStages} />
+                <Pick label="Turns" value={direction} choices={TURNS} onPick={setDirection} />
+                <Pick label="With" value={first} choices={FIRST} onPick={setFirst} />
+                <Pick label="First" value={order} choices={ORDERS} onPick={setOrder} />
             </div>
             <p id="ratio-says" role={error === null ? undefined : 'alert'} className={`narrow border-b border-line px-3 py-1 ${error === null ? 'text-quiet' : 'text-fails'}`}>
                 {error !== null ? error.message : says(sheet, isFetching)}

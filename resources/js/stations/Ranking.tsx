@@ -8,17 +8,29 @@ import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { DRIVE_WORDS } from './driveRows';
+import { Pick } from './Pick';
 import { STATION_BUTTON } from './StationFields';
 
-export const GOALS: { goal: Choice['goal']; label: string }[] = [
-    { goal: 'fastest', label: 'fastest' },
-    { goal: 'safest', label: 'safest' },
-    { goal: 'smallest', label: 'smallest' },
-    { goal: 'lightest', label: 'lightest' },
-    { goal: 'least_current', label: 'least current' },
-    { goal: 'coolest', label: 'coolest' },
-    { goal: 'quietest', label: 'quietest' },
-    { goal: 'holds_unpowered', label: 'holds unpowered' },
+const GOALS: { value: Choice['goal']; label: string }[] = [
+    { value: 'fastest', label: 'fastest' },
+    { value: 'safest', label: 'safest' },
+    { value: 'smallest', label: 'smallest' },
+    { value: 'lightest', label: 'lightest' },
+    { value: 'least_current', label: 'least current' },
+    { value: 'coolest', label: 'coolest' },
+    { value: 'quietest', label: 'quietest' },
+    { value: 'holds_unpowered', label: 'holds unpowered' },
+];
+
+const SHOWN = [
+    { value: 'all', label: 'all kinds' },
+    { value: 'dc_motor', label: 'gear motors' },
+    { value: 'worm', label: 'worm motors' },
+    { value: 'servo', label: 'servos' },
+    { value: 'continuous_servo', label: 'turning servos' },
+    { value: 'stepper', label: 'steppers' },
+    { value: 'brushless', label: 'wheel motors' },
+    { value: 'linear_actuator', label: 'actuators' },
 ];
 
 export function useChoice(build: string, motion: string, version: number, goal: Choice['goal'], each: 'drive' | 'ratio') {
@@ -53,29 +65,8 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
                 <h2 className="flex-1 text-[1.05rem]">
                     {choice === undefined ? 'Trying every drive…' : `${choice.carries} of ${choice.tried} carry it`} <span className="font-normal text-quiet">{choice !== undefined && `${choice.drives} drives × ${Math.round(choice.tried / Math.max(1, choice.drives))} ratios`}{isFetching && choice !== undefined && ', trying again…'}</span>
                 </h2>
-                <label className="flex items-center gap-2">
-                    <span className="text-quiet">First</span>
-                    <select className="border border-line bg-well px-2 py-0.5" value={goal} onChange={(event) => onGoal(event.target.value as Choice['goal'])}>
-                        {GOALS.map((one) => (
-                            <option key={one.goal} value={one.goal}>
-                                {one.label}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-                <label className="flex items-center gap-2">
-                    <span className="text-quiet">Show</span>
-                    <select className="border border-line bg-well px-2 py-0.5" value={kind} onChange={(event) => setKind(event.target.value)}>
-                        <option value="all">all kinds</option>
-                        <option value="dc_motor">gear motors</option>
-                        <option value="worm">worm motors</option>
-                        <option value="servo">servos</option>
-                        <option value="continuous_servo">turning servos</option>
-                        <option value="stepper">steppers</option>
-                        <option value="brushless">wheel motors</option>
-                        <option value="linear_actuator">actuators</option>
-                    </select>
-                </label>
+                <Pick label="First" value={goal} choices={GOALS} onPick={onGoal} />
+                <Pick label="Show" value={kind} choices={SHOWN} onPick={setKind} />
                 <label className="flex items-center gap-1.5">
                     <input type="checkbox" className="size-4 accent-accent" checked={each === 'ratio'} onChange={(event) => onEach(event.target.checked ? 'ratio' : 'drive')} />
                     every ratio
