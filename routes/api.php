@@ -11,6 +11,7 @@ use App\Http\Controllers\GearController;
 use App\Http\Controllers\MetaController;
 use App\Http\Controllers\MotionController;
 use App\Http\Controllers\PictureController;
+use App\Http\Controllers\TimingController;
 use App\Http\Controllers\TrainController;
 use Illuminate\Support\Facades\Route;
 
@@ -50,4 +51,7 @@ Route::apiResource('drawer', DrawerController::class)->except('show')->parameter
 Route::get('examples', [ExampleController::class, 'index']);
 Route::post('examples/{example}', [ExampleController::class, 'open']);
 
+Route::get('builds/{build}/times', [TimingController::class, 'show']);
+Route::get('builds/{build}/times.csv', [TimingController::class, 'csv']);
+Route::get('builds/{build}/times.h', [TimingController::class, 'header']);
 Route::post('builds/{build}/routines/{routine}/run', [MotionController::class, 'run']);

@@ -40,6 +40,7 @@ final class Schemas
             'School' => self::school()->schema(),
             'Easing' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
+            'MoveTimes' => self::times()->schema(),
             'GearLines' => GearStock::shape()->schema(),
             'Drive' => Drives::shape()->schema(),
             'UnitTable' => self::units()->schema(),
@@ -91,6 +92,14 @@ final class Schemas
                 ])),
             ])),
         ]);
+    }
+
+    private static function times(): RecordShape
+    {
+        return self::record('MoveTimes', ['moves' => self::list(self::record('MoveTime', [
+            'motion' => new TextShape, 'name' => new TextShape, 'from' => new TextShape, 'to' => new TextShape, 'speed' => self::number(), 'carries' => new TextShape,
+            'computed_s' => self::number()->orNull(), 'measured_s' => self::number()->orNull(), 'routines' => self::list(new TextShape),
+        ]))]);
     }
 
     private static function trainSheet(): RecordShape

@@ -164,3 +164,13 @@ it('puts the demos on an empty shelf only, and back beside what was changed', fu
 it('gives the page for every address that is no API', function () {
     $this->withoutVite()->get('/builds/anything/motions/lid/drive')->assertOk()->assertSee('id="app"', false);
 });
+
+it('gives the times of the moves that are used, as a table and as a header', function () {
+    $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(base_path('database/demo/heron-wharf.brookstone.json')), true))->json('id');
+    $moves = $this->getJson("/api/builds/{$id}/times")->assertOk()->json('moves');
+
+    expect(count($moves))->toBeGreaterThan(4);
+    expect((string) $this->get("/api/builds/{$id}/times.csv")->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->getContent())->toStartWith('motion,from,to,speed');
+    expect((string) $this->get("/api/builds/{$id}/times.h")->assertOk()->getContent())->toContain('#define MOVE_');
+    $this->getJson('/api/builds/nobody/times')->assertStatus(404);
+});

@@ -1,4 +1,4 @@
-import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, GearLine, School, ShelfEntry, StoredBuild, Trace, TrainChoice, UnitTable } from './types';
+import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, GearLine, MoveTimes, School, ShelfEntry, StoredBuild, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -70,5 +70,6 @@ export const api = {
     calculators: () => call<CalculatorEntry[]>('GET', 'calc'),
     calculatorSchema: (name: string) => call<CalculatorSchema>('GET', `calc/${name}`),
     calculate: (name: string, inputs: object) => call<Calculated>('POST', `calc/${name}`, inputs),
+    times: (id: string) => call<MoveTimes>('GET', `builds/${id}/times`),
     run: (id: string, routine: string, scenario: string | null) => call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { scenario }),
 };

@@ -5,6 +5,7 @@ import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { freeId } from './AddMotion';
+import { MoveTimes } from './MoveTimes';
 
 const LONGEST_S = 3600;
 
@@ -68,6 +69,7 @@ export function LogPage() {
                     )}
                 </tbody>
             </table>
+            <MoveTimes />
         </main>
     );
 }
