@@ -73,7 +73,7 @@ final class Schemas
                     'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
                     'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()), 'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
                 ])->orNull(),
-                'train' => self::trainSheet()->orNull(),
+                'train' => self::trainSheet(),
             ])),
             'routines' => self::list(self::record('RoutineVerdict', [
                 'id' => new TextShape,
@@ -120,6 +120,7 @@ final class Schemas
             'lay_out' => self::fix()->orNull(),
             'why_not' => (new TextShape)->orNull(),
             'at_least' => self::number()->orNull(),
+            'ask_for' => self::number(),
             'at_most' => self::number()->orNull(),
         ]);
     }

@@ -18,9 +18,9 @@ final readonly class Chain implements \JsonSerializable
      * @param  array<string, mixed>  $curves
      * @param  list<array{code: string, says: string}>  $cautions
      * @param  array<string, mixed>|null  $drive  what is worth knowing of the drive, as DriveSheet gives it
-     * @param  array<string, mixed>|null  $train  the same of the train, as TrainSheet gives it
+     * @param  array<string, mixed>  $train  the same of the train, as TrainSheet gives it
      */
-    public function __construct(public string $motion, public string $name, public array $links, public ?float $margin, public array $curves, public array $cautions = [], public ?array $drive = null, public ?array $train = null)
+    public function __construct(public string $motion, public string $name, public array $links, public ?float $margin, public array $curves, public array $cautions = [], public ?array $drive = null, public array $train = [])
     {
         $weakest = $links[0];
         foreach ($links as $link) {

@@ -96,7 +96,7 @@ final class TrainMaking
             'slop_deg' => $laid->backlash_deg(),
             'way' => $train->direction(),
             'box_mm' => $layout === null ? [] : self::box($layout, $train),
-            'wears' => count(array_filter($train->stages, fn (Stage $stage): bool => self::common($stage->driver, $stage->driven) > 1)),
+            'wears' => count(array_filter($train->stages, fn (Stage $stage): bool => $stage->commonFactor() > 1)),
             'why_not' => $why,
             'take' => new Fix(
                 new Sentence("Take {$words}, a ratio of {ratio} : 1", ['ratio' => Quantity::number($train->ratio())]),
@@ -108,13 +108,9 @@ final class TrainMaking
     /** @return array{float, float} width and height of all its wheels */
     private static function box(Layout $layout, Train $train): array
     {
-        $ends = [INF, INF, -INF, -INF];
-        foreach ($layout->wheels($train) as $wheel) {
-            [$x, $y] = $wheel->at;
-            $ends = [min($ends[0], $x - $wheel->outside_mm), min($ends[1], $y - $wheel->outside_mm), max($ends[2], $x + $wheel->outside_mm), max($ends[3], $y + $wheel->outside_mm)];
-        }
+        [$left, $bottom, $right, $top] = $layout->bounds($train);
 
-        return [$ends[2] - $ends[0], $ends[3] - $ends[1]];
+        return [$right - $left, $top - $bottom];
     }
 
     /**
@@ -134,10 +130,5 @@ final class TrainMaking
         };
 
         return [$row['box_mm'] === [] ? 1 : 0, $by, $row['error'], $row['gears'], $area];
-    }
-
-    private static function common(int $a, int $b): int
-    {
-        return $b === 0 ? $a : self::common($b, $a % $b);
     }
 }

@@ -219,7 +219,7 @@ final class TrainRules
     {
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
-            $common = self::common($stage->driver, $stage->driven);
+            $common = $stage->commonFactor();
             if ($common > 1 && $stage->type === StageType::Spur && ($subject->motion->task->per_day >= self::BUSY_PER_DAY || $subject->motion->task->keeps_turning)) {
                 $findings[] = new Finding('train.wears_unevenly', Severity::Note, "{$subject->path}.train.{$i}.driven", new Sentence(
                     "{$stage->driver} and {$stage->driven} teeth have {$common} in common: the same few pairs meet again and again. One tooth more or less spreads the wear.",
@@ -228,10 +228,5 @@ final class TrainRules
         }
 
         return $findings;
-    }
-
-    private static function common(int $a, int $b): int
-    {
-        return $b === 0 ? $a : self::common($b, $a % $b);
     }
 }

@@ -21,19 +21,19 @@ final class TrainSheet
 {
     private const MOST_HOLES = 120; // that are shown around a shaft
 
+    private const IN_HAND = 1.05; // over the least ratio that would do
+
     private const REACH_MM = 1.0;   // a hole so far off the right distance is worth showing
 
-    /** @return array<string, mixed>|null null without stages */
-    public static function of(Subject $subject): ?array
+    /** @return array<string, mixed> */
+    public static function of(Subject $subject): array
     {
         $motion = $subject->motion;
         $train = $motion->train;
-        if ($train->stages === []) {
-            return null;
-        }
-        $layout = $motion->layout !== null && $motion->layout->fits($train) ? $motion->layout : null;
-        [$fixes, $why] = $layout === null ? LayoutRules::anew($subject) : [[], null];
+        $layout = $motion->layout !== null && $motion->layout->fits($train) && $train->stages !== [] ? $motion->layout : null;
+        [$fixes, $why] = $layout === null && $train->stages !== [] ? LayoutRules::anew($subject) : [[], null];
         $line = $motion->drive?->line();
+        $atLeast = self::atLeast($subject);
 
         return [
             'shafts' => self::shafts($train, $layout, $line?->noLoad_rad_s() ?? 0.0, $line?->most_Nm() ?? 0.0, $motion->drive->reversed ?? false),
@@ -46,7 +46,8 @@ final class TrainSheet
             'rows' => self::rows($subject),
             'lay_out' => $fixes[0] ?? null,
             'why_not' => $why,
-            'at_least' => self::atLeast($subject),
+            'at_least' => $atLeast,
+            'ask_for' => max($train->ratio(), self::IN_HAND * ($atLeast ?? 0.0)),
             'at_most' => self::atMost($subject),
         ];
     }

@@ -58,6 +58,18 @@ final readonly class Layout
         return $wheels;
     }
 
+    /** @return array{float, float, float, float} left, bottom, right, top of all its wheels; all 0 without any */
+    public function bounds(Train $train): array
+    {
+        $bounds = [INF, INF, -INF, -INF];
+        foreach ($this->wheels($train) as $wheel) {
+            [$x, $y] = $wheel->at;
+            $bounds = [min($bounds[0], $x - $wheel->outside_mm), min($bounds[1], $y - $wheel->outside_mm), max($bounds[2], $x + $wheel->outside_mm), max($bounds[3], $y + $wheel->outside_mm)];
+        }
+
+        return $train->stages === [] ? [0.0, 0.0, 0.0, 0.0] : $bounds;
+    }
+
     /** @return list<Clash> what is in the way of what */
     public function clashes(Train $train): array
     {

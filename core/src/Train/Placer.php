@@ -81,8 +81,8 @@ final class Placer
             return $layout;
         }
         $step = $this->plate->step_mm() ?? 1.0;
-        $wheels = $layout->wheels($this->train);
-        [$x, $y] = array_map(fn (int $axis): float => ceil(-self::ends($wheels, $axis)[0] / $step) * $step, [0, 1]);
+        [$left, $bottom] = $layout->bounds($this->train);
+        [$x, $y] = [ceil(-$left / $step) * $step, ceil(-$bottom / $step) * $step];
 
         return new Layout($layout->plate, array_map(fn (array $shaft): array => [$shaft[0] + $x, $shaft[1] + $y], $layout->shafts), $layout->planes);
     }
@@ -127,7 +127,8 @@ final class Placer
     private function step(array $planes, array $shafts, int $stage): void
     {
         if ($stage === count($this->train->stages)) {
-            $box = self::box((new Layout($this->plate, $shafts, $planes))->wheels($this->train));
+            [$left, $bottom, $right, $top] = (new Layout($this->plate, $shafts, $planes))->bounds($this->train);
+            $box = ($right - $left) * ($top - $bottom);
             if ($box < $this->least * (1 - 1e-9)) {
                 $this->least = $box;
                 $this->best = new Layout($this->plate, $shafts, $planes, $this->obstacles);
@@ -214,29 +215,5 @@ final class Placer
         }
 
         return sprintf('No two holes stand %.4g mm apart for stage %d of %d and %d teeth: the nearest are %.2g mm too %s.', $wanted, $i + 1, $stage->driver, $stage->driven, abs($nearest), $nearest > 0.0 ? 'far' : 'near');
-    }
-
-    /** @param  list<Wheel>  $wheels */
-    private static function box(array $wheels): float
-    {
-        [$x, $y] = [self::ends($wheels, 0), self::ends($wheels, 1)];
-
-        return ($x[1] - $x[0]) * ($y[1] - $y[0]);
-    }
-
-    /**
-     * @param  list<Wheel>  $wheels
-     * @return array{float, float} least and most along an axis
-     */
-    private static function ends(array $wheels, int $axis): array
-    {
-        $least = INF;
-        $most = -INF;
-        foreach ($wheels as $wheel) {
-            $least = min($least, $wheel->at[$axis] - $wheel->outside_mm);
-            $most = max($most, $wheel->at[$axis] + $wheel->outside_mm);
-        }
-
-        return $wheels === [] ? [0.0, 0.0] : [$least, $most];
     }
 }

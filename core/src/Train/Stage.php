@@ -73,6 +73,17 @@ final readonly class Stage
         return $this->type === StageType::Belt ? $pitch : $pitch + $this->module_mm;
     }
 
+    /** The largest factor that both wheels' teeth have in common; 1 is a hunting pair, whose every tooth meets every other. */
+    public function commonFactor(): int
+    {
+        [$a, $b] = [$this->driver, $this->driven];
+        while ($b !== 0) {
+            [$a, $b] = [$b, $a % $b];
+        }
+
+        return $a;
+    }
+
     /** @return array<string, mixed> as its document has it */
     public function write(): array
     {

@@ -81,7 +81,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
             </div>
             <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
                 <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
-                    {station === 'train' && chain.train !== null && motion.layout !== null && chain.train.wheels.length > 0 ? (
+                    {station === 'train' && motion.layout !== null && chain.train.wheels.length > 0 ? (
                         <TrainPlan motion={motion} sheet={chain.train} layout={motion.layout} curves={curves} position={at} play={play} onShaft={(shaft, to) => edit({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })} {...matSize} height={380} />
                     ) : (
                         <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} />

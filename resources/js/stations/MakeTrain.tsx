@@ -36,13 +36,12 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
     const { text } = useSpeaking();
     const begin = useTrying((state) => state.begin);
     const sheet = chain.train;
-    const present = motion.train.reduce((ratio, stage) => (ratio * stage.driven) / stage.driver, 1);
     const [typed, setTyped] = useState<string | null>(null);
     const [stages, setStages] = useState(2);
     const [direction, setDirection] = useState('any');
     const [order, setOrder] = useState('error');
     const [first, setFirst] = useState('spur');
-    const wanted = typed ?? significant(sheet?.at_least != null && sheet.at_least > present ? sheet.at_least * 1.05 : present, 3);
+    const wanted = typed ?? significant(sheet.ask_for, 3);
     const query = new URLSearchParams({ ratio: wanted.trim().replace(',', '.').replace(/\s*:\s*1$/, ''), stages: String(stages), direction, order, ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}) }).toString();
     const { data, error, isFetching } = useQuery({ queryKey: ['trains', stored.id, motion.id, stored.version, query], queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal), placeholderData: (before) => before, staleTime: 60_000, retry: false });
     return (
@@ -106,8 +105,8 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
 
 function says(sheet: MotionHandle['chain']['train'], isFetching: boolean): string {
     const needs = [
-        ...(sheet?.at_least == null ? [] : [`from ${significant(sheet.at_least, 3)} : 1 on this drive has the margin asked for`]),
-        ...(sheet?.at_most == null ? [] : [`up to about ${significant(sheet.at_most, 3)} : 1 it is quick enough`]),
+        ...(sheet.at_least === null ? [] : [`from ${significant(sheet.at_least, 3)} : 1 on this drive has the margin asked for`]),
+        ...(sheet.at_most === null ? [] : [`up to about ${significant(sheet.at_most, 3)} : 1 it is quick enough`]),
     ];
     return `${needs.length === 0 ? 'Out of your drawer of gears' : needs.join('; ').replace(/^./, (letter) => letter.toUpperCase())}.${isFetching ? ' Trying them…' : ''}`;
 }

@@ -50,7 +50,7 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
     return (
         <>
             {stages.length === 0 && <p className="border-l-3 border-line pl-3 text-quiet">The load sits straight on the shaft of its drive. A stage of gears trades speed for torque: three times slower is nearly three times stronger.</p>}
-            {sheet !== null && (
+            {stages.length > 0 && (
                 <dl className="grid grid-cols-[auto_1fr] gap-x-3 border-y border-line py-1" aria-label="What the train does">
                     {sheet.rows.map((row) => (
                         <div key={row.name} className="col-span-2 grid grid-cols-subgrid py-0.5">
@@ -60,7 +60,7 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
                     ))}
                 </dl>
             )}
-            {sheet !== null && motion.layout === null && (
+            {stages.length > 0 && motion.layout === null && (
                 <p className="border-l-3 border-line pl-3">
                     {sheet.lay_out === null ? sheet.why_not : 'Where its shafts stand is not said yet.'}{' '}
                     {sheet.lay_out !== null && (
@@ -119,7 +119,7 @@ function StageFields({ handle: { motion, path }, i, stage }: { handle: MotionHan
     );
 }
 
-type AnyFix = NonNullable<NonNullable<MotionHandle['chain']['train']>['lay_out']>;
+type AnyFix = NonNullable<MotionHandle['chain']['train']['lay_out']>;
 
 function PlateFields({ handle: { motion, path }, layout, onAnew, begin }: { handle: MotionHandle; layout: Layout; onAnew: AnyFix | undefined; begin: (fix: AnyFix) => void }) {
     const { edit } = useBuild();
