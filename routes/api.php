@@ -7,10 +7,10 @@ use App\Http\Controllers\CalculatorController;
 use App\Http\Controllers\DrawerController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\ExampleController;
-use App\Http\Controllers\GearController;
 use App\Http\Controllers\MetaController;
 use App\Http\Controllers\MotionController;
 use App\Http\Controllers\PictureController;
+use App\Http\Controllers\TableController;
 use App\Http\Controllers\TimingController;
 use App\Http\Controllers\TrainController;
 use Illuminate\Support\Facades\Route;
@@ -39,10 +39,10 @@ Route::get('builds/{build}/motions/{motion}/train/{file}', [TrainController::cla
 Route::post('builds/{build}/pictures', [PictureController::class, 'store']);
 Route::get('pictures/{picture}', [PictureController::class, 'show']);
 
-Route::get('drawer/gears', [GearController::class, 'show']);
-Route::put('drawer/gears', [GearController::class, 'update']);
-Route::get('drawer/gears/export', [GearController::class, 'export']);
-Route::post('drawer/gears/import', [GearController::class, 'import']);
+Route::get('drawer/{table}', [TableController::class, 'show'])->whereIn('table', ['gears', 'lines']);
+Route::put('drawer/{table}', [TableController::class, 'update'])->whereIn('table', ['gears', 'lines']);
+Route::get('drawer/{table}/export', [TableController::class, 'export'])->whereIn('table', ['gears', 'lines']);
+Route::post('drawer/{table}/import', [TableController::class, 'import'])->whereIn('table', ['gears', 'lines']);
 Route::get('drawer/guide', [DrawerController::class, 'guide']);
 Route::get('drawer/export', [DrawerController::class, 'export']);
 Route::post('drawer/import', [DrawerController::class, 'import']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\DrawerDrive;
+use App\Models\DrawerTable;
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
@@ -23,7 +24,7 @@ final class OpenDrawer
             $documents = DrawerDrive::query()->toBase()->orderBy('id')->pluck('document');
 
             return $documents->isEmpty() ? Drawer::all() : $documents->map(fn (mixed $document): Drive => Drives::make(json_decode((string) $document, true)));
-        });
+        }, DrawerTable::lines(...));
     }
 
     public function fillIfEmpty(): void

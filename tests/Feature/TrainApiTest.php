@@ -91,6 +91,21 @@ it('keeps the drawer of gears, and reads and writes it as a table', function () 
     expect($this->getJson('/api/drawer/gears')->json('gears.2'))->toMatchArray(['teeth' => 33, 'count' => 4, 'material' => 'brass']);
 });
 
+it('keeps the drawer of cords, belts and rods, and the judge takes from it', function () {
+    $lines = $this->getJson('/api/drawer/lines')->assertOk()->json('lines');
+    expect(count($lines))->toBeGreaterThan(15);
+    $this->putJson('/api/drawer/lines', ['lines' => [['kind' => 'cord', 'name' => 'My own line', 'size_mm' => 1.2, 'breaking_N' => 5000]]])->assertOk();
+    $build = Brookstone\Core\Build\Editor::apply(Tests\Support\Builds::sound(), [['path' => 'motions.2.mechanism.breaking_N', 'value' => 50]]);
+    $said = json_encode($this->postJson('/api/builds/import', $build->document)->assertCreated()->json(), JSON_UNESCAPED_UNICODE);
+    expect($said)->toContain('Take My own line from the drawer');
+
+    $csv = (string) $this->get('/api/drawer/lines/export')->getContent();
+    $this->postJson('/api/drawer/lines/import', ['csv' => $csv."belt,Mine,2,150,,,1\n"])->assertOk();
+    expect($this->getJson('/api/drawer/lines')->json('lines.1'))->toMatchArray(['kind' => 'belt', 'teeth' => 150, 'breaking_N' => null]);
+    $this->postJson('/api/drawer/lines/import', ['csv' => "kind,name,size_mm\nrope,A,1\nbelt,B,2\n"])->assertStatus(422);
+    $this->getJson('/api/drawer/cheese')->assertStatus(405);
+});
+
 it('names what is wrong with a drawer of gears', function () {
     $this->putJson('/api/drawer/gears', ['gears' => [['teeth' => 3], ['teeth' => 20, 'material' => 'cheese'], ['teeth' => 21], ['teeth' => 21]]])->assertStatus(422)
         ->assertJsonPath('errors.0.field', 'gears.0.teeth')->assertJsonPath('errors.1.field', 'gears.1.material')->assertJsonPath('errors.2.field', 'gears.3.teeth');

@@ -22,14 +22,14 @@ it('saves although another writes while it reads', function () {
     DB::listen(function ($query) use ($other, &$times): void {
         // Twice, just between its read and its write.
         if (str_contains($query->sql, 'from "build_revisions"') && str_starts_with($query->sql, 'select') && $times++ < 2) {
-            $other->exec("insert into drawer_gears (lines) values ('[]')");
+            $other->exec("insert into drawer_tables (name, lines) values ('other{$times}', '[]')");
         }
     });
     $changed = Editor::apply($core, [['path' => 'name', 'value' => 'Another name']]);
     $stored = $keep->change($build, 1, 'name', $changed, Assessor::assess($changed));
 
     expect($stored->name)->toBe('Another name')->and($stored->version)->toBe(2)->and($times)->toBeGreaterThanOrEqual(3)
-        ->and($stored->revisions()->count())->toBe(2)->and(DB::table('drawer_gears')->count())->toBe(2);
+        ->and($stored->revisions()->count())->toBe(2)->and(DB::table('drawer_tables')->count())->toBe(2);
     DB::purge('file');
     array_map(unlink(...), glob("{$file}*") ?: []);
 });

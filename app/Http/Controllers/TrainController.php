@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\PartsRequest;
 use App\Http\Requests\TrainRequest;
 use App\Models\Build;
-use App\Models\DrawerGears;
+use App\Models\DrawerTable;
 use Brookstone\Core\Assessment\TrainMaking;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Error\InvalidInput;
@@ -30,7 +30,7 @@ final class TrainController
         $belt = $request->filled('belt_driver') ? [$request->integer('belt_driver'), $request->integer('belt_driven')] : null;
 
         return new JsonResponse(TrainMaking::of(
-            $core, $core->motions[$motion] ?? throw new NotFoundHttpException, DrawerGears::stock(), $request->float('ratio'), $request->integer('stages', 3),
+            $core, $core->motions[$motion] ?? throw new NotFoundHttpException, DrawerTable::gears(), $request->float('ratio'), $request->integer('stages', 3),
             $request->filled('module_mm') ? $request->float('module_mm') : null, (string) $request->input('direction', 'any'), (string) $request->input('order', 'error'), $request->integer('limit', 20),
             $request->filled('worm_wheel') ? $request->integer('worm_wheel') : null, $belt,
         ));

@@ -11,15 +11,19 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Clash;
+use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Layouts;
 use Brookstone\Core\Train\Meeting;
 use Brookstone\Core\Train\Placer;
 use Brookstone\Core\Train\Plate;
 use Brookstone\Core\Train\Train;
+use Brookstone\Core\Train\UpperPlate;
 
 /** Whether the shafts stand where the wheels mesh, and whether anything is in the way. */
 final class LayoutRules
 {
+    private const OVERHANG = 6.0; // times its own diameter
+
     private const TRIES = 800; // of a fix: an edit must not wait for it
 
     /** @return list<Finding> */
@@ -42,12 +46,32 @@ final class LayoutRules
             $findings[] = self::clash($clash, "{$path}.shafts.{$clash->shaft}");
         }
         $findings = array_values(array_filter($findings));
+        $besides = [...self::overhung($layout, $train, $path), ...LinkageRules::findings($subject)];
         if ($findings === []) {
-            return [];
+            return $besides;
         }
         [$fixes] = self::anew($subject);
 
-        return array_map(fn (Finding $finding): Finding => new Finding($finding->code, $finding->severity, $finding->place, $finding->says, $fixes), $findings);
+        return [...array_map(fn (Finding $finding): Finding => new Finding($finding->code, $finding->severity, $finding->place, $finding->says, $fixes), $findings), ...$besides];
+    }
+
+    /** @return list<Finding> shafts that only one plate holds, far from it */
+    private static function overhung(Layout $layout, Train $train, string $path): array
+    {
+        foreach (array_keys($layout->shafts) as $shaft) {
+            $over = $layout->overhangs_mm($train, $shaft);
+            if ($over <= self::OVERHANG * $layout->plate->shaft_mm) {
+                continue;
+            }
+            [$left, $bottom, $right, $top] = array_map(fn (float $edge): float => round($edge, 1), $layout->bounds($train));
+            $plate = new UpperPlate('upper plate', max([0, ...$layout->planes]), $left, $bottom, $right - $left, $top - $bottom);
+
+            return [new Finding('train.overhung', Severity::Note, "{$path}.plates", new Sentence('Shaft '.($shaft + 1).' carries a wheel {over} above the only plate that holds it: it bends, and the wheels leave each other.', ['over' => Quantity::of($over / 1000, 'm')]), [
+                new Fix(new Sentence('Put a second plate over the train'), [new Change("{$path}.plates", [...array_map(get_object_vars(...), $layout->plates), get_object_vars($plate)])]),
+            ])];
+        }
+
+        return [];
     }
 
     /** @return array{list<Fix>, string|null} the train laid out anew on its plate, or why that cannot be */
@@ -56,7 +80,7 @@ final class LayoutRules
         $layout = $subject->motion->layout;
         [$placed, $why] = Placer::place($subject->motion->train, $layout->plate ?? new Plate, $layout->obstacles ?? [], self::TRIES);
 
-        return $placed === null ? [[], $why] : [[new Fix(new Sentence('Lay it out anew: every pair meshes and nothing is in the way'), [new Change($subject->path.'.layout', Layouts::write($placed))])], null];
+        return $placed === null ? [[], $why] : [[new Fix(new Sentence('Lay it out anew: every pair meshes and nothing is in the way'), [new Change($subject->path.'.layout', Layouts::write($placed->like($layout)))])], null];
     }
 
     private static function meeting(Train $train, Meeting $meeting, int $i, string $at): ?Finding

@@ -33,6 +33,8 @@ final class TrainJudge implements Judge
             ...TrainRules::turn($subject),
             ...TrainRules::teeth($subject),
             ...TrainRules::joints($subject),
+            ...PartRules::findings($subject),
+            ...CordRules::findings($subject),
             ...TrainRules::meshOfBelts($subject),
             ...TrainRules::wear($subject),
             ...LayoutRules::findings($subject),
@@ -69,14 +71,15 @@ final class TrainJudge implements Judge
         $tolerance = $subject->motion->task->tolerance;
         $unit = $subject->motion->unit();
         $slop = $unit->fromSi($subject->motion->laidTrain()->backlash_deg() * Constants::RAD_PER_DEG * $subject->motion->mechanism->travelPerRad());
-        if ($tolerance === null || $slop <= $tolerance / 2) {
+        $pressed = PlayTaken::of($subject);
+        if ($tolerance === null || $slop <= $tolerance / 2 || $pressed->byItself !== 0) {
             return null;
         }
 
         return new Finding('train.slop', $slop > $tolerance ? Severity::Fails : Severity::Tight, $subject->path.'.train', new Sentence(
-            'Its gears leave {slop} of play at the load, where {tolerance} is allowed. The last mesh counts most; a spring that always pulls one way takes the play out.',
+            'Its gears leave {slop} of play at the load, where {tolerance} is allowed, and its load presses now this way, now that. The last mesh counts most; a spring that always pulls one way takes the play out.',
             ['slop' => $unit->quantity($slop), 'tolerance' => $unit->quantity($tolerance)],
-        ));
+        ), $pressed->fixes());
     }
 
     /** @return list<Finding> */

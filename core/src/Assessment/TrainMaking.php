@@ -100,7 +100,7 @@ final class TrainMaking
             'why_not' => $why,
             'take' => new Fix(
                 new Sentence("Take {$words}, a ratio of {ratio} : 1", ['ratio' => Quantity::number($train->ratio())]),
-                [new Change("{$path}.train", Stages::write($train)), new Change("{$path}.layout", $layout === null ? null : Layouts::write($layout))],
+                [new Change("{$path}.train", Stages::write($train)), new Change("{$path}.layout", $layout === null ? null : Layouts::write($layout->like($motion->layout)))],
             ),
         ];
     }

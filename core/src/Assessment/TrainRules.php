@@ -24,6 +24,8 @@ use Brookstone\Core\Train\Train;
 /** Which way a train turns, what its teeth bear, and where the joint of a belt goes. */
 final class TrainRules
 {
+    private const TOOTHED = [StageType::Spur, StageType::Bevel, StageType::Crown, StageType::Rack];
+
     private const IDLER = 20;          // teeth
 
     private const JOINT_MM = 3.0;      // half a joint, and a little
@@ -77,7 +79,7 @@ final class TrainRules
             $changes = [new Change($subject->path.'.train', Stages::write($train))];
             if ($subject->motion->layout !== null) {
                 [$layout] = Placer::place($train, $subject->motion->layout->plate, $subject->motion->layout->obstacles, 800);
-                $changes[] = new Change($subject->path.'.layout', $layout === null ? null : Layouts::write($layout));
+                $changes[] = new Change($subject->path.'.layout', $layout === null ? null : Layouts::write($layout->like($subject->motion->layout)));
             }
 
             return new Fix(new Sentence('Put an idler of '.self::IDLER.' teeth into stage '.($i + 1).': the ratio stays, {passes} of the power passes', ['passes' => Quantity::share($train->efficiency())]), $changes);
@@ -119,7 +121,7 @@ final class TrainRules
         $stresses = [];
         foreach ($stages as $i => $stage) {
             $weaker = min($stage->driver, $stage->driven);
-            if (($stage->type !== StageType::Spur && $stage->type !== StageType::Bevel) || $weaker < Tooth::LEAST_TEETH) {
+            if (! in_array($stage->type, self::TOOTHED, true) || $weaker < Tooth::LEAST_TEETH) {
                 continue;
             }
             $after = new Train(array_slice($stages, $i + 1));
@@ -156,9 +158,8 @@ final class TrainRules
     public static function belt(Subject $subject, int $i, Stage $stage): ?BeltDrive
     {
         $layout = $subject->motion->layout;
-        $jointed = $stage->type === StageType::Belt || $stage->type === StageType::Chain;
 
-        return $jointed && $layout !== null && $layout->fits($subject->motion->train) && $layout->apart_mm($i) > $stage->driverPitchRadius_mm() + $stage->drivenPitchRadius_mm()
+        return $stage->type->runsOver() && $layout !== null && $layout->fits($subject->motion->train) && $layout->apart_mm($i) > $stage->driverPitchRadius_mm() + $stage->drivenPitchRadius_mm()
             ? new BeltDrive($stage->module_mm * M_PI, $stage->driver, $stage->driven, $layout->apart_mm($i)) : null;
     }
 
@@ -168,7 +169,7 @@ final class TrainRules
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
             $belt = self::belt($subject, $i, $stage);
-            if ($belt !== null && $belt->teeth_in_mesh < BeltDrive::LEAST_IN_MESH) {
+            if ($belt !== null && $stage->type !== StageType::Round && $belt->teeth_in_mesh < BeltDrive::LEAST_IN_MESH) {
                 $findings[] = new Finding('train.belt_jumps', Severity::Tight, "{$subject->path}.train.{$i}.driver", new Sentence(
                     'Only {teeth} teeth of the smaller wheel hold the '.$stage->type->value.' of stage '.($i + 1).': under six it jumps when it is knocked. Take larger wheels, or set the shafts further apart.', ['teeth' => Quantity::number($belt->teeth_in_mesh)],
                 ));
@@ -185,11 +186,11 @@ final class TrainRules
         $layout = $motion->layout !== null && $motion->layout->fits($motion->train) ? $motion->layout : null;
         $findings = [];
         foreach ($motion->train->stages as $i => $stage) {
-            if ($stage->joint_mm === null || ($stage->type !== StageType::Belt && $stage->type !== StageType::Chain)) {
+            if ($stage->joint_mm === null || ! $stage->type->runsOver()) {
                 continue;
             }
             $at = "{$subject->path}.train.{$i}.joint_mm";
-            $kind = $stage->type->value;
+            $kind = $stage->type->inWords();
             $endless = new Fix(new Sentence("Take an endless {$kind}"), [new Change($at, null)]);
             if ($layout === null) {
                 $findings[] = new Finding('train.joint_unknown', Severity::Note, $at, new Sentence("Where the joint of the {$kind} goes can be said once the shafts are laid out."));

@@ -7,10 +7,12 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\BeltDrive;
 use Brookstone\Core\Train\Clash;
 use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Meeting;
 use Brookstone\Core\Train\Placer;
+use Brookstone\Core\Train\RoundBelt;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
 use Brookstone\Core\Train\Train;
@@ -120,10 +122,14 @@ final class TrainSheet
             'Passes' => new Sentence('{passes} of the power', ['passes' => Quantity::share($train->efficiency())]),
             'Slop at the load' => new Sentence('{slop}', ['slop' => Quantity::of($laid->backlash_deg(), '°')]),
         ];
+        if ($laid->backlash_deg() > 0.0) {
+            $rows['Slop shows'] = PlayTaken::of($subject)->says();
+        }
         $stresses = $subject->motion->drive === null ? [] : TrainRules::stresses($subject);
         foreach ($train->stages as $i => $stage) {
             $rows['Stage '.($i + 1)] = self::belt($subject, $i, $stage) ?? self::stage($laid, $i, $stage, $stresses[$i] ?? null);
         }
+        $rows += array_filter(['Rod' => CordRules::rod($subject)]);
 
         return array_map(fn (string $name, Sentence $says): array => ['name' => $name, 'says' => $says], array_keys($rows), $rows);
     }
@@ -133,9 +139,22 @@ final class TrainSheet
     {
         $belt = TrainRules::belt($subject, $i, $stage);
 
-        return $belt === null ? null : new Sentence('takes one of {length}, {teeth} teeth; {mesh} of the smaller wheel hold it, and {span} lies free on each side', [
-            'length' => Quantity::of($belt->length_mm / 1000, 'm'), 'teeth' => Quantity::number(round($belt->length_mm / $belt->pitch_mm, 1)), 'mesh' => Quantity::number($belt->teeth_in_mesh), 'span' => Quantity::of($belt->span_mm / 1000, 'm'),
-        ]);
+        if ($belt === null) {
+            return null;
+        }
+        $values = ['length' => Quantity::of($belt->length_mm / 1000, 'm'), 'span' => Quantity::of($belt->span_mm / 1000, 'm'), 'wrap' => Quantity::of($belt->small_wrap_deg, '°')];
+        if ($stage->type === StageType::Round) {
+            return new Sentence('takes a round belt of {length} when stretched; it lies around the smaller pulley by {wrap} and carries {carries} before it slips', $values + ['carries' => Quantity::of((new RoundBelt($stage->tension_N, $belt->small_wrap_deg))->carries_N, 'N')]);
+        }
+        $teeth = $belt->length_mm / $belt->pitch_mm;
+        $near = $subject->stock()->lines()->nearest($stage->type->value, $belt->pitch_mm, $teeth);
+        $centre = $near === null ? null : BeltDrive::centreFor($belt->pitch_mm, $stage->driver, $stage->driven, $near['teeth']);
+        $force = ($subject->motion->drive?->line()->most_Nm() ?? 0.0) * (new Train(array_slice($subject->motion->train->stages, 0, $i)))->ratio();
+
+        return new Sentence('takes one of {length}, {teeth} teeth; {mesh} of the smaller wheel hold it, {span} lies free on each side, and each side wants {pull} at rest'
+            .($centre === null ? '' : ". {$near['name']} of the drawer fits with the shafts {centre} apart"), $values + [
+                'teeth' => Quantity::number(round($teeth, 1)), 'mesh' => Quantity::number($belt->teeth_in_mesh), 'pull' => Quantity::of($belt->pretension_N($force), 'N'),
+            ] + ($centre === null ? [] : ['centre' => Quantity::of($centre / 1000, 'm')]));
     }
 
     /** @param  array{running: float, stall: float, knock: float}|null  $stress */
@@ -149,9 +168,18 @@ final class TrainSheet
             $text .= '; its teeth see {running} in the move, {stall} stalled, {knock} knocked, and bear {bears}';
             $values += array_map(fn (float $MPa): Quantity => Quantity::of($MPa, 'MPa'), $stress) + ['bears' => Quantity::of($stage->material->allowable_MPa(), 'MPa')];
         }
-        if ($stage->type === StageType::Worm) {
+        if ($stage->type->isThread()) {
             $text .= '; its lead is {lead}';
             $values['lead'] = Quantity::of(atan($stage->driver / $stage->quotient) / Constants::RAD_PER_DEG, '°');
+        }
+        $thread = $stage->thread();
+        if ($thread !== null) {
+            $text .= $thread->self_locking ? ', which locks by {locks}' : ', which does not lock';
+            $values['locks'] = Quantity::of($thread->locks_by_deg, '°');
+        }
+        if ($stage->type->isOneToOne()) {
+            $text .= $stage->type === StageType::Pawl ? '; takes along the turning '.$stage->passes : '; slides {slides} a turn';
+            $values += $stage->slides_m() === null ? [] : ['slides' => Quantity::of($stage->slides_m() * 2 * M_PI, 'm')];
         }
 
         return new Sentence($text, $values);

@@ -125,7 +125,7 @@ final class BuildShape
                 'reversed' => Field::or(false, new BooleanShape, 'Its wires are swapped, or the servo is turned round: it turns the other way.'),
                 'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
                 'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion that the same motor moves.'),
-                'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction'), 'What decides which of the two it moves.'),
+                'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn'), 'What decides which of the two it moves.'),
             ], 'DriveChoice'))->orNull()),
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
             'layout' => Field::or(null, Layouts::shape()->orNull(), 'Where its shafts stand.'),

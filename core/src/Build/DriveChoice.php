@@ -16,7 +16,7 @@ final readonly class DriveChoice
      * @param  float|null  $clutch_Nm  a clutch at the load slips above this
      * @param  float|null  $soft_Nm_per_deg  rate of a springy coupling at the load
      * @param  string|null  $shares  another motion that the same motor moves
-     * @param  string  $shares_by  `selector` or `direction`
+     * @param  string  $shares_by  `selector`, `direction` or `in_turn`: the lighter first
      * @param  bool  $reversed  its wires are swapped, or the servo turned round
      */
     public function __construct(

@@ -16,8 +16,6 @@ use Brookstone\Core\Train\BeltDrive;
 
 final readonly class BeltCalculator implements Calculator
 {
-    private const PULL_IN_HAND = 1.5;  // the slack side must still pull a little
-
     public function name(): string
     {
         return 'train.belt';
@@ -64,14 +62,13 @@ final readonly class BeltCalculator implements Calculator
     {
         $centre = $inputs['centre_mm'] ?? (float) BeltDrive::centreFor($inputs['pitch_mm'], $inputs['driver'], $inputs['driven'], $inputs['belt_teeth']);
         $belt = new BeltDrive($inputs['pitch_mm'], $inputs['driver'], $inputs['driven'], $centre);
-        $pull = $inputs['torque_Nm'] / ($inputs['pitch_mm'] * $inputs['driver'] / 2 / M_PI / 1000);
         $findings = $belt->teeth_in_mesh < BeltDrive::LEAST_IN_MESH ? [new Finding('train.belt_jumps', Severity::Tight, 'driver', new Sentence(
             'Only {teeth} teeth of the smaller wheel hold the belt: under six it jumps when it is knocked. Take a larger wheel, or set the shafts further apart.', ['teeth' => Quantity::number($belt->teeth_in_mesh)],
         ))] : [];
 
         return ['inputs' => $inputs, 'results' => [
             'ratio' => $inputs['driven'] / $inputs['driver'], 'centre_mm' => $centre, 'belt_teeth' => $belt->length_mm / $inputs['pitch_mm'], 'length_mm' => $belt->length_mm, 'span_mm' => $belt->span_mm,
-            'wrap_deg' => $belt->small_wrap_deg, 'teeth_in_mesh' => $belt->teeth_in_mesh, 'pull_N' => $pull, 'pretension_N' => self::PULL_IN_HAND * $pull / 2,
+            'wrap_deg' => $belt->small_wrap_deg, 'teeth_in_mesh' => $belt->teeth_in_mesh, 'pull_N' => $belt->pull_N($inputs['torque_Nm']), 'pretension_N' => $belt->pretension_N($inputs['torque_Nm']),
         ], 'findings' => $findings];
     }
 }

@@ -12,11 +12,11 @@ use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Winding\Cord;
+use Brookstone\Core\Winding\Fleet;
 
 final readonly class CordCalculator implements Calculator
 {
-    private const SAFE = 5.0; // times what it carries, over nobody: knots, wear and jerks eat most of it
-
     public function name(): string
     {
         return 'winding.cord';
@@ -56,26 +56,25 @@ final readonly class CordCalculator implements Calculator
 
     public function compute(array $inputs): array
     {
-        $bears = $inputs['breaking_N'] * $inputs['knot_share'];
-        $safety = $bears / ($inputs['load_N'] * $inputs['shock_factor']);
-        $width = $inputs['drum_width_m'];
-        $fleet = $width === null ? null : atan($width / 2 / $inputs['lead_m']) * 180 / M_PI;
+        $cord = new Cord($inputs['breaking_N'], $inputs['knot_share']);
+        $safety = $cord->safety($inputs['load_N'], $inputs['shock_factor']);
+        $fleet = $inputs['drum_width_m'] === null ? null : new Fleet($inputs['drum_width_m'], $inputs['lead_m']);
         $findings = [];
-        if ($safety < self::SAFE) {
+        if ($safety < Cord::SAFE) {
             $findings[] = new Finding('winding.cord_weak', $safety < 1.0 ? Severity::Fails : Severity::Tight, 'breaking_N', new Sentence(
                 'With its knot it bears {bears} and is pulled with {pull}: take one that breaks at {wanted} or more.',
-                ['bears' => Quantity::of($bears, 'N'), 'pull' => Quantity::of($inputs['load_N'] * $inputs['shock_factor'], 'N'), 'wanted' => Quantity::of(self::SAFE * $inputs['load_N'] * $inputs['shock_factor'] / $inputs['knot_share'], 'N')],
+                ['bears' => Quantity::of($cord->bears_N, 'N'), 'pull' => Quantity::of($inputs['load_N'] * $inputs['shock_factor'], 'N'), 'wanted' => Quantity::of(Cord::wanted_N($inputs['load_N'], $inputs['knot_share'], $inputs['shock_factor']), 'N')],
             ));
         }
-        if ($fleet !== null && $fleet > 2.0) {
-            $findings[] = new Finding('winding.fleet', $fleet > 4.0 ? Severity::Fails : Severity::Tight, 'lead_m', new Sentence(
+        if ($fleet !== null && $fleet->angle_deg > Fleet::EVEN_DEG) {
+            $findings[] = new Finding('winding.fleet', $fleet->angle_deg > Fleet::CLIMBS_DEG ? Severity::Fails : Severity::Tight, 'lead_m', new Sentence(
                 'At the flanges the cord runs on {angle} slantwise: over about 2° it climbs on itself. Lead it from {lead} away, or let the drum travel on a thread of the cord’s pitch.',
-                ['angle' => Quantity::of($fleet, '°'), 'lead' => Quantity::of((float) $width / 2 / tan(M_PI / 90), 'm')],
+                ['angle' => Quantity::of($fleet->angle_deg, '°'), 'lead' => Quantity::of($fleet->lead_even_m, 'm')],
             ));
         }
 
         return ['inputs' => $inputs, 'results' => [
-            'bears_N' => $bears, 'safety' => $safety, 'fleet_deg' => $fleet, 'lead_for_2_deg_m' => $width === null ? null : $width / 2 / tan(M_PI / 90), 'thread_pitch_m' => $inputs['cord_m'],
+            'bears_N' => $cord->bears_N, 'safety' => $safety, 'fleet_deg' => $fleet?->angle_deg, 'lead_for_2_deg_m' => $fleet?->lead_even_m, 'thread_pitch_m' => $inputs['cord_m'],
         ], 'findings' => $findings];
     }
 }

@@ -8,6 +8,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Sensing\Debounce;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
@@ -15,8 +16,6 @@ use Brookstone\Core\Shape\RecordShape;
 
 final readonly class DebounceCalculator implements Calculator
 {
-    private const TIE = 1e-9;
-
     public function name(): string
     {
         return 'sense.debounce';
@@ -51,10 +50,8 @@ final readonly class DebounceCalculator implements Calculator
 
     public function compute(array $inputs): array
     {
-        // At the worst it closes just after a look, and a timer that starts anew at each bounce runs from the last of them.
-        $dwell = $inputs['flag_mm'] / $inputs['speed_mm_s'] * 1000;
-        $latency = $inputs['bounce_ms'] + $inputs['sample_ms'] * (1 + ceil($inputs['debounce_ms'] / $inputs['sample_ms'] * (1 - self::TIE)));
-        $results = ['dwell_ms' => $dwell, 'latency_ms' => $latency, 'travel_mm' => $inputs['speed_mm_s'] * $latency / 1000, 'false_trips' => $inputs['debounce_ms'] <= $inputs['bounce_ms'], 'missed' => $latency >= $dwell];
+        $results = get_object_vars(new Debounce(...$inputs));
+        ['dwell_ms' => $dwell, 'latency_ms' => $latency] = $results;
         $findings = [];
         if ($results['false_trips']) {
             $findings[] = new Finding('sense.chatters', Severity::Fails, 'debounce_ms', new Sentence('It bounces for {bounce}, and is believed after {debounce}: one press counts as several.', ['bounce' => Quantity::of($inputs['bounce_ms'], 'ms'), 'debounce' => Quantity::of($inputs['debounce_ms'], 'ms')]));

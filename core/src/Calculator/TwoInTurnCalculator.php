@@ -13,11 +13,10 @@ use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Winding\TwoInTurn;
 
 final readonly class TwoInTurnCalculator implements Calculator
 {
-    private const CLEARLY = 1.5; // the second must need so much more than the first at its hardest
-
     public function name(): string
     {
         return 'winding.two_in_turn';
@@ -56,12 +55,10 @@ final readonly class TwoInTurnCalculator implements Calculator
 
     public function compute(array $inputs): array
     {
-        // The second must stay where it is until the first is through its hardest point.
-        [$one, $other] = [$inputs['other_least_N'] / $inputs['one_most_N'], $inputs['one_least_N'] / $inputs['other_most_N']];
-        $first = max($one, $other) <= 1.0 ? 'neither' : ($one >= $other ? 'one' : 'other');
-        $margin = max($one, $other);
+        $pair = new TwoInTurn($inputs['one_most_N'], $inputs['one_least_N'], $inputs['other_most_N'], $inputs['other_least_N']);
+        [$first, $margin] = [$pair->first, $pair->margin];
         $second = $first === 'one' ? 'other' : 'one';
-        $findings = $margin < self::CLEARLY ? [new Finding('winding.order_unsure', $margin <= 1.0 ? Severity::Fails : Severity::Tight, "{$second}_least_N", new Sentence(
+        $findings = $margin < TwoInTurn::CLEARLY ? [new Finding('winding.order_unsure', $margin <= 1.0 ? Severity::Fails : Severity::Tight, "{$second}_least_N", new Sentence(
             $margin <= 1.0 ? 'Neither goes surely first: they move by turns as they please. Weigh one of them down.' : 'The second holds on with only {margin} times what the first needs at its hardest: a little rub turns the order round. One and a half times is sure.',
             $margin <= 1.0 ? [] : ['margin' => Quantity::number($margin)],
         ))] : [];

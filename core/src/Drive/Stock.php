@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Drive;
 
-/** What lies in a drawer: the drives that a choice is made from. It is opened when it is first looked into. */
+use Brookstone\Core\Winding\LineStock;
+
+/** What lies in the drawers: the drives that a choice is made from, and cords, belts and rods. Each is opened when it is first looked into. */
 final class Stock
 {
     /** @var array<string, Drive>|null by code */
     private ?array $drives = null;
 
-    /** @param  \Closure(): iterable<Drive>  $open */
-    private function __construct(private readonly \Closure $open)
+    private ?LineStock $lines = null;
+
+    /**
+     * @param  \Closure(): iterable<Drive>  $open
+     * @param  (\Closure(): LineStock)|null  $openLines
+     */
+    private function __construct(private readonly \Closure $open, private readonly ?\Closure $openLines = null)
     {
     }
 
@@ -27,10 +34,19 @@ final class Stock
         return new self(fn (): iterable => $drives);
     }
 
-    /** @param  \Closure(): iterable<Drive>  $open called once, when the drives are asked for */
-    public static function opened(\Closure $open): self
+    /**
+     * @param  \Closure(): iterable<Drive>  $open called once, when the drives are asked for
+     * @param  (\Closure(): LineStock)|null  $lines
+     */
+    public static function opened(\Closure $open, ?\Closure $lines = null): self
     {
-        return new self($open);
+        return new self($open, $lines);
+    }
+
+    /** Cords, belts, chains and rods. */
+    public function lines(): LineStock
+    {
+        return $this->lines ??= $this->openLines === null ? LineStock::shipped() : ($this->openLines)();
     }
 
     /** @return array<string, Drive> by code */

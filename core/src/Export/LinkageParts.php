@@ -6,10 +6,7 @@ namespace Brookstone\Core\Export;
 
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Error\ImpossibleValue;
-use Brookstone\Core\Linkage\Pushrod;
-use Brookstone\Core\Mechanism\Crank;
-use Brookstone\Core\Mechanism\CrankRocker;
-use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Linkage\Bars;
 
 /** The bars of a linkage, each with a hole at both ends, to cut out of a plate. */
 final readonly class LinkageParts
@@ -33,15 +30,7 @@ final readonly class LinkageParts
     /** @return array<string, float> between the holes of each bar, mm, by name; nothing where the motion has no linkage */
     public function bars(): array
     {
-        $thing = $this->motion->thing();
-        $lengths = match (true) {
-            $thing instanceof CrankRocker => ['crank' => $thing->crank_m, 'coupler' => $thing->coupler_m, 'rocker' => $thing->rocker_m],
-            $thing instanceof Crank => ['crank' => $thing->crank_m, 'rod' => $thing->rod_m],
-            $thing instanceof Pushed => ['servo arm' => $thing->arm_m, 'rod' => (new Pushrod($thing->arm_m, $thing->horn_m, $thing->pivot_distance_m, $thing->half_travel_deg, $thing->opposite_sides))->rod_m, 'horn' => $thing->horn_m],
-            default => [],
-        };
-
-        return array_map(fn (float $metres): float => $metres * 1000, $lengths);
+        return Bars::of($this->motion->thing())?->lengths_mm() ?? [];
     }
 
     public function sheet(): Sheet

@@ -6,8 +6,10 @@ namespace Brookstone\Core\Mechanism;
 
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Winding\Cord;
 use Brookstone\Core\Winding\Drum;
 
 /**
@@ -41,6 +43,10 @@ final readonly class Hoist implements Mechanism
      * @param  float|null  $cord_m  thickness of the cord
      * @param  float|null  $drum_width_m  between the flanges; with the cord it says how the layers climb
      * @param  float  $lift_m  height over which it winds, from where the drum is empty at 0
+     * @param  float|null  $lead_m  from the drum to the first pulley or eye, opposite its middle
+     * @param  bool  $travelling  the drum travels on a thread of the cord's pitch: the cord always runs on square
+     * @param  float|null  $breaking_N  what the cord breaks at, straight and new
+     * @param  float  $knot_share  what its knot leaves of that
      *
      * @throws ImpossibleValue
      */
@@ -54,6 +60,10 @@ final readonly class Hoist implements Mechanism
         public ?float $cord_m = null,
         public ?float $drum_width_m = null,
         public float $lift_m = 1.0,
+        public ?float $lead_m = null,
+        public bool $travelling = false,
+        public ?float $breaking_N = null,
+        public float $knot_share = Cord::USUAL_KNOT,
     ) {
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('drum_radius_m', $drum_radius_m);
@@ -83,6 +93,10 @@ final readonly class Hoist implements Mechanism
             'cord_m' => Field::or(null, NumberShape::positive(0.1)->orNull(), 'Thickness of the cord.'),
             'drum_width_m' => Field::or(null, NumberShape::positive(2.0)->orNull(), 'Drum width between its flanges.'),
             'lift_m' => Field::or(1.0, NumberShape::positive(100.0), 'Height over which the cord winds, from the empty drum.'),
+            'lead_m' => Field::or(null, NumberShape::positive(100.0)->orNull(), 'From the drum to the first pulley or eye, opposite its middle.'),
+            'travelling' => Field::or(false, new BooleanShape, 'The drum travels on a thread of the cord’s pitch.'),
+            'breaking_N' => Field::or(null, NumberShape::positive(100000.0)->orNull(), 'What the cord breaks at, straight and new.'),
+            'knot_share' => Field::or(Cord::USUAL_KNOT, NumberShape::between(0.05, 1.0), 'What its knot leaves of that.'),
         ];
     }
 
@@ -185,12 +199,18 @@ final readonly class Hoist implements Mechanism
     /** The same load with another counterweight, kg. */
     public function withCounterweight(float $counterweight_kg): self
     {
-        return new self($this->mass_kg, $this->drum_radius_m, $counterweight_kg, $this->friction_N, $this->lines, $this->payload_kg, $this->cord_m, $this->drum_width_m, $this->lift_m);
+        return $this->but(['counterweight_kg' => $counterweight_kg]);
     }
 
     public function unloaded(): self
     {
-        return new self($this->mass_kg, $this->drum_radius_m, $this->counterweight_kg, $this->friction_N, $this->lines, 0.0, $this->cord_m, $this->drum_width_m, $this->lift_m);
+        return $this->but(['payload_kg' => 0.0]);
+    }
+
+    /** @param  array<string, mixed>  $changes  named as the fields */
+    private function but(array $changes): self
+    {
+        return new self(...$changes + array_intersect_key(get_object_vars($this), self::fields()));
     }
 
     private function movingKg(): float

@@ -14,6 +14,8 @@ final readonly class BeltDrive
 {
     public const LEAST_IN_MESH = 6.0; // fewer teeth jump
 
+    private const PULL_IN_HAND = 1.5; // the slack side must still pull a little
+
     public float $span_mm;
 
     public float $small_wrap_deg;
@@ -35,6 +37,18 @@ final readonly class BeltDrive
         $this->small_wrap_deg = (M_PI - 2 * $lean) * 180 / M_PI;
         $this->length_mm = 2 * $this->span_mm + $small * (M_PI - 2 * $lean) + $large * (M_PI + 2 * $lean);
         $this->teeth_in_mesh = min($driver, $driven) * (M_PI - 2 * $lean) / 2 / M_PI;
+    }
+
+    /** How much harder the one side pulls than the other, N. */
+    public function pull_N(float $driver_Nm): float
+    {
+        return $driver_Nm / ($this->pitch_mm * $this->driver / 2 / M_PI / 1000);
+    }
+
+    /** Pull of each side at rest, N: half the difference, and half as much again. */
+    public function pretension_N(float $driver_Nm): float
+    {
+        return self::PULL_IN_HAND * $this->pull_N($driver_Nm) / 2;
     }
 
     /**

@@ -42,7 +42,21 @@ final class Layouts
                 'x_mm' => Field::needed($place), 'y_mm' => Field::needed($place),
                 'radius_mm' => Field::needed(NumberShape::positive(500.0)),
                 'plane' => Field::or(null, NumberShape::whole(0, 11)->orNull(), 'On which plane; empty on all.'),
+                'to_x_mm' => Field::or(null, $place->orNull(), 'Of a wall: where it ends; empty is round.'),
+                'to_y_mm' => Field::or(null, $place->orNull()),
             ], 'Obstacle'), 0, 40, 'obstacles'), 'What else stands on the plate.'),
+            'plates' => Field::or([], new ListShape(new RecordShape([
+                'name' => Field::needed(TextShape::name()),
+                'above_plane' => Field::needed(NumberShape::whole(0, 11), 'It lies between this plane and the next.'),
+                'x_mm' => Field::needed($place, 'Its left edge.'), 'y_mm' => Field::needed($place, 'Its lower edge.'),
+                'width_mm' => Field::needed(NumberShape::positive(self::MOST_MM)),
+                'height_mm' => Field::needed(NumberShape::positive(self::MOST_MM)),
+            ], 'UpperPlate'), 0, 6, 'plates'), 'Plates above the first, with the same holes.'),
+            'linkage' => Field::or(null, (new RecordShape([
+                'plane' => Field::needed(NumberShape::whole(0, 12), 'Plane of its bars.'),
+                'x_mm' => Field::needed($place, 'Its other pivot, or a point on the way of its slider.'), 'y_mm' => Field::needed($place),
+                'bar_mm' => Field::or(8.0, NumberShape::positive(200.0), 'Width of its bars.'),
+            ], 'LinkageAt'))->orNull(), 'Where the linkage at the load runs.'),
         ], 'Layout');
     }
 
@@ -54,6 +68,8 @@ final class Layouts
             array_values(array_map(fn (array $shaft): array => [$shaft['x_mm'], $shaft['y_mm']], $read['shafts'])),
             $read['planes'],
             array_values(array_map(fn (array $obstacle): Obstacle => new Obstacle(...$obstacle), $read['obstacles'])),
+            array_values(array_map(fn (array $plate): UpperPlate => new UpperPlate(...$plate), $read['plates'])),
+            $read['linkage'] === null ? null : new LinkageAt(...$read['linkage']),
         );
     }
 
@@ -65,6 +81,8 @@ final class Layouts
             'shafts' => array_map(fn (array $shaft): array => ['x_mm' => round($shaft[0], 4), 'y_mm' => round($shaft[1], 4)], $layout->shafts),
             'planes' => $layout->planes,
             'obstacles' => array_map(get_object_vars(...), $layout->obstacles),
+            'plates' => array_map(get_object_vars(...), $layout->plates),
+            'linkage' => $layout->linkage === null ? null : get_object_vars($layout->linkage),
         ];
     }
 }

@@ -16,6 +16,8 @@ final readonly class Meeting
 
     private const NEARLY = 0.1 + 1e-9; // modules further apart than this is loose
 
+    private const ON_AXIS_MM = 0.1;
+
     /** @param  string  $fit  `fits`, `tight`, `binds`, `loose`, `apart`; `free` where any distance does */
     private function __construct(public string $fit, public float $apart_mm, public ?float $off_mm, public ?float $play_mm, public ?float $contact)
     {
@@ -25,11 +27,14 @@ final readonly class Meeting
     {
         $wanted = $stage->shaftsApart_mm();
         if ($wanted === null) {
-            $least = $stage->outside_mm(true) + $stage->outside_mm(false);
+            $least = $stage->type->runsOver() ? $stage->outside_mm(true) + $stage->outside_mm(false) : 0.0; // the others sit on one shaft, or meet
 
-            return new self($stage->type === StageType::Bevel || $apart_mm >= $least ? 'free' : 'binds', $apart_mm, $stage->type === StageType::Bevel || $apart_mm >= $least ? null : $apart_mm - $least, null, null);
+            return new self($apart_mm >= $least ? 'free' : 'binds', $apart_mm, $apart_mm >= $least ? null : $apart_mm - $least, null, null);
         }
         $off = $apart_mm - $wanted;
+        if ($stage->type->isOneToOne()) {
+            return new self($off <= self::ON_AXIS_MM ? 'fits' : 'apart', $apart_mm, $off, null, null);
+        }
         if ($stage->type === StageType::Worm) {
             // A wheel cut for its worm: the depth of the thread decides, a module up to its root.
             return new self(abs($off) <= self::NEARLY * $stage->module_mm ? 'fits' : ($off < 0.0 ? 'binds' : ($off < 0.5 * $stage->module_mm ? 'loose' : 'apart')), $apart_mm, $off, max(0.0, $stage->backlash_mm + 2 * $off * tan(self::PRESSURE_DEG * Constants::RAD_PER_DEG)), null);

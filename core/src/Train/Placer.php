@@ -159,6 +159,9 @@ final class Placer
         $wanted = $stage->shaftsApart_mm();
         $step = $this->plate->step_mm();
         $apart = $wanted === null ? 1.5 * ($stage->outside_mm(true) + $stage->outside_mm(false)) : $wanted + ($stage->backlash_mm > 0.0 ? 0.0 : self::FREE_PLAY_MM * $stage->module_mm);
+        if ($stage->type->isOneToOne()) {
+            return [[0.0, 0.0]];
+        }
         if ($step === null) {
             return array_map(fn (int $i): array => [$apart * cos(2 * M_PI * $i / self::ANGLES), $apart * sin(2 * M_PI * $i / self::ANGLES)], range(0, self::ANGLES - 1));
         }

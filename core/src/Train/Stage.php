@@ -13,7 +13,10 @@ final readonly class Stage
      * @param  float  $face_mm  width of the teeth
      * @param  bool  $idler  its driver is the very wheel that the stage before drives
      * @param  float|null  $joint_mm  of a belt or chain: from where it leaves the driving wheel to its joint, at the start of the task; null is endless
-     * @param  float  $quotient  of a worm: its pitch diameter over the module
+     * @param  float  $quotient  of a worm or screw: its pitch diameter over the module
+     * @param  float|null  $friction  of a worm or screw: coefficient between the flanks; lead and friction then say its efficiency
+     * @param  float  $tension_N  of a round belt: pull of either side at rest
+     * @param  string  $passes  of a pawl: `forward` or `back`, the turning that it takes along; the other it lets go by
      */
     public function __construct(
         public StageType $type,
@@ -27,6 +30,9 @@ final readonly class Stage
         public bool $idler = false,
         public ?float $joint_mm = null,
         public float $quotient = 10.0,
+        public ?float $friction = null,
+        public float $tension_N = 10.0,
+        public string $passes = 'forward',
     ) {
         ImpossibleValue::unlessPositive('driver', $driver);
         ImpossibleValue::unlessPositive('driven', $driven);
@@ -35,6 +41,7 @@ final readonly class Stage
         ImpossibleValue::unlessWithin('efficiency', $efficiency, 0.0, 1.0);
         ImpossibleValue::unlessPositive('face_mm', $face_mm);
         ImpossibleValue::unlessPositive('quotient', $quotient);
+        ImpossibleValue::unlessPositive('tension_N', $tension_N);
     }
 
     /** Input turns for one output turn. */
@@ -50,7 +57,19 @@ final readonly class Stage
 
     public function driverPitchRadius_mm(): float
     {
-        return $this->module_mm * ($this->type === StageType::Worm ? $this->quotient : $this->driver) / 2;
+        return $this->module_mm * ($this->type->isThread() ? $this->quotient : $this->driver) / 2;
+    }
+
+    /** Its thread, of a worm or screw whose friction is told: from lead and friction its efficiency, both ways. */
+    public function thread(): ?WormPair
+    {
+        return $this->type->isThread() && $this->friction !== null ? new WormPair($this->module_mm, $this->quotient, $this->driver, $this->driven, $this->friction) : null;
+    }
+
+    /** What slides for one radian of its shaft, m: a rack its pinion's pitch radius, a screw its lead over 2π. Null where it turns. */
+    public function slides_m(): ?float
+    {
+        return $this->type->pushes() ? $this->module_mm * $this->driver / 2 / 1000 : null;
     }
 
     /** a = m (z1 + z2)/2 for a spur pair; null for the others. */
@@ -59,9 +78,13 @@ final readonly class Stage
         return $this->type === StageType::Spur ? $this->module_mm * ($this->driver + $this->driven) / 2 : null;
     }
 
-    /** How far apart its shafts must stand; null where they may stand anywhere or meet. */
+    /** How far apart its shafts must stand; null where they may stand anywhere or meet. What turns one to one sits on one axis. */
     public function shaftsApart_mm(): ?float
     {
+        if ($this->type->isOneToOne()) {
+            return 0.0;
+        }
+
         return $this->type === StageType::Spur || $this->type === StageType::Worm ? $this->driverPitchRadius_mm() + $this->drivenPitchRadius_mm() : null;
     }
 
@@ -70,7 +93,7 @@ final readonly class Stage
     {
         $pitch = $driver ? $this->driverPitchRadius_mm() : $this->drivenPitchRadius_mm();
 
-        return $this->type === StageType::Belt ? $pitch : $pitch + $this->module_mm;
+        return $this->type === StageType::Belt || $this->type === StageType::Round ? $pitch : $pitch + $this->module_mm;
     }
 
     /** The largest factor that both wheels' teeth have in common; 1 is a hunting pair, whose every tooth meets every other. */

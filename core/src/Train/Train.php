@@ -29,10 +29,19 @@ final readonly class Train
         return array_product(array_map(fn (Stage $stage): float => $stage->efficiency, $this->stages));
     }
 
-    /** What is left of a load's push when it drives the train backwards: max(0, 2 − 1/η); 0 is self-locking. */
+    /**
+     * What is left of a load's push when it drives the train backwards: max(0, 2 − 1/η), and of threads whose friction is told what
+     * their lead says; 0 is self-locking.
+     */
     public function backEfficiency(): float
     {
-        return self::backOf($this->efficiency());
+        $forward = $back = 1.0;
+        foreach ($this->stages as $stage) {
+            $thread = $stage->thread();
+            $thread === null ? $forward *= $stage->efficiency : $back *= $thread->back_efficiency;
+        }
+
+        return $back * self::backOf($forward);
     }
 
     /** Friction loses as much backwards as forwards: Shigley, Mechanical Engineering Design, 10th ed., §8–2 (screws, the same wedge). */

@@ -14,6 +14,8 @@ use Brookstone\Core\Quantity\Constants;
  */
 final readonly class WormPair
 {
+    private const SURELY = 2 / 3;
+
     public float $lead_angle_deg;
 
     public float $ratio;
@@ -28,6 +30,9 @@ final readonly class WormPair
 
     /** Lead angle under the friction angle by so much, degrees; negative where it does not lock. */
     public float $locks_by_deg;
+
+    /** It still locks when vibration and grease take a third of the friction angle. */
+    public bool $locks_surely;
 
     /** @param  float  $diameter_quotient  pitch diameter of the worm over the module, > 0 */
     public function __construct(
@@ -50,7 +55,14 @@ final readonly class WormPair
         $this->efficiency = $lead + $friction >= M_PI / 2 ? 0.0 : tan($lead) / tan($lead + $friction);
         $this->back_efficiency = max(0.0, tan($lead - $friction) / tan($lead));
         $this->self_locking = $this->back_efficiency <= 0.0;
+        $this->locks_surely = $lead <= self::SURELY * $friction;
         $this->locks_by_deg = ($friction - $lead) / Constants::RAD_PER_DEG;
         $this->centre_mm = $module_mm * ($diameter_quotient + $wheel) / 2;
+    }
+
+    /** The quotient from which on it locks surely: the thicker a worm, the flatter its thread. */
+    public function surelyFrom(): float
+    {
+        return $this->starts / tan(self::SURELY * ($this->locks_by_deg + $this->lead_angle_deg) * Constants::RAD_PER_DEG);
     }
 }

@@ -18,6 +18,20 @@ function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 
     ];
 }
 
+/**
+ * The lid pushed by a rod over a plate on which a nut stands in the rod's way.
+ *
+ * @param  array<string, mixed>  $pivot
+ * @return array<string, mixed>
+ */
+function pushedBy(array $pivot): array
+{
+    return [
+        'motions.0.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.02, 'pivot_distance_m' => 0.05, 'mass_kg' => 0.05, 'cg_m' => 0.03, 'half_travel_deg' => 75.0],
+        ...laidOut([[20, 20], [45, 20]], more: ['linkage' => ['plane' => 1, 'bar_mm' => 6, ...$pivot], 'obstacles' => [['name' => 'the nut of the bearing', 'x_mm' => 70, 'y_mm' => 36, 'radius_mm' => 4, 'plane' => 1]]]),
+    ];
+}
+
 const BELT = ['type' => 'belt', 'driver' => 20, 'driven' => 40, 'joint_mm' => 12.0];
 
 /** Findings that can be planted in the sound build: code => [what is changed, severity, whether a fix must mend it]. */
@@ -59,7 +73,21 @@ dataset('planted', fn () => withCodes([
     'drive.supply_high' => [['motions.1.drive.supply' => 'main'], Severity::Fails, true],
     'drive.supply_current' => [['supplies.0.max_A' => 1.5], Severity::Fails, false],
     'train.ratio_would_do' => [['motions.0.drive.motor' => Builds::motor('W40-60'), 'motions.0.mechanism.mass_kg' => 0.9], Severity::Note, false],
-    'train.slop' => [['motions.0.task.tolerance' => 0.2, 'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.2]]], Severity::Fails, false],
+    'train.slop' => [['motions.0.mechanism.counterbalance_Nm' => 0.353, 'motions.0.task.tolerance' => 0.2, 'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.2]]], Severity::Fails, true],
+    'train.holds_barely' => [['motions.0.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2, 'friction' => 0.12]]], Severity::Tight, true],
+    'train.belt_slips' => [['motions.0.train' => [['type' => 'round', 'driver' => 20, 'driven' => 20, 'tension_N' => 1]]], Severity::Fails, true],
+    'train.belt_creeps' => [['motions.0.task.tolerance' => 3.0, 'motions.0.train' => [['type' => 'round', 'driver' => 20, 'driven' => 20, 'tension_N' => 100]]], Severity::Note, false],
+    'train.pawl_one_way' => [['motions.0.train' => [['type' => 'pawl', 'driver' => 24, 'driven' => 24]]], Severity::Fails, true],
+    'train.pawl_wrong' => [['motions.0.task.keeps_turning' => true, 'motions.0.train' => [['type' => 'pawl', 'driver' => 24, 'driven' => 24, 'passes' => 'back']]], Severity::Fails, true],
+    'train.slide_radius' => [['motions.2.mechanism' => ['kind' => 'slide', 'mass_kg' => 0.4, 'pulley_radius_m' => 0.01], 'motions.2.train' => [['type' => 'rack', 'driver' => 16, 'driven' => 16]]], Severity::Fails, true],
+    'train.shares_no_pawl' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'direction'], Severity::Tight, true],
+    'train.in_turn' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'], Severity::Note, false],
+    'train.order_unsure' => [['motions.2.mechanism.mass_kg' => 1.0, 'motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'], Severity::Tight, true],
+    'train.overhung' => [laidOut([[20, 20], [45, 20], [70, 20]], [['type' => 'spur', 'driver' => 20, 'driven' => 30], ['type' => 'spur', 'driver' => 20, 'driven' => 30]], ['planes' => [0, 4]]), Severity::Note, true],
+    'linkage.pivot_off' => [pushedBy(['x_mm' => 97, 'y_mm' => 20]), Severity::Fails, true],
+    'linkage.clash' => [pushedBy(['x_mm' => 95, 'y_mm' => 20]), Severity::Fails, true],
+    'load.cord_weak' => [['motions.2.mechanism.breaking_N' => 50.0], Severity::Tight, true],
+    'load.fleet' => [['motions.2.mechanism.drum_width_m' => 0.02, 'motions.2.mechanism.lead_m' => 0.2], Severity::Tight, true],
     'train.undercut' => [['motions.0.train' => [['type' => 'spur', 'driver' => 10, 'driven' => 20]]], Severity::Note, false],
     'train.locks_itself' => [['motions.2.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2]]], Severity::Note, false],
     'train.wasteful' => [['motions.2.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2]]], Severity::Note, false],

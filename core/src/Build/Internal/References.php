@@ -9,6 +9,7 @@ use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Shape\ErrorList;
+use Brookstone\Core\Train\StageType;
 
 /**
  * Checks what the parts of a document say of each other: names given once, references that lead somewhere.
@@ -73,6 +74,9 @@ final class References
             $places[$place['id']] = $place['at'];
         }
         foreach ($motion['train'] as $i => $stage) {
+            if (StageType::from($stage['type'])->pushes() && ($motion['mechanism']['kind'] !== 'slide' || $i < count($motion['train']) - 1)) {
+                $this->errors->add("{$path}.train.{$i}.type", 'A rack or lead screw pushes what slides: it must be the last stage of a slide.');
+            }
             $before = $motion['train'][$i - 1] ?? null;
             if ($stage['idler'] && ($before === null || $before['type'] !== 'spur' || $stage['type'] !== 'spur' || $before['driven'] !== $stage['driver'])) {
                 $this->errors->add("{$path}.train.{$i}.idler", 'An idler is the wheel that the stage before drives: both must be spur gears, and of the same teeth.');

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\CsvRequest;
+use App\Http\Requests\JsonBody;
+use App\Models\DrawerTable;
+use Brookstone\Core\Shape\TableCsv;
+use Brookstone\Core\Train\GearStock;
+use Brookstone\Core\Winding\LineStock;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The builder's own drawers of gears (`gears`) and of cords, belts and rods (`lines`): changed as a whole, and as a table. */
+final class TableController
+{
+    public function show(string $table): JsonResponse
+    {
+        return new JsonResponse([$table => $this->kept($table)]);
+    }
+
+    public function update(Request $request, string $table): JsonResponse
+    {
+        $body = JsonBody::of($request);
+        DrawerTable::keep($table, $this->read($table, is_array($body) ? $body[$table] ?? null : null));
+
+        return $this->show($table);
+    }
+
+    public function export(string $table): Response
+    {
+        return new Response($this->csv($table)->write($this->kept($table)), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$table}.csv\""]);
+    }
+
+    public function import(CsvRequest $request, string $table): JsonResponse
+    {
+        $lines = $this->read($table, $this->csv($table)->read($request->csv()));
+        if (! $request->onlyLooks()) {
+            DrawerTable::keep($table, $lines);
+        }
+
+        return new JsonResponse([$table => $lines]);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function kept(string $table): array
+    {
+        return $table === 'gears' ? DrawerTable::gears()->lines : DrawerTable::lines()->lines;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function read(string $table, mixed $lines): array
+    {
+        return $table === 'gears' ? GearStock::read($lines)->lines : LineStock::read($lines)->lines;
+    }
+
+    private function csv(string $table): TableCsv
+    {
+        return new TableCsv($table === 'gears' ? GearStock::shape() : LineStock::shape());
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Linkage\Bars;
+use Brookstone\Core\Mechanism\Hoist;
+use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\Train;
+use Brookstone\Core\Winding\Cord;
+use Brookstone\Core\Winding\Fleet;
+use Brookstone\Core\Winding\TwoInTurn;
+
+/** Cords on their drums, and two things on one of them. */
+final class CordRules
+{
+    /** @return list<Finding> */
+    public static function findings(Subject $subject): array
+    {
+        $thing = $subject->motion->thing();
+
+        return array_values(array_filter([
+            ...($thing instanceof Hoist ? [self::strength($subject, $thing), self::fleet($subject, $thing)] : []),
+            self::inTurn($subject),
+        ]));
+    }
+
+    private static function strength(Subject $subject, Hoist $hoist): ?Finding
+    {
+        if ($hoist->breaking_N === null) {
+            return null;
+        }
+        $cord = new Cord($hoist->breaking_N, $hoist->knot_share);
+        $load = max($hoist->lineHoldN(), $hoist->lineRaiseN());
+        $safety = $cord->safety($load);
+        if ($safety >= Cord::SAFE * (1 - DriveRules::TIE)) {
+            return null;
+        }
+        $wanted = Cord::wanted_N($load, $hoist->knot_share);
+        $stronger = $subject->stock()->lines()->cordOf($wanted);
+        $path = $subject->path.'.mechanism';
+
+        return new Finding('load.cord_weak', $safety < 1.0 ? Severity::Fails : Severity::Tight, "{$path}.breaking_N", new Sentence(
+            'With its knot the cord bears {bears}; a start pulls it with {pull}. Five times that leaves room for wear: take one that breaks at {wanted} or more.',
+            ['bears' => Quantity::of($cord->bears_N, 'N'), 'pull' => Quantity::of($load * Cord::USUAL_SHOCK, 'N'), 'wanted' => Quantity::of($wanted, 'N')],
+        ), $stronger === null ? [] : [new Fix(
+            new Sentence("Take {$stronger['name']} from the drawer: it breaks at {breaks}", ['breaks' => Quantity::of($stronger['breaking_N'], 'N')]),
+            [new Change("{$path}.breaking_N", $stronger['breaking_N']), ...($hoist->cord_m === null ? [] : [new Change("{$path}.cord_m", $stronger['size_mm'] / 1000)])],
+        )]);
+    }
+
+    private static function fleet(Subject $subject, Hoist $hoist): ?Finding
+    {
+        if ($hoist->lead_m === null || $hoist->drum_width_m === null || $hoist->travelling) {
+            return null;
+        }
+        $fleet = new Fleet($hoist->drum_width_m, $hoist->lead_m);
+        if ($fleet->angle_deg <= Fleet::EVEN_DEG * (1 + DriveRules::TIE)) {
+            return null;
+        }
+        $path = $subject->path.'.mechanism';
+        $lead = ceil($fleet->lead_even_m * 100) / 100;
+
+        return new Finding('load.fleet', $fleet->angle_deg > Fleet::CLIMBS_DEG ? Severity::Fails : Severity::Tight, "{$path}.lead_m", new Sentence(
+            'At its flanges the cord runs on {angle} slantwise: over about {even} it climbs on itself.', ['angle' => Quantity::of($fleet->angle_deg, '°'), 'even' => Quantity::of(Fleet::EVEN_DEG, '°')],
+        ), [
+            new Fix(new Sentence('Lead it from {lead} away', ['lead' => Quantity::of($lead, 'm')]), [new Change("{$path}.lead_m", $lead)]),
+            new Fix(new Sentence('Let the drum travel on a thread of the cord’s pitch'), [new Change("{$path}.travelling", true)]),
+        ]);
+    }
+
+    /** Two motions that one shaft moves, the lighter first. */
+    private static function inTurn(Subject $subject): ?Finding
+    {
+        $drive = $subject->motion->drive;
+        $other = $drive?->shares === null || $drive->shares_by !== 'in_turn' ? null : $subject->build->motions[$drive->shares] ?? null;
+        if ($other === null) {
+            return null;
+        }
+        [$one, $two] = [self::asks($subject), self::asks($subject->with($other))];
+        $pair = new TwoInTurn($one['most'], $one['least'], $two['most'], $two['least']);
+        [$first, $second] = $pair->first === 'other' ? [$other, $subject->motion] : [$subject->motion, $other];
+        $values = ['margin' => Quantity::number($pair->margin), 'one' => Quantity::of($one['most'], 'N·m'), 'two' => Quantity::of($two['most'], 'N·m')];
+        $at = $subject->path.'.drive.shares_by';
+        if ($pair->margin >= TwoInTurn::CLEARLY * (1 - DriveRules::TIE)) {
+            return new Finding('train.in_turn', Severity::Note, $at, new Sentence("{$first->name} goes first, {$second->name} once it has met its stop: the second needs {margin} times what the first needs at its hardest.", $values));
+        }
+        $selector = new Fix(new Sentence('Let a selector decide instead'), [new Change($at, 'selector')]);
+
+        return new Finding('train.order_unsure', $pair->first === 'neither' ? Severity::Fails : Severity::Tight, $at, new Sentence(
+            $pair->first === 'neither' ? "Neither goes surely first: at their hardest {$subject->motion->name} needs {one} of the motor and {$other->name} {two}, and each needs less at its easiest. Weigh one of them down."
+                : "{$first->name} goes first, but only just: {$second->name} needs {margin} times what it needs at its hardest, and one and a half times is sure. A little rub turns the order round.",
+            $values,
+        ), [$selector]);
+    }
+
+    /**
+     * What a motion asks of the motor's shaft, N·m, going its way slowly.
+     *
+     * @return array{most: float, least: float}
+     */
+    private static function asks(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $move = $motion->move();
+        $train = new Train($motion->train->stages);
+        $asks = array_map(function (int $i) use ($motion, $move): float {
+            $position = $move->from + $move->distance() * $i / 60;
+
+            return $move->direction() * $motion->mechanism->staticTorqueNm($position) + $motion->mechanism->frictionNm($position);
+        }, range(0, 60));
+        $through = $train->ratio() * $train->efficiency();
+
+        return ['most' => max(1e-9, max($asks)) / $through, 'least' => max(0.0, min($asks)) / $through];
+    }
+
+    /** What of the drawer does for a rod, in words; null where there is no rod. */
+    public static function rod(Subject $subject): ?Sentence
+    {
+        $thing = $subject->motion->thing();
+        $length = $thing instanceof Pushed ? Bars::of($thing)?->lengths_mm()['rod'] ?? null : null;
+        if ($length === null) {
+            return null;
+        }
+        $rod = $subject->stock()->lines()->rodOf($length + 2 * self::BEND_MM);
+        $values = ['long' => Quantity::of($length / 1000, 'm')];
+
+        return $rod === null ? new Sentence('{long} between its ends; no rod in the drawer is long enough', $values) : new Sentence("{long} between its ends: cut it from {$rod['name']}", $values);
+    }
+
+    private const BEND_MM = 8.0; // at each end, to hook it in
+}
