@@ -20,7 +20,6 @@ use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Train\Stages;
 use Brookstone\Core\Train\StageType;
 
@@ -41,7 +40,6 @@ final class Schemas
             'Easing' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
             'MoveTimes' => self::times()->schema(),
-            'GearLines' => GearStock::shape()->schema(),
             'Drive' => Drives::shape()->schema(),
             'UnitTable' => self::units()->schema(),
         ];
@@ -108,7 +106,7 @@ final class Schemas
         $fit = ChoiceShape::of('fits', 'tight', 'binds', 'loose', 'apart', 'free');
 
         return self::record('TrainSheet', [
-            'shafts' => self::list(self::record('TrainShaft', ['x_mm' => self::number()->orNull(), 'y_mm' => self::number()->orNull(), 'rpm' => $number, 'torque_Nm' => $number, 'turns' => $number, 'way' => $number])),
+            'shafts' => self::list(self::record('TrainShaft', ['x_mm' => self::number()->orNull(), 'y_mm' => self::number()->orNull(), 'rpm' => $number, 'torque_Nm' => $number, 'turns' => $number, 'way' => $number, 'axis' => $number])),
             'wheels' => self::list(self::record('TrainWheel', [
                 'stage' => $number, 'driver' => new BooleanShape, 'shaft' => $number, 'plane' => $number, 'teeth' => $number, 'type' => ChoiceShape::of(...array_column(StageType::cases(), 'value')),
                 'x_mm' => $number, 'y_mm' => $number, 'outside_mm' => $number, 'pitch_mm' => $number,
@@ -116,6 +114,7 @@ final class Schemas
             'meetings' => self::list(self::record('TrainMeeting', ['fit' => $fit, 'apart_mm' => $number, 'off_mm' => self::number()->orNull(), 'play_mm' => self::number()->orNull(), 'contact' => self::number()->orNull()])),
             'clashes' => self::list(self::record('TrainClash', ['kind' => ChoiceShape::of('wheels', 'shaft', 'obstacle', 'room', 'face'), 'stage' => $number, 'driver' => new BooleanShape, 'by_mm' => $number])),
             'holes' => self::list(self::list(self::record('TrainHole', ['x_mm' => $number, 'y_mm' => $number, 'fit' => $fit]))),
+            'linkage' => self::record('TrainLinkage', ['plane' => $number, 'bar_mm' => $number, 'bars' => self::list(new TextShape), 'ways' => self::list(self::list($number)), 'clashing' => self::list(new TextShape)])->orNull(),
             'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
             'lay_out' => self::fix()->orNull(),
             'why_not' => (new TextShape)->orNull(),
@@ -129,6 +128,7 @@ final class Schemas
     {
         return self::record('TrainChoice', [
             'module_mm' => self::number(),
+            'target' => self::number(),
             'rows' => self::list(self::record('MadeTrain', [
                 'words' => new TextShape, 'stages' => Stages::shape(0, 12), 'ratio' => self::number(), 'error' => self::number(), 'gears' => self::number(), 'efficiency' => self::number(), 'slop_deg' => self::number(),
                 'way' => self::number(), 'box_mm' => new ListShape(self::number(), 0, 2), 'wears' => self::number(), 'why_not' => (new TextShape)->orNull(), 'take' => self::fix(),

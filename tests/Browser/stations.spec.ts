@@ -5,7 +5,7 @@ test('a stage of gears is added, changed and taken out', async ({ page, request 
     await page.goto(`/builds/${id}/motions/tide/train`);
     const chain = page.getByRole('navigation', { name: 'Chain of Tide' });
     await expect(chain).toContainText('straight on the shaft');
-    await page.getByRole('button', { name: 'Add spur gears' }).click();
+    await page.getByRole('button', { name: 'Add it' }).click();
     await expect(chain).toContainText('3 : 1');
     await page.getByLabel('Teeth of the driven wheel').fill('24');
     await page.getByLabel('Teeth of the driven wheel').press('Enter');
@@ -14,7 +14,8 @@ test('a stage of gears is added, changed and taken out', async ({ page, request 
     await page.getByLabel('Teeth of the driven wheel').fill('24.5');
     await page.getByLabel('Teeth of the driven wheel').press('Enter');
     await expect(page.getByRole('alert')).toContainText('Must be a whole number');
-    await page.getByRole('button', { name: 'Add a worm' }).click();
+    await page.getByLabel('One more stage').selectOption('worm');
+    await page.getByRole('button', { name: 'Add it' }).click();
     await expect(chain).toContainText('60 : 1');
     await page.getByRole('button', { name: 'Take stage 1 out' }).click();
     await expect(chain).toContainText('30 : 1');

@@ -50,9 +50,9 @@ test('a nut in the way is seen, and the train is laid out anew around it', async
     await page.getByRole('button', { name: 'Take the hinge bolt away' }).click();
     await page.getByRole('button', { name: 'Put a nut or a post on the plate' }).click();
     const nut = page.getByRole('region', { name: 'In the way: a nut' });
-    await nut.getByRole('textbox', { name: 'From the left' }).fill('42');
-    await nut.getByRole('textbox', { name: 'From below' }).fill('36 mm');
-    await nut.getByRole('textbox', { name: 'From below' }).press('Enter');
+    await nut.getByRole('textbox', { name: 'From the left', exact: true }).fill('42');
+    await nut.getByRole('textbox', { name: 'From below', exact: true }).fill('36 mm');
+    await nut.getByRole('textbox', { name: 'From below', exact: true }).press('Enter');
     await expect(page.getByText(/does not clear a nut/)).toBeVisible();
     await page.getByRole('button', { name: 'Lay it out anew', exact: true }).click();
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();

@@ -27,10 +27,12 @@ final class TrainController
     public function find(TrainRequest $request, Build $build, string $motion): JsonResponse
     {
         $core = $build->core();
+        $thing = $core->motions[$motion] ?? throw new NotFoundHttpException;
+        $ratio = $request->filled('rpm') ? TrainMaking::ratioFor($thing, $request->float('rpm'), $request->float('torque_Nm'), $request->integer('stages', 3)) : $request->float('ratio');
         $belt = $request->filled('belt_driver') ? [$request->integer('belt_driver'), $request->integer('belt_driven')] : null;
 
         return new JsonResponse(TrainMaking::of(
-            $core, $core->motions[$motion] ?? throw new NotFoundHttpException, DrawerTable::gears(), $request->float('ratio'), $request->integer('stages', 3),
+            $core, $thing, DrawerTable::gears(), $ratio, $request->integer('stages', 3),
             $request->filled('module_mm') ? $request->float('module_mm') : null, (string) $request->input('direction', 'any'), (string) $request->input('order', 'error'), $request->integer('limit', 20),
             $request->filled('worm_wheel') ? $request->integer('worm_wheel') : null, $belt,
         ));

@@ -6,10 +6,13 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\AskedFor;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Layouts;
@@ -36,7 +39,7 @@ final class TrainMaking
      * @param  string  $direction  `any`, `same` or `reversed`, seen from the drive
      * @param  int|null  $worm_wheel  a worm of one start and a wheel of so many teeth come first, at the drive
      * @param  array{int, int}|null  $belt  pulleys of so many teeth come first
-     * @return array{module_mm: float, rows: list<array<string, mixed>>}
+     * @return array{module_mm: float, target: float, rows: list<array<string, mixed>>}
      */
     public static function of(Build $build, Motion $motion, GearStock $stock, float $target_ratio, int $max_stages, ?float $module_mm, string $direction, string $order, int $limit, ?int $worm_wheel = null, ?array $belt = null): array
     {
@@ -66,7 +69,21 @@ final class TrainMaking
         $rows = array_map(fn (Train $train): array => self::row($build, $motion, $train, $target_ratio, $plate), $trains);
         usort($rows, fn (array $a, array $b): int => self::key($a, $order) <=> self::key($b, $order));
 
-        return ['module_mm' => $module, 'rows' => $rows];
+        return ['module_mm' => $module, 'target' => $target_ratio, 'rows' => $rows];
+    }
+
+    /**
+     * The ratio for a wanted speed and torque at the load, the drive being known.
+     *
+     * @throws InvalidInput where there is no drive, or it has not the power
+     */
+    public static function ratioFor(Motion $motion, float $rpm, float $torque_Nm, int $stages): float
+    {
+        $line = $motion->drive?->line() ?? throw InvalidInput::at('rpm', 'Choose a drive first: its speed and torque decide.');
+        $passes = StageType::Spur->usualEfficiency() ** max(1, $stages);
+        $ratio = AskedFor::ratio($line, $rpm * Constants::RAD_S_PER_RPM, $torque_Nm, $passes);
+
+        return $ratio ?? throw InvalidInput::at('torque_Nm', sprintf('No ratio gives that with this drive: it makes %.3g W at most, and %.3g W are asked for behind the gears.', $line->noLoad_rad_s() * $line->stall_Nm / 4 * $passes, $rpm * Constants::RAD_S_PER_RPM * $torque_Nm));
     }
 
     private static function fromDrawer(Stage $stage, GearStock $stock): Stage

@@ -7,12 +7,14 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Train\BarClash;
 use Brookstone\Core\Train\BeltDrive;
 use Brookstone\Core\Train\Clash;
 use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Meeting;
 use Brookstone\Core\Train\Placer;
 use Brookstone\Core\Train\RoundBelt;
+use Brookstone\Core\Train\Span;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
 use Brookstone\Core\Train\Train;
@@ -21,6 +23,8 @@ use Brookstone\Core\Train\Wheel;
 /** What is worth knowing of a train: its wheels where they stand and how they turn, and where slop, strain and power go. */
 final class TrainSheet
 {
+    private const WAYS = 48; // places of a linkage that are drawn
+
     private const MOST_HOLES = 120; // that are shown around a shaft
 
     private const IN_HAND = 1.05; // over the least ratio that would do
@@ -45,6 +49,7 @@ final class TrainSheet
             ], $layout->meetings($train)),
             'clashes' => $layout === null ? [] : array_map(fn (Clash $clash): array => ['kind' => $clash->kind, 'stage' => $clash->wheel->stage, 'driver' => $clash->wheel->driver, 'by_mm' => $clash->by_mm], $layout->clashes($train)),
             'holes' => $layout === null ? [] : self::holes($train, $layout),
+            'linkage' => self::linkage($subject),
             'rows' => self::rows($subject),
             'lay_out' => $fixes[0] ?? null,
             'why_not' => $why,
@@ -54,15 +59,33 @@ final class TrainSheet
         ];
     }
 
+    /** @return array<string, mixed>|null the bars of a linkage where they stand on the plate, at so many places of its way; mm */
+    private static function linkage(Subject $subject): ?array
+    {
+        $at = $subject->motion->layout?->linkage;
+        $sweep = LinkageRules::sweep($subject);
+        if ($at === null || $sweep === null) {
+            return null;
+        }
+        $ways = $sweep->ways($at, self::WAYS);
+
+        return [
+            'plane' => $at->plane, 'bar_mm' => $at->bar_mm, 'bars' => array_keys($ways[0]),
+            'ways' => array_map(fn (array $bars): array => array_merge(...array_map(fn (Span $bar): array => array_map(fn (float $mm): float => round($mm, 2), [...$bar->from, ...$bar->to]), array_values($bars))), $ways),
+            'clashing' => $sweep->pivotOff_mm($at) !== null ? [] : array_values(array_unique(array_map(fn (BarClash $clash): string => $clash->bar, $sweep->clashes($at)))),
+        ];
+    }
+
     /** @return list<array<string, mixed>> speeds without load and torques of the stalled drive, from the drive to the load */
     private static function shafts(Train $train, ?Layout $layout, float $speed_rad_s, float $stall_Nm, bool $reversed): array
     {
         $shafts = [];
         $way = $reversed ? -1 : 1;
+        $axes = Layout::axes($train);
         foreach ($train->shafts($speed_rad_s / Constants::RAD_S_PER_RPM, $stall_Nm) as $i => ['rpm' => $rpm, 'torque_Nm' => $torque]) {
             $way *= $i > 0 ? $train->stages[$i - 1]->type->direction() : 1;
             $after = new Train(array_slice($train->stages, $i));
-            $shafts[] = ['x_mm' => $layout?->shafts[$i][0], 'y_mm' => $layout?->shafts[$i][1], 'rpm' => $rpm, 'torque_Nm' => $torque, 'turns' => $after->ratio() * $after->direction(), 'way' => $way];
+            $shafts[] = ['x_mm' => $layout?->shafts[$i][0], 'y_mm' => $layout?->shafts[$i][1], 'rpm' => $rpm, 'torque_Nm' => $torque, 'turns' => $after->ratio() * $after->direction(), 'way' => $way, 'axis' => $axes[$i]];
         }
 
         return $shafts;

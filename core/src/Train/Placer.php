@@ -31,7 +31,7 @@ final class Placer
     private array $stopped = [];
 
     /** @param  list<Obstacle>  $obstacles */
-    private function __construct(private readonly Train $train, private readonly Plate $plate, private readonly array $obstacles, private readonly int $most)
+    private function __construct(private readonly Train $train, private readonly Plate $plate, private readonly array $obstacles, private int $most)
     {
     }
 
@@ -47,9 +47,11 @@ final class Placer
                 return [null, $placer->noHole($i, $stage)];
             }
         }
-        foreach ($placer->planes() as $planes) {
+        $ways = $placer->planes();
+        foreach ($ways as $i => $planes) {
+            $placer->most = intdiv($most_tries * ($i + 1), count($ways)); // each way gets its share
             foreach ($placer->starts() as $start) {
-                if ($placer->tries < $most_tries) {
+                if ($placer->tries < $placer->most) {
                     $placer->step($planes, [$start], 0);
                 }
             }
@@ -158,7 +160,7 @@ final class Placer
     {
         $wanted = $stage->shaftsApart_mm();
         $step = $this->plate->step_mm();
-        $apart = $wanted === null ? 1.5 * ($stage->outside_mm(true) + $stage->outside_mm(false)) : $wanted + ($stage->backlash_mm > 0.0 ? 0.0 : self::FREE_PLAY_MM * $stage->module_mm);
+        $apart = $wanted === null ? ($stage->type->runsOver() ? 1.5 : 1.0) * ($stage->outside_mm(true) + $stage->outside_mm(false)) : $wanted + ($stage->backlash_mm > 0.0 ? 0.0 : self::FREE_PLAY_MM * $stage->module_mm);
         if ($stage->type->isOneToOne()) {
             return [[0.0, 0.0]];
         }

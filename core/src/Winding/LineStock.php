@@ -49,7 +49,9 @@ final readonly class LineStock
             }
             $seen[$name ?? ''] ??= $i;
             foreach (self::missing($line) as $field => $message) {
-                $errors->add("lines.{$i}.{$field}", $message);
+                if (($lines[$i][$field] ?? null) === null) { // what is there and wrong has been told already
+                    $errors->add("lines.{$i}.{$field}", $message);
+                }
             }
         }
         $errors->throwIfAny();

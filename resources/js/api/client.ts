@@ -1,4 +1,4 @@
-import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, GearLine, MoveTimes, School, ShelfEntry, StoredBuild, Trace, TrainChoice, UnitTable } from './types';
+import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MoveTimes, School, ShelfEntry, StoredBuild, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -39,6 +39,8 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
     return answer;
 }
 
+type Table = Record<string, Record<string, string | number | null>[]>;
+
 export const api = {
     units: () => call<UnitTable>('GET', 'units'),
     quantity: (text: string, unit: string) => call<{ si: number; unit: string; text: string }>('POST', 'quantity', { text, unit }),
@@ -55,9 +57,9 @@ export const api = {
     schools: (id: string, motion: string) => call<School[]>('GET', `builds/${id}/motions/${motion}/schools`),
     easing: (id: string, motion: string) => call<Easing[]>('GET', `builds/${id}/motions/${motion}/easing`),
     trains: (id: string, motion: string, query: string, signal?: AbortSignal) => call<TrainChoice>('GET', `builds/${id}/motions/${motion}/trains?${query}`, undefined, signal),
-    gears: () => call<{ gears: GearLine[] }>('GET', 'drawer/gears'),
-    keepGears: (gears: GearLine[]) => call<{ gears: GearLine[] }>('PUT', 'drawer/gears', { gears }),
-    importGears: (csv: string) => call<{ gears: GearLine[] }>('POST', 'drawer/gears/import', { csv }),
+    table: (name: string) => call<Table>('GET', `drawer/${name}`),
+    keepTable: (name: string, lines: object[]) => call<Table>('PUT', `drawer/${name}`, { [name]: lines }),
+    importTable: (name: string, csv: string) => call<Table>('POST', `drawer/${name}/import`, { csv }),
     examples: () => call<ExampleEntry[]>('GET', 'examples'),
     openExample: (example: string) => call<StoredBuild>('POST', `examples/${example}`, {}),
     drawer: () => call<DrawerEntry[]>('GET', 'drawer'),

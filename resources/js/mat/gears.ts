@@ -19,13 +19,17 @@ export function turned(wheels: TrainWheel[], drive: number): Map<TrainWheel, num
     const shafts = new Map<number, number>([[0, drive]]);
     const stages = [...new Set(wheels.map((wheel) => wheel.stage))].sort((a, b) => a - b);
     for (const stage of stages) {
-        const driven = wheels.find((wheel) => wheel.stage === stage && !wheel.driver)!;
+        const driven = wheels.find((wheel) => wheel.stage === stage && !wheel.driver);
         const driver = wheels.find((wheel) => wheel.stage === stage && wheel.driver) ?? wheels.find((wheel) => wheel.stage === stage - 1 && !wheel.driver)!;
         const from = angles.get(driver) ?? shafts.get(driver.shaft) ?? 0;
         angles.set(driver, from);
+        if (driven === undefined) {
+            shafts.set(driver.shaft + 1, from); // a rack, screw or pawl: what follows turns along
+            continue;
+        }
         const along = Math.atan2(driven.y_mm - driver.y_mm, driven.x_mm - driver.x_mm);
         const share = driver.teeth / driven.teeth;
-        const meshes = driven.type === 'spur' || driven.type === 'bevel';
+        const meshes = driven.type === 'spur' || driven.type === 'bevel' || driven.type === 'crown';
         const to = meshes ? along + Math.PI + Math.PI / driven.teeth - (from - along) * share : from * share;
         angles.set(driven, to);
         shafts.set(driven.shaft, to);

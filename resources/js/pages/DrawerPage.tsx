@@ -3,29 +3,31 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { Drive, DrawerEntry } from '../api/types';
 import { DriveForm } from '../drawer/DriveForm';
-import { GearDrawer } from '../drawer/GearDrawer';
 import { ImportSheet } from '../drawer/ImportSheet';
+import { GEARS, LINES, TableDrawer } from '../drawer/TableDrawer';
 import { Plain } from '../shell/Plain';
 import { useSpeaking } from '../state/UnitsContext';
 import { driveRows, DRIVE_WORDS } from '../stations/driveRows';
 import { Rows } from '../stations/DriveStation';
 import { STATION_BUTTON } from '../stations/StationFields';
 
-/** The builder's drawers: drives, and gears. */
+const DRAWERS = { drives: 'Drives', gears: 'Gears', lines: 'Cords, belts, rods' } as const;
+
+/** The builder's drawers. */
 export function DrawerPage() {
-    const [open, setOpen] = useState<'drives' | 'gears'>('drives');
+    const [open, setOpen] = useState<keyof typeof DRAWERS>('drives');
     return (
         <Plain title="Drawer">
             <main className="mx-auto max-w-6xl px-6 py-6">
                 <h1 className="text-[1.6rem]">Your drawer</h1>
                 <div className="mt-2 mb-4 flex gap-1 border-b border-line" role="group" aria-label="Which drawer">
-                    {(['drives', 'gears'] as const).map((each) => (
+                    {(['drives', 'gears', 'lines'] as const).map((each) => (
                         <button key={each} type="button" aria-pressed={open === each} className={`border border-b-0 border-line px-4 py-1 ${open === each ? 'bg-sheet font-semibold' : 'bg-ground text-quiet'}`} onClick={() => setOpen(each)}>
-                            {each === 'drives' ? 'Drives' : 'Gears'}
+                            {DRAWERS[each]}
                         </button>
                     ))}
                 </div>
-                {open === 'drives' ? <DriveDrawer /> : <GearDrawer />}
+                {open === 'drives' ? <DriveDrawer /> : <TableDrawer key={open} kind={open === 'gears' ? GEARS : LINES} />}
             </main>
         </Plain>
     );

@@ -60,6 +60,8 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
         .filter((each) => each.link !== station)
         .flatMap((each) => each.findings.filter((finding) => finding.severity !== 'note').slice(0, 1).map((finding) => ({ finding, label: LINKS.find((link) => link.name === each.link)!.label, to: linkPath(stored.id, motion.id, each.link) })));
     const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
+    const also = stored.document.motions.find((each) => each.id === motion.drive?.shares);
+    const shared = also === undefined ? '' : `, by ${{ selector: 'a selector', direction: 'direction of turn', in_turn: 'turns' }[motion.drive!.shares_by]} ${also.name} too:`;
     const wide = station === 'drive';
     const [matSize, chartSize] = wide ? [{ width: 440, height: 250 }, { width: 440, height: 250 }] : [{ width: 880, height: 312 }, { width: 880, height: 200 }];
     return (
@@ -82,7 +84,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
             <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
                 <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
                     {station === 'train' && motion.layout !== null && chain.train.wheels.length > 0 ? (
-                        <TrainPlan motion={motion} sheet={chain.train} layout={motion.layout} curves={curves} position={at} play={play} onShaft={(shaft, to) => edit({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })} {...matSize} height={380} />
+                        <TrainPlan motion={motion} sheet={chain.train} layout={motion.layout} curves={curves} position={at} play={play} shared={shared} onShafts={(shafts, to) => edit(...shafts.map((shaft) => ({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })))} {...matSize} height={380} />
                     ) : (
                         <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} />
                     )}

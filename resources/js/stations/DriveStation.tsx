@@ -45,7 +45,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                 {others.length > 0 && (
                     <ChoiceField label="The same motor moves" path={`${path}.drive.shares`} value={drive.shares ?? ''} choices={[{ value: '', label: 'only this' }, ...others.map((each) => ({ value: each.id, label: `${each.name} too` }))]} toValue={(value) => (value === '' ? null : value)} />
                 )}
-                {drive.shares !== null && <ChoiceField label="Which of them, says" path={`${path}.drive.shares_by`} value={drive.shares_by} choices={[{ value: 'selector', label: 'a selector' }, { value: 'direction', label: 'its direction of turn' }]} />}
+                {drive.shares !== null && <ChoiceField label="Which of them, says" path={`${path}.drive.shares_by`} value={drive.shares_by} choices={[{ value: 'selector', label: 'a selector' }, { value: 'direction', label: 'its direction of turn' }, { value: 'in_turn', label: 'which is lighter: it goes first' }]} />}
             </FieldGroup>
         </>
     );

@@ -18,6 +18,11 @@ const ORDERS = [
     { value: 'wear', label: 'evenest wear' },
 ];
 
+const ASKS = [
+    { value: 'ratio', label: 'a ratio' },
+    { value: 'load', label: 'a speed and torque' },
+];
+
 const FIRST = [
     { value: 'spur', label: 'spur gears' },
     { value: 'worm', label: 'a worm of 1 : 30' },
@@ -37,29 +42,39 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
     const begin = useTrying((state) => state.begin);
     const sheet = chain.train;
     const [typed, setTyped] = useState<string | null>(null);
+    const [asks, setAsks] = useState('ratio');
+    const [rpm, setRpm] = useState('');
+    const [torque, setTorque] = useState('');
     const [stages, setStages] = useState(2);
     const [direction, setDirection] = useState('any');
     const [order, setOrder] = useState('error');
     const [first, setFirst] = useState('spur');
     const wanted = typed ?? significant(sheet.ask_for, 3);
-    const query = new URLSearchParams({ ratio: wanted.trim().replace(',', '.').replace(/\s*:\s*1$/, ''), stages: String(stages), direction, order, ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}) }).toString();
-    const { data, error, isFetching } = useQuery({ queryKey: ['trains', stored.id, motion.id, stored.version, query], queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal), placeholderData: (before) => before, staleTime: 60_000, retry: false });
+    const figure = (typedText: string) => typedText.trim().replace(',', '.');
+    const asked: Record<string, string> = asks === 'ratio' ? { ratio: figure(wanted).replace(/\s*:\s*1$/, '') } : { rpm: figure(rpm), torque_Nm: figure(torque) };
+    const ready = asks === 'ratio' || (rpm.trim() !== '' && torque.trim() !== '');
+    const query = new URLSearchParams({ ...asked, stages: String(stages), direction, order, ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}) }).toString();
+    const { data, error, isFetching } = useQuery({ queryKey: ['trains', stored.id, motion.id, stored.version, query], queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal), placeholderData: (before) => before, staleTime: 60_000, retry: false, enabled: ready });
     return (
         <section aria-label="Trains for a ratio" className="border border-line bg-sheet">
             <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-line px-3 py-1.5">
                 <h2 className="text-[1.05rem]">Make a train</h2>
-                <label className="flex items-center gap-2">
-                    <span className="text-quiet">Ratio</span>
-                    <input className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold" value={wanted} aria-invalid={error !== null} aria-describedby="ratio-says" autoComplete="off" onChange={(event) => setTyped(event.target.value)} />
-                    <span>: 1</span>
-                </label>
+                <Pick label="For" value={asks} choices={ASKS} onPick={setAsks} />
+                {asks === 'ratio' ? (
+                    <Figure label="Ratio" unit=": 1" value={wanted} isWrong={error !== null} onType={setTyped} />
+                ) : (
+                    <>
+                        <Figure label="Speed" unit="rpm" value={rpm} isWrong={error !== null} onType={setRpm} />
+                        <Figure label="Torque" unit="N·m" value={torque} isWrong={error !== null} onType={setTorque} />
+                    </>
+                )}
                 <Pick label="Stages, most" value={stages} choices={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))} onPick={setStages} />
                 <Pick label="Turns" value={direction} choices={TURNS} onPick={setDirection} />
                 <Pick label="With" value={first} choices={FIRST} onPick={setFirst} />
                 <Pick label="First" value={order} choices={ORDERS} onPick={setOrder} />
             </div>
             <p id="ratio-says" role={error === null ? undefined : 'alert'} className={`narrow border-b border-line px-3 py-1 ${error === null ? 'text-quiet' : 'text-fails'}`}>
-                {error !== null ? error.message : says(sheet, isFetching)}
+                {error !== null ? error.message : asks === 'load' && !ready ? 'What shall turn at the load, and against how much? The drive is known.' : `${asks === 'load' && data !== undefined ? `With this drive that asks for ${significant(data.target, 4)} : 1. ` : ''}${says(sheet, isFetching)}`}
             </p>
             <div className="max-h-72 overflow-y-auto" tabIndex={0} role="group" aria-label="Trains">
                 <table className="w-full">
@@ -100,6 +115,16 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                 {error === null && data?.rows.length === 0 && <p className="p-3 text-quiet">The drawer of gears has none for this ratio. Allow more stages, or put more gears into the drawer.</p>}
             </div>
         </section>
+    );
+}
+
+function Figure({ label, unit, value, isWrong, onType }: { label: string; unit: string; value: string; isWrong: boolean; onType: (text: string) => void }) {
+    return (
+        <label className="flex items-center gap-2">
+            <span className="text-quiet">{label}</span>
+            <input className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold" value={value} aria-invalid={isWrong} aria-describedby="ratio-says" autoComplete="off" onChange={(event) => onType(event.target.value)} />
+            <span>{unit}</span>
+        </label>
     );
 }
 

@@ -1,35 +1,15 @@
 import type { Layout, Stage } from '../api/types';
+import { useState } from 'react';
 import { useTrying } from '../chain/trying';
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
+import { ExactSwing, RodHoles } from './LinkageHelp';
+import { Pick } from './Pick';
+import { LinkageFields, UpperPlateFields } from './PlateFields';
+import { NEW_STAGES, STAGE_KINDS, StageFields } from './StageFields';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
-
-const PLAIN = { module_mm: 1, backlash_mm: 0.1, face_mm: 6, material: 'acetal', idler: false, joint_mm: null, quotient: 10 } as const;
-
-const NEW_STAGES: Record<'spur' | 'worm' | 'belt', Stage> = {
-    spur: { ...PLAIN, type: 'spur', driver: 12, driven: 36, efficiency: 0.95 },
-    worm: { ...PLAIN, type: 'worm', driver: 1, driven: 30, efficiency: 0.4 },
-    belt: { ...PLAIN, type: 'belt', driver: 16, driven: 32, module_mm: 0.6366, backlash_mm: 0, efficiency: 0.95 },
-};
-
-const TYPES = [
-    { value: 'spur', label: 'spur gears' },
-    { value: 'worm', label: 'worm and wheel' },
-    { value: 'bevel', label: 'bevel gears' },
-    { value: 'belt', label: 'belt' },
-    { value: 'chain', label: 'chain' },
-];
-
-const MATERIALS = [
-    { value: 'printed_pla', label: 'printed PLA' },
-    { value: 'printed_nylon', label: 'printed nylon' },
-    { value: 'nylon', label: 'nylon' },
-    { value: 'acetal', label: 'acetal' },
-    { value: 'brass', label: 'brass' },
-    { value: 'steel', label: 'mild steel' },
-];
 
 const LINKED = ['crank', 'crank_rocker', 'pushed'];
 
@@ -77,45 +57,16 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
             {stages.map((stage, i) => (
                 <StageFields key={i} handle={handle} i={i} stage={stage} />
             ))}
-            <div className="flex flex-wrap gap-2">
-                {(['spur', 'worm', 'belt'] as const).map((kind) => (
-                    <button key={kind} type="button" className={STATION_BUTTON} onClick={() => edit({ path: `${path}.train`, value: [...stages, NEW_STAGES[kind]] })}>
-                        {{ spur: 'Add spur gears', worm: 'Add a worm', belt: 'Add a belt' }[kind]}
-                    </button>
-                ))}
-            </div>
+            <AddStage stages={stages} onAdd={(value) => edit({ path: `${path}.train`, value })} />
+            {motion.mechanism.kind === 'pushed' && <RodHoles handle={handle} thing={motion.mechanism} />}
+            {motion.mechanism.kind === 'crank_rocker' && <ExactSwing handle={handle} thing={motion.mechanism} />}
             {motion.layout !== null && <Obstacles handle={handle} layout={motion.layout} />}
+            {motion.layout !== null && <UpperPlateFields handle={handle} layout={motion.layout} />}
+            {motion.layout !== null && LINKED.includes(motion.mechanism.kind) && <LinkageFields handle={handle} layout={motion.layout} />}
             {motion.layout !== null && <PlateFields handle={handle} layout={motion.layout} onAnew={chain.links.find((link) => link.link === 'train')!.findings.flatMap((finding) => finding.fixes).find((fix) => fix.changes.some((change) => change.path === `${path}.layout`))} begin={(fix) => void begin(stored, fix)} />}
             {LINKED.includes(motion.mechanism.kind) && <Parts build={stored.id} motion={motion.id} gears={0} isLaid={false} isLinked />}
             {stages.some((stage) => stage.type === 'spur') && <Parts build={stored.id} motion={motion.id} gears={stages.reduce((sum, stage) => sum + (stage.type === 'spur' ? (stage.idler ? 1 : 2) : 0), 0)} isLaid={motion.layout !== null} />}
         </>
-    );
-}
-
-function StageFields({ handle: { motion, path }, i, stage }: { handle: MotionHandle; i: number; stage: Stage }) {
-    const { edit } = useBuild();
-    const at = `${path}.train.${i}`;
-    const typed = (key: string) => motion.units[`train.${i}.${key}`];
-    const jointed = stage.type === 'belt' || stage.type === 'chain';
-    return (
-        <FieldGroup title={`Stage ${i + 1}${i === 0 ? ', at the motor' : ''}`}>
-            <ChoiceField label="Kind" path={`${at}.type`} value={stage.type} choices={TYPES} />
-            <QuantityField label={stage.type === 'worm' ? 'Starts of the worm' : 'Teeth of the driving wheel'} path={`${at}.driver`} value={stage.driver} />
-            <QuantityField label="Teeth of the driven wheel" path={`${at}.driven`} value={stage.driven} />
-            <QuantityField label="Module" path={`${at}.module_mm`} typedIn={typed('module_mm')} value={stage.module_mm} how={jointed ? 'Pitch of the belt ÷ 3.14.' : 'Outside diameter ÷ (teeth + 2).'} />
-            {stage.type === 'worm' && <QuantityField label="Worm’s pitch diameter ÷ module" path={`${at}.quotient`} value={stage.quotient} />}
-            {!jointed && <QuantityField label="Play at the teeth" path={`${at}.backlash_mm`} typedIn={typed('backlash_mm')} value={stage.backlash_mm} />}
-            {jointed && <QuantityField label="Driving wheel to its joint" path={`${at}.joint_mm`} typedIn={typed('joint_mm')} value={stage.joint_mm} empty="endless" how="Along the pulling side, when the move begins." />}
-            {!jointed && <QuantityField label="Width of the teeth" path={`${at}.face_mm`} typedIn={typed('face_mm')} value={stage.face_mm} />}
-            {!jointed && <ChoiceField label="Material" path={`${at}.material`} value={stage.material} choices={MATERIALS} how="Of the weaker wheel." />}
-            <QuantityField label="Passes of the power" path={`${at}.efficiency`} value={stage.efficiency} how="0.95 for clean spur gears, 0.4 for a worm." />
-            {motion.layout !== null && motion.layout.planes[i] !== undefined && <QuantityField label="Plane above the plate" path={`${path}.layout.planes.${i}`} value={motion.layout.planes[i]} how="0 is next to the plate." />}
-            <div className="py-1 text-right">
-                <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: `${path}.train`, value: motion.train.filter((_, j) => j !== i) })}>
-                    Take stage {i + 1} out
-                </button>
-            </div>
-        </FieldGroup>
     );
 }
 
@@ -158,6 +109,8 @@ function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle;
                     <TextField label="What it is" path={`${at}.${i}.name`} value={each.name} />
                     <QuantityField label="From the left" path={`${at}.${i}.x_mm`} typedIn={motion.units[`layout.obstacles.${i}.x_mm`]} value={each.x_mm} />
                     <QuantityField label="From below" path={`${at}.${i}.y_mm`} typedIn={motion.units[`layout.obstacles.${i}.y_mm`]} value={each.y_mm} />
+                    <QuantityField label="A wall: it ends, from the left" path={`${at}.${i}.to_x_mm`} typedIn={motion.units[`layout.obstacles.${i}.to_x_mm`]} value={each.to_x_mm} empty="no wall" />
+                    <QuantityField label="A wall: it ends, from below" path={`${at}.${i}.to_y_mm`} typedIn={motion.units[`layout.obstacles.${i}.to_y_mm`]} value={each.to_y_mm} empty="no wall" />
                     <QuantityField label="Its radius" path={`${at}.${i}.radius_mm`} typedIn={motion.units[`layout.obstacles.${i}.radius_mm`]} value={each.radius_mm} />
                     <QuantityField label="On plane" path={`${at}.${i}.plane`} value={each.plane} empty="all of them" />
                     <div className="py-1 text-right">
@@ -168,11 +121,24 @@ function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle;
                 </FieldGroup>
             ))}
             <div>
-                <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: [...layout.obstacles, { name: `a nut${layout.obstacles.length === 0 ? '' : ` ${layout.obstacles.length + 1}`}`, x_mm: 0, y_mm: 0, radius_mm: 3, plane: null }] })}>
+                <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: [...layout.obstacles, { name: `a nut${layout.obstacles.length === 0 ? '' : ` ${layout.obstacles.length + 1}`}`, x_mm: 0, y_mm: 0, radius_mm: 3, plane: null, to_x_mm: null, to_y_mm: null }] })}>
                     Put a nut or a post on the plate
                 </button>
             </div>
         </>
+    );
+}
+
+/** One more stage, of any kind; a rack or lead screw only where the load slides. */
+function AddStage({ stages, onAdd }: { stages: Stage[]; onAdd: (stages: Stage[]) => void }) {
+    const [kind, setKind] = useState<Stage['type']>('spur');
+    return (
+        <div className="flex flex-wrap items-center gap-2">
+            <Pick label="One more stage" value={kind} choices={STAGE_KINDS} onPick={setKind} />
+            <button type="button" className={STATION_BUTTON} onClick={() => onAdd([...stages, NEW_STAGES[kind]])}>
+                Add it
+            </button>
+        </div>
     );
 }
 

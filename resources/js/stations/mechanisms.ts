@@ -73,7 +73,11 @@ export const MECHANISMS: Record<Mechanism['kind'], KindSays> = {
             { key: 'cord_m', label: 'Thickness of the cord', how: 'Wind ten turns side by side and measure them.', empty: 'not said' },
             { key: 'drum_width_m', label: 'Drum between its flanges', how: 'With the cord it says how the layers climb.', empty: 'wide enough' },
             { key: 'lift_m', label: 'Height that is wound', how: 'From the empty drum to the top: only where the cord climbs.' },
+            { key: 'lead_m', label: 'Drum to the first pulley', how: 'Which stands opposite its middle: it says how slantwise the cord runs on.', empty: 'not said' },
+            { key: 'breaking_N', label: 'The cord breaks at', how: 'Straight and new, as on its reel.', empty: 'not said' },
+            { key: 'knot_share', label: 'Its knot leaves', how: 'About half; 0.4 to 0.6.' },
         ],
+        toggles: [{ key: 'travelling', label: 'Drum travels on a thread', how: 'Of the cord’s pitch: the cord then always runs on square.' }],
         example: { mechanism: { mass_kg: 0.5, drum_radius_m: 0.01 }, places: ['Low', 0, 'High', 0.1], task: { move_s: 4 } },
     },
     slide: {
