@@ -23,6 +23,7 @@ export function Findings({ findings, elsewhere = [], title = 'What gives first',
     const { stored } = useBuild();
     const begin = useTrying((state) => state.begin);
     const rows = [...findings.map((finding) => ({ finding, label: null, to: '' })), ...elsewhere].sort((a, b) => RANK[a.finding.severity] - RANK[b.finding.severity]);
+    const keys = keysOf(rows.map((row) => `${row.finding.code} ${row.finding.place} ${row.finding.says.template}`));
     const first = rows.flatMap((row) => row.finding.fixes)[0];
     useHotkeys('t', () => void (first !== undefined && begin(stored, first)), { enabled: first !== undefined }, [first, stored]);
     return (
@@ -30,16 +31,21 @@ export function Findings({ findings, elsewhere = [], title = 'What gives first',
             <h2 className="mb-2 text-[1.05rem]">{title}</h2>
             {rows.length === 0 && <p className="text-quiet">{none}</p>}
             <ol className="divide-y divide-line border-y border-line empty:hidden">
-                {rows.map(({ finding, label, to }) =>
+                {rows.map(({ finding, label, to }, i) =>
                     label === null ? (
-                        <FindingRow key={finding.code + finding.place} finding={finding} onTry={(fix) => void begin(stored, fix)} />
+                        <FindingRow key={keys[i]} finding={finding} onTry={(fix) => void begin(stored, fix)} />
                     ) : (
-                        <ElsewhereRow key={finding.code + finding.place} finding={finding} label={label} to={to} />
+                        <ElsewhereRow key={keys[i]} finding={finding} label={label} to={to} />
                     ),
                 )}
             </ol>
         </section>
     );
+}
+
+/** The same names, numbered where one comes again: of two rows with one key React would leave one behind. */
+function keysOf(names: string[]): string[] {
+    return names.map((name, i) => `${name} ${names.slice(0, i).filter((each) => each === name).length}`);
 }
 
 /** A finding of another link: one line that leads there. */
