@@ -6,6 +6,8 @@ namespace Brookstone\Core\Export;
 
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Linkage\Bars;
+use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
 
@@ -69,11 +71,23 @@ final readonly class TrainParts
         $layout = $this->motion->layout !== null && $this->motion->layout->fits($this->motion->train) ? $this->motion->layout : throw ImpossibleValue::because('layout', 'must be there first: lay the train out on its plate.');
         $circles = $words = $outlines = [];
         foreach ($layout->shafts as $i => [$x, $y]) {
+            if (Layout::axes($this->motion->train)[$i] !== $i) {
+                continue; // it turns on an axis that has its hole
+            }
             $circles[] = ['drill', $x, $y, $layout->plate->shaft_mm / 2];
             $words[] = [$x, $y - $layout->plate->shaft_mm / 2 - 4.0, 'shaft '.($i + 1)];
         }
         foreach ($layout->obstacles as $obstacle) {
             $circles[] = ['keep-clear', $obstacle->x_mm, $obstacle->y_mm, $obstacle->radius_mm];
+        }
+        if ($layout->linkage !== null && Bars::of($this->motion->thing())?->pivots_mm() !== null) {
+            $circles[] = ['drill', $layout->linkage->x_mm, $layout->linkage->y_mm, $layout->plate->shaft_mm / 2];
+            $words[] = [$layout->linkage->x_mm, $layout->linkage->y_mm - $layout->plate->shaft_mm / 2 - 4.0, 'pivot'];
+        }
+        foreach ($layout->plates as $plate) {
+            [$x, $y, $w, $h] = [$plate->x_mm, $plate->y_mm, $plate->width_mm, $plate->height_mm];
+            $outlines[] = ['edge', [[$x, $y], [$x + $w, $y], [$x + $w, $y + $h], [$x, $y + $h]]];
+            $words[] = [$x + 12.0, $y - 4.0, $plate->name];
         }
         if ($layout->plate->width_mm !== null && $layout->plate->height_mm !== null) {
             [$w, $h] = [$layout->plate->width_mm, $layout->plate->height_mm];
@@ -112,7 +126,7 @@ final readonly class TrainParts
             }
         }
         $rows = array_map(fn (array $line): array => [$line['count'], $line['what'], $line['teeth'], $line['module_mm'], $line['face_mm'], $line['material'], $this->bore(), implode(', ', $line['where'])], array_values($lines));
-        $shafts = count($this->motion->train->stages);
+        $shafts = count(array_unique(Layout::axes($this->motion->train))) - 1;
         if ($shafts > 0) {
             $rows[] = [$shafts, 'shaft', '', '', '', '', $this->bore(), 'one for each stage; the first wheel sits on the drive'];
         }

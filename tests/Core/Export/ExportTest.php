@@ -237,3 +237,19 @@ it('refuses gears that cannot be cut', function (Closure $make) {
     'half of the tooth gone' => fn () => new GearOutline(12, 1.0, new Bore(1.0), 0.5),
     'a flat past the middle' => fn () => new Bore(3.0, 1.6),
 ]);
+
+it('drills one hole for what turns on one axis, the pivot of a linkage, and shows every plate', function () {
+    $parts = new TrainParts(Builds::planted([
+        'motions.0.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.02, 'pivot_distance_m' => 0.05, 'mass_kg' => 0.05, 'cg_m' => 0.03, 'half_travel_deg' => 75.0],
+        'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30], ['type' => 'pawl', 'driver' => 24, 'driven' => 24]],
+        'motions.0.layout' => [
+            'shafts' => [['x_mm' => 20, 'y_mm' => 20], ['x_mm' => 45, 'y_mm' => 20], ['x_mm' => 45, 'y_mm' => 20]], 'planes' => [0, 1],
+            'linkage' => ['plane' => 2, 'x_mm' => 95, 'y_mm' => 20], 'plates' => [['name' => 'front plate', 'above_plane' => 1, 'x_mm' => 0, 'y_mm' => 0, 'width_mm' => 110, 'height_mm' => 60]],
+        ],
+    ])->motions['lid']);
+    $sheet = $parts->drilling();
+
+    expect(array_map(fn (array $circle): array => [$circle[1], $circle[2]], $sheet->circles))->toBe([[20.0, 20.0], [45.0, 20.0], [95.0, 20.0]])
+        ->and($sheet->outlines[0][1])->toBe([[0.0, 0.0], [110.0, 0.0], [110.0, 60.0], [0.0, 60.0]])
+        ->and(array_column($parts->list(), 1))->toContain('pawl', 'ratchet wheel');
+});
