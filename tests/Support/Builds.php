@@ -72,7 +72,7 @@ final class Builds
                     ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5],
                     ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9],
                 ]],
-                ['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'target_s' => 20, 'steps' => [
+                ['id' => 'show', 'name' => 'Show', 'alone' => true, 'starts' => [['when' => 'press', 'sensor' => 'button']], 'target_s' => 20, 'steps' => [
                     ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4],
                     ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high', 'is' => 'on'], 'give_up_s' => 6],
                     ['do' => 'stop', 'motion' => 'lift'],

@@ -5,19 +5,27 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\TogetherStep;
 use Brookstone\Core\Routine\WaitStep;
 
 /** How long routines take, from the computed times of their moves, without running them. */
-final readonly class RoutineTimes
+final class RoutineTimes
 {
+    private const DEEPEST = 8;
+
+    private int $depth = 0;
+
     /** @param  array<string, Subject>  $subjects by motion */
-    public function __construct(private Build $build, private array $subjects)
+    public function __construct(private readonly Build $build, private readonly array $subjects)
     {
     }
 
@@ -37,7 +45,7 @@ final readonly class RoutineTimes
         $place = match (true) {
             $step instanceof GoStep => $step->place,
             $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
-            default => $step->until === null ? null : $motion->stops->switch($step->until->sensor)?->place,
+            default => $step->endsOn($this->build)?->place,
         };
 
         return $place === null ? null : $facts->longestTimeTo($place, $step->speed);
@@ -57,6 +65,10 @@ final readonly class RoutineTimes
                 $step instanceof RunStep => $this->runTime($step, $places),
                 $step instanceof WaitStep => $step->for_s ?? 0.0,
                 $step instanceof RepeatStep => $this->repeatTime($step, $places),
+                $step instanceof TogetherStep => $this->togetherTime($step, $places),
+                $step instanceof ChooseStep => $this->chooseTime($step, $places),
+                $step instanceof CallStep => $this->callTime($step, $places),
+                $step instanceof PowerStep => $step->settle_s,
                 default => 0.0,
             };
             if ($time === null) {
@@ -93,7 +105,7 @@ final readonly class RoutineTimes
     private function runTime(RunStep $step, array &$places): ?float
     {
         $motion = $this->build->motions[$step->motion];
-        $place = $step->until?->on === true ? $motion->stops->switch($step->until->sensor)?->place : null;
+        $place = $step->endsOn($this->build)?->place;
         if ($place === null) {
             return $step->for_s ?? 0.0; // what ends it comes from outside, when it comes
         }
@@ -101,6 +113,41 @@ final readonly class RoutineTimes
         $places[$step->motion] = $place;
 
         return $this->subjects[$step->motion]->facts->time($from, $place, $step->speed);
+    }
+
+    /** @param  array<string, string>  $places */
+    private function togetherTime(TogetherStep $step, array &$places): ?float
+    {
+        $times = [];
+        foreach ($step->branches as $branch) {
+            $times[] = $this->sum($branch, $places);
+        }
+        $known = array_filter($times, fn (?float $time): bool => $time !== null);
+
+        return $step->until === 'any' ? ($known === [] ? null : min($known)) : (count($known) < count($times) ? null : max([0.0, ...$known]));
+    }
+
+    /** @param  array<string, string>  $places */
+    private function chooseTime(ChooseStep $step, array &$places): ?float
+    {
+        $other = $places;
+        $then = $this->sum($step->then, $places);
+        $otherwise = $this->sum($step->otherwise, $other);
+
+        return $then === null || $otherwise === null ? null : max($then, $otherwise); // the longer way
+    }
+
+    /** @param  array<string, string>  $places */
+    private function callTime(CallStep $step, array &$places): ?float
+    {
+        if ($this->depth >= self::DEEPEST) {
+            return null;
+        }
+        $this->depth++;
+        $time = $this->sum($this->build->routines[$step->routine]->steps, $places);
+        $this->depth--;
+
+        return $time;
     }
 
     /** @param  array<string, string>  $places */

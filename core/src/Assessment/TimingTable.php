@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\RepeatStep;
@@ -22,6 +23,10 @@ final class TimingTable
 
     /** @var array<string, Facts> by motion */
     private array $facts = [];
+
+    private const DEEPEST = 8; // routines that call routines
+
+    private int $depth = 0;
 
     private function __construct(private readonly Build $build)
     {
@@ -49,6 +54,20 @@ final class TimingTable
     private function walk(array $steps, string $routine, array &$places): void
     {
         foreach ($steps as $step) {
+            if ($step instanceof CallStep && $this->depth < self::DEEPEST) {
+                $this->depth++;
+                $this->walk($this->build->routines[$step->routine]->steps, $routine, $places);
+                $this->depth--;
+
+                continue;
+            }
+            if (! $step instanceof RepeatStep && $step->inner() !== []) {
+                foreach ($step->inner() as $inner) {
+                    $this->walk($inner, $routine, $places);
+                }
+
+                continue;
+            }
             if ($step instanceof RepeatStep) {
                 // Twice: the second time it may set out from elsewhere.
                 for ($i = 0; $i < min(2, $step->times ?? 2); $i++) {
@@ -64,7 +83,7 @@ final class TimingTable
             $to = match (true) {
                 $step instanceof GoStep => $step->place,
                 $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
-                default => $step->until?->on === true ? $motion->stops->switch($step->until->sensor)?->place : null,
+                default => $step->endsOn($this->build)?->place,
             };
             $from = $places[$step->motion] ?? $motion->task->from;
             if ($to === null || $from === $to) {

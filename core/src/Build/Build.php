@@ -22,6 +22,8 @@ final readonly class Build
      * @param  array<string, Scenario>  $scenarios
      * @param  list<Measurement>  $log
      * @param  list<Picture>  $pictures
+     * @param  array<string, Counter>  $counters
+     * @param  array<string, Rule>  $rules
      */
     public function __construct(
         public array $document,
@@ -36,6 +38,8 @@ final readonly class Build
         public array $log,
         public Around $around = new Around,
         public array $pictures = [],
+        public array $counters = [],
+        public array $rules = [],
     ) {
     }
 

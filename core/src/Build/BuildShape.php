@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;
+use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\ClockShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;
 use Brookstone\Core\Shape\MapShape;
@@ -48,6 +51,8 @@ final class BuildShape
             'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
             'sensors' => Field::or([], self::list(self::sensor(), 60, 'sensors')),
             'outputs' => Field::or([], self::list(self::output(), 60, 'outputs')),
+            'counters' => Field::or([], self::list(self::counter(), 40, 'counters')),
+            'rules' => Field::or([], self::list(self::rule(), 40, 'rules'), 'What must never be so.'),
             'routines' => Field::or([], self::list(self::routine(), 40, 'routines')),
             'scenarios' => Field::or([], self::list(self::scenario(), 40, 'scenarios')),
             'pictures' => Field::or([], self::list(self::picture(), 40, 'pictures')),
@@ -58,7 +63,7 @@ final class BuildShape
     /** @return array<string, mixed> the published JSON Schema */
     public static function schema(): array
     {
-        return ['$schema' => 'https://json-schema.org/draft/2020-12/schema'] + self::shape()->schema() + ['$defs' => ['Steps' => Steps::definition()]];
+        return ['$schema' => 'https://json-schema.org/draft/2020-12/schema'] + self::shape()->schema() + ['$defs' => ['Steps' => Steps::definition(), 'Condition' => Conditions::definition()]];
     }
 
     private static function list(RecordShape $of, int $most, string $things): ListShape
@@ -166,8 +171,40 @@ final class BuildShape
         return new RecordShape([
             'id' => Field::needed(TextShape::id()),
             'name' => Field::needed(TextShape::name()),
-            'kind' => Field::needed(ChoiceShape::of('press', 'beam')),
+            'kind' => Field::needed(ChoiceShape::of(...Sensor::ON_OFF, ...Sensor::ANALOG)),
+            'motion' => Field::or(null, TextShape::id()->orNull(), 'A motion that passes by it.'),
+            'at' => Field::or(null, NumberShape::between(-720.0, 720.0)->orNull(), 'Where on that motion it is on.'),
+            'reach' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'So far to either side.'),
+            'closed' => Field::or(false, new BooleanShape, 'Its contact is normally closed: a broken wire reads as on.'),
+            'bounce_s' => Field::or(0.0, NumberShape::between(0.0, 1.0), 'For which its contact chatters.'),
+            'late_s' => Field::or(0.0, NumberShape::between(0.0, 60.0), 'Until it tells.'),
+            'upper' => Field::or(null, NumberShape::between(-1e6, 1e6)->orNull(), 'Of one that measures: on from here up.'),
+            'lower' => Field::or(null, NumberShape::between(-1e6, 1e6)->orNull(), 'And off from here down.'),
+            'rest' => Field::or(0.0, NumberShape::between(-1e6, 1e6), 'What one that measures reads at first.'),
+            'long_s' => Field::or(0.6, NumberShape::between(0.05, 10.0), 'Of a button: held so long is a long press.'),
+            'double_s' => Field::or(0.35, NumberShape::between(0.05, 5.0), 'Of a button: pressed again within so long is a double press.'),
         ], 'Sensor');
+    }
+
+    private static function counter(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'kind' => Field::or('counter', ChoiceShape::of('counter', 'mark'), 'A mark is set or not.'),
+            'start' => Field::or(0, NumberShape::whole(-1000000, 1000000), 'What it is when the power comes on.'),
+            'kept' => Field::or(false, new BooleanShape, 'It is kept over a power cut.'),
+        ], 'Counter');
+    }
+
+    private static function rule(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'never' => Field::needed(Conditions::shape(), 'What must never be so.'),
+            'while' => Field::or(null, Conditions::orNull(), 'As long as this is so; empty is always.'),
+        ], 'Rule');
     }
 
     private static function output(): RecordShape
@@ -185,8 +222,10 @@ final class BuildShape
             'id' => Field::needed(TextShape::id()),
             'name' => Field::needed(TextShape::name()),
             'starts' => Field::or([], new ListShape(Triggers::shape(), 0, 10, 'triggers'), 'What starts it.'),
+            'alone' => Field::or(false, new BooleanShape, 'It starts only while nothing runs that moves the same things.'),
             'target_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'The whole routine shall take no longer.'),
             'steps' => Field::or([], Steps::shape(), 'What it does, in order.'),
+            'if_fails' => Field::or([], Steps::shape(), 'What is done once a step has failed; by default everything it moves is stopped.'),
         ], 'Routine');
     }
 
@@ -200,11 +239,8 @@ final class BuildShape
                 'motion' => Field::needed(TextShape::id()),
                 'at' => Field::needed(NumberShape::between(-720.0, 720.0), 'Degrees, or metres of height.'),
             ], 'StartPosition'), 0, self::MOST_MOTIONS, 'positions'), 'Where motions stand when the power comes on; elsewhere at the start of their task.'),
-            'events' => Field::or([], new ListShape(new RecordShape([
-                'at_s' => Field::needed(NumberShape::notNegative(3600.0)),
-                'sensor' => Field::needed(TextShape::id()),
-                'is' => Field::needed(ChoiceShape::of('on', 'off'), 'On is pressed, or broken.'),
-            ], 'ScenarioEvent'), 0, 500, 'events'), 'What the world does.'),
+            'clock' => Field::or('12:00', new ClockShape, 'Time of day at its beginning.'),
+            'events' => Field::or([], new ListShape(WorldEvents::shape(), 0, 500, 'events'), 'What the world does.'),
         ], 'Scenario');
     }
 

@@ -4,11 +4,55 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
-/** Something that tells the controller of the world: a push button or a light beam. On is pressed, or broken. */
+/** Something that tells the controller of the world. On is pressed, broken, near, or above its upper threshold. */
 final readonly class Sensor
 {
-    public function __construct(public string $id, public string $name, public string $kind)
+    /** @var list<string> */
+    public const ON_OFF = ['press', 'beam', 'magnet', 'reflective', 'knock'];
+
+    /** @var list<string> that measure */
+    public const ANALOG = ['light', 'colour', 'distance', 'knob'];
+
+    /**
+     * @param  string|null  $motion  that passes by it
+     * @param  float|null  $at  where on that motion it is on, in the motion's own unit
+     * @param  float|null  $reach  so far to either side of it
+     * @param  bool  $closed  its contact is normally closed: a broken wire reads as on
+     * @param  float  $bounce_s  for which a contact chatters
+     * @param  float  $late_s  until it tells
+     * @param  float|null  $upper  of one that measures: on from here up
+     * @param  float|null  $lower  and off from here down
+     * @param  float  $rest  what one that measures reads at first
+     * @param  float  $long_s  of a button: held so long is a long press
+     * @param  float  $double_s  of a button: pressed again within so long is a double press
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $kind,
+        public ?string $motion = null,
+        public ?float $at = null,
+        public ?float $reach = null,
+        public bool $closed = false,
+        public float $bounce_s = 0.0,
+        public float $late_s = 0.0,
+        public ?float $upper = null,
+        public ?float $lower = null,
+        public float $rest = 0.0,
+        public float $long_s = 0.6,
+        public float $double_s = 0.35,
+    ) {
+    }
+
+    public function measures(): bool
     {
+        return in_array($this->kind, self::ANALOG, true);
+    }
+
+    /** On where the motion that it sits on passes it; null where it does not hang on a motion. */
+    public function isOnAt(float $position): ?bool
+    {
+        return $this->motion === null || $this->at === null ? null : abs($position - $this->at) <= ($this->reach ?? 0.0);
     }
 
     /** The word for its state in sentences. */
@@ -16,6 +60,9 @@ final readonly class Sensor
     {
         return match ($this->kind) {
             'beam' => $on ? 'is broken' : 'is clear',
+            'magnet', 'reflective' => $on ? 'sees it' : 'sees nothing',
+            'knock' => $on ? 'is knocked' : 'is quiet',
+            'light', 'colour', 'distance', 'knob' => $on ? 'is above its threshold' : 'is below its threshold',
             default => $on ? 'is pressed' : 'is let go',
         };
     }

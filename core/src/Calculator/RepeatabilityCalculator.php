@@ -8,6 +8,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Sensing\Repeatability;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
@@ -15,10 +16,6 @@ use Brookstone\Core\Shape\RecordShape;
 
 final readonly class RepeatabilityCalculator implements Calculator
 {
-    private const SIGMAS = 3.0;
-
-    private const TIE = 1e-9;
-
     public function name(): string
     {
         return 'sense.repeatability';
@@ -50,21 +47,13 @@ final readonly class RepeatabilityCalculator implements Calculator
 
     public function compute(array $inputs): array
     {
-        // Errors of one sign add up, those that scatter as a root: |b|·n + 3·s·√n.
-        $bias = abs($inputs['bias_mm']);
-        $spread = self::SIGMAS * $inputs['sd_mm'];
-        $worst = fn (float $moves): float => $bias * $moves + $spread * sqrt($moves);
-        $within = $worst($inputs['moves']) <= $inputs['tolerance_mm'] * (1 + self::TIE);
-        $most = null;
-        if ($bias > 0.0 || $spread > 0.0) {
-            $root = $bias > 0.0 ? (sqrt($spread ** 2 + 4 * $bias * $inputs['tolerance_mm']) - $spread) / (2 * $bias) : $inputs['tolerance_mm'] / $spread;
-            $most = (int) min(1e15, floor($root ** 2));
-            $most += $worst($most + 1) <= $inputs['tolerance_mm'] * (1 + self::TIE) ? 1 : 0;
-        }
+        $repeat = new Repeatability($inputs['bias_mm'], $inputs['sd_mm'], $inputs['moves'], $inputs['tolerance_mm']);
+        $within = $repeat->within;
+        $most = is_finite($repeat->max_moves) ? (int) $repeat->max_moves : null;
         $findings = $within ? [] : [new Finding('sense.drifts', Severity::Fails, 'moves', new Sentence('After {moves} moves it can be {error} off, where {tolerance} is allowed: home it '.($most === 0 ? 'before every move, and it still misses.' : 'every {most} moves.'), [
-            'moves' => Quantity::number($inputs['moves']), 'error' => Quantity::of($worst($inputs['moves']) / 1000, 'm'), 'tolerance' => Quantity::of($inputs['tolerance_mm'] / 1000, 'm'),
+            'moves' => Quantity::number($inputs['moves']), 'error' => Quantity::of($repeat->worst_error / 1000, 'm'), 'tolerance' => Quantity::of($inputs['tolerance_mm'] / 1000, 'm'),
         ] + ($most === 0 ? [] : ['most' => Quantity::number((float) $most)])))];
 
-        return ['inputs' => $inputs, 'results' => ['worst_error_mm' => $worst($inputs['moves']), 'within' => $within, 'max_moves' => $most], 'findings' => $findings];
+        return ['inputs' => $inputs, 'results' => ['worst_error_mm' => $repeat->worst_error, 'within' => $within, 'max_moves' => $most], 'findings' => $findings];
     }
 }

@@ -20,6 +20,8 @@ use Brookstone\Core\Simulation\StepFailed;
  */
 final readonly class GoStep implements Step
 {
+    use Plain;
+
     public function __construct(public string $motion, public string $place, public float $speed, public ?float $give_up_s)
     {
     }

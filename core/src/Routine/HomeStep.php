@@ -16,6 +16,8 @@ use Brookstone\Core\Simulation\Controller;
 /** Drives a motion gently onto one of its switches; from then on its place is known. */
 final readonly class HomeStep implements Step
 {
+    use Plain;
+
     public function __construct(public string $motion, public string $switch, public float $speed, public ?float $give_up_s)
     {
     }

@@ -4,32 +4,44 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-/** What starts it, and its steps in order. */
+/** What starts it, its steps in order, and what is done when one of them fails. */
 final readonly class Routine
 {
     /**
      * @param  list<Trigger>  $starts
      * @param  list<Step>  $steps
+     * @param  bool  $alone  it starts only while nothing runs that moves the same things
+     * @param  list<Step>  $ifFails  done once a step has failed, after everything it moves has been stopped
      */
-    public function __construct(public string $id, public string $name, public array $starts, public ?float $target_s, public array $steps)
+    public function __construct(public string $id, public string $name, public array $starts, public ?float $target_s, public array $steps, public array $ifFails = [], public bool $alone = false)
     {
     }
 
     /**
-     * Every step with its path inside the routine (`steps.2.steps.0`), repeats opened.
+     * Every step with its path inside the routine (`steps.2.steps.0`), those inside of others too.
      *
      * @return iterable<string, Step>
      */
     public function flat(): iterable
     {
-        return self::walk($this->steps, 'steps');
+        yield from self::walk($this->steps, 'steps');
+        yield from self::walk($this->ifFails, 'if_fails');
     }
 
-    /** @return list<string> motions that it moves */
+    /** @return list<string> motions that it moves by its own steps */
     public function motions(): array
     {
+        return self::motionsOf($this->steps);
+    }
+
+    /**
+     * @param  list<Step>  $steps
+     * @return list<string>
+     */
+    public static function motionsOf(array $steps): array
+    {
         $motions = [];
-        foreach ($this->flat() as $step) {
+        foreach (self::walk($steps, '') as $step) {
             $motion = $step->motion();
             if ($motion !== null) {
                 $motions[$motion] = true;
@@ -37,6 +49,11 @@ final readonly class Routine
         }
 
         return array_map(strval(...), array_keys($motions));
+    }
+
+    public function startsAtPowerOn(): bool
+    {
+        return array_filter($this->starts, fn (Trigger $trigger): bool => $trigger->when === 'power_on') !== [];
     }
 
     /**
@@ -47,8 +64,8 @@ final readonly class Routine
     {
         foreach ($steps as $i => $step) {
             yield "{$path}.{$i}" => $step;
-            if ($step instanceof RepeatStep) {
-                yield from self::walk($step->steps, "{$path}.{$i}.steps");
+            foreach ($step->inner() as $field => $inner) {
+                yield from self::walk($inner, "{$path}.{$i}.{$field}");
             }
         }
     }

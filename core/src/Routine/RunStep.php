@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Conditions;
+use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
@@ -33,7 +37,7 @@ final readonly class RunStep implements Step
             'motion' => Field::needed(TextShape::id()),
             'direction' => Field::needed(ChoiceShape::of('up', 'down'), 'Towards larger or smaller positions.'),
             'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of its usual speed.'),
-            'until' => Field::or(null, Condition::shape()->orNull(), 'What ends it; or a time.'),
+            'until' => Field::or(null, Conditions::orNull(), 'What ends it; or a time.'),
             'for_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'Time that ends it.'),
             'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
         ], 'RunStep');
@@ -43,7 +47,7 @@ final readonly class RunStep implements Step
     {
         return new self(
             $read['motion'], $read['direction'] === 'up' ? 1 : -1, $read['speed'],
-            Condition::make($read['until']), $read['for_s'], $read['give_up_s'],
+            Conditions::maybe($read['until']), $read['for_s'], $read['give_up_s'],
         );
     }
 
@@ -54,7 +58,23 @@ final readonly class RunStep implements Step
 
     public function refersTo(): array
     {
-        return ['motion' => ['motion', $this->motion], ...($this->until === null ? [] : ['until.sensor' => ['sensor', $this->until->sensor]])];
+        return ['motion' => ['motion', $this->motion]];
+    }
+
+    public function inner(): array
+    {
+        return [];
+    }
+
+    public function conditions(): array
+    {
+        return $this->until === null ? [] : ['until' => $this->until];
+    }
+
+    /** The switch of its own motion that ends it, where that is all it waits for. */
+    public function endsOn(Build $build): ?LimitSwitch
+    {
+        return $this->until instanceof InputIs && $this->until->on ? $build->motions[$this->motion]->stops->switch($this->until->sensor) : null;
     }
 
     public function says(Build $build): Sentence
@@ -66,7 +86,9 @@ final readonly class RunStep implements Step
             $values['speed'] = Quantity::share($this->speed);
         }
         if ($this->until !== null) {
-            $text .= " until {$build->condition($this->until->sensor, $this->until->on)}";
+            $until = $this->until->says($build);
+            $text .= " until {$until->template}";
+            $values += $until->values;
         }
         if ($this->for_s !== null) {
             $text .= ' for {time}';
@@ -82,11 +104,10 @@ final readonly class RunStep implements Step
         $since = $controller->now();
         $axis->push($this->direction, $this->speed);
         while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
-            && ! ($this->until !== null && $controller->isOn($this->until->sensor) === $this->until->on)) {
+            && ! ($this->until !== null && $this->until->holds($controller->senses()))) {
             $controller->failAfter($since, $this->give_up_s, $this->motion, 'waited in vain for what should end its run');
             yield;
         }
-        $switch = $this->until !== null && $this->until->on ? $axis->motion->stops->switch($this->until->sensor) : null;
-        $axis->isAt($switch?->place);
+        $axis->isAt($this->endsOn($controller->build())?->place);
     }
 }

@@ -17,6 +17,8 @@ use Brookstone\Core\Simulation\Controller;
 /** Switches a lamp, a sound or a relay, for good or for a time; the routine goes on at once. */
 final readonly class SignalStep implements Step
 {
+    use Plain;
+
     public function __construct(public string $output, public bool $on, public ?float $for_s)
     {
     }

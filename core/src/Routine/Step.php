@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Simulation\Controller;
@@ -21,6 +22,12 @@ interface Step
 
     /** The motion it moves, if any. */
     public function motion(): ?string;
+
+    /** @return array<string, list<Step>> the steps that it holds, by field path: `steps`, `branches.1` */
+    public function inner(): array;
+
+    /** @return array<string, Condition> by field */
+    public function conditions(): array;
 
     /**
      * What the step refers to in the build, by field, for checking: kind (`motion`, `place`, `sensor`, `switch`, `output`) and id.

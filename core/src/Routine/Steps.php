@@ -23,6 +23,12 @@ final class Steps
         'stop' => StopStep::class,
         'signal' => SignalStep::class,
         'repeat' => RepeatStep::class,
+        'together' => TogetherStep::class,
+        'choose' => ChooseStep::class,
+        'set' => SetStep::class,
+        'call' => CallStep::class,
+        'power' => PowerStep::class,
+        'fault' => FaultStep::class,
     ];
 
     private static ?Shape $shape = null;

@@ -15,6 +15,8 @@ use Brookstone\Core\Simulation\Controller;
 /** Stops a motion: its motor shorted (brake), left open (coast), or a servo told to stay where it is (hold). */
 final readonly class StopStep implements Step
 {
+    use Plain;
+
     public function __construct(public string $motion, public string $how)
     {
     }

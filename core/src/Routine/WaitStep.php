@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
@@ -23,14 +25,14 @@ final readonly class WaitStep implements Step
     {
         return new RecordShape([
             'for_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'How long.'),
-            'until' => Field::or(null, Condition::shape()->orNull(), 'What ends it; or a time.'),
+            'until' => Field::or(null, Conditions::orNull(), 'What ends it; or a time.'),
             'give_up_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'When to give up.'),
         ], 'WaitStep');
     }
 
     public static function make(array $read): self
     {
-        return new self($read['for_s'], Condition::make($read['until']), $read['give_up_s']);
+        return new self($read['for_s'], Conditions::maybe($read['until']), $read['give_up_s']);
     }
 
     public function motion(): ?string
@@ -40,20 +42,33 @@ final readonly class WaitStep implements Step
 
     public function refersTo(): array
     {
-        return $this->until === null ? [] : ['until.sensor' => ['sensor', $this->until->sensor]];
+        return [];
+    }
+
+    public function inner(): array
+    {
+        return [];
+    }
+
+    public function conditions(): array
+    {
+        return $this->until === null ? [] : ['until' => $this->until];
     }
 
     public function says(Build $build): Sentence
     {
-        return $this->until === null
-            ? new Sentence('Wait {time}.', ['time' => Quantity::of($this->for_s ?? 0.0, 's')])
-            : GiveUp::add("Wait until {$build->condition($this->until->sensor, $this->until->on)}", [], $this->give_up_s);
+        if ($this->until === null) {
+            return new Sentence('Wait {time}.', ['time' => Quantity::of($this->for_s ?? 0.0, 's')]);
+        }
+        $until = $this->until->says($build);
+
+        return GiveUp::add("Wait until {$until->template}", $until->values, $this->give_up_s);
     }
 
     public function run(Controller $controller): \Generator
     {
         $since = $controller->now();
-        while ($this->until === null ? $controller->now() - $since < $this->for_s : $controller->isOn($this->until->sensor) !== $this->until->on) {
+        while ($this->until === null ? $controller->now() - $since < $this->for_s : ! $this->until->holds($controller->senses())) {
             $controller->failAfter($since, $this->give_up_s, null, 'waited in vain');
             yield;
         }

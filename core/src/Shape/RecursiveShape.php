@@ -10,7 +10,7 @@ final class RecursiveShape implements Shape
     private int $depth = 0;
 
     /** @param  \Closure(): Shape  $make */
-    public function __construct(private readonly \Closure $make, private readonly string $name, private readonly int $deepest = 6)
+    public function __construct(private readonly \Closure $make, private readonly string $name, private readonly int $deepest = 6, private readonly bool $nullable = false)
     {
     }
 
@@ -31,6 +31,8 @@ final class RecursiveShape implements Shape
 
     public function schema(): array
     {
-        return ['$ref' => '#/$defs/'.$this->name];
+        $reference = ['$ref' => '#/$defs/'.$this->name];
+
+        return $this->nullable ? ['anyOf' => [$reference, ['type' => 'null']]] : $reference;
     }
 }

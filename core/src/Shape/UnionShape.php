@@ -7,14 +7,17 @@ namespace Brookstone\Core\Shape;
 /** One of several records, told apart by the word in one field. */
 final readonly class UnionShape implements Shape
 {
-    /** @param  array<string, RecordShape>  $variants by the word in the field $tag; the records do not name that field themselves */
-    public function __construct(public string $tag, public array $variants, public string $title = '', public bool $nullable = false)
+    /**
+     * @param  array<string, RecordShape>  $variants by the word in the field $tag; the records do not name that field themselves
+     * @param  string|null  $usual  the word where it is left out
+     */
+    public function __construct(public string $tag, public array $variants, public string $title = '', public bool $nullable = false, private ?string $usual = null)
     {
     }
 
     public function orNull(): self
     {
-        return new self($this->tag, $this->variants, $this->title, true);
+        return new self($this->tag, $this->variants, $this->title, true, $this->usual);
     }
 
     /** @return array<string, mixed>|null */
@@ -28,7 +31,7 @@ final readonly class UnionShape implements Shape
 
             return null;
         }
-        $word = $value[$this->tag] ?? null;
+        $word = $value[$this->tag] ?? $this->usual;
         if (! is_string($word) || ! isset($this->variants[$word])) {
             $errors->add(($path === '' ? '' : $path.'.').$this->tag, 'Must be one of '.implode(', ', array_keys($this->variants)).', but is '.Describe::value($word).'.');
 

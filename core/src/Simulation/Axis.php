@@ -15,13 +15,17 @@ final class Axis
 
     private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
 
+    private const NEAR_SHARE = 0.01;         // of its travel: how near counts as there
+
+    private const MOVES_RAD_S = 1e-3;        // slower than this is settling
+
     private const FAR_AWAY_RAD = 1e4;        // a stepper that is told to run
 
     private const GATE_S = 0.3;              // settling time before the power of a gated servo is cut
 
     private const ARRIVED_SPEED = 0.05;      // of its no-load speed
 
-    public readonly Plant $plant;
+    public Plant $plant;
 
     private readonly PlantState $state;
 
@@ -33,7 +37,7 @@ final class Axis
 
     private readonly MotorShaft $motor;
 
-    private readonly ServoShaft|SteppedShaft|null $follower;
+    private ServoShaft|SteppedShaft|null $follower;
 
     private readonly ?TorqueLine $full;      // the drive at its usual speed
 
@@ -55,10 +59,17 @@ final class Axis
 
     private ?Ledger $ledger = null;
 
+    private float $fed = 1.0;                // share of the supply's voltage
+
+    private bool $off = false;               // its power is switched off by a step
+
+    public readonly Burden $burden;
+
     /** @param  float  $at where it stands at first, in its own unit */
     public function __construct(public readonly Motion $motion, float $at, private readonly float $driver_s)
     {
         $this->plant = $motion->plant();
+        $this->burden = new Burden($motion);
         $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
         $this->full = $motion->drive?->line();
         $this->stops = new HardStops(
@@ -67,11 +78,7 @@ final class Axis
         );
         $this->ramp = new CommandRamp($this->state->angle);
         $this->motor = new MotorShaft($this->plant, $motion->drive->ramp_s ?? 0.0);
-        $this->follower = match (true) {
-            $motion->drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $motion->drive->motor, $motion->drive->supply->volts_V),
-            $motion->isAbsolute() => new ServoShaft($this->plant, $this->full()),
-            default => null,
-        };
+        $this->follower = $this->follower();
         if ($this->follower !== null) {
             $this->ramp->sendTo($this->state->angle, $this->state->angle);
             $this->powered = true;
@@ -81,6 +88,74 @@ final class Axis
             $this->motor->switch(new Order($this->full->shorted(), 1, false, null, 0.0));
             $this->still = false;
         }
+    }
+
+    private function follower(): ServoShaft|SteppedShaft|null
+    {
+        $drive = $this->motion->drive;
+
+        return match (true) {
+            $drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $drive->motor, $drive->supply->volts_V * $this->fed),
+            $this->motion->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $this->full() : $this->full()->atShare($this->fed)),
+            default => null,
+        };
+    }
+
+    /** The share of its voltage that its supply gives now. */
+    public function fedWith(float $share): void
+    {
+        $this->fed = $share;
+        $this->motor->fedWith($share);
+        $this->follower = $this->follower();
+    }
+
+    /** Something happens to its load: from now on it is another machine in the same place. */
+    public function burdened(): void
+    {
+        $this->plant = $this->burden->plant();
+        $this->motor->moves($this->plant);
+        $this->follower = $this->follower();
+        $this->still = false;
+    }
+
+    /** The power goes: its motor turns freely, and what only counts forgets where it is. */
+    public function lose(): void
+    {
+        $this->pending = null;
+        $this->obey(new Order(null, 1, false, null, $this->state->angle));
+        $this->current_A = 0.0;
+        $this->place = null;
+        $this->counted = false;
+    }
+
+    /** The power comes back: a servo stays unpowered until it is told where to go; a driver shorts its motor. */
+    public function wake(): void
+    {
+        $this->off = false;
+        if ($this->follower === null && $this->full !== null) {
+            $this->obey(new Order($this->full->shorted(), 1, false, null, 0.0));
+        }
+    }
+
+    /** Its own power, by a step. */
+    public function power(bool $on): void
+    {
+        if (! $on) {
+            $place = $this->place;
+            $this->lose();
+            $this->place = $this->motion->isAbsolute() ? $place : null;
+        } elseif ($this->off && $this->follower !== null) {
+            $this->obey(new Order(null, 1, true, $this->state->angle, $this->state->angle));
+        } elseif ($this->off) {
+            $this->wake();
+        }
+        $this->off = ! $on;
+    }
+
+    /** Driven, or still turning. */
+    public function isMoving(): bool
+    {
+        return abs($this->state->speed) > self::MOVES_RAD_S || ($this->powered && $this->follower === null);
     }
 
     /** One motor moves this and another: only one of them at a time. */
@@ -132,7 +207,17 @@ final class Axis
     /** The place the routine last brought it to, as far as the controller can know. */
     public function knownPlace(): ?string
     {
-        return $this->place;
+        if ($this->place !== null || ! $this->motion->isAbsolute() || ! $this->still) {
+            return $this->place;
+        }
+        [$low, $high] = $this->motion->range();
+        foreach ($this->motion->places as $place) {
+            if (abs($place->at - $this->position()) <= self::NEAR_SHARE * ($high - $low)) {
+                return $place->id; // a servo feels where it is
+            }
+        }
+
+        return null;
     }
 
     public function isAt(?string $place): void
@@ -259,6 +344,9 @@ final class Axis
 
     private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null): void
     {
+        if ($powered && $this->off) {
+            throw new StepFailed("the power of {$this->motion->name} is switched off");
+        }
         if ($powered && $this->partner !== null && $this->partner->isPowered()) {
             throw new StepFailed("{$this->motion->name} needs the motor that {$this->partner->motion->name} is using");
         }

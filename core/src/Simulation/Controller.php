@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
+use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 
@@ -14,11 +16,17 @@ final class Controller
 {
     private const HALT_S = 1.0; // longest wait for a stopped motion to come to rest
 
+    private const DEEPEST = 8; // routines that call routines
+
     /** @var \SplObjectStorage<Step, string> */
     private readonly \SplObjectStorage $paths;
 
-    public function __construct(private readonly World $world, public readonly Routine $routine)
+    /** @var \ArrayObject<string, true> motions that it has been asked for, by those that it calls too */
+    private readonly \ArrayObject $touched;
+
+    public function __construct(private readonly World $world, public readonly Routine $routine, private readonly ?self $caller = null)
     {
+        $this->touched = $caller->touched ?? new \ArrayObject;
         $this->paths = new \SplObjectStorage;
         foreach ($routine->flat() as $path => $step) {
             $this->paths[$step] = $path;
@@ -32,12 +40,76 @@ final class Controller
 
     public function axis(string $motion): Axis
     {
+        $this->touched[$motion] = true;
+
         return $this->world->axes[$motion];
     }
 
     public function switch(string $id): LimitSwitch
     {
         return $this->world->build->switch($id) ?? throw new StepFailed("there is no switch {$id}");
+    }
+
+    public function build(): Build
+    {
+        return $this->world->build;
+    }
+
+    public function senses(): Senses
+    {
+        return $this->world;
+    }
+
+    public function set(string $counter, ?int $to, ?int $add): void
+    {
+        $this->world->set($counter, $to, $add);
+    }
+
+    /** The power of one motion, or of all on a supply. */
+    public function power(?string $motion, ?string $supply, bool $on): void
+    {
+        foreach ($this->world->axes as $id => $axis) {
+            if ($id === $motion || ($supply !== null && $axis->motion->drive?->supply->id === $supply)) {
+                $axis->power($on);
+            }
+        }
+    }
+
+    /** @return \Generator<int, null, null, void> the steps of another routine */
+    public function call(string $routine): \Generator
+    {
+        for ($depth = 1, $caller = $this; $caller->caller !== null; $caller = $caller->caller) {
+            $depth++;
+        }
+        if ($depth > self::DEEPEST) {
+            throw new StepFailed('routines call each other without end');
+        }
+        $other = $this->world->build->routines[$routine];
+        yield from (new self($this->world, $other, $this))->steps($other->steps);
+    }
+
+    /**
+     * Stops what steps move that are not gone on with.
+     *
+     * @param  list<Step>  $steps
+     */
+    public function stop(array $steps): void
+    {
+        foreach (Routine::motionsOf($steps) as $motion) {
+            if ($this->axis($motion)->motion->drive !== null) {
+                $this->axis($motion)->stop('brake');
+            }
+        }
+    }
+
+    /**
+     * @return \Generator<int, null, null, void>
+     *
+     * @throws StepFailed at once
+     */
+    public function fail(string $because): \Generator
+    {
+        yield from $because === '' ? [] : throw new StepFailed($because);
     }
 
     public function isOn(string $input): bool
@@ -91,12 +163,12 @@ final class Controller
         }
     }
 
-    /** Stops every motion that the routine moves. */
+    /** Stops every motion that the routine moves, or what it called. */
     public function stopAll(): void
     {
-        foreach ($this->routine->motions() as $motion) {
-            if ($this->axis($motion)->motion->drive !== null) {
-                $this->axis($motion)->stop('brake');
+        foreach ([...array_fill_keys($this->routine->motions(), true), ...$this->touched->getArrayCopy()] as $motion => $_) {
+            if ($this->axis((string) $motion)->motion->drive !== null) {
+                $this->axis((string) $motion)->stop('brake');
             }
         }
     }

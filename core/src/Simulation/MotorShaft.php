@@ -19,9 +19,23 @@ final class MotorShaft
 
     private bool $powered = false;
 
+    private float $fed = 1.0;
+
     /** @param  float  $ramp_s  in which its command goes from nothing to full */
-    public function __construct(private readonly Plant $plant, private readonly float $ramp_s)
+    public function __construct(private Plant $plant, private readonly float $ramp_s)
     {
+    }
+
+    /** The machine that it turns has changed. */
+    public function moves(Plant $plant): void
+    {
+        $this->plant = $plant;
+    }
+
+    /** Share of the voltage that its supply gives. */
+    public function fedWith(float $share): void
+    {
+        $this->fed = $share;
     }
 
     public function switch(Order $order): void
@@ -44,6 +58,9 @@ final class MotorShaft
     public function step(PlantState $state, HardStops $stops, float $seconds, ?Ledger $ledger): array
     {
         $line = $this->line ?? new TorqueLine(0.0, 0.0, 0.0, 0.0, 0.0);
+        if ($this->fed !== 1.0 && $this->powered) {
+            $line = $line->atShare($this->fed);
+        }
         if ($stops->at() !== 0 && $stops->at() === $this->command && $this->powered) {
             $ledger?->held($line->stall_A, $seconds);
 

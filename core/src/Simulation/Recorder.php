@@ -6,6 +6,8 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Rule;
+use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Routine;
@@ -82,6 +84,17 @@ final class Recorder
             'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
             'energy' => Quantity::of($energy_J, 'J'),
         ]));
+    }
+
+    public function broken(float $at, Rule $rule): void
+    {
+        $says = $rule->says($this->build);
+        $this->event($at, 'rule', new Sentence("The rule {$rule->name} is broken: {$says->template}.", $says->values));
+    }
+
+    public function sag(float $at, Supply $supply, float $asked_A): void
+    {
+        $this->event($at, 'sag', new Sentence("{$supply->name} sags: it is asked for {asked} and gives {most}.", ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
     }
 
     public function routine(float $at, string $kind, string $text): void

@@ -8,7 +8,6 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
-use Brookstone\Core\Routine\Trigger;
 
 /**
  * Runs a routine, and whatever else the scenario starts, on the motions' own loads, trains and drives. Nothing in it is
@@ -22,7 +21,7 @@ final class RoutineRun
 
     private const WITHOUT_SCENARIO_S = 120.0;
 
-    /** @var array<string, array{controller: Controller, steps: \Generator<int, null, null, void>, begun: bool}> */
+    /** @var array<string, array{controller: Controller, steps: \Generator<int, null, null, void>, begun: bool, failed: ?string}> */
     private array $running = [];
 
     private ?float $start_s = null;
@@ -31,8 +30,13 @@ final class RoutineRun
 
     private ?string $fault = null;
 
+    private readonly Starts $starts;
+
+    private bool $wasPowered = false;
+
     private function __construct(private readonly World $world, private readonly Routine $routine, private readonly bool $byHand)
     {
+        $this->starts = new Starts($world);
     }
 
     /**
@@ -57,22 +61,8 @@ final class RoutineRun
     {
         $world = $this->world;
         $build = $world->build;
-        $this->trigger(fn (Trigger $trigger): bool => $trigger->when === 'power_on');
         do {
-            // 1. The controller looks at its inputs, and starts what they trigger.
-            foreach ($world->look() as [$input, $on]) {
-                $this->trigger(fn (Trigger $trigger): bool => $trigger->sensor === $input && $trigger->on === $on);
-            }
-            // 2. Each running routine goes on as far as it can.
-            foreach ($this->running as $id => $run) {
-                $this->resume((string) $id, $run['controller'], $run['steps']);
-            }
-            if ($this->byHand && $this->running === [] && $this->start_s === null) {
-                $world->recorder->routine($world->now(), 'start', "{$this->routine->name} is started by hand.");
-                $this->start($this->routine);
-            }
-            // 3. Motors and loads move on by one scan.
-            $world->pass();
+            $this->scan();
         } while (! $this->isOver() && $world->now() < $world->scenario->until_s - 1e-9);
         foreach ($build->motions as $id => $motion) {
             $world->axes[$id]->closeLedger();
@@ -101,6 +91,40 @@ final class RoutineRun
         ];
     }
 
+    /** One look of the controller: inputs, what they start, each running routine as far as it can go, then time. */
+    private function scan(): void
+    {
+        $world = $this->world;
+        $changed = $world->look();
+        if (! $world->isPowered()) {
+            $this->powerWent();
+        } else {
+            foreach ($this->starts->fired($changed, ! $this->wasPowered) as $routine) {
+                if (! isset($this->running[$routine->id])) {
+                    $world->recorder->routine($world->now(), 'start', "{$routine->name} starts.");
+                    $this->start($routine);
+                }
+            }
+            foreach ($this->running as $id => $run) {
+                $this->resume((string) $id, $run['controller'], $run['steps']);
+            }
+            if ($this->byHand && $this->running === [] && $this->start_s === null) {
+                $world->recorder->routine($world->now(), 'start', "{$this->routine->name} is started by hand.");
+                $this->start($this->routine);
+            }
+        }
+        $this->wasPowered = $world->isPowered();
+        $world->pass();
+    }
+
+    /** A controller without power forgets what it was doing. */
+    private function powerWent(): void
+    {
+        foreach (array_keys($this->running) as $id) {
+            $this->ended((string) $id, $this->world->build->routines[$id]->name.' is cut off.', 'the power went');
+        }
+    }
+
     /** It fails when it faults or takes longer than asked for, and is tight just within that. */
     private function verdict(): Verdict
     {
@@ -122,21 +146,11 @@ final class RoutineRun
         return $this->end_s !== null && $this->running === [] && ! $this->world->hasMoreToCome();
     }
 
-    /** @param  callable(Trigger): bool  $fires */
-    private function trigger(callable $fires): void
-    {
-        foreach ($this->world->build->routines as $id => $routine) {
-            if (! isset($this->running[$id]) && array_filter($routine->starts, $fires) !== []) {
-                $this->world->recorder->routine($this->world->now(), 'start', "{$routine->name} starts.");
-                $this->start($routine);
-            }
-        }
-    }
-
     private function start(Routine $routine): void
     {
         $controller = new Controller($this->world, $routine);
-        $this->running[$routine->id] = ['controller' => $controller, 'steps' => $controller->steps($routine->steps), 'begun' => false];
+        $this->running[$routine->id] = ['controller' => $controller, 'steps' => $controller->steps($routine->steps), 'begun' => false, 'failed' => null];
+        $this->world->runs($routine->id, true);
         if ($routine->id === $this->routine->id && $this->start_s === null) {
             $this->start_s = $this->world->now();
         }
@@ -152,17 +166,33 @@ final class RoutineRun
             if ($steps->valid()) {
                 return;
             }
-            $this->ended($id, $controller->routine->name.' ends.', null);
+            $failed = $this->running[$id]['failed'];
+            $this->ended($id, $controller->routine->name.($failed === null ? ' ends.' : ' has done what it does when it fails.'), $failed);
         } catch (StepFailed $failure) {
-            $controller->stopAll();
-            $this->ended($id, "{$controller->routine->name} gives up: {$failure->getMessage()}.", $failure->getMessage());
+            $this->failed($id, $controller, $failure->getMessage());
         }
+    }
+
+    /** Everything it moves is stopped; then its steps for that case are done, once. */
+    private function failed(string $id, Controller $controller, string $because): void
+    {
+        $controller->stopAll();
+        $this->starts->failed($controller->routine);
+        $says = "{$controller->routine->name} gives up: {$because}.";
+        if ($controller->routine->ifFails === [] || $this->running[$id]['failed'] !== null) {
+            $this->ended($id, $says, $this->running[$id]['failed'] ?? $because);
+
+            return;
+        }
+        $this->world->recorder->routine($this->world->now(), 'fault', $says);
+        $this->running[$id] = ['controller' => $controller, 'steps' => $controller->steps($controller->routine->ifFails), 'begun' => false, 'failed' => $because];
     }
 
     private function ended(string $id, string $says, ?string $fault): void
     {
         $this->world->recorder->routine($this->world->now(), $fault === null ? 'end' : 'fault', $says);
         unset($this->running[$id]);
+        $this->world->runs($id, false);
         if ($id === $this->routine->id && $this->end_s === null) {
             $this->end_s = $this->world->now();
             $this->fault = $fault;

@@ -5,25 +5,29 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Routine\WorldEvent;
 
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
-final class World
+final class World implements Senses
 {
     private const POWER_UP_S = 20.0; // longest move that a timed go looks up
+
+    private const DAY_S = 86400.0;
+
+    private const LEAST_SHARE = 0.2; // of its voltage, that an overloaded supply still gives
+
+    private const FOLLOWS = 0.5; // of the difference: how fast a supply sags and comes back, each scan
 
     /** @var array<string, Axis> */
     public readonly array $axes;
 
     public readonly Recorder $recorder;
 
-    /** @var array<string, bool> as the controller believes, after debouncing */
-    private array $on = [];
-
-    /** @var array<string, float> since when a switch has differed from what is believed */
-    private array $differsSince = [];
+    public readonly Inputs $inputs;
 
     /** @var array<string, list<float>> when outputs go back, by output */
     private array $outputsBack = [];
@@ -35,8 +39,25 @@ final class World
 
     private int $nextEvent = 0;
 
+    private bool $powered = true;
+
     /** @var array<string, ?float> */
     private array $times = [];
+
+    /** @var array<string, int> */
+    private array $counters = [];
+
+    /** @var \SplObjectStorage<Condition, bool|float|null> */
+    private \SplObjectStorage $memory;
+
+    /** @var array<string, true> */
+    private array $running = [];
+
+    /** @var array<string, true> rules that are broken at the moment */
+    private array $broken = [];
+
+    /** @var array<string, array{float, float}> of each supply, the share of its voltage that it is set to, and that it gives */
+    private array $supplies = [];
 
     /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
@@ -44,9 +65,6 @@ final class World
         $axes = [];
         foreach ($build->motions as $id => $motion) {
             $axes[$id] = new Axis($motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from), $build->settings->driver_s);
-            foreach ($motion->stops->switches as $switch) {
-                $this->on[$switch->id] = $switch->isOnAt($axes[$id]->position());
-            }
         }
         foreach ($build->motions as $id => $motion) {
             if ($motion->drive?->shares !== null) {
@@ -57,15 +75,20 @@ final class World
             $axes[$id]->watch($ledger);
         }
         $this->axes = $axes;
+        $this->memory = new \SplObjectStorage;
+        $this->inputs = new Inputs($build, $axes);
         $this->recorder = new Recorder($build, $axes, $sample_s);
-        foreach (array_keys($build->sensors) as $sensor) {
-            $this->on[$sensor] = false;
-        }
-        foreach ($this->on as $input => $on) {
+        foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
         }
         foreach (array_keys($build->outputs) as $output) {
             $this->outputs[$output] = false;
+        }
+        foreach ($build->counters as $id => $counter) {
+            $this->counters[$id] = $counter->start;
+        }
+        foreach (array_keys($build->supplies) as $id) {
+            $this->supplies[$id] = [1.0, 1.0];
         }
     }
 
@@ -74,9 +97,80 @@ final class World
         return $this->scans * $this->build->settings->scan_s;
     }
 
+    public function isPowered(): bool
+    {
+        return $this->powered;
+    }
+
     public function isOn(string $input): bool
     {
-        return $this->on[$input];
+        return $this->inputs->isOn($input);
+    }
+
+    public function level(string $sensor): float
+    {
+        return $this->inputs->level($sensor);
+    }
+
+    public function placeOf(string $motion): ?string
+    {
+        return $this->axes[$motion]->knownPlace();
+    }
+
+    public function isMoving(string $motion): bool
+    {
+        return $this->axes[$motion]->isMoving();
+    }
+
+    public function count(string $counter): int
+    {
+        return $this->counters[$counter];
+    }
+
+    public function clock_s(): float
+    {
+        return fmod($this->scenario->clock_s + $this->now(), self::DAY_S);
+    }
+
+    public function isRunning(string $routine): bool
+    {
+        return isset($this->running[$routine]);
+    }
+
+    public function runs(string $routine, bool $is): void
+    {
+        unset($this->running[$routine]);
+        if ($is) {
+            $this->running[$routine] = true;
+        }
+    }
+
+    public function kept(Condition $of): bool|float|null
+    {
+        return $this->memory[$of] ?? null;
+    }
+
+    public function keep(Condition $of, bool|float|null $value): void
+    {
+        $this->memory[$of] = $value;
+    }
+
+    public function set(string $counter, ?int $to, ?int $add): void
+    {
+        $this->counters[$counter] = $to ?? $this->counters[$counter] + ($add ?? 0);
+        $this->recorder->routine($this->now(), 'count', $this->build->counters[$counter]->name." is {$this->counters[$counter]}.");
+    }
+
+    /** @return array<string, int> */
+    public function counters(): array
+    {
+        return $this->counters;
+    }
+
+    /** @return array<string, bool> */
+    public function outputs(): array
+    {
+        return $this->outputs;
     }
 
     /** Something is still to come: an event of the scenario, or an output that goes back. */
@@ -85,21 +179,60 @@ final class World
         return $this->nextEvent < count($this->scenario->events) || array_filter($this->outputsBack) !== [];
     }
 
-    /** @return list<array{string, bool}> inputs that changed since the last look */
+    /**
+     * Lets the world do what it does by now, and looks at the inputs.
+     *
+     * @return list<array{string, bool}> inputs that changed since the last look
+     */
     public function look(): array
     {
-        return [...$this->outside(), ...$this->switches()];
+        $events = $this->scenario->events;
+        while ($this->nextEvent < count($events) && $events[$this->nextEvent]->at_s <= $this->now() + 1e-9) {
+            $this->happens($events[$this->nextEvent++]);
+        }
+        if (! $this->powered) {
+            return [];
+        }
+        $changed = $this->inputs->look($this->now());
+        foreach ($changed as [$input, $on]) {
+            $this->recorder->input($input, $this->now(), $on);
+        }
+
+        return $changed;
+    }
+
+    /** Something that the world does, now. */
+    public function happens(WorldEvent $event): void
+    {
+        $of = $event->of ?? '';
+        match ($event->what) {
+            'sensor' => $this->inputs->set($of, $event->on === true),
+            'level' => $this->inputs->setLevel($of, $event->value),
+            'stuck' => $this->inputs->stick($of, $event->on),
+            'late' => $this->inputs->delay($of, $event->value),
+            'load' => $this->axes[$of]->burden->carries($event->on === true),
+            'hold' => $this->axes[$of]->burden->held($event->on === true, $event->at),
+            'drag' => $this->axes[$of]->burden->drags($event->value),
+            'heavier' => $this->axes[$of]->burden->isHeavier($event->value),
+            'supply' => $this->supplies[$of][0] = $event->value,
+            'power' => $this->power($event->on === true),
+            default => throw new \LogicException("Nothing is known of {$event->what}."),
+        };
+        if (in_array($event->what, ['load', 'hold', 'drag', 'heavier'], true)) {
+            $this->axes[$of]->burdened();
+        }
     }
 
     public function signal(string $output, bool $on, ?float $for_s): void
     {
-        $this->set($output, $on);
+        $this->switchOutput($output, $on);
         $this->outputsBack[$output] = $for_s === null ? [] : [$this->now() + $for_s];
     }
 
     /** Lets one scan of time pass. */
     public function pass(): void
     {
+        $this->feed();
         foreach ($this->axes as $axis) {
             foreach ($axis->advance($this->build->settings->scan_s) as [, $speed, $energy]) {
                 $this->recorder->hit($this->now(), $axis->motion, $speed, $energy);
@@ -108,9 +241,12 @@ final class World
         $this->scans++;
         foreach ($this->outputsBack as $output => $times) {
             if ($times !== [] && $this->now() >= $times[0] - 1e-9) {
-                $this->set((string) $output, ! $this->outputs[$output]);
+                $this->switchOutput((string) $output, ! $this->outputs[$output]);
                 $this->outputsBack[$output] = [];
             }
+        }
+        if ($this->build->rules !== []) {
+            $this->judgeRules();
         }
         $this->recorder->sample($this->now());
     }
@@ -130,69 +266,78 @@ final class World
         return $this->times[$key];
     }
 
-    private function set(string $output, bool $on): void
+    /** All power goes, or comes back: what only counts forgets where it is, counters that are not kept begin anew. */
+    private function power(bool $on): void
+    {
+        if ($on === $this->powered) {
+            return;
+        }
+        $this->powered = $on;
+        $this->recorder->routine($this->now(), 'power', $on ? 'The power comes back.' : 'The power goes.');
+        foreach ($this->axes as $axis) {
+            $on ? $axis->wake() : $axis->lose();
+        }
+        foreach ($on ? [] : array_keys(array_filter($this->outputs)) as $output) {
+            $this->signal((string) $output, false, null);
+        }
+        foreach ($on ? $this->build->counters : [] as $id => $counter) {
+            $this->counters[$id] = $counter->kept ? $this->counters[$id] : $counter->start;
+        }
+        if ($on) {
+            $this->memory = new \SplObjectStorage;
+            $this->inputs->begin();
+        }
+    }
+
+    /** What each supply gives: its voltage until it is asked for more than its largest current, then so much less. */
+    private function feed(): void
+    {
+        $sums = [];
+        foreach ($this->axes as $axis) {
+            $supply = $axis->motion->drive?->supply->id;
+            if ($supply !== null) {
+                $sums[$supply] = ($sums[$supply] ?? 0.0) + $axis->current_A();
+            }
+        }
+        foreach ($sums as $id => $sum) {
+            [$set, $gives] = $this->supplies[$id];
+            $most = $this->build->supplies[$id]->max_A;
+            $wants = $set * ($sum > $most * (1 + 1e-9) ? max(self::LEAST_SHARE, $gives * $most / $sum) : 1.0);
+            if ($wants === $gives) {
+                continue;
+            }
+            $now = abs($wants - $gives) < 1e-3 ? $wants : $gives + self::FOLLOWS * ($wants - $gives);
+            if ($now < 0.9 * $set && $gives >= 0.9 * $set) {
+                $this->recorder->sag($this->now(), $this->build->supplies[$id], $sum);
+            }
+            $this->supplies[$id][1] = $now;
+            foreach ($this->axes as $axis) {
+                if ($axis->motion->drive?->supply->id === $id) {
+                    $axis->fedWith($now);
+                }
+            }
+        }
+    }
+
+    private function judgeRules(): void
+    {
+        foreach ($this->build->rules as $id => $rule) {
+            $is = $rule->never->holds($this);
+            $is = ($rule->while === null || $rule->while->holds($this)) && $is;
+            if ($is && ! isset($this->broken[$id])) {
+                $this->broken[$id] = true;
+                $this->recorder->broken($this->now(), $rule);
+            } elseif (! $is) {
+                unset($this->broken[$id]);
+            }
+        }
+    }
+
+    private function switchOutput(string $output, bool $on): void
     {
         if ($this->outputs[$output] !== $on) {
             $this->outputs[$output] = $on;
             $this->recorder->output($output, $this->now(), $on);
         }
-    }
-
-    /** @return list<array{string, bool}> */
-    private function outside(): array
-    {
-        $changed = [];
-        $events = $this->scenario->events;
-        while ($this->nextEvent < count($events) && $events[$this->nextEvent]['at_s'] <= $this->now() + 1e-9) {
-            ['sensor' => $sensor, 'on' => $on] = $events[$this->nextEvent++];
-            if ($this->on[$sensor] !== $on) {
-                $this->believe($sensor, $on);
-                $changed[] = [$sensor, $on];
-            }
-        }
-
-        return $changed;
-    }
-
-    /** @return list<array{string, bool}> */
-    private function switches(): array
-    {
-        $changed = [];
-        foreach ($this->axes as $axis) {
-            if ($axis->motion->stops->switches === [] || ($axis->isStill() && $this->differsSince === [])) {
-                continue;
-            }
-            $position = $axis->position();
-            foreach ($axis->motion->stops->switches as $switch) {
-                if ($this->debounced($switch, $switch->isOnAt($position))) {
-                    $changed[] = [$switch->id, $this->on[$switch->id]];
-                }
-            }
-        }
-
-        return $changed;
-    }
-
-    private function debounced(LimitSwitch $switch, bool $raw): bool
-    {
-        if ($raw === $this->on[$switch->id]) {
-            unset($this->differsSince[$switch->id]);
-
-            return false;
-        }
-        $since = $this->differsSince[$switch->id] ??= $this->now();
-        if ($this->now() - $since < $this->build->settings->debounce_s - 1e-9) {
-            return false;
-        }
-        unset($this->differsSince[$switch->id]);
-        $this->believe($switch->id, $raw);
-
-        return true;
-    }
-
-    private function believe(string $input, bool $on): void
-    {
-        $this->on[$input] = $on;
-        $this->recorder->input($input, $this->now(), $on);
     }
 }

@@ -19,6 +19,21 @@ function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 
 }
 
 /**
+ * Twelve routines that wait for one another's turns: more states than are looked at.
+ *
+ * @return array<string, mixed>
+ */
+function crowd(): array
+{
+    $planted = [];
+    for ($i = 2; $i < 14; $i++) {
+        $planted["routines.{$i}"] = ['id' => "r{$i}", 'name' => "Routine {$i}", 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'wait', 'for_s' => 1], ['do' => 'wait', 'for_s' => 1]]];
+    }
+
+    return $planted;
+}
+
+/**
  * The lid pushed by a rod over a plate on which a nut stands in the rod's way.
  *
  * @param  array<string, mixed>  $pivot
@@ -57,7 +72,7 @@ dataset('planted', fn () => withCodes([
     'drive.creeps' => [['motions.2.drive.motor' => Builds::motor('C20 turning'), 'motions.2.drive.supply' => 'servos'], Severity::Note, false],
     'drive.shared' => [['motions.2.drive.shares' => 'lid'], Severity::Note, false],
     'drive.claims_disagree' => [['motions.2.drive.motor' => ['page' => 'Stall torque 28 kg·cm (200 oz·in)'] + Builds::motor('G25-227')], Severity::Tight, true],
-    'routine.shared_drive' => [['motions.2.drive.shares' => 'lid'], Severity::Fails, true],
+    'routine.shared_drive' => [['motions.2.drive.shares' => 'lid', 'routines.1.alone' => false], Severity::Fails, true],
     'drive.peak_margin' => [['motions.0.drive.motor' => Builds::motor('W24-90'), 'motions.0.drive.supply' => 'servos'], Severity::Fails, true],
     'drive.gearbox_limit' => [['motions.0.drive.motor' => ['gearbox_limit_Nm' => 0.2] + Builds::motor('W40-400')], Severity::Fails, true],
     'drive.jam_breaks_gears' => [['motions.0.drive.motor' => ['gearbox_limit_Nm' => 3.0] + Builds::motor('W40-400')], Severity::Note, false],
@@ -120,6 +135,22 @@ dataset('planted', fn () => withCodes([
     'routine.give_up_hot' => [['routines.1.steps.0.give_up_s' => 300.0], Severity::Tight, true],
     'routine.left_powered' => [['routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1.0], 'routines.1.steps.6' => ['do' => 'wait', 'for_s' => 1.0]], Severity::Fails, true],
     'routine.until_unreachable' => [['routines.1.steps.1.direction' => 'down'], Severity::Fails, true],
+    'routine.place_lost' => [['motions.2.stops.switches.1' => ['id' => 'lift-high', 'name' => 'Lift high switch', 'place' => 'low', 'at' => 0.1, 'end' => 'high'], 'routines.1.steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.3], ['do' => 'stop', 'motion' => 'lift'], ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]], Severity::Tight, true],
+    'routine.same_motion' => [['routines.1.alone' => false], Severity::Fails, true],
+    'routine.rule_broken' => [['rules' => [['id' => 'lift-shut', 'name' => 'No lift under a shut lid', 'never' => ['test' => 'moving', 'motion' => 'lift'], 'while' => ['test' => 'not', 'that' => ['test' => 'place', 'motion' => 'lid', 'place' => 'open']]]], 'routines.0.steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]]], Severity::Fails, true],
+    'routine.unreached' => [['routines.1.steps.8' => ['do' => 'repeat', 'times' => null, 'steps' => [['do' => 'wait', 'for_s' => 1]]], 'routines.1.steps.9' => ['do' => 'signal', 'output' => 'lamp']], Severity::Tight, true],
+    'routine.calls_itself' => [['routines.1.steps.9' => ['do' => 'call', 'routine' => 'show']], Severity::Fails, true],
+    'routine.search_bound' => [crowd(), Severity::Note, false],
+    'routine.past_stop' => [['sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.15, 'reach' => 0.002], 'routines.1.steps.1.until' => ['sensor' => 'mark']], Severity::Fails, true],
+    'routine.reversed' => [['routines.1.steps.2' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'down', 'until' => ['sensor' => 'lift-low'], 'give_up_s' => 6]], Severity::Fails, true],
+    'routine.starts_together' => [['supplies.0.max_A' => 2.0, 'routines.1.steps.0' => ['do' => 'together', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]]]], Severity::Fails, true],
+    'routine.into_stop' => [['motions.2.stops.hard_high' => 0.1003], Severity::Fails, true],
+    'routine.falls' => [['motions.2.drive.motor' => ['back_drive_Nm' => 0.001] + Builds::motor('G25-227'), 'routines.1.steps.9' => ['do' => 'stop', 'motion' => 'lift', 'how' => 'coast']], Severity::Fails, true],
+    'routine.holds_hot' => [['motions.1.mechanism.mass_kg' => 0.2, 'routines.1.steps.9' => ['do' => 'stop', 'motion' => 'jaw', 'how' => 'hold']], Severity::Tight, false],
+    'routine.trigger_dead' => [['counters' => [['id' => 'visitors', 'name' => 'Visitors']], 'routines.1.starts' => [['when' => 'count', 'counter' => 'visitors', 'value' => 5]]], Severity::Fails, false],
+    'routine.no_hysteresis' => [['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80], 'routines.1.starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40]]], Severity::Tight, true],
+    'routine.press_unclear' => [['routines.2' => ['id' => 'twice', 'name' => 'Twice', 'starts' => [['when' => 'press', 'sensor' => 'button', 'how' => 'double']], 'steps' => [['do' => 'signal', 'output' => 'lamp']]]], Severity::Fails, true],
+    'routine.drifts' => [['motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']], 'motions.2.task.tolerance' => 0.001, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1]], Severity::Fails, true],
     'routine.never_there' => [['motions.0.mechanism.mass_kg' => 6.0], Severity::Fails, false],
     'routine.over_target' => [['routines.1.target_s' => 5.0], Severity::Fails, false],
     'proof.differs' => [['log.0.measured_s' => 1.3], Severity::Tight, false],
@@ -169,7 +200,7 @@ it('has every code of the source in its planted builds and in the docs', functio
     foreach ([...glob(__DIR__.'/../../../core/src/Assessment/*.php') ?: [], ...glob(__DIR__.'/../../../core/src/Calculator/*.php') ?: []] as $file) {
         $source .= file_get_contents($file);
     }
-    preg_match_all("/new (?:Finding|Strain)\\((?:[^']*\\? )?'([a-z_.]+)'(?: : '([a-z_.]+)')?/", $source, $found);
+    preg_match_all("/(?:new (?:Finding|Strain)\\((?:[^']*\\? )?|->find\\(.*?)'([a-z]+\\.[a-z_.]+)'(?: : '([a-z_.]+)')?/", $source, $found);
     $said = array_unique(array_filter([...$found[1], ...$found[2]]));
     sort($said);
     $codes = array_values(array_diff($said, CALCULATORS_ALONE));

@@ -71,7 +71,7 @@ dataset('mistakes', [
         'motions.2.layout' => ['grid_mm' => null, 'shafts' => [['x_mm' => 20, 'y_mm' => 20], ['x_mm' => 220, 'y_mm' => 20]], 'planes' => [0]],
     ], '/joint of the belt goes .* runs onto one/'],
     'one motor drives two functions and both are asked for' => ['routine.shared_drive', [
-        'motions.2.drive.shares' => 'lid',
+        'motions.2.drive.shares' => 'lid', 'routines.1.alone' => false,
     ], '/moved by one motor/'],
 ]);
 

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Build\Internal;
 use Brookstone\Core\Build\Around;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\BuildShape;
+use Brookstone\Core\Build\Counter;
 use Brookstone\Core\Build\DriveChoice;
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Measurement;
@@ -15,11 +16,14 @@ use Brookstone\Core\Build\Output;
 use Brookstone\Core\Build\Payload;
 use Brookstone\Core\Build\Picture;
 use Brookstone\Core\Build\Place;
+use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Build\Stops;
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Build\Task;
+use Brookstone\Core\Condition\ClockIs;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Error\InvalidInput;
@@ -33,6 +37,7 @@ use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;
+use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Train\Layouts;
 use Brookstone\Core\Train\Stages;
@@ -83,12 +88,14 @@ final class BuildReader
             $this->byId($read['sensors'], fn (array $sensor): Sensor => new Sensor(...$sensor)),
             $this->byId($read['outputs'], fn (array $output): Output => new Output(...$output)),
             $this->byId($read['routines'], fn (array $routine): Routine => new Routine(
-                $routine['id'], $routine['name'], array_values(array_map(Triggers::make(...), $routine['starts'])), $routine['target_s'], Steps::make($routine['steps']),
+                $routine['id'], $routine['name'], array_values(array_map(Triggers::make(...), $routine['starts'])), $routine['target_s'], Steps::make($routine['steps']), Steps::make($routine['if_fails']), $routine['alone'],
             )),
             $this->byId($read['scenarios'], $this->scenario(...)),
             array_values(array_map(fn (array $entry): Measurement => new Measurement(...$entry), $read['log'])),
             new Around(...$read['around']),
             array_values(array_map(fn (array $picture): Picture => new Picture(...$picture), $read['pictures'])),
+            $this->byId($read['counters'], fn (array $counter): Counter => new Counter($counter['id'], $counter['name'], $counter['kind'] === 'mark', $counter['start'], $counter['kept'])),
+            $this->byId($read['rules'], fn (array $rule): Rule => new Rule($rule['id'], $rule['name'], Conditions::make($rule['never']), Conditions::maybe($rule['while']))),
         );
     }
 
@@ -160,9 +167,6 @@ final class BuildReader
     /** @param  array<string, mixed>  $read */
     private function scenario(array $read): Scenario
     {
-        $events = array_map(fn (array $event): array => ['at_s' => $event['at_s'], 'sensor' => $event['sensor'], 'on' => $event['is'] === 'on'], $read['events']);
-        usort($events, fn (array $a, array $b): int => $a['at_s'] <=> $b['at_s']);
-
-        return new Scenario($read['id'], $read['name'], $read['until_s'], array_column($read['starts_at'], 'at', 'motion'), $events);
+        return (new Scenario($read['id'], $read['name'], $read['until_s'], array_column($read['starts_at'], 'at', 'motion'), [], ClockIs::seconds($read['clock'])))->with(...array_map(WorldEvents::make(...), $read['events']));
     }
 }

@@ -4,10 +4,16 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
+use Brookstone\Core\Build\Sensor;
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Mechanism\Mechanisms;
-use Brookstone\Core\Routine\RepeatStep;
+use Brookstone\Core\Routine\PowerStep;
+use Brookstone\Core\Routine\SetStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Steps;
+use Brookstone\Core\Routine\Triggers;
+use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Train\StageType;
 
@@ -19,7 +25,10 @@ use Brookstone\Core\Train\StageType;
 final class References
 {
     /** @var array<string, array<string, true>> ids by kind: motion, supply, sensor, switch, output */
-    private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [], 'measurement' => [], 'picture' => []];
+    private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [], 'measurement' => [], 'picture' => [], 'counter' => [], 'rule' => []];
+
+    /** @var array<string, string> kinds of sensors */
+    private array $kinds = [];
 
     /** @var array<string, array<string, float>> places by motion */
     private array $places = [];
@@ -34,7 +43,7 @@ final class References
     /** @param  array<string, mixed>  $document read by its shape */
     public function check(array $document): void
     {
-        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement', 'pictures' => 'picture'] as $list => $kind) {
+        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'counters' => 'counter', 'rules' => 'rule', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement', 'pictures' => 'picture'] as $list => $kind) {
             foreach ($document[$list] as $i => $entry) {
                 $this->once($kind, $entry['id'], "{$list}.{$i}.id");
             }
@@ -50,12 +59,25 @@ final class References
                 $this->knows('motion', $other, "motions.{$i}.drive.shares");
             }
         }
+        $this->kinds = array_column($document['sensors'], 'kind', 'id');
+        foreach ($document['sensors'] as $i => $sensor) {
+            $this->sensor($sensor, "sensors.{$i}");
+        }
+        foreach ($document['rules'] as $i => $rule) {
+            $this->condition(Conditions::make($rule['never']), "rules.{$i}.never");
+            if ($rule['while'] !== null) {
+                $this->condition(Conditions::make($rule['while']), "rules.{$i}.while");
+            }
+        }
         foreach ($document['routines'] as $i => $routine) {
-            $this->routine($routine, "routines.{$i}", $document['sensors']);
+            $this->routine($routine, "routines.{$i}");
         }
         foreach ($document['scenarios'] as $i => $scenario) {
             foreach ($scenario['events'] as $j => $event) {
-                $this->knows('sensor', $event['sensor'], "scenarios.{$i}.events.{$j}.sensor");
+                [$field, $kind] = WorldEvents::OF[$event['what']] ?? [null, ''];
+                if ($field !== null) {
+                    $this->reference($kind, $event[$field], null, "scenarios.{$i}.events.{$j}.{$field}");
+                }
             }
             foreach ($scenario['starts_at'] as $j => $start) {
                 $this->knows('motion', $start['motion'], "scenarios.{$i}.starts_at.{$j}.motion");
@@ -126,19 +148,34 @@ final class References
         $this->switches[$motion['id']] ??= $switches;
     }
 
-    /**
-     * @param  array<string, mixed>  $routine
-     * @param  list<array<string, mixed>>  $sensors
-     */
-    private function routine(array $routine, string $path, array $sensors): void
+    /** @param  array<string, mixed>  $sensor */
+    private function sensor(array $sensor, string $path): void
     {
-        $kinds = array_column($sensors, 'kind', 'id');
+        if ($sensor['motion'] !== null) {
+            $this->knows('motion', $sensor['motion'], "{$path}.motion");
+        }
+        if (($sensor['motion'] === null) !== ($sensor['at'] === null)) {
+            $this->errors->add("{$path}.".($sensor['at'] === null ? 'at' : 'motion'), 'A sensor on a motion needs both the motion and where on it.');
+        }
+        if ($sensor['upper'] !== null && $sensor['lower'] !== null && $sensor['lower'] > $sensor['upper']) {
+            $this->errors->add("{$path}.lower", 'Must not lie above the upper threshold.');
+        }
+    }
+
+    /** @param  array<string, mixed>  $routine */
+    private function routine(array $routine, string $path): void
+    {
         foreach ($routine['starts'] as $i => $trigger) {
-            if ($trigger['when'] !== 'power_on' && ($kinds[$trigger['sensor']] ?? null) !== $trigger['when']) {
-                $this->errors->add("{$path}.starts.{$i}.sensor", "There is no {$trigger['when']} sensor {$trigger['sensor']} in this build.");
+            $kinds = Triggers::LISTENS[$trigger['when']] ?? null;
+            if ($kinds !== null && ! in_array($this->kinds[$trigger['sensor']] ?? null, $kinds, true)) {
+                $this->errors->add("{$path}.starts.{$i}.sensor", 'There is no '.(count($kinds) === 1 ? $kinds[0].' sensor' : 'such sensor as')." {$trigger['sensor']} in this build.");
+            }
+            if ($trigger['when'] === 'count') {
+                $this->knows('counter', $trigger['counter'], "{$path}.starts.{$i}.counter");
             }
         }
         $this->steps(Steps::make($routine['steps']), $routine['steps'], "{$path}.steps");
+        $this->steps(Steps::make($routine['if_fails']), $routine['if_fails'], "{$path}.if_fails");
     }
 
     /**
@@ -149,18 +186,47 @@ final class References
     {
         foreach ($steps as $i => $step) {
             foreach ($step->refersTo() as $field => [$kind, $id]) {
-                $this->reference($kind, $id, (string) $step->motion(), "{$path}.{$i}.{$field}");
+                $this->reference($kind, $id, $step->motion(), "{$path}.{$i}.{$field}");
             }
-            if (array_key_exists('until', $read[$i]) && ($read[$i]['until'] === null) === ($read[$i]['for_s'] === null)) {
+            foreach ($step->conditions() as $field => $condition) {
+                $this->condition($condition, "{$path}.{$i}.{$field}");
+            }
+            if (array_key_exists('until', $read[$i]) && array_key_exists('for_s', $read[$i]) && ($read[$i]['until'] === null) === ($read[$i]['for_s'] === null)) {
                 $this->errors->add("{$path}.{$i}.for_s", 'Needs either a time or something that ends it, not '.($read[$i]['until'] === null ? 'neither' : 'both').'.');
             }
-            if ($step instanceof RepeatStep) {
-                $this->steps($step->steps, $read[$i]['steps'], "{$path}.{$i}.steps");
+            if ($step instanceof SetStep && ($step->to === null) === ($step->add === null)) {
+                $this->errors->add("{$path}.{$i}.to", 'Needs either what it becomes or what is added, not '.($step->to === null ? 'neither' : 'both').'.');
+            }
+            if ($step instanceof PowerStep && ($step->motion === null) === ($step->supply === null)) {
+                $this->errors->add("{$path}.{$i}.motion", 'Needs either a motion or a supply, not '.($step->motion === null ? 'neither' : 'both').'.');
+            }
+            foreach ($step->inner() as $field => $inner) {
+                $this->steps($inner, self::within($read[$i], $field), "{$path}.{$i}.{$field}");
             }
         }
     }
 
-    private function reference(string $kind, string $id, string $motion, string $path): void
+    /**
+     * @param  array<string, mixed>  $read
+     * @return list<array<string, mixed>>
+     */
+    private static function within(array $read, string $field): array
+    {
+        foreach (explode('.', $field) as $key) {
+            $read = $read[$key];
+        }
+
+        return $read;
+    }
+
+    private function condition(Condition $condition, string $path): void
+    {
+        foreach (Conditions::references($condition, $path) as $at => [$kind, $id, $motion]) {
+            $this->reference($kind, $id, $motion, $at);
+        }
+    }
+
+    private function reference(string $kind, string $id, ?string $motion, string $path): void
     {
         match ($kind) {
             'place' => isset($this->places[$motion]) && ! isset($this->places[$motion][$id])
@@ -169,6 +235,8 @@ final class References
                 ? $this->errors->add($path, "There is no switch {$id} on this motion.") : null,
             'sensor' => isset($this->known['sensor'][$id]) || isset($this->known['switch'][$id])
                 ? null : $this->errors->add($path, "There is no sensor or switch {$id} in this build."),
+            'outside' => isset($this->known['sensor'][$id]) ? null : $this->errors->add($path, "There is no sensor {$id} in this build."),
+            'analog' => in_array($this->kinds[$id] ?? null, Sensor::ANALOG, true) ? null : $this->errors->add($path, "There is no sensor {$id} that measures in this build."),
             default => $this->knows($kind, $id, $path),
         };
     }

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Step;
+
+/** What the checks of routines share: the build, the figures of its motions, and where their findings go. */
+final class RoutineContext
+{
+    private const GIVE_UP = 2.0;        // what a fix sets: so many times the move
+
+    private const LEAST_GIVE_UP_S = 1.0;
+
+    public const HOME_SPEED = 0.5;
+
+    /** @var array<string, list<Finding>> by motion */
+    public array $byMotion = [];
+
+    /** @var array<string, list<Finding>> by routine */
+    public array $byRoutine = [];
+
+    public readonly RoutineTimes $times;
+
+    /** @param  array<string, Subject>  $subjects by motion */
+    public function __construct(public readonly Build $build, public readonly array $subjects)
+    {
+        $this->times = new RoutineTimes($build, $subjects);
+        $this->byRoutine = array_fill_keys(array_keys($build->routines), []);
+    }
+
+    public function add(Routine $routine, Finding $finding, ?string $motion = null): void
+    {
+        $this->byRoutine[$routine->id][] = $finding;
+        if ($motion !== null) {
+            $this->byMotion[$motion][] = $finding;
+        }
+    }
+
+    /**
+     * @param  array<string, Quantity>  $values
+     * @param  list<Fix>  $fixes
+     */
+    public function find(Routine $routine, string $code, Severity $severity, string $place, string $says, array $values = [], array $fixes = [], ?string $motion = null): void
+    {
+        $this->add($routine, new Finding($code, $severity, $place, new Sentence($says, $values), $fixes), $motion);
+    }
+
+    /** @return list<array<string, mixed>> the list of steps at a path, as the document has it */
+    public function stepsAt(string $path): array
+    {
+        $found = $this->build->document;
+        foreach (explode('.', $path) as $key) {
+            $found = $found[$key];
+        }
+
+        return $found;
+    }
+
+    /** The step at a path of the document, as a sentence; empty where there is none. */
+    public function sentence(string $path): string
+    {
+        if (preg_match('/^routines\.(\d+)\.(.+)$/', $path, $parts) !== 1) {
+            return '';
+        }
+        $routine = array_values($this->build->routines)[(int) $parts[1]] ?? null;
+        foreach ($routine?->flat() ?? [] as $at => $step) {
+            if ($at === $parts[2]) {
+                return rtrim($step->says($this->build)->text(), '.:');
+            }
+        }
+
+        return '';
+    }
+
+    public function patienceFor(float $time): float
+    {
+        return max(self::LEAST_GIVE_UP_S, ceil($time * self::GIVE_UP * 2) / 2);
+    }
+
+    /**
+     * A fix that puts a step before the one at a path.
+     *
+     * @param  array<string, mixed>  $step
+     */
+    public function before(string $path, array $step, Sentence $says): Fix
+    {
+        [$list, $index] = [substr($path, 0, (int) strrpos($path, '.')), (int) substr($path, (int) strrpos($path, '.') + 1)];
+        $steps = $this->stepsAt($list);
+
+        return new Fix($says, [new Change($list, [...array_slice($steps, 0, $index), $step, ...array_slice($steps, $index)])]);
+    }
+
+    /**
+     * A fix that puts a step after the one at a path.
+     *
+     * @param  array<string, mixed>  $step
+     */
+    public function after(string $path, array $step, Sentence $says): Fix
+    {
+        [$list, $index] = [substr($path, 0, (int) strrpos($path, '.')), (int) substr($path, (int) strrpos($path, '.') + 1)];
+        $steps = $this->stepsAt($list);
+
+        return new Fix($says, [new Change($list, [...array_slice($steps, 0, $index + 1), $step, ...array_slice($steps, $index + 1)])]);
+    }
+}

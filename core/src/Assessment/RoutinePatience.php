@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\WaitStep;
+
+/** Whether a step that may never end gives up, and not before its move can have ended. */
+final readonly class RoutinePatience
+{
+    private const PATIENCE = 3.0;       // a give-up time over so many times the move waits too long
+
+    private const GIVE_UP = 2.0;
+
+    private const SHORT_S = 5.0;        // nobody minds waiting so long before a step gives up
+
+    private Build $build;
+
+    private RoutineTimes $times;
+
+    public function __construct(private RoutineContext $context)
+    {
+        $this->build = $context->build;
+        $this->times = $context->times;
+    }
+
+    public function check(Routine $routine, int $i): void
+    {
+        $this->patience($routine, $i);
+    }
+
+    private function add(Routine $routine, Finding $finding, ?string $motion = null): void
+    {
+        $this->context->add($routine, $finding, $motion);
+    }
+
+    /** Waits and moves without a give-up time, or with one that does not fit. */
+    private function patience(Routine $routine, int $i): void
+    {
+        foreach ($routine->flat() as $path => $step) {
+            $place = "routines.{$i}.{$path}.give_up_s";
+            if ($step instanceof WaitStep && $step->until !== null && $step->give_up_s === null) {
+                $this->add($routine, new Finding('routine.no_give_up', Severity::Note, $place, new Sentence('It waits here for ever if nothing comes.')));
+            }
+            if (! $step instanceof HomeStep && ! $step instanceof GoStep && ! ($step instanceof RunStep && $step->until !== null)) {
+                continue;
+            }
+            $motion = $this->build->motions[$step->motion];
+            if ($motion->drive === null || ($motion->isAbsolute() && $step->give_up_s === null)) {
+                continue;
+            }
+            $time = $this->times->longest($step);
+            if ($step->give_up_s === null) {
+                $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
+                    "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
+                ), $time === null ? [] : [$this->setGiveUp($place, $time)]), $motion->id);
+            } elseif ($time !== null) {
+                $this->fits($routine, $step->give_up_s, $time, $place, $motion->id, $motion->name);
+            }
+        }
+    }
+
+    private function fits(Routine $routine, float $giveUp, float $time, string $place, string $motion, string $name): void
+    {
+        $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($time, 's')];
+        if ($giveUp < $time) {
+            $this->add($routine, new Finding('routine.give_up_short', Severity::Fails, $place, new Sentence(
+                "It gives up after {give_up}, but {$name} can take {time} from its far end.", $values,
+            ), [$this->setGiveUp($place, $time)]), $motion);
+        } elseif ($giveUp > max(self::PATIENCE * $time, self::SHORT_S)) {
+            $this->add($routine, new Finding('routine.give_up_long', Severity::Note, $place, new Sentence(
+                "It gives up only after {give_up}, more than three times the {time} that {$name} can take.", $values,
+            ), [$this->setGiveUp($place, $time)]), $motion);
+        }
+        $seconds = $this->secondsWhenHeld($motion);
+        if ($seconds !== null && $giveUp > $seconds) {
+            $this->add($routine, new Finding('routine.give_up_hot', Severity::Tight, $place, new Sentence(
+                "If {$name} jams, its winding is too hot after {hot}, before the step gives up after {give_up}.", $values + ['hot' => Quantity::of($seconds, 's')],
+            ), $time * self::GIVE_UP < $seconds ? [$this->setGiveUp($place, $time)] : []), $motion);
+        }
+    }
+
+    /** Time until the winding of a held motor is at its limit. */
+    private function secondsWhenHeld(string $motion): ?float
+    {
+        $drive = $this->build->motions[$motion]->drive;
+        if ($drive === null) {
+            return null;
+        }
+
+        return $drive->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $this->build->settings->ambient_C);
+    }
+
+    private function setGiveUp(string $place, float $time): Fix
+    {
+        $wait = $this->context->patienceFor($time);
+
+        return new Fix(new Sentence('Give up after {wait}', ['wait' => Quantity::of($wait, 's')]), [new Change($place, $wait)]);
+    }
+}

@@ -1,0 +1,235 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\PowerStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\StopStep;
+use Brookstone\Core\Routine\TogetherStep;
+use Brookstone\Core\Routine\WaitStep;
+use Brookstone\Core\Stops\RunOn;
+
+/** Motors left powered, reversed at speed, started all at once, run into their stops, or let go under a load. */
+final readonly class RoutinePower
+{
+    private const RESTS_S = 0.2; // a wait so long lets a motion come to rest
+
+    private const SLOWER = [0.75, 0.5, 0.35, 0.25, 0.15];
+
+    private Build $build;
+
+    public function __construct(private RoutineContext $context)
+    {
+        $this->build = $context->build;
+    }
+
+    public function check(Routine $routine, int $i): void
+    {
+        $this->leftPowered($routine, $routine->steps, "routines.{$i}.steps");
+        $this->lists($routine, $routine->steps, "routines.{$i}.steps");
+        $this->intoStops($routine, $i);
+        $this->falls($routine, $i);
+        $this->holds($routine, $i);
+    }
+
+    private function drives(Motion $motion): bool
+    {
+        return $motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts();
+    }
+
+    /** @param  list<Step>  $steps */
+    private function leftPowered(Routine $routine, array $steps, string $path): void
+    {
+        foreach ($steps as $i => $step) {
+            foreach ($step->inner() as $field => $inner) {
+                $this->leftPowered($routine, $inner, "{$path}.{$i}.{$field}");
+            }
+            if (! $step instanceof RunStep || $this->build->motions[$step->motion]->isAbsolute() || $this->build->motions[$step->motion]->task->keeps_turning) {
+                continue;
+            }
+            $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $step->motion || ($next->inner() !== [] && in_array($step->motion, Routine::motionsOf([$next]), true)));
+            if ($later === []) {
+                $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}", "Nothing stops {$this->build->motions[$step->motion]->name} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
+                    $this->context->after("{$path}.{$i}", ['do' => 'stop', 'motion' => $step->motion, 'how' => 'brake'], new Sentence('Brake it after the run')),
+                ], $step->motion);
+            }
+        }
+    }
+
+    /**
+     * Reversed without a stop between, and together at once.
+     *
+     * @param  list<Step>  $steps
+     */
+    private function lists(Routine $routine, array $steps, string $path): void
+    {
+        foreach ($steps as $i => $step) {
+            foreach ($step->inner() as $field => $inner) {
+                $this->lists($routine, $inner, "{$path}.{$i}.{$field}");
+            }
+            if ($step instanceof TogetherStep) {
+                $this->together($routine, $step, "{$path}.{$i}");
+            }
+            if (! $step instanceof RunStep || ! $this->drives($this->build->motions[$step->motion])) {
+                continue;
+            }
+            for ($j = $i + 1; $j < count($steps); $j++) {
+                $next = $steps[$j];
+                $rests = ($next instanceof WaitStep && ($next->for_s ?? 0.0) >= self::RESTS_S && $next->until === null) || ($next instanceof StopStep && $next->motion === $step->motion);
+                if ($rests || ($next->motion() === $step->motion && ! $this->reverses($step, $next))) {
+                    break;
+                }
+                if ($next->motion() === $step->motion) {
+                    $name = $this->build->motions[$step->motion]->name;
+                    $this->context->find($routine, 'routine.reversed', Severity::Fails, "{$path}.{$j}", "{$name} is turned round here while it still runs the other way: the current of twice the voltage goes through its driver, and its teeth take the knock.", [], [
+                        $this->context->before("{$path}.{$j}", ['do' => 'stop', 'motion' => $step->motion, 'how' => 'brake'], new Sentence('Brake it first')),
+                    ], $step->motion);
+
+                    break;
+                }
+            }
+        }
+    }
+
+    private function reverses(RunStep $run, Step $next): bool
+    {
+        $motion = $this->build->motions[$run->motion];
+        $way = match (true) {
+            $next instanceof RunStep => $next->direction,
+            $next instanceof HomeStep => $motion->stops->switch($next->switch)?->direction(),
+            $next instanceof GoStep => $motion->stops->switchAt($next->place)?->direction(),
+            default => null,
+        };
+
+        return $way !== null && $way !== $run->direction;
+    }
+
+    /** The starting currents of all branches at once, against what their supply gives. */
+    private function together(Routine $routine, TogetherStep $step, string $path): void
+    {
+        $sums = $names = [];
+        foreach ($step->branches as $branch) {
+            $first = array_values(array_filter($branch, fn (Step $each): bool => ! ($each->motion() === null && ! $each instanceof WaitStep)))[0] ?? null;
+            $motion = $first instanceof GoStep || $first instanceof RunStep || $first instanceof HomeStep ? $this->build->motions[$first->motion] : null;
+            if ($motion?->drive === null || ! ($first instanceof GoStep || $first instanceof RunStep || $first instanceof HomeStep)) {
+                continue;
+            }
+            $id = $motion->drive->supply->id;
+            $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->line($first->speed)->stall_A * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
+            $names[$id][] = $motion->name;
+        }
+        foreach ($sums as $id => $sum) {
+            $supply = $this->build->supplies[$id];
+            if (count($names[$id]) < 2 || $sum <= $supply->max_A * (1 + DriveRules::TIE)) {
+                continue;
+            }
+            $branches = $this->context->stepsAt("{$path}.branches");
+            foreach ($branches as $i => $branch) {
+                $branches[$i] = $i === 0 ? $branch : [['do' => 'wait', 'for_s' => round(0.3 * $i, 2)], ...$branch];
+            }
+            $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path, implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->name.' gives {most}: it sags, and the controller may reset.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
+                new Fix(new Sentence('Start them 0.3 s after one another'), [new Change("{$path}.branches", $branches)]),
+            ]);
+        }
+    }
+
+    /** A step that is so fast that the run-on after its switch reaches the hard stop. */
+    private function intoStops(Routine $routine, int $i): void
+    {
+        foreach ($routine->flat() as $path => $step) {
+            if (! $step instanceof GoStep && ! $step instanceof HomeStep && ! $step instanceof RunStep) {
+                continue;
+            }
+            $motion = $this->build->motions[$step->motion];
+            $switch = match (true) {
+                $step instanceof GoStep => $motion->stops->switchAt($step->place),
+                $step instanceof HomeStep => $motion->stops->switch($step->switch),
+                default => $step->endsOn($this->build),
+            };
+            $stop = $switch === null ? null : ($switch->end === 'low' ? $motion->stops->hard_low : $motion->stops->hard_high);
+            if ($switch === null || $stop === null || ! $this->drives($motion) || ($stop - $switch->at) * $switch->direction() <= 0.0) {
+                continue;
+            }
+            $room = ($stop - $switch->at) * $switch->direction();
+            $runOn = $step->speed >= 1.0 ? $this->context->subjects[$step->motion]->facts->runOn($switch, $this->build->settings) : RunOn::of($motion, $switch, $this->build->settings, $step->speed);
+            if ($runOn?->distance === null || $runOn->distance < $room) {
+                continue;
+            }
+            $place = "routines.{$i}.{$path}.speed";
+            $fixes = [];
+            foreach (self::SLOWER as $speed) {
+                $slower = $speed < $step->speed ? RunOn::of($motion, $switch, $this->build->settings, $speed) : null;
+                if ($slower?->distance !== null && $slower->distance * $this->build->settings->stop_clearance <= $room) {
+                    $time = $this->context->subjects[$step->motion]->facts->longestTimeTo($switch->place, $speed);
+                    $fixes[] = new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
+                        new Change($place, $speed), ...($time === null || $step->give_up_s === null || $step->give_up_s >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", $this->context->patienceFor($time))]),
+                    ]);
+
+                    break;
+                }
+            }
+            if ($fixes === []) {
+                $back = $switch->at + $switch->direction() * ceil(1e4 * $runOn->distance * $this->build->settings->stop_clearance) / 1e4;
+                $fixes[] = new Fix(new Sentence('Set the hard stop back to {at}', ['at' => $motion->unit()->quantity($back)]), [new Change('motions.'.$this->build->indexOf($motion->id).'.stops.'.($switch->end === 'low' ? 'hard_low' : 'hard_high'), $back)]);
+            }
+            $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "So fast it runs on {run_on} after {$switch->name} trips, and the hard stop is {room} away: it hits with {energy}.", [
+                'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
+            ], $fixes, $step->motion);
+        }
+    }
+
+    /** Unpowered at its end, and its load drives it. */
+    private function falls(Routine $routine, int $i): void
+    {
+        $last = [];
+        foreach ($routine->flat() as $path => $step) {
+            if ($step->motion() !== null && ! str_starts_with($path, 'if_fails')) {
+                $last[$step->motion()] = [$path, $step];
+            }
+            if ($step instanceof PowerStep && ! $step->on && $step->motion !== null) {
+                $last[$step->motion] = [$path, $step];
+            }
+        }
+        foreach ($last as $id => [$path, $step]) {
+            $motion = $this->build->motions[$id];
+            $facts = $this->context->subjects[$id]->facts;
+            $letsGo = ($step instanceof StopStep && $step->how === 'coast') || $step instanceof PowerStep || ($this->drives($motion) && ! $motion->stops->brakes && ! $step instanceof StopStep);
+            if (! $letsGo || $motion->drive === null || $motion->task->keeps_turning || $facts->hold_Nm() <= $facts->holdsUnpowered_Nm()) {
+                continue;
+            }
+            $this->context->find($routine, 'routine.falls', Severity::Fails, "routines.{$i}.{$path}", "After {$routine->name} nothing holds {$motion->name}: its load of {load} turns the unpowered drive, whose gears hold {holds}.", [
+                'load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'holds' => Quantity::of($facts->holdsUnpowered_Nm(), 'N·m'),
+            ], $step instanceof StopStep ? [new Fix(new Sentence($motion->isAbsolute() ? 'Hold it powered' : 'Brake it'), [new Change("routines.{$i}.{$path}.how", $motion->isAbsolute() || $motion->counts() ? 'hold' : 'brake')])] : [], $id);
+        }
+    }
+
+    /** Told to hold, powered, more than it bears all day. */
+    private function holds(Routine $routine, int $i): void
+    {
+        foreach ($routine->flat() as $path => $step) {
+            $motion = $step instanceof StopStep && $step->how === 'hold' ? $this->build->motions[$step->motion] : null;
+            if ($motion?->drive === null || ! $step instanceof StopStep) {
+                continue;
+            }
+            $facts = $this->context->subjects[$step->motion]->facts;
+            $settings = $this->build->settings;
+            $bears = $facts->continuousShare($settings->motor_continuous_share, $settings->servo_continuous_share) * $facts->stallAtLoad_Nm();
+            if ($facts->hold_Nm() > $bears) {
+                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->name} is held here with {load}, and its drive bears {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $step->motion);
+            }
+        }
+    }
+}

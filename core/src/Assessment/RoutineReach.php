@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Condition\InputIs;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Reach\Reached;
+use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
+
+/** What the search of all states finds, told of the steps where it happens; and what a step waits for that can never come. */
+final readonly class RoutineReach
+{
+    private Build $build;
+
+    public function __construct(private RoutineContext $context, private Reached $reached)
+    {
+        $this->build = $context->build;
+    }
+
+    public function check(): void
+    {
+        $routines = array_values($this->build->routines);
+        $ids = array_keys($this->build->routines);
+        $of = fn (string $path): Routine => $routines[(int) explode('.', $path)[1]];
+        $lost = [];
+        foreach ($this->reached->of('not_known') as [$path, $motion]) {
+            $lost["{$of($path)->id} {$motion}"] ??= true;
+            if ($lost["{$of($path)->id} {$motion}"] === true) {
+                $lost["{$of($path)->id} {$motion}"] = $path; // the first step of a routine is enough
+                $name = $this->build->motions[$motion]->name;
+                $this->context->find($of($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before anybody knows where it is: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
+            }
+        }
+        foreach ($this->reached->of('place_lost') as [$path, $motion]) {
+            $name = $this->build->motions[$motion]->name;
+            $this->context->find($of($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], $this->homeFirst($path, $motion), $motion);
+        }
+        foreach ($this->reached->of('same_motion') as [$path, $what]) {
+            [$motion, $other] = explode(' ', $what, 2);
+            $this->context->find($of($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->name} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($of($path), $other === '' ? null : $of($other)), $motion);
+        }
+        foreach ($this->reached->of('same_motor') as [$path, $what]) {
+            [$moved, $other] = explode(' ', $what, 2);
+            $step = $this->stepAt($path);
+            $motion = $step?->motion() ?? $moved;
+            $words = $other === '' ? 'may still be powered' : "may be moved by “{$this->context->sentence($other)}”";
+            $this->context->find($of($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->name} and {$this->build->motions[$moved]->name} are moved by one motor, and {$this->build->motions[$moved]->name} {$words} when this begins: only one of them can have it.", [], [
+                ...$this->alone($of($path), $other === '' ? null : $of($other)),
+                ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->name} first"))] : []),
+            ], $motion);
+        }
+        foreach ($this->reached->of('rule') as $found) {
+            $this->broken($found, $routines);
+        }
+        foreach ($this->reached->unreached as $path => $i) {
+            if (! $this->startsNever($routines[$i]) && ! str_contains($path, 'if_fails')) {
+                $this->context->find($routines[$i], 'routine.unreached', Severity::Tight, $path, "Nothing ever gets to “{$this->context->sentence($path)}”.", [], [$this->without($path)]);
+
+                break; // what comes after it is not reached either
+            }
+        }
+        foreach ($this->reached->endless as $path) {
+            $this->context->find($of($path), 'routine.calls_itself', Severity::Fails, $path, 'This leads back to where it came from: the routines call each other without end.', [], [$this->without($path)]);
+        }
+        if (! $this->reached->complete && $routines !== []) {
+            $this->context->find($routines[0], 'routine.search_bound', Severity::Note, 'routines', 'The search of everything that can happen was ended after {states} states: what is said of two things at once, of rules and of steps that nothing gets to is not complete.', ['states' => Quantity::number($this->reached->states)]);
+        }
+        foreach ($routines as $i => $routine) {
+            $this->unreachable($routine, $i);
+        }
+        unset($ids);
+    }
+
+    /**
+     * A sensor that a run waits for and that lies the other way, or past the hard stop.
+     */
+    private function unreachable(Routine $routine, int $i): void
+    {
+        foreach ($routine->flat() as $path => $step) {
+            $switch = $step instanceof RunStep ? $step->endsOn($this->build) : null;
+            if (! $step instanceof RunStep || ! $step->until instanceof InputIs || ! $step->until->on) {
+                continue;
+            }
+            $motion = $this->build->motions[$step->motion];
+            $sensor = $this->build->sensors[$step->until->sensor] ?? null;
+            $at = $switch->at ?? ($sensor?->motion === $step->motion ? $sensor->at : null);
+            $name = $switch->name ?? $sensor->name ?? '';
+            $stop = $step->direction > 0 ? $motion->stops->hard_high : $motion->stops->hard_low;
+            if ($switch !== null && $switch->direction() !== $step->direction) {
+                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->name} runs ".($step->direction > 0 ? 'up' : 'down')." here and cannot reach {$name}, which lies the other way.", [], [
+                    new Fix(new Sentence('Run it '.($step->direction > 0 ? 'down' : 'up')), [new Change("routines.{$i}.{$path}.direction", $step->direction > 0 ? 'down' : 'up')]),
+                ], $step->motion);
+            } elseif ($switch === null && $at !== null && $stop !== null && ($at - ($sensor->reach ?? 0.0) * $step->direction - $stop) * $step->direction > 0.0) {
+                $this->context->find($routine, 'routine.past_stop', Severity::Fails, "routines.{$i}.{$path}.until", "{$name} sits at {at}, past the hard stop at {stop}: the run never gets there.", ['at' => $motion->unit()->quantity($at), 'stop' => $motion->unit()->quantity($stop)], [
+                    new Fix(new Sentence('Move the sensor to {stop}', ['stop' => $motion->unit()->quantity($stop)]), [new Change('sensors.'.array_search($step->until->sensor, array_keys($this->build->sensors), true).'.at', $stop)]),
+                ], $step->motion);
+            }
+        }
+    }
+
+    /**
+     * @param  list<string>  $found
+     * @param  list<Routine>  $routines
+     */
+    private function broken(array $found, array $routines): void
+    {
+        $rule = $this->build->rules[$found[1]];
+        $last = null;
+        $story = [];
+        foreach (array_slice($found, 2) as $each) {
+            [$path] = explode(' ', $each, 2);
+            $gives = str_ends_with($each, ' gives up') ? ' gives up' : ' ends';
+            if (str_starts_with($each, 'routines.')) {
+                $last = $path;
+                $story[] = "“{$this->context->sentence($path)}”{$gives}";
+            } else {
+                $story[] = $each;
+            }
+        }
+        $says = $rule->says($this->build);
+        $step = $this->culprit($rule->never, $rule->while);
+        $routine = $step === null ? ($last === null ? $routines[0] : $routines[(int) explode('.', $last)[1]]) : $routines[(int) explode('.', $step)[1]];
+        $this->context->find($routine, 'routine.rule_broken', Severity::Fails, $step ?? $found[0], "The rule {$rule->name} can be broken, {$says->template}: ".implode('; ', array_slice($story, -4)).'.', $says->values, $step === null || $rule->while === null ? [] : $this->guard($rule, $step));
+    }
+
+    /** The first step that begins what a rule forbids. */
+    private function culprit(\Brookstone\Core\Condition\Condition $never, ?\Brookstone\Core\Condition\Condition $while): ?string
+    {
+        foreach (\Brookstone\Core\Condition\Conditions::all($never) as $part) {
+            if ($part instanceof \Brookstone\Core\Condition\Moving) {
+                foreach (array_values($this->build->routines) as $i => $routine) {
+                    foreach ($routine->flat() as $path => $step) {
+                        if ($step->motion() === $part->motion && ($step instanceof GoStep || $step instanceof RunStep || $step instanceof HomeStep)) {
+                            return "routines.{$i}.{$path}";
+                        }
+                    }
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Fix> the step only if the rule does not forbid it, otherwise a fault */
+    private function guard(\Brookstone\Core\Build\Rule $rule, string $path): array
+    {
+        $list = substr($path, 0, (int) strrpos($path, '.'));
+        $index = (int) substr($path, (int) strrpos($path, '.') + 1);
+        $steps = $this->context->stepsAt($list);
+        $ruleAt = (int) array_search($rule->id, array_keys($this->build->rules), true);
+        $while = $this->build->document['rules'][$ruleAt]['while'];
+        $choose = ['do' => 'choose', 'if' => ['test' => 'not', 'that' => $while], 'then' => [$steps[$index]], 'otherwise' => [['do' => 'fault', 'message' => "rule: {$rule->name}"]]];
+
+        return [new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'), [new Change($list, [...array_slice($steps, 0, $index), $choose, ...array_slice($steps, $index + 1)])])];
+    }
+
+    /** @return list<Fix> */
+    private function homeFirst(string $path, string $motion): array
+    {
+        $subject = $this->context->subjects[$motion];
+        $switches = $subject->motion->stops->switches;
+        if ($switches === []) {
+            return [];
+        }
+        $home = $subject->motion->stops->switchAt($subject->motion->task->from) ?? $switches[0];
+        $time = $subject->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
+        $step = ['do' => 'home', 'motion' => $motion, 'switch' => $home->id, 'speed' => RoutineContext::HOME_SPEED, 'give_up_s' => $time === null ? null : $this->context->patienceFor($time)];
+        $i = (int) explode('.', $path)[1];
+        $first = "routines.{$i}.steps.0";
+
+        return [$this->context->before(str_contains($path, '.if_fails.') ? $path : $first, $step, new Sentence("Home {$subject->motion->name} onto {$home->name} first"))];
+    }
+
+    /** @return list<Fix> the one starts only when the other does not run */
+    private function alone(Routine $routine, ?Routine $other): array
+    {
+        if ($other === null || $other->id === $routine->id) {
+            return [];
+        }
+        $changes = [];
+        foreach ([$routine, $other] as $each) {
+            if (! $each->alone && ! $each->startsAtPowerOn()) {
+                $changes[] = new Change('routines.'.array_search($each->id, array_keys($this->build->routines), true).'.alone', true);
+            }
+        }
+
+        return $changes === [] ? [] : [new Fix(new Sentence('Let '.($routine->startsAtPowerOn() ? $other->name : $routine->name).' start only while nothing runs that moves the same things'), $changes)];
+    }
+
+    private function without(string $path): Fix
+    {
+        $list = substr($path, 0, (int) strrpos($path, '.'));
+        $index = (int) substr($path, (int) strrpos($path, '.') + 1);
+        $steps = $this->context->stepsAt($list);
+        unset($steps[$index]);
+
+        return new Fix(new Sentence('Take this step out'), [new Change($list, array_values($steps))]);
+    }
+
+    private function startsNever(Routine $routine): bool
+    {
+        return $routine->starts === [];
+    }
+
+    private function stepAt(string $path): ?Step
+    {
+        [, $i, $rest] = explode('.', $path, 3);
+        foreach (array_values($this->build->routines)[(int) $i]->flat() as $at => $step) {
+            if ($at === $rest) {
+                return $step;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Condition;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+
+/** A motion was last brought to a place and has not left it. */
+final readonly class AtPlace implements Condition
+{
+    use Atom;
+
+    public function __construct(public string $motion, public string $place)
+    {
+    }
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape(['motion' => Field::needed(TextShape::id()), 'place' => Field::needed(TextShape::id())], 'AtPlace');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['motion'], $read['place']);
+    }
+
+    public function says(Build $build): Sentence
+    {
+        return new Sentence(($build->motions[$this->motion]->name ?? $this->motion).' is at '.($build->motions[$this->motion]?->place($this->place)->name ?? $this->place));
+    }
+
+    public function holds(Senses $senses): bool
+    {
+        return $senses->placeOf($this->motion) === $this->place;
+    }
+
+    public function refersTo(): array
+    {
+        return ['motion' => ['motion', $this->motion], 'place' => ['place', $this->place]];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Condition;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+
+/** A motion is being moved. */
+final readonly class Moving implements Condition
+{
+    use Atom;
+
+    public function __construct(public string $motion)
+    {
+    }
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape(['motion' => Field::needed(TextShape::id())], 'Moving');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['motion']);
+    }
+
+    public function says(Build $build): Sentence
+    {
+        return new Sentence(($build->motions[$this->motion]->name ?? $this->motion).' moves');
+    }
+
+    public function holds(Senses $senses): bool
+    {
+        return $senses->isMoving($this->motion);
+    }
+
+    public function refersTo(): array
+    {
+        return ['motion' => ['motion', $this->motion]];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Condition;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+
+/** Another routine is running. */
+final readonly class RoutineRuns implements Condition
+{
+    use Atom;
+
+    public function __construct(public string $routine)
+    {
+    }
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape(['routine' => Field::needed(TextShape::id())], 'RoutineRuns');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['routine']);
+    }
+
+    public function says(Build $build): Sentence
+    {
+        return new Sentence(($build->routines[$this->routine]->name ?? $this->routine).' runs');
+    }
+
+    public function holds(Senses $senses): bool
+    {
+        return $senses->isRunning($this->routine);
+    }
+
+    public function refersTo(): array
+    {
+        return ['routine' => ['routine', $this->routine]];
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Mechanism;
+
+/** A mechanism to which something has happened: its load grew, it drags, or something holds it fast. */
+final readonly class Burdened implements Mechanism
+{
+    private const HELD_NM = 1e4; // nothing in this trade pushes through that
+
+    private const RUBS = 0.1; // of its load, that a dragging mechanism rubs besides
+
+    /**
+     * @param  float  $heavier  so many times its load and inertia
+     * @param  float  $drags  so many times its friction; 1 is as usual
+     * @param  float  $rubs  so many times its friction, and nothing else
+     * @param  array{float, float}|null  $held  where it is held fast, SI, from lowest to highest
+     */
+    public function __construct(public Mechanism $inner, public float $heavier = 1.0, public float $drags = 1.0, public ?array $held = null, public float $rubs = 1.0)
+    {
+    }
+
+    public static function fields(?float $most = null): array
+    {
+        return [];
+    }
+
+    public static function problems(array $read): array
+    {
+        return [];
+    }
+
+    public function kind(): string
+    {
+        return $this->inner->kind();
+    }
+
+    public function positionUnit(): PositionUnit
+    {
+        return $this->inner->positionUnit();
+    }
+
+    public function travelPerRad(): float
+    {
+        return $this->inner->travelPerRad();
+    }
+
+    public function staticTorqueNm(float $position): float
+    {
+        return $this->heavier * $this->inner->staticTorqueNm($position);
+    }
+
+    public function frictionNm(float $position): float
+    {
+        $holds = $this->held !== null && $position >= $this->held[0] && $position <= $this->held[1];
+        $friction = $this->rubs * $this->inner->frictionNm($position);
+
+        return ($this->drags > 1.0 ? $this->drags * $friction + self::RUBS * abs($this->inner->staticTorqueNm($position)) : $friction) + ($holds ? self::HELD_NM : 0.0);
+    }
+
+    public function inertiaKgm2(float $position): float
+    {
+        return $this->heavier * $this->inner->inertiaKgm2($position);
+    }
+
+    public function inertiaSlopeKgm2(float $position): float
+    {
+        return $this->heavier * $this->inner->inertiaSlopeKgm2($position);
+    }
+
+    public function dynamics(float $position): array
+    {
+        [$static, , $inertia, $slope] = $this->inner->dynamics($position);
+
+        return [$this->heavier * $static, $this->frictionNm($position), $this->heavier * $inertia, $this->heavier * $slope];
+    }
+
+    public function isEven(): bool
+    {
+        return false;
+    }
+
+    public function evenOverRad(): float
+    {
+        return $this->inner->evenOverRad();
+    }
+
+    public function breaks(): array
+    {
+        $breaks = [...$this->inner->breaks(), ...($this->held ?? [])];
+        sort($breaks);
+
+        return $breaks;
+    }
+
+    public function masses(): array
+    {
+        return $this->inner->masses();
+    }
+
+    public function leverM(): ?float
+    {
+        return $this->inner->leverM();
+    }
+
+    public function gripNm(): float
+    {
+        return $this->inner->gripNm();
+    }
+
+    public function isEndless(): bool
+    {
+        return $this->inner->isEndless();
+    }
+
+    public function follower(float $position): ?float
+    {
+        return $this->inner->follower($position);
+    }
+
+    public function unloaded(): self
+    {
+        return new self($this->inner->unloaded(), $this->heavier, $this->drags, $this->held, $this->rubs);
+    }
+}

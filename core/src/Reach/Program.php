@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Reach;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Routine\ChooseStep;
+use Brookstone\Core\Routine\FaultStep;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\RepeatStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\TogetherStep;
+use Brookstone\Core\Routine\WaitStep;
+
+/** All routines of a build as points that lead to one another, calls put in where they stand. */
+final class Program
+{
+    private const DEEPEST_CALL = 8;
+
+    private const MOST_NODES = 20_000;
+
+    /** @var list<Node> */
+    public array $nodes = [];
+
+    /** @var array<int, int> first node of each routine; −1 is empty */
+    public array $entries = [];
+
+    /** @var array<int, int> first node of what each does when it fails; −1 is nothing */
+    public array $failing = [];
+
+    /** @var list<Routine> */
+    public readonly array $routines;
+
+    /** @var array<int, array<string, true>> motions of each routine, those of what it calls and of shared motors too */
+    public array $motions = [];
+
+    /** @var array<string, true> routines that call each other without end, by path of the step */
+    public array $endless = [];
+
+    public function __construct(public readonly Build $build)
+    {
+        $this->routines = array_values($build->routines);
+        foreach ($this->routines as $i => $routine) {
+            $this->motions[$i] = [];
+            $this->entries[$i] = $this->list($routine->steps, "routines.{$i}.steps", $i, -1, []);
+            $this->failing[$i] = $this->list($routine->ifFails, "routines.{$i}.if_fails", $i, -1, []);
+        }
+        foreach ($this->motions as $i => $motions) {
+            foreach ($build->motions as $id => $motion) {
+                $partner = $motion->drive?->shares;
+                if ($partner !== null && (isset($motions[$id]) || isset($motions[$partner]))) {
+                    $this->motions[$i] += [$id => true, $partner => true];
+                }
+            }
+        }
+    }
+
+    /** Whether two routines move something in common. */
+    public function meet(int $a, int $b): bool
+    {
+        return array_intersect_key($this->motions[$a], $this->motions[$b]) !== [];
+    }
+
+    /**
+     * @param  list<Step>  $steps
+     * @param  list<string>  $calls  routines that led here
+     * @return int its first node
+     */
+    private function list(array $steps, string $path, int $routine, int $then, array $calls): int
+    {
+        // From the last to the first, so that each knows where it leads; branches come after the node that forks them.
+        for ($i = count($steps) - 1; $i >= 0; $i--) {
+            $then = $this->step($steps[$i], "{$path}.{$i}", $routine, $then, $calls);
+        }
+
+        return $then;
+    }
+
+    /** @param  list<string>  $calls */
+    private function step(Step $step, string $path, int $routine, int $then, array $calls): int
+    {
+        if ($step->motion() !== null) {
+            $this->motions[$routine][$step->motion()] = true;
+        }
+        if ($step instanceof CallStep) {
+            return $this->call($step, $path, $routine, $then, $calls);
+        }
+        if (count($this->nodes) >= self::MOST_NODES) {
+            return $then;
+        }
+        if ($step instanceof TogetherStep) {
+            $at = $this->add(new Node(Node::FORK, $routine, $path, $step), $then);
+            $node = $this->nodes[$at];
+            $node->any = $step->until === 'any';
+            foreach ($step->branches as $i => $branch) {
+                $from = count($this->nodes);
+                $first = $this->list($branch, "{$path}.branches.{$i}", $routine, -1, $calls);
+                $node->branches[] = [$first, $from, count($this->nodes)];
+            }
+
+            return $at;
+        }
+        if ($step instanceof ChooseStep) {
+            $at = $this->add(new Node(Node::CHOOSE, $routine, $path, $step, condition: $step->if), $then);
+            $this->nodes[$at]->next = $this->list($step->then, "{$path}.then", $routine, $then, $calls);
+            $this->nodes[$at]->else = $this->list($step->otherwise, "{$path}.otherwise", $routine, $then, $calls);
+
+            return $at;
+        }
+        if ($step instanceof RepeatStep) {
+            // A choice at its head: once more, or on. Without an end it only goes round.
+            $at = $this->add(new Node($step->times === null && $step->until === null ? Node::DO : Node::CHOOSE, $routine, $path, $step, condition: $step->until), $then);
+            $again = $this->add(new Node(Node::AGAIN, $routine, $path, $step), $at);
+            $body = $this->list($step->steps, "{$path}.steps", $routine, $again, $calls);
+            $node = $this->nodes[$at];
+            [$node->next, $node->else] = $step->until !== null ? [$then, $body] : [$body, $then];
+
+            return $at;
+        }
+        $kind = match (true) {
+            $step instanceof GoStep, $step instanceof HomeStep, $step instanceof RunStep => Node::MOVE,
+            $step instanceof WaitStep => Node::WAIT,
+            $step instanceof FaultStep => Node::FAULT,
+            default => Node::DO,
+        };
+        $at = $this->add(new Node($kind, $routine, $path, $step, $kind === Node::MOVE ? $step->motion() : null), $then);
+        $this->nodes[$at]->fails = ($step instanceof GoStep || $step instanceof HomeStep || $step instanceof RunStep || $step instanceof WaitStep) && $step->give_up_s !== null;
+
+        return $at;
+    }
+
+    /** @param  list<string>  $calls */
+    private function call(CallStep $step, string $path, int $routine, int $then, array $calls): int
+    {
+        $other = $this->build->routines[$step->routine];
+        $own = $this->routines[$routine]->id;
+        if (in_array($step->routine, $calls, true) || $step->routine === $own || count($calls) >= self::DEEPEST_CALL) {
+            $this->endless[$path] = true;
+
+            return $this->add(new Node(Node::FAULT, $routine, $path, $step), -1);
+        }
+        $first = $this->list($other->steps, 'routines.'.array_search($step->routine, array_keys($this->build->routines), true).'.steps', $routine, $then, [...$calls, $step->routine]);
+
+        return $this->add(new Node(Node::DO, $routine, $path, $step), $first);
+    }
+
+    private function add(Node $node, int $then): int
+    {
+        $node->next = $then;
+        $this->nodes[] = $node;
+
+        return count($this->nodes) - 1;
+    }
+}

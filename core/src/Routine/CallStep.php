@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Routine;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Simulation\Controller;
+
+/** Does the steps of another routine, then goes on. */
+final readonly class CallStep implements Step
+{
+    use Plain;
+
+    public function __construct(public string $routine)
+    {
+    }
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape(['routine' => Field::needed(TextShape::id(), 'Whose steps are done.')], 'CallStep');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['routine']);
+    }
+
+    public function motion(): ?string
+    {
+        return null;
+    }
+
+    public function refersTo(): array
+    {
+        return ['routine' => ['routine', $this->routine]];
+    }
+
+    public function says(Build $build): Sentence
+    {
+        return new Sentence('Do '.($build->routines[$this->routine]->name ?? $this->routine).'.');
+    }
+
+    public function run(Controller $controller): \Generator
+    {
+        yield from $controller->call($this->routine);
+    }
+}

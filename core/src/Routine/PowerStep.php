@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Routine;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Simulation\Controller;
+
+/** Switches the power of a motion, or of all that hang on a supply, and waits for it to settle. */
+final readonly class PowerStep implements Step
+{
+    use Plain;
+
+    public function __construct(public ?string $motion, public ?string $supply, public bool $on, public float $settle_s)
+    {
+    }
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape([
+            'motion' => Field::or(null, TextShape::id()->orNull(), 'One motion; or a supply.'),
+            'supply' => Field::or(null, TextShape::id()->orNull(), 'All motions on it.'),
+            'state' => Field::or('on', ChoiceShape::of('on', 'off')),
+            'settle_s' => Field::or(0.3, NumberShape::between(0.0, 60.0), 'Time to settle.'),
+        ], 'PowerStep');
+    }
+
+    public static function make(array $read): self
+    {
+        return new self($read['motion'], $read['supply'], $read['state'] === 'on', $read['settle_s']);
+    }
+
+    public function motion(): ?string
+    {
+        return null; // it moves nothing
+    }
+
+    public function refersTo(): array
+    {
+        return [...($this->motion === null ? [] : ['motion' => ['motion', $this->motion]]), ...($this->supply === null ? [] : ['supply' => ['supply', $this->supply]])];
+    }
+
+    public function says(Build $build): Sentence
+    {
+        $name = $this->motion !== null ? $build->motions[$this->motion]->name : ($build->supplies[$this->supply ?? '']->name ?? 'the supply');
+
+        return new Sentence('Switch the power of '.$name.($this->on ? ' on' : ' off').' and wait {settle}.', ['settle' => Quantity::of($this->settle_s, 's')]);
+    }
+
+    public function run(Controller $controller): \Generator
+    {
+        $controller->power($this->motion, $this->supply, $this->on);
+        $since = $controller->now();
+        while ($controller->now() - $since < $this->settle_s - 1e-9) {
+            yield;
+        }
+    }
+}

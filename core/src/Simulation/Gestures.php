@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Build\Sensor;
+
+/** Tells short, long and double presses of one button apart. */
+final class Gestures
+{
+    private ?float $pressed = null; // since when
+
+    private bool $told = false;     // what this press was
+
+    private ?float $released = null; // after a press that may become a double one
+
+    public function __construct(private readonly Sensor $button)
+    {
+    }
+
+    /** @return list<string> what is clear now that it is pressed or let go */
+    public function changes(bool $on, float $now): array
+    {
+        if ($on) {
+            $double = $this->released !== null && $now - $this->released <= $this->button->double_s + 1e-9;
+            $this->pressed = $now;
+            $this->told = $double;
+            $this->released = null;
+
+            return $double ? ['double'] : [];
+        }
+        if ($this->pressed !== null && ! $this->told) {
+            $this->released = $now;
+        }
+        $this->pressed = null;
+
+        return [];
+    }
+
+    /** @return list<string> what is clear by now although nothing changed */
+    public function waits(float $now): array
+    {
+        if ($this->pressed !== null && ! $this->told && $now - $this->pressed >= $this->button->long_s - 1e-9) {
+            $this->told = true;
+
+            return ['long'];
+        }
+        if ($this->released !== null && $now - $this->released > $this->button->double_s + 1e-9) {
+            $this->released = null;
+
+            return ['short'];
+        }
+
+        return [];
+    }
+}

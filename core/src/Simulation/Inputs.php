@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Sensor;
+
+/** What the controller believes of its switches and sensors: after bounce, lateness, and whatever is stuck. */
+final class Inputs
+{
+    /** @var array<string, bool> as the controller believes */
+    private array $on = [];
+
+    /** @var array<string, bool> as the world has it, of sensors that hang on no motion */
+    private array $outside = [];
+
+    /** @var array<string, float> readings of those that measure */
+    private array $levels = [];
+
+    /** @var array<string, float> since when an input has differed from what is believed */
+    private array $differsSince = [];
+
+    /** @var array<string, bool> what says the same whatever is so */
+    private array $stuck = [];
+
+    /** @var array<string, float> s more than usual until it tells */
+    private array $late = [];
+
+    /** @var array<string, Gestures> of buttons whose presses are told apart */
+    private array $gestures = [];
+
+    /** @var array<string, true> sensors that must be looked at each time: all but those that only the world changes */
+    private array $watched = [];
+
+    /** @param  array<string, Axis>  $axes */
+    public function __construct(private readonly Build $build, private readonly array $axes)
+    {
+        foreach ($build->sensors as $id => $sensor) {
+            $this->outside[$id] = false;
+            $this->levels[$id] = $sensor->rest;
+            if ($sensor->motion !== null) {
+                $this->watched[$id] = true;
+            }
+        }
+        foreach ($build->routines as $routine) {
+            foreach ($routine->starts as $trigger) {
+                if ($trigger->when === 'press' && $trigger->how !== 'any' && $trigger->sensor !== null) {
+                    $this->gestures[$trigger->sensor] ??= new Gestures($build->sensors[$trigger->sensor]);
+                }
+            }
+        }
+        $this->begin();
+    }
+
+    /** Believes what is so, without any change being told: when the power comes on. */
+    public function begin(): void
+    {
+        foreach ($this->axes as $axis) {
+            foreach ($axis->motion->stops->switches as $switch) {
+                $this->on[$switch->id] = $this->rawSwitch($switch, $axis->position());
+            }
+        }
+        foreach ($this->build->sensors as $id => $sensor) {
+            $this->on[$id] = $this->rawSensor($sensor);
+        }
+        $this->differsSince = [];
+    }
+
+    /** @return array<string, bool> */
+    public function all(): array
+    {
+        return $this->on;
+    }
+
+    public function isOn(string $input): bool
+    {
+        return $this->on[$input];
+    }
+
+    public function level(string $sensor): float
+    {
+        return $this->levels[$sensor];
+    }
+
+    public function set(string $sensor, bool $on): void
+    {
+        $this->outside[$sensor] = $on;
+        $this->watched[$sensor] = true;
+    }
+
+    public function setLevel(string $sensor, float $value): void
+    {
+        $this->levels[$sensor] = $value;
+        $this->watched[$sensor] = true;
+    }
+
+    public function stick(string $input, ?bool $on): void
+    {
+        unset($this->stuck[$input]);
+        if ($on !== null) {
+            $this->stuck[$input] = $on;
+        }
+        $this->watched[$input] = true;
+    }
+
+    public function delay(string $input, float $seconds): void
+    {
+        $this->late[$input] = $seconds;
+    }
+
+    /**
+     * Looks at all of them.
+     *
+     * @return list<array{string, bool}> those that changed as the controller believes
+     */
+    public function look(float $now): array
+    {
+        $changed = [];
+        foreach ($this->axes as $axis) {
+            if ($axis->motion->stops->switches === [] || ($axis->isStill() && $this->differsSince === [] && $this->stuck === [])) {
+                continue;
+            }
+            $position = $axis->position();
+            foreach ($axis->motion->stops->switches as $switch) {
+                if ($this->believes($switch->id, $this->rawSwitch($switch, $position), $this->build->settings->debounce_s, $now)) {
+                    $changed[] = [$switch->id, $this->on[$switch->id]];
+                }
+            }
+        }
+        foreach (array_keys($this->watched) as $id) {
+            $sensor = $this->build->sensors[$id] ?? null;
+            if ($sensor === null) {
+                continue; // a switch that is stuck
+            }
+            $raw = $this->rawSensor($sensor);
+            if ($this->believes($sensor->id, $raw, ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s : 0.0) + $sensor->late_s, $now)) {
+                $changed[] = [$sensor->id, $raw];
+            }
+            if ($sensor->motion === null && $raw === $this->on[$sensor->id]) {
+                unset($this->watched[$id]);
+            }
+        }
+
+        return $changed;
+    }
+
+    /**
+     * @param  list<array{string, bool}>  $changed
+     * @return list<array{string, string}> buttons and what was done with them: `short`, `long`, `double`
+     */
+    public function gestures(array $changed, float $now): array
+    {
+        $done = [];
+        foreach ($this->gestures as $id => $gestures) {
+            foreach ($changed as [$input, $on]) {
+                if ($input === $id) {
+                    array_push($done, ...array_map(fn (string $how): array => [$id, $how], $gestures->changes($on, $now)));
+                }
+            }
+            array_push($done, ...array_map(fn (string $how): array => [$id, $how], $gestures->waits($now)));
+        }
+
+        return $done;
+    }
+
+    private function rawSwitch(LimitSwitch $switch, float $position): bool
+    {
+        return $this->stuck[$switch->id] ?? $switch->isOnAt($position);
+    }
+
+    private function rawSensor(Sensor $sensor): bool
+    {
+        $stuck = $this->stuck[$sensor->id] ?? null;
+        if ($stuck !== null) {
+            return $stuck;
+        }
+        if ($sensor->motion !== null) {
+            return ($sensor->isOnAt($this->axes[$sensor->motion]->position()) ?? false) || $this->outside[$sensor->id];
+        }
+        if (! $sensor->measures()) {
+            return $this->outside[$sensor->id];
+        }
+        $level = $this->levels[$sensor->id];
+        $was = $this->on[$sensor->id] ?? false;
+
+        return $sensor->upper !== null && ($level >= $sensor->upper || ($was && $level > ($sensor->lower ?? $sensor->upper)));
+    }
+
+    private function believes(string $id, bool $raw, float $after_s, float $now): bool
+    {
+        if ($raw === $this->on[$id]) {
+            unset($this->differsSince[$id]);
+
+            return false;
+        }
+        $since = $this->differsSince[$id] ??= $now;
+        if ($now - $since < $after_s + ($this->late[$id] ?? 0.0) - 1e-9) {
+            return false;
+        }
+        unset($this->differsSince[$id]);
+        $this->on[$id] = $raw;
+
+        return true;
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Reach\Program;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Trigger;
+
+/** Which routines start now. */
+final class Starts
+{
+    /** @var \SplObjectStorage<Trigger, float|bool> of a condition: since when it is so, or false; of what comes again: when next */
+    private \SplObjectStorage $kept;
+
+    private float $clock = -1.0;
+
+    private ?Program $program = null;
+
+    private ?string $halted = null; // what started at power-on and failed
+
+    public function __construct(private readonly World $world)
+    {
+        $this->kept = new \SplObjectStorage;
+    }
+
+    /**
+     * @param  list<array{string, bool}>  $changed  inputs
+     * @return list<Routine>
+     */
+    public function fired(array $changed, bool $powerOn): array
+    {
+        $now = $this->world->now();
+        $gestures = $this->world->inputs->gestures($changed, $now);
+        if ($powerOn) {
+            $this->halted = null;
+            $this->kept = new \SplObjectStorage;
+        }
+        $before = $powerOn ? $this->world->clock_s() : $this->clock;
+        $this->clock = $this->world->clock_s();
+        $fired = [];
+        foreach ($this->world->build->routines as $routine) {
+            $starts = false;
+            foreach ($routine->starts as $trigger) {
+                $starts = match ($trigger->when) {
+                    'power_on' => $powerOn,
+                    'press' => $trigger->how === 'any' ? in_array([$trigger->sensor, true], $changed, true) : in_array([$trigger->sensor, $trigger->how], $gestures, true),
+                    'beam', 'input' => in_array([$trigger->sensor, $trigger->on], $changed, true),
+                    'knock' => in_array([$trigger->sensor, true], $changed, true),
+                    'level', 'count' => $trigger->condition !== null && $this->becomes($trigger, $trigger->condition, $now),
+                    'every' => $this->comesAgain($trigger, $now),
+                    'time_of_day' => $this->passes($before, $trigger->clock_s ?? 0.0),
+                    default => false,
+                } || $starts; // every one is asked: some of them remember
+            }
+            if ($starts && $this->mayStart($routine)) {
+                $fired[] = $routine;
+            }
+        }
+
+        return $fired;
+    }
+
+    /** What starts at power-on and fails leaves nobody knowing where things are: nothing starts until the power has been off. */
+    public function failed(Routine $routine): void
+    {
+        $this->halted = $routine->startsAtPowerOn() ? $routine->name : $this->halted;
+    }
+
+    /** One that wants to be alone waits for nobody: it does not start at all. */
+    private function mayStart(Routine $routine): bool
+    {
+        if ($this->halted !== null) {
+            $this->world->recorder->routine($this->world->now(), 'ignored', "{$routine->name} does not start: {$this->halted} has failed.");
+
+            return false;
+        }
+        if (! $routine->alone) {
+            return true;
+        }
+        $this->program ??= new Program($this->world->build);
+        $index = array_flip(array_keys($this->world->build->routines));
+        foreach ($index as $id => $other) {
+            if ($this->world->isRunning((string) $id) && $id !== $routine->id && $this->program->meet($index[$routine->id], $other)) {
+                $this->world->recorder->routine($this->world->now(), 'ignored', "{$routine->name} does not start: ".$this->world->build->routines[$id]->name.' moves the same thing.');
+
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** It was not so, and now it has been so for long enough. */
+    private function becomes(Trigger $trigger, Condition $condition, float $now): bool
+    {
+        $known = $this->kept->offsetExists($trigger);
+        $since = $known ? $this->kept[$trigger] : null;
+        if (! $condition->holds($this->world)) {
+            $this->kept[$trigger] = false;
+
+            return false;
+        }
+        if ($since === true || ! $known) {
+            $this->kept[$trigger] = true; // it was so from the beginning, or has been told
+
+            return false;
+        }
+        $since = $since === false ? $now : $since;
+        $done = $now - (float) $since >= ($trigger->for_s ?? 0.0) - 1e-9;
+        $this->kept[$trigger] = $done ? true : (float) $since;
+
+        return $done;
+    }
+
+    private function comesAgain(Trigger $trigger, float $now): bool
+    {
+        $next = $this->kept->offsetExists($trigger) ? (float) $this->kept[$trigger] : $now + ($trigger->every_s ?? INF);
+        $comes = $now >= $next - 1e-9;
+        $this->kept[$trigger] = $comes ? $next + ($trigger->every_s ?? INF) : $next;
+
+        return $comes;
+    }
+
+    private function passes(float $before, float $clock_s): bool
+    {
+        return $before <= $this->clock ? $before < $clock_s && $clock_s <= $this->clock : $before < $clock_s || $clock_s <= $this->clock;
+    }
+}
