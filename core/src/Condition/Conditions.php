@@ -47,7 +47,7 @@ final class Conditions
 
     private static function union(): UnionShape
     {
-        return new UnionShape('test', array_map(fn (string $class) => $class::shape(), self::KINDS), 'Condition', usual: 'input');
+        return new UnionShape('test', array_map(fn (string $class) => $class::shape(), self::KINDS), usual: 'input');
     }
 
     /** @param  array<string, mixed>  $read */

@@ -15,6 +15,8 @@ final class Axis
 
     private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
 
+    private const STALLED = 0.7;             // of its stall current
+
     private const NEAR_SHARE = 0.01;         // of its travel: how near counts as there
 
     private const MOVES_RAD_S = 1e-3;        // slower than this is settling
@@ -60,6 +62,10 @@ final class Axis
     private ?Ledger $ledger = null;
 
     private float $fed = 1.0;                // share of the supply's voltage
+
+    private float $stalledFor_s = 0.0;
+
+    private float $stalledMost_s = 0.0;
 
     private bool $off = false;               // its power is switched off by a step
 
@@ -194,6 +200,12 @@ final class Axis
         return $this->current_A;
     }
 
+    /** The longest time that it was powered without getting on, s. */
+    public function stalled_s(): float
+    {
+        return $this->stalledMost_s;
+    }
+
     public function isStill(): bool
     {
         return $this->still && $this->pending === null;
@@ -319,8 +331,17 @@ final class Axis
         }
         $happened = $this->move($seconds);
         $this->gate($seconds);
+        $this->watchStall($seconds);
 
         return $happened;
+    }
+
+    /** Pushes, and does not get on: against a stop, a hand, or a load too heavy for it. */
+    private function watchStall(float $seconds): void
+    {
+        $pushes = $this->powered && abs($this->state->speed) < self::AT_REST_RAD_S && $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A;
+        $this->stalledFor_s = $pushes ? $this->stalledFor_s + $seconds : 0.0;
+        $this->stalledMost_s = max($this->stalledMost_s, $this->stalledFor_s);
     }
 
     /** Cuts the power of a gated servo once it has arrived and settled. */

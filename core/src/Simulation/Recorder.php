@@ -52,7 +52,7 @@ final class Recorder
 
     public function sample(float $now): void
     {
-        if ($now < $this->taken * $this->sample_s - 1e-9) {
+        if ($this->taken > 0 && $now < $this->taken * $this->sample_s - 1e-9) {
             return;
         }
         foreach ($this->axes as $id => $axis) {
@@ -135,7 +135,7 @@ final class Recorder
         );
 
         return [
-            'sample_s' => $this->sample_s,
+            'sample_s' => is_finite($this->sample_s) ? $this->sample_s : 1e9,
             'motions' => $lanes,
             'inputs' => $named($this->inputs, fn (string $id): string => $this->build->sensors[$id]->name ?? $this->build->switch($id)->name ?? $id),
             'outputs' => $named($this->outputs, fn (string $id): string => $this->build->outputs[$id]->name),

@@ -42,18 +42,20 @@ final class RoutineRun
     /**
      * @param  Scenario|null  $scenario  without one the power comes on, and the routine is started by hand when all is quiet
      * @param  array<string, Ledger>  $ledgers  of motions whose energy is written down
+     * @param  bool  $lean  no lanes: what happens, and what becomes of it
+     * @param  bool|null  $byHand  the routine is started by hand when all is quiet; by default where there is no scenario
      * @return array<string, mixed> the trace, as Trace::shape() has it
      */
-    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null, array $ledgers = []): array
+    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null, array $ledgers = [], bool $lean = false, ?bool $byHand = null): array
     {
         $world = new World(
             $build,
             $scenario ?? new Scenario('', 'Started by hand', self::WITHOUT_SCENARIO_S, [], []),
-            max(self::SHORTEST_SAMPLE_S, $build->settings->scan_s, ($scenario->until_s ?? self::WITHOUT_SCENARIO_S) / self::SAMPLES),
+            $lean ? INF : max(self::SHORTEST_SAMPLE_S, $build->settings->scan_s, ($scenario->until_s ?? self::WITHOUT_SCENARIO_S) / self::SAMPLES),
             $ledgers,
         );
 
-        return (new self($world, $routine, $scenario === null))->run();
+        return (new self($world, $routine, $byHand ?? $scenario === null))->run();
     }
 
     /** @return array<string, mixed> */
@@ -87,6 +89,7 @@ final class RoutineRun
             'verdict' => $this->verdict()->value,
             'target_s' => $this->routine->target_s,
             'ran_s' => $world->now(),
+            'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
             ...$world->recorder->written(),
         ];
     }

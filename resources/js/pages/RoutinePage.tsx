@@ -10,6 +10,7 @@ import { TryPanel } from '../chain/TryPanel';
 import { Lanes } from '../charts/Lanes';
 import { TextInput } from '../fields/PlainFields';
 import * as Parts from '../routine/Parts';
+import { StartsWhen } from '../routine/Starts';
 import { StepList } from '../routine/StepList';
 import { usePlayhead } from '../routine/usePlayhead';
 import { pressesControl } from '../shell/keys';
@@ -64,7 +65,7 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
     const { stored, edit } = useBuild();
     const path = `routines.${index}`;
     const { scenarios } = stored.document;
-    const fitting = scenarios.find((scenario) => scenario.events.some((event) => routine.starts.some((start) => start.when !== 'power_on' && start.sensor === event.sensor)));
+    const fitting = scenarios.find((scenario) => scenario.events.some((event) => routine.starts.some((start) => 'sensor' in start && 'sensor' in event && start.sensor === event.sensor)));
     const [chosen, setChosen] = useState<string | null>(null);
     const scenario = chosen === 'hand' ? null : (scenarios.find((each) => each.id === chosen)?.id ?? fitting?.id ?? null);
     const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario], queryFn: () => api.run(stored.id, routine.id, scenario), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
@@ -81,14 +82,19 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                     <div className="mb-2 flex items-center gap-4">
                         <h1 className="sr-only">{routine.name}</h1>
                         <TextInput path={`${path}.name`} value={routine.name} label="Name of the routine" className="w-52 border border-transparent bg-transparent px-1 text-[1.25rem] font-semibold hover:border-line focus:bg-well" />
-                        <Parts.StartsWhen routine={routine} path={path} />
+                        <StartsWhen routine={routine} path={path} />
                     </div>
-                    <StepList routine={routine} path={path} trace={trace} now={playhead.time} />
+                    <StepList routine={routine} path={path} list="steps" trace={trace} now={playhead.time} />
+                    <details className="mt-3" open={routine.if_fails.length > 0}>
+                        <summary className="font-semibold">When a step fails</summary>
+                        <StepList routine={routine} path={path} list="if_fails" trace={trace} now={playhead.time} />
+                    </details>
                 </section>
                 <div className="space-y-4">
                     <RunResult trace={trace} routine={routine} />
                     <Findings findings={verdict?.findings ?? []} title="What can go wrong" none="Nothing that can be seen without running it." />
                     <Parts.Surroundings routine={routine} path={path} />
+                    <Parts.Rules />
                     <button type="button" className="border border-line bg-well px-2 py-0.5" onClick={() => edit({ path: 'routines', value: stored.document.routines.filter((each) => each.id !== routine.id) })}>
                         Throw this routine away
                     </button>

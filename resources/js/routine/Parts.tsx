@@ -1,101 +1,162 @@
-import type { Build, Routine, Trigger } from '../api/types';
-import { TextInput } from '../fields/PlainFields';
+import { useState } from 'react';
+import type { Build, Condition, Routine } from '../api/types';
+import { TextInput, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
+import { ConditionEditor } from './ConditionEditor';
+import { MEASURES, questions } from './steps';
 
 /** What can be added beside the motions, with its first name. */
 const ADDED = [
     { list: 'sensors', kind: 'beam', name: 'Beam' },
     { list: 'sensors', kind: 'press', name: 'Button' },
+    { list: 'sensors', kind: 'magnet', name: 'Magnet pick-up' },
+    { list: 'sensors', kind: 'reflective', name: 'Reflective sensor' },
+    { list: 'sensors', kind: 'light', name: 'Light sensor' },
+    { list: 'sensors', kind: 'distance', name: 'Distance sensor' },
+    { list: 'sensors', kind: 'colour', name: 'Colour sensor' },
+    { list: 'sensors', kind: 'knob', name: 'Knob' },
+    { list: 'sensors', kind: 'knock', name: 'Knock sensor' },
     { list: 'outputs', kind: 'lamp', name: 'Lamp' },
     { list: 'outputs', kind: 'sound', name: 'Sound' },
     { list: 'outputs', kind: 'relay', name: 'Relay' },
+    { list: 'counters', kind: 'counter', name: 'Counter' },
+    { list: 'counters', kind: 'mark', name: 'Mark' },
 ] as const;
 
 const SMALL = 'border border-line bg-well px-2 py-0.5 hover:bg-ground';
 
-function words(trigger: Trigger, build: Build): string {
-    if (trigger.when === 'power_on') {
-        return 'the power comes on';
-    }
-    const name = build.sensors.find((sensor) => sensor.id === trigger.sensor)?.name ?? trigger.sensor;
-    return trigger.when === 'press' ? `${name} is pressed` : `${name} is ${trigger.is === 'broken' ? 'broken' : 'clear again'}`;
-}
+const KINDS: Record<Build['sensors'][number]['kind'], string> = { press: 'button', beam: 'beam', magnet: 'magnet', reflective: 'reflective', knock: 'knock', light: 'light', colour: 'colour', distance: 'distance', knob: 'knob' };
 
-/** What starts the routine, and how long it may take. */
-export function StartsWhen({ routine, path }: { routine: Routine; path: string }) {
-    const { stored, edit } = useBuild();
-    const build = stored.document;
-    const possible: Trigger[] = [{ when: 'power_on' }, ...build.sensors.flatMap((sensor): Trigger[] => (sensor.kind === 'press' ? [{ when: 'press', sensor: sensor.id }] : [{ when: 'beam', sensor: sensor.id, is: 'broken' }, { when: 'beam', sensor: sensor.id, is: 'made' }]))];
-    const left = possible.filter((each) => !routine.starts.some((start) => JSON.stringify(start) === JSON.stringify(each)));
-    return (
-        <div className="flex flex-wrap items-center gap-2">
-            <span>Starts when</span>
-            {routine.starts.map((start, i) => (
-                <span key={i} className="flex items-center gap-1 border border-line bg-well px-2 py-0.5">
-                    <strong>{words(start, build)}</strong>
-                    <button type="button" aria-label={`No longer when ${words(start, build)}`} className="size-6 text-quiet hover:text-ink" onClick={() => edit({ path: `${path}.starts`, value: routine.starts.filter((_, j) => j !== i) })}>
-                        ×
-                    </button>
-                </span>
-            ))}
-            {left.length > 0 && (
-                <select aria-label="Another start" className="border border-line bg-well px-1 py-0.5" value="" onChange={(event) => edit({ path: `${path}.starts`, value: [...routine.starts, left[Number(event.target.value)]] })}>
-                    <option value="" disabled>
-                        {routine.starts.length === 0 ? 'nothing yet: choose' : 'or…'}
-                    </option>
-                    {left.map((each, i) => (
-                        <option key={i} value={i}>
-                            {words(each, build)}
-                        </option>
-                    ))}
-                </select>
-            )}
-        </div>
-    );
-}
-
-/** Sensors and outputs of the build, by name, and what the world does in a run. */
+/** Sensors, outputs and counters of the build by name, what must never be, and what the world does in a run. */
 export function Surroundings({ routine, path }: { routine: Routine; path: string }) {
     const { stored, edit } = useBuild();
-    const { sensors, outputs, scenarios } = stored.document;
-    const add = (list: 'sensors' | 'outputs', kind: string, name: string) => {
+    const { sensors, outputs, counters, scenarios } = stored.document;
+    const [kind, setKind] = useState(0);
+    const add = () => {
+        const { list, kind: word, name } = ADDED[kind]!;
         const entries = stored.document[list];
-        edit({ path: `${list}.${entries.length}`, value: { id: freeId(name, [...sensors, ...outputs].map((each) => each.id)), name, kind } });
+        edit({ path: `${list}.${entries.length}`, value: { id: freeId(name, [...sensors, ...outputs, ...counters].map((each) => each.id)), name, kind: word } });
     };
-    const scenario = (sensor: { id: string; name: string; kind: string }) => {
-        const name = `${sensor.name} ${sensor.kind === 'beam' ? 'is broken' : 'is pressed'} after 10 s`;
-        edit({ path: `scenarios.${scenarios.length}`, value: { id: freeId(name, scenarios.map((each) => each.id)), name, until_s: 60, starts_at: [], events: [{ at_s: 10, sensor: sensor.id, is: 'on' }, { at_s: 11, sensor: sensor.id, is: 'off' }] } });
+    const scenario = (sensor: Build['sensors'][number]) => {
+        const measures = MEASURES.includes(sensor.kind);
+        const name = measures ? `${sensor.name} changes after 10 s` : `${sensor.name} ${sensor.kind === 'beam' ? 'is broken' : 'is on'} after 10 s`;
+        const events = measures ? [{ what: 'level', at_s: 10, sensor: sensor.id, value: (sensor.upper ?? 50) + 10 }] : [{ what: 'sensor', at_s: 10, sensor: sensor.id, is: 'on' }, { what: 'sensor', at_s: 11, sensor: sensor.id, is: 'off' }];
+        edit({ path: `scenarios.${scenarios.length}`, value: { id: freeId(name, scenarios.map((each) => each.id)), name, until_s: 60, starts_at: [], events } });
     };
     return (
         <details className="border-y border-line py-1">
-            <summary className="py-1 font-semibold">Target time, sensors, outputs, scenarios</summary>
+            <summary className="py-1 font-semibold">Target time, sensors, outputs, counters</summary>
             <QuantityField label="The whole shall take no longer than" path={`${path}.target_s`} value={routine.target_s} empty="no matter" />
             <ul className="space-y-1 py-1">
                 {sensors.map((sensor, i) => (
-                    <li key={sensor.id} className="flex items-center gap-2">
-                        <span className="w-14 text-quiet">{sensor.kind === 'beam' ? 'beam' : 'button'}</span>
-                        <TextInput label={`Name of ${sensor.name}`} path={`sensors.${i}.name`} value={sensor.name} className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" />
-                        <button type="button" className={SMALL} onClick={() => scenario(sensor)}>
-                            Scenario
-                        </button>
+                    <li key={sensor.id}>
+                        <div className="flex items-center gap-2">
+                            <span className="w-20 text-quiet">{KINDS[sensor.kind]}</span>
+                            <TextInput label={`Name of ${sensor.name}`} path={`sensors.${i}.name`} value={sensor.name} className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" />
+                            <button type="button" className={SMALL} onClick={() => scenario(sensor)}>
+                                Scenario
+                            </button>
+                        </div>
+                        <SensorMore sensor={sensor} path={`sensors.${i}`} />
                     </li>
                 ))}
-                {outputs.map((output, i) => (
-                    <li key={output.id} className="flex items-center gap-2">
-                        <span className="w-14 text-quiet">{output.kind}</span>
-                        <TextInput label={`Name of ${output.name}`} path={`outputs.${i}.name`} value={output.name} className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" />
+                {[...outputs.map((each, i) => ({ each, at: `outputs.${i}` })), ...counters.map((each, i) => ({ each, at: `counters.${i}` }))].map(({ each, at }) => (
+                    <li key={each.id} className="flex items-center gap-2">
+                        <span className="w-20 text-quiet">{each.kind}</span>
+                        <TextInput label={`Name of ${each.name}`} path={`${at}.name`} value={each.name} className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" />
                     </li>
                 ))}
             </ul>
-            <div className="flex flex-wrap gap-1 py-1">
-                {ADDED.map(({ list, kind, name }) => (
-                    <button key={kind} type="button" className={SMALL} onClick={() => add(list, kind, name)}>
-                        Add a {name.toLowerCase()}
-                    </button>
-                ))}
+            <div className="flex items-center gap-1 py-1">
+                <select aria-label="What is added" className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" value={kind} onChange={(event) => setKind(Number(event.target.value))}>
+                    {ADDED.map((each, i) => (
+                        <option key={each.kind} value={i}>
+                            {each.name}
+                        </option>
+                    ))}
+                </select>
+                <button type="button" className={SMALL} onClick={add}>
+                    Add a {ADDED[kind]!.name.toLowerCase()}
+                </button>
             </div>
+        </details>
+    );
+}
+
+/** Where a sensor sits, and how it answers. */
+function SensorMore({ sensor, path }: { sensor: Build['sensors'][number]; path: string }) {
+    const { stored, edit } = useBuild();
+    const { motions } = stored.document;
+    const measures = MEASURES.includes(sensor.kind);
+    const sits = (id: string) => {
+        const motion = motions.find((each) => each.id === id);
+        const value = motion === undefined ? { ...sensor, motion: null, at: null, reach: null } : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
+        edit({ path, value });
+    };
+    return (
+        <details className="pl-20">
+            <summary className="narrow text-quiet">more of {sensor.name}</summary>
+            {!measures && sensor.kind !== 'press' && (
+                <label className="flex items-center justify-between gap-2 py-1">
+                    Sits on
+                    <select className="border border-line bg-well px-2 py-0.5" value={sensor.motion ?? ''} onChange={(event) => sits(event.target.value)}>
+                        <option value="">no motion</option>
+                        {motions.map((each) => (
+                            <option key={each.id} value={each.id}>
+                                {each.name}
+                            </option>
+                        ))}
+                    </select>
+                </label>
+            )}
+            {sensor.motion !== null && <QuantityField label="At" path={`${path}.at`} value={sensor.at} />}
+            {sensor.motion !== null && <QuantityField label="So far to either side" path={`${path}.reach`} value={sensor.reach} empty="a point" />}
+            {measures && <QuantityField label="On above" path={`${path}.upper`} value={sensor.upper} empty="never" />}
+            {measures && <QuantityField label="Off below" path={`${path}.lower`} value={sensor.lower} empty="the same" />}
+            {measures && <QuantityField label="Reads at first" path={`${path}.rest`} value={sensor.rest} />}
+            {sensor.kind === 'press' && <QuantityField label="Long from" path={`${path}.long_s`} value={sensor.long_s} />}
+            {sensor.kind === 'press' && <QuantityField label="Twice within" path={`${path}.double_s`} value={sensor.double_s} />}
+            {!measures && <QuantityField label="Bounces for" path={`${path}.bounce_s`} value={sensor.bounce_s} />}
+            <QuantityField label="Tells late by" path={`${path}.late_s`} value={sensor.late_s} />
+            {!measures && <ToggleField label="Normally closed" path={`${path}.closed`} value={sensor.closed} />}
+        </details>
+    );
+}
+
+/** What must never be so over the whole build. */
+export function Rules() {
+    const { stored, edit } = useBuild();
+    const { rules } = stored.document;
+    const possible = questions(stored.document);
+    const moves = possible.find((each) => each.key.startsWith('moving '));
+    const place = possible.find((each) => each.key.startsWith('place '));
+    const add = () => {
+        if (moves !== undefined && place !== undefined) {
+            const never: Condition = moves.condition;
+            edit({ path: `rules.${rules.length}`, value: { id: freeId('rule', rules.map((each) => each.id)), name: `Rule ${rules.length + 1}`, never, while: { test: 'not', that: place.condition } } });
+        }
+    };
+    return (
+        <details className="border-y border-line py-1" open={rules.length > 0}>
+            <summary className="py-1 font-semibold">Never ({rules.length})</summary>
+            {rules.map((rule, i) => (
+                <fieldset key={rule.id} className="border-t border-line py-1">
+                    <legend className="sr-only">{rule.name}</legend>
+                    <TextInput label={`Name of ${rule.name}`} path={`rules.${i}.name`} value={rule.name} className="w-full border border-line bg-well px-2 py-0.5 font-semibold" />
+                    <ConditionEditor label="Never" condition={rule.never} path={`rules.${i}.never`} depth={1} />
+                    {rule.while !== null && <ConditionEditor label="While" condition={rule.while} path={`rules.${i}.while`} depth={1} />}
+                    <div className="text-right">
+                        <button type="button" className={SMALL} onClick={() => edit({ path: 'rules', value: rules.filter((_, j) => j !== i) })}>
+                            Take {rule.name} away
+                        </button>
+                    </div>
+                </fieldset>
+            ))}
+            <button type="button" className={`${SMALL} my-1`} disabled={moves === undefined} onClick={add}>
+                Add a rule
+            </button>
         </details>
     );
 }

@@ -2,10 +2,11 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Build, Routine, Step } from '../api/types';
 import { freeId } from '../pages/AddMotion';
-import { conditions, lacking, listed, newStep, stepsAt, VERBS } from './steps';
+import { besideNext, keyOf, lacking, listed, matching, newStep, questions, stepsAt, unwrapped, VERBS } from './steps';
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
-const empty: Build = { ...heron, motions: [], sensors: [], outputs: [] };
+const empty: Build = { ...heron, motions: [], sensors: [], outputs: [], routines: [] };
+const full: Build = { ...heron, counters: [{ id: 'n', name: 'Visits', kind: 'counter', start: 0, kept: false }] };
 const show = heron.routines.find((routine) => routine.id === 'harbour-show') as Routine;
 
 describe('listing', () => {
@@ -30,9 +31,9 @@ describe('listing', () => {
 
 describe('new steps', () => {
     it.each(VERBS.map((each) => each.verb))('makes a %s step that refers to what there is', (verb) => {
-        const step = newStep(verb, heron) as Step;
+        const step = newStep(verb, full) as Step;
         expect(step.do).toBe(verb);
-        if ('motion' in step) {
+        if ('motion' in step && step.motion !== null) {
             expect(heron.motions.map((motion) => motion.id)).toContain(step.motion);
         }
     });
@@ -46,7 +47,26 @@ describe('new steps', () => {
     });
 
     it('asks for sensors and switches by name', () => {
-        expect(conditions(heron).map((each) => `${each.name} ${each.on}`)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Ferry bell button is pressed', 'Dusk button is pressed', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips', 'Ferry quay switch trips']);
+        const asked = questions(heron);
+        expect(asked.filter((each) => each.key.endsWith(' on')).map((each) => each.label)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Ferry bell button is pressed', 'Dusk button is pressed', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips', 'Ferry quay switch trips']);
+        expect(asked.every((each) => keyOf(each.condition) === each.key)).toBe(true);
+        expect(new Set(asked.map((each) => each.key)).size).toBe(asked.length);
+    });
+
+    it('finds a verb by what is typed of it', () => {
+        expect(matching('go')[0]!.verb).toBe('go');
+        expect(matching('if')[0]!.verb).toBe('choose');
+        expect(matching('tog').map((each) => each.verb)).toEqual(['together']);
+        expect(matching('xyz')).toEqual([]);
+    });
+
+    it('puts two steps side by side and takes them apart again', () => {
+        const list = show.steps;
+        const beside = besideNext(list, 4);
+        expect(beside).toHaveLength(list.length - 1);
+        expect(unwrapped(beside, 4)).toEqual(list);
+        expect(besideNext(list, list.length - 1)).toBe(list);
+        expect(listed(beside).map((row) => row.number)).toContain('5b.1');
     });
 });
 

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Study;
+
+use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\RoutineTimes;
+use Brookstone\Core\Assessment\Subject;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Step;
+
+/** Which neighbouring steps could run together: not of one motion or motor, no rule broken, the supply not overdrawn; and the time that saves. */
+final class Concurrency
+{
+    private const LEAST_S = 0.1; // saved, to be worth saying
+
+    /** @return list<array{path: string, says: string, saves_s: float, fix: Fix|null, why_not: string|null}> the most time first */
+    public static function of(Build $build, Routine $routine): array
+    {
+        $subjects = array_map(fn ($motion): Subject => new Subject($build, $motion, new Facts($motion)), $build->motions);
+        $times = new RoutineTimes($build, $subjects);
+        $whole = $times->of($routine);
+        $index = (int) array_search($routine->id, array_keys($build->routines), true);
+        $before = self::faults($build, $routine->id);
+        $offers = [];
+        foreach ($routine->steps as $i => $step) {
+            $next = $routine->steps[$i + 1] ?? null;
+            if ($whole === null || $next === null || ! self::moves($step) || ! self::moves($next) || $step->motion() === $next->motion()) {
+                continue;
+            }
+            $list = "routines.{$index}.steps";
+            $steps = $build->document['routines'][$index]['steps'];
+            $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$steps[$i]], [$steps[$i + 1]]]];
+            $change = new Change($list, [...array_slice($steps, 0, $i), $together, ...array_slice($steps, $i + 2)]);
+            try {
+                $changed = Editor::apply($build, [['path' => $change->path, 'value' => $change->value]]);
+            } catch (InvalidInput) {
+                continue;
+            }
+            $saves = $whole - ($times->of($changed->routines[$routine->id]) ?? $whole);
+            $new = array_values(array_filter(self::faults($changed, $routine->id), fn (Finding $finding): bool => ! in_array($finding->code, array_column($before, 'code'), true)));
+            if ($saves < self::LEAST_S) {
+                continue;
+            }
+            $offers[] = [
+                'path' => "steps.{$i}", 'says' => rtrim($step->says($build)->text(), '.').' — and beside it: '.lcfirst($next->says($build)->text()), 'saves_s' => $saves,
+                'fix' => $new === [] ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]), [$change]) : null,
+                'why_not' => $new === [] ? null : $new[0]->says->text(),
+            ];
+        }
+        usort($offers, fn (array $a, array $b): int => [$a['fix'] === null, -$a['saves_s']] <=> [$b['fix'] === null, -$b['saves_s']]);
+
+        return $offers;
+    }
+
+    private static function moves(Step $step): bool
+    {
+        return $step instanceof GoStep || $step instanceof HomeStep;
+    }
+
+    /** @return list<Finding> of the routine, worse than a note */
+    private static function faults(Build $build, string $routine): array
+    {
+        foreach (Assessor::assess($build)->routines as $said) {
+            if ($said['id'] === $routine) {
+                return array_values(array_filter($said['findings'], fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+            }
+        }
+
+        return [];
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Study;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Condition\Conditions;
+use Brookstone\Core\Condition\InputIs;
+use Brookstone\Core\Condition\LevelIs;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\WorldEvent;
+use Brookstone\Core\Simulation\RoutineRun;
+
+/**
+ * Every single fault at every step of a routine, and a power cut at every step: what becomes of it. Each case is a run of its own, so they
+ * can be done in any order and any number at a time.
+ */
+final class FaultSweep
+{
+    private const LATE_S = 0.3;
+
+    private const DRAGS = 3.0;
+
+    private const HEAVIER = 1.5;
+
+    private const LOW = 0.75; // of the voltage
+
+    private const POWER_OFF_S = 2.0;
+
+    private const AFTER_S = 0.01; // the start of the step, so that it has begun
+
+    private const LONGER_S = 40.0; // than the undisturbed run, before it is said to wait for ever
+
+    private const WITHOUT_SCENARIO_S = 120.0;
+
+    /** @var list<string> worst first */
+    public const OUTCOMES = ['breaks_rule', 'hits', 'stalls', 'waits', 'stops', 'finishes'];
+
+    private readonly Scenario $scenario;
+
+    /** @var array<string, mixed> the undisturbed run */
+    public readonly array $plain;
+
+    public function __construct(private readonly Build $build, private readonly Routine $routine, private readonly ?Scenario $given)
+    {
+        $this->plain = RoutineRun::of($build, $routine, $given, lean: true);
+        $until = min(600.0, ($this->plain['end_s'] ?? $this->plain['ran_s']) + self::LONGER_S);
+        $this->scenario = $given === null ? new Scenario('', 'Started by hand', min(self::WITHOUT_SCENARIO_S, $until), [], []) : new Scenario($given->id, $given->name, $until, $given->startsAt, $given->events, $given->clock_s);
+    }
+
+    /** @return list<array{path: string, says: string}> the columns: each step of the routine that the undisturbed run got to, once */
+    public function steps(): array
+    {
+        $steps = [];
+        foreach ($this->plain['steps'] as $step) {
+            if ($step['routine'] === $this->routine->id && ! isset($steps[$step['path']]) && ! in_array($step['do'], ['repeat', 'together', 'choose', 'call', 'set', 'signal'], true)) {
+                $steps[$step['path']] = ['path' => $step['path'], 'says' => $step['says']->text()];
+            }
+        }
+
+        return array_values($steps);
+    }
+
+    /** @return list<FaultCase> */
+    public function cases(): array
+    {
+        $by = iterator_to_array($this->routine->flat());
+        $cases = [];
+        foreach ($this->plain['steps'] as $ran) {
+            $step = $by[$ran['path']] ?? null;
+            if ($ran['routine'] !== $this->routine->id || $step === null || isset($seen[$ran['path']]) || ! in_array($ran['path'], array_column($this->steps(), 'path'), true)) {
+                continue;
+            }
+            $seen[$ran['path']] = true;
+            foreach ($this->faults($step, $ran['start_s'] + self::AFTER_S) as [$fault, $says, $events]) {
+                $cases[] = new FaultCase($fault, $says, $ran['path'], $events);
+            }
+        }
+
+        return $cases;
+    }
+
+    /**
+     * @return array{fault: string, step: string, outcome: string, says: string}
+     */
+    public function run(FaultCase $case): array
+    {
+        $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null);
+        [$outcome, $says] = Outcome::of($this->build, $run, $this->hitsPlain());
+
+        return ['fault' => $case->fault, 'step' => $case->step, 'outcome' => $outcome, 'says' => $says];
+    }
+
+    /** Hits that happen without any fault are not the fault's. */
+    private function hitsPlain(): int
+    {
+        return count(array_filter($this->plain['events'], fn (array $event): bool => $event['kind'] === 'hit'));
+    }
+
+    /** @return list<array{string, string, list<WorldEvent>}> what can go wrong at a step */
+    private function faults(Step $step, float $at): array
+    {
+        $faults = [];
+        foreach ($this->inputs($step) as $id => $name) {
+            $faults[] = ["stuck on {$id}", "{$name} is stuck on", [new WorldEvent($at, 'stuck', $id, true)]];
+            $faults[] = ["stuck off {$id}", "{$name} is stuck off", [new WorldEvent($at, 'stuck', $id, false)]];
+            $faults[] = ["late {$id}", "{$name} tells 0.3 s late", [new WorldEvent($at, 'late', $id, value: self::LATE_S)]];
+        }
+        $id = $step->motion();
+        if ($id !== null) {
+            $name = $this->build->motions[$id]->name;
+            $faults[] = ["jams {$id}", "{$name} jams", [new WorldEvent($at, 'hold', $id, true)]];
+            $faults[] = ["drags {$id}", "{$name} drags", [new WorldEvent($at, 'drag', $id, value: self::DRAGS)]];
+            $faults[] = ["heavier {$id}", "{$name} is half as heavy again", [new WorldEvent($at, 'heavier', $id, value: self::HEAVIER)]];
+            $supply = $this->build->motions[$id]->drive?->supply;
+            if ($supply !== null) {
+                $faults[] = ["low {$supply->id}", "{$supply->name} is low", [new WorldEvent($at, 'supply', $supply->id, value: self::LOW)]];
+            }
+        }
+        $faults[] = ['power', 'the power goes and comes back', [new WorldEvent($at, 'power', null, false), new WorldEvent($at + self::POWER_OFF_S, 'power', null, true)]];
+
+        return $faults;
+    }
+
+    /** @return array<string, string> names of the inputs that a step hangs on, by id */
+    private function inputs(Step $step): array
+    {
+        $ids = [];
+        foreach ($step->conditions() as $condition) {
+            foreach (Conditions::all($condition) as $part) {
+                if ($part instanceof InputIs || $part instanceof LevelIs) {
+                    $ids[] = $part->sensor;
+                }
+            }
+        }
+        if ($step instanceof HomeStep) {
+            $ids[] = $step->switch;
+        }
+        $switch = $step instanceof GoStep && ! $this->build->motions[$step->motion]->isAbsolute() ? $this->build->motions[$step->motion]->stops->switchAt($step->place) : null;
+        if ($switch !== null) {
+            $ids[] = $switch->id;
+        }
+        $names = [];
+        foreach (array_unique($ids) as $id) {
+            $names[$id] = $this->build->sensors[$id]->name ?? $this->build->switch($id)->name ?? $id;
+        }
+
+        return $names;
+    }
+}

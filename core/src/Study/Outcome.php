@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Study;
+
+use Brookstone\Core\Build\Build;
+
+/** What became of a run, the worst of what can be said of it, and in words. */
+final class Outcome
+{
+    /**
+     * @param  array<string, mixed>  $run
+     * @param  int  $hits  that happen without any fault
+     * @return array{string, string}
+     */
+    public static function of(Build $build, array $run, int $hits): array
+    {
+        $of = fn (string $kind): array => array_values(array_filter($run['events'], fn (array $event): bool => $event['kind'] === $kind));
+        $broken = $of('rule');
+        if ($broken !== []) {
+            return ['breaks_rule', $broken[0]['says']->text()];
+        }
+        $struck = $of('hit');
+        if (count($struck) > $hits) {
+            return ['hits', $struck[$hits]['says']->text()];
+        }
+        foreach ($run['stalled_s'] as $id => $seconds) {
+            $drive = $build->motions[$id]->drive;
+            $limit = $drive?->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $build->settings->ambient_C);
+            if ($limit !== null && $seconds > $limit) {
+                return ['stalls', sprintf('%s is held for %.3g s, and its winding is too hot after %.3g s.', $build->motions[$id]->name, $seconds, $limit)];
+            }
+        }
+
+        return match ($run['outcome']) {
+            'finished' => ['finishes', sprintf('It finishes after %.3g s.', $run['took_s'])],
+            'still_running' => ['waits', 'It still waits when the run is ended.'],
+            'never_started' => ['stops', 'It never starts.'],
+            default => ['stops', ucfirst((string) $run['fault']).'; everything stands still.'],
+        };
+    }
+}
