@@ -91,6 +91,14 @@ serving_ini() {
     echo "${scanned:-/etc/php/8.2/cli/conf.d}:$dir"
 }
 
+# work_for PID: does long work in the background, until the server with that process is gone.
+work_for() {
+    php artisan queue:work --quiet --sleep=0.2 --tries=3 --max-time=86400 >/dev/null 2>&1 &
+    local worker=$!
+    while kill -0 "$1" 2>/dev/null && kill -0 "$worker" 2>/dev/null; do sleep 1; done
+    kill "$worker" 2>/dev/null || true
+}
+
 # serve PORT: in the foreground, on the loopback address only, with several workers.
 serve() {
     export PHP_INI_SCAN_DIR PHP_CLI_SERVER_WORKERS=4
@@ -99,5 +107,7 @@ serve() {
     export APP_CONFIG_CACHE="$PWD/storage/framework/php/config-$1.php" APP_ROUTES_CACHE="$PWD/storage/framework/php/routes-$1.php"
     php artisan config:cache --quiet
     php artisan route:cache --quiet
+    work_for $$ &
+    work_for $$ &
     exec php artisan serve --host=127.0.0.1 --port="$1" --no-reload --quiet
 }

@@ -155,6 +155,7 @@ final class Schemas
             'verdict' => self::verdict(),
             'target_s' => self::number()->orNull(),
             'ran_s' => self::number(),
+            'stalled_s' => new MapShape(self::number()),
             'sample_s' => self::number(),
             'motions' => self::list(self::record('MotionTrace', [
                 'motion' => new TextShape,

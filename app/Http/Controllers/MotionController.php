@@ -13,7 +13,10 @@ use Brookstone\Core\Assessment\Easing;
 use Brookstone\Core\Assessment\Schools;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Routine\Library;
+use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Study\Concurrency;
 use Illuminate\Http\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -48,13 +51,26 @@ final class MotionController
     public function run(RunRequest $request, Build $build, string $routine): JsonResponse
     {
         $core = $build->core();
-        $scenario = $request->input('scenario');
+        $id = $request->input('scenario');
+        $scenario = $id === null ? null : $core->scenarios[$id] ?? throw new NotFoundHttpException;
+        $events = $request->events($core);
+        $with = $events === [] ? $scenario : ($scenario ?? new Scenario('', 'Started by hand', 120.0, [], []))->with(...$events);
 
-        return new JsonResponse(RoutineRun::of(
-            $core,
-            $core->routines[$routine] ?? throw new NotFoundHttpException,
-            $scenario === null ? null : $core->scenarios[$scenario] ?? throw new NotFoundHttpException,
-        ));
+        return new JsonResponse(RoutineRun::of($core, $core->routines[$routine] ?? throw new NotFoundHttpException, $with, byHand: $scenario === null));
+    }
+
+    /** Ready routines to start from. */
+    public function library(Build $build): JsonResponse
+    {
+        return new JsonResponse(Library::of($build->core()));
+    }
+
+    /** Which of its steps could run together, and what that saves. */
+    public function beside(Build $build, string $routine): JsonResponse
+    {
+        $core = $build->core();
+
+        return new JsonResponse(Concurrency::of($core, $core->routines[$routine] ?? throw new NotFoundHttpException));
     }
 
     private function motion(CoreBuild $core, string $id): Motion

@@ -21,6 +21,31 @@ final class WorldEvents
         'heavier' => ['motion', 'motion'], 'stuck' => ['sensor', 'sensor'], 'late' => ['sensor', 'sensor'], 'supply' => ['supply', 'supply'],
     ];
 
+    /** What the world does now: the same without a time. */
+    public static function now(): UnionShape
+    {
+        $shape = self::shape();
+
+        return new UnionShape($shape->tag, array_map(fn (RecordShape $record): RecordShape => new RecordShape(array_diff_key($record->fields, ['at_s' => true])), $shape->variants), usual: 'sensor');
+    }
+
+    /** @return array<string, mixed> as a document has it */
+    public static function write(WorldEvent $event): array
+    {
+        $written = ['what' => $event->what, 'at_s' => $event->at_s];
+        if (isset(self::OF[$event->what])) {
+            $written[self::OF[$event->what][0]] = $event->of;
+        }
+
+        return $written + match ($event->what) {
+            'sensor', 'power' => ['is' => $event->on === true ? 'on' : 'off'],
+            'stuck' => ['is' => $event->on === null ? 'free' : ($event->on ? 'on' : 'off')],
+            'load' => ['carries' => $event->on === true],
+            'hold' => ['is' => $event->on === true ? 'on' : 'off', 'at' => $event->at],
+            default => ['value' => $event->value],
+        };
+    }
+
     public static function shape(): UnionShape
     {
         $at = Field::needed(NumberShape::notNegative(3600.0));

@@ -21,8 +21,7 @@ final class RoutineRun
 
     private const WITHOUT_SCENARIO_S = 120.0;
 
-    /** @var array<string, array{controller: Controller, steps: \Generator<int, null, null, void>, begun: bool, failed: ?string}> */
-    private array $running = [];
+    private readonly Program $program;
 
     private ?float $start_s = null;
 
@@ -30,13 +29,18 @@ final class RoutineRun
 
     private ?string $fault = null;
 
-    private readonly Starts $starts;
-
-    private bool $wasPowered = false;
-
     private function __construct(private readonly World $world, private readonly Routine $routine, private readonly bool $byHand)
     {
-        $this->starts = new Starts($world);
+        $this->program = new Program($world, function (string $id): void {
+            if ($id === $this->routine->id && $this->start_s === null) {
+                $this->start_s = $this->world->now();
+            }
+        }, function (string $id, ?string $fault): void {
+            if ($id === $this->routine->id && $this->end_s === null) {
+                $this->end_s = $this->world->now();
+                $this->fault = $fault;
+            }
+        });
     }
 
     /**
@@ -68,7 +72,7 @@ final class RoutineRun
         } while (! $this->isOver() && $world->now() < $world->scenario->until_s - 1e-9);
         foreach ($build->motions as $id => $motion) {
             $world->axes[$id]->closeLedger();
-            if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $world->axes[$id]->isPowered() && ! isset($this->running[$this->routine->id])) {
+            if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $world->axes[$id]->isPowered() && ! $this->program->isRunning($this->routine->id)) {
                 $world->recorder->routine($world->now(), 'left_powered', "{$motion->name} is still powered although no routine runs.");
             }
         }
@@ -94,38 +98,14 @@ final class RoutineRun
         ];
     }
 
-    /** One look of the controller: inputs, what they start, each running routine as far as it can go, then time. */
     private function scan(): void
     {
-        $world = $this->world;
-        $changed = $world->look();
-        if (! $world->isPowered()) {
-            $this->powerWent();
-        } else {
-            foreach ($this->starts->fired($changed, ! $this->wasPowered) as $routine) {
-                if (! isset($this->running[$routine->id])) {
-                    $world->recorder->routine($world->now(), 'start', "{$routine->name} starts.");
-                    $this->start($routine);
-                }
-            }
-            foreach ($this->running as $id => $run) {
-                $this->resume((string) $id, $run['controller'], $run['steps']);
-            }
-            if ($this->byHand && $this->running === [] && $this->start_s === null) {
-                $world->recorder->routine($world->now(), 'start', "{$this->routine->name} is started by hand.");
-                $this->start($this->routine);
-            }
+        $this->program->look();
+        if ($this->byHand && $this->start_s === null && $this->program->isIdle() && $this->world->isPowered()) {
+            $this->world->recorder->routine($this->world->now(), 'start', "{$this->routine->name} is started by hand.");
+            $this->program->start($this->routine);
         }
-        $this->wasPowered = $world->isPowered();
-        $world->pass();
-    }
-
-    /** A controller without power forgets what it was doing. */
-    private function powerWent(): void
-    {
-        foreach (array_keys($this->running) as $id) {
-            $this->ended((string) $id, $this->world->build->routines[$id]->name.' is cut off.', 'the power went');
-        }
+        $this->world->pass();
     }
 
     /** It fails when it faults or takes longer than asked for, and is tight just within that. */
@@ -146,59 +126,6 @@ final class RoutineRun
 
     private function isOver(): bool
     {
-        return $this->end_s !== null && $this->running === [] && ! $this->world->hasMoreToCome();
-    }
-
-    private function start(Routine $routine): void
-    {
-        $controller = new Controller($this->world, $routine);
-        $this->running[$routine->id] = ['controller' => $controller, 'steps' => $controller->steps($routine->steps), 'begun' => false, 'failed' => null];
-        $this->world->runs($routine->id, true);
-        if ($routine->id === $this->routine->id && $this->start_s === null) {
-            $this->start_s = $this->world->now();
-        }
-    }
-
-    /** @param  \Generator<int, null, null, void>  $steps */
-    private function resume(string $id, Controller $controller, \Generator $steps): void
-    {
-        try {
-            // A generator starts at its first use; next() on a fresh one would skip its first look.
-            $this->running[$id]['begun'] ? $steps->next() : $steps->rewind();
-            $this->running[$id]['begun'] = true;
-            if ($steps->valid()) {
-                return;
-            }
-            $failed = $this->running[$id]['failed'];
-            $this->ended($id, $controller->routine->name.($failed === null ? ' ends.' : ' has done what it does when it fails.'), $failed);
-        } catch (StepFailed $failure) {
-            $this->failed($id, $controller, $failure->getMessage());
-        }
-    }
-
-    /** Everything it moves is stopped; then its steps for that case are done, once. */
-    private function failed(string $id, Controller $controller, string $because): void
-    {
-        $controller->stopAll();
-        $this->starts->failed($controller->routine);
-        $says = "{$controller->routine->name} gives up: {$because}.";
-        if ($controller->routine->ifFails === [] || $this->running[$id]['failed'] !== null) {
-            $this->ended($id, $says, $this->running[$id]['failed'] ?? $because);
-
-            return;
-        }
-        $this->world->recorder->routine($this->world->now(), 'fault', $says);
-        $this->running[$id] = ['controller' => $controller, 'steps' => $controller->steps($controller->routine->ifFails), 'begun' => false, 'failed' => $because];
-    }
-
-    private function ended(string $id, string $says, ?string $fault): void
-    {
-        $this->world->recorder->routine($this->world->now(), $fault === null ? 'end' : 'fault', $says);
-        unset($this->running[$id]);
-        $this->world->runs($id, false);
-        if ($id === $this->routine->id && $this->end_s === null) {
-            $this->end_s = $this->world->now();
-            $this->fault = $fault;
-        }
+        return $this->end_s !== null && $this->program->isIdle() && ! $this->world->hasMoreToCome();
     }
 }

@@ -27,7 +27,7 @@ final class Outcome
         }
         foreach ($run['stalled_s'] as $id => $seconds) {
             $drive = $build->motions[$id]->drive;
-            $limit = $drive?->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $build->settings->ambient_C);
+            $limit = $drive === null ? null : $drive->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $build->settings->ambient_C);
             if ($limit !== null && $seconds > $limit) {
                 return ['stalls', sprintf('%s is held for %.3g s, and its winding is too hot after %.3g s.', $build->motions[$id]->name, $seconds, $limit)];
             }

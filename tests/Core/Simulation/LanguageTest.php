@@ -23,7 +23,7 @@ function withSteps(array $steps, array $more = []): Build
 }
 
 /** @return array<string, mixed> */
-function ran(Build $build): array
+function shown(Build $build): array
 {
     return RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
 }
@@ -39,13 +39,13 @@ const WAIT_1 = ['do' => 'wait', 'for_s' => 1.0];
 it('does branches side by side, and goes on when all or the first have ended', function () {
     $branches = [[WAIT_1], [['do' => 'wait', 'for_s' => 3.0]], []];
 
-    expect(ran(withSteps([['do' => 'together', 'branches' => $branches]]))['took_s'])->toEqualWithDelta(3.0, 0.02)
-        ->and(ran(withSteps([['do' => 'together', 'until' => 'any', 'branches' => array_slice($branches, 0, 2)]]))['took_s'])->toEqualWithDelta(1.0, 0.02)
-        ->and(ran(withSteps([['do' => 'together', 'branches' => [[['do' => 'fault', 'message' => 'the lamp is out']], [WAIT_1]]]]))['fault'])->toBe('the lamp is out');
+    expect(shown(withSteps([['do' => 'together', 'branches' => $branches]]))['took_s'])->toEqualWithDelta(3.0, 0.02)
+        ->and(shown(withSteps([['do' => 'together', 'until' => 'any', 'branches' => array_slice($branches, 0, 2)]]))['took_s'])->toEqualWithDelta(1.0, 0.02)
+        ->and(shown(withSteps([['do' => 'together', 'branches' => [[['do' => 'fault', 'message' => 'the lamp is out']], [WAIT_1]]]]))['fault'])->toBe('the lamp is out');
 });
 
 it('stops what a branch moves that is not gone on with', function () {
-    $trace = ran(withSteps([['do' => 'together', 'until' => 'any', 'branches' => [[['do' => 'wait', 'for_s' => 0.4]], [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 5]]]], WAIT_1]));
+    $trace = shown(withSteps([['do' => 'together', 'until' => 'any', 'branches' => [[['do' => 'wait', 'for_s' => 0.4]], [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 5]]]], WAIT_1]));
     $lid = $trace['motions'][0]['position'];
 
     expect(end($lid))->toBeGreaterThan(5.0)->toBeLessThan(60.0)->and(abs(end($trace['motions'][0]['speed'])))->toBeLessThan(0.1);
@@ -54,7 +54,7 @@ it('stops what a branch moves that is not gone on with', function () {
 it('chooses by counters and marks, and counts', function () {
     $choose = ['do' => 'choose', 'if' => ['test' => 'counter', 'counter' => 'n', 'is' => 'at_least', 'value' => 2], 'then' => [['do' => 'fault', 'message' => 'two']], 'otherwise' => [WAIT_1]];
     $steps = [['do' => 'set', 'counter' => 'n', 'add' => 1], $choose, ['do' => 'set', 'counter' => 'n', 'add' => 1], $choose];
-    $trace = ran(withSteps($steps));
+    $trace = shown(withSteps($steps));
 
     expect($trace['fault'])->toBe('two')->and($trace['took_s'])->toEqualWithDelta(1.0, 0.02)->and(said($trace, 'count'))->toBe(['Visits is 1.', 'Visits is 2.']);
 });
@@ -62,20 +62,20 @@ it('chooses by counters and marks, and counts', function () {
 it('repeats until something is so, looked at before each round', function () {
     $again = fn (int $from): array => [['do' => 'set', 'counter' => 'n', 'to' => $from], ['do' => 'repeat', 'until' => ['test' => 'counter', 'counter' => 'n', 'value' => 3], 'steps' => [['do' => 'set', 'counter' => 'n', 'add' => 1], WAIT_1]]];
 
-    expect(ran(withSteps($again(0)))['took_s'])->toEqualWithDelta(3.0, 0.05)->and(ran(withSteps($again(3)))['took_s'])->toEqualWithDelta(0.0, 0.01);
+    expect(shown(withSteps($again(0)))['took_s'])->toEqualWithDelta(3.0, 0.05)->and(shown(withSteps($again(3)))['took_s'])->toEqualWithDelta(0.0, 0.01);
 });
 
 it('does what another routine does, and gives up where they call without end', function () {
     $more = ['routines.2' => ['id' => 'other', 'name' => 'Other', 'steps' => [WAIT_1, ['do' => 'signal', 'output' => 'lamp']]], 'routines.3' => ['id' => 'ring', 'name' => 'Ring', 'steps' => [['do' => 'call', 'routine' => 'ring']]]];
-    $trace = ran(withSteps([['do' => 'call', 'routine' => 'other'], ['do' => 'call', 'routine' => 'other']], $more));
+    $trace = shown(withSteps([['do' => 'call', 'routine' => 'other'], ['do' => 'call', 'routine' => 'other']], $more));
 
     expect($trace['took_s'])->toEqualWithDelta(2.0, 0.02)->and(said($trace, 'output'))->toBe(['Lamp goes on.'])
-        ->and(ran(withSteps([['do' => 'call', 'routine' => 'ring']], $more))['fault'])->toBe('routines call each other without end');
+        ->and(shown(withSteps([['do' => 'call', 'routine' => 'ring']], $more))['fault'])->toBe('routines call each other without end');
 });
 
 it('does what it does when it fails, once everything has stopped', function () {
     $fails = ['routines.1.if_fails' => [['do' => 'signal', 'output' => 'lamp'], WAIT_1]];
-    $trace = ran(withSteps([['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.3], ['do' => 'fault', 'message' => 'no cup']], $fails));
+    $trace = shown(withSteps([['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.3], ['do' => 'fault', 'message' => 'no cup']], $fails));
 
     expect($trace['outcome'])->toBe('faulted')->and($trace['fault'])->toBe('no cup')->and($trace['took_s'])->toEqualWithDelta(1.3, 0.05)
         ->and(said($trace, 'output'))->toBe(['Lamp goes on.'])->and(abs(end($trace['motions'][2]['speed'])))->toBeLessThan(1e-3);
@@ -90,7 +90,7 @@ it('waits for what is so without a break, above a reading, at a place, and for s
         ],
     ]);
 
-    expect(ran($build)['took_s'])->toEqualWithDelta($takes, 0.03);
+    expect(shown($build)['took_s'])->toEqualWithDelta($takes, 0.03);
 })->with([
     'a beam' => [['sensor' => 'beam'], 1.0],
     'a beam for a second' => [['sensor' => 'beam', 'for_s' => 1.0], 3.0],
@@ -165,15 +165,15 @@ it('tells when a rule is broken, once each time', function () {
     $open = ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4];
     $lift = ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6];
 
-    expect(said(ran(withSteps([$open, $lift], $rules)), 'rule'))->toBe([])
-        ->and(said(ran(withSteps([$lift, $open], $rules)), 'rule'))->toBe(['The rule Lid first is broken: never Lift moves while it is not so that Lid is at Open.']);
+    expect(said(shown(withSteps([$open, $lift], $rules)), 'rule'))->toBe([])
+        ->and(said(shown(withSteps([$lift, $open], $rules)), 'rule'))->toBe(['The rule Lid first is broken: never Lift moves while it is not so that Lid is at Open.']);
 });
 
 it('forgets where it is when the power goes, and lets go of what was switched off', function () {
     $steps = [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ['do' => 'wait', 'for_s' => 5]];
     $events = [['at_s' => 1, 'sensor' => 'button', 'is' => 'on'], ['what' => 'power', 'at_s' => 3, 'is' => 'off'], ['what' => 'power', 'at_s' => 5, 'is' => 'on']];
-    $trace = ran(withSteps($steps, ['scenarios.0.events' => $events]));
-    $off = ran(withSteps([['do' => 'power', 'motion' => 'lift', 'supply' => null, 'state' => 'off', 'settle_s' => 0.5], ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]));
+    $trace = shown(withSteps($steps, ['scenarios.0.events' => $events]));
+    $off = shown(withSteps([['do' => 'power', 'motion' => 'lift', 'supply' => null, 'state' => 'off', 'settle_s' => 0.5], ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]));
 
     expect($trace['fault'])->toBe('the power went')->and(said($trace, 'power'))->toBe(['The power goes.', 'The power comes back.'])
         ->and($off['fault'])->toBe('the power of Lift is switched off')->and($off['took_s'])->toEqualWithDelta(0.5, 0.02);
@@ -181,10 +181,10 @@ it('forgets where it is when the power goes, and lets go of what was switched of
 
 it('feels what the world does to a load', function (array $event, Closure $compare) {
     $steps = [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 8]];
-    $plain = ran(withSteps($steps));
+    $plain = shown(withSteps($steps));
     $events = [['at_s' => 1, 'sensor' => 'button', 'is' => 'on'], ['at_s' => 0.5, ...$event]];
 
-    expect($compare(ran(withSteps($steps, ['scenarios.0.events' => $events])), $plain))->toBeTrue();
+    expect($compare(shown(withSteps($steps, ['scenarios.0.events' => $events])), $plain))->toBeTrue();
 })->with([
     'heavier takes longer' => [['what' => 'heavier', 'motion' => 'lift', 'value' => 3.0], fn (array $a, array $b): bool => $a['took_s'] > $b['took_s'] + 0.05],
     'dragging it comes to rest sooner' => [['what' => 'drag', 'motion' => 'lift', 'value' => 10.0], fn (array $a, array $b): bool => max($a['motions'][2]['position']) < max($b['motions'][2]['position'])],
@@ -197,16 +197,16 @@ it('feels what the world does to a load', function (array $event, Closure $compa
 
 it('sags with its supply when too much is asked of it', function () {
     $steps = [['do' => 'together', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 8]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 16]]]]];
-    $weak = ran(withSteps($steps, ['supplies.0.max_A' => 0.5]));
+    $weak = shown(withSteps($steps, ['supplies.0.max_A' => 0.5]));
 
-    expect(said($weak, 'sag'))->not->toBeEmpty()->and($weak['took_s'])->toBeGreaterThan(ran(withSteps($steps))['took_s']);
+    expect(said($weak, 'sag'))->not->toBeEmpty()->and($weak['took_s'])->toBeGreaterThan(shown(withSteps($steps))['took_s']);
 });
 
 it('sees a motion pass by a sensor', function () {
     $build = withSteps([['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'mark'], 'give_up_s' => 6], ['do' => 'stop', 'motion' => 'lift']], [
         'sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.06, 'reach' => 0.002],
     ]);
-    $lift = ran($build)['motions'][2]['position'];
+    $lift = shown($build)['motions'][2]['position'];
 
     expect(end($lift))->toBeGreaterThan(0.058)->toBeLessThan(0.068);
 });

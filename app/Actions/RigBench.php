@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\RigSession;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Keeps live sessions: each is a process of its own that speaks the line protocol over a local socket. What was said to it is stored before it
+ * is said; a process that is gone is started anew and told everything again, which gives the same state to the last digit.
+ */
+final class RigBench
+{
+    private const WAIT_S = 5.0;
+
+    /**
+     * @param  list<string>  $lines
+     * @return list<mixed> an answer each
+     */
+    public function say(RigSession $session, array $lines): array
+    {
+        $before = $this->keep($session, $lines);
+        $socket = $this->socket($session, $before);
+        $answers = [];
+        foreach ($lines as $line) {
+            fwrite($socket, $line."\n");
+            $answers[] = json_decode((string) fgets($socket), true);
+        }
+        fclose($socket);
+
+        return $answers;
+    }
+
+    /**
+     * Writes down what changes something, before it is said.
+     *
+     * @param  list<string>  $lines
+     * @return list<string> what was said before
+     */
+    private function keep(RigSession $session, array $lines): array
+    {
+        $changing = array_values(array_filter($lines, fn (string $line): bool => ! str_contains($line, '"do":"get"') && ! str_contains($line, '"do":"save"')));
+
+        return DB::transaction(function () use ($session, $changing): array {
+            $fresh = RigSession::query()->findOrFail($session->id); // one writer at a time: every transaction here locks at once
+            $before = $fresh->lines;
+            if ($changing !== []) {
+                $fresh->update(['lines' => self::shortened(array_values([...$before, ...$changing]))]);
+            }
+
+            return $before;
+        }, 20);
+    }
+
+    /**
+     * Steps that follow one another are one.
+     *
+     * @param  list<string>  $lines
+     * @return list<string>
+     */
+    private static function shortened(array $lines): array
+    {
+        $short = [];
+        foreach ($lines as $line) {
+            $step = json_decode($line, true);
+            $top = array_pop($short);
+            $last = $top === null ? null : json_decode($top, true);
+            if (($step['do'] ?? null) === 'step' && ($last['do'] ?? null) === 'step' && $step['seconds'] + $last['seconds'] <= 600.0) {
+                $short[] = (string) json_encode(['do' => 'step', 'seconds' => round($step['seconds'] + $last['seconds'], 6), 'quiet' => true]);
+            } else {
+                array_push($short, ...($top === null ? [] : [$top]), ...[$line]);
+            }
+        }
+
+        return $short;
+    }
+
+    /**
+     * @param  list<string>  $before
+     * @return resource
+     */
+    private function socket(RigSession $session, array $before)
+    {
+        $path = storage_path("brookstone/rig-{$session->id}.sock");
+        $socket = @stream_socket_client("unix://{$path}", timeout: 1.0);
+        if ($socket !== false) {
+            return $this->ready($socket);
+        }
+        $file = storage_path("brookstone/rig-{$session->id}.json");
+        file_put_contents($file, $session->document);
+        $command = implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, base_path('artisan'), 'brookstone:rig', $file, "--socket={$path}", ...($session->begins === null ? [] : ["--scenario={$session->begins}"])]));
+        proc_close(proc_open("setsid {$command} > /dev/null 2>&1 < /dev/null &", [], $pipes) ?: throw new \RuntimeException('The rig could not be started.'));
+        for ($waited = 0.0; $waited < self::WAIT_S; $waited += 0.02) {
+            usleep(20_000);
+            $socket = @stream_socket_client("unix://{$path}", timeout: 1.0);
+            if ($socket !== false) {
+                $this->ready($socket);
+                foreach ($before as $line) {
+                    fwrite($socket, $line."\n");
+                    fgets($socket);
+                }
+                unlink($file);
+
+                return $socket;
+            }
+        }
+        throw new \RuntimeException('The rig does not answer.');
+    }
+
+    /**
+     * @param  resource  $socket
+     * @return resource
+     */
+    private function ready($socket)
+    {
+        stream_set_timeout($socket, 30);
+
+        return $socket;
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Study;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\WorldEvent;
+use Brookstone\Core\Routine\WorldEvents;
+use Brookstone\Core\Study\DriftFan;
+use Brookstone\Core\Study\FaultCase;
+use Brookstone\Core\Study\FaultSweep;
+
+/** The work of studies: cut into parts, done part by part, put together again. */
+final class StudyWork
+{
+    private const CASES_IN_PART = 12;
+
+    private const WALKS = 40;
+
+    private const WALKS_IN_PART = 4;
+
+    /**
+     * @param  array<string, mixed>  $asked
+     * @return array{int, array<string, mixed>} how many parts, and what is known before any is done
+     */
+    public function plan(Build $build, string $kind, array $asked): array
+    {
+        $routine = $this->routine($build, $asked);
+        if ($kind === 'faults') {
+            $sweep = $this->sweep($build, $routine, $asked);
+            $cases = $sweep->cases();
+            $rows = [];
+            foreach ($cases as $case) {
+                $rows[$case->fault] ??= ['fault' => $case->fault, 'says' => $case->says];
+            }
+
+            return [(int) ceil(count($cases) / self::CASES_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows), 'cases' => count($cases)]];
+        }
+
+        return $kind === 'drift' ? [intdiv(self::WALKS, self::WALKS_IN_PART), ['unit' => $build->motions[$asked['motion']]->unit()->value, 'tolerance' => $build->motions[$asked['motion']]->task->tolerance]] : [1, []];
+    }
+
+    /** @return list<mixed> */
+    public function part(Study $study, int $part): array
+    {
+        $build = $study->core();
+        $asked = $study->asked;
+        if ($study->kind === 'states') {
+            $reached = Search::of($build, Search::FULL);
+
+            return [['states' => $reached->states, 'complete' => $reached->complete, 'found' => count($reached->found)]];
+        }
+        $routine = $this->routine($build, $asked);
+        if ($study->kind === 'drift') {
+            $fan = new DriftFan($build, $build->motions[$asked['motion']], $routine, (int) ($asked['seed'] ?? 1) * 1000 + $part);
+
+            return array_map(fn (): array => $fan->walk((int) ($asked['cycles'] ?? 100), (int) ($asked['home_every'] ?? 0)), range(1, self::WALKS_IN_PART));
+        }
+        $sweep = $this->sweep($build, $routine, $asked);
+
+        return array_map(
+            fn (FaultCase $case): array => $sweep->run($case) + ['events' => array_map(fn (WorldEvent $event): array => WorldEvents::write($event), $case->events)],
+            array_slice($sweep->cases(), $part * self::CASES_IN_PART, self::CASES_IN_PART),
+        );
+    }
+
+    /** @return array<string, mixed> what is known so far */
+    public function together(Study $study): array
+    {
+        $results = [];
+        foreach ($study->done()->get()->sortBy('part') as $part) {
+            array_push($results, ...$part->result);
+        }
+
+        return match ($study->kind) {
+            'faults' => $study->frame + ['cells' => $results],
+            'drift' => $study->frame + ['walks' => count($results), 'fan' => DriftFan::fan(self::walks($results))],
+            default => $results[0] ?? [],
+        };
+    }
+
+    /**
+     * @param  list<mixed>  $results
+     * @return list<list<float>>
+     */
+    private static function walks(array $results): array
+    {
+        return array_map(fn (mixed $walk): array => array_map(floatval(...), array_values((array) $walk)), $results);
+    }
+
+    /** @param  array<string, mixed>  $asked */
+    private function routine(Build $build, array $asked): Routine
+    {
+        return $build->routines[$asked['routine']];
+    }
+
+    /** @param  array<string, mixed>  $asked */
+    private function sweep(Build $build, Routine $routine, array $asked): FaultSweep
+    {
+        return new FaultSweep($build, $routine, ($asked['scenario'] ?? null) === null ? null : $build->scenarios[$asked['scenario']]);
+    }
+}

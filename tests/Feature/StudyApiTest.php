@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Build;
+use App\Models\Study;
+use Tests\Support\Builds;
+
+function soundId($test): string
+{
+    return (string) $test->postJson('/api/builds/import', Builds::sound()->document)->assertCreated()->json('id');
+}
+
+it('sweeps faults part by part, and every cell can be run again', function () {
+    $id = soundId($this);
+    $study = $this->postJson("/api/builds/{$id}/studies", ['kind' => 'faults', 'routine' => 'show', 'scenario' => 'pressed'])->assertCreated();
+    $said = $this->getJson('/api/studies/'.$study->json('id'))->assertOk()->assertJsonPath('state', 'done')->json();
+    $cells = $said['result']['cells'];
+
+    expect($said['done'])->toBe($said['parts'])->and(count($cells))->toBe($said['result']['cases'])
+        ->and(array_unique(array_column($cells, 'step')))->each->toBeIn(array_column($said['result']['steps'], 'path'));
+    $hit = array_values(array_filter($cells, fn (array $cell): bool => $cell['outcome'] === 'hits'))[0];
+    $trace = $this->postJson("/api/builds/{$id}/routines/show/run", ['scenario' => 'pressed', 'events' => $hit['events']])->assertOk()->json();
+    expect(array_column(array_column($trace['events'], 'says'), 'text'))->toContain($hit['says']);
+    $this->getJson("/api/builds/{$id}/studies?routine=show")->assertJsonPath('0.id', $said['id'])->assertJsonPath('0.is_stale', false);
+    $this->postJson("/api/builds/{$id}/edits", ['version' => 1, 'changes' => [['path' => 'name', 'value' => 'Other']]])->assertOk();
+    $this->getJson("/api/builds/{$id}/studies?routine=show")->assertJsonPath('0.is_stale', true);
+});
+
+it('stops where it is called off, keeps what is done, and does a part only once', function () {
+    $id = soundId($this);
+    Illuminate\Support\Facades\Queue::fake();
+    $study = Study::query()->findOrFail($this->postJson("/api/builds/{$id}/studies", ['kind' => 'faults', 'routine' => 'show', 'scenario' => 'pressed'])->json('id'));
+    $work = app(App\Actions\StudyWork::class);
+    (new App\Jobs\RunStudyPart($study->id, 0))->handle($work);
+    (new App\Jobs\RunStudyPart($study->id, 0))->handle($work);
+    expect($study->done()->count())->toBe(1);
+    $this->getJson("/api/studies/{$study->id}")->assertJsonPath('state', 'running')->assertJsonPath('done', 1);
+    $this->postJson("/api/studies/{$study->id}/cancel")->assertOk()->assertJsonPath('state', 'cancelled');
+    (new App\Jobs\RunStudyPart($study->id, 1))->handle($work);
+    expect($study->done()->count())->toBe(1);
+});
+
+it('walks a drift with a seed, the same each time, and less where it is homed more often', function () {
+    $build = Builds::planted(['motions.2.stops.switches' => [], 'motions.2.task.tolerance' => 0.002, 'routines.0.steps' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6]]]);
+    $id = $this->postJson('/api/builds/import', $build->document)->assertCreated()->json('id');
+    $ask = fn (array $more): array => $this->getJson('/api/studies/'.$this->postJson("/api/builds/{$id}/studies", ['kind' => 'drift', 'routine' => 'show', 'motion' => 'lift', 'cycles' => 40, ...$more])->assertCreated()->json('id'))->json('result');
+    $wide = fn (array $result): float => end($result['fan'])['high'] - end($result['fan'])['low'];
+    $never = $ask(['seed' => 3]);
+
+    expect($never)->toBe($ask(['seed' => 3]))->not->toBe($ask(['seed' => 4]))
+        ->and($never['walks'])->toBe(40)->and(end($never['fan'])['cycle'])->toBeLessThanOrEqual(40)
+        ->and($wide($ask(['seed' => 3, 'home_every' => 2])))->toBeLessThan($wide($never));
+});
+
+it('searches all states, offers what could run together, and has ready routines', function () {
+    $id = soundId($this);
+    $this->getJson('/api/studies/'.$this->postJson("/api/builds/{$id}/studies", ['kind' => 'states', 'routine' => 'show'])->json('id'))->assertJsonPath('result.complete', true);
+    $offers = $this->getJson("/api/builds/{$id}/routines/show/beside")->assertOk()->json();
+    $after = $this->postJson("/api/builds/{$id}/try", ['version' => 1, 'changes' => $offers[0]['fix']['changes']])->assertOk()->json('assessment.routines.1.takes_s');
+    expect($offers[0]['saves_s'])->toBeGreaterThan(0.1)
+        ->and($this->getJson("/api/builds/{$id}")->json('assessment.routines.1.takes_s') - $after)->toEqualWithDelta($offers[0]['saves_s'], 1e-6);
+    foreach ($this->getJson("/api/builds/{$id}/library")->assertOk()->json() as $ready) {
+        expect(($ready['lacks'] === null) === ($ready['begin'] !== null))->toBeTrue();
+        if ($ready['begin'] !== null) {
+            $tried = $this->postJson("/api/builds/{$id}/try", ['version' => 1, 'changes' => $ready['begin']['changes']])->assertOk();
+            expect(collect($tried->json('document.routines'))->pluck('name'))->toHaveCount(3);
+        }
+    }
+});
+
+it('refuses what cannot be studied', function (array $asked, string $field) {
+    $this->postJson('/api/builds/'.soundId($this).'/studies', $asked)->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+})->with([
+    [['kind' => 'weather', 'routine' => 'show'], 'kind'], [['kind' => 'faults', 'routine' => 'nope'], 'routine'], [['kind' => 'faults', 'routine' => 'show', 'scenario' => 'nope'], 'scenario'],
+    [['kind' => 'drift', 'routine' => 'show'], 'motion'], [['kind' => 'drift', 'routine' => 'show', 'motion' => 'lift', 'cycles' => 1000000000], 'cycles'],
+]);
+
+it('refuses events that happen to nothing', function () {
+    $id = soundId($this);
+    $this->postJson("/api/builds/{$id}/routines/show/run", ['events' => [['what' => 'hold', 'at_s' => 1, 'motion' => 'nope']]])->assertStatus(422)->assertJsonPath('errors.0.field', 'events.0.motion');
+    $this->postJson("/api/builds/{$id}/routines/show/run", ['events' => [['what' => 'flood', 'at_s' => 1]]])->assertStatus(422);
+});
+
+it('keeps a live session through the death of its process, to the last digit', function () {
+    $id = soundId($this);
+    $session = (string) $this->postJson("/api/builds/{$id}/rig", [])->assertCreated()->json('id');
+    $say = fn (array ...$lines): array => $this->postJson("/api/rig/{$session}/say", ['lines' => $lines])->assertOk()->json('answers');
+    $say(['do' => 'step', 'seconds' => 6.0], ['do' => 'event', 'event' => ['sensor' => 'button', 'is' => 'on']], ['do' => 'step', 'seconds' => 1.7]);
+    $before = $say(['do' => 'get'])[0]['state'];
+    shell_exec("pkill -f rig-{$session}.sock");
+    usleep(300_000);
+    @unlink(storage_path("brookstone/rig-{$session}.sock"));
+    $after = $say(['do' => 'get'])[0]['state'];
+    unset($before['events'], $after['events']);
+    expect($after)->toBe($before)->and($before['now_s'])->toBe(7.7)->and($before['running'])->toBe(['show']);
+    // Saved, it is a scenario that runs to the same places.
+    $scenario = $say(['do' => 'save', 'id' => 'mine', 'name' => 'Mine'])[0]['scenario'];
+    $this->postJson("/api/builds/{$id}/edits", ['version' => 1, 'changes' => [['path' => 'scenarios.1', 'value' => $scenario]]])->assertOk();
+    $core = Build::query()->findOrFail($id)->core();
+    $rig = new Brookstone\Core\Rig\Rig($core, $core->scenarios['mine']);
+    $rig->step(7.7);
+    expect(json_decode((string) json_encode($rig->state()['motions']), true))->toBe($before['motions']);
+    shell_exec("pkill -f rig-{$session}.sock");
+});
+
+it('tells a rig what is wrong with what it is told', function () {
+    $session = (string) $this->postJson('/api/builds/'.soundId($this).'/rig', [])->json('id');
+    $answers = $this->postJson("/api/rig/{$session}/say", ['lines' => [['do' => 'dance'], ['do' => 'step', 'seconds' => -1], ['do' => 'event', 'event' => ['sensor' => 'nope', 'is' => 'on']], ['do' => 'get']]])->json('answers');
+    expect(array_column($answers, 'ok'))->toBe([false, false, false, true])->and($answers[2]['errors'][0]['message'])->toBe('There is no such sensor nope in this build.');
+    $this->postJson("/api/rig/{$session}/say", ['lines' => 'x'])->assertStatus(422);
+    shell_exec("pkill -f rig-{$session}.sock");
+});
