@@ -5,6 +5,7 @@ import { DrawerPage } from './pages/DrawerPage';
 import { LogPage } from './pages/LogPage';
 import { MotionPage } from './pages/MotionPage';
 import { PicturesPage } from './pages/PicturesPage';
+import { RigPage } from './pages/RigPage';
 import { RoutinePage } from './pages/RoutinePage';
 import { ShelfPage } from './pages/ShelfPage';
 import { NotThere } from './shell/NotThere';
@@ -33,6 +34,7 @@ export function App() {
                     <Route path="motions/:motionId" element={<Navigate to="task" replace />} />
                     <Route path="motions/:motionId/:station" element={<MotionPage />} />
                     <Route path="routines/:routineId?" element={<RoutinePage />} />
+                    <Route path="rig" element={<RigPage />} />
                     <Route path="log" element={<LogPage />} />
                     <Route path="pictures/:pictureId?" element={<PicturesPage />} />
                 </Route>

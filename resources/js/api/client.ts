@@ -1,4 +1,4 @@
-import type { Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MoveTimes, School, ShelfEntry, StoredBuild, Trace, TrainChoice, UnitTable } from './types';
+import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MoveTimes, ReadyRoutine, RigAnswer, ScenarioEvent, School, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -73,5 +73,12 @@ export const api = {
     calculatorSchema: (name: string) => call<CalculatorSchema>('GET', `calc/${name}`),
     calculate: (name: string, inputs: object) => call<Calculated>('POST', `calc/${name}`, inputs),
     times: (id: string) => call<MoveTimes>('GET', `builds/${id}/times`),
-    run: (id: string, routine: string, scenario: string | null) => call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { scenario }),
+    run: (id: string, routine: string, scenario: string | null, events: ScenarioEvent[] = []) => call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { scenario, events }),
+    studies: (id: string, routine: string) => call<Study[]>('GET', `builds/${id}/studies?routine=${routine}`),
+    study: (id: string, asked: object) => call<Study>('POST', `builds/${id}/studies`, asked),
+    stopStudy: (id: string) => call<Study>('POST', `studies/${id}/cancel`, {}),
+    beside: (id: string, routine: string) => call<BesideOffer[]>('GET', `builds/${id}/routines/${routine}/beside`),
+    library: (id: string) => call<ReadyRoutine[]>('GET', `builds/${id}/library`),
+    openRig: (id: string, scenario: string | null) => call<{ id: string; answers: RigAnswer[] }>('POST', `builds/${id}/rig`, { scenario }),
+    sayRig: (session: string, lines: object[]) => call<{ answers: RigAnswer[] }>('POST', `rig/${session}/say`, { lines }),
 };

@@ -1,4 +1,4 @@
-import type { Assessment, Build, Drive, Finding, Sentence, Trace, UnitTable } from './types.gen';
+import type { Assessment, Build, Drive, Finding, Fix, Scenario, ScenarioEvent, Sentence, Trace, UnitTable } from './types.gen';
 
 export type * from './types.gen';
 
@@ -61,6 +61,77 @@ export interface DrawerColumn {
     kinds: string[];
     needed: boolean;
     says: string;
+}
+
+/** Long work over a routine. */
+export interface Study {
+    id: string;
+    kind: 'faults' | 'drift' | 'states';
+    asked: { routine: string; motion?: string; scenario?: string | null };
+    state: 'queued' | 'running' | 'done' | 'cancelled' | 'failed';
+    done: number;
+    parts: number;
+    is_stale: boolean;
+    failure: string | null;
+    result: FaultResult | DriftResult | { states?: number; complete?: boolean; found?: number };
+}
+
+export interface FaultCell {
+    fault: string;
+    step: string;
+    outcome: 'breaks_rule' | 'hits' | 'stalls' | 'waits' | 'stops' | 'finishes';
+    says: string;
+    events: ScenarioEvent[];
+}
+
+export interface FaultResult {
+    steps: { path: string; says: string }[];
+    faults: { fault: string; says: string }[];
+    cases: number;
+    cells: FaultCell[];
+}
+
+export interface DriftResult {
+    unit: 'deg' | 'm';
+    tolerance: number | null;
+    walks: number;
+    fan: { cycle: number; low: number; quarter: number; middle: number; three_quarters: number; high: number }[];
+}
+
+export interface BesideOffer {
+    path: string;
+    says: string;
+    saves_s: number;
+    fix: Fix | null;
+    why_not: string | null;
+}
+
+export interface ReadyRoutine {
+    key: string;
+    name: string;
+    says: string;
+    lacks: string | null;
+    begin: Fix | null;
+}
+
+export interface RigState {
+    now_s: number;
+    powered: boolean;
+    motions: { motion: string; position: number; speed: number; current_A: number; place: string | null; powered: boolean }[];
+    inputs: Record<string, boolean>;
+    levels: Record<string, number>;
+    outputs: Record<string, boolean>;
+    counters: Record<string, number>;
+    running: string[];
+    steps: { routine: string; path: string; says: Sentence }[];
+    events: { at_s: number; kind: string; says: Sentence }[];
+}
+
+export interface RigAnswer {
+    ok: boolean;
+    errors?: FieldError[];
+    state?: RigState;
+    scenario?: Scenario;
 }
 
 export interface ExampleEntry {

@@ -1,9 +1,10 @@
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { NavLink, useParams } from 'react-router';
+import { NavLink, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
-import type { Routine, Trace } from '../api/types';
+import type { FaultCell, Routine, Trace } from '../api/types';
 import { Findings } from '../chain/Findings';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { TryPanel } from '../chain/TryPanel';
@@ -12,6 +13,8 @@ import { TextInput } from '../fields/PlainFields';
 import * as Parts from '../routine/Parts';
 import { StartsWhen } from '../routine/Starts';
 import { StepList } from '../routine/StepList';
+import { TextPane } from '../routine/TextPane';
+import { WhatIf } from '../routine/WhatIf';
 import { usePlayhead } from '../routine/usePlayhead';
 import { pressesControl } from '../shell/keys';
 import { NotThere } from '../shell/NotThere';
@@ -45,7 +48,7 @@ export function RoutinePage() {
 function RoutineTabs({ current }: { current: string | undefined }) {
     const { stored, edit } = useBuild();
     const { routines } = stored.document;
-    const add = () => edit({ path: `routines.${routines.length}`, value: { id: freeId('routine', routines.map((each) => each.id)), name: `Routine ${routines.length + 1}`, starts: [], target_s: null, steps: [] } });
+    const add = () => edit({ path: `routines.${routines.length}`, value: { id: freeId('routine', routines.map((each) => each.id)), name: `Routine ${routines.length + 1}`, starts: [], alone: true, target_s: null, steps: [], if_fails: [] } });
     return (
         <nav aria-label="Routines" className="flex items-center gap-1 border-b border-line">
             {stored.assessment.routines.map((routine) => (
@@ -57,7 +60,50 @@ function RoutineTabs({ current }: { current: string | undefined }) {
             <button type="button" className="px-3 py-1.5 text-accent underline" onClick={add}>
                 New routine
             </button>
+            <Ready />
         </nav>
+    );
+}
+
+/** Ready routines to start from, made for what the build has. */
+function Ready() {
+    const { stored, edit } = useBuild();
+    const navigate = useNavigate();
+    const { data } = useQuery({ queryKey: ['library', stored.id, stored.version], queryFn: () => api.library(stored.id), placeholderData: (before) => before });
+    const begin = (changes: { path: string; value: unknown }[]) => {
+        edit(...changes);
+        const made = changes.map((change) => change.value as { id?: string; steps?: unknown }).find((value) => value.steps !== undefined);
+        if (made?.id !== undefined) {
+            void navigate(`/builds/${stored.id}/routines/${made.id}`);
+        }
+    };
+    return (
+        <Popover className="relative">
+            <PopoverButton className="px-3 py-1.5 text-accent underline">Ready ones…</PopoverButton>
+            <PopoverPanel anchor="bottom start" className="z-20 w-96 border border-line bg-sheet p-2 shadow-md">
+                {({ close }) => (
+                    <ul className="divide-y divide-line">
+                        {(data ?? []).map((each) => (
+                            <li key={each.key} className="py-1.5">
+                                <button
+                                    type="button"
+                                    className="font-semibold text-accent underline disabled:text-quiet disabled:no-underline"
+                                    disabled={each.begin === null}
+                                    onClick={() => {
+                                        begin(each.begin!.changes);
+                                        close();
+                                    }}
+                                >
+                                    {each.name}
+                                </button>
+                                <p className="narrow">{each.says}</p>
+                                {each.lacks !== null && <p className="narrow text-quiet">{each.lacks}</p>}
+                            </li>
+                        ))}
+                    </ul>
+                )}
+            </PopoverPanel>
+        </Popover>
     );
 }
 
@@ -68,7 +114,8 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
     const fitting = scenarios.find((scenario) => scenario.events.some((event) => routine.starts.some((start) => 'sensor' in start && 'sensor' in event && start.sensor === event.sensor)));
     const [chosen, setChosen] = useState<string | null>(null);
     const scenario = chosen === 'hand' ? null : (scenarios.find((each) => each.id === chosen)?.id ?? fitting?.id ?? null);
-    const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario], queryFn: () => api.run(stored.id, routine.id, scenario), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
+    const [cell, setCell] = useState<FaultCell | null>(null);
+    const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario, cell], queryFn: () => api.run(stored.id, routine.id, scenario, cell?.events ?? []), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
     const playhead = usePlayhead(trace?.ran_s ?? 0);
     useHotkeys('space', playhead.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [playhead.toggle]);
     const verdict = stored.assessment.routines.find((each) => each.id === routine.id);
@@ -85,6 +132,10 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                         <StartsWhen routine={routine} path={path} />
                     </div>
                     <StepList routine={routine} path={path} list="steps" trace={trace} now={playhead.time} />
+                    <details className="mt-3">
+                        <summary className="font-semibold">As text</summary>
+                        <TextPane key={routine.id} routine={routine} path={path} />
+                    </details>
                     <details className="mt-3" open={routine.if_fails.length > 0}>
                         <summary className="font-semibold">When a step fails</summary>
                         <StepList routine={routine} path={path} list="if_fails" trace={trace} now={playhead.time} />
@@ -116,6 +167,14 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                             ))}
                         </select>
                     </label>
+                    {cell !== null && (
+                        <span className="flex items-center gap-2 border border-coral px-2">
+                            <span className="text-coral">With a fault:</span> {cell.says}
+                            <button type="button" className="underline" onClick={() => setCell(null)}>
+                                without it again
+                            </button>
+                        </span>
+                    )}
                     {error !== null && <span className="text-coral">{error.message}</span>}
                 </div>
                 {trace !== undefined && (
@@ -125,6 +184,14 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                     </>
                 )}
             </section>
+            <WhatIf
+                routine={routine}
+                scenario={scenario}
+                onCell={(next) => {
+                    setCell(next);
+                    document.querySelector('[aria-label="Run"]')?.scrollIntoView({ block: 'center' });
+                }}
+            />
         </>
     );
 }

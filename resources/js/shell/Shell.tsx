@@ -36,6 +36,7 @@ export function Shell({ children }: { children: ReactNode }) {
                 <nav aria-label="Build" className="flex gap-1">
                     <Place to={base}>Chains</Place>
                     <Place to={`${base}/routines`}>Routines</Place>
+                    <Place to={`${base}/rig`}>Rig</Place>
                     <Place to={`${base}/log`}>Log</Place>
                     <Place to={`${base}/pictures`}>Pictures</Place>
                     <Place to="/drawer">Drawer</Place>
