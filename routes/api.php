@@ -35,6 +35,7 @@ Route::post('builds/{build}/undo', [EditController::class, 'undo']);
 Route::post('builds/{build}/redo', [EditController::class, 'redo']);
 Route::get('builds/{build}/motions/{motion}/drives', [MotionController::class, 'drives']);
 Route::get('builds/{build}/motions/{motion}/schools', [MotionController::class, 'schools']);
+Route::get('builds/{build}/motions/{motion}/stops', [MotionController::class, 'stops']);
 Route::get('builds/{build}/motions/{motion}/easing', [MotionController::class, 'easing']);
 Route::get('builds/{build}/motions/{motion}/trains', [TrainController::class, 'find']);
 Route::get('builds/{build}/motions/{motion}/train/{file}', [TrainController::class, 'export']);

@@ -38,7 +38,7 @@ test('axe finds nothing on sheets, tries, errors and open editors', async ({ pag
     await expect(page.getByRole('heading', { name: /^(Keys|Go to|What has to move)/ })).toBeVisible();
     await seesNothingWrong(page);
     await page.goto(`/builds/${id}/routines/harbour-show`, { waitUntil: 'networkidle' });
-    await page.getByRole('button', { name: 'Change step 2' }).click();
+    await page.getByRole('region', { name: 'Steps' }).getByRole('listitem').nth(1).getByRole('button').first().click();
     await page.getByText('Target time, sensors').click();
     await page.getByText(/What happened, in words/).click();
     await seesNothingWrong(page);

@@ -36,7 +36,8 @@ test('a new user: the drawbridge fails, is mended, the show runs, a time is writ
 
     // A measured time stands beside the computed one.
     await page.getByRole('link', { name: 'Log' }).click();
-    await page.getByLabel('Motion').selectOption('Drawbridge');
+    await expect(page).toHaveURL(/log$/);
+    await page.getByLabel('Motion', { exact: true }).selectOption('Drawbridge');
     await page.getByLabel('Measured time').fill('1,9 s');
     await page.getByLabel('Note').fill('With the painted deck.');
     await page.getByRole('button', { name: 'Write it down' }).click();
@@ -83,7 +84,8 @@ test('a routine is written, run and mended', async ({ page, request }) => {
     await page.goto(`/builds/${id}/routines`);
     await page.getByRole('button', { name: 'New routine' }).click();
     await page.getByRole('link', { name: 'Routine 3' }).click();
-    await page.getByRole('button', { name: 'Go to a place' }).click();
+    await page.getByRole('combobox', { name: 'Add a step', exact: true }).fill('go');
+    await page.getByRole('option', { name: 'Go to a place' }).click();
     await expect(page.getByRole('button', { name: 'Take Ramp winch to Tip platform; give up after 10 s.' })).toBeVisible();
     await expect(page.getByText('moves here before anybody knows where it is')).toBeVisible();
     await page.getByRole('button', { name: /Try: Home Ramp winch/ }).click();
@@ -93,13 +95,13 @@ test('a routine is written, run and mended', async ({ page, request }) => {
     await page.getByLabel('Another start').selectOption({ label: 'Whistle button is pressed' });
     await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText('Takes');
 
-    await page.getByRole('button', { name: 'Wait', exact: true }).click();
-    await page.getByRole('button', { name: 'Change step 3' }).click();
+    await page.getByRole('combobox', { name: 'Add a step', exact: true }).fill('wait');
+    await page.getByRole('option', { name: 'Wait' }).click();
     await page.getByLabel('Time', { exact: true }).fill('2500 ms');
     await page.getByLabel('Time', { exact: true }).press('Enter');
     await expect(page.getByRole('button', { name: 'Wait 2.5 s.', exact: true })).toBeVisible();
-    await page.getByRole('button', { name: 'Move step 3 up' }).click();
-    await expect(page.getByRole('listitem').filter({ hasText: /^2Wait/ })).toBeVisible();
-    await page.getByRole('button', { name: 'Take step 2 out' }).click();
+    await page.getByRole('button', { name: 'Move step 2 down' }).click();
+    await expect(page.getByRole('listitem').filter({ hasText: /^3Wait/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Take step 3 out' }).click();
     await expect(page.getByRole('button', { name: 'Wait 2.5 s.', exact: true })).toBeHidden();
 });

@@ -10,7 +10,10 @@ use App\Http\Requests\RunRequest;
 use App\Models\Build;
 use Brookstone\Core\Assessment\Choice;
 use Brookstone\Core\Assessment\Easing;
+use Brookstone\Core\Assessment\Facts;
 use Brookstone\Core\Assessment\Schools;
+use Brookstone\Core\Assessment\StopsSheet;
+use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Routine\Library;
@@ -46,6 +49,15 @@ final class MotionController
         $core = $build->core();
 
         return new JsonResponse(Easing::of($core, $this->motion($core, $motion)));
+    }
+
+    /** Run-on under every supply and load, what can be done about it, and how well it knows where it is. */
+    public function stops(Build $build, string $motion): JsonResponse
+    {
+        $core = $build->core();
+        $thing = $this->motion($core, $motion);
+
+        return new JsonResponse((new StopsSheet(new Subject($core, $thing, new Facts($thing))))->sheet());
     }
 
     public function run(RunRequest $request, Build $build, string $routine): JsonResponse

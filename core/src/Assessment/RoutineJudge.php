@@ -32,6 +32,7 @@ final class RoutineJudge
     public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null)
     {
         $this->context = new RoutineContext($build, $subjects);
+        $sensing = new RoutineSensing($this->context);
         [$starts, $patience, $power, $drift] = [new RoutineStarts($this->context), new RoutinePatience($this->context), new RoutinePower($this->context), new RoutineDrift($this->context)];
         foreach (array_values($build->routines) as $i => $routine) {
             $starts->check($routine, $i);
@@ -39,6 +40,7 @@ final class RoutineJudge
             $patience->check($routine, $i);
             $power->check($routine, $i);
             $drift->check($routine, $i);
+            $sensing->check($routine, $i);
             $this->duration($routine, $i);
         }
         $starts->presses();

@@ -183,6 +183,8 @@ final class BuildShape
             'rest' => Field::or(0.0, NumberShape::between(-1e6, 1e6), 'What one that measures reads at first.'),
             'long_s' => Field::or(0.6, NumberShape::between(0.05, 10.0), 'Of a button: held so long is a long press.'),
             'double_s' => Field::or(0.35, NumberShape::between(0.05, 5.0), 'Of a button: pressed again within so long is a double press.'),
+            'absent' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings without the thing.'),
+            'present' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings with it.'),
         ], 'Sensor');
     }
 

@@ -22,6 +22,8 @@ final readonly class Sensor
      * @param  float  $late_s  until it tells
      * @param  float|null  $upper  of one that measures: on from here up
      * @param  float|null  $lower  and off from here down
+     * @param  list<float>  $absent  readings without the thing
+     * @param  list<float>  $present  readings with it
      * @param  float  $rest  what one that measures reads at first
      * @param  float  $long_s  of a button: held so long is a long press
      * @param  float  $double_s  of a button: pressed again within so long is a double press
@@ -41,6 +43,8 @@ final readonly class Sensor
         public float $rest = 0.0,
         public float $long_s = 0.6,
         public float $double_s = 0.35,
+        public array $absent = [],
+        public array $present = [],
     ) {
     }
 

@@ -23,6 +23,8 @@ final readonly class Settings
         public float $debounce_s = 0.01,
         public float $driver_s = 0.001,
         public float $battery_days = 1.0,
+        public ?float $timer_Hz = null,
+        public int $timer_stages = 16,
     ) {
     }
 
@@ -41,6 +43,8 @@ final readonly class Settings
             'scan_s' => Field::or($usual->scan_s, NumberShape::between(0.002, 0.1), 'How often the controller looks.'),
             'debounce_s' => Field::or($usual->debounce_s, NumberShape::between(0.0, 0.5), 'How long a switch must stay before it is believed.'),
             'driver_s' => Field::or($usual->driver_s, NumberShape::between(0.0, 0.1), 'Until the motor driver has acted.'),
+            'timer_Hz' => Field::or(null, NumberShape::between(0.01, 1e9)->orNull(), 'Clock of the timer that starts routines every so often; empty where it can count any time.'),
+            'timer_stages' => Field::or($usual->timer_stages, NumberShape::whole(1, 40), 'Stages of its counter, each dividing by two.'),
             'battery_days' => Field::or($usual->battery_days, NumberShape::between(0.01, 3650.0), 'A battery shall last so many days.'),
         ], 'Settings');
     }

@@ -18,6 +18,7 @@ final class Conditions
         'level' => LevelIs::class,
         'place' => AtPlace::class,
         'moving' => Moving::class,
+        'between' => Between::class,
         'counter' => CounterIs::class,
         'clock' => ClockIs::class,
         'routine' => RoutineRuns::class,

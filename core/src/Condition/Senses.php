@@ -17,6 +17,9 @@ interface Senses
     /** The place that a motion was last brought to. */
     public function placeOf(string $motion): ?string;
 
+    /** Where a motion really stands, in its own unit. */
+    public function positionOf(string $motion): float;
+
     /** Its motor is powered and not yet at its place. */
     public function isMoving(string $motion): bool;
 

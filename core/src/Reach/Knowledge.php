@@ -7,6 +7,7 @@ namespace Brookstone\Core\Reach;
 use Brookstone\Core\Condition\AllOf;
 use Brookstone\Core\Condition\AnyOf;
 use Brookstone\Core\Condition\AtPlace;
+use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\CounterIs;
@@ -53,6 +54,12 @@ final class Knowledge
             $known = $state[1][$condition->motion][0];
 
             return $known === self::FELT ? self::MAYBE : (int) ($known === $condition->place);
+        }
+        if ($condition instanceof Between) {
+            [$known, $driven] = $state[1][$condition->motion];
+            $place = $driven ? null : $this->program->build->motions[$condition->motion]->place($known);
+
+            return $place === null ? self::MAYBE : (int) ($place->at >= $condition->from && $place->at <= $condition->to);
         }
         if ($condition instanceof Moving) {
             return (int) $state[1][$condition->motion][1];

@@ -39,6 +39,9 @@ final class Program
     /** @var array<int, array<string, true>> motions of each routine, those of what it calls and of shared motors too */
     public array $motions = [];
 
+    /** @var array<string, true> routines that another does, by id; one that nothing starts and nobody calls may be started by hand */
+    public array $called = [];
+
     /** @var array<string, true> routines that call each other without end, by path of the step */
     public array $endless = [];
 
@@ -138,6 +141,7 @@ final class Program
     private function call(CallStep $step, string $path, int $routine, int $then, array $calls): int
     {
         $other = $this->build->routines[$step->routine];
+        $this->called[$step->routine] = true;
         $own = $this->routines[$routine]->id;
         if (in_array($step->routine, $calls, true) || $step->routine === $own || count($calls) >= self::DEEPEST_CALL) {
             $this->endless[$path] = true;

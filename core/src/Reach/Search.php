@@ -174,7 +174,7 @@ final class Search
             }
         }
         foreach ($state[2][self::HALTED] === 1 ? [] : $this->program->routines as $i => $routine) {
-            if (isset($runs[$i]) || ! $this->canStart($routine->starts, $state)) {
+            if (isset($runs[$i]) || ! ($routine->starts === [] ? ! isset($this->program->called[$routine->id]) : $this->canStart($routine->starts, $state))) {
                 continue;
             }
             foreach ($routine->alone ? array_keys($runs) : [] as $other) {

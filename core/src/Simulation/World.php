@@ -117,6 +117,11 @@ final class World implements Senses
         return $this->axes[$motion]->knownPlace();
     }
 
+    public function positionOf(string $motion): float
+    {
+        return $this->axes[$motion]->position();
+    }
+
     public function isMoving(string $motion): bool
     {
         return $this->axes[$motion]->isMoving();

@@ -1,4 +1,4 @@
-import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MoveTimes, ReadyRoutine, RigAnswer, ScenarioEvent, School, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
+import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MoveTimes, ReadyRoutine, StopsSheet, RigAnswer, ScenarioEvent, School, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -55,6 +55,7 @@ export const api = {
     redo: (id: string, version: number) => call<StoredBuild>('POST', `builds/${id}/redo`, { version }),
     drives: (id: string, motion: string, goal: Choice['goal'], each: 'drive' | 'ratio') => call<Choice>('GET', `builds/${id}/motions/${motion}/drives?goal=${goal}&each=${each}`),
     schools: (id: string, motion: string) => call<School[]>('GET', `builds/${id}/motions/${motion}/schools`),
+    stopsSheet: (id: string, motion: string) => call<StopsSheet>('GET', `builds/${id}/motions/${motion}/stops`),
     easing: (id: string, motion: string) => call<Easing[]>('GET', `builds/${id}/motions/${motion}/easing`),
     trains: (id: string, motion: string, query: string, signal?: AbortSignal) => call<TrainChoice>('GET', `builds/${id}/motions/${motion}/trains?${query}`, undefined, signal),
     table: (name: string) => call<Table>('GET', `drawer/${name}`),

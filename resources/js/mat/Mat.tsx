@@ -1,4 +1,4 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Curves, Motion } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { useSpeaking } from '../state/UnitsContext';
@@ -15,11 +15,15 @@ interface Props {
     width: number;
     height: number;
     play: { time: number | null; isPlaying: boolean; toggle: () => void };
+    /** A switch was dragged to a position. */
+    onSwitch?: (index: number, at: number) => void;
 }
 
 /** The live mat: drag the part through its travel, and the torque there follows; play it at its computed speed. */
-export function Mat({ motion, curves, position, onPosition, width, height, play }: Props) {
+export function Mat({ motion: given, curves, position, onPosition, width, height, play, onSwitch }: Props) {
     const svg = useRef<SVGSVGElement>(null);
+    const [held, setHeld] = useState<{ index: number; at: number } | null>(null);
+    const motion = held === null ? given : { ...given, stops: { ...given.stops, switches: given.stops.switches.map((each, i) => (i === held.index ? { ...each, at: held.at } : each)) } };
     const { book, text } = useSpeaking();
     const kind = kindOf(motion.mechanism);
     const frame = new Frame(kind.extent(motion.mechanism, curves), width, height, { left: 60, right: 100, top: height < 280 ? 66 : 16, bottom: 34 });
@@ -31,12 +35,17 @@ export function Mat({ motion, curves, position, onPosition, width, height, play 
     const over = nearest(curves.positions, curves.over_limit, position);
 
     const move = (to: number) => onPosition(Math.max(low, Math.min(high, to)));
+    const fine = curves.position_unit === 'deg' ? 2 : 1e4; // half a degree, a tenth of a millimetre
     const drag = (event: PointerEvent) => {
         if (svg.current === null || (event.buttons & 1) === 0) {
             return;
         }
         const bounds = svg.current.getBoundingClientRect();
         const at = frame.back({ x: ((event.clientX - bounds.left) / bounds.width) * width, y: ((event.clientY - bounds.top) / bounds.height) * height });
+        if (held !== null) {
+            setHeld({ ...held, at: Math.round(kind.grab(motion.mechanism, at, held.at, curves) * fine) / fine });
+            return;
+        }
         move(kind.grab(motion.mechanism, at, position, curves));
     };
     const press = (event: KeyboardEvent) => {
@@ -63,13 +72,22 @@ export function Mat({ motion, curves, position, onPosition, width, height, play 
                 aria-valuetext={`${text(quantity)}, ${text({ si: needed, dimension: 'torque' })} to hold`}
                 onPointerDown={(event) => {
                     event.currentTarget.setPointerCapture(event.pointerId);
-                    drag(event);
+                    if (!event.defaultPrevented) {
+                        drag(event);
+                    }
                 }}
                 onPointerMove={drag}
+                onPointerUp={() => {
+                    if (held !== null && held.at !== given.stops.switches[held.index]?.at) {
+                        onSwitch?.(held.index, held.at);
+                    }
+                    setHeld(null);
+                }}
+                onPointerCancel={() => setHeld(null)}
                 onKeyDown={press}
             >
                 <MatGround frame={frame} />
-                <kind.Draw motion={motion} thing={motion.mechanism} curves={curves} frame={frame} position={position} color={MARKER_COLOR[motion.marker]} />
+                <kind.Draw motion={motion} thing={motion.mechanism} curves={curves} frame={frame} position={position} color={MARKER_COLOR[motion.marker]} onGrab={onSwitch === undefined ? undefined : (index) => setHeld({ index, at: given.stops.switches[index]!.at })} />
             </svg>
             <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1">
                 <p className="figure">{text(quantity)}</p>

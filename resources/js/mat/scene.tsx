@@ -10,6 +10,8 @@ export interface Scene<M extends Mechanism = Mechanism> {
     frame: Frame;
     position: number;
     color: string;
+    /** Begins to drag a switch; where there is none it is only shown. */
+    onGrab?: (index: number) => void;
 }
 
 /** How one kind of mechanism stands on the mat: what it takes up, where its positions lie, how it is grabbed, and its drawing. */
@@ -24,5 +26,5 @@ export const plus = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y
 
 /** Places, stops and switches along the way that a motion takes. */
 export function Marks({ scene, track, outwards, aside }: { scene: Scene; track: Track; outwards: (position: number) => Point; aside?: Point }) {
-    return <TrackMarks aside={aside} motion={scene.motion} frame={scene.frame} track={track} outwards={outwards} runOn={scene.curves.run_on} unit={scene.curves.position_unit} />;
+    return <TrackMarks aside={aside} motion={scene.motion} frame={scene.frame} track={track} outwards={outwards} runOn={scene.curves.run_on} unit={scene.curves.position_unit} onGrab={scene.onGrab} />;
 }

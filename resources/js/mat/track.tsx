@@ -11,7 +11,7 @@ const NEAR = 1e-3; // of the travel, for the direction of the track
 const LINE = 15;
 
 /** Places, stops, switches with their run-on, and segments, along the way that a motion takes. */
-export function TrackMarks({ motion, frame, track, runOn, outwards, unit, aside = { x: 0, y: 0 } }: { aside?: Point; unit: 'deg' | 'm'; motion: Motion; frame: Frame; track: Track; runOn: SwitchRunOn[]; outwards: (position: number) => Point }) {
+export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab, aside = { x: 0, y: 0 } }: { aside?: Point; onGrab?: (index: number) => void; unit: 'deg' | 'm'; motion: Motion; frame: Frame; track: Track; runOn: SwitchRunOn[]; outwards: (position: number) => Point }) {
     const { text } = useSpeaking();
     const ends = motion.places.map((place) => place.at);
     const travel = Math.max(...ends) - Math.min(...ends) || 1;
@@ -67,12 +67,23 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit, aside 
                 const way = along(place.at);
                 return <line key={place.id} x1={point.x - way.y * 7} y1={point.y + way.x * 7} x2={point.x + way.y * 7} y2={point.y - way.x * 7} stroke="var(--color-mat-ink)" strokeWidth="2" />;
             })}
-            {motion.stops.switches.map((each) => {
+            {motion.stops.switches.map((each, i) => {
                 const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
                 return (
                     <g key={each.id}>
                         <path d={path(each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
-                        <SwitchMark at={at(each.at)} />
+                        <g
+                            className={onGrab === undefined ? '' : 'cursor-move'}
+                            onPointerDown={(event) => {
+                                if (onGrab !== undefined) {
+                                    event.preventDefault();
+                                    onGrab(i);
+                                }
+                            }}
+                        >
+                            {onGrab !== undefined && <circle cx={at(each.at).x} cy={at(each.at).y} r="14" fill="transparent" />}
+                            <SwitchMark at={at(each.at)} />
+                        </g>
                     </g>
                 );
             })}

@@ -19,6 +19,7 @@ import { LoadStation } from '../stations/LoadStation';
 import { Cautions } from '../chain/Cautions';
 import { Choosing } from '../stations/Choosing';
 import { MakeTrain } from '../stations/MakeTrain';
+import { RunOnSheet } from '../stations/RunOnSheet';
 import { StopsStation } from '../stations/StopsStation';
 import { TaskStation } from '../stations/TaskStation';
 import { TrainStation } from '../stations/TrainStation';
@@ -86,9 +87,9 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
                     {station === 'train' && motion.layout !== null && chain.train.wheels.length > 0 ? (
                         <TrainPlan motion={motion} sheet={chain.train} layout={motion.layout} curves={curves} position={at} play={play} shared={shared} onShafts={(shafts, to) => edit(...shafts.map((shaft) => ({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })))} {...matSize} height={380} />
                     ) : (
-                        <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} />
+                        <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} onSwitch={station === 'stops' ? (index, to) => edit({ path: `${handle.path}.stops.switches.${index}.at`, value: to }) : undefined} />
                     )}
-                    {wide ? <Choosing handle={handle} chart={chartSize} /> : station === 'train' ? <MakeTrain handle={handle} /> : <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />}
+                    {wide ? <Choosing handle={handle} chart={chartSize} /> : station === 'train' ? <MakeTrain handle={handle} /> : station === 'stops' ? <RunOnSheet handle={handle} /> : <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />}
                 </div>
                 <div className="space-y-5">
                     <Findings findings={link.findings} elsewhere={elsewhere} />

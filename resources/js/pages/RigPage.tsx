@@ -20,18 +20,35 @@ const BUTTON = 'border border-line bg-well px-2 py-0.5 hover:bg-ground disabled:
 export function RigPage() {
     const { stored } = useBuild();
     const [begins, setBegins] = useState<string | null>(null);
+    const [version, setVersion] = useState(stored.version);
+    const [saves, setSaves] = useState(0); // a saved session changes the build, but not the machine
     return (
         <main className="mx-auto max-w-[1500px] px-4 py-3">
-            <Bench key={`${stored.version} ${begins}`} begins={begins} onBegins={setBegins} />
+            {stored.version > version + saves && (
+                <p role="status" className="mb-2 border-l-3 border-tight bg-tight-soft px-2">
+                    The build has been changed since this began.{' '}
+                    <button
+                        type="button"
+                        className="underline"
+                        onClick={() => {
+                            setVersion(stored.version);
+                            setSaves(0);
+                        }}
+                    >
+                        Take it as it is now
+                    </button>
+                </p>
+            )}
+            <Bench key={`${version} ${begins}`} version={version} begins={begins} onBegins={setBegins} onSave={() => setSaves(saves + 1)} />
         </main>
     );
 }
 
-function Bench({ begins, onBegins }: { begins: string | null; onBegins: (scenario: string | null) => void }) {
+function Bench({ version, begins, onBegins, onSave }: { version: number; begins: string | null; onBegins: (scenario: string | null) => void; onSave: () => void }) {
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
     const build = stored.document;
-    const rig = useRig(stored.id, stored.version, begins);
+    const rig = useRig(stored.id, version, begins);
     const [saved, setSaved] = useState<string | null>(null);
     useHotkeys('space', () => rig.setPlaying(!rig.isPlaying), { preventDefault: true, ignoreEventWhen: pressesControl }, [rig.isPlaying]);
     const { state } = rig;
@@ -40,6 +57,7 @@ function Bench({ begins, onBegins }: { begins: string | null; onBegins: (scenari
         const scenario = await rig.save(freeId(name, build.scenarios.map((each) => each.id)), name);
         edit({ path: `scenarios.${build.scenarios.length}`, value: scenario });
         setSaved(name);
+        onSave();
     };
     return (
         <>
@@ -193,15 +211,18 @@ function World({ build, state, happens }: { build: Build; state: RigState; happe
     );
 }
 
+const TAP_MS = 150;
+
 /** A button that is on while it is pressed, or a beam that is broken until it is let through again. */
 function Press({ name, isMomentary, isOn, onChange }: { name: string; isMomentary: boolean; isOn: boolean; onChange: (is: boolean) => void }) {
+    const release = () => window.setTimeout(() => onChange(false), TAP_MS); // the shortest tap is long enough to be seen
     const hold = isMomentary
         ? {
               onPointerDown: () => onChange(true),
-              onPointerUp: () => onChange(false),
-              onPointerCancel: () => onChange(false),
+              onPointerUp: release,
+              onPointerCancel: release,
               onKeyDown: (event: React.KeyboardEvent) => (event.key === ' ' || event.key === 'Enter') && !event.repeat && (event.preventDefault(), onChange(true)),
-              onKeyUp: (event: React.KeyboardEvent) => (event.key === ' ' || event.key === 'Enter') && onChange(false),
+              onKeyUp: (event: React.KeyboardEvent) => (event.key === ' ' || event.key === 'Enter') && release(),
           }
         : { onClick: () => onChange(!isOn) };
     return (

@@ -97,7 +97,7 @@ function SensorMore({ sensor, path }: { sensor: Build['sensors'][number]; path: 
     };
     return (
         <details className="pl-20">
-            <summary className="narrow text-quiet">more of {sensor.name}</summary>
+            <summary className="narrow py-1 text-quiet">more of {sensor.name}</summary>
             {!measures && sensor.kind !== 'press' && (
                 <label className="flex items-center justify-between gap-2 py-1">
                     Sits on

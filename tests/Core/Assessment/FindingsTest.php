@@ -19,6 +19,19 @@ function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 
 }
 
 /**
+ * The lift as a feeder of small items that a slow sensor counts.
+ *
+ * @return array<string, mixed>
+ */
+function fed(): array
+{
+    return [
+        'motions.2.mechanism' => ['kind' => 'feeder', 'drum_radius_m' => 0.02, 'item_pitch_m' => 0.004, 'item_kg' => 0.01], 'motions.2.task.keeps_turning' => true,
+        'sensors.2' => ['id' => 'slot', 'name' => 'Slot', 'kind' => 'reflective', 'late_s' => 0.05], 'routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'slot'], 'give_up_s' => 6],
+    ];
+}
+
+/**
  * Twelve routines that wait for one another's turns: more states than are looked at.
  *
  * @return array<string, mixed>
@@ -151,6 +164,13 @@ dataset('planted', fn () => withCodes([
     'routine.no_hysteresis' => [['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80], 'routines.1.starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40]]], Severity::Tight, true],
     'routine.press_unclear' => [['routines.2' => ['id' => 'twice', 'name' => 'Twice', 'starts' => [['when' => 'press', 'sensor' => 'button', 'how' => 'double']], 'steps' => [['do' => 'signal', 'output' => 'lamp']]]], Severity::Fails, true],
     'routine.drifts' => [['motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']], 'motions.2.task.tolerance' => 0.001, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1]], Severity::Fails, true],
+    'routine.chatters' => [['sensors.0.bounce_s' => 0.02], Severity::Fails, true],
+    'routine.runs_past' => [['sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.05, 'reach' => 0.0001, 'late_s' => 0.02], 'routines.1.steps.1.until' => ['sensor' => 'mark']], Severity::Fails, true],
+    'routine.two_at_once' => [fed(), Severity::Fails, true],
+    'routine.threshold_guessed' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 50], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Note, false],
+    'routine.sees_ghosts' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 50, 'absent' => [40, 44, 51, 53, 47], 'present' => [88, 91, 90, 85, 92]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Fails, true],
+    'routine.unnoticed' => [['routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], Severity::Tight, true],
+    'routine.timer_cannot' => [['settings.timer_Hz' => 32768, 'settings.timer_stages' => 15, 'routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], Severity::Fails, true],
     'routine.never_there' => [['motions.0.mechanism.mass_kg' => 6.0], Severity::Fails, false],
     'routine.over_target' => [['routines.1.target_s' => 5.0], Severity::Fails, false],
     'proof.differs' => [['log.0.measured_s' => 1.3], Severity::Tight, false],

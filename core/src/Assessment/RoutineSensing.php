@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Sensor;
+use Brookstone\Core\Condition\Conditions;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mechanism\Feeder;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Sensing\Debounce;
+use Brookstone\Core\Sensing\Threshold;
+
+/** Whether the sensors that a routine hangs on can tell it what it asks, in time. */
+final readonly class RoutineSensing
+{
+    private const LEAST_READINGS = 3;
+
+    private const GHOSTS = 0.01; // of the readings on the wrong side
+
+    private const SECONDS = 0.02; // of an interval: how near one that a counter gives must be
+
+    private Build $build;
+
+    public function __construct(private RoutineContext $context)
+    {
+        $this->build = $context->build;
+    }
+
+    public function check(Routine $routine, int $i): void
+    {
+        foreach ($this->asked($routine) as $id => $path) {
+            $sensor = $this->build->sensors[$id] ?? null;
+            if ($sensor !== null) {
+                $this->chatters($routine, $sensor, $path, $i);
+                $this->threshold($routine, $sensor);
+            }
+        }
+        foreach ($routine->flat() as $path => $step) {
+            if ($step instanceof RunStep) {
+                $this->passes($routine, $step, "routines.{$i}.{$path}");
+            }
+        }
+        $this->noticed($routine, $i);
+        $this->timer($routine, $i);
+    }
+
+    /** @return array<string, string> sensors that it hangs on, and where */
+    private function asked(Routine $routine): array
+    {
+        $asked = [];
+        foreach ($routine->starts as $j => $trigger) {
+            if ($trigger->sensor !== null) {
+                $asked[$trigger->sensor] ??= "starts.{$j}";
+            }
+        }
+        foreach ($routine->flat() as $path => $step) {
+            foreach ($step->conditions() as $condition) {
+                foreach (Conditions::all($condition) as $part) {
+                    $id = $part->refersTo()['sensor'][1] ?? null;
+                    if ($id !== null) {
+                        $asked[$id] ??= $path;
+                    }
+                }
+            }
+        }
+
+        return $asked;
+    }
+
+    /** Believed sooner than it has stopped bouncing. */
+    private function chatters(Routine $routine, Sensor $sensor, string $path, int $i): void
+    {
+        $debounce = $this->build->settings->debounce_s;
+        if ($sensor->bounce_s > 0.0 && $debounce <= $sensor->bounce_s) {
+            $wanted = ceil($sensor->bounce_s * 1500) / 1000;
+            $this->context->find($routine, 'routine.chatters', Severity::Fails, "routines.{$i}.{$path}", "{$sensor->name} bounces for {bounce} and is believed after {debounce}: one press counts as several.", ['bounce' => Quantity::of($sensor->bounce_s, 's'), 'debounce' => Quantity::of($debounce, 's')], [
+                new Fix(new Sentence('Believe switches only after {wanted}', ['wanted' => Quantity::of($wanted, 's')]), [new Change('settings.debounce_s', min(0.5, $wanted))]),
+            ]);
+        }
+    }
+
+    /** Passed by for a shorter time than it takes to be seen, or seen so late that the next item comes too. */
+    private function passes(Routine $routine, RunStep $step, string $path): void
+    {
+        $motion = $this->build->motions[$step->motion];
+        $id = $step->until?->refersTo()['sensor'][1] ?? '';
+        $sensor = $this->build->sensors[$id] ?? null;
+        if ($sensor === null || $motion->drive === null) {
+            return;
+        }
+        $speed = $motion->drive->line($step->speed)->noLoad_rad_s() / $motion->train->ratio() * $motion->mechanism->travelPerRad();
+        $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s : 0.0);
+        if ($sensor->motion === $step->motion && $sensor->reach !== null) {
+            $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);
+            $seen = new Debounce(0.0, $this->build->settings->scan_s * 1000, ($latency - $this->build->settings->scan_s) * 1000, $flag_mm, $speed * 1000);
+            if ($seen->missed) {
+                $slow = $step->speed * $seen->dwell_ms / $seen->latency_ms * 0.8;
+                $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed", "{$motion->name} is at {$sensor->name} for {dwell} and that is seen only after {latency}: it runs past.", ['dwell' => Quantity::of($seen->dwell_ms / 1000, 's'), 'latency' => Quantity::of($seen->latency_ms / 1000, 's')], $slow < 0.01 ? [] : [
+                    new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), [new Change("{$path}.speed", round($slow, 3))]),
+                ], $step->motion);
+            }
+        }
+        $thing = $motion->thing();
+        if ($thing instanceof Feeder && $thing->item_pitch_m > 0.0) {
+            $travel = $speed * $latency;
+            if ($travel >= $thing->item_pitch_m / 2) {
+                $slow = $step->speed * $thing->item_pitch_m / 2 / $travel * 0.8;
+                $this->context->find($routine, 'routine.two_at_once', Severity::Fails, "{$path}.speed", "Until {$sensor->name} tells and the motor is off, {$motion->name} goes on {travel}, and the next item follows after {pitch}: two are taken for one.", ['travel' => Quantity::of($travel, 'm'), 'pitch' => Quantity::of($thing->item_pitch_m, 'm')], $slow < 0.01 ? [] : [
+                    new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), [new Change("{$path}.speed", round($slow, 3))]),
+                ], $step->motion);
+            }
+        }
+    }
+
+    /** A threshold that nobody measured, or that the readings do not bear out. */
+    private function threshold(Routine $routine, Sensor $sensor): void
+    {
+        if (! $sensor->measures() || $sensor->upper === null) {
+            return;
+        }
+        $at = 'sensors.'.array_search($sensor->id, array_keys($this->build->sensors), true);
+        if (count($sensor->absent) < self::LEAST_READINGS || count($sensor->present) < self::LEAST_READINGS) {
+            $this->context->find($routine, 'routine.threshold_guessed', Severity::Note, "{$at}.upper", "The threshold of {$sensor->name} is a guess: ten readings with the thing and ten without it, in the light that it will live in, tell where it belongs.");
+
+            return;
+        }
+        if (array_sum($sensor->absent) / count($sensor->absent) === array_sum($sensor->present) / count($sensor->present)) {
+            return;
+        }
+        $best = new Threshold($sensor->absent, $sensor->present, 1.0);
+        $wrong = count(array_filter($sensor->absent, fn (float $reading): bool => ($reading >= $sensor->upper) === ($best->present_mean > $best->absent_mean)))
+            + count(array_filter($sensor->present, fn (float $reading): bool => ($reading >= ($sensor->lower ?? $sensor->upper)) !== ($best->present_mean > $best->absent_mean)));
+        $share = $wrong / (count($sensor->absent) + count($sensor->present));
+        [$upper, $lower] = [max($best->upper, $best->lower), min($best->upper, $best->lower)];
+        if ($share > self::GHOSTS || $best->error_rate > self::GHOSTS) {
+            $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper", "With its threshold {$sensor->name} reads {wrong} of its own readings wrong".($best->error_rate > self::GHOSTS ? ', and no threshold tells the two apart' : '').'.', ['wrong' => Quantity::share($share)], $best->error_rate > self::GHOSTS ? [] : [
+                new Fix(new Sentence('Set it on above {upper} and off below {lower}: by the spread of the readings, not their middle', ['upper' => Quantity::number($upper), 'lower' => Quantity::number($lower)]), [new Change("{$at}.upper", round($upper, 6)), new Change("{$at}.lower", round($lower, 6))]),
+            ]);
+        }
+    }
+
+    /** One that starts by itself: does anybody notice when it has stopped working? */
+    private function noticed(Routine $routine, int $i): void
+    {
+        $alone = array_filter($routine->starts, fn ($trigger): bool => in_array($trigger->when, ['every', 'time_of_day', 'level', 'count'], true));
+        if ($alone === [] || $routine->ifFails !== [] || $routine->steps === []) {
+            return;
+        }
+        $output = array_key_first($this->build->outputs);
+        $this->context->find($routine, 'routine.unnoticed', Severity::Tight, "routines.{$i}.if_fails", "{$routine->name} starts by itself, and when it fails nobody is told: it may have stood still for days.", [], $output === null ? [] : [
+            new Fix(new Sentence("Switch {$this->build->outputs[$output]->name} on when it fails"), [new Change("routines.{$i}.if_fails", [['do' => 'signal', 'output' => $output, 'state' => 'on']])]),
+        ]);
+    }
+
+    /** An interval that its own clock and counter cannot give. */
+    private function timer(Routine $routine, int $i): void
+    {
+        $clock = $this->build->settings->timer_Hz;
+        foreach ($clock === null ? [] : $routine->starts as $j => $trigger) {
+            $every = $trigger->every_s;
+            if ($trigger->when !== 'every' || $every === null) {
+                continue;
+            }
+            $intervals = array_map(fn (int $stages): float => 2 ** $stages / $clock, range(1, $this->build->settings->timer_stages));
+            usort($intervals, fn (float $a, float $b): int => abs(log($a / $every)) <=> abs(log($b / $every)));
+            if (abs($intervals[0] - $every) <= self::SECONDS * $every) {
+                continue;
+            }
+            $this->context->find($routine, 'routine.timer_cannot', Severity::Fails, "routines.{$i}.starts.{$j}.every_s", 'A clock of {clock} behind {stages} stages cannot give {wanted}: the nearest it gives is {nearest}.', [
+                'clock' => Quantity::of($clock, 'Hz'), 'stages' => Quantity::number($this->build->settings->timer_stages), 'wanted' => Quantity::of($every, 's'), 'nearest' => Quantity::of($intervals[0], 's'),
+            ], $intervals[0] < 0.1 || $intervals[0] > 604800.0 ? [] : [new Fix(new Sentence('Start it every {nearest}', ['nearest' => Quantity::of($intervals[0], 's')]), [new Change("routines.{$i}.starts.{$j}.every_s", $intervals[0])])]);
+        }
+    }
+}

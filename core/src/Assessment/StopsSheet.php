@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Build\Stops;
+use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Drive\Servo;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Sensing\Repeatability;
+use Brookstone\Core\Stops\RunOn;
+use Brookstone\Core\Stops\TimedMove;
+
+/** How far a motion runs on under every supply and load, what can be done about it and what that costs, and how well it knows where it is. */
+final readonly class StopsSheet
+{
+    private const SUPPLIES = ['low' => 0.85, 'rated' => 1.0, 'high' => 1.1];
+
+    private const SLOWER = [0.75, 0.6, 0.5, 0.4, 0.3, 0.2];
+
+    private const LAST_STRETCH = 0.15; // of the travel, done slowly
+
+    private const ENCODER_PULSES = 12.0; // of a usual one, per turn of the motor
+
+    private const MANY = 50;             // moves between two homings, to compare by
+
+    private Motion $motion;
+
+    private Settings $settings;
+
+    public function __construct(private Subject $subject)
+    {
+        $this->motion = $subject->motion;
+        $this->settings = $subject->build->settings;
+    }
+
+    /** @return array<string, mixed> */
+    public function sheet(): array
+    {
+        return ['switches' => array_map($this->switch(...), $this->motion->stops->switches, array_keys($this->motion->stops->switches)), 'ways' => $this->ways(), 'tolerance' => $this->motion->task->tolerance];
+    }
+
+    /** @return array<string, mixed> */
+    private function switch(LimitSwitch $switch, int $i): array
+    {
+        $rows = [];
+        foreach (self::SUPPLIES as $supply => $share) {
+            foreach (['loaded' => $this->motion, 'empty' => $this->motion->withMechanism($this->motion->mechanism->unloaded())] as $load => $motion) {
+                $runOn = RunOn::of($this->fed($motion, $share), $switch, $this->settings);
+                $rows[] = ['supply' => $supply, 'load' => $load, 'distance' => $runOn?->distance, 'speed' => $runOn?->speed];
+            }
+        }
+        $stop = $switch->end === 'low' ? $this->motion->stops->hard_low : $this->motion->stops->hard_high;
+        $room = $stop === null ? null : ($stop - $switch->at) * $switch->direction();
+        $worst = max([0.0, ...array_filter(array_column($rows, 'distance'), fn (?float $distance): bool => $distance !== null)]);
+
+        return ['switch' => $switch->id, 'name' => $switch->name, 'room' => $room, 'worst' => $worst, 'left' => $room === null ? null : $room - $worst, 'rows' => $rows, 'offers' => $worst > 0.0 ? $this->offers($switch, $i, $worst, $room) : []];
+    }
+
+    /** @return list<array{says: Sentence, fix: Fix|null}> what makes it run on less, and the time that costs */
+    private function offers(LimitSwitch $switch, int $i, float $worst, ?float $room): array
+    {
+        $unit = $this->motion->unit();
+        $path = $this->subject->path;
+        $wanted = $room === null ? $worst / 2 : $room / $this->settings->stop_clearance;
+        $now = $this->time($this->motion);
+        $offers = [];
+        if ($this->motion->drive === null || $this->motion->isAbsolute() || $this->motion->counts()) {
+            return [];
+        }
+        if (! $this->motion->stops->brakes) {
+            $braked = $this->motion->withStops(new Stops($this->motion->stops->hard_low, $this->motion->stops->hard_high, $this->motion->stops->switches, true));
+            $distance = RunOn::of($braked, $switch, $this->settings)?->distance;
+            if ($distance !== null) {
+                $offers[] = ['says' => new Sentence('Brake instead of letting it coast: it runs on {run_on}, and takes no longer.', ['run_on' => $unit->quantity($distance)]), 'fix' => new Fix(new Sentence('Brake it'), [new Change("{$path}.stops.brakes", true)])];
+            }
+        }
+        foreach (self::SLOWER as $duty) {
+            $slower = $this->motion->withDrive($this->motion->drive->but(['duty' => $this->motion->drive->duty * $duty]));
+            $distance = RunOn::of($slower, $switch, $this->settings)?->distance;
+            $time = $this->time($slower);
+            if ($distance !== null && $time !== null && $now !== null && $distance <= $wanted) {
+                $values = ['duty' => Quantity::share($this->motion->drive->duty * $duty), 'run_on' => $unit->quantity($distance), 'more' => Quantity::of($time - $now, 's')];
+                $offers[] = ['says' => new Sentence('At {duty} duty throughout it runs on {run_on}, and every move takes {more} longer.', $values), 'fix' => new Fix(new Sentence('Drive it at {duty} duty', ['duty' => $values['duty']]), [new Change("{$path}.drive.duty", round($this->motion->drive->duty * $duty, 3))])];
+                $stretch = self::LAST_STRETCH * ($this->motion->range()[1] - $this->motion->range()[0]);
+                $offers[] = ['says' => new Sentence('Slow only over the last {stretch}, from a switch of its own there, it runs on the same and takes only about {more} longer.', ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(self::LAST_STRETCH * ($time - $now), 's')]), 'fix' => null];
+
+                break;
+            }
+        }
+        $inwards = round($switch->at - $switch->direction() * ($worst * $this->settings->stop_clearance - ($room ?? INF)), 4);
+        if ($room !== null && $worst * $this->settings->stop_clearance > $room) {
+            $offers[] = ['says' => new Sentence('Move the switch to {at}: what is left to the hard stop is then enough, and it stops that much short of its place.', ['at' => $unit->quantity($inwards)]), 'fix' => new Fix(new Sentence('Move the switch'), [new Change("{$path}.stops.switches.{$i}.at", $inwards)])];
+        }
+
+        return $offers;
+    }
+
+    /** @return list<array{way: string, error: float|null, within: bool|null, after_many: float|null, at_power_on: string, parts: string, is_used: bool}> */
+    private function ways(): array
+    {
+        $motion = $this->motion;
+        $drive = $motion->drive;
+        if ($drive === null || $motion->task->keeps_turning) {
+            return [];
+        }
+        $unit = $motion->unit();
+        $slop = $unit->fromSi($motion->laidTrain()->backlash_deg() * Constants::RAD_PER_DEG * $motion->mechanism->travelPerRad());
+        $turn = fn (float $degrees): float => abs($unit->fromSi($degrees * Constants::RAD_PER_DEG / $motion->train->ratio() * $motion->mechanism->travelPerRad()));
+        [$low, $high] = $motion->range();
+        $motor = $drive->motor;
+        $spread = $this->spreadOfRunOn();
+        $timed = $motor instanceof Servo || $motor instanceof Stepper ? null : new TimedMove($motion, $this->settings, $motion->at($motion->task->from), $motion->at($motion->task->to));
+        [$bias, $sd] = $timed?->time_s === null ? [null, null] : [$timed->error(), $timed->spread()];
+        $byCount = fn (float $one): array => [$one + $slop, $one + $slop];
+        $rows = [
+            ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin', count($motion->stops->switches) === 1],
+            ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1],
+            ['pulses of an encoder', ...[$byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[0], $byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[1]], 'must be homed', 'an encoder and a switch, three pins', false],
+            ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->deadband_deg)) : $byCount($turn(1.0))), 'knows', 'the servo itself, one pin', $motor instanceof Servo],
+            ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed', 'a driver and a switch, three pins', $motor instanceof Stepper],
+        ];
+        $tolerance = $motion->task->tolerance;
+
+        return array_map(fn (array $row): array => [
+            'way' => $row[0], 'error' => $row[1], 'within' => $tolerance === null || $row[1] === null ? null : $row[1] <= $tolerance, 'after_many' => $row[2] === null ? null : min($row[2], $high - $low),
+            'at_power_on' => $row[3], 'parts' => $row[4], 'is_used' => $row[5],
+        ], $rows);
+    }
+
+    /** Half of how much the run-on differs with supply and load: that is how differently it stops. */
+    private function spreadOfRunOn(): ?float
+    {
+        $motion = $this->motion;
+        $end = $motion->at($motion->task->to) > $motion->at($motion->task->from) ? 'high' : 'low';
+        $switch = $motion->stops->switchAt($motion->task->to) ?? new LimitSwitch('', '', $motion->task->to, $motion->at($motion->task->to), $end);
+        $distances = [];
+        foreach (self::SUPPLIES as $share) {
+            foreach ([$motion, $motion->withMechanism($motion->mechanism->unloaded())] as $each) {
+                $distances[] = RunOn::of($this->fed($each, $share), $switch, $this->settings)?->distance;
+            }
+        }
+        $known = array_filter($distances, fn (?float $distance): bool => $distance !== null);
+
+        return $known === [] ? null : (max($known) - min($known)) / 2;
+    }
+
+    private function fed(Motion $motion, float $share): Motion
+    {
+        $drive = $motion->drive;
+
+        return $drive === null ? $motion : $motion->withDrive($drive->but(['supply' => new Supply($drive->supply->id, $drive->supply->name, $drive->supply->volts_V * $share, $drive->supply->max_A, $drive->supply->capacity_Ah)]));
+    }
+
+    private function time(Motion $motion): ?float
+    {
+        return (new Facts($motion))->time($motion->task->from, $motion->task->to);
+    }
+}

@@ -1,0 +1,157 @@
+import { copyOf, expect, isSaved, seesNothingWrong, test } from './support';
+import type { Page } from '@playwright/test';
+
+/** Types a verb into the list of steps and takes the first that fits. */
+async function add(page: Page, verb: string) {
+    const box = page.getByRole('combobox', { name: 'Add a step', exact: true });
+    await box.focus();
+    await page.keyboard.type(verb);
+    await expect(page.getByRole('option').first()).toBeVisible();
+    await page.keyboard.press('Enter');
+    await isSaved(page);
+}
+
+test('the harbour routine is written from an empty one by keyboard, run, and reordered', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines`);
+    await page.getByRole('button', { name: 'New routine' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Routine 5' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('No steps yet.')).toBeVisible();
+    await page.getByLabel('Another start').selectOption({ label: 'Visitor beam is broken' });
+
+    await add(page, 'go');
+    const steps = page.getByRole('region', { name: 'Steps' });
+    await steps.getByLabel('Motion').selectOption('heron-neck');
+    await steps.getByLabel('To', { exact: true }).selectOption({ label: 'Strike' });
+    await add(page, 'wait');
+    await add(page, 'go');
+    await steps.getByLabel('Motion').selectOption('heron-neck');
+    await steps.getByLabel('To', { exact: true }).selectOption({ label: 'Rest' });
+    await add(page, 'signal');
+    await isSaved(page);
+    const rows = steps.getByRole('listitem');
+    await expect(rows.nth(0)).toContainText('Take Heron neck to Strike');
+    await expect(rows.nth(3)).toContainText('Switch Lantern lamp on');
+
+    // Alt and an arrow move a step; Delete takes it out.
+    const signal = rows.nth(3).getByRole('button', { name: /^Switch Lantern lamp/ });
+    await signal.focus();
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect(rows.nth(2)).toContainText('Switch Lantern lamp on');
+    await rows.nth(2).getByRole('button', { name: /^Switch Lantern lamp/ }).focus();
+    await page.keyboard.press('Delete');
+    await expect(steps.getByText('Switch Lantern lamp on')).toHaveCount(0);
+
+    // Two of them side by side, and apart again.
+    await rows.nth(0).getByRole('button', { name: 'Run step 1 together with the next' }).click();
+    await expect(rows.nth(0)).toContainText('Together, until all have ended');
+    await rows.nth(0).getByRole('button', { name: 'Take step 1 apart' }).click();
+    await expect(rows.nth(1)).toContainText('Wait');
+    await isSaved(page);
+    await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText(/Takes [\d.]+ s|Never starts/);
+    await page.getByLabel('What happens').selectOption({ label: 'It is started by hand' });
+    await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText(/Takes [\d.]+ s/);
+});
+
+test('text and sentences stay in step, and what is wrong is told at its line and column', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines/ferry-crossing`);
+    await page.getByText('As text').click();
+    const pane = page.getByRole('textbox', { name: 'Ferry crossing as text' });
+    await expect(pane).toHaveValue(/for_s: 3/);
+    await pane.fill((await pane.inputValue()).replace('for_s: 3', 'for_s: 4.5'));
+    await expect(page.getByRole('button', { name: 'Wait 4.5 s.' })).toBeVisible();
+    await isSaved(page);
+    const good = await pane.inputValue();
+    await pane.fill(good.replace('for_s: 4.5', 'for_s: -2'));
+    await expect(page.getByText(/^Line \d+, column \d+: steps\.1\.for_s: Must be/)).toBeVisible();
+    await pane.fill(`${good}  nonsense: [`);
+    await expect(page.getByText(/^Line \d+, column \d+:/).first()).toBeVisible();
+    await page.reload();
+    await page.getByText('As text').click();
+    await expect(pane).toHaveValue(/nonsense/);
+    await page.getByRole('button', { name: 'Back to what is saved' }).click();
+    await expect(pane).toHaveValue(good);
+    await pane.fill('a'.repeat(200_001));
+    await expect(page.getByText(/at most 200000 are read/)).toBeVisible();
+    await page.getByRole('button', { name: 'Back to what is saved' }).click();
+    await seesNothingWrong(page);
+    // The other way round: a part changed in place is in the text.
+    await page.getByRole('button', { name: 'Wait 4.5 s.' }).click();
+    await page.getByRole('region', { name: 'Steps' }).getByRole('textbox', { name: 'Time' }).fill('6');
+    await page.getByRole('region', { name: 'Steps' }).getByRole('textbox', { name: 'Time' }).press('Enter');
+    await expect(pane).toHaveValue(/for_s: 6/);
+});
+
+test('the fault sweep goes on by itself, its cells run in the lanes, and a finding is mended', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines/harbour-show`);
+    const wrong = page.getByRole('region', { name: 'What can go wrong' });
+    await expect(wrong).toContainText(/So fast it runs on/);
+    await wrong.getByRole('button', { name: /^Try: Move it at/ }).first().click();
+    await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
+    await expect(wrong).not.toContainText(/So fast it runs on/);
+    await isSaved(page);
+
+    const whatIf = page.getByRole('region', { name: 'What if' });
+    await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
+    await expect(whatIf.getByText(/\d+ of \d+ cases/)).toBeVisible();
+    await page.reload();
+    await expect(whatIf.getByText('done', { exact: true })).toBeVisible({ timeout: 60_000 });
+    const cell = whatIf.getByRole('button', { name: /jams at .*(stops safely|stalls|hits)/ }).first();
+    await cell.click();
+    await expect(page.getByText('With a fault:')).toBeVisible();
+    await page.getByRole('button', { name: 'without it again' }).click();
+    await expect(page.getByText('With a fault:')).toBeHidden();
+    await seesNothingWrong(page);
+
+    const drift = whatIf.getByRole('region', { name: 'Drift' });
+    await drift.getByLabel('Motion').selectOption({ label: 'Tide' });
+    await drift.getByRole('textbox', { name: 'Cycles' }).fill('50');
+    await drift.getByRole('button', { name: 'Walk it' }).click();
+    await expect(drift.getByRole('img', { name: /Tide ends: after \d+ cycles/ })).toBeVisible({ timeout: 30_000 });
+    await drift.getByRole('textbox', { name: 'Cycles' }).fill('many');
+    await drift.getByRole('button', { name: 'Walk it' }).click();
+    await expect(whatIf.getByRole('alert')).toContainText('whole number');
+});
+
+test('on the rig the beam is broken twice, the power cut, and the session saved and run again', async ({ page, request }) => {
+    const id = await copyOf(request, 'moth-lantern');
+    await page.goto(`/builds/${id}/rig`);
+    const happened = page.getByRole('region', { name: 'What happened' });
+    const world = page.getByRole('region', { name: 'The world' });
+    await expect(page.getByRole('timer')).toHaveText(/\d/);
+    const press = world.getByRole('button').first();
+    await press.focus();
+    await page.keyboard.down('Space');
+    await page.keyboard.up('Space');
+    await expect(happened.getByText(/starts\.$/).first()).toBeVisible();
+    await page.keyboard.down('Space');
+    await page.keyboard.up('Space');
+    await expect(happened.getByRole('listitem').nth(3)).toBeVisible();
+    await page.getByRole('button', { name: /^Hold/ }).first().click();
+    await world.getByRole('button', { name: 'Cut the power' }).click();
+    await expect(happened.getByText('The power goes.')).toBeVisible();
+    await world.getByRole('button', { name: 'Bring the power back' }).click();
+    await expect(happened.getByText('The power comes back.')).toBeVisible();
+    await page.getByRole('button', { name: /^Pause/ }).click();
+    await seesNothingWrong(page);
+    await page.getByRole('button', { name: 'Save as a scenario' }).click();
+    await expect(page.getByText('Saved as')).toBeVisible();
+    await isSaved(page);
+    await page.getByRole('link', { name: 'run it again' }).click();
+    await page.getByLabel('What happens').selectOption({ label: 'Rig session 1' });
+    await page.getByText(/^What happened, in words/).click();
+    await expect(page.getByText('The power comes back.')).toBeVisible();
+});
+
+test('a ready routine is begun from the list', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines`);
+    await page.getByRole('button', { name: 'Ready ones…' }).click();
+    await page.getByRole('button', { name: 'Toggle by last state' }).click();
+    await expect(page.getByText(/^If .* is at/)).toBeVisible();
+    await isSaved(page);
+});
