@@ -5,7 +5,14 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Rule;
+use Brookstone\Core\Condition\AtPlace;
+use Brookstone\Core\Condition\Between;
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\InputIs;
+use Brookstone\Core\Condition\Moving;
+use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -136,13 +143,13 @@ final readonly class RoutineReach
     }
 
     /** The first step that begins what a rule forbids. */
-    private function culprit(\Brookstone\Core\Condition\Condition $never, ?\Brookstone\Core\Condition\Condition $while): ?string
+    private function culprit(Condition $never, ?Condition $while): ?string
     {
-        foreach (\Brookstone\Core\Condition\Conditions::all($never) as $part) {
-            if ($part instanceof \Brookstone\Core\Condition\Moving) {
+        foreach (Conditions::all($never) as $part) {
+            if ($part instanceof Moving || $part instanceof Between) {
                 foreach (array_values($this->build->routines) as $i => $routine) {
                     foreach ($routine->flat() as $path => $step) {
-                        if ($step->motion() === $part->motion && ($step instanceof GoStep || $step instanceof RunStep || $step instanceof HomeStep)) {
+                        if (! $routine->startsAtPowerOn() && $step->motion() === $part->motion && ($step instanceof GoStep || $step instanceof RunStep || $step instanceof HomeStep)) {
                             return "routines.{$i}.{$path}";
                         }
                     }
@@ -153,8 +160,23 @@ final readonly class RoutineReach
         return null;
     }
 
+    /** @return list<Fix> what must be out of the way goes there first */
+    private function first(?Condition $while, string $path): array
+    {
+        $place = $while instanceof NotSo ? $while->that : $while;
+        if (! $place instanceof AtPlace) {
+            return [];
+        }
+        $motion = $this->build->motions[$place->motion];
+        $away = array_values(array_filter([$motion->task->to, $motion->task->from], fn (string $id): bool => $id !== $place->place))[0];
+        $to = $while instanceof NotSo ? $place->place : $away;
+        $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($to);
+
+        return [$this->context->before($path, ['do' => 'go', 'motion' => $motion->id, 'place' => $to, 'give_up_s' => $time === null ? null : $this->context->patienceFor($time)], new Sentence("Take {$motion->name} to {$motion->place($to)?->name} first"))];
+    }
+
     /** @return list<Fix> the step only if the rule does not forbid it, otherwise a fault */
-    private function guard(\Brookstone\Core\Build\Rule $rule, string $path): array
+    private function guard(Rule $rule, string $path): array
     {
         $list = substr($path, 0, (int) strrpos($path, '.'));
         $index = (int) substr($path, (int) strrpos($path, '.') + 1);
@@ -163,7 +185,7 @@ final readonly class RoutineReach
         $while = $this->build->document['rules'][$ruleAt]['while'];
         $choose = ['do' => 'choose', 'if' => ['test' => 'not', 'that' => $while], 'then' => [$steps[$index]], 'otherwise' => [['do' => 'fault', 'message' => "rule: {$rule->name}"]]];
 
-        return [new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'), [new Change($list, [...array_slice($steps, 0, $index), $choose, ...array_slice($steps, $index + 1)])])];
+        return [...$this->first($rule->while, $path), new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'), [new Change($list, [...array_slice($steps, 0, $index), $choose, ...array_slice($steps, $index + 1)])])];
     }
 
     /** @return list<Fix> */

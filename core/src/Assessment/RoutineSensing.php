@@ -164,7 +164,10 @@ final readonly class RoutineSensing
     private function timer(Routine $routine, int $i): void
     {
         $clock = $this->build->settings->timer_Hz;
-        foreach ($clock === null ? [] : $routine->starts as $j => $trigger) {
+        if ($clock === null) {
+            return;
+        }
+        foreach ($routine->starts as $j => $trigger) {
             $every = $trigger->every_s;
             if ($trigger->when !== 'every' || $every === null) {
                 continue;

@@ -26,6 +26,8 @@ final class Knowledge
 
     public const MAYBE = 2;
 
+    public const UNKNOWN = 'u'; // nobody knows where it is
+
     public const FELT = 'k'; // it knows its own place
 
     /** @var array<string, array{int, int}> of counters that anything asks for: below and above all it is asked */
@@ -58,6 +60,10 @@ final class Knowledge
         if ($condition instanceof Between) {
             [$known, $driven] = $state[1][$condition->motion];
             $place = $driven ? null : $this->program->build->motions[$condition->motion]->place($known);
+
+            if ($known === self::UNKNOWN && ! $driven) {
+                return self::FALSE; // where it stands when the power comes on nobody can help
+            }
 
             return $place === null ? self::MAYBE : (int) ($place->at >= $condition->from && $place->at <= $condition->to);
         }

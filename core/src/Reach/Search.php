@@ -25,8 +25,6 @@ final class Search
 
     public const FULL = 100_000;
 
-    private const UNKNOWN = 'u';  // nobody knows where it is
-
     private const BETWEEN = 'b';  // it was homed, and is not at a place
 
     private const HALTED = '!';   // kept with the counters: what starts at power-on has failed, and nothing starts any more
@@ -90,7 +88,7 @@ final class Search
         // A state: [threads: node => true, motions: id => [known, driven], counters].
         $motions = [];
         foreach ($this->build->motions as $id => $motion) {
-            $motions[$id] = [$motion->isAbsolute() ? Knowledge::FELT : self::UNKNOWN, false];
+            $motions[$id] = [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
         }
         $first = [[], $motions, array_map(fn (array $bounds): int => 0, $this->knowledge->bounds)];
         foreach (array_keys($this->knowledge->bounds) as $counter) {
@@ -340,14 +338,14 @@ final class Search
         $step = $node->step;
         if ($motion->drive !== null && ! $motion->task->keeps_turning) {
             $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->endsOn($this->build) !== null);
-            if ($known === self::UNKNOWN && ! $finds) {
+            if ($known === Knowledge::UNKNOWN && ! $finds) {
                 $this->finds('not_known', $node->path, $id);
             } elseif ($known === self::BETWEEN && $step instanceof GoStep && ! $motion->counts() && $motion->stops->switchAt($step->place) === null) {
                 $this->finds('place_lost', $node->path, $id);
             }
         }
         $state[0][$at] = true;
-        $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : ($known === self::UNKNOWN ? self::UNKNOWN : self::BETWEEN), true];
+        $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : ($known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN), true];
 
         return $state;
     }
@@ -390,7 +388,7 @@ final class Search
         } elseif ($step instanceof PowerStep && ! $step->on) {
             foreach ($this->build->motions as $id => $motion) {
                 if ($id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply)) {
-                    $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : self::UNKNOWN, false];
+                    $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
                 }
             }
         }
@@ -400,7 +398,7 @@ final class Search
 
     private function afterHalt(string $known, string $motion): string
     {
-        return $this->build->motions[$motion]->isAbsolute() ? Knowledge::FELT : ($known === self::UNKNOWN ? self::UNKNOWN : self::BETWEEN);
+        return $this->build->motions[$motion]->isAbsolute() ? Knowledge::FELT : ($known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN);
     }
 
     /** @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state */

@@ -133,11 +133,11 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                     </div>
                     <StepList routine={routine} path={path} list="steps" trace={trace} now={playhead.time} />
                     <details className="mt-3">
-                        <summary className="font-semibold">As text</summary>
+                        <summary className="py-1 font-semibold">As text</summary>
                         <TextPane key={routine.id} routine={routine} path={path} />
                     </details>
                     <details className="mt-3" open={routine.if_fails.length > 0}>
-                        <summary className="font-semibold">When a step fails</summary>
+                        <summary className="py-1 font-semibold">When a step fails</summary>
                         <StepList routine={routine} path={path} list="if_fails" trace={trace} now={playhead.time} />
                     </details>
                 </section>

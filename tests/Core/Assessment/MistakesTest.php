@@ -85,11 +85,12 @@ dataset('mistakes', [
     ], '/runs past/'],
     'a motor is left pushing against its end stop' => ['routine.left_powered', ['routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1.0], 'routines.1.steps.6' => ['do' => 'wait', 'for_s' => 1.0]], '/goes on pushing/'],
     'the lift clears the table and not the lid beside it' => ['routine.rule_broken', [
-        'rules' => [['id' => 'lid', 'name' => 'The lid is in the way', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.05, 'to' => 0.2], 'while' => ['test' => 'not', 'that' => ['test' => 'place', 'motion' => 'lid', 'place' => 'open']]]],
+        'rules' => [['id' => 'lid', 'name' => 'The lid is in the way', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.05, 'to' => 0.2], 'while' => ['test' => 'place', 'motion' => 'lid', 'place' => 'shut']]],
+        'routines.0.steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9], ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]],
         'routines.1.steps.0' => ['do' => 'wait', 'for_s' => 1],
     ], '/The lid is in the way can be broken/'],
     'everything starts at once and the controller resets' => ['routine.starts_together', [
-        'supplies.0.max_A' => 2.6, 'routines.1.steps.0' => ['do' => 'together', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]]],
+        'supplies.0.max_A' => 3.2, 'routines.1.steps.0' => ['do' => 'together', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]]],
         'routines.1.steps.1' => ['do' => 'wait', 'for_s' => 1],
     ], '/start at once and draw/'],
     'a guessed threshold sees ghosts' => ['routine.sees_ghosts', [
