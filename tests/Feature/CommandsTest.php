@@ -49,3 +49,19 @@ it('judges and runs a build file, the same each time', function () {
         ->and(artisan($run)[1]['outcome'])->toBe('faulted')
         ->and(artisan($run)[2])->toBe(artisan($run)[2]);
 });
+
+it('lets a controller outside drive a build over standard input', function () {
+    $file = tempnam(sys_get_temp_dir(), 'build');
+    file_put_contents($file, Tests\Support\Builds::sound()->toJson());
+    $command = escapeshellarg(PHP_BINARY).' '.escapeshellarg(base_path('artisan'))." brookstone:rig {$file} --outside";
+    $did = json_decode((string) shell_exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg(base_path('tests/Support/rig-client.php')).' '.escapeshellarg($command)), true);
+    unlink($file);
+
+    expect($did['up_s'])->toBeGreaterThan(2.0)->toBeLessThan(5.0)->and($did['down_s'])->toBeGreaterThan($did['up_s'] + 2.0)->and($did['position'])->toBeLessThan(0.001);
+});
+
+it('refuses a build file that is none', function () {
+    exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg(base_path('artisan')).' brookstone:rig /nowhere.json', $lines, $code);
+
+    expect($code)->toBe(2)->and(json_decode($lines[0], true)['ok'])->toBeFalse();
+});

@@ -168,7 +168,7 @@ final readonly class RoutineReach
             return [];
         }
         $motion = $this->build->motions[$place->motion];
-        $away = array_values(array_filter([$motion->task->to, $motion->task->from], fn (string $id): bool => $id !== $place->place))[0];
+        $away = array_values(array_filter([$motion->task->to, $motion->task->from], fn (string $id): bool => $id !== $place->place))[0] ?? $motion->task->to;
         $to = $while instanceof NotSo ? $place->place : $away;
         $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($to);
 

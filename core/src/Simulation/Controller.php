@@ -8,7 +8,10 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Condition\Senses;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 
 /** What a running routine can ask for and do. Steps are written against this. */
@@ -24,9 +27,13 @@ final class Controller
     /** @var \ArrayObject<string, true> motions that it has been asked for, by those that it calls too */
     private readonly \ArrayObject $touched;
 
+    /** @var \ArrayObject<string, int> steps of it that move each motion at the moment */
+    private readonly \ArrayObject $claimed;
+
     public function __construct(private readonly World $world, public readonly Routine $routine, private readonly ?self $caller = null)
     {
         $this->touched = $caller->touched ?? new \ArrayObject;
+        $this->claimed = $caller->claimed ?? new \ArrayObject;
         $this->paths = new \SplObjectStorage;
         foreach ($routine->flat() as $path => $step) {
             $this->paths[$step] = $path;
@@ -88,6 +95,20 @@ final class Controller
         yield from (new self($this->world, $other, $this))->steps($other->steps);
     }
 
+    private function claim(?string $motion, int $by): void
+    {
+        if ($motion !== null) {
+            $this->claimed[$motion] = ($this->claimed[$motion] ?? 0) + $by;
+            $this->world->claims($motion, $by);
+        }
+    }
+
+    /** What was begun and will not be gone on with moves nothing any more; a generator that is dropped need not come to its end. */
+    private function release(string $motion): void
+    {
+        $this->claim($motion, -($this->claimed[$motion] ?? 0));
+    }
+
     /**
      * Stops what steps move that are not gone on with.
      *
@@ -96,6 +117,7 @@ final class Controller
     public function stop(array $steps): void
     {
         foreach (Routine::motionsOf($steps) as $motion) {
+            $this->release($motion);
             if ($this->axis($motion)->motion->drive !== null) {
                 $this->axis($motion)->stop('brake');
             }
@@ -153,13 +175,24 @@ final class Controller
     {
         foreach ($steps as $step) {
             $record = $this->world->recorder->stepStarts($this->routine, $this->paths[$step], $step, $this->now());
+            $moves = $step instanceof GoStep || $step instanceof HomeStep || $step instanceof RunStep ? $step->motion : null;
+            $this->claim($moves, 1);
             try {
                 yield from $step->run($this);
             } catch (StepFailed $failure) {
                 $this->world->recorder->stepEnds($record, $this->now(), 'gave_up');
                 throw $failure;
             }
+            $this->claim($moves, -1);
             $this->world->recorder->stepEnds($record, $this->now(), 'done');
+        }
+    }
+
+    /** Moves nothing any more: the power went. */
+    public function letGo(): void
+    {
+        foreach (array_keys($this->claimed->getArrayCopy()) as $motion) {
+            $this->release($motion);
         }
     }
 
@@ -167,6 +200,7 @@ final class Controller
     public function stopAll(): void
     {
         foreach ([...array_fill_keys($this->routine->motions(), true), ...$this->touched->getArrayCopy()] as $motion => $_) {
+            $this->release((string) $motion);
             if ($this->axis((string) $motion)->motion->drive !== null) {
                 $this->axis((string) $motion)->stop('brake');
             }

@@ -75,7 +75,8 @@ final class Program
     /** A controller without power forgets what it was doing. */
     private function powerWent(): void
     {
-        foreach (array_keys($this->running) as $id) {
+        foreach ($this->running as $id => $run) {
+            $run['controller']->letGo();
             $this->ended((string) $id, $this->world->build->routines[$id]->name.' is cut off.', 'the power went');
         }
     }

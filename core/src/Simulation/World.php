@@ -53,6 +53,9 @@ final class World implements Senses
     /** @var array<string, true> */
     private array $running = [];
 
+    /** @var array<string, int> steps that move each motion at the moment */
+    private array $claimed = [];
+
     /** @var array<string, true> rules that are broken at the moment */
     private array $broken = [];
 
@@ -147,6 +150,18 @@ final class World implements Senses
         unset($this->running[$routine]);
         if ($is) {
             $this->running[$routine] = true;
+        }
+    }
+
+    /** A step begins or ends to move a motion: two at once are two orders for one motor. */
+    public function claims(?string $motion, int $by): void
+    {
+        if ($motion === null) {
+            return;
+        }
+        $this->claimed[$motion] = ($this->claimed[$motion] ?? 0) + $by;
+        if ($by > 0 && $this->claimed[$motion] > 1) {
+            $this->recorder->routine($this->now(), 'conflict', "{$this->build->motions[$motion]->name} is told two things at once.");
         }
     }
 

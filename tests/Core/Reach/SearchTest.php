@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Simulation\Ledger;
+use Brookstone\Core\Simulation\RoutineRun;
+use Tests\Core\Reach\RandomRoutines;
+use Tests\Support\Builds;
+
+/** So many builds with random routines; more on request: BROOKSTONE_RUNS=10000. */
+function seeds(int $usual): array
+{
+    return range(1, (int) (getenv('BROOKSTONE_RUNS') ?: $usual));
+}
+
+it('never sees two orders for one motor in a run where it found none', function () {
+    $free = $found = $seen = 0;
+    foreach (seeds(150) as $seed) {
+        $build = (new RandomRoutines($seed))->build();
+        $reached = Search::of($build, 20_000);
+        $conflicts = [...$reached->of('same_motion'), ...$reached->of('same_motor')];
+        $trace = RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed'], lean: true);
+        $told = count(array_filter($trace['events'], fn (array $event): bool => $event['kind'] === 'conflict'));
+        if ($reached->complete && $conflicts === []) {
+            $free++;
+            expect($told)->toBe(0, "seed {$seed}");
+        }
+        $found += $conflicts !== [] ? 1 : 0;
+        $seen += $told > 0 ? 1 : 0;
+    }
+    expect($free)->toBeGreaterThan(20)->and($found)->toBeGreaterThan(20)->and($seen)->toBeGreaterThan(3);
+});
+
+it('keeps every motion between its hard stops, whatever the routines do', function () {
+    foreach (seeds(60) as $seed) {
+        $build = (new RandomRoutines(5000 + $seed))->build();
+        $trace = RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed']);
+        foreach ($trace['motions'] as $lane) {
+            $stops = $build->motions[$lane['motion']]->stops;
+            expect(min($lane['position']))->toBeGreaterThanOrEqual(($stops->hard_low ?? -INF) - 1e-5, "seed {$seed}")
+                ->and(max($lane['position']))->toBeLessThanOrEqual(($stops->hard_high ?? INF) + 1e-5, "seed {$seed}");
+        }
+    }
+});
+
+it('gives the same trace to the last digit, run twice', function () {
+    $build = (new RandomRoutines(77))->build();
+    $run = fn (): string => (string) json_encode(RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed']));
+
+    expect($run())->toBe($run());
+});
+
+it('balances energy whatever the routines do', function () {
+    foreach (seeds(25) as $seed) {
+        $build = (new RandomRoutines(9000 + $seed))->build();
+        if (array_filter($build->scenarios['pressed']->events, fn ($event): bool => in_array($event->what, ['hold', 'heavier', 'supply'], true)) !== []) {
+            continue; // the world itself gives and takes there
+        }
+        $ledger = fn (string $id): Ledger => new Ledger($build->motions[$id]->plant(), (float) $build->motions[$id]->drive?->motor->resistance_ohm());
+        $ledgers = ['lid' => $ledger('lid'), 'lift' => $ledger('lift')];
+        RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed'], $ledgers);
+        foreach ($ledgers as $id => $kept) {
+            expect(abs($kept->imbalance()))->toBeLessThan(0.005, "seed {$seed}, {$id}");
+        }
+    }
+});
+
+it('finds what only an order of events brings about, and tells how', function () {
+    $rule = ['rules' => [['id' => 'r', 'name' => 'Never both', 'never' => ['test' => 'all', 'of' => [['test' => 'moving', 'motion' => 'lid'], ['test' => 'moving', 'motion' => 'lift']]]]]];
+    $routines = fn (bool $alone): array => ['routines' => [
+        ['id' => 'a', 'name' => 'A', 'alone' => $alone, 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]],
+        ['id' => 'b', 'name' => 'B', 'alone' => $alone, 'starts' => [['when' => 'beam', 'sensor' => 'beam']], 'steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 5]]],
+    ]];
+    $found = Search::of(Builds::planted($rule + $routines(false)))->of('rule');
+
+    expect($found)->toHaveCount(1)->and($found[0])->toContain('A starts', 'B starts')
+        ->and(Search::of(Builds::planted($routines(false)))->of('rule'))->toBe([])
+        // Being alone is about the same things: these two are not.
+        ->and(Search::of(Builds::planted($rule + $routines(true)))->of('rule'))->toHaveCount(1);
+});
+
+it('says when it has not seen everything', function () {
+    $reached = Search::of(Builds::sound(), 5);
+
+    expect($reached->complete)->toBeFalse()->and($reached->states)->toBe(5)->and($reached->unreached)->toBe([])
+        ->and(Search::of(Builds::sound(), 5000)->complete)->toBeTrue();
+});

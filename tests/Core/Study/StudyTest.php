@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\StopsSheet;
+use Brookstone\Core\Assessment\Subject;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Stops\RunOn;
+use Brookstone\Core\Stops\TimedMove;
+use Brookstone\Core\Study\Concurrency;
+use Brookstone\Core\Study\DriftFan;
+use Brookstone\Core\Study\FaultSweep;
+use Tests\Support\Builds;
+
+/** @return array<string, array<string, string>> outcomes by fault and step */
+function swept(Build $build): array
+{
+    $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
+    $cells = [];
+    foreach ($sweep->cases() as $case) {
+        $cells[$case->fault][$case->step] = $sweep->run($case)['outcome'];
+    }
+
+    return $cells;
+}
+
+it('tells what every fault comes to', function () {
+    $cells = swept(Builds::sound());
+
+    expect($cells['stuck off lift-high']['steps.1'])->toBe('hits')->and($cells['stuck on lift-high']['steps.1'])->toBe('finishes')
+        ->and($cells['jams lid'])->each->toBe('stops')->and($cells['heavier jaw'])->each->toBe('finishes')
+        ->and(array_keys($cells['power']))->toBe(array_map(fn (int $i): string => "steps.{$i}", range(0, 7)));
+});
+
+it('tells worse of a routine that never gives up, that breaks a rule, or that waits for what never comes', function () {
+    $forever = swept(Builds::planted(['routines.1.steps.0.give_up_s' => null, 'motions.0.drive.motor' => Builds::motor('G25-227'), 'motions.0.mechanism.mass_kg' => 0.1]));
+    $ruled = swept(Builds::planted(['rules' => [['id' => 'r', 'name' => 'Shut first', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.103, 'to' => 0.2]]]]));
+    $waits = swept(Builds::planted(['routines.1.steps.3' => ['do' => 'wait', 'until' => ['sensor' => 'beam']], 'scenarios.0.events.2' => ['at_s' => 20, 'sensor' => 'beam', 'is' => 'on']]));
+
+    expect($forever['jams lid']['steps.0'])->toBeIn(['stalls', 'waits'])->and($ruled['late lift-high']['steps.1'])->toBe('breaks_rule')->and($waits['stuck off beam']['steps.3'])->toBe('waits');
+});
+
+it('lets each case be run by itself, the same again', function () {
+    $build = Builds::sound();
+    $case = (new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']))->cases()[3];
+    $run = fn (): array => (new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']))->run($case);
+
+    expect($run())->toBe($run())->and($run()['fault'])->toBe($case->fault);
+});
+
+it('ends a timed move where a run of it ends', function () {
+    $build = Builds::planted(['motions.2.stops.switches' => [], 'routines.0.steps' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]], 'scenarios.0.events' => [['at_s' => 1, 'sensor' => 'button', 'is' => 'on']]]);
+    $lift = $build->motions['lift'];
+    $move = new TimedMove($lift, $build->settings, 0.0, 0.1);
+    // A motion whose place is not known does not go by time: bring it there first, onto a switch.
+    $homed = Builds::planted(['motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]);
+    $trace = RoutineRun::of($homed, $homed->routines['show'], $homed->scenarios['pressed']);
+    $end = end($trace['motions'][2]['position']);
+
+    expect($end - 0.1)->toEqualWithDelta($move->error(), 4e-4)
+        ->and($move->error(supply: 1.05))->toBeGreaterThan($move->error())->and($move->error(load: 1.2))->toBeLessThan($move->error())->and($move->error(off: 0.002) - $move->error())->toEqualWithDelta(0.002, 2e-4)
+        ->and($move->spread())->toBeGreaterThan(0.0);
+});
+
+it('drifts with the root of the moves where nothing is biased, and is within what the formula allows', function () {
+    $build = Builds::planted(['motions.2.stops.switches' => [], 'routines.0.steps' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6]]]);
+    $fan = new DriftFan($build, $build->motions['lift'], $build->routines['show'], 11);
+    $walks = array_map(fn (): array => $fan->walk(64), range(1, 60));
+    $rows = array_column(DriftFan::fan($walks), null, 'cycle');
+    $spread = fn (int $cycle): float => $rows[$cycle]['high'] - $rows[$cycle]['low'];
+
+    expect($fan->drifts())->toBeTrue()->and($spread(16) / $spread(1))->toBeGreaterThan(2.0)->toBeLessThan(7.5)
+        ->and((new DriftFan($build, $build->motions['jaw'], $build->routines['show'], 1))->drifts())->toBeFalse();
+});
+
+it('offers together only what breaks nothing, and saves what it says', function () {
+    $build = Builds::sound();
+    $offers = Concurrency::of($build, $build->routines['show']);
+    $ruled = Builds::planted(['rules' => [['id' => 'r', 'name' => 'One at a time', 'never' => ['test' => 'all', 'of' => [['test' => 'moving', 'motion' => 'lid'], ['test' => 'moving', 'motion' => 'lift']]]]]]);
+    $refused = array_values(array_filter(Concurrency::of($ruled, $ruled->routines['show']), fn (array $offer): bool => $offer['fix'] === null));
+
+    expect($offers)->not->toBeEmpty()->and(array_column($offers, 'why_not'))->each->toBeNull()
+        ->and($refused)->toHaveCount(1)->and($refused[0]['why_not'])->toContain('One at a time');
+    foreach ($offers as $offer) {
+        $changed = Builds::mended($build, $offer['fix']);
+        $took = fn (Build $each): float => RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed'])['took_s'];
+        expect($took($build) - $took($changed))->toEqualWithDelta($offer['saves_s'], 0.12);
+    }
+});
+
+it('runs on further with more voltage and a falling load, and its offers do what they say', function () {
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1012]);
+    $sheet = (new StopsSheet(new Subject($build, $build->motions['lift'], new Facts($build->motions['lift']))))->sheet();
+    $high = $sheet['switches'][1];
+    $of = fn (string $supply, string $load): float => array_values(array_filter($high['rows'], fn (array $row): bool => $row['supply'] === $supply && $row['load'] === $load))[0]['distance'];
+
+    expect($of('high', 'loaded'))->toBeGreaterThan($of('rated', 'loaded'))->and($of('rated', 'loaded'))->toBeGreaterThan($of('low', 'loaded'))
+        ->and($high['worst'])->toEqualWithDelta(max(array_column($high['rows'], 'distance')), 1e-12)->and($high['left'])->toBeLessThan(0.0);
+    $fixes = array_values(array_filter(array_column($high['offers'], 'fix')));
+    expect($fixes)->not->toBeEmpty();
+    foreach ($fixes as $fix) {
+        $mended = Builds::mended($build, $fix);
+        $switch = $mended->motions['lift']->stops->switches[1];
+        $room = 0.1012 - $switch->at;
+        expect(RunOn::of($mended->motions['lift'], $switch, $mended->settings)->distance)->toBeLessThan($room);
+    }
+    $ways = array_column($sheet['ways'], null, 'way');
+    expect($ways['by time, and a switch to home on']['error'])->toBeGreaterThan($ways['a switch at each end']['error'])
+        ->and(array_filter($sheet['ways'], fn (array $way): bool => $way['is_used']))->toHaveCount(1);
+});
