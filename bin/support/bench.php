@@ -14,7 +14,11 @@ use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Reach\Search as Reach;
+use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Study\DriftFan;
+use Brookstone\Core\Study\FaultSweep;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Train\Ratios;
 use Brookstone\Core\Train\Search;
@@ -44,17 +48,92 @@ $json = (string) file_get_contents(__DIR__.'/../../database/demo/heron-wharf.bro
 $heron = Build::fromJson($json);
 $mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], Assessor::assess($heron)->mend->changes));
 
-// Two motions that move without a pause for a whole minute.
-$minute = Editor::apply($mended, [
-    ['path' => 'motions', 'value' => [$mended->document['motions'][0], $mended->document['motions'][1]]],
-    ['path' => 'log', 'value' => []],
-    ['path' => 'routines', 'value' => array_map(fn (string $motion, array $ends): array => ['id' => $motion, 'name' => $motion, 'starts' => [['when' => 'power_on']], 'steps' => [
-        ['do' => 'repeat', 'times' => null, 'steps' => array_map(fn (string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place], $ends)],
-    ]], ['drawbridge', 'heron-neck'], [['up', 'down'], ['strike', 'rest']])],
-    ['path' => 'scenarios', 'value' => [['id' => 'minute', 'name' => 'A minute', 'until_s' => 60]]],
-]);
-$trace = RoutineRun::of($minute, $minute->routines['drawbridge'], $minute->scenarios['minute']);
-assert($trace['ran_s'] >= 59.99);
+/** So many motions that move without a pause for so long: some there and back on their switches, two round and round. */
+function busy(Build $mended, int $motions, float $seconds): Build
+{
+    $ends = array_slice(['drawbridge' => ['up', 'down'], 'heron-neck' => ['strike', 'rest'], 'tide' => ['low-water', 'high-water'], 'ferry' => ['far-bank', 'quay']], 0, $motions, true);
+    $homes = ['tide' => 'tide-top', 'ferry' => 'ferry-quay'];
+    $routines = [];
+    foreach ($ends as $motion => $places) {
+        $goes = array_map(fn (string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place], $places);
+        $home = isset($homes[$motion]) ? [['do' => 'home', 'motion' => $motion, 'switch' => $homes[$motion]]] : [];
+        $routines[] = ['id' => $motion, 'name' => $motion, 'starts' => [['when' => 'power_on']], 'steps' => [...$home, ['do' => 'repeat', 'times' => null, 'steps' => $goes]]];
+    }
+    foreach (array_slice(['lantern', 'rower'], 0, max(0, $motions - 4)) as $motion) {
+        $routines[] = ['id' => $motion, 'name' => $motion, 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'run', 'motion' => $motion, 'direction' => 'up', 'for_s' => 600]]];
+    }
+    $names = [...array_keys($ends), ...array_slice(['lantern', 'rower'], 0, max(0, $motions - 4))];
+
+    return Editor::apply($mended, [
+        ['path' => 'log', 'value' => []], ['path' => 'rules', 'value' => []],
+        ['path' => 'motions', 'value' => array_values(array_filter($mended->document['motions'], fn (array $motion): bool => in_array($motion['id'], $names, true)))],
+        ['path' => 'routines', 'value' => $routines],
+        ['path' => 'scenarios', 'value' => [['id' => 'while', 'name' => 'A while', 'until_s' => $seconds]]],
+    ]);
+}
+
+/** @return array<string, mixed> */
+function runBusy(Build $build, float $seconds): array
+{
+    $trace = RoutineRun::of($build, $build->routines['drawbridge'], $build->scenarios['while']);
+    assert($trace['ran_s'] >= $seconds - 0.01 && array_filter($trace['events'], fn (array $event): bool => $event['kind'] === 'fault') === []);
+
+    return $trace;
+}
+
+// The show, made thirty seconds long, and five hundred runs of it with a fault.
+$long = Editor::apply($mended, [['path' => 'routines', 'value' => array_map(function (array $routine) use ($mended): array {
+    if ($routine['id'] === 'harbour-show') {
+        $takes = RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor'], lean: true)['took_s'];
+        $routine['steps'][] = ['do' => 'wait', 'for_s' => max(0.1, round(30.0 - $takes, 2))];
+    }
+
+    return $routine;
+}, $mended->document['routines'])]]);
+
+/** @return float seconds that five hundred runs with a fault take on two processes */
+function sweepOnTwo(Build $build): float
+{
+    $start = hrtime(true);
+    $children = [];
+    for ($half = 0; $half < 2; $half++) {
+        $child = pcntl_fork();
+        if ($child === 0) {
+            $sweep = new FaultSweep($build, $build->routines['harbour-show'], $build->scenarios['visitor']);
+            $cases = $sweep->cases();
+            for ($i = $half; $i < 500; $i += 2) {
+                $sweep->run($cases[$i % count($cases)]);
+            }
+            exit(0);
+        }
+        $children[] = $child;
+    }
+    foreach ($children as $child) {
+        pcntl_waitpid($child, $status);
+    }
+
+    return round((hrtime(true) - $start) / 1e9, 2);
+}
+
+// Twelve routines of five waits, all by the same button: far more states than can be gone through.
+$states = Editor::apply($heron, [['path' => 'log', 'value' => []], ['path' => 'routines', 'value' => array_map(fn (int $i): array => [
+    'id' => "r{$i}", 'name' => "R{$i}", 'starts' => [['when' => 'beam', 'sensor' => 'visitor-beam']],
+    'steps' => array_map(fn (int $k): array => ['do' => 'wait', 'for_s' => 1], range(1, 5)),
+], range(1, 12))]]);
+
+/** @return array{Brookstone\Core\Build\Motion, Routine} something that goes by time */
+function drifting(Build $build): array
+{
+    foreach ($build->routines as $routine) {
+        foreach ($build->motions as $motion) {
+            if ((new DriftFan($build, $motion, $routine, 1))->drifts()) {
+                return [$motion, $routine];
+            }
+        }
+    }
+    throw new RuntimeException('Nothing goes by time.');
+}
+[$drifts, $by] = drifting($heron);
 
 // A drawer of two hundred: the shipped ones, and copies of them that differ a little.
 $many = [];
@@ -67,6 +146,8 @@ for ($copy = 1; count($many) < 200; $copy++) {
 $gears = GearStock::shipped(); // twenty-four sizes of module 1
 $drawer = Stock::of(array_slice($many, 0, 200));
 $rank = fn (string $motion): float => median(fn () => (new Choosing($heron, $heron->motions[$motion], $drawer))->ranked(Goal::Fastest), 7);
+
+[$one, $two, $four, $six, $longer] = [busy($mended, 1, 60), busy($mended, 2, 60), busy($mended, 4, 60), busy($mended, 6, 60), busy($mended, 6, 120)];
 
 echo json_encode([
     'read_build_ms' => median(fn () => Build::fromJson($json), 50),
@@ -83,6 +164,16 @@ echo json_encode([
     'search_trains_4_stages_24_sizes_ms' => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 4, 20), 5), [17.345, 123.4])),
     'make_trains_3_stages_laid_out_ms' => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error', 20), 7),
     'run_harbour_show_ms' => median(fn () => RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor']), 15),
-    'run_one_minute_of_two_motions_ms' => median(fn () => RoutineRun::of($minute, $minute->routines['drawbridge'], $minute->scenarios['minute']), 15),
-    'minute_steps_done' => count($trace['steps']),
+    'run_one_minute_of_one_motion_ms' => median(fn () => runBusy($one, 60), 9),
+    'run_one_minute_of_two_motions_ms' => median(fn () => runBusy($two, 60), 9),
+    'run_one_minute_of_four_motions_ms' => median(fn () => runBusy($four, 60), 9),
+    'run_one_minute_of_six_motions_ms' => median(fn () => runBusy($six, 60), 9),
+    'run_two_minutes_of_six_motions_ms' => median(fn () => runBusy($longer, 120), 9),
+    'steps_done_in_a_minute_of_six' => count(runBusy($six, 60)['steps']),
+    'sweep_500_faults_of_30_s_on_two_processes_s' => sweepOnTwo($long),
+    'states_searched' => Reach::of($states, 100_000)->states,
+    'search_100000_states_ms' => median(fn () => Reach::of($states, 100_000), 3),
+    'search_50000_states_ms' => median(fn () => Reach::of($states, 50_000), 3),
+    'drift_1000_cycles_ms' => median(fn () => (new DriftFan($heron, $drifts, $by, 1))->walk(1000), 5),
+    'drift_4000_cycles_ms' => median(fn () => (new DriftFan($heron, $drifts, $by, 1))->walk(4000), 5),
 ]);

@@ -36,6 +36,7 @@ final class Schemas
             'Assessment' => self::assessment()->schema(),
             'Trace' => self::trace()->schema(),
             'Choice' => self::choice()->schema(),
+            'ReadingsSheet' => self::readings()->schema(),
             'School' => self::school()->schema(),
             'Easing' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
@@ -165,6 +166,17 @@ final class Schemas
                 'speed' => self::list(self::number()),
                 'current_A' => self::list(self::number()),
             ])),
+            'supplies' => self::list(self::record('SupplyTrace', [
+                'supply' => new TextShape,
+                'name' => new TextShape,
+                'max_A' => self::number(),
+                'current_A' => self::list(self::number()),
+                'peak_A' => self::number(),
+                'peak_at_s' => self::number(),
+                'mean_A' => self::number(),
+                'charge_C' => self::number(),
+                'runs_on_charge' => self::number()->orNull(),
+            ])),
             'inputs' => $switched,
             'outputs' => $switched,
             'steps' => self::list(self::record('StepTrace', [
@@ -178,6 +190,16 @@ final class Schemas
                 'outcome' => ChoiceShape::of('done', 'gave_up', 'running'),
             ])),
             'events' => self::list(self::record('TraceEvent', ['at_s' => self::number(), 'kind' => new TextShape, 'says' => self::sentence()])),
+        ]);
+    }
+
+    public static function readings(): RecordShape
+    {
+        return self::record('ReadingsSheet', [
+            'bins' => self::list(self::record('ReadingsBin', ['from' => self::number(), 'to' => self::number(), 'absent' => self::number(), 'present' => self::number()])),
+            'absent' => self::number(), 'present' => self::number(), 'needed' => self::number(), 'wrong_now' => self::number()->orNull(),
+            'best' => self::record('BestThreshold', ['threshold' => self::number(), 'upper' => self::number(), 'lower' => self::number(), 'error_rate' => self::number(), 'separation' => self::number()])->orNull(),
+            'fix' => self::fix()->orNull(),
         ]);
     }
 

@@ -37,7 +37,7 @@ test('a new user: the drawbridge fails, is mended, the show runs, a time is writ
     // A measured time stands beside the computed one.
     await page.getByRole('link', { name: 'Log' }).click();
     await expect(page.getByLabel('Measured time')).toBeVisible();
-    await page.getByLabel('Motion', { exact: true }).selectOption('Drawbridge');
+    await page.getByRole('combobox', { name: 'Motion', exact: true }).selectOption('Drawbridge');
     await page.getByLabel('Measured time').fill('1,9 s');
     await page.getByLabel('Note').fill('With the painted deck.');
     await page.getByRole('button', { name: 'Write it down' }).click();

@@ -111,3 +111,15 @@ it('tells a rig what is wrong with what it is told', function () {
     $this->postJson("/api/rig/{$session}/say", ['lines' => 'x'])->assertStatus(422);
     shell_exec("pkill -f rig-{$session}.sock");
 });
+
+it('reads readings of a sensor, and says where its threshold belongs', function () {
+    $build = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')), true))->json();
+    $eye = ['id' => 'eye', 'name' => 'Eye', 'kind' => 'light', 'upper' => 450, 'absent' => [412, 418, 409], 'present' => [610, 655, 590]];
+    $this->postJson("/api/builds/{$build['id']}/edits", ['version' => $build['version'], 'changes' => [['path' => 'sensors.'.count($build['document']['sensors']), 'value' => $eye]]])->assertOk();
+
+    $this->getJson("/api/builds/{$build['id']}/sensors/eye/readings")->assertOk()->assertJsonPath('absent', 3)->assertJsonPath('wrong_now', 0);
+    $this->getJson("/api/builds/{$build['id']}/sensors/none/readings")->assertNotFound();
+    $this->postJson('/api/readings', ['text' => "without,with\n1,9\n2,8"])->assertOk()->assertExactJson(['all' => null, 'absent' => [1, 2], 'present' => [9, 8]]);
+    $this->postJson('/api/readings', ['text' => 'bright'])->assertStatus(422)->assertJsonPath('errors.0.field', 'text');
+    $this->postJson('/api/readings', ['text' => str_repeat('1 ', 60000)])->assertStatus(422)->assertJsonPath('errors.0.field', 'text');
+});

@@ -16,7 +16,6 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Sensing\Debounce;
-use Brookstone\Core\Sensing\Threshold;
 
 /** Whether the sensors that a routine hangs on can tell it what it asks, in time. */
 final readonly class RoutineSensing
@@ -132,18 +131,11 @@ final readonly class RoutineSensing
 
             return;
         }
-        if (array_sum($sensor->absent) / count($sensor->absent) === array_sum($sensor->present) / count($sensor->present)) {
-            return;
-        }
-        $best = new Threshold($sensor->absent, $sensor->present, 1.0);
-        $wrong = count(array_filter($sensor->absent, fn (float $reading): bool => ($reading >= $sensor->upper) === ($best->present_mean > $best->absent_mean)))
-            + count(array_filter($sensor->present, fn (float $reading): bool => ($reading >= ($sensor->lower ?? $sensor->upper)) !== ($best->present_mean > $best->absent_mean)));
-        $share = $wrong / (count($sensor->absent) + count($sensor->present));
-        [$upper, $lower] = [max($best->upper, $best->lower), min($best->upper, $best->lower)];
-        if ($share > self::GHOSTS || $best->error_rate > self::GHOSTS) {
-            $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper", "With its threshold {$sensor->name} reads {wrong} of its own readings wrong".($best->error_rate > self::GHOSTS ? ', and no threshold tells the two apart' : '').'.', ['wrong' => Quantity::share($share)], $best->error_rate > self::GHOSTS ? [] : [
-                new Fix(new Sentence('Set it on above {upper} and off below {lower}: by the spread of the readings, not their middle', ['upper' => Quantity::number($upper), 'lower' => Quantity::number($lower)]), [new Change("{$at}.upper", round($upper, 6)), new Change("{$at}.lower", round($lower, 6))]),
-            ]);
+        $best = ReadingsSheet::best($sensor);
+        $share = ReadingsSheet::wrong($sensor, $best);
+        if ($best !== null && ($share > self::GHOSTS || $best->error_rate > self::GHOSTS)) {
+            $hopeless = $best->error_rate > self::GHOSTS;
+            $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper", "With its threshold {$sensor->name} reads {wrong} of its own readings wrong".($hopeless ? ', and no threshold tells the two apart' : '').'.', ['wrong' => Quantity::share((float) $share)], $hopeless ? [] : [ReadingsSheet::fix($best, $at)]);
         }
     }
 

@@ -81,7 +81,7 @@ final class Rig
     /** @return array<string, mixed> everything that can be seen of it now, and what has happened since it was asked last */
     public function state(): array
     {
-        $written = $this->world->recorder->written();
+        $written = $this->world->recorder->written($this->now());
         $events = array_slice($written['events'], $this->told);
         $this->told = count($written['events']);
         $motions = [];

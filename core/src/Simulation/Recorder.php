@@ -19,7 +19,7 @@ final class Recorder
 {
     private const MOST_RECORDS = 2000; // of steps and of events: a routine that repeats for ever would fill the memory
 
-    private const DIGITS = 6;          // of positions, speeds and currents: far below what anybody can measure
+    public const DIGITS = 6;          // of positions, speeds and currents: far below what anybody can measure
 
     /** @var array<string, list<float>> by motion, in its own unit */
     private array $positions = [];
@@ -44,8 +44,11 @@ final class Recorder
 
     private int $taken = 0;
 
-    /** @param  array<string, Axis>  $axes */
-    public function __construct(private readonly Build $build, private readonly array $axes, private readonly float $sample_s)
+    /**
+     * @param  array<string, Axis>  $axes
+     * @param  array<string, Feed>  $feeds
+     */
+    public function __construct(private readonly Build $build, private readonly array $axes, private readonly array $feeds, private readonly float $sample_s)
     {
         $this->sample(0.0);
     }
@@ -59,6 +62,9 @@ final class Recorder
             $this->positions[$id][] = round($axis->position(), self::DIGITS) + 0.0;
             $this->speeds[$id][] = round($axis->speed(), self::DIGITS) + 0.0;
             $this->currents[$id][] = round($axis->current_A(), self::DIGITS) + 0.0;
+        }
+        foreach ($this->feeds as $feed) {
+            $feed->sample();
         }
         $this->taken++;
     }
@@ -122,8 +128,11 @@ final class Recorder
         }
     }
 
-    /** @return array<string, mixed> */
-    public function written(): array
+    /**
+     * @param  float  $ran_s  how long it ran
+     * @return array<string, mixed>
+     */
+    public function written(float $ran_s): array
     {
         $lanes = [];
         foreach ($this->axes as $id => $axis) {
@@ -137,6 +146,7 @@ final class Recorder
         return [
             'sample_s' => is_finite($this->sample_s) ? $this->sample_s : 1e9,
             'motions' => $lanes,
+            'supplies' => array_values(array_map(fn (Feed $feed): array => $feed->written($ran_s), $this->feeds)),
             'inputs' => $named($this->inputs, fn (string $id): string => $this->build->sensors[$id]->name ?? $this->build->switch($id)->name ?? $id),
             'outputs' => $named($this->outputs, fn (string $id): string => $this->build->outputs[$id]->name),
             'steps' => array_values($this->steps),

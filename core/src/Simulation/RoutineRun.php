@@ -94,7 +94,7 @@ final class RoutineRun
             'target_s' => $this->routine->target_s,
             'ran_s' => $world->now(),
             'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
-            ...$world->recorder->written(),
+            ...$world->recorder->written($world->now()),
         ];
     }
 

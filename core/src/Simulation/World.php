@@ -6,6 +6,7 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Scenario;
@@ -17,10 +18,6 @@ final class World implements Senses
     private const POWER_UP_S = 20.0; // longest move that a timed go looks up
 
     private const DAY_S = 86400.0;
-
-    private const LEAST_SHARE = 0.2; // of its voltage, that an overloaded supply still gives
-
-    private const FOLLOWS = 0.5; // of the difference: how fast a supply sags and comes back, each scan
 
     /** @var array<string, Axis> */
     public readonly array $axes;
@@ -59,8 +56,8 @@ final class World implements Senses
     /** @var array<string, true> rules that are broken at the moment */
     private array $broken = [];
 
-    /** @var array<string, array{float, float}> of each supply, the share of its voltage that it is set to, and that it gives */
-    private array $supplies = [];
+    /** @var array<string, Feed> by supply */
+    private readonly array $feeds;
 
     /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
@@ -80,7 +77,8 @@ final class World implements Senses
         $this->axes = $axes;
         $this->memory = new \SplObjectStorage;
         $this->inputs = new Inputs($build, $axes);
-        $this->recorder = new Recorder($build, $axes, $sample_s);
+        $this->feeds = array_map(fn (Supply $supply): Feed => new Feed($supply, array_values(array_filter($axes, fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id))), $build->supplies);
+        $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s);
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
         }
@@ -89,9 +87,6 @@ final class World implements Senses
         }
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
-        }
-        foreach (array_keys($build->supplies) as $id) {
-            $this->supplies[$id] = [1.0, 1.0];
         }
     }
 
@@ -234,7 +229,7 @@ final class World implements Senses
             'hold' => $this->axes[$of]->burden->held($event->on === true, $event->at),
             'drag' => $this->axes[$of]->burden->drags($event->value),
             'heavier' => $this->axes[$of]->burden->isHeavier($event->value),
-            'supply' => $this->supplies[$of][0] = $event->value,
+            'supply' => $this->feeds[$of]->isSetTo($event->value),
             'power' => $this->power($event->on === true),
             default => throw new \LogicException("Nothing is known of {$event->what}."),
         };
@@ -309,32 +304,11 @@ final class World implements Senses
         }
     }
 
-    /** What each supply gives: its voltage until it is asked for more than its largest current, then so much less. */
     private function feed(): void
     {
-        $sums = [];
-        foreach ($this->axes as $axis) {
-            $supply = $axis->motion->drive?->supply->id;
-            if ($supply !== null) {
-                $sums[$supply] = ($sums[$supply] ?? 0.0) + $axis->current_A();
-            }
-        }
-        foreach ($sums as $id => $sum) {
-            [$set, $gives] = $this->supplies[$id];
-            $most = $this->build->supplies[$id]->max_A;
-            $wants = $set * ($sum > $most * (1 + 1e-9) ? max(self::LEAST_SHARE, $gives * $most / $sum) : 1.0);
-            if ($wants === $gives) {
-                continue;
-            }
-            $now = abs($wants - $gives) < 1e-3 ? $wants : $gives + self::FOLLOWS * ($wants - $gives);
-            if ($now < 0.9 * $set && $gives >= 0.9 * $set) {
-                $this->recorder->sag($this->now(), $this->build->supplies[$id], $sum);
-            }
-            $this->supplies[$id][1] = $now;
-            foreach ($this->axes as $axis) {
-                if ($axis->motion->drive?->supply->id === $id) {
-                    $axis->fedWith($now);
-                }
+        foreach ($this->feeds as $feed) {
+            if ($feed->look($this->now(), $this->build->settings->scan_s)) {
+                $this->recorder->sag($this->now(), $feed->supply, $feed->asked_A());
             }
         }
     }

@@ -1,4 +1,4 @@
-import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MoveTimes, ReadyRoutine, StopsSheet, RigAnswer, ScenarioEvent, School, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
+import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MoveTimes, ReadingsSheet, ReadyRoutine, StopsSheet, RigAnswer, ScenarioEvent, School, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -79,6 +79,8 @@ export const api = {
     study: (id: string, asked: object) => call<Study>('POST', `builds/${id}/studies`, asked),
     stopStudy: (id: string) => call<Study>('POST', `studies/${id}/cancel`, {}),
     beside: (id: string, routine: string) => call<BesideOffer[]>('GET', `builds/${id}/routines/${routine}/beside`),
+    readings: (id: string, sensor: string) => call<ReadingsSheet>('GET', `builds/${id}/sensors/${sensor}/readings`),
+    readReadings: (text: string) => call<{ all: number[] | null; absent: number[] | null; present: number[] | null }>('POST', 'readings', { text }),
     library: (id: string) => call<ReadyRoutine[]>('GET', `builds/${id}/library`),
     openRig: (id: string, scenario: string | null) => call<{ id: string; answers: RigAnswer[] }>('POST', `builds/${id}/rig`, { scenario }),
     sayRig: (session: string, lines: object[]) => call<{ answers: RigAnswer[] }>('POST', `rig/${session}/say`, { lines }),

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { line } from 'd3-shape';
+import { area, line } from 'd3-shape';
 import type { PointerEvent } from 'react';
 import type { Build, Trace } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
@@ -19,9 +19,10 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
     const end = Math.max(trace.ran_s, 0.1);
     const x = scaleLinear([0, end], [LEFT, width - RIGHT]);
     const moved = trace.motions.filter((motion) => motion.position.some((each) => each !== motion.position[0]) || trace.steps.some((step) => step.motion === motion.motion));
+    const fed = trace.supplies.filter((each) => each.peak_A > 0);
     const bars = [...trace.inputs, ...trace.outputs].filter((each) => each.changes.some((change) => change.on) && !isSwitch(build, each.id));
     const steps = trace.steps.filter((step) => step.do !== 'repeat');
-    const height = AXIS + STEPS + moved.length * LANE + bars.length * BAR + 12;
+    const height = AXIS + STEPS + (moved.length + fed.length) * LANE + bars.length * BAR + 12;
     const sample = Math.min(Math.round(now / trace.sample_s), (trace.motions[0]?.position.length ?? 1) - 1);
 
     const seek = (event: PointerEvent<SVGSVGElement>) => {
@@ -76,8 +77,11 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                     </g>
                 );
             })}
+            {fed.map((each, i) => (
+                <SupplyLane key={each.supply} of={each} top={AXIS + STEPS + (moved.length + i) * LANE} x={x} sample_s={trace.sample_s} sample={sample} width={width} />
+            ))}
             {bars.map((each, i) => {
-                const top = AXIS + STEPS + moved.length * LANE + i * BAR + 4;
+                const top = AXIS + STEPS + (moved.length + fed.length) * LANE + i * BAR + 4;
                 return (
                     <g key={each.id}>
                         <text x={12} y={top + 12} fontSize="12" fill="var(--color-mat-ink)">
@@ -95,6 +99,41 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                 {now.toFixed(2)} s
             </text>
         </svg>
+    );
+}
+
+/** What a supply is asked for: the sum of its motors, with its largest, its mean, its charge, and what it can give. */
+function SupplyLane({ of, top, x, sample_s, sample, width }: { of: Trace['supplies'][number]; top: number; x: (time: number) => number; sample_s: number; sample: number; width: number }) {
+    const { text } = useSpeaking();
+    const amps = (si: number) => text({ si, dimension: 'current' });
+    const most = Math.max(of.peak_A, of.current_A.reduce((a, b) => Math.max(a, b), 0));
+    const shown = of.max_A < 3 * most ? Math.max(of.max_A, most) : most; // the limit is drawn where it is near
+    const y = scaleLinear([0, shown], [top + LANE - 8, top + 12]);
+    const path = area<number>((_, j) => x(j * sample_s), y(0), (current) => y(current))(of.current_A);
+    const over = of.peak_A > of.max_A;
+    return (
+        <g>
+            <line x1={8} x2={width - 8} y1={top} y2={top} stroke="var(--color-mat-rule)" />
+            <text x={12} y={top + 22} fontSize="12" fill="var(--color-mat-ink)">
+                {of.name}
+            </text>
+            <text x={12} y={top + 38} fontSize="11" fill="var(--color-mat-quiet)">
+                {'gives '}
+                {amps(of.max_A)}
+            </text>
+            <path d={path ?? ''} fill="var(--color-mat-rule)" stroke="var(--color-mat-quiet)" />
+            {of.max_A <= shown && <line x1={LEFT} x2={width - RIGHT} y1={y(of.max_A)} y2={y(of.max_A)} stroke={over ? 'var(--color-coral)' : 'var(--color-mat-quiet)'} strokeDasharray="6 4" />}
+            <circle cx={x(of.peak_at_s)} cy={y(of.peak_A)} r={3.5} fill={over ? 'var(--color-coral)' : 'var(--color-mat-ink)'} />
+            <text x={width - RIGHT + 12} y={top + 18} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
+                {amps(of.current_A[sample] ?? 0)}
+            </text>
+            <text x={width - RIGHT + 12} y={top + 34} fontSize="11.5" fill={over ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}>
+                peak {amps(of.peak_A)} · mean {amps(of.mean_A)}
+            </text>
+            <text x={width - RIGHT + 12} y={top + 49} fontSize="11.5" fill="var(--color-mat-quiet)">
+                {text({ si: of.charge_C, dimension: 'charge' })} a run{of.runs_on_charge !== null && ` · ${of.runs_on_charge} a charge`}
+            </text>
+        </g>
     );
 }
 

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import type { Build, Condition, Routine } from '../api/types';
-import { TextInput, ToggleField } from '../fields/PlainFields';
+import { TextInput } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
 import { ConditionEditor } from './ConditionEditor';
+import { SensorMore } from './SensorMore';
 import { MEASURES, questions } from './steps';
 
 /** What can be added beside the motions, with its first name. */
@@ -81,46 +82,6 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                     Add a {ADDED[kind]!.name.toLowerCase()}
                 </button>
             </div>
-        </details>
-    );
-}
-
-/** Where a sensor sits, and how it answers. */
-function SensorMore({ sensor, path }: { sensor: Build['sensors'][number]; path: string }) {
-    const { stored, edit } = useBuild();
-    const { motions } = stored.document;
-    const measures = MEASURES.includes(sensor.kind);
-    const sits = (id: string) => {
-        const motion = motions.find((each) => each.id === id);
-        const value = motion === undefined ? { ...sensor, motion: null, at: null, reach: null } : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
-        edit({ path, value });
-    };
-    return (
-        <details className="pl-20">
-            <summary className="narrow py-1 text-quiet">more of {sensor.name}</summary>
-            {!measures && sensor.kind !== 'press' && (
-                <label className="flex items-center justify-between gap-2 py-1">
-                    Sits on
-                    <select className="border border-line bg-well px-2 py-0.5" value={sensor.motion ?? ''} onChange={(event) => sits(event.target.value)}>
-                        <option value="">no motion</option>
-                        {motions.map((each) => (
-                            <option key={each.id} value={each.id}>
-                                {each.name}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-            )}
-            {sensor.motion !== null && <QuantityField label="At" path={`${path}.at`} value={sensor.at} />}
-            {sensor.motion !== null && <QuantityField label="So far to either side" path={`${path}.reach`} value={sensor.reach} empty="a point" />}
-            {measures && <QuantityField label="On above" path={`${path}.upper`} value={sensor.upper} empty="never" />}
-            {measures && <QuantityField label="Off below" path={`${path}.lower`} value={sensor.lower} empty="the same" />}
-            {measures && <QuantityField label="Reads at first" path={`${path}.rest`} value={sensor.rest} />}
-            {sensor.kind === 'press' && <QuantityField label="Long from" path={`${path}.long_s`} value={sensor.long_s} />}
-            {sensor.kind === 'press' && <QuantityField label="Twice within" path={`${path}.double_s`} value={sensor.double_s} />}
-            {!measures && <QuantityField label="Bounces for" path={`${path}.bounce_s`} value={sensor.bounce_s} />}
-            <QuantityField label="Tells late by" path={`${path}.late_s`} value={sensor.late_s} />
-            {!measures && <ToggleField label="Normally closed" path={`${path}.closed`} value={sensor.closed} />}
         </details>
     );
 }

@@ -195,6 +195,18 @@ it('feels what the world does to a load', function (array $event, Closure $compa
     'with a late switch it runs further' => [['what' => 'late', 'sensor' => 'lift-high', 'value' => 0.1], fn (array $a, array $b): bool => max($a['motions'][2]['position']) > max($b['motions'][2]['position']) + 1e-3],
 ]);
 
+it('sums up what each supply gives: peak, mean and charge', function () {
+    $trace = shown(withSteps([['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], WAIT_1]));
+    $by = array_column($trace['supplies'], null, 'supply');
+    $lanes = array_column($trace['motions'], 'current_A', 'motion');
+    $main = $by[Builds::sound()->motions['lift']->drive->supply->id];
+    $area = array_sum($main['current_A']) * $trace['sample_s'];
+
+    expect($main['peak_A'])->toBeGreaterThanOrEqual(max($lanes['lift']))->and($main['peak_at_s'])->toBeGreaterThan(1.0)
+        ->and($main['charge_C'])->toEqualWithDelta($area, 0.05 * $area)->and($main['mean_A'] * $trace['ran_s'])->toEqualWithDelta($main['charge_C'], 1e-3)
+        ->and($main['charge_C'])->toBeGreaterThan(0.0);
+});
+
 it('sags with its supply when too much is asked of it', function () {
     $steps = [['do' => 'together', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 8]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 16]]]]];
     $weak = shown(withSteps($steps, ['supplies.0.max_A' => 0.5]));
