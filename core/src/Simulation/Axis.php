@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
+use Brookstone\Core\Build\DriveChoice;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\TorqueLine;
@@ -63,9 +64,7 @@ final class Axis
 
     private float $fed = 1.0;                // share of the supply's voltage
 
-    private float $stalledFor_s = 0.0;
-
-    private float $stalledMost_s = 0.0;
+    private readonly StallWatch $stall;
 
     private bool $off = false;               // its power is switched off by a step
 
@@ -74,6 +73,7 @@ final class Axis
     /** @param  float  $at where it stands at first, in its own unit */
     public function __construct(public readonly Motion $motion, float $at, private readonly float $driver_s)
     {
+        $this->stall = new StallWatch;
         $this->plant = $motion->plant();
         $this->burden = new Burden($motion);
         $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
@@ -203,7 +203,7 @@ final class Axis
     /** The longest time that it was powered without getting on, s. */
     public function stalled_s(): float
     {
-        return $this->stalledMost_s;
+        return $this->stall->most_s();
     }
 
     public function isStill(): bool
@@ -331,17 +331,15 @@ final class Axis
         }
         $happened = $this->move($seconds);
         $this->gate($seconds);
-        $this->watchStall($seconds);
+        $this->stall->look($this->pushesInVain(), $seconds);
 
         return $happened;
     }
 
     /** Pushes, and does not get on: against a stop, a hand, or a load too heavy for it. */
-    private function watchStall(float $seconds): void
+    private function pushesInVain(): bool
     {
-        $pushes = $this->powered && abs($this->state->speed) < self::AT_REST_RAD_S && $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A;
-        $this->stalledFor_s = $pushes ? $this->stalledFor_s + $seconds : 0.0;
-        $this->stalledMost_s = max($this->stalledMost_s, $this->stalledFor_s);
+        return $this->powered && abs($this->state->speed) < self::AT_REST_RAD_S && $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A;
     }
 
     /** Cuts the power of a gated servo once it has arrived and settled. */
@@ -386,7 +384,7 @@ final class Axis
         return $this->full ?? throw new StepFailed("{$this->motion->name} has no drive yet");
     }
 
-    private function drive(): \Brookstone\Core\Build\DriveChoice
+    private function drive(): DriveChoice
     {
         return $this->motion->drive ?? throw new StepFailed("{$this->motion->name} has no drive yet");
     }
