@@ -66,6 +66,15 @@ final class BuildShape
         return ['$schema' => 'https://json-schema.org/draft/2020-12/schema'] + self::shape()->schema() + ['$defs' => ['Steps' => Steps::definition(), 'Condition' => Conditions::definition()]];
     }
 
+    /** @return array<string, mixed> JSON Schema of one routine: what its text form holds */
+    public static function routineSchema(): array
+    {
+        $build = self::schema();
+        $routine = $build['properties']['routines']['items'];
+
+        return ['$schema' => $build['$schema'], 'title' => 'Routine'] + $routine + ['$defs' => $build['$defs']];
+    }
+
     private static function list(RecordShape $of, int $most, string $things): ListShape
     {
         return new ListShape($of, 0, $most, $things);

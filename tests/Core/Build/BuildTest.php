@@ -8,6 +8,7 @@ use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Schemas;
 use Brookstone\Core\Simulation\RoutineRun;
 use Opis\JsonSchema\Validator;
+use Symfony\Component\Yaml\Yaml;
 use Tests\Support\Builds;
 
 dataset('demos', ['heron-wharf', 'moth-lantern', 'quarry-tram']);
@@ -51,10 +52,26 @@ it('fits the schema that is published, and so does what is judged and run', func
     }
 })->with('demos');
 
-it('publishes the schema that it reads by', function () {
-    $published = (string) file_get_contents(__DIR__.'/../../../docs/schema/build.schema.json');
+it('publishes the schemas that it reads by', function (string $name, array $schema) {
+    $published = (string) file_get_contents(__DIR__."/../../../docs/schema/{$name}.schema.json");
 
-    expect($published)->toBe(json_encode(BuildShape::schema(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n");
+    expect($published)->toBe(json_encode($schema, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n");
+})->with(fn (): array => [['build', BuildShape::schema()], ['routine', BuildShape::routineSchema()]]);
+
+it('reads every example of the guide to routines', function () {
+    $guide = (string) file_get_contents(__DIR__.'/../../../docs/routines.md');
+    preg_match_all('/^```yaml\n(.*?)^```$/ms', $guide, $found);
+    expect(count($found[1]))->toBeGreaterThanOrEqual(5);
+    $whole = array_filter($found[1], fn (string $text): bool => str_starts_with($text, 'id:'));
+    foreach ($found[1] as $text) {
+        $read = Yaml::parse($text);
+        $routine = in_array($text, $whole, true) ? $read : ['id' => 'example', 'name' => 'Example'] + (array_is_list($read) ? ['steps' => $read] : $read + ['steps' => []]);
+        $build = Builds::planted([
+            'counters' => [['id' => 'visits', 'name' => 'Visits', 'kind' => 'counter']], 'routines.2' => ['id' => 'bow', 'name' => 'Bow', 'steps' => []],
+            'sensors.2' => ['id' => 'daylight', 'name' => 'Daylight', 'kind' => 'light', 'rest' => 80, 'upper' => 45, 'lower' => 35], 'routines.3' => $routine,
+        ]);
+        expect($build->routines[$routine['id']]->name)->toBe($routine['name']);
+    }
 });
 
 it('refuses what its schema refuses', function (array $values) {

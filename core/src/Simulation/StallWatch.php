@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+/** How long a drive pushed without getting on, at the longest. */
+final class StallWatch
+{
+    private float $for_s = 0.0;
+
+    private float $most_s = 0.0;
+
+    public function look(bool $pushes, float $seconds): void
+    {
+        $this->for_s = $pushes ? $this->for_s + $seconds : 0.0;
+        $this->most_s = max($this->most_s, $this->for_s);
+    }
+
+    public function most_s(): float
+    {
+        return $this->most_s;
+    }
+}
