@@ -40,11 +40,24 @@ const views = {
         const box = await lanes.boundingBox();
         await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
     }],
+    rig: [`${heron}/rig`, async () => {
+        await page.getByLabel('Begins with').selectOption({ label: 'A visitor breaks the beam' });
+        await page.getByRole('timer').filter({ hasText: /^1[1-9]\./ }).waitFor({ timeout: 40000 });
+        await page.getByRole('button', { name: /^Pause/ }).click();
+    }],
+    'what-if': [`${build('Moth Lantern')}/routines/flutter`, async () => {
+        const whatIf = page.getByRole('region', { name: 'What if' });
+        await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
+        await whatIf.getByRole('button', { name: 'Walk it' }).click();
+        await whatIf.getByRole('img').first().waitFor({ timeout: 30000 });
+        await page.waitForTimeout(4000);
+        await whatIf.evaluate((region) => window.scrollBy(0, region.getBoundingClientRect().top - 60));
+    }],
     log: [`${heron}/log`],
 };
 for (const [name, [url, then]] of Object.entries(views)) {
     if (only.length > 0 && !only.includes(name)) continue;
-    await page.goto(url, { waitUntil: 'networkidle' });
+    await page.goto(url, { waitUntil: name === 'rig' ? 'load' : 'networkidle' }); // a rig never rests
     await then?.();
     await page.screenshot({ path: `${folder}/${name}.png` });
     console.log(`${folder}/${name}.png`);

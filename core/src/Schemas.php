@@ -157,6 +157,7 @@ final class Schemas
             'target_s' => self::number()->orNull(),
             'ran_s' => self::number(),
             'stalled_s' => new MapShape(self::number()),
+            'stalled_at_end_s' => new MapShape(self::number()),
             'sample_s' => self::number(),
             'motions' => self::list(self::record('MotionTrace', [
                 'motion' => new TextShape,

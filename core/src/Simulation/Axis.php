@@ -64,7 +64,7 @@ final class Axis
 
     private float $fed = 1.0;                // share of the supply's voltage
 
-    private readonly StallWatch $stall;
+    public readonly StallWatch $stall;
 
     private bool $off = false;               // its power is switched off by a step
 
@@ -200,10 +200,10 @@ final class Axis
         return $this->current_A;
     }
 
-    /** The longest time that it was powered without getting on, s. */
-    public function stalled_s(): float
+    /** For how long it pushes in vain by now, s; none if it is just being let go. */
+    public function pushedInVain_s(): float
     {
-        return $this->stall->most_s();
+        return ! $this->powered || $this->pending?->powered === false ? 0.0 : $this->stall->now_s();
     }
 
     public function isStill(): bool

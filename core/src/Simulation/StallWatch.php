@@ -17,6 +17,13 @@ final class StallWatch
         $this->most_s = max($this->most_s, $this->for_s);
     }
 
+    /** How long it does so by now, s. */
+    public function now_s(): float
+    {
+        return $this->for_s;
+    }
+
+    /** The longest time that it did, s. */
     public function most_s(): float
     {
         return $this->most_s;

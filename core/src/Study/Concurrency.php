@@ -36,15 +36,17 @@ final class Concurrency
         $index = (int) array_search($routine->id, array_keys($build->routines), true);
         $before = self::faults($build, $routine->id);
         $offers = [];
-        foreach ($routine->steps as $i => $step) {
-            $next = $routine->steps[$i + 1] ?? null;
-            if ($whole === null || $next === null || ! self::moves($step) || ! self::moves($next) || $step->motion() === $next->motion()) {
+        $steps = iterator_to_array($routine->flat());
+        foreach ($steps as $path => $step) {
+            $in = substr($path, 0, (int) strrpos($path, '.'));
+            $i = (int) substr($path, strlen($in) + 1);
+            $next = $steps["{$in}.".($i + 1)] ?? null;
+            if ($whole === null || $next === null || str_starts_with($path, 'if_fails') || ! self::moves($step) || ! self::moves($next) || $step->motion() === $next->motion()) {
                 continue;
             }
-            $list = "routines.{$index}.steps";
-            $steps = $build->document['routines'][$index]['steps'];
-            $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$steps[$i]], [$steps[$i + 1]]]];
-            $change = new Change($list, [...array_slice($steps, 0, $i), $together, ...array_slice($steps, $i + 2)]);
+            $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $build->document['routines'][$index]);
+            $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$list[$i]], [$list[$i + 1]]]];
+            $change = new Change("routines.{$index}.{$in}", [...array_slice($list, 0, $i), $together, ...array_slice($list, $i + 2)]);
             try {
                 $changed = Editor::apply($build, [['path' => $change->path, 'value' => $change->value]]);
             } catch (InvalidInput) {
@@ -56,7 +58,7 @@ final class Concurrency
                 continue;
             }
             $offers[] = [
-                'path' => "steps.{$i}", 'says' => rtrim($step->says($build)->text(), '.').' — and beside it: '.lcfirst($next->says($build)->text()), 'saves_s' => $saves,
+                'path' => $path, 'says' => rtrim($step->says($build)->text(), '.').' — and beside it: '.lcfirst($next->says($build)->text()), 'saves_s' => $saves,
                 'fix' => $new === [] ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]), [$change]) : null,
                 'why_not' => $new === [] ? null : $new[0]->says->text(),
             ];

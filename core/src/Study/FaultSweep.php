@@ -122,7 +122,7 @@ final class FaultSweep
                 $faults[] = ["low {$supply->id}", "{$supply->name} is low", [new WorldEvent($at, 'supply', $supply->id, value: self::LOW)]];
             }
         }
-        $faults[] = ['power', 'the power goes and comes back', [new WorldEvent($at, 'power', null, false), new WorldEvent($at + self::POWER_OFF_S, 'power', null, true)]];
+        $faults[] = ['power', 'The power goes and comes back', [new WorldEvent($at, 'power', null, false), new WorldEvent($at + self::POWER_OFF_S, 'power', null, true)]];
 
         return $faults;
     }

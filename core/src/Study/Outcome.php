@@ -9,6 +9,8 @@ use Brookstone\Core\Build\Build;
 /** What became of a run, the worst of what can be said of it, and in words. */
 final class Outcome
 {
+    private const NO_MOMENT_S = 0.3; // of pushing at the end, that is more than a servo settling
+
     /**
      * @param  array<string, mixed>  $run
      * @param  int  $hits  that happen without any fault
@@ -26,10 +28,13 @@ final class Outcome
             return ['hits', $struck[$hits]['says']->text()];
         }
         foreach ($run['stalled_s'] as $id => $seconds) {
-            $drive = $build->motions[$id]->drive;
-            $limit = $drive === null ? null : $drive->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $build->settings->ambient_C);
+            $name = $build->motions[$id]->name;
+            $limit = self::secondsToLimit($build, $id);
             if ($limit !== null && $seconds > $limit) {
-                return ['stalls', sprintf('%s is held for %.3g s, and its winding is too hot after %.3g s.', $build->motions[$id]->name, $seconds, $limit)];
+                return ['stalls', sprintf('%s is held for %.3g s, and its winding is too hot after %.3g s.', $name, $seconds, $limit)];
+            }
+            if ($run['stalled_at_end_s'][$id] > self::NO_MOMENT_S) {
+                return ['stalls', "{$name} still pushes against what holds it when all is done".($limit === null ? ', and never gets too hot by it.' : sprintf('; its winding is too hot after %.3g s.', $limit))];
             }
         }
 
@@ -39,5 +44,13 @@ final class Outcome
             'never_started' => ['stops', 'It never starts.'],
             default => ['stops', ucfirst((string) $run['fault']).'; everything stands still.'],
         };
+    }
+
+    /** Seconds after which a stalled winding is too hot; null if it never is. */
+    private static function secondsToLimit(Build $build, string $motion): ?float
+    {
+        $drive = $build->motions[$motion]->drive;
+
+        return $drive === null ? null : $drive->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $build->settings->ambient_C);
     }
 }

@@ -14,7 +14,7 @@ const BUTTON = 'border border-line bg-well px-2 py-0.5 hover:bg-ground disabled:
 const OUTCOMES: Record<FaultCell['outcome'], { mark: string; words: string; style: string }> = {
     breaks_rule: { mark: 'R', words: 'breaks a rule', style: 'bg-fails text-white' },
     hits: { mark: 'H', words: 'hits a stop', style: 'bg-fails text-white' },
-    stalls: { mark: 'S', words: 'stalls until too hot', style: 'bg-fails text-white' },
+    stalls: { mark: 'S', words: 'stalls, until too hot', style: 'bg-fails text-white' },
     waits: { mark: 'W', words: 'waits for ever', style: 'bg-tight-soft text-ink' },
     stops: { mark: '–', words: 'stops safely', style: 'bg-holds-soft text-ink' },
     finishes: { mark: '✓', words: 'finishes', style: 'bg-sheet text-quiet' },
@@ -95,9 +95,9 @@ function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultC
     return (
         <div className="border-b border-line p-3">
             <p className="mb-2">
-                {result.cells.length} of {result.cases} cases: {counts.filter((each) => each.count > 0).map((each) => `${each.count} ${each.words}`).join(', ')}.
+                {result.cells.length} of {result.cases} cases: {counts.filter((each) => each.count > 0).map((each) => `${each.count} × ${each.words}`).join(', ')}.
             </p>
-            <div className="max-h-96 overflow-auto" tabIndex={0} role="group" aria-label="Faults against steps">
+            <div className="max-h-[34rem] overflow-auto border-b border-line" tabIndex={0} role="group" aria-label="Faults against steps">
                 <table className="border-collapse">
                     <thead>
                         <tr>
@@ -187,7 +187,8 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
                 </div>
             )}
             <Progress study={study} onStop={onStop} />
-            {fan.length > 0 && (
+            {fan.length > 0 && fan.every((each) => each.low === 0 && each.high === 0) && <p>{asked} does not drift: every move of it ends on a switch.</p>}
+            {fan.some((each) => each.low !== 0 || each.high !== 0) && (
                 <svg viewBox={`0 0 ${FAN.width} ${FAN.height}`} className="block w-full" role="img" aria-label={`How far off its place ${asked} ends: after ${fan[fan.length - 1]!.cycle} cycles between ${say(fan[fan.length - 1]!.low)} and ${say(fan[fan.length - 1]!.high)}, nine times in ten`}>
                     {result?.tolerance != null && <rect x={FAN.left} width={FAN.width - FAN.left - FAN.right} y={y(result.tolerance)} height={y(-result.tolerance) - y(result.tolerance)} fill="var(--color-holds-soft)" />}
                     <path d={band('low', 'high')} fill="var(--color-accent)" opacity="0.2" />

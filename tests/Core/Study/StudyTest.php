@@ -30,7 +30,7 @@ it('tells what every fault comes to', function () {
     $cells = swept(Builds::sound());
 
     expect($cells['stuck off lift-high']['steps.1'])->toBe('hits')->and($cells['stuck on lift-high']['steps.1'])->toBe('finishes')
-        ->and($cells['jams lid'])->each->toBe('stops')->and($cells['heavier jaw'])->each->toBe('finishes')
+        ->and($cells['jams lid'])->each->toBe('stops')->and($cells['heavier jaw'])->each->toBe('finishes')->and($cells['jams jaw'])->toContain('stalls')
         ->and(array_keys($cells['power']))->toBe(array_map(fn (int $i): string => "steps.{$i}", range(0, 7)));
 });
 
@@ -88,6 +88,15 @@ it('offers together only what breaks nothing, and saves what it says', function 
         $took = fn (Build $each): float => RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed'])['took_s'];
         expect($took($build) - $took($changed))->toEqualWithDelta($offer['saves_s'], 0.12);
     }
+});
+
+it('finds what could run together inside of a loop too', function () {
+    $go = fn (string $motion, string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place, 'give_up_s' => 9];
+    $build = Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => 2, 'steps' => [$go('lid', 'open'), $go('lift', 'high'), $go('lift', 'low'), $go('lid', 'shut')]]]]);
+    $offers = Concurrency::of($build, $build->routines['show']);
+
+    expect(array_column($offers, 'path'))->toContain('steps.0.steps.0')->and($offers[0]['saves_s'])->toBeGreaterThan(0.5);
+    expect(Builds::mended($build, $offers[0]['fix'])->routines['show']->steps)->toHaveCount(1);
 });
 
 it('runs on further with more voltage and a falling load, and its offers do what they say', function () {
