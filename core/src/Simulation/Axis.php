@@ -424,6 +424,9 @@ final class Axis
     /** @return list<array{string, float, float}> */
     private function meetStops(): array
     {
+        if ($this->stops->isClear($this->state)) {
+            return [];
+        }
         $before = clone $this->state;
         $hit = $this->stops->meet($this->state);
         if ($this->state->angle !== $before->angle || $this->state->speed !== $before->speed) {

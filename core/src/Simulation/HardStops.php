@@ -19,6 +19,17 @@ final class HardStops
         return $this->at;
     }
 
+    /** It is at neither of them. */
+    public function isClear(PlantState $state): bool
+    {
+        if ($state->angle <= $this->lowest || $state->angle >= $this->highest) {
+            return false;
+        }
+        $this->at = 0;
+
+        return true;
+    }
+
     /** Stops what runs into one of them. @return bool whether it hit it just now */
     public function meet(PlantState $state): bool
     {

@@ -20,26 +20,29 @@ final readonly class SteppedShaft
     {
         $seconds = min($seconds, self::STEP_S);
         $plant = $this->plant;
-        $before = clone $state;
+        $before = $ledger === null ? null : clone $state;
+        [$from, $was] = [$state->angle, $state->speed];
         $commanded = $ramp->at();
         $ramp->advance($seconds);
         $speed = ($ramp->at() - $commanded) / $seconds;
         $middle = ($ramp->at() + $commanded) / 2;
         $against = $plant->loadNm($middle) + $plant->frictionAt($middle) * ($speed <=> 0.0);
-        $needed = $against + $plant->inertiaAt($middle) * ($speed - $before->speed) / $seconds;
+        $needed = $against + $plant->inertiaAt($middle) * ($speed - $was) / $seconds;
         if (abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio) * $plant->ratio * $plant->efficiency) {
             $ramp->lose($ramp->at() - $state->angle);
             $state->speed = 0.0;
-            $ledger?->stopped($before, $state);
-            $ledger?->held($this->atRest_A(), $seconds, $this->heat_W());
+            if ($before !== null) {
+                $ledger?->stopped($before, $state);
+                $ledger?->held($this->atRest_A(), $seconds, $this->heat_W());
+            }
 
             return [$seconds, $this->atRest_A()];
         }
         $state->angle = $ramp->at();
         $state->speed = $speed;
-        $work = $against * ($state->angle - $before->angle) + $plant->kinetic_J($state) - $plant->kinetic_J($before);
+        $work = $against * ($state->angle - $from) + 0.5 * ($plant->inertiaAt($state->angle) * $speed ** 2 - $plant->inertiaAt($from) * $was ** 2);
         $current = $this->stepper->drawn_A($this->volts_V, $work / $plant->efficiency / $seconds);
-        $ledger?->stepped($before, $state, $this->volts_V * $current, $current, $this->heat_W(), $work, $seconds);
+        $before === null ? null : $ledger?->stepped($before, $state, $this->volts_V * $current, $current, $this->heat_W(), $work, $seconds);
 
         return [$seconds, $current];
     }
