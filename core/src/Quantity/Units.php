@@ -32,7 +32,7 @@ final class Units
 
     /** The same in every system. */
     public const COMMON = [
-        'time' => ['s'], 'angle' => ['°'], 'voltage' => ['V'], 'current' => ['A'], 'charge' => ['Ah'], 'power' => ['W'], 'energy' => ['J'],
+        'time' => ['s'], 'angle' => ['°'], 'voltage' => ['V'], 'current' => ['A'], 'charge' => ['mAh', 'Ah'], 'power' => ['W'], 'energy' => ['J'],
         'frequency' => ['Hz'], 'temperature' => ['°C'], 'pressure' => ['MPa'], 'share' => ['%'], 'number' => [''],
         'stiffness' => ['N/m'], 'resistance' => ['Ω'], 'inductance' => ['mH'],
     ];

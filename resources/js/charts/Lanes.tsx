@@ -131,7 +131,7 @@ function SupplyLane({ of, top, x, sample_s, sample, width }: { of: Trace['suppli
                 peak {amps(of.peak_A)} · mean {amps(of.mean_A)}
             </text>
             <text x={width - RIGHT + 12} y={top + 49} fontSize="11.5" fill="var(--color-mat-quiet)">
-                {text({ si: of.charge_C, dimension: 'charge' })} a run{of.runs_on_charge !== null && ` · ${of.runs_on_charge} a charge`}
+                {text({ si: of.charge_C, dimension: 'charge' })} a run{of.runs_on_charge !== null && ` · ${of.runs_on_charge} runs`}
             </text>
         </g>
     );

@@ -3,9 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import type { Build, Chain, Motion, RigState } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
-import { Frame } from '../mat/geometry';
-import { kindOf } from '../mat/kinds';
-import { MatGround } from '../mat/MatGround';
+import { SmallMat } from '../mat/SmallMat';
 import { useRig, type Past } from '../rig/useRig';
 import { MEASURES } from '../routine/steps';
 import { pressesControl } from '../shell/keys';
@@ -138,26 +136,14 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
     );
 }
 
-const SMALL = { width: 300, height: 170 };
-
 /** One motion as it stands, and a hand to hold it with. */
 function Moving({ motion, chain, state, onHold }: { motion: Motion; chain: Chain; state: RigState; onHold: (is: boolean) => void }) {
-    const { text, book } = useSpeaking();
+    const { text } = useSpeaking();
     const [held, setHeld] = useState(false);
     const now = state.motions.find((each) => each.motion === motion.id)!;
-    const kind = kindOf(motion.mechanism);
-    const frame = new Frame(kind.extent(motion.mechanism, chain.curves), SMALL.width, SMALL.height, { left: 26, right: 66, top: 26, bottom: 18 });
-    const unit = chain.curves.position_unit === 'deg' ? '°' : 'm';
     return (
-        <div className="on-mat relative bg-mat text-mat-ink">
-            <svg viewBox={`0 0 ${SMALL.width} ${SMALL.height}`} className="block w-full" role="img" aria-label={`${motion.name} stands at ${text({ si: book.toSi(now.position, unit), dimension: unit === '°' ? 'angle' : 'length' })}`}>
-                <MatGround frame={frame} />
-                <kind.Draw motion={motion} thing={motion.mechanism} curves={chain.curves} frame={frame} position={now.position} color={MARKER_COLOR[motion.marker]} />
-            </svg>
-            <p className="pointer-events-none absolute top-1 left-2 bg-mat/85 px-1 font-semibold">
-                {motion.name} <span className="font-normal">{text({ si: book.toSi(now.position, unit), dimension: unit === '°' ? 'angle' : 'length' })}</span>
-            </p>
-            <p className="narrow pointer-events-none absolute bottom-1 left-2 bg-mat/85 px-1">
+        <SmallMat motion={motion} chain={chain} position={now.position}>
+            <p className="narrow pointer-events-none absolute bottom-1 left-2 bg-mat px-1">
                 {text({ si: now.current_A, dimension: 'current' })}
                 {now.powered ? '' : ', off'}
             </p>
@@ -173,7 +159,7 @@ function Moving({ motion, chain, state, onHold }: { motion: Motion; chain: Chain
                 {held ? 'Let go' : 'Hold'}
                 <span className="sr-only"> {motion.name}</span>
             </button>
-        </div>
+        </SmallMat>
     );
 }
 

@@ -10,6 +10,7 @@ import { LinkGlyph } from '../chain/LinkGlyph';
 import { TryPanel } from '../chain/TryPanel';
 import { Lanes } from '../charts/Lanes';
 import { TextInput } from '../fields/PlainFields';
+import { SmallMat } from '../mat/SmallMat';
 import * as Parts from '../routine/Parts';
 import { StartsWhen } from '../routine/Starts';
 import { StepList } from '../routine/StepList';
@@ -179,6 +180,7 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                 </div>
                 {trace !== undefined && (
                     <>
+                        <Machine routine={routine} trace={trace} now={playhead.time} />
                         <Lanes build={stored.document} trace={trace} now={playhead.time} onNow={playhead.seek} width={1240} />
                         <Events trace={trace} now={playhead.time} />
                     </>
@@ -216,6 +218,29 @@ function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Rout
                 {trace.outcome === 'still_running' && `after ${significant(trace.ran_s, 3)} s, when the run was ended`}
                 {trace.outcome === 'never_started' && 'in this scenario nothing triggers it'}
             </p>
+        </section>
+    );
+}
+
+/** The motions of the routine as they stand at the cursor; what the step at it moves is framed, and the outputs that are on are named. */
+function Machine({ routine, trace, now }: { routine: Routine; trace: Trace; now: number }) {
+    const { stored } = useBuild();
+    const { say } = useSpeaking();
+    const sample = Math.round(now / trace.sample_s);
+    const steps = trace.steps.filter((step) => step.start_s <= now && now < (step.end_s ?? Infinity) && step.do !== 'repeat' && step.do !== 'together');
+    const shown = trace.motions.filter((each) => trace.steps.some((step) => step.routine === routine.id && step.motion === each.motion));
+    const on = trace.outputs.filter((output) => output.changes.filter((change) => change.at_s <= now).at(-1)?.on === true);
+    return (
+        <section aria-label="The machine at the cursor" className="bg-mat px-3 pb-2 text-mat-ink">
+            <p className="narrow pb-1">
+                {steps.length === 0 ? <span className="text-mat-quiet">No step runs at {now.toFixed(2)} s.</span> : steps.map((step) => say(step.says)).join(' ')}
+                {on.length > 0 && <span className="text-mat-quiet"> {on.map((output) => output.name).join(', ')} on.</span>}
+            </p>
+            <div className="grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-1">
+                {shown.map((each) => (
+                    <SmallMat key={each.motion} motion={stored.document.motions.find((motion) => motion.id === each.motion)!} chain={stored.assessment.chains.find((chain) => chain.motion === each.motion)!} position={each.position[Math.min(sample, each.position.length - 1)] ?? 0} isActive={steps.some((step) => step.motion === each.motion)} />
+                ))}
+            </div>
         </section>
     );
 }
