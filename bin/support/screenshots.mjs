@@ -35,7 +35,7 @@ const views = {
     }],
     try: [`${heron}/motions/drawbridge/drive`, async () => { await page.getByRole('button', { name: /^Try: Take/ }).first().click(); await page.getByRole('region', { name: 'Try' }).getByRole('table').waitFor(); }],
     routine: [`${build('Moth Lantern')}/routines/flutter`, async () => {
-        const lanes = page.getByRole('region', { name: 'Run', exact: true }).getByRole('img');
+        const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
         await lanes.waitFor();
         const box = await lanes.boundingBox();
         await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
