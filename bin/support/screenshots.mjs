@@ -37,6 +37,7 @@ const views = {
     routine: [`${build('Moth Lantern')}/routines/flutter`, async () => {
         const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
         await lanes.waitFor();
+        await page.evaluate(() => window.scrollBy(0, 340));
         const box = await lanes.boundingBox();
         await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
     }],
@@ -48,9 +49,7 @@ const views = {
     'what-if': [`${build('Moth Lantern')}/routines/flutter`, async () => {
         const whatIf = page.getByRole('region', { name: 'What if' });
         await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
-        await whatIf.getByRole('button', { name: 'Walk it' }).click();
-        await whatIf.getByRole('img').first().waitFor({ timeout: 30000 });
-        await page.waitForTimeout(4000);
+        await whatIf.getByText(/^52 of 52/).waitFor({ timeout: 60000 });
         await whatIf.evaluate((region) => window.scrollBy(0, region.getBoundingClientRect().top - 60));
     }],
     log: [`${heron}/log`],

@@ -85,6 +85,36 @@ test('text and sentences stay in step, and what is wrong is told at its line and
     await expect(pane).toHaveValue(/for_s: 6/);
 });
 
+test('the machine stands where the cursor is, the supply is summed up, and readings set a threshold', async ({ page, request }) => {
+    const id = await copyOf(request, 'moth-lantern');
+    await page.goto(`/builds/${id}/routines/flutter`);
+    const machine = page.getByRole('region', { name: 'The machine at the cursor' });
+    await expect(machine.getByRole('img', { name: /^Left wing stands at −35°/ })).toBeVisible();
+    const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
+    await expect(lanes.getByText(/^peak .* mean /)).toBeVisible();
+    await lanes.scrollIntoViewIfNeeded();
+    const box = (await lanes.boundingBox())!;
+    await page.mouse.click(box.x + box.width * 0.5, box.y + 80);
+    await expect(machine.getByRole('img', { name: /^Left wing stands at −35°/ })).toBeHidden();
+    await expect(machine).toContainText('Body light on');
+
+    await page.getByText('Target time, sensors, outputs, counters').click();
+    await page.getByLabel('What is added').selectOption({ label: 'Light sensor' });
+    await page.getByRole('button', { name: 'Add a light sensor' }).click();
+    await page.getByText('more of Light sensor').click();
+    const readings = page.getByRole('region', { name: 'Readings of Light sensor' });
+    await readings.getByLabel(/Readings without it/).fill('412 418 bright');
+    await readings.getByLabel(/Readings with it/).focus();
+    await expect(readings.getByRole('alert')).toContainText('“bright” is not a reading');
+    await expect(readings.getByLabel(/Readings without it/)).toHaveValue('412 418 bright');
+    await readings.getByLabel('Readings of Light sensor as CSV').setInputFiles({ name: 'light.csv', mimeType: 'text/csv', buffer: Buffer.from('without,with\n412,610\n418,655\n409,590\n415,640\n') });
+    await expect(readings.getByRole('img', { name: '4 readings without it and 4 with it, from 409 to 655' })).toBeVisible();
+    await readings.getByRole('button', { name: /^Try: Set it on above/ }).click();
+    await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
+    await expect(readings.getByRole('button', { name: /^Try: Set it on above/ })).toBeHidden();
+    await seesNothingWrong(page);
+});
+
 test('the fault sweep goes on by itself, its cells run in the lanes, and a finding is mended', async ({ page, request }) => {
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/routines/harbour-show`);

@@ -52,6 +52,19 @@ final readonly class Motion
         return $this->place($id)->at ?? throw new \OutOfBoundsException("{$this->name} has no place {$id}.");
     }
 
+    /** The place that a position is at. @param  float  $share  of the way between its outermost places: how near counts as there */
+    public function placeNear(float $position, float $share): ?Place
+    {
+        [$low, $high] = $this->range();
+        foreach ($this->places as $place) {
+            if (abs($place->at - $position) <= $share * ($high - $low)) {
+                return $place;
+            }
+        }
+
+        return null;
+    }
+
     /** @return array{float, float} lowest and highest of its places, in its own unit */
     public function range(): array
     {

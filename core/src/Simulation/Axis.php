@@ -219,17 +219,9 @@ final class Axis
     /** The place the routine last brought it to, as far as the controller can know. */
     public function knownPlace(): ?string
     {
-        if ($this->place !== null || ! $this->motion->isAbsolute() || ! $this->still) {
-            return $this->place;
-        }
-        [$low, $high] = $this->motion->range();
-        foreach ($this->motion->places as $place) {
-            if (abs($place->at - $this->position()) <= self::NEAR_SHARE * ($high - $low)) {
-                return $place->id; // a servo feels where it is
-            }
-        }
+        $feels = $this->place === null && $this->motion->isAbsolute() && $this->still; // a servo feels where it is
 
-        return null;
+        return $feels ? $this->motion->placeNear($this->position(), self::NEAR_SHARE)?->id : $this->place;
     }
 
     public function isAt(?string $place): void

@@ -12,7 +12,7 @@ const SIZE = { width: 300, height: 170 };
 export function SmallMat({ motion, chain, position, isActive = false, children }: { motion: Motion; chain: Chain; position: number; isActive?: boolean; children?: ReactNode }) {
     const { text, book } = useSpeaking();
     const kind = kindOf(motion.mechanism);
-    const frame = new Frame(kind.extent(motion.mechanism, chain.curves), SIZE.width, SIZE.height, { left: 26, right: 66, top: 26, bottom: 18 });
+    const frame = new Frame(kind.extent(motion.mechanism, chain.curves), SIZE.width, SIZE.height, { left: 26, right: 66, top: 36, bottom: 18 });
     const unit = chain.curves.position_unit === 'deg' ? '°' : 'm';
     const stands = text({ si: book.toSi(position, unit), dimension: unit === '°' ? 'angle' : 'length' });
     return (

@@ -233,7 +233,7 @@ function Machine({ routine, trace, now }: { routine: Routine; trace: Trace; now:
     return (
         <section aria-label="The machine at the cursor" className="bg-mat px-3 pb-2 text-mat-ink">
             <p className="narrow pb-1">
-                {steps.length === 0 ? <span className="text-mat-quiet">No step runs at {now.toFixed(2)} s.</span> : steps.map((step) => say(step.says)).join(' ')}
+                {steps.length === 0 ? <span className="text-mat-quiet">No step runs at {now.toFixed(2)} s.</span> : steps.map((step) => (step.routine === routine.id ? '' : `${stored.document.routines.find((each) => each.id === step.routine)?.name}: `) + say(step.says)).join(' ')}
                 {on.length > 0 && <span className="text-mat-quiet"> {on.map((output) => output.name).join(', ')} on.</span>}
             </p>
             <div className="grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-1">

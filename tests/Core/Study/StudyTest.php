@@ -15,7 +15,7 @@ use Brookstone\Core\Study\FaultSweep;
 use Tests\Support\Builds;
 
 /** @return array<string, array<string, string>> outcomes by fault and step */
-function swept(Build $build): array
+function outcomesOf(Build $build): array
 {
     $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
     $cells = [];
@@ -27,7 +27,7 @@ function swept(Build $build): array
 }
 
 it('tells what every fault comes to', function () {
-    $cells = swept(Builds::sound());
+    $cells = outcomesOf(Builds::sound());
 
     expect($cells['stuck off lift-high']['steps.1'])->toBe('hits')->and($cells['stuck on lift-high']['steps.1'])->toBe('finishes')
         ->and($cells['jams lid'])->each->toBe('stops')->and($cells['heavier jaw'])->each->toBe('finishes')->and($cells['jams jaw'])->toContain('stalls')
@@ -35,9 +35,9 @@ it('tells what every fault comes to', function () {
 });
 
 it('tells worse of a routine that never gives up, that breaks a rule, or that waits for what never comes', function () {
-    $forever = swept(Builds::planted(['routines.1.steps.0.give_up_s' => null, 'motions.0.drive.motor' => Builds::motor('G25-227'), 'motions.0.mechanism.mass_kg' => 0.1]));
-    $ruled = swept(Builds::planted(['rules' => [['id' => 'r', 'name' => 'Shut first', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.103, 'to' => 0.2]]]]));
-    $waits = swept(Builds::planted(['routines.1.steps.3' => ['do' => 'wait', 'until' => ['sensor' => 'beam']], 'scenarios.0.events.2' => ['at_s' => 20, 'sensor' => 'beam', 'is' => 'on']]));
+    $forever = outcomesOf(Builds::planted(['routines.1.steps.0.give_up_s' => null, 'motions.0.drive.motor' => Builds::motor('G25-227'), 'motions.0.mechanism.mass_kg' => 0.1]));
+    $ruled = outcomesOf(Builds::planted(['rules' => [['id' => 'r', 'name' => 'Shut first', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.103, 'to' => 0.2]]]]));
+    $waits = outcomesOf(Builds::planted(['routines.1.steps.3' => ['do' => 'wait', 'until' => ['sensor' => 'beam']], 'scenarios.0.events.2' => ['at_s' => 20, 'sensor' => 'beam', 'is' => 'on']]));
 
     expect($forever['jams lid']['steps.0'])->toBeIn(['stalls', 'waits'])->and($ruled['late lift-high']['steps.1'])->toBe('breaks_rule')->and($waits['stuck off beam']['steps.3'])->toBe('waits');
 });
