@@ -23,7 +23,7 @@ const TITLES: Record<string, string> = {
     'load.spring_lever': 'Sprung lever', 'load.crank_rocker': 'Crank and rocker', 'load.pushed': 'Part moved through a rod', 'load.feeder': 'Conveyor or feeder drum', 'load.measured': 'Torque I measured', 'drive.dc_point': 'Gear motor under a load',
     'drive.servo_point': 'Servo under a load', 'drive.stepper_point': 'Stepper at a speed', 'drive.bench': 'Ratings from the bench', 'motion.run': 'One move, run', 'train.ratio': 'Ratio of a train', 'train.mesh': 'Two gears at a distance', 'train.tooth': 'Strength of a tooth', 'train.worm': 'Worm and wheel', 'train.search': 'Gears for a ratio', 'train.belt': 'Toothed belt or chain',
     'linkage.pushrod': 'Servo arm, rod and horn', 'linkage.four_bar': 'Four bars in a loop', 'linkage.holes': 'Which hole for the rod', 'linkage.swing': 'A lid swung by a crank',
-    'stop.overrun': 'Run-on after a switch', 'sense.debounce': 'How long to debounce', 'sense.threshold': 'Where to set a threshold', 'sense.repeatability': 'Moves between homings', 'timer.interval': 'Interval of a counter',
+    'stop.overrun': 'Run-on after a switch', 'sense.debounce': 'How long to debounce', 'sense.threshold': 'Where to set a threshold', 'sense.stick': 'What a stick commands', 'sense.press': 'Short, long and double presses', 'sense.knock': 'Counting knocks', 'sense.repeatability': 'Moves between homings', 'timer.interval': 'Interval of a counter',
     'winding.drum': 'Drum with layers of cord', 'winding.cord': 'Strength of a cord', 'winding.two_in_turn': 'Two things in turn',
     'rolling.wheels': 'Sideways-rolling wheels', 'rolling.magnet_head': 'Head held by magnets', 'claims.check': 'Figures of a page',
 };

@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Calculator\Calculators;
+use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Sensing\PressWindows;
+use Brookstone\Core\Sensing\Stick;
 use Brookstone\Core\Sensing\Threshold;
 use Brookstone\Core\Stops\Overrun;
 use Random\Engine\Mt19937;
@@ -91,3 +94,35 @@ it('refuses what cannot be sensed', function (string $name, array $inputs, array
     '41 stages' => ['timer.interval', ['clock_hz' => 100, 'stages' => 41], ['stages']],
     'half a stage' => ['timer.interval', ['clock_hz' => 100, 'stages' => 1.5], ['stages']],
 ]);
+
+it('commands nothing in the dead band, all at the ends, and bends in between', function () {
+    $at = fn (float $reading, float $dead = 0.1, float $expo = 0.5): Stick => new Stick($reading, 0.0, 500.0, 900.0, $dead, $expo, -30.0, 10.0, 60.0);
+
+    expect($at(500)->command)->toBe(10.0)->and($at(540)->command)->toBeAbout(10.0)->and($at(450)->command)->toBeAbout(10.0)
+        ->and($at(900)->command)->toBeAbout(60.0)->and($at(0)->command)->toBeAbout(-30.0)->and($at(2000)->command)->toBeAbout(60.0)
+        // Half of the way outside a dead band of 0.1: x = 4/9, y = ½x + ½x³.
+        ->and($at(700)->shaped)->toBeAbout(0.5 * 4 / 9 + 0.5 * (4 / 9) ** 3)->and($at(700, 0.0, 0.0)->command)->toBeAbout(35.0)
+        ->and($at(700)->swallows)->toBeAbout(40.0);
+    $last = -INF;
+    for ($reading = -20; $reading <= 920; $reading += 10) {
+        $command = $at($reading)->command;
+        expect($command)->toBeGreaterThanOrEqual($last);
+        // A stick wired the other way round reads backwards and commands the same.
+        expect((new Stick(900.0 - $reading, 900.0, 400.0, 0.0, 0.1, 0.5, -30.0, 10.0, 60.0))->command)->toBeAbout($command);
+        $last = $command;
+    }
+});
+
+it('tells presses and knocks apart only between what people do', function () {
+    expect(saidOf('sense.press', []))->toBe([])->and(saidOf('sense.press', ['long_ms' => 250]))->toBe(['sense.press_confused'])->and(saidOf('sense.press', ['long_ms' => 1100]))->toBe(['sense.press_confused'])
+        ->and(saidOf('sense.press', ['double_ms' => 200]))->toBe(['sense.double_confused'])->and(saidOf('sense.press', ['double_ms' => 700]))->toBe(['sense.double_confused'])->and(saidOf('sense.press', ['double_ms' => 0]))->toBe([])
+        ->and((new PressWindows(600, 350, 250, 1000, 250, 700))->best_long_ms)->toBeAbout(500.0);
+    $knock = ['quiet_ms' => 100, 'ring_ms' => 60, 'gap_ms' => 180, 'threshold' => 50, 'noise' => 20, 'softest' => 70];
+    expect(saidOf('sense.knock', $knock))->toBe([])->and(saidOf('sense.knock', ['quiet_ms' => 60] + $knock))->toBe(['sense.knock_window'])->and(saidOf('sense.knock', ['quiet_ms' => 180] + $knock))->toBe(['sense.knock_window'])
+        ->and(saidOf('sense.knock', ['threshold' => 15] + $knock))->toBe(['sense.knock_threshold'])->and(saidOf('sense.knock', ['threshold' => 71] + $knock))->toBe(['sense.knock_threshold'])
+        ->and(saidOf('sense.stick', ['reading' => 500, 'jitter' => 30]))->toBe(['sense.stick_jitters']);
+});
+
+it('refuses a stick whose middle is not in the middle', function () {
+    expect(fn () => Calculators::run(Calculators::all()['sense.stick'], ['reading' => 5, 'low' => 0, 'middle' => 1023, 'high' => 1023]))->toThrow(InvalidInput::class);
+});
