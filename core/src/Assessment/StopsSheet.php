@@ -14,6 +14,7 @@ use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Sensing\Repeatability;
@@ -28,6 +29,8 @@ final readonly class StopsSheet
     private const SLOWER = [0.75, 0.6, 0.5, 0.4, 0.3, 0.2];
 
     private const LAST_STRETCH = 0.15; // of the travel, done slowly
+
+    private const PAD = 0.05;            // of the travel, that a soft stop gives at least
 
     private const ENCODER_PULSES = 12.0; // of a usual one, per turn of the motor
 
@@ -97,6 +100,13 @@ final readonly class StopsSheet
                 break;
             }
         }
+        $energy = RunOn::of($this->motion, $switch, $this->settings)?->energy_J;
+        if ($room !== null && $worst > $room && $energy !== null && $energy > 0.0) {
+            [$low, $high] = $this->motion->range();
+            $gives = max($worst - $room, self::PAD * ($high - $low));
+            $push = 2 * $energy / $unit->toSi($gives); // ½·F·d = E: a spring that is pressed together by d
+            $offers[] = ['says' => new Sentence('A stop that gives {gives}, of foam or a spring, takes up its {energy} with no more than {push}, and no time is lost.', ['gives' => $unit->quantity($gives), 'energy' => Quantity::of($energy, 'J'), 'push' => Quantity::of($push, $unit === PositionUnit::Degrees ? 'N·m' : 'N')]), 'fix' => null];
+        }
         $inwards = round($switch->at - $switch->direction() * ($worst * $this->settings->stop_clearance - ($room ?? INF)), 4);
         if ($room !== null && $worst * $this->settings->stop_clearance > $room) {
             $offers[] = ['says' => new Sentence('Move the switch to {at}: what is left to the hard stop is then enough, and it stops that much short of its place.', ['at' => $unit->quantity($inwards)]), 'fix' => new Fix(new Sentence('Move the switch'), [new Change("{$path}.stops.switches.{$i}.at", $inwards)])];
@@ -125,7 +135,7 @@ final readonly class StopsSheet
         $rows = [
             ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin', count($motion->stops->switches) === 1],
             ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1],
-            ['pulses of an encoder', ...[$byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[0], $byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[1]], 'must be homed', 'an encoder and a switch, three pins', false],
+            ['an encoder of 12 pulses on its shaft', ...[$byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[0], $byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[1]], 'must be homed', 'an encoder and a switch, three pins', false],
             ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->deadband_deg)) : $byCount($turn(1.0))), 'knows', 'the servo itself, one pin', $motor instanceof Servo],
             ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed', 'a driver and a switch, three pins', $motor instanceof Stepper],
         ];

@@ -99,6 +99,18 @@ it('finds what could run together inside of a loop too', function () {
     expect(Builds::mended($build, $offers[0]['fix'])->routines['show']->steps)->toHaveCount(1);
 });
 
+it('offers a slow last stretch that keeps off the stop, and takes less time than going slowly all the way', function () {
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1012, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
+    $fixes = Builds::findings(Builds::assessed($build), 'routine.into_stop')[0]->fixes;
+    expect($fixes)->toHaveCount(2)->and($fixes[1]->does->text())->toContain('Slow only over the last');
+    $ran = fn (Build $each): array => RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed']);
+    $hits = fn (array $run): int => count(array_filter($run['events'], fn (array $event): bool => $event['kind'] === 'hit'));
+    [$throughout, $last] = [$ran(Builds::mended($build, $fixes[0])), $ran(Builds::mended($build, $fixes[1]))];
+
+    expect($hits($ran($build)))->toBe(1)->and($hits($last))->toBe(0)->and($last['outcome'])->toBe('finished')->and($last['took_s'])->toBeLessThan($throughout['took_s'] - 1)
+        ->and(array_diff(array_column(Builds::assessed(Builds::mended($build, $fixes[1]))->routines[1]['findings'], 'code'), array_column(Builds::assessed(Builds::sound())->routines[1]['findings'], 'code')))->toBe([]);
+});
+
 it('runs on further with more voltage and a falling load, and its offers do what they say', function () {
     $build = Builds::planted(['motions.2.stops.hard_high' => 0.1012]);
     $sheet = (new StopsSheet(new Subject($build, $build->motions['lift'], new Facts($build->motions['lift']))))->sheet();
