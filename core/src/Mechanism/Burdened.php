@@ -7,6 +7,8 @@ namespace Brookstone\Core\Mechanism;
 /** A mechanism to which something has happened: its load grew, it drags, or something holds it fast. */
 final readonly class Burdened implements Mechanism
 {
+    use Wraps;
+
     private const HELD_NM = 1e4; // nothing in this trade pushes through that
 
     private const RUBS = 0.1; // of its load, that a dragging mechanism rubs besides
@@ -19,31 +21,6 @@ final readonly class Burdened implements Mechanism
      */
     public function __construct(public Mechanism $inner, public float $heavier = 1.0, public float $drags = 1.0, public ?array $held = null, public float $rubs = 1.0)
     {
-    }
-
-    public static function fields(?float $most = null): array
-    {
-        return [];
-    }
-
-    public static function problems(array $read): array
-    {
-        return [];
-    }
-
-    public function kind(): string
-    {
-        return $this->inner->kind();
-    }
-
-    public function positionUnit(): PositionUnit
-    {
-        return $this->inner->positionUnit();
-    }
-
-    public function travelPerRad(): float
-    {
-        return $this->inner->travelPerRad();
     }
 
     public function staticTorqueNm(float $position): float
@@ -76,11 +53,6 @@ final readonly class Burdened implements Mechanism
         return [$this->heavier * $static, $this->frictionNm($position), $this->heavier * $inertia, $this->heavier * $slope];
     }
 
-    public function isEven(): bool
-    {
-        return false;
-    }
-
     public function evenOverRad(): float
     {
         return $this->inner->evenOverRad();
@@ -92,31 +64,6 @@ final readonly class Burdened implements Mechanism
         sort($breaks);
 
         return $breaks;
-    }
-
-    public function masses(): array
-    {
-        return $this->inner->masses();
-    }
-
-    public function leverM(): ?float
-    {
-        return $this->inner->leverM();
-    }
-
-    public function gripNm(): float
-    {
-        return $this->inner->gripNm();
-    }
-
-    public function isEndless(): bool
-    {
-        return $this->inner->isEndless();
-    }
-
-    public function follower(float $position): ?float
-    {
-        return $this->inner->follower($position);
     }
 
     public function unloaded(): self

@@ -7,6 +7,8 @@ namespace Brookstone\Core\Mechanism;
 /** A mechanism that meets something more on parts of its travel. */
 final readonly class Segmented implements Mechanism
 {
+    use Wraps;
+
     private const EVEN_SHARE = 1 / 12; // of the shortest segment
 
     private float $even_rad;
@@ -22,31 +24,6 @@ final readonly class Segmented implements Mechanism
     public static function over(Mechanism $mechanism, array $segments): Mechanism
     {
         return $segments === [] ? $mechanism : new self($mechanism, $segments);
-    }
-
-    public static function fields(?float $most = null): array
-    {
-        return [];
-    }
-
-    public static function problems(array $read): array
-    {
-        return [];
-    }
-
-    public function kind(): string
-    {
-        return $this->inner->kind();
-    }
-
-    public function positionUnit(): PositionUnit
-    {
-        return $this->inner->positionUnit();
-    }
-
-    public function travelPerRad(): float
-    {
-        return $this->inner->travelPerRad();
     }
 
     public function staticTorqueNm(float $position): float
@@ -92,11 +69,6 @@ final readonly class Segmented implements Mechanism
         return [$static, $friction, $inertia, $slope];
     }
 
-    public function isEven(): bool
-    {
-        return false;
-    }
-
     public function evenOverRad(): float
     {
         return $this->even_rad;
@@ -111,31 +83,6 @@ final readonly class Segmented implements Mechanism
         sort($breaks);
 
         return $breaks;
-    }
-
-    public function masses(): array
-    {
-        return $this->inner->masses();
-    }
-
-    public function leverM(): ?float
-    {
-        return $this->inner->leverM();
-    }
-
-    public function gripNm(): float
-    {
-        return $this->inner->gripNm();
-    }
-
-    public function isEndless(): bool
-    {
-        return $this->inner->isEndless();
-    }
-
-    public function follower(float $position): ?float
-    {
-        return $this->inner->follower($position);
     }
 
     public function unloaded(): self
