@@ -123,3 +123,11 @@ it('reads readings of a sensor, and says where its threshold belongs', function 
     $this->postJson('/api/readings', ['text' => 'bright'])->assertStatus(422)->assertJsonPath('errors.0.field', 'text');
     $this->postJson('/api/readings', ['text' => str_repeat('1 ', 60000)])->assertStatus(422)->assertJsonPath('errors.0.field', 'text');
 });
+
+it('refuses events of a run that are none', function (mixed $events, string $field) {
+    $build = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')), true))->json();
+    $this->postJson("/api/builds/{$build['id']}/routines/harbour-show/run", ['scenario' => 'visitor', 'events' => $events])->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+})->with([
+    [[['what' => 'stuck']], 'events.0.at_s'], [[['what' => 'flood', 'at_s' => 1]], 'events.0.what'], ['none', 'events'],
+    [[['what' => 'hold', 'at_s' => 1, 'motion' => 'whale', 'is' => 'on']], 'events.0.motion'], [[['what' => 'level', 'at_s' => 1e99, 'sensor' => 'visitor-beam', 'value' => 1]], 'events.0.at_s'],
+]);

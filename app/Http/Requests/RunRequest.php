@@ -25,6 +25,7 @@ final class RunRequest extends FormRequest
         $errors = new ErrorList;
         $body = JsonBody::of($this);
         $read = (new ListShape(WorldEvents::shape(), 0, 50, 'events'))->read(is_array($body) ? $body['events'] ?? [] : [], 'events', $errors) ?? [];
+        $errors->throwIfAny();
         foreach ($read as $i => $event) {
             [$field, $kind] = WorldEvents::OF[$event['what'] ?? ''] ?? [null, ''];
             $known = match ($kind) {
