@@ -91,12 +91,15 @@ serving_ini() {
     echo "${scanned:-/etc/php/8.2/cli/conf.d}:$dir"
 }
 
-# work_for PID: does long work in the background, until the server with that process is gone.
+# work_for PID: does long work in the background, until the server with that process is gone. A worker that died is replaced.
 work_for() {
-    php artisan queue:work --quiet --sleep=0.2 --tries=3 --max-time=86400 >/dev/null 2>&1 &
-    local worker=$!
-    while kill -0 "$1" 2>/dev/null && kill -0 "$worker" 2>/dev/null; do sleep 1; done
-    kill "$worker" 2>/dev/null || true
+    local worker
+    while kill -0 "$1" 2>/dev/null; do
+        php artisan queue:work --quiet --sleep=0.2 --tries=3 --max-time=86400 >/dev/null 2>&1 &
+        worker=$!
+        while kill -0 "$1" 2>/dev/null && kill -0 "$worker" 2>/dev/null; do sleep 1; done
+        kill "$worker" 2>/dev/null || true
+    done
 }
 
 # serve PORT: in the foreground, on the loopback address only, with several workers.
