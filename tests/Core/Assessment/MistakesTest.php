@@ -7,6 +7,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
 
 /** @return list<Finding> worse than a note, the worst first */
@@ -120,3 +121,19 @@ it('finds the mistake, says it, and mends it', function (string $code, array $pl
     expect($left)->toBe([], 'after '.implode('; ', $did))
         ->and(Builds::assessed($mended)->verdict)->not->toBe(Verdict::Fails);
 })->with('mistakes');
+
+it('finds an honest mix in Heron Wharf, and mends it down to notes', function () {
+    $build = Builds::demo('heron-wharf');
+    $shipped = Builds::assessed($build);
+    $verdicts = array_merge(...array_map(fn ($chain): array => array_map(fn ($link): string => $link->verdict->value, array_values($chain->links)), $shipped->chains));
+    expect($verdicts)->toContain('fails', 'tight', 'holds')->and($shipped->mend)->not->toBeNull();
+
+    [$mended, $did] = mendedByItself(Builds::mended($build, $shipped->mend), 'routine.place_lost');
+    expect(array_map(fn (Finding $finding): string => $finding->code, faults(Builds::assessed($mended))))->toBe([], implode('; ', $did));
+    foreach ($mended->routines as $routine) {
+        foreach ($mended->scenarios as $scenario) {
+            $run = RoutineRun::of($mended, $routine, $scenario, lean: true);
+            expect(array_filter($run['events'], fn (array $event): bool => in_array($event['kind'], ['hit', 'fault', 'rule', 'sag'], true)))->toBe([]);
+        }
+    }
+});
