@@ -88,17 +88,20 @@ final readonly class FourBar
      */
     public function rocker(float $crank): array
     {
-        $x = $this->crank_m * cos($crank) - $this->ground_m;
-        $y = $this->crank_m * sin($crank);
+        [$cos, $sin] = [cos($crank), sin($crank)];
+        $x = $this->crank_m * $cos - $this->ground_m;
+        $y = $this->crank_m * $sin;
         $diagonal = hypot($x, $y);
         $cosine = ($diagonal ** 2 + $this->rocker_m ** 2 - $this->coupler_m ** 2) / (2 * $diagonal * $this->rocker_m);
         $angle = atan2($y, $x) - acos(max(-1.0, min(1.0, $cosine)));
-        $coupler = atan2($this->rocker_m * sin($angle) - $y, $this->rocker_m * cos($angle) - $x);
-        $u = sin($crank - $coupler);
-        $v = sin($angle - $coupler);
+        // Sines and cosines of the differences of angles, out of the bars' own directions.
+        [$rockerCos, $rockerSin] = [cos($angle), sin($angle)];
+        [$couplerCos, $couplerSin] = [($this->rocker_m * $rockerCos - $x) / $this->coupler_m, ($this->rocker_m * $rockerSin - $y) / $this->coupler_m];
+        $u = $sin * $couplerCos - $cos * $couplerSin;
+        $v = $rockerSin * $couplerCos - $rockerCos * $couplerSin;
         $slope = $this->crank_m / $this->rocker_m * $u / $v;
-        $turns = $this->crank_m / $this->coupler_m * sin($angle - $crank) / sin($coupler - $angle);
-        $bend = $this->crank_m / $this->rocker_m * (cos($crank - $coupler) * (1 - $turns) * $v - $u * cos($angle - $coupler) * ($slope - $turns)) / $v ** 2;
+        $turns = $this->crank_m / $this->coupler_m * ($rockerSin * $cos - $rockerCos * $sin) / -$v;
+        $bend = $this->crank_m / $this->rocker_m * (($cos * $couplerCos + $sin * $couplerSin) * (1 - $turns) * $v - $u * ($rockerCos * $couplerCos + $rockerSin * $couplerSin) * ($slope - $turns)) / $v ** 2;
 
         return [$angle < -M_PI ? $angle + 2 * M_PI : $angle, $slope, $bend];
     }

@@ -13,7 +13,7 @@ final readonly class ServoShaft
 
     private const FAR_RAD = 0.14;            // of the servo's shaft: from 8° on it pushes with all it has, whatever is missing
 
-    private const STEP_S = 0.002;            // it corrects at least this often
+    private const STEP_S = 0.0025;           // it corrects at least this often
 
     public function __construct(private Plant $plant, private TorqueLine $line)
     {
@@ -29,7 +29,7 @@ final readonly class ServoShaft
             : self::STEP_S);
         $ramp->advance($seconds);
         $missing = ($ramp->at() - $state->angle) * $ratio;
-        $used = $this->plant->stepInto($ledger, $state, $this->line->scaled(min(1.0, abs($missing) / self::BAND_RAD)), $missing >= 0.0 ? 1 : -1, true, $seconds);
+        $used = $this->plant->stepInto($ledger, $state, abs($missing) >= self::BAND_RAD ? $this->line : $this->line->scaled(abs($missing) / self::BAND_RAD), $missing >= 0.0 ? 1 : -1, true, $seconds);
 
         return [$used, $this->line->idle_A + $this->line->A_per_Nm * min(abs($state->motor_Nm), $this->line->stall_Nm)];
     }
