@@ -1,5 +1,4 @@
 import type { Build } from '../api/types';
-import { ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild } from '../state/BuildContext';
 import { ReadingsPane } from './ReadingsPane';
@@ -41,7 +40,6 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
             {!measures && <QuantityField label="Bounces for" path={`${path}.bounce_s`} value={sensor.bounce_s} />}
             {measures && <ReadingsPane sensor={sensor} path={path} />}
             <QuantityField label="Tells late by" path={`${path}.late_s`} value={sensor.late_s} />
-            {!measures && <ToggleField label="Normally closed" path={`${path}.closed`} value={sensor.closed} />}
         </details>
     );
 }
