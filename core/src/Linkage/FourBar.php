@@ -88,21 +88,38 @@ final readonly class FourBar
      */
     public function rocker(float $crank): array
     {
-        [$cos, $sin] = [cos($crank), sin($crank)];
+        [$cos, $sin, $slope, $bend] = $this->pointing($crank);
+
+        return [atan2($sin, $cos), $slope, $bend];
+    }
+
+    /**
+     * The same with the way the rocker points instead of its angle: no angle is needed to get there.
+     *
+     * @return array{float, float, float, float} cosine and sine of its angle, rad/rad, rad/rad²
+     */
+    public function pointing(float $crank): array
+    {
+        $cos = cos($crank);
+        $sin = sin($crank);
+        // From the rocker's pivot to the crank's eye, and the angle there between that and the rocker.
         $x = $this->crank_m * $cos - $this->ground_m;
         $y = $this->crank_m * $sin;
-        $diagonal = hypot($x, $y);
-        $cosine = ($diagonal ** 2 + $this->rocker_m ** 2 - $this->coupler_m ** 2) / (2 * $diagonal * $this->rocker_m);
-        $angle = atan2($y, $x) - acos(max(-1.0, min(1.0, $cosine)));
+        $squared = $x * $x + $y * $y;
+        $diagonal = sqrt($squared);
+        $cosine = max(-1.0, min(1.0, ($squared + $this->rocker_m ** 2 - $this->coupler_m ** 2) / (2 * $diagonal * $this->rocker_m)));
+        $sine = sqrt(1 - $cosine * $cosine);
+        $rockerCos = ($x * $cosine + $y * $sine) / $diagonal;
+        $rockerSin = ($y * $cosine - $x * $sine) / $diagonal;
         // Sines and cosines of the differences of angles, out of the bars' own directions.
-        [$rockerCos, $rockerSin] = [cos($angle), sin($angle)];
-        [$couplerCos, $couplerSin] = [($this->rocker_m * $rockerCos - $x) / $this->coupler_m, ($this->rocker_m * $rockerSin - $y) / $this->coupler_m];
+        $couplerCos = ($this->rocker_m * $rockerCos - $x) / $this->coupler_m;
+        $couplerSin = ($this->rocker_m * $rockerSin - $y) / $this->coupler_m;
         $u = $sin * $couplerCos - $cos * $couplerSin;
         $v = $rockerSin * $couplerCos - $rockerCos * $couplerSin;
         $slope = $this->crank_m / $this->rocker_m * $u / $v;
         $turns = $this->crank_m / $this->coupler_m * ($rockerSin * $cos - $rockerCos * $sin) / -$v;
-        $bend = $this->crank_m / $this->rocker_m * (($cos * $couplerCos + $sin * $couplerSin) * (1 - $turns) * $v - $u * ($rockerCos * $couplerCos + $rockerSin * $couplerSin) * ($slope - $turns)) / $v ** 2;
+        $bend = $this->crank_m / $this->rocker_m * (($cos * $couplerCos + $sin * $couplerSin) * (1 - $turns) * $v - $u * ($rockerCos * $couplerCos + $rockerSin * $couplerSin) * ($slope - $turns)) / ($v * $v);
 
-        return [$angle < -M_PI ? $angle + 2 * M_PI : $angle, $slope, $bend];
+        return [$rockerCos, $rockerSin, $slope, $bend];
     }
 }

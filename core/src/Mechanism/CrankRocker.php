@@ -21,7 +21,7 @@ final readonly class CrankRocker implements Mechanism
 {
     use FeltThroughLinkage;
 
-    private const EVEN_OVER_RAD = 0.025;
+    private const EVEN_OVER_RAD = 0.03;
 
     private const OWN_SHARE = 0.02; // of the figure's inertia felt through crank/rocker, so that dead points have some
 
@@ -29,11 +29,12 @@ final readonly class CrankRocker implements Mechanism
 
     private float $figure_kgm2;
 
-    /** Torque of the figure's weight where its balance point is level with its pivot, N·m. */
-    private float $weight_Nm;
+    private float $own_kgm2;
 
-    /** From the rocker bar, in the frame of the pivots, to the balance point above horizontal, rad. */
-    private float $ahead_rad;
+    /** Torque of the figure's weight with the rocker bar along the line of the pivots, and what it loses square to that, N·m. */
+    private float $level_Nm;
+
+    private float $upright_Nm;
 
     /**
      * @param  float  $mass_kg  of the figure with its rocker, > 0
@@ -64,8 +65,10 @@ final readonly class CrankRocker implements Mechanism
         $this->bars = new FourBar($crank_m, $coupler_m, $rocker_m, $ground_m);
         $this->figure_kgm2 = $inertia_kgm2 ?? $mass_kg * $cg_m ** 2;
         ImpossibleValue::unlessPositive('inertia_kgm2', $this->figure_kgm2);
-        $this->weight_Nm = $mass_kg * Constants::GRAVITY_M_S2 * $cg_m;
-        $this->ahead_rad = ($figure_deg + $ground_deg) * Constants::RAD_PER_DEG;
+        $this->own_kgm2 = $this->figure_kgm2 * (self::OWN_SHARE * $crank_m / $rocker_m) ** 2;
+        $ahead = ($figure_deg + $ground_deg) * Constants::RAD_PER_DEG;
+        $this->level_Nm = $mass_kg * Constants::GRAVITY_M_S2 * $cg_m * cos($ahead);
+        $this->upright_Nm = $mass_kg * Constants::GRAVITY_M_S2 * $cg_m * sin($ahead);
     }
 
     public static function fields(?float $most = null): array
@@ -109,12 +112,12 @@ final readonly class CrankRocker implements Mechanism
 
     public function dynamics(float $position): array
     {
-        [$angle, $slope, $bend] = $this->bars->rocker($position);
+        [$cos, $sin, $slope, $bend] = $this->bars->pointing($position);
 
         return [
-            $this->weight_Nm * cos($angle + $this->ahead_rad) * $slope,
+            ($this->level_Nm * $cos - $this->upright_Nm * $sin) * $slope,
             $this->friction_Nm * abs($slope),
-            $this->figure_kgm2 * ($slope * $slope + (self::OWN_SHARE * $this->crank_m / $this->rocker_m) ** 2),
+            $this->figure_kgm2 * $slope * $slope + $this->own_kgm2,
             2 * $this->figure_kgm2 * $slope * $bend,
         ];
     }
