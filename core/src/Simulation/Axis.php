@@ -56,6 +56,8 @@ final class Axis
 
     private bool $counted = false;           // a stepper has been homed and counts from there
 
+    private readonly bool $gated;
+
     private float $restedFor_s = 0.0;        // since a gated servo arrived
 
     private ?self $partner = null;           // another motion on the same motor
@@ -75,6 +77,7 @@ final class Axis
     {
         $this->stall = new StallWatch;
         $this->plant = $motion->plant();
+        $this->gated = $motion->drive->gated ?? false;
         $this->burden = new Burden($motion);
         $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
         $this->full = $motion->drive?->line();
@@ -280,7 +283,7 @@ final class Axis
     {
         $target = $this->ramp->target();
         if ($this->pending !== null || ! $this->ramp->isThere() || $target === null) {
-            return $this->pending === null && $target === null && ($this->motion->drive->gated ?? false);
+            return $this->pending === null && $target === null && $this->gated;
         }
 
         return $this->still || (abs($target - $this->state->angle) < ServoShaft::BAND_RAD / $this->plant->ratio
@@ -322,7 +325,9 @@ final class Axis
             return [...$happened, ...$this->move($seconds - $wait)];
         }
         $happened = $this->move($seconds);
-        $this->gate($seconds);
+        if ($this->gated) {
+            $this->gate($seconds);
+        }
         $this->stall->look($this->pushesInVain(), $seconds);
 
         return $happened;
@@ -337,7 +342,7 @@ final class Axis
     /** Cuts the power of a gated servo once it has arrived and settled. */
     private function gate(float $seconds): void
     {
-        if (! ($this->motion->drive->gated ?? false) || $this->ramp->target() === null || ! $this->hasArrived()) {
+        if ($this->ramp->target() === null || ! $this->hasArrived()) {
             $this->restedFor_s = 0.0;
         } elseif (($this->restedFor_s += $seconds) >= self::GATE_S) {
             $this->obey(new Order(null, 1, false, null, $this->state->angle));
@@ -406,9 +411,14 @@ final class Axis
     /** @return float the seconds used */
     private function step(float $seconds): float
     {
-        [$used, $this->current_A] = $this->ramp->target() !== null && $this->follower !== null
-            ? $this->follower->step($this->state, $this->ramp, $seconds, $this->ledger)
-            : $this->motor->step($this->state, $this->stops, $seconds, $this->ledger);
+        if ($this->follower !== null && $this->ramp->target() !== null) {
+            $used = $this->follower->step($this->state, $this->ramp, $seconds, $this->ledger);
+            $this->current_A = $this->follower->current_A;
+
+            return $used;
+        }
+        $used = $this->motor->step($this->state, $this->stops, $seconds, $this->ledger);
+        $this->current_A = $this->motor->current_A;
 
         return $used;
     }
@@ -433,9 +443,14 @@ final class Axis
 
     private function settle(float $turned): void
     {
+        if (abs($this->state->speed) >= self::AT_REST_RAD_S) {
+            $this->still = false;
+
+            return;
+        }
         $follows = $this->ramp->target() !== null;
         $pushesStop = $this->stops->at() !== 0 && $this->powered;
-        $slow = ! $this->motor->isRamping() && abs($this->state->speed) < self::AT_REST_RAD_S && $turned < self::AT_REST_RAD_S * 0.01;
+        $slow = ! $this->motor->isRamping() && $turned < self::AT_REST_RAD_S * 0.01;
         $this->still = $slow && ! ($pushesStop && ! $follows) && $this->ramp->isThere();
         if ($this->still) {
             $this->state->speed = 0.0;

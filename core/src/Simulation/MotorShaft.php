@@ -21,6 +21,8 @@ final class MotorShaft
 
     private float $fed = 1.0;
 
+    public float $current_A = 0.0; // at the end of the last step
+
     /** @param  float  $ramp_s  in which its command goes from nothing to full */
     public function __construct(private Plant $plant, private readonly float $ramp_s)
     {
@@ -54,8 +56,8 @@ final class MotorShaft
         return $this->powered && $this->pushedFor_s < $this->ramp_s;
     }
 
-    /** @return array{float, float} seconds used, of those given; current A */
-    public function step(PlantState $state, HardStops $stops, float $seconds, ?Ledger $ledger): array
+    /** @return float the seconds used, of those given */
+    public function step(PlantState $state, HardStops $stops, float $seconds, ?Ledger $ledger): float
     {
         $line = $this->line ?? new TorqueLine(0.0, 0.0, 0.0, 0.0, 0.0);
         if ($this->fed !== 1.0 && $this->powered) {
@@ -64,7 +66,9 @@ final class MotorShaft
         if ($stops->at() !== 0 && $stops->at() === $this->command && $this->powered) {
             $ledger?->held($line->stall_A, $seconds);
 
-            return [$seconds, $line->stall_A];
+            $this->current_A = $line->stall_A;
+
+            return $seconds;
         }
         if ($this->isRamping()) {
             $seconds = min($seconds, $this->ramp_s / self::RAMP_STEPS);
@@ -72,7 +76,8 @@ final class MotorShaft
         }
         $used = $this->plant->stepInto($ledger, $state, $line, $this->command, $this->powered, $seconds);
         $this->pushedFor_s += $used;
+        $this->current_A = $this->powered ? $line->currentAt($state->motor_Nm) : 0.0;
 
-        return [$used, $this->powered ? $line->currentAt($state->motor_Nm) : 0.0];
+        return $used;
     }
 }

@@ -164,7 +164,7 @@ final readonly class Plant
         }
         $stall = $motor->stall_Nm;
         $fall = $motor->fall_Nms * $ratio;
-        $back = max($this->backEfficiency, self::LEAST_BACK_EFFICIENCY);
+        $back = $this->backEfficiency > self::LEAST_BACK_EFFICIENCY ? $this->backEfficiency : self::LEAST_BACK_EFFICIENCY;
 
         // 2. At rest: does it start, and which way?
         $way = $speed <=> 0.0;
@@ -205,7 +205,8 @@ final readonly class Plant
         if (! $this->isEven) {
             $now -= 0.5 * $command * $bend * $speed ** 2 / $inertia;
         }
-        $h = min($step, $this->longestStep($speed, $now, $slope, $this->breaks === [] ? $this->largestTurn : min($this->largestTurn, $this->toNextBreak($state->angle, $way * $command))));
+        $largest = $this->breaks === [] ? $this->largestTurn : min($this->largestTurn, $this->toNextBreak($state->angle, $way * $command));
+        $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
         $middle = $state->angle + $command * self::turned($speed, $now, $slope, $h / 2);
         if ($this->isEven) {
             $held = $command * $this->loadNm($middle);
@@ -221,9 +222,27 @@ final readonly class Plant
 
         // 5. Stop the step where the speed passes zero, or the motor's torque does.
         $start = $drive - $slope * $speed;
-        $h = min($h, self::timeToReach($speed, 0.0, $start, $slope), $fall > 0.0 && $stall > 0.0 ? self::timeToReach($speed, $stall / $fall, $start, $slope) : INF, self::timeToReach($speed, $corner, $start, $slope));
-        $turn = self::turned($speed, $start, $slope, $h);
-        $end = $speed + self::gained($start, $slope, $h);
+        if ($start * $speed < 0.0) {
+            $until = self::timeToReach($speed, 0.0, $start, $slope);
+            $h = $until < $h ? $until : $h;
+        }
+        if ($fall > 0.0 && $stall > 0.0 && ($stall / $fall - $speed) * $start > 0.0) {
+            $until = self::timeToReach($speed, $stall / $fall, $start, $slope);
+            $h = $until < $h ? $until : $h;
+        }
+        if ($corner !== INF) {
+            $until = self::timeToReach($speed, $corner, $start, $slope);
+            $h = $until < $h ? $until : $h;
+        }
+        $x = $slope * $h;
+        if ($x < 1e-4) {
+            $turn = $h * ($speed + $start * $h * (0.5 - $x / 6));
+            $end = $speed + ($x < 1e-9 ? $start * $h : -$start / $slope * expm1(-$x));
+        } else {
+            $gained = -$start / $slope * expm1(-$x);
+            $turn = $speed * $h + ($start * $h - $gained) / $slope;
+            $end = $speed + $gained;
+        }
         if ($end * $way <= 1e-12 * abs($speed)) {
             $end = 0.0;
         }
@@ -232,7 +251,8 @@ final readonly class Plant
         $before = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : ($state->watched ? $this->kinetic_J($state) : 0.0);
         $state->angle += $command * $turn;
         $state->speed = $command * $end;
-        $state->motor_Nm = min($stall - $fall * $end, $motor->limit_Nm);
+        $pulls = $stall - $fall * $end;
+        $state->motor_Nm = $pulls < $motor->limit_Nm ? $pulls : $motor->limit_Nm;
         $after = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : ($state->watched ? $this->kinetic_J($state) : 0.0);
         $state->spent_J += $after - $before + abs($turn) * $friction + $turn * $held;
         $state->push_Nm = $push;

@@ -7,7 +7,7 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Drive\TorqueLine;
 
 /** A servo corrects again and again: it pushes with all it has while it is far from its command, in proportion within its band. */
-final readonly class ServoShaft
+final class ServoShaft
 {
     public const BAND_RAD = 0.035;           // of the servo's shaft: within 2° it pushes in proportion to what is missing
 
@@ -15,12 +15,14 @@ final readonly class ServoShaft
 
     private const STEP_S = 0.0025;           // it corrects at least this often
 
-    public function __construct(private Plant $plant, private TorqueLine $line)
+    public float $current_A = 0.0;           // at the end of the last step
+
+    public function __construct(private readonly Plant $plant, private readonly TorqueLine $line)
     {
     }
 
-    /** @return array{float, float} seconds used, of those given; current A */
-    public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): array
+    /** @return float the seconds used, of those given */
+    public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): float
     {
         $ratio = $this->plant->ratio;
         $missing = ($ramp->at() - $state->angle) * $ratio;
@@ -30,7 +32,8 @@ final readonly class ServoShaft
         $ramp->advance($seconds);
         $missing = ($ramp->at() - $state->angle) * $ratio;
         $used = $this->plant->stepInto($ledger, $state, abs($missing) >= self::BAND_RAD ? $this->line : $this->line->scaled(abs($missing) / self::BAND_RAD), $missing >= 0.0 ? 1 : -1, true, $seconds);
+        $this->current_A = $this->line->idle_A + $this->line->A_per_Nm * min(abs($state->motor_Nm), $this->line->stall_Nm);
 
-        return [$used, $this->line->idle_A + $this->line->A_per_Nm * min(abs($state->motor_Nm), $this->line->stall_Nm)];
+        return $used;
     }
 }

@@ -13,7 +13,12 @@ final class StallWatch
 
     public function look(bool $pushes, float $seconds): void
     {
-        $this->for_s = $pushes ? $this->for_s + $seconds : 0.0;
+        if (! $pushes) {
+            $this->for_s = 0.0;
+
+            return;
+        }
+        $this->for_s += $seconds;
         $this->most_s = max($this->most_s, $this->for_s);
     }
 

@@ -12,6 +12,8 @@ use Brookstone\Core\Routine\Trigger;
 /** Which routines start now. */
 final class Starts
 {
+    private const BY_THEMSELVES = ['level', 'count', 'every', 'time_of_day'];
+
     /** @var \SplObjectStorage<Trigger, float|bool> of a condition: since when it is so, or false; of what comes again: when next */
     private \SplObjectStorage $kept;
 
@@ -21,9 +23,14 @@ final class Starts
 
     private ?string $halted = null; // what started at power-on and failed
 
+    /** Something may start without any input having changed. */
+    private readonly bool $keepsWatch;
+
     public function __construct(private readonly World $world)
     {
         $this->kept = new \SplObjectStorage;
+        $kinds = array_merge(...array_map(fn (Routine $routine): array => array_column($routine->starts, 'when'), array_values($world->build->routines)));
+        $this->keepsWatch = array_intersect($kinds, self::BY_THEMSELVES) !== [];
     }
 
     /**
@@ -40,6 +47,9 @@ final class Starts
         }
         $before = $powerOn ? $this->world->clock_s() : $this->clock;
         $this->clock = $this->world->clock_s();
+        if ($changed === [] && $gestures === [] && ! $powerOn && ! $this->keepsWatch) {
+            return [];
+        }
         $fired = [];
         foreach ($this->world->build->routines as $routine) {
             $starts = false;

@@ -7,16 +7,22 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Drive\Stepper;
 
 /** A stepper goes where its command goes while it pulls what that takes; when it does not, it stands, and its count does not know. */
-final readonly class SteppedShaft
+final class SteppedShaft
 {
     private const STEP_S = 0.002;
 
-    public function __construct(private Plant $plant, private Stepper $stepper, private float $volts_V)
+    public float $current_A;
+
+    private readonly float $rest_A;
+
+    public function __construct(private readonly Plant $plant, private readonly Stepper $stepper, private readonly float $volts_V)
     {
+        $this->rest_A = $stepper->holdCurrent_A(0.0, $volts_V);
+        $this->current_A = $this->rest_A;
     }
 
-    /** @return array{float, float} seconds used, of those given; current A */
-    public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): array
+    /** @return float the seconds used, of those given */
+    public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): float
     {
         $seconds = min($seconds, self::STEP_S);
         $plant = $this->plant;
@@ -35,8 +41,9 @@ final readonly class SteppedShaft
                 $ledger?->stopped($before, $state);
                 $ledger?->held($this->atRest_A(), $seconds, $this->heat_W());
             }
+            $this->current_A = $this->rest_A;
 
-            return [$seconds, $this->atRest_A()];
+            return $seconds;
         }
         $state->angle = $ramp->at();
         $state->speed = $speed;
@@ -44,12 +51,14 @@ final readonly class SteppedShaft
         $current = $this->stepper->drawn_A($this->volts_V, $work / $plant->efficiency / $seconds);
         $before === null ? null : $ledger?->stepped($before, $state, $this->volts_V * $current, $current, $this->heat_W(), $work, $seconds);
 
-        return [$seconds, $current];
+        $this->current_A = $current;
+
+        return $seconds;
     }
 
     public function atRest_A(): float
     {
-        return $this->stepper->holdCurrent_A(0.0, $this->volts_V);
+        return $this->rest_A;
     }
 
     public function heat_W(): float
