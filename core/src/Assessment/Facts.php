@@ -182,6 +182,14 @@ final class Facts
         return $this->run($from, $to, $speed)['time_s'];
     }
 
+    /** Time of a move by an amount, set out from the end that it leads away from, s; null when it is never made. */
+    public function timeBy(float $by, float $speed = 1.0): ?float
+    {
+        $from = $this->motion->task->keeps_turning ? $this->motion->at($this->motion->task->from) : $this->motion->range()[$by > 0.0 ? 0 : 1];
+
+        return ($this->runs["by {$by} {$speed}"] ??= $this->compute($from, $from + $by, $speed))['time_s'];
+    }
+
     /** When a run is given up, s. */
     public function patience_s(float $speed = 1.0): float
     {
@@ -220,29 +228,29 @@ final class Facts
      */
     private function run(string $from, string $to, float $speed = 1.0): array
     {
-        return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($from, $to, $speed);
+        return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($this->motion->at($from), $this->motion->at($to), $speed);
     }
 
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>} */
-    private function compute(string $from, string $to, float $speed): array
+    private function compute(float $from, float $to, float $speed): array
     {
         $motion = $this->motion;
         $unit = $motion->unit();
         $patience = $this->patience_s($speed);
-        if ($motion->drive === null || $motion->at($from) === $motion->at($to)) {
+        if ($motion->drive === null || $from === $to) {
             return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'path' => []];
         }
         if ($motion->isAbsolute()) {
-            $run = ServoRun::of($motion, $motion->at($from), $motion->at($to), $speed, $patience, $this->traced);
+            $run = ServoRun::of($motion, $from, $to, $speed, $patience, $this->traced);
 
             return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'path' => $run->path];
         }
-        $there = $motion->isThere($motion->at($from), $motion->at($to));
+        $there = $motion->isThere($from, $to);
         if ($motion->counts()) {
             return $this->step($from, $to, $speed, $there);
         }
         $run = MotionRun::of(
-            $motion->plant($there), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), $patience,
+            $motion->plant($there), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to), $patience,
             traced: $this->traced && $speed === 1.0, ramp_s: $motion->drive->ramp_s,
         );
 
@@ -254,18 +262,19 @@ final class Facts
      *
      * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}
      */
-    private function step(string $from, string $to, float $speed, bool $there): array
+    private function step(float $from, float $to, float $speed, bool $there): array
     {
         $motion = $this->motion;
         $unit = $motion->unit();
         $task = $motion->move();
-        $move = new Move($unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)), 1.0, $task->profile);
+        $move = new Move($unit->toSi($from), $unit->toSi($to), 1.0, $task->profile);
         $seconds = $task->seconds * abs($move->distance() / $task->distance()) / $speed;
         $run = $this->stepped($there);
         if ($run->margin < 1.0) {
             return ['time_s' => null, 'stopped_at' => $run->least_at, 'why' => 'stuck', 'end_speed' => 0.0, 'path' => []];
         }
-        $isTask = ($from === $motion->task->from && $to === $motion->task->to) || ($from === $motion->task->to && $to === $motion->task->from);
+        [$start, $end] = [$motion->at($motion->task->from), $motion->at($motion->task->to)];
+        $isTask = [$from, $to] === [$start, $end] || [$from, $to] === [$end, $start];
 
         return ['time_s' => $seconds, 'stopped_at' => null, 'why' => null, 'end_speed' => 0.0, 'path' => $isTask && $this->traced ? $run->path : []];
     }

@@ -10,6 +10,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
@@ -49,7 +50,7 @@ final readonly class RoutineDrift
     /**
      * Motions that go by time: the first step that does, how many such moves follow one another, and whether the routine homes it between.
      *
-     * @return array<string, array{string, GoStep, int, bool}>
+     * @return array<string, array{string, GoStep|GoByStep, int, bool}>
      */
     private function runs(Routine $routine): array
     {
@@ -58,10 +59,10 @@ final readonly class RoutineDrift
             foreach ($routine->flat() as $path => $step) {
                 $id = $step->motion();
                 $motion = $id === null ? null : $this->context->build->motions[$id];
-                if ($id === null || $motion?->drive === null || $motion->isAbsolute() || $motion->counts() || $motion->task->keeps_turning) {
+                if ($id === null || $motion?->drive === null || $motion->isAbsolute() || $motion->counts() || $motion->seesPulses() || $motion->task->keeps_turning) {
                     continue;
                 }
-                $byTime = $step instanceof GoStep && $motion->stops->switchAt($step->place) === null;
+                $byTime = $step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null);
                 if ($byTime) {
                     $since[$id] = ($since[$id] ?? 0) + 1;
                     $runs[$id] = [$runs[$id][0] ?? $path, $runs[$id][1] ?? $step, max($runs[$id][2] ?? 0, $since[$id]), false];
@@ -79,11 +80,16 @@ final readonly class RoutineDrift
      *
      * @return array{float, float}
      */
-    private function ofCycle(Motion $motion, GoStep $step): array
+    private function ofCycle(Motion $motion, GoStep|GoByStep $step): array
     {
-        $to = $motion->at($step->place);
         [$low, $high] = $motion->range();
-        $from = abs($to - $low) > abs($to - $high) ? $low : $high;
+        if ($step instanceof GoByStep) {
+            $from = $step->by > 0.0 ? $low : $high;
+            $to = $from + $step->by;
+        } else {
+            $to = $motion->at($step->place);
+            $from = abs($to - $low) > abs($to - $high) ? $low : $high;
+        }
         $there = new TimedMove($motion, $this->context->build->settings, $from, $to, $step->speed);
         if ($there->time_s === null) {
             return [0.0, 0.0];
@@ -93,11 +99,11 @@ final readonly class RoutineDrift
     }
 
     /** @return list<Fix> */
-    private function fixes(Motion $motion, GoStep $step, int $i, bool $once): array
+    private function fixes(Motion $motion, GoStep|GoByStep $step, int $i, bool $once): array
     {
         $switches = $motion->stops->switches;
         $m = $this->context->build->indexOf($motion->id);
-        $place = $motion->place($step->place);
+        $place = $step instanceof GoStep ? $motion->place($step->place) : null;
         [$low, $high] = $motion->range();
         $fixes = [];
         if ($place !== null && (abs($place->at - $low) < 1e-9 || abs($place->at - $high) < 1e-9)) {

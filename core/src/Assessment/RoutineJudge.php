@@ -12,8 +12,8 @@ use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
-use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
 
@@ -122,11 +122,11 @@ final class RoutineJudge
     private function neverThere(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            if (($step instanceof HomeStep || $step instanceof GoStep || ($step instanceof RunStep && $step->endsOn($this->build) !== null))
-                && $this->build->motions[$step->motion]->drive !== null && $this->context->times->longest($step) === null) {
+            if ($step instanceof Moves && ! ($step instanceof RunStep && $step->endsOn($this->build) === null)
+                && $this->build->motions[$step->motion()]->drive !== null && $this->context->times->longest($step) === null) {
                 $this->context->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
-                    "{$routine->name} gives up at “{$step->says($this->build)->text()}” The drive of {$this->build->motions[$step->motion]->name} does not make that move.",
-                )), $step->motion);
+                    "{$routine->name} gives up at “{$step->says($this->build)->text()}” The drive of {$this->build->motions[$step->motion()]->name} does not make that move.",
+                )), $step->motion());
 
                 return;
             }

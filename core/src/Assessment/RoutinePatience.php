@@ -11,8 +11,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\WaitStep;
@@ -54,20 +53,20 @@ final readonly class RoutinePatience
             if ($step instanceof WaitStep && $step->until !== null && $step->give_up_s === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Note, $place, new Sentence('It waits here for ever if nothing comes.')));
             }
-            if (! $step instanceof HomeStep && ! $step instanceof GoStep && ! ($step instanceof RunStep && $step->until !== null)) {
+            if (! $step instanceof Moves || ($step instanceof RunStep && $step->until === null)) {
                 continue;
             }
-            $motion = $this->build->motions[$step->motion];
-            if ($motion->drive === null || ($motion->isAbsolute() && $step->give_up_s === null)) {
+            $motion = $this->build->motions[$step->motion()];
+            if ($motion->drive === null || ($motion->isAbsolute() && $step->giveUp_s() === null)) {
                 continue;
             }
             $time = $this->times->longest($step);
-            if ($step->give_up_s === null) {
+            if ($step->giveUp_s() === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
                 ), $time === null ? [] : [$this->setGiveUp($place, $time)]), $motion->id);
             } elseif ($time !== null) {
-                $this->fits($routine, $step->give_up_s, $time, $place, $motion->id, $motion->name);
+                $this->fits($routine, $step->giveUp_s(), $time, $place, $motion->id, $motion->name);
             }
         }
     }

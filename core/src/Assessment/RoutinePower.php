@@ -13,8 +13,10 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
@@ -116,6 +118,7 @@ final readonly class RoutinePower
             $next instanceof RunStep => $next->direction,
             $next instanceof HomeStep => $motion->stops->switch($next->switch)?->direction(),
             $next instanceof GoStep => $motion->stops->switchAt($next->place)?->direction(),
+            $next instanceof GoByStep => $next->by <=> 0.0,
             default => null,
         };
 
@@ -128,12 +131,12 @@ final readonly class RoutinePower
         $sums = $names = [];
         foreach ($step->branches as $branch) {
             $first = array_values(array_filter($branch, fn (Step $each): bool => ! ($each->motion() === null && ! $each instanceof WaitStep)))[0] ?? null;
-            $motion = $first instanceof GoStep || $first instanceof RunStep || $first instanceof HomeStep ? $this->build->motions[$first->motion] : null;
-            if ($motion?->drive === null || ! ($first instanceof GoStep || $first instanceof RunStep || $first instanceof HomeStep)) {
+            $motion = $first instanceof Moves ? $this->build->motions[$first->motion()] : null;
+            if ($motion?->drive === null || ! $first instanceof Moves) {
                 continue;
             }
             $id = $motion->drive->supply->id;
-            $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->line($first->speed)->stall_A * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
+            $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->line($first->speed())->stall_A * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
             $names[$id][] = $motion->name;
         }
         foreach ($sums as $id => $sum) {
@@ -156,7 +159,7 @@ final readonly class RoutinePower
     {
         foreach ($routine->flat() as $path => $step) {
             if (! $step instanceof GoStep && ! $step instanceof HomeStep && ! $step instanceof RunStep) {
-                continue;
+                continue; // what moves by an amount is not stopped by a switch
             }
             $motion = $this->build->motions[$step->motion];
             $switch = match (true) {

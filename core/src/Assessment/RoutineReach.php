@@ -20,8 +20,7 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
@@ -29,6 +28,8 @@ use Brookstone\Core\Routine\Step;
 /** What the search of all states finds, told of the steps where it happens; and what a step waits for that can never come. */
 final readonly class RoutineReach
 {
+    private const CHANGE_OVER_S = 0.5;
+
     private Build $build;
 
     public function __construct(private RoutineContext $context, private Reached $reached)
@@ -68,6 +69,14 @@ final readonly class RoutineReach
                 ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->name} first"))] : []),
             ], $motion);
         }
+        $this->coupled($of);
+        foreach ($this->reached->of('past_end') as [$path, $what]) {
+            [$motion, $to] = explode(' ', $what, 2);
+            $unit = $this->build->motions[$motion]->unit();
+            $stops = $this->build->motions[$motion]->stops;
+            $stop = $stops->hard_high !== null && (float) $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
+            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->name} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [$this->without($path)], $motion);
+        }
         foreach ($this->reached->of('rule') as $found) {
             $this->broken($found, $routines);
         }
@@ -88,6 +97,26 @@ final readonly class RoutineReach
             $this->unreachable($routine, $i);
         }
         unset($ids);
+    }
+
+    /**
+     * Moves of a shared motor that its selector may not hold: of each routine and motion the first.
+     *
+     * @param  \Closure(string): Routine  $of
+     */
+    private function coupled(\Closure $of): void
+    {
+        $told = [];
+        foreach ($this->reached->of('not_coupled') as [$path, $motion]) {
+            if (isset($told["{$of($path)->id} {$motion}"])) {
+                continue;
+            }
+            $told["{$of($path)->id} {$motion}"] = true;
+            $name = $this->build->motions[$motion]->name;
+            $this->context->find($of($path), 'routine.not_changed_over', Severity::Fails, $path, "{$name} has its motor through a selector, and that may still hold the other here; after power-on nobody knows which.", [], [
+                $this->context->before($path, ['do' => 'change_over', 'motion' => $motion, 'takes_s' => self::CHANGE_OVER_S], new Sentence("Change over to {$name} first")),
+            ], $motion);
+        }
     }
 
     /**
@@ -149,7 +178,7 @@ final readonly class RoutineReach
             if ($part instanceof Moving || $part instanceof Between) {
                 foreach (array_values($this->build->routines) as $i => $routine) {
                     foreach ($routine->flat() as $path => $step) {
-                        if (! $routine->startsAtPowerOn() && $step->motion() === $part->motion && ($step instanceof GoStep || $step instanceof RunStep || $step instanceof HomeStep)) {
+                        if (! $routine->startsAtPowerOn() && $step->motion() === $part->motion && $step instanceof Moves) {
                             return "routines.{$i}.{$path}";
                         }
                     }

@@ -96,7 +96,7 @@ final readonly class RoutineSensing
             return;
         }
         $speed = $motion->drive->line($step->speed)->noLoad_rad_s() / $motion->train->ratio() * $motion->mechanism->travelPerRad();
-        $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s : 0.0);
+        $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0);
         if ($sensor->motion === $step->motion && $sensor->reach !== null) {
             $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);
             $seen = new Debounce(0.0, $this->build->settings->scan_s * 1000, ($latency - $this->build->settings->scan_s) * 1000, $flag_mm, $speed * 1000);

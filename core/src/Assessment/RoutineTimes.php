@@ -6,9 +6,12 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\ChooseStep;
+use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
@@ -38,17 +41,20 @@ final class RoutineTimes
     }
 
     /** The longest that the move of a step can take, from the far end of the motion; null when it is never made. */
-    public function longest(HomeStep|GoStep|RunStep $step): ?float
+    public function longest(Moves $step): ?float
     {
-        $facts = $this->subjects[$step->motion]->facts;
-        $motion = $this->build->motions[$step->motion];
+        $facts = $this->subjects[$step->motion()]->facts;
+        $motion = $this->build->motions[$step->motion()];
+        if ($step instanceof GoByStep) {
+            return $facts->timeBy($step->by, $step->speed);
+        }
         $place = match (true) {
             $step instanceof GoStep => $step->place,
             $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
-            default => $step->endsOn($this->build)?->place,
+            default => $step instanceof RunStep ? $step->endsOn($this->build)?->place : null,
         };
 
-        return $place === null ? null : $facts->longestTimeTo($place, $step->speed);
+        return $place === null ? null : $facts->longestTimeTo($place, $step->speed());
     }
 
     /**
@@ -61,6 +67,8 @@ final class RoutineTimes
         foreach ($steps as $step) {
             $time = match (true) {
                 $step instanceof GoStep => $this->goTime($step, $places),
+                $step instanceof GoByStep => $this->subjects[$step->motion]->facts->timeBy($step->by, $step->speed),
+                $step instanceof ChangeOverStep => $step->takes_s,
                 $step instanceof HomeStep => $this->homeTime($step, $places),
                 $step instanceof RunStep => $this->runTime($step, $places),
                 $step instanceof WaitStep => $step->for_s ?? 0.0,

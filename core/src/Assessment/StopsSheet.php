@@ -7,7 +7,6 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Settings;
-use Brookstone\Core\Build\Stops;
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
@@ -81,7 +80,7 @@ final readonly class StopsSheet
             return [];
         }
         if (! $this->motion->stops->brakes) {
-            $braked = $this->motion->withStops(new Stops($this->motion->stops->hard_low, $this->motion->stops->hard_high, $this->motion->stops->switches, true));
+            $braked = $this->motion->withStops($this->motion->stops->but(['brakes' => true]));
             $distance = RunOn::of($braked, $switch, $this->settings)?->distance;
             if ($distance !== null) {
                 $offers[] = ['says' => new Sentence('Brake instead of letting it coast: it runs on {run_on}, and takes no longer.', ['run_on' => $unit->quantity($distance)]), 'fix' => new Fix(new Sentence('Brake it'), [new Change("{$path}.stops.brakes", true)])];

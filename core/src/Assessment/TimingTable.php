@@ -8,6 +8,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
@@ -76,21 +77,22 @@ final class TimingTable
 
                 continue;
             }
-            if (! $step instanceof GoStep && ! $step instanceof HomeStep && ! $step instanceof RunStep) {
+            if (! $step instanceof Moves) {
                 continue;
             }
-            $motion = $this->build->motions[$step->motion];
+            $motion = $this->build->motions[$step->motion()];
             $to = match (true) {
                 $step instanceof GoStep => $step->place,
                 $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
-                default => $step->endsOn($this->build)?->place,
+                $step instanceof RunStep => $step->endsOn($this->build)?->place,
+                default => null,
             };
-            $from = $places[$step->motion] ?? $motion->task->from;
+            $from = $places[$motion->id] ?? $motion->task->from;
             if ($to === null || $from === $to) {
                 continue;
             }
-            $places[$step->motion] = $to;
-            $this->add($step->motion, $from, $to, $step->speed, $routine);
+            $places[$motion->id] = $to;
+            $this->add($motion->id, $from, $to, $step->speed(), $routine);
         }
     }
 

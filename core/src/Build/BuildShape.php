@@ -152,8 +152,12 @@ final class BuildShape
                     'place' => Field::needed(TextShape::id(), 'The place it tells of.'),
                     'at' => Field::needed($position, 'Where it trips.'),
                     'end' => Field::needed(ChoiceShape::of('low', 'high'), 'Which end it guards: it stays on from there outwards.'),
+                    'travel' => Field::or(0.0, NumberShape::between(0.0, 720.0), 'So far before that it is touched, and so far back it lets go.'),
+                    'bounce_s' => Field::or(0.0, NumberShape::between(0.0, 0.5), 'For which its contact chatters.'),
+                    'closed' => Field::or(false, new BooleanShape, 'Its contact is normally closed: a broken wire reads as on.'),
                 ], 'LimitSwitch'), 0, 8, 'switches')),
                 'brakes' => Field::or(true, new BooleanShape, 'The driver shorts the motor to stop it; otherwise it coasts.'),
+                'encoder_pulses' => Field::or(null, NumberShape::between(1.0, 100_000.0)->orNull(), 'An encoder on the shaft of its motor or gear motor gives so many pulses each turn.'),
             ], 'Stops')),
             'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),
         ], 'Motion');

@@ -17,7 +17,7 @@ use Brookstone\Core\Shape\Describe;
 final class Editor
 {
     /** Keys that hold a position in the motion's own unit and so carry no unit of their own. */
-    private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance'];
+    private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance', 'travel', 'by'];
 
     /** Positions too, but words elsewhere: `task.from` names a place. */
     private const SEGMENT_ENDS = ['from', 'to'];
@@ -52,6 +52,7 @@ final class Editor
             ! in_array($key, self::POSITIONS, true) && ! (in_array($key, self::SEGMENT_ENDS, true) && ($segments[2] ?? '') === 'segments') => null,
             $segments[0] === 'motions' => array_values($build->motions)[(int) ($segments[1] ?? -1)] ?? null,
             $segments[0] === 'scenarios' => self::startedBy($build, $segments),
+            $segments[0] === 'routines' => self::movedBy($build, $segments),
             default => null,
         };
 
@@ -64,6 +65,18 @@ final class Editor
         $start = $build->document['scenarios'][(int) ($segments[1] ?? -1)]['starts_at'][(int) ($segments[3] ?? -1)]['motion'] ?? null;
 
         return $start === null ? null : $build->motions[$start] ?? null;
+    }
+
+    /** @param  list<string>  $segments  to a field of a step */
+    private static function movedBy(Build $build, array $segments): ?Motion
+    {
+        $step = $build->document;
+        foreach (array_slice($segments, 0, -1) as $segment) {
+            $step = is_array($step) ? $step[$segment] ?? null : null;
+        }
+        $motion = is_array($step) ? $step['motion'] ?? null : null;
+
+        return is_string($motion) ? $build->motions[$motion] ?? null : null;
     }
 
     /**

@@ -7,13 +7,27 @@ namespace Brookstone\Core\Build;
 /** A switch that says that the motion is at a place. It is on from $at outwards: downwards at the low end, upwards at the high. */
 final readonly class LimitSwitch
 {
-    public function __construct(public string $id, public string $name, public string $place, public float $at, public string $end)
-    {
+    /**
+     * @param  float  $travel  it is touched so far before it trips, and lets go again there, in the motion's own unit
+     * @param  float  $bounce_s  for which its contact chatters
+     * @param  bool  $closed  its contact is normally closed: a broken wire reads as on
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $place,
+        public float $at,
+        public string $end,
+        public float $travel = 0.0,
+        public float $bounce_s = 0.0,
+        public bool $closed = false,
+    ) {
     }
 
-    public function isOnAt(float $position): bool
+    /** @param  bool  $was  it was on before: it lets go only where it is no longer touched */
+    public function isOnAt(float $position, bool $was = false): bool
     {
-        return $this->end === 'low' ? $position <= $this->at : $position >= $this->at;
+        return ($position - $this->at) * $this->direction() >= ($was ? -$this->travel : 0.0);
     }
 
     /** The way a motion moves to get onto it: −1 towards the low end, 1 towards the high end. */

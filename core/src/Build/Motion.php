@@ -52,6 +52,12 @@ final readonly class Motion
         return $this->place($id)->at ?? throw new \OutOfBoundsException("{$this->name} has no place {$id}.");
     }
 
+    /** The place that lies exactly there. */
+    public function placeAt(float $position): ?Place
+    {
+        return $this->placeNear($position, 1e-9);
+    }
+
     /** The place that a position is at. @param  float  $share  of the way between its outermost places: how near counts as there */
     public function placeNear(float $position, float $share): ?Place
     {
@@ -114,6 +120,12 @@ final readonly class Motion
     public function counts(): bool
     {
         return $this->drive?->motor instanceof Stepper;
+    }
+
+    /** It turns a motor that counts nothing by itself, and an encoder on its shaft counts for it, from where it was homed. */
+    public function seesPulses(): bool
+    {
+        return $this->stops->encoder_pulses !== null && $this->drive !== null && ! $this->isAbsolute() && ! $this->counts();
     }
 
     /** Which way its task goes. */

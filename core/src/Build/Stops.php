@@ -7,9 +7,18 @@ namespace Brookstone\Core\Build;
 /** Where a motion ends by force, and the switches before that. Positions in the motion's own unit. */
 final readonly class Stops
 {
-    /** @param  list<LimitSwitch>  $switches */
-    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes)
+    /**
+     * @param  list<LimitSwitch>  $switches
+     * @param  float|null  $encoder_pulses  for each turn of the drive's shaft; null without an encoder
+     */
+    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes, public ?float $encoder_pulses = null)
     {
+    }
+
+    /** @param  array<string, mixed>  $changes  named as the fields */
+    public function but(array $changes): self
+    {
+        return new self(...$changes + get_object_vars($this));
     }
 
     public function switchAt(string $place): ?LimitSwitch

@@ -59,13 +59,13 @@ final class Knowledge
         }
         if ($condition instanceof Between) {
             [$known, $driven] = $state[1][$condition->motion];
-            $place = $driven ? null : $this->program->build->motions[$condition->motion]->place($known);
+            $at = $driven ? null : (str_starts_with($known, '@') ? (float) substr($known, 1) : $this->program->build->motions[$condition->motion]->place($known)?->at);
 
             if ($known === self::UNKNOWN && ! $driven) {
                 return self::FALSE; // where it stands when the power comes on nobody can help
             }
 
-            return $place === null ? self::MAYBE : (int) ($place->at >= $condition->from && $place->at <= $condition->to);
+            return $at === null ? self::MAYBE : (int) ($at >= $condition->from && $at <= $condition->to);
         }
         if ($condition instanceof Moving) {
             return (int) $state[1][$condition->motion][1];

@@ -6,13 +6,12 @@ namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\FaultStep;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\TogetherStep;
 use Brookstone\Core\Routine\WaitStep;
@@ -126,13 +125,13 @@ final class Program
             return $at;
         }
         $kind = match (true) {
-            $step instanceof GoStep, $step instanceof HomeStep, $step instanceof RunStep => Node::MOVE,
-            $step instanceof WaitStep => Node::WAIT,
+            $step instanceof Moves => Node::MOVE,
+            $step instanceof WaitStep, $step instanceof ChangeOverStep => Node::WAIT,
             $step instanceof FaultStep => Node::FAULT,
             default => Node::DO,
         };
         $at = $this->add(new Node($kind, $routine, $path, $step, $kind === Node::MOVE ? $step->motion() : null), $then);
-        $this->nodes[$at]->fails = ($step instanceof GoStep || $step instanceof HomeStep || $step instanceof RunStep || $step instanceof WaitStep) && $step->give_up_s !== null;
+        $this->nodes[$at]->fails = ($step instanceof Moves && $step->giveUp_s() !== null) || ($step instanceof WaitStep && $step->give_up_s !== null);
 
         return $at;
     }

@@ -5,12 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
-use Brookstone\Core\Routine\PowerStep;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\SetStep;
-use Brookstone\Core\Routine\StopStep;
 use Brookstone\Core\Routine\Trigger;
 
 /**
@@ -25,16 +20,13 @@ final class Search
 
     public const FULL = 100_000;
 
-    private const BETWEEN = 'b';  // it was homed, and is not at a place
-
     private const HALTED = '!';   // kept with the counters: what starts at power-on has failed, and nothing starts any more
 
     private readonly Program $program;
 
     private readonly Knowledge $knowledge;
 
-    /** @var array<string, string> of each motion, the other on its motor */
-    private array $partners = [];
+    private readonly Motions $motions;
 
     /** @var array<string, array{string, list<string>}> found: code, what and how it came about, by code and path */
     private array $found = [];
@@ -55,13 +47,7 @@ final class Search
     {
         $this->program = new Program($build);
         $this->knowledge = new Knowledge($this->program);
-        foreach ($build->motions as $id => $motion) {
-            $partner = $motion->drive?->shares;
-            if ($partner !== null) {
-                $this->partners[$id] = $partner;
-                $this->partners[$partner] = $id;
-            }
-        }
+        $this->motions = new Motions($this->program, $this->finds(...));
     }
 
     public static function of(Build $build, int $most = self::QUICK): Reached
@@ -86,15 +72,11 @@ final class Search
     private function explore(int $most): void
     {
         // A state: [threads: node => true, motions: id => [known, driven], counters].
-        $motions = [];
-        foreach ($this->build->motions as $id => $motion) {
-            $motions[$id] = [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
-        }
-        $first = [[], $motions, array_map(fn (array $bounds): int => 0, $this->knowledge->bounds)];
+        $first = [[], $this->motions->first(), array_map(fn (array $bounds): int => 0, $this->knowledge->bounds)];
         foreach (array_keys($this->knowledge->bounds) as $counter) {
             $first[2][$counter] = $this->knowledge->bounded($counter, $this->build->counters[$counter]->start);
         }
-        $first[2][self::HALTED] = 0;
+        $first[2] += [self::HALTED => 0, ...$this->motions->firstCoupled()];
         $starts = [$first];
         foreach ($this->program->routines as $i => $routine) {
             if ($routine->startsAtPowerOn()) {
@@ -161,7 +143,7 @@ final class Search
             }
             $left = $state;
             unset($left[0][$at]);
-            $done = $this->done($left, $node);
+            $done = $this->motions->done($left, $node);
             foreach ($this->onward($done, $node->next) as $after) {
                 $all[] = [$node->path, $after];
             }
@@ -230,7 +212,7 @@ final class Search
 
                     return [$state];
                 case Node::MOVE:
-                    return [$this->begin($state, $at, $node)];
+                    return [$this->motions->begin($state, $at, $node)];
                 case Node::FORK:
                     $state[0][$at] = true;
                     $states = [$state];
@@ -250,7 +232,7 @@ final class Search
 
                     continue 2;
                 default:
-                    $state = $this->does($state, $node);
+                    $state = $this->does($this->motions->does($state, $node), $node);
                     $at = $node->next;
             }
         }
@@ -279,7 +261,7 @@ final class Search
             unset($state[0][$each]);
             $motion = $this->program->nodes[$each]->motion;
             if ($motion !== null) {
-                $state[1][$motion] = [$this->afterHalt($state[1][$motion][0], $motion), false];
+                $state[1][$motion] = [$this->motions->afterHalt($state[1][$motion][0], $motion), false];
             }
         }
 
@@ -303,7 +285,7 @@ final class Search
         }
         foreach (array_keys($this->program->motions[$routine]) as $motion) {
             if ($state[1][$motion][1]) {
-                $state[1][$motion] = [$this->afterHalt($state[1][$motion][0], $motion), false];
+                $state[1][$motion] = [$this->motions->afterHalt($state[1][$motion][0], $motion), false];
             }
         }
 
@@ -315,90 +297,17 @@ final class Search
     }
 
     /**
-     * A move begins: may it, and does anybody else move the same thing?
-     *
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    private function begin(array $state, int $at, Node $node): array
-    {
-        $id = $node->motion ?? '';
-        $motion = $this->build->motions[$id];
-        $known = $state[1][$id][0];
-        $partner = $this->partners[$id] ?? null;
-        foreach (array_keys($state[0]) as $other) {
-            $moves = $this->program->nodes[$other]->motion;
-            if ($moves !== null && $other !== $at && ($moves === $id || $moves === $partner)) {
-                $this->finds($moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}");
-            }
-        }
-        if ($partner !== null && $state[1][$partner][1]) {
-            $this->finds('same_motor', $node->path, $partner.' ');
-        }
-        $step = $node->step;
-        if ($motion->drive !== null && ! $motion->task->keeps_turning) {
-            $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->endsOn($this->build) !== null);
-            if ($known === Knowledge::UNKNOWN && ! $finds) {
-                $this->finds('not_known', $node->path, $id);
-            } elseif ($known === self::BETWEEN && $step instanceof GoStep && ! $motion->counts() && $motion->stops->switchAt($step->place) === null) {
-                $this->finds('place_lost', $node->path, $id);
-            }
-        }
-        $state[0][$at] = true;
-        $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : ($known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN), true];
-
-        return $state;
-    }
-
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    private function done(array $state, Node $node): array
-    {
-        $step = $node->step;
-        $id = $node->motion;
-        if ($id === null) {
-            return $state;
-        }
-        $motion = $this->build->motions[$id];
-        if ($step instanceof GoStep) {
-            $state[1][$id] = [$step->place, false];
-        } elseif ($step instanceof HomeStep) {
-            $state[1][$id] = [$motion->stops->switch($step->switch)->place ?? self::BETWEEN, false];
-        } elseif ($step instanceof RunStep) {
-            $place = $step->endsOn($this->build)?->place;
-            $state[1][$id] = [$place ?? ($motion->isAbsolute() ? Knowledge::FELT : self::BETWEEN), ! $motion->isAbsolute()]; // its motor is still on
-        }
-
-        return $state;
-    }
-
-    /**
      * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
      * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
      */
     private function does(array $state, Node $node): array
     {
         $step = $node->step;
-        if ($step instanceof StopStep) {
-            $state[1][$step->motion] = [$state[1][$step->motion][0], false];
-        } elseif ($step instanceof SetStep && isset($this->knowledge->bounds[$step->counter])) {
+        if ($step instanceof SetStep && isset($this->knowledge->bounds[$step->counter])) {
             $state[2][$step->counter] = $this->knowledge->bounded($step->counter, $step->to ?? $state[2][$step->counter] + ($step->add ?? 0));
-        } elseif ($step instanceof PowerStep && ! $step->on) {
-            foreach ($this->build->motions as $id => $motion) {
-                if ($id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply)) {
-                    $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
-                }
-            }
         }
 
         return $state;
-    }
-
-    private function afterHalt(string $known, string $motion): string
-    {
-        return $this->build->motions[$motion]->isAbsolute() ? Knowledge::FELT : ($known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN);
     }
 
     /** @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state */

@@ -15,11 +15,12 @@ use Brookstone\Core\Simulation\Controller;
 use Brookstone\Core\Simulation\StepFailed;
 
 /**
- * Goes to a named place by whatever way the motion knows where it is: a servo by its own feedback, onto the switch of the
- * place where it has one, and otherwise by the computed time from the place where it is.
+ * Goes to a named place by whatever way the motion knows where it is: a servo by its own feedback, a stepper by its steps, onto
+ * the switch of the place where it has one, by the pulses of an encoder, and otherwise by the computed time from where it is.
  */
-final readonly class GoStep implements Step
+final readonly class GoStep implements Moves
 {
+    use MovesAtSpeed;
     use Plain;
 
     public function __construct(public string $motion, public string $place, public float $speed, public ?float $give_up_s)
@@ -41,11 +42,6 @@ final readonly class GoStep implements Step
         return new self($read['motion'], $read['place'], $read['speed'], $read['give_up_s']);
     }
 
-    public function motion(): string
-    {
-        return $this->motion;
-    }
-
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion], 'place' => ['place', $this->place]];
@@ -62,45 +58,18 @@ final readonly class GoStep implements Step
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);
-        $motion = $axis->motion;
-        $switch = $motion->stops->switchAt($this->place);
-        $since = $controller->now();
+        $to = $axis->motion->at($this->place);
+        $switch = $axis->motion->stops->switchAt($this->place);
         if ($axis->canFollow()) {
-            $axis->follow($motion->at($this->place), $this->speed);
-            while (! $axis->hasArrived()) {
-                $controller->failAfter($since, $this->give_up_s, $this->motion, 'did not get to its place');
-                yield;
-            }
-            $axis->isAt($this->place);
+            yield from $controller->follow($axis, $to, $this);
         } elseif ($switch !== null) {
-            $axis->push($switch->direction(), $this->speed);
-            while (! $controller->isOn($switch->id)) {
-                $controller->failAfter($since, $this->give_up_s, $this->motion, "did not reach {$switch->name}");
-                yield;
-            }
-            yield from $controller->halt($axis);
-            $axis->isAt($this->place);
-        } else {
-            yield from $this->byTime($controller, $since);
-        }
-    }
+            yield from $controller->ontoSwitch($axis, $switch, $this, "did not reach {$switch->name}");
 
-    /** @return \Generator<int, null, null, void> */
-    private function byTime(Controller $controller, float $since): \Generator
-    {
-        $axis = $controller->axis($this->motion);
-        $from = $axis->knownPlace() ?? throw new StepFailed("{$axis->motion->name} does not know where it is");
-        if ($from === $this->place) {
             return;
+        } else {
+            $from = $axis->believed() ?? throw new StepFailed("{$axis->motion->name} does not know where it is");
+            yield from $axis->countsPulses() ? $controller->countPulses($axis, $to - $from, $this) : $controller->goByTime($axis, $from, $to - $from, $this);
         }
-        $time = $controller->computedTime($axis->motion, $from, $this->place, $this->speed)
-            ?? throw new StepFailed("{$axis->motion->name} cannot get there: its drive is too weak");
-        $axis->push($axis->motion->at($this->place) <=> $axis->motion->at($from), $this->speed);
-        while ($controller->now() - $since < $time) {
-            $controller->failAfter($since, $this->give_up_s, $this->motion, 'was given less time than its move takes');
-            yield;
-        }
-        yield from $controller->halt($axis);
-        $axis->isAt($this->place);
+        $axis->isAt($to);
     }
 }

@@ -14,8 +14,9 @@ use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Simulation\Controller;
 
 /** Drives a motion gently onto one of its switches; from then on its place is known. */
-final readonly class HomeStep implements Step
+final readonly class HomeStep implements Moves
 {
+    use MovesAtSpeed;
     use Plain;
 
     public function __construct(public string $motion, public string $switch, public float $speed, public ?float $give_up_s)
@@ -37,11 +38,6 @@ final readonly class HomeStep implements Step
         return new self($read['motion'], $read['switch'], $read['speed'], $read['give_up_s']);
     }
 
-    public function motion(): string
-    {
-        return $this->motion;
-    }
-
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion], 'switch' => ['switch', $this->switch]];
@@ -59,13 +55,6 @@ final readonly class HomeStep implements Step
     {
         $axis = $controller->axis($this->motion);
         $switch = $controller->switch($this->switch);
-        $since = $controller->now();
-        $axis->push($switch->direction(), $this->speed);
-        while (! $controller->isOn($this->switch)) {
-            $controller->failAfter($since, $this->give_up_s, $this->motion, "did not find {$switch->name}");
-            yield;
-        }
-        yield from $controller->halt($axis);
-        $axis->isAt($switch->place);
+        yield from $controller->ontoSwitch($axis, $switch, $this, "did not find {$switch->name}");
     }
 }

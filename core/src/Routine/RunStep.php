@@ -19,8 +19,10 @@ use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Simulation\Controller;
 
 /** Runs a motion in a direction until something happens or a time is over. It does not stop the motor: that is a step of its own. */
-final readonly class RunStep implements Step
+final readonly class RunStep implements Moves
 {
+    use MovesAtSpeed;
+
     public function __construct(
         public string $motion,
         public int $direction,
@@ -49,11 +51,6 @@ final readonly class RunStep implements Step
             $read['motion'], $read['direction'] === 'up' ? 1 : -1, $read['speed'],
             Conditions::maybe($read['until']), $read['for_s'], $read['give_up_s'],
         );
-    }
-
-    public function motion(): string
-    {
-        return $this->motion;
     }
 
     public function refersTo(): array
@@ -108,6 +105,7 @@ final readonly class RunStep implements Step
             $controller->failAfter($since, $this->give_up_s, $this->motion, 'waited in vain for what should end its run');
             yield;
         }
-        $axis->isAt($this->endsOn($controller->build())?->place);
+        $switch = $this->endsOn($controller->build());
+        $switch === null ? $axis->isAt(null) : $axis->isFoundAt($switch->place);
     }
 }

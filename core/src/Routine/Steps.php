@@ -18,6 +18,7 @@ final class Steps
     public const KINDS = [
         'home' => HomeStep::class,
         'go' => GoStep::class,
+        'go_by' => GoByStep::class,
         'run' => RunStep::class,
         'wait' => WaitStep::class,
         'stop' => StopStep::class,
@@ -28,6 +29,7 @@ final class Steps
         'set' => SetStep::class,
         'call' => CallStep::class,
         'power' => PowerStep::class,
+        'change_over' => ChangeOverStep::class,
         'fault' => FaultStep::class,
     ];
 

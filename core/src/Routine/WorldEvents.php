@@ -18,7 +18,7 @@ final class WorldEvents
     /** @var array<string, array{string, string}> by word: the field that names what it happens to, and its kind */
     public const OF = [
         'sensor' => ['sensor', 'outside'], 'level' => ['sensor', 'analog'], 'load' => ['motion', 'motion'], 'hold' => ['motion', 'motion'], 'drag' => ['motion', 'motion'],
-        'heavier' => ['motion', 'motion'], 'stuck' => ['sensor', 'sensor'], 'late' => ['sensor', 'sensor'], 'supply' => ['supply', 'supply'],
+        'heavier' => ['motion', 'motion'], 'stuck' => ['sensor', 'sensor'], 'late' => ['sensor', 'sensor'], 'wire' => ['sensor', 'sensor'], 'supply' => ['supply', 'supply'],
     ];
 
     /** What the world does now: the same without a time. */
@@ -41,6 +41,7 @@ final class WorldEvents
             'sensor', 'power' => ['is' => $event->on === true ? 'on' : 'off'],
             'stuck' => ['is' => $event->on === null ? 'free' : ($event->on ? 'on' : 'off')],
             'load' => ['carries' => $event->on === true],
+            'wire' => ['is' => $event->on === true ? 'broken' : 'mended'],
             'hold' => ['is' => $event->on === true ? 'on' : 'off', 'at' => $event->at],
             default => ['value' => $event->value],
         };
@@ -60,6 +61,7 @@ final class WorldEvents
             'drag' => new RecordShape(['at_s' => $at, 'motion' => $id, 'value' => Field::needed(NumberShape::between(1.0, 100.0), 'So many times its friction, and a tenth of its load besides.')], 'DragEvent'),
             'heavier' => new RecordShape(['at_s' => $at, 'motion' => $id, 'value' => Field::needed(NumberShape::between(0.1, 10.0), 'So many times its load.')], 'HeavierEvent'),
             'stuck' => new RecordShape(['at_s' => $at, 'sensor' => $id, 'is' => Field::or('on', ChoiceShape::of('on', 'off', 'free'), 'What it says from now on, whatever is so.')], 'StuckEvent'),
+            'wire' => new RecordShape(['at_s' => $at, 'sensor' => $id, 'is' => Field::or('broken', ChoiceShape::of('broken', 'mended'), 'A broken wire reads as on where the contact is normally closed, otherwise as off.')], 'WireEvent'),
             'late' => new RecordShape(['at_s' => $at, 'sensor' => $id, 'value' => Field::needed(NumberShape::between(0.0, 60.0), 'So many seconds later than it should.')], 'LateEvent'),
             'supply' => new RecordShape(['at_s' => $at, 'supply' => $id, 'value' => Field::needed(NumberShape::between(0.1, 1.5), 'So many times its voltage.')], 'SupplyEvent'),
             'power' => new RecordShape(['at_s' => $at, 'is' => Field::needed($onOff, 'The power of everything goes, or comes back.')], 'PowerEvent'),
@@ -70,7 +72,7 @@ final class WorldEvents
     public static function make(array $read): WorldEvent
     {
         $on = match ($read['is'] ?? null) {
-            'on' => true, 'off' => false, default => $read['carries'] ?? null,
+            'on', 'broken' => true, 'off', 'mended' => false, default => $read['carries'] ?? null,
         };
 
         return new WorldEvent($read['at_s'], $read['what'], isset(self::OF[$read['what']]) ? $read[self::OF[$read['what']][0]] : null, $on, (float) ($read['value'] ?? 0.0), $read['at'] ?? null);

@@ -6,12 +6,9 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Condition\Senses;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 
 /** What a running routine can ask for and do. Steps are written against this. */
@@ -139,9 +136,78 @@ final class Controller
         return $this->world->isOn($input);
     }
 
-    public function computedTime(Motion $motion, string $from, string $to, float $speed): ?float
+    /**
+     * Drives a motion onto one of its switches; from then on its place is known.
+     *
+     * @return \Generator<int, null, null, void>
+     */
+    public function ontoSwitch(Axis $axis, LimitSwitch $switch, Moves $step, string $otherwise): \Generator
     {
-        return $this->world->computedTime($motion, $from, $to, $speed);
+        $since = $this->now();
+        $axis->push($switch->direction(), $step->speed());
+        while (! $this->isOn($switch->id)) {
+            $this->failAfter($since, $step->giveUp_s(), $step->motion(), $otherwise);
+            yield;
+        }
+        yield from $this->halt($axis);
+        $axis->isFoundAt($switch->place);
+    }
+
+    /**
+     * Sends what follows a command to a position of its own, and waits until it is there.
+     *
+     * @return \Generator<int, null, null, void>
+     */
+    public function follow(Axis $axis, float $to, Moves $step): \Generator
+    {
+        $since = $this->now();
+        $axis->follow($to, $step->speed());
+        while (! $axis->hasArrived()) {
+            $this->failAfter($since, $step->giveUp_s(), $step->motion(), 'did not get to its place');
+            yield;
+        }
+    }
+
+    /**
+     * Runs so many of its own units by its pulses. It is told to stop early by what it runs on at the speed that it has.
+     *
+     * @return \Generator<int, null, null, void>
+     */
+    public function countPulses(Axis $axis, float $by, Moves $step): \Generator
+    {
+        $since = $this->now();
+        $to = $axis->reading() + $by;
+        $direction = $by <=> 0.0;
+        $runsOn_s = $this->world->runsOn_s($axis->motion, $to, $direction, $step->speed());
+        if ($direction !== 0) {
+            $axis->push($direction, $step->speed());
+            while (($to - $axis->reading()) * $direction > max(0.0, $axis->speed() * $direction) * $runsOn_s) {
+                $this->failAfter($since, $step->giveUp_s(), $step->motion(), 'did not count up to its place');
+                yield;
+            }
+        }
+        yield from $this->halt($axis);
+    }
+
+    /**
+     * Runs for the computed time of a move.
+     *
+     * @return \Generator<int, null, null, void>
+     */
+    public function goByTime(Axis $axis, float $from, float $by, Moves $step): \Generator
+    {
+        if ($by === 0.0) {
+            return;
+        }
+        $since = $this->now();
+        $time = $this->world->computedTime($axis->motion, $from, $from + $by, $step->speed())
+            ?? throw new StepFailed("{$axis->motion->name} cannot get there: its drive is too weak");
+        $axis->push($by <=> 0.0, $step->speed());
+        while ($this->now() - $since < $time) {
+            $this->failAfter($since, $step->giveUp_s(), $step->motion(), 'was given less time than its move takes');
+            yield;
+        }
+        yield from $this->halt($axis);
     }
 
     public function signal(string $output, bool $on, ?float $for_s): void
@@ -175,7 +241,7 @@ final class Controller
     {
         foreach ($steps as $step) {
             $record = $this->world->recorder->stepStarts($this->routine, $this->paths[$step], $step, $this->now());
-            $moves = $step instanceof GoStep || $step instanceof HomeStep || $step instanceof RunStep ? $step->motion : null;
+            $moves = $step instanceof Moves ? $step->motion() : null;
             $this->claim($moves, 1);
             try {
                 yield from $step->run($this);

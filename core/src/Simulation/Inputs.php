@@ -35,6 +35,8 @@ final class Inputs
     /** @var array<string, true> sensors that must be looked at each time: all but those that only the world changes */
     private array $watched = [];
 
+    private bool $changedHands = false; // something was stuck or freed: look at switches of what stands still too
+
     /** @param  array<string, Axis>  $axes */
     public function __construct(private readonly Build $build, private readonly array $axes)
     {
@@ -104,6 +106,13 @@ final class Inputs
             $this->stuck[$input] = $on;
         }
         $this->watched[$input] = true;
+        $this->changedHands = true;
+    }
+
+    /** Its wire breaks, or is mended: a contact that is normally closed then reads as on, any other as off. */
+    public function cut(string $input, bool $broken): void
+    {
+        $this->stick($input, $broken ? $this->build->sensors[$input]->closed ?? $this->build->switch($input)->closed ?? false : null);
     }
 
     public function delay(string $input, float $seconds): void
@@ -120,23 +129,24 @@ final class Inputs
     {
         $changed = [];
         foreach ($this->axes as $axis) {
-            if ($axis->motion->stops->switches === [] || ($axis->isStill() && $this->differsSince === [] && $this->stuck === [])) {
+            if ($axis->motion->stops->switches === [] || ($axis->isStill() && ! $this->changedHands && $this->differsSince === [] && $this->stuck === [])) {
                 continue;
             }
             $position = $axis->position();
             foreach ($axis->motion->stops->switches as $switch) {
-                if ($this->believes($switch->id, $this->rawSwitch($switch, $position), $this->build->settings->debounce_s, $now)) {
+                if ($this->believes($switch->id, $this->rawSwitch($switch, $position), $this->build->settings->debounce_s + $switch->bounce_s, $now)) {
                     $changed[] = [$switch->id, $this->on[$switch->id]];
                 }
             }
         }
+        $this->changedHands = false;
         foreach (array_keys($this->watched) as $id) {
             $sensor = $this->build->sensors[$id] ?? null;
             if ($sensor === null) {
                 continue; // a switch that is stuck
             }
             $raw = $this->rawSensor($sensor);
-            if ($this->believes($sensor->id, $raw, ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s : 0.0) + $sensor->late_s, $now)) {
+            if ($this->believes($sensor->id, $raw, ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0) + $sensor->late_s, $now)) {
                 $changed[] = [$sensor->id, $raw];
             }
             if ($sensor->motion === null && $raw === $this->on[$sensor->id]) {
@@ -168,7 +178,7 @@ final class Inputs
 
     private function rawSwitch(LimitSwitch $switch, float $position): bool
     {
-        return $this->stuck[$switch->id] ?? $switch->isOnAt($position);
+        return $this->stuck[$switch->id] ?? $switch->isOnAt($position, $this->on[$switch->id] ?? false);
     }
 
     private function rawSensor(Sensor $sensor): bool

@@ -93,7 +93,7 @@ final class RoutineRun
             'verdict' => $this->verdict()->value,
             'target_s' => $this->routine->target_s,
             'ran_s' => $world->now(),
-            'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stall->most_s(), 6), $world->axes),
+            'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
             'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
             ...$world->recorder->written($world->now()),
         ];

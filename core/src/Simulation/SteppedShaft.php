@@ -13,6 +13,8 @@ final class SteppedShaft
 
     public float $current_A;
 
+    public float $slipped_rad = 0.0; // in the last step: what it was told and did not turn
+
     private readonly float $rest_A;
 
     public function __construct(private readonly Plant $plant, private readonly Stepper $stepper, private readonly float $volts_V)
@@ -35,7 +37,8 @@ final class SteppedShaft
         $against = $plant->loadNm($middle) + $plant->frictionAt($middle) * ($speed <=> 0.0);
         $needed = $against + $plant->inertiaAt($middle) * ($speed - $was) / $seconds;
         if (abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio) * $plant->ratio * $plant->efficiency) {
-            $ramp->lose($ramp->at() - $state->angle);
+            $this->slipped_rad = $ramp->at() - $state->angle;
+            $ramp->lose($this->slipped_rad);
             $state->speed = 0.0;
             if ($before !== null) {
                 $ledger?->stopped($before, $state);
@@ -45,6 +48,7 @@ final class SteppedShaft
 
             return $seconds;
         }
+        $this->slipped_rad = 0.0;
         $state->angle = $ramp->at();
         $state->speed = $speed;
         $work = $against * ($state->angle - $from) + 0.5 * ($plant->inertiaAt($state->angle) * $speed ** 2 - $plant->inertiaAt($from) * $was ** 2);

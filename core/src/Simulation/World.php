@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
+use Brookstone\Core\Stops\RunOn;
 
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
@@ -68,7 +70,7 @@ final class World implements Senses
         }
         foreach ($build->motions as $id => $motion) {
             if ($motion->drive?->shares !== null) {
-                $axes[$id]->sharesWith($axes[$motion->drive->shares]);
+                new SharedMotor($axes[$motion->drive->shares], $axes[$id], $motion->drive->shares_by === 'selector');
             }
         }
         foreach ($ledgers as $id => $ledger) {
@@ -224,11 +226,12 @@ final class World implements Senses
             'sensor' => $this->inputs->set($of, $event->on === true),
             'level' => $this->inputs->setLevel($of, $event->value),
             'stuck' => $this->inputs->stick($of, $event->on),
+            'wire' => $this->inputs->cut($of, $event->on === true),
             'late' => $this->inputs->delay($of, $event->value),
-            'load' => $this->axes[$of]->burden->carries($event->on === true),
-            'hold' => $this->axes[$of]->burden->held($event->on === true, $event->at),
-            'drag' => $this->axes[$of]->burden->drags($event->value),
-            'heavier' => $this->axes[$of]->burden->isHeavier($event->value),
+            'load' => $this->axes[$of]->burden()->carries($event->on === true),
+            'hold' => $this->axes[$of]->burden()->held($event->on === true, $event->at),
+            'drag' => $this->axes[$of]->burden()->drags($event->value),
+            'heavier' => $this->axes[$of]->burden()->isHeavier($event->value),
             'supply' => $this->feeds[$of]->isSetTo($event->value),
             'power' => $this->power($event->on === true),
             default => throw new \LogicException("Nothing is known of {$event->what}."),
@@ -266,19 +269,36 @@ final class World implements Senses
         $this->recorder->sample($this->now());
     }
 
-    /** Time of a move between two places as computed beforehand, s; null if the drive cannot make it. */
-    public function computedTime(Motion $motion, string $from, string $to, float $speed): ?float
+    /**
+     * Time of a move as computed beforehand, s; null if the drive cannot make it.
+     *
+     * @param  float  $from  in the motion's own unit, as $to is
+     */
+    public function computedTime(Motion $motion, float $from, float $to, float $speed): ?float
     {
         $key = "{$motion->id} {$from} {$to} {$speed}";
         if (! array_key_exists($key, $this->times)) {
             $unit = $motion->unit();
             $this->times[$key] = $motion->drive === null ? null : MotionRun::of(
-                $motion->plant(), $motion->drive->line($speed), $unit->toSi($motion->at($from)), $unit->toSi($motion->at($to)),
+                $motion->plant(), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to),
                 max(self::POWER_UP_S, 5 * $motion->task->move_s / $speed), ramp_s: $motion->drive->ramp_s,
             )->time_s;
         }
 
         return $this->times[$key];
+    }
+
+    /** How long a motion runs on, by its speed, once it is told to stop, s: what somebody who counts its pulses allows for. */
+    public function runsOn_s(Motion $motion, float $to, int $direction, float $speed): float
+    {
+        $key = "{$motion->id} on {$to} {$direction} {$speed}";
+        if (! array_key_exists($key, $this->times)) {
+            $waits = $this->build->settings->scan_s / 2 + $this->build->settings->driver_s;
+            $runOn = RunOn::of($motion, new LimitSwitch('', '', '', $to, $direction > 0 ? 'high' : 'low'), $this->build->settings, $speed, $waits);
+            $this->times[$key] = $runOn?->distance === null || $runOn->speed <= 0.0 ? $waits : $runOn->distance / $runOn->speed;
+        }
+
+        return (float) $this->times[$key];
     }
 
     /** All power goes, or comes back: what only counts forgets where it is, counters that are not kept begin anew. */

@@ -31,14 +31,17 @@ final readonly class RunOn
     ) {
     }
 
-    /** Null when the motion has no motor of that kind or never gets to the switch. */
-    public static function of(Motion $motion, LimitSwitch $switch, Settings $settings, float $speed = 1.0): ?self
+    /**
+     * @param  float|null  $delay_s  until the driver acts; debouncing, a scan and the driver's own delay where it is not given
+     * @return self|null null when the motion has no motor of that kind or never gets to the switch
+     */
+    public static function of(Motion $motion, LimitSwitch $switch, Settings $settings, float $speed = 1.0, ?float $delay_s = null): ?self
     {
         if ($motion->drive === null || $motion->isAbsolute()) {
             return null;
         }
         if ($motion->counts()) {
-            return self::ofSteps($motion, $settings, $speed);
+            return self::ofSteps($motion, $speed, $delay_s ?? self::delay_s($switch, $settings));
         }
         $unit = $motion->unit();
         $plant = $motion->plant();
@@ -55,7 +58,7 @@ final readonly class RunOn
         $state = $plant->stateAt($unit->toSi($switch->at));
         $state->speed = (float) $run->end_speed / $plant->travelPerRad;
         $energy = $plant->kinetic_J($state);
-        $delay = $settings->debounce_s + $settings->scan_s + $settings->driver_s;
+        $delay = $delay_s ?? self::delay_s($switch, $settings);
         for ($left = $delay; $left > 1e-12;) {
             $left -= $plant->step($state, $line, $direction, true, $left);
         }
@@ -65,11 +68,16 @@ final readonly class RunOn
         return new self($rest ? $distance : null, abs($unit->fromSi((float) $run->end_speed)), $delay, $energy);
     }
 
+    /** From tripping until the driver acts: the contact comes to rest, is believed, is looked at, and the driver obeys. */
+    private static function delay_s(LimitSwitch $switch, Settings $settings): float
+    {
+        return $switch->bounce_s + $settings->debounce_s + $settings->scan_s + $settings->driver_s;
+    }
+
     /** A stepper stops with its steps: it goes on for the delay, and no further. */
-    private static function ofSteps(Motion $motion, Settings $settings, float $speed): self
+    private static function ofSteps(Motion $motion, float $speed, float $delay): self
     {
         $fast = $speed * $motion->move()->peakSpeed();
-        $delay = $settings->debounce_s + $settings->scan_s + $settings->driver_s;
         $plant = $motion->plant();
         $state = $plant->stateAt($motion->move()->from);
         $state->speed = $fast / $plant->travelPerRad;

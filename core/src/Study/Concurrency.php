@@ -17,9 +17,9 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 
 /** Which neighbouring steps could run together: not of one motion or motor, no rule broken, the supply not overdrawn; and the time that saves. */
@@ -70,7 +70,7 @@ final class Concurrency
 
     private static function moves(Step $step): bool
     {
-        return $step instanceof GoStep || $step instanceof HomeStep;
+        return $step instanceof Moves && ! $step instanceof RunStep;
     }
 
     /** @return list<Finding> of the routine, worse than a note */

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Study;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
@@ -91,24 +92,26 @@ final class DriftFan
     /** @return list<array{TimedMove|null, float}> */
     private function movesOf(Routine $routine): array
     {
+        if ($this->motion->seesPulses()) {
+            return [];
+        }
         $moves = [];
-        $places = [];
+        $at = $this->motion->at($this->motion->task->from);
         for ($round = 0; $round < 2; $round++) {
             $moves = []; // the second time it sets out from where the first ended
             foreach ($routine->flat() as $path => $step) {
                 if ($step->motion() !== $this->motion->id || str_starts_with($path, 'if_fails')) {
                     continue;
                 }
-                $from = $places[0] ?? $this->motion->task->from;
-                if ($step instanceof GoStep && $step->place !== $from) {
-                    $to = $this->motion->at($step->place);
-                    $byTime = $this->motion->stops->switchAt($step->place) === null;
-                    $moves[] = [$byTime ? new TimedMove($this->motion, $this->build->settings, $this->motion->at($from), $to, $step->speed) : null, $to];
-                    $places = [$step->place];
+                if ($step instanceof GoByStep || ($step instanceof GoStep && $this->motion->at($step->place) !== $at)) {
+                    $to = $step instanceof GoByStep ? $at + $step->by : $this->motion->at($step->place);
+                    $byTime = $step instanceof GoByStep || $this->motion->stops->switchAt($step->place) === null;
+                    $moves[] = [$byTime ? new TimedMove($this->motion, $this->build->settings, $at, $to, $step->speed) : null, $to];
+                    $at = $to;
                 } elseif ($step instanceof HomeStep || ($step instanceof RunStep && $step->endsOn($this->build) !== null)) {
                     $place = $step instanceof HomeStep ? $this->motion->stops->switch($step->switch)?->place : $step->endsOn($this->build)?->place;
-                    $moves[] = [null, $this->motion->at($place ?? $from)];
-                    $places = [$place ?? $from];
+                    $at = $place === null ? $at : $this->motion->at($place);
+                    $moves[] = [null, $at];
                 }
             }
         }

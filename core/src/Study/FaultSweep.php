@@ -107,8 +107,10 @@ final class FaultSweep
     {
         $faults = [];
         foreach ($this->inputs($step) as $id => $name) {
-            $faults[] = ["stuck on {$id}", "{$name} is stuck on", [new WorldEvent($at, 'stuck', $id, true)]];
-            $faults[] = ["stuck off {$id}", "{$name} is stuck off", [new WorldEvent($at, 'stuck', $id, false)]];
+            $closed = $this->build->sensors[$id]->closed ?? $this->build->switch($id)->closed ?? false;
+            $wire = ', or its wire breaks';
+            $faults[] = ["stuck on {$id}", "{$name} is stuck on".($closed ? $wire : ''), [new WorldEvent($at, 'stuck', $id, true)]];
+            $faults[] = ["stuck off {$id}", "{$name} is stuck off".($closed ? '' : $wire), [new WorldEvent($at, 'stuck', $id, false)]];
             $faults[] = ["late {$id}", "{$name} tells 0.3 s late", [new WorldEvent($at, 'late', $id, value: self::LATE_S)]];
         }
         $id = $step->motion();

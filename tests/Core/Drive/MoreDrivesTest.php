@@ -56,7 +56,7 @@ function ferry(array $changes = []): Axis
 
 it('takes a stepper to its place in its time, and back', function () {
     $ferry = ferry();
-    $ferry->isAt('quay');
+    $ferry->isFoundAt('quay');
     expect($ferry->canFollow())->toBeTrue();
     $ferry->follow(0.55, 1.0);
     for ($time = 0.0; ! $ferry->hasArrived() && $time < 20.0; $time += 0.005) {
@@ -72,7 +72,7 @@ it('does not know where a stepper is before it is homed', function () {
 
 it('loses its place when the load is more than it pulls, and nobody is told', function () {
     $ferry = ferry(['mechanism.extra_force_N' => 60.0]);
-    $ferry->isAt('quay');
+    $ferry->isFoundAt('quay');
     $ferry->follow(0.55, 1.0);
     for ($time = 0.0; $time < 12.0; $time += 0.005) {
         $ferry->advance(0.005);

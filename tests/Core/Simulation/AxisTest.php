@@ -112,7 +112,7 @@ it('sags as a servo that is too weak, and never arrives', function () {
 
 it('forgets its place when it moves', function () {
     $axis = axisOf('lid', 0.0);
-    $axis->isAt('shut');
+    $axis->isFoundAt('shut');
     expect($axis->knownPlace())->toBe('shut');
     $axis->push(1, 1.0);
     expect($axis->knownPlace())->toBeNull();
@@ -129,7 +129,7 @@ it('loses as a stepper the steps that a hard stop takes from it, and does not kn
     $short = $from + 0.7 * ($to - $from);
     $blocked = $ferry->withStops(new Stops(...['hard_high' => max($from, $short), 'hard_low' => min($from, $short) - abs($to - $from)] + get_object_vars($ferry->stops)));
     $axis = new Axis($blocked, $from, 0.0);
-    $axis->isAt($ferry->task->from);
+    $axis->isFoundAt($ferry->task->from);
     $axis->follow($to, 1.0);
     $happened = passed($axis, 2 * $ferry->task->move_s + 1);
     expect(array_column($happened, 0))->toBe(['hits'])->and($axis->position())->toBeAbout($short, 1e-6)->and($axis->hasArrived())->toBeTrue();
@@ -139,7 +139,7 @@ it('draws as a stepper the heat of its phases at rest, and its work on top when 
     $ferry = Builds::demo('heron-wharf')->motions['ferry'];
     $axis = new Axis($ferry, $ferry->at($ferry->task->from), 0.0);
     $atRest = $axis->current_A();
-    $axis->isAt($ferry->task->from);
+    $axis->isFoundAt($ferry->task->from);
     $axis->follow($ferry->at($ferry->task->to), 1.0);
     passed($axis, $ferry->task->move_s / 4);
 

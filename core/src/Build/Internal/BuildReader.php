@@ -145,7 +145,7 @@ final class BuildReader
             new Task(...['profile' => Profile::from($task['profile']), 'payload' => Payload::from($task['payload'])] + $task),
             $drive,
             Stages::make($read['train']),
-            new Stops($stops['hard_low'], $stops['hard_high'], array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes']),
+            new Stops($stops['hard_low'], $stops['hard_high'], array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes'], $stops['encoder_pulses']),
             $read['layout'] === null ? null : Layouts::make($read['layout']),
         );
     }

@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Reach;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Routine\ChangeOverStep;
+use Brookstone\Core\Routine\GoByStep;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\PowerStep;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\StopStep;
+
+/** What becomes of the motions in a state of the search when a step begins, is done, or is broken off; and what is wrong with that. */
+final class Motions
+{
+    private const BETWEEN = 'b';  // it was homed, and is not at a place
+
+    private const MEASURED = '@'; // it is so far along, at no place that has a name
+
+    private const COUPLED = '~';  // kept with the counters: which motion a selector holds; 0 nobody knows
+
+    private readonly Build $build;
+
+    /** @var array<string, string> of each motion, the other on its motor */
+    private array $partners = [];
+
+    /** @var array<string, array{string, int}> of each motion behind a selector, the key of that and its number there */
+    private array $selectors = [];
+
+    /** @param  \Closure(string, string, string): void  $finds  code, path, what */
+    public function __construct(private readonly Program $program, private readonly \Closure $finds)
+    {
+        $this->build = $program->build;
+        foreach ($this->build->motions as $id => $motion) {
+            $partner = $motion->drive?->shares;
+            if ($partner === null) {
+                continue;
+            }
+            $this->partners[$id] = $partner;
+            $this->partners[$partner] = $id;
+            if ($motion->drive?->shares_by === 'selector') {
+                $this->selectors[$id] = [self::COUPLED.$id, 1];
+                $this->selectors[$partner] = [self::COUPLED.$id, 2];
+            }
+        }
+    }
+
+    /** @return array<string, array{string, bool}> when the power comes on */
+    public function first(): array
+    {
+        return array_map(fn (Motion $motion): array => [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false], $this->build->motions);
+    }
+
+    /** @return array<string, int> what the selectors hold when the power comes on, for all that anybody knows */
+    public function firstCoupled(): array
+    {
+        return array_fill_keys(array_column($this->selectors, 0), 0);
+    }
+
+    /**
+     * A move begins: may it, and does anybody else move the same thing?
+     *
+     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
+     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
+     */
+    public function begin(array $state, int $at, Node $node): array
+    {
+        $id = $node->motion ?? '';
+        $motion = $this->build->motions[$id];
+        $known = $state[1][$id][0];
+        $partner = $this->partners[$id] ?? null;
+        foreach (array_keys($state[0]) as $other) {
+            $moves = $this->program->nodes[$other]->motion;
+            if ($moves !== null && $other !== $at && ($moves === $id || $moves === $partner)) {
+                ($this->finds)($moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}");
+            }
+        }
+        if ($partner !== null && $state[1][$partner][1]) {
+            ($this->finds)('same_motor', $node->path, $partner.' ');
+        }
+        if (isset($this->selectors[$id]) && $state[2][$this->selectors[$id][0]] !== $this->selectors[$id][1]) {
+            ($this->finds)('not_coupled', $node->path, $id);
+        }
+        $step = $node->step;
+        if ($motion->drive !== null && ! $motion->task->keeps_turning) {
+            $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->endsOn($this->build) !== null);
+            $byTime = ! $motion->counts() && ! $motion->seesPulses() && ($step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null));
+            if ($known === Knowledge::UNKNOWN && ! $finds) {
+                ($this->finds)('not_known', $node->path, $id);
+            } elseif ($known === self::BETWEEN && $byTime) {
+                ($this->finds)('place_lost', $node->path, $id);
+            }
+        }
+        $state[0][$at] = true;
+        $state[1][$id] = [$this->onTheWay($motion, $known, $node), true];
+
+        return $state;
+    }
+
+    /** What is known of it while it moves; of a move by an amount, where that leads. */
+    private function onTheWay(Motion $motion, string $known, Node $node): string
+    {
+        if ($motion->isAbsolute()) {
+            return Knowledge::FELT;
+        }
+        $from = $this->position($motion, $known);
+        if ($node->step instanceof GoByStep && $from !== null && ! $motion->task->keeps_turning) {
+            $to = round($from + $node->step->by, 6);
+            if ($to < ($motion->stops->hard_low ?? -INF) - 1e-9 || $to > ($motion->stops->hard_high ?? INF) + 1e-9) {
+                ($this->finds)('past_end', $node->path, "{$motion->id} {$to}");
+
+                return self::BETWEEN;
+            }
+
+            return $motion->placeAt($to)->id ?? self::MEASURED.$to;
+        }
+
+        return $known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN;
+    }
+
+    private function position(Motion $motion, string $known): ?float
+    {
+        return str_starts_with($known, self::MEASURED) ? (float) substr($known, 1) : $motion->place($known)?->at;
+    }
+
+    /**
+     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
+     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
+     */
+    public function done(array $state, Node $node): array
+    {
+        $step = $node->step;
+        if ($step instanceof ChangeOverStep && isset($this->selectors[$step->motion])) {
+            [$selector, $number] = $this->selectors[$step->motion];
+            $state[2][$selector] = $number;
+        }
+        $id = $node->motion;
+        if ($id === null) {
+            return $state;
+        }
+        $motion = $this->build->motions[$id];
+        if ($step instanceof GoStep) {
+            $state[1][$id] = [$step->place, false];
+        } elseif ($step instanceof GoByStep) {
+            $state[1][$id] = [$state[1][$id][0], false];
+        } elseif ($step instanceof HomeStep) {
+            $state[1][$id] = [$motion->stops->switch($step->switch)->place ?? self::BETWEEN, false];
+        } elseif ($step instanceof RunStep) {
+            $place = $step->endsOn($this->build)?->place;
+            $state[1][$id] = [$place ?? ($motion->isAbsolute() ? Knowledge::FELT : self::BETWEEN), ! $motion->isAbsolute()]; // its motor is still on
+        }
+
+        return $state;
+    }
+
+    /**
+     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
+     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
+     */
+    public function does(array $state, Node $node): array
+    {
+        $step = $node->step;
+        if ($step instanceof StopStep) {
+            $state[1][$step->motion] = [$state[1][$step->motion][0], false];
+        } elseif ($step instanceof PowerStep && ! $step->on) {
+            foreach ($this->build->motions as $id => $motion) {
+                if ($id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply)) {
+                    $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
+                }
+            }
+        }
+
+        return $state;
+    }
+
+    public function afterHalt(string $known, string $motion): string
+    {
+        return $this->build->motions[$motion]->isAbsolute() ? Knowledge::FELT : ($known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN);
+    }
+}

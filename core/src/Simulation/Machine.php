@@ -1,0 +1,232 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Drive\TorqueLine;
+
+/** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */
+final class Machine
+{
+    private const AT_REST_RAD_S = 1e-5;      // of the output shaft: slower than this is still
+
+    private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
+
+    private const STALLED = 0.7;             // of its stall current
+
+    private const ARRIVED_SPEED = 0.05;      // of its no-load speed
+
+    public Plant $plant;
+
+    public readonly PlantState $state;
+
+    public readonly CommandRamp $ramp;       // of what follows a command: servo and stepper
+
+    public readonly StallWatch $stall;
+
+    public readonly Burden $burden;
+
+    public readonly ?TorqueLine $full;       // the drive at its usual speed
+
+    public bool $powered = false;
+
+    public bool $still = true;
+
+    public float $current_A = 0.0;
+
+    private readonly HardStops $stops;
+
+    private readonly MotorShaft $motor;
+
+    private ServoShaft|SteppedShaft|null $follower;
+
+    private ?Ledger $ledger = null;
+
+    private float $fed = 1.0;                // share of the supply's voltage
+
+    /**
+     * @param  float  $at  where it stands at first, in its own unit
+     * @param  Whereabouts  $where  told when steps are lost
+     */
+    public function __construct(public readonly Motion $motion, float $at, private readonly Whereabouts $where)
+    {
+        $this->stall = new StallWatch;
+        $this->plant = $motion->plant();
+        $this->burden = new Burden($motion);
+        $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
+        $this->full = $motion->drive?->line();
+        $this->stops = new HardStops(
+            $motion->stops->hard_low === null ? -INF : $this->shaftAngle($motion->stops->hard_low),
+            $motion->stops->hard_high === null ? INF : $this->shaftAngle($motion->stops->hard_high),
+        );
+        $this->ramp = new CommandRamp($this->state->angle);
+        $this->motor = new MotorShaft($this->plant, $motion->drive->ramp_s ?? 0.0);
+        $this->follower = $this->follower();
+        if ($this->follower !== null) {
+            $this->ramp->sendTo($this->state->angle, $this->state->angle);
+            $this->powered = true;
+            $this->still = $this->follower instanceof SteppedShaft;
+            $this->current_A = $this->follower instanceof SteppedShaft ? $this->follower->atRest_A() : 0.0;
+        } elseif ($this->full !== null) {
+            $this->motor->switch(new Order($this->full->shorted(), 1, false, null, 0.0));
+            $this->still = false;
+        }
+    }
+
+    private function follower(): ServoShaft|SteppedShaft|null
+    {
+        $drive = $this->motion->drive;
+        $line = $this->full;
+
+        return match (true) {
+            $drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $drive->motor, $drive->supply->volts_V * $this->fed),
+            $line !== null && $this->motion->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line : $line->atShare($this->fed)),
+            default => null,
+        };
+    }
+
+    public function follows(): bool
+    {
+        return $this->follower !== null;
+    }
+
+    /** The share of its voltage that its supply gives now. */
+    public function fedWith(float $share): void
+    {
+        $this->fed = $share;
+        $this->motor->fedWith($share);
+        $this->follower = $this->follower();
+    }
+
+    /** Something happens to its load: from now on it is another machine in the same place. */
+    public function burdened(): void
+    {
+        $this->plant = $this->burden->plant();
+        $this->motor->moves($this->plant);
+        $this->follower = $this->follower();
+        $this->still = false;
+    }
+
+    /** From now on writes down where the energy goes. */
+    public function watch(Ledger $ledger): void
+    {
+        $ledger->begin($this->state);
+        $this->ledger = $ledger;
+    }
+
+    public function closeLedger(): void
+    {
+        $this->ledger?->close($this->state);
+    }
+
+    /** The way that its motor was last told to turn. */
+    public function command(): int
+    {
+        return $this->motor->command();
+    }
+
+    public function obey(Order $order): void
+    {
+        $this->motor->switch($order);
+        $this->ramp->sendTo($order->target, $order->from);
+        $this->powered = $order->powered;
+        $this->still = false;
+    }
+
+    /** It is where its command wants it, and slow. */
+    public function isNear(float $target): bool
+    {
+        return $this->still || (abs($target - $this->state->angle) < ServoShaft::BAND_RAD / $this->plant->ratio
+            && abs($this->state->speed) * $this->plant->ratio < self::ARRIVED_SPEED * ($this->full?->noLoad_rad_s() ?? 0.0));
+    }
+
+    /** Whether it pushes, and does not get on: against a stop, a hand, or a load too heavy for it. */
+    public function lookForStall(float $seconds): void
+    {
+        $this->stall->look($this->powered && abs($this->state->speed) < self::AT_REST_RAD_S && $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A, $seconds);
+    }
+
+    /** @param  float  $at in the motion's own unit */
+    public function shaftAngle(float $at): float
+    {
+        return $this->plant->stateAt($this->motion->unit()->toSi($at))->angle;
+    }
+
+    /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
+    public function move(float $seconds): array
+    {
+        if ($seconds <= 0.0) {
+            return [];
+        }
+        if ($this->still) {
+            $this->ledger?->held($this->current_A, $seconds, $this->powered && $this->follower instanceof SteppedShaft ? $this->follower->heat_W() : null);
+
+            return [];
+        }
+        $before = $this->state->angle;
+        $happened = [];
+        for ($left = $seconds, $steps = 0; $left > 1e-12 && $happened === [] && $steps < self::MOST_STEPS; $steps++) {
+            $left -= $this->step($left);
+            $happened = $this->meetStops();
+        }
+        $this->settle(abs($this->state->angle - $before));
+
+        return $happened;
+    }
+
+    /** @return float the seconds used */
+    private function step(float $seconds): float
+    {
+        if ($this->follower !== null && $this->ramp->target() !== null) {
+            $used = $this->follower->step($this->state, $this->ramp, $seconds, $this->ledger);
+            if ($this->follower instanceof SteppedShaft && $this->follower->slipped_rad !== 0.0) {
+                $this->where->slips($this->follower->slipped_rad);
+            }
+            $this->current_A = $this->follower->current_A;
+
+            return $used;
+        }
+        $used = $this->motor->step($this->state, $this->stops, $seconds, $this->ledger);
+        $this->current_A = $this->motor->current_A;
+
+        return $used;
+    }
+
+    /** @return list<array{string, float, float}> */
+    private function meetStops(): array
+    {
+        if ($this->stops->isClear($this->state)) {
+            return [];
+        }
+        $before = clone $this->state;
+        $hit = $this->stops->meet($this->state);
+        if ($this->state->angle !== $before->angle || $this->state->speed !== $before->speed) {
+            $this->ledger?->stopped($before, $this->state);
+            if ($this->follower instanceof SteppedShaft) {
+                $this->ramp->lose($before->angle - $this->state->angle);
+                $this->where->slips($before->angle - $this->state->angle);
+            }
+        }
+
+        return $hit ? [['hits', $this->motion->unit()->fromSi($this->plant->speed($before)), $this->plant->kinetic_J($before)]] : [];
+    }
+
+    private function settle(float $turned): void
+    {
+        if (abs($this->state->speed) >= self::AT_REST_RAD_S) {
+            $this->still = false;
+
+            return;
+        }
+        $follows = $this->ramp->target() !== null;
+        $pushesStop = $this->stops->at() !== 0 && $this->powered;
+        $slow = ! $this->motor->isRamping() && $turned < self::AT_REST_RAD_S * 0.01;
+        $this->still = $slow && ! ($pushesStop && ! $follows) && $this->ramp->isThere();
+        if ($this->still) {
+            $this->state->speed = 0.0;
+        }
+    }
+}
