@@ -82,7 +82,7 @@ final class RoutineContext
         return '';
     }
 
-    public function patienceFor(float $time): float
+    public static function patienceFor(float $time): float
     {
         return max(self::LEAST_GIVE_UP_S, ceil($time * self::GIVE_UP * 2) / 2);
     }

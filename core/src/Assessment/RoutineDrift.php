@@ -116,7 +116,7 @@ final readonly class RoutineDrift
         if (! $once && $switches !== []) {
             $home = $motion->stops->switchAt($motion->task->from) ?? $switches[0];
             $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
-            $fixes[] = $this->context->before("routines.{$i}.steps.0", ['do' => 'home', 'motion' => $motion->id, 'switch' => $home->id, 'speed' => RoutineContext::HOME_SPEED, 'give_up_s' => $time === null ? null : $this->context->patienceFor($time)], new Sentence("Home {$motion->name} each time"));
+            $fixes[] = $this->context->before("routines.{$i}.steps.0", ['do' => 'home', 'motion' => $motion->id, 'switch' => $home->id, 'speed' => RoutineContext::HOME_SPEED, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)], new Sentence("Home {$motion->name} each time"));
         }
 
         return $fixes;

@@ -104,7 +104,7 @@ final readonly class RoutinePatience
 
     private function setGiveUp(string $place, float $time): Fix
     {
-        $wait = $this->context->patienceFor($time);
+        $wait = RoutineContext::patienceFor($time);
 
         return new Fix(new Sentence('Give up after {wait}', ['wait' => Quantity::of($wait, 's')]), [new Change($place, $wait)]);
     }

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Place;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -24,15 +22,12 @@ use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\StopStep;
 use Brookstone\Core\Routine\TogetherStep;
 use Brookstone\Core\Routine\WaitStep;
-use Brookstone\Core\Simulation\MotionRun;
 use Brookstone\Core\Stops\RunOn;
 
 /** Motors left powered, reversed at speed, started all at once, run into their stops, or let go under a load. */
 final readonly class RoutinePower
 {
     private const RESTS_S = 0.2; // a wait so long lets a motion come to rest
-
-    private const LAST_STRETCH = 0.25; // of the way, done slowly: a full supply is a tenth faster
 
     private const SLOWER = [0.75, 0.5, 0.35, 0.25, 0.15];
 
@@ -183,9 +178,9 @@ final readonly class RoutinePower
                 if ($slower?->distance !== null && $slower->distance * $this->build->settings->stop_clearance <= $room) {
                     $time = $this->context->subjects[$step->motion]->facts->longestTimeTo($switch->place, $speed);
                     $fixes[] = new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
-                        new Change($place, $speed), ...($time === null || $step->give_up_s === null || $step->give_up_s >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", $this->context->patienceFor($time))]),
+                        new Change($place, $speed), ...($time === null || $step->give_up_s === null || $step->give_up_s >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
                     ]);
-                    $last = $step instanceof GoStep ? $this->slowLast($i, $path, $step, $motion, $switch, $speed, $time) : null;
+                    $last = $step instanceof GoStep ? SlowLast::fix($this->build, $i, $path, $step, $switch, $speed, $time) : null;
                     array_push($fixes, ...($last === null ? [] : [$last]));
 
                     break;
@@ -199,37 +194,6 @@ final readonly class RoutinePower
                 'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
             ], $fixes, $step->motion);
         }
-    }
-
-    /** At full speed for a time that ends short of the switch even with a full supply, then slowly onto it. Only where it can come from one place. */
-    private function slowLast(int $i, string $path, GoStep $step, Motion $motion, LimitSwitch $switch, float $speed, ?float $longest_s): ?Fix
-    {
-        $others = array_values(array_filter($motion->places, fn (Place $place): bool => $place->id !== $step->place));
-        if (count($others) !== 1 || $motion->drive === null || str_starts_with($path, 'if_fails')) {
-            return null;
-        }
-        $unit = $motion->unit();
-        $stretch = self::LAST_STRETCH * abs($switch->at - $others[0]->at);
-        $from = $unit->toSi($others[0]->at);
-        $slowAt = $unit->toSi($switch->at - $switch->direction() * $stretch);
-        $fast = MotionRun::of($motion->plant(), $motion->drive->line($step->speed), $from, $slowAt, 60.0, ramp_s: $motion->drive->ramp_s);
-        $creeps = MotionRun::of($motion->plant(), $motion->drive->line($speed), $slowAt, $unit->toSi($switch->at), 60.0);
-        if (! $fast->reached || ! $creeps->reached || $fast->time_s === null || $creeps->time_s === null) {
-            return null;
-        }
-        $for = floor(100 * $fast->time_s) / 100;
-        $in = substr($path, 0, (int) strrpos($path, '.'));
-        $at = (int) substr($path, strlen($in) + 1);
-        $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $this->build->document['routines'][$i]);
-        $run = ['do' => 'run', 'motion' => $motion->id, 'direction' => $switch->direction() > 0 ? 'up' : 'down', 'speed' => $step->speed, 'for_s' => $for];
-        $patience = $longest_s === null || $step->give_up_s === null || $step->give_up_s >= 1.5 * $longest_s ? $step->give_up_s : $this->context->patienceFor($longest_s);
-        $slow = ['speed' => $speed, 'give_up_s' => $patience] + $list[$at];
-        $total = $for + $creeps->time_s;
-
-        return $for < 0.05 ? null : new Fix(
-            new Sentence('Slow only over the last {stretch}: fast for {for}, then at {speed} speed; it takes {time}', ['stretch' => $unit->quantity($stretch), 'for' => Quantity::of($for, 's'), 'speed' => Quantity::share($speed), 'time' => Quantity::of($total, 's')]),
-            [new Change("routines.{$i}.{$in}", [...array_slice($list, 0, $at), $run, $slow, ...array_slice($list, $at + 1)])],
-        );
     }
 
     /** Unpowered at its end, and its load drives it. */

@@ -201,7 +201,7 @@ final readonly class RoutineReach
         $to = $while instanceof NotSo ? $place->place : $away;
         $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($to);
 
-        return [$this->context->before($path, ['do' => 'go', 'motion' => $motion->id, 'place' => $to, 'give_up_s' => $time === null ? null : $this->context->patienceFor($time)], new Sentence("Take {$motion->name} to {$motion->place($to)?->name} first"))];
+        return [$this->context->before($path, ['do' => 'go', 'motion' => $motion->id, 'place' => $to, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)], new Sentence("Take {$motion->name} to {$motion->place($to)?->name} first"))];
     }
 
     /** @return list<Fix> the step only if the rule does not forbid it, otherwise a fault */
@@ -227,7 +227,7 @@ final readonly class RoutineReach
         }
         $home = $subject->motion->stops->switchAt($subject->motion->task->from) ?? $switches[0];
         $time = $subject->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
-        $step = ['do' => 'home', 'motion' => $motion, 'switch' => $home->id, 'speed' => RoutineContext::HOME_SPEED, 'give_up_s' => $time === null ? null : $this->context->patienceFor($time)];
+        $step = ['do' => 'home', 'motion' => $motion, 'switch' => $home->id, 'speed' => RoutineContext::HOME_SPEED, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)];
         $i = (int) explode('.', $path)[1];
         $first = "routines.{$i}.steps.0";
 

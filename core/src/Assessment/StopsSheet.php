@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Place;
 use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Drive\Servo;
@@ -16,6 +17,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Sensing\Repeatability;
 use Brookstone\Core\Stops\RunOn;
 use Brookstone\Core\Stops\TimedMove;
@@ -26,8 +28,6 @@ final readonly class StopsSheet
     private const SUPPLIES = ['low' => 0.85, 'rated' => 1.0, 'high' => 1.1];
 
     private const SLOWER = [0.75, 0.6, 0.5, 0.4, 0.3, 0.2];
-
-    private const LAST_STRETCH = 0.15; // of the travel, done slowly
 
     private const PAD = 0.05;            // of the travel, that a soft stop gives at least
 
@@ -93,8 +93,9 @@ final readonly class StopsSheet
             if ($distance !== null && $time !== null && $now !== null && $distance <= $wanted) {
                 $values = ['duty' => Quantity::share($this->motion->drive->duty * $duty), 'run_on' => $unit->quantity($distance), 'more' => Quantity::of($time - $now, 's')];
                 $offers[] = ['says' => new Sentence('At {duty} duty throughout it runs on {run_on}, and every move takes {more} longer.', $values), 'fix' => new Fix(new Sentence('Drive it at {duty} duty', ['duty' => $values['duty']]), [new Change("{$path}.drive.duty", round($this->motion->drive->duty * $duty, 3))])];
-                $stretch = self::LAST_STRETCH * ($this->motion->range()[1] - $this->motion->range()[0]);
-                $offers[] = ['says' => new Sentence('Slow only over the last {stretch}, from a switch of its own there, it runs on the same and takes only about {more} longer.', ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(self::LAST_STRETCH * ($time - $now), 's')]), 'fix' => null];
+                $stretch = SlowLast::STRETCH * ($this->motion->range()[1] - $this->motion->range()[0]);
+                [$fix, $where] = $this->slowLast($switch, $duty);
+                $offers[] = ['says' => new Sentence("Slow only over the last {stretch}{$where}, it runs on the same and takes only about {more} longer.", ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(SlowLast::STRETCH * ($time - $now), 's')]), 'fix' => $fix];
 
                 break;
             }
@@ -106,12 +107,32 @@ final readonly class StopsSheet
             $push = 2 * $energy / $unit->toSi($gives); // ½·F·d = E: a spring that is pressed together by d
             $offers[] = ['says' => new Sentence('A stop that gives {gives}, of foam or a spring, takes up its {energy} with no more than {push}, and no time is lost.', ['gives' => $unit->quantity($gives), 'energy' => Quantity::of($energy, 'J'), 'push' => Quantity::of($push, $unit === PositionUnit::Degrees ? 'N·m' : 'N')]), 'fix' => null];
         }
+        if (! $switch->closed) {
+            $offers[] = ['says' => new Sentence('Wire it to open when it trips: a broken wire then stops the motion, where now it would drive on.'), 'fix' => new Fix(new Sentence('Wire it so'), [new Change("{$path}.stops.switches.{$i}.closed", true)])];
+        }
         $inwards = round($switch->at - $switch->direction() * ($worst * $this->settings->stop_clearance - ($room ?? INF)), 4);
         if ($room !== null && $worst * $this->settings->stop_clearance > $room) {
             $offers[] = ['says' => new Sentence('Move the switch to {at}: what is left to the hard stop is then enough, and it stops that much short of its place.', ['at' => $unit->quantity($inwards)]), 'fix' => new Fix(new Sentence('Move the switch'), [new Change("{$path}.stops.switches.{$i}.at", $inwards)])];
         }
 
         return $offers;
+    }
+
+    /** @return array{Fix|null, string} the change of the first step that drives onto a switch, and in which routine that is */
+    private function slowLast(LimitSwitch $switch, float $speed): array
+    {
+        foreach (array_values($this->subject->build->routines) as $i => $routine) {
+            foreach ($routine->flat() as $path => $step) {
+                if ($step instanceof GoStep && $step->motion === $this->motion->id && $step->speed >= 1.0 && $this->motion->stops->switchAt($step->place) === $switch) {
+                    $fix = SlowLast::fix($this->subject->build, $i, $path, $step, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place, $speed));
+                    if ($fix !== null) {
+                        return [$fix, ", in {$routine->name}"];
+                    }
+                }
+            }
+        }
+
+        return [null, ', by a step of its own in the routine'];
     }
 
     /** @return list<array{way: string, error: float|null, within: bool|null, after_many: float|null, at_power_on: string, parts: string, is_used: bool}> */
@@ -130,11 +151,14 @@ final readonly class StopsSheet
         $spread = $this->spreadOfRunOn();
         $timed = $motor instanceof Servo || $motor instanceof Stepper ? null : new TimedMove($motion, $this->settings, $motion->at($motion->task->from), $motion->at($motion->task->to));
         [$bias, $sd] = $timed?->time_s === null ? [null, null] : [$timed->error(), $timed->spread()];
+        // A place with a switch is gone to by that.
+        $counts = $motion->seesPulses() && array_filter($motion->places, fn (Place $place): bool => $motion->stops->switchAt($place->id) === null) !== [];
+        $pulses = $motion->stops->encoder_pulses ?? self::ENCODER_PULSES;
         $byCount = fn (float $one): array => [$one + $slop, $one + $slop];
         $rows = [
-            ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin', count($motion->stops->switches) === 1],
-            ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1],
-            ['an encoder of 12 pulses on its shaft', ...[$byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[0], $byCount($turn(360 / self::ENCODER_PULSES) + ($spread ?? 0.0))[1]], 'must be homed', 'an encoder and a switch, three pins', false],
+            ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin', count($motion->stops->switches) === 1 && ! $counts],
+            ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1 && ! $counts],
+            ["an encoder of {$pulses} pulses on its shaft", ...$byCount($turn(360 / $pulses) + ($spread ?? 0.0)), 'must be homed', 'an encoder and a switch, three pins', $counts],
             ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->deadband_deg)) : $byCount($turn(1.0))), 'knows', 'the servo itself, one pin', $motor instanceof Servo],
             ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed', 'a driver and a switch, three pins', $motor instanceof Stepper],
         ];

@@ -17,7 +17,7 @@ use Brookstone\Core\Shape\Describe;
 final class Editor
 {
     /** Keys that hold a position in the motion's own unit and so carry no unit of their own. */
-    private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance', 'travel', 'by'];
+    private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance', 'travel', 'by', 'reach'];
 
     /** Positions too, but words elsewhere: `task.from` names a place. */
     private const SEGMENT_ENDS = ['from', 'to'];
@@ -51,30 +51,24 @@ final class Editor
         $motion = match (true) {
             ! in_array($key, self::POSITIONS, true) && ! (in_array($key, self::SEGMENT_ENDS, true) && ($segments[2] ?? '') === 'segments') => null,
             $segments[0] === 'motions' => array_values($build->motions)[(int) ($segments[1] ?? -1)] ?? null,
-            $segments[0] === 'scenarios' => self::startedBy($build, $segments),
-            $segments[0] === 'routines' => self::movedBy($build, $segments),
-            default => null,
+            default => self::namedBeside($build, $segments),
         };
 
         return $motion !== null ? $motion->unit()->symbol() : Units::symbolOfKey($path) ?? '';
     }
 
-    /** @param  list<string>  $segments */
-    private static function startedBy(Build $build, array $segments): ?Motion
+    /**
+     * The motion that the record of a field names: a step, a sensor, an event.
+     *
+     * @param  list<string>  $segments
+     */
+    private static function namedBeside(Build $build, array $segments): ?Motion
     {
-        $start = $build->document['scenarios'][(int) ($segments[1] ?? -1)]['starts_at'][(int) ($segments[3] ?? -1)]['motion'] ?? null;
-
-        return $start === null ? null : $build->motions[$start] ?? null;
-    }
-
-    /** @param  list<string>  $segments  to a field of a step */
-    private static function movedBy(Build $build, array $segments): ?Motion
-    {
-        $step = $build->document;
+        $record = $build->document;
         foreach (array_slice($segments, 0, -1) as $segment) {
-            $step = is_array($step) ? $step[$segment] ?? null : null;
+            $record = is_array($record) ? $record[$segment] ?? null : null;
         }
-        $motion = is_array($step) ? $step['motion'] ?? null : null;
+        $motion = is_array($record) ? $record['motion'] ?? null : null;
 
         return is_string($motion) ? $build->motions[$motion] ?? null : null;
     }

@@ -1,4 +1,5 @@
-import { useId, type ReactNode } from 'react';
+import { useContext, useId, type ReactNode } from 'react';
+import { InSentence } from './sentence';
 
 interface Given {
     id: string;
@@ -8,6 +9,23 @@ interface Given {
 /** Label, field, what was understood, and what is wrong: the same for every field. */
 export function FieldFrame({ label, how, error, understood, stacked = false, children }: { label: string; how?: string; error?: string; understood?: string; /** The field under its label, over the whole width. */ stacked?: boolean; children: (given: Given) => ReactNode }) {
     const id = useId();
+    if (useContext(InSentence)) {
+        return (
+            <span className="inline-block">
+                <label htmlFor={id} className="sr-only">
+                    {label}
+                </label>
+                {children({ id, describedBy: `${id}-more` })}
+                <span id={`${id}-more`}>
+                    {error !== undefined && (
+                        <span role="alert" className="narrow block border-l-3 border-fails pl-2 text-[0.86rem] break-words text-fails">
+                            {error}
+                        </span>
+                    )}
+                </span>
+            </span>
+        );
+    }
     return (
         <div className="py-1">
             <div className={stacked ? 'space-y-1' : 'grid grid-cols-[1fr_10.5rem] items-center gap-x-3'}>

@@ -1,10 +1,11 @@
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useContext, useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { StoredBuild } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { draftKey, useDrafts } from '../state/drafts';
 import { gap, significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { FieldFrame } from './FieldFrame';
+import { InSentence } from './sentence';
 
 const PAUSE_MS = 500; // after the last key what is typed so far is taken
 
@@ -27,6 +28,7 @@ interface Props {
 /** A number with its unit. Takes any unit, shows what it understood, and keeps what it does not understand. */
 export function QuantityField({ label, path, value, keptIn, typedIn, how, empty }: Props) {
     const { stored, edit } = useBuild();
+    const inSentence = useContext(InSentence);
     const { book, system } = useSpeaking();
     const kept = keptIn ?? book.keptIn(path.slice(path.lastIndexOf('.') + 1));
     const dimension = book.dimension(kept);
@@ -79,7 +81,7 @@ export function QuantityField({ label, path, value, keptIn, typedIn, how, empty 
     return (
         <FieldFrame label={label} how={how} error={draft?.message} understood={unit !== usual && value !== null ? `= ${significant(book.fromSi(si, usual), 4)}${gap(usual)}${usual}` : undefined}>
             {({ id, describedBy }) => (
-                <span className={`flex items-baseline border bg-well px-2 ${draft === undefined ? 'border-line' : 'border-fails'} focus-within:border-accent`}>
+                <span className={`${inSentence ? 'inline-flex' : 'flex px-2'} items-baseline border bg-well ${draft === undefined ? 'border-line' : 'border-fails'} focus-within:border-accent`}>
                     <input
                         id={id}
                         aria-describedby={describedBy}
@@ -94,7 +96,7 @@ export function QuantityField({ label, path, value, keptIn, typedIn, how, empty 
                         onBlur={leave}
                         onKeyDown={press}
                     />
-                    <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">{unit}</span>
+                    <span className="unit w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">{unit}</span>
                 </span>
             )}
         </FieldFrame>

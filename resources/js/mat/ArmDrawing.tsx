@@ -1,11 +1,11 @@
 import type { Arm, Motion, SwitchRunOn } from '../api/types';
 import { armReach, polar, type Frame, type Point } from './geometry';
-import { Bar, MassCentre, SwitchMark } from './marks';
+import { Bar, MassCentre, SwitchToDrag } from './marks';
 
 const LABEL_APART = 15; // points between names on the same side
 
 /** An arm on its pivot: its body at an angle, its travel, places, switches and stops. */
-export function ArmDrawing({ motion, arm, frame, position, runOn, color }: { motion: Motion; arm: Arm; frame: Frame; position: number; runOn: SwitchRunOn[]; color: string }) {
+export function ArmDrawing({ motion, arm, frame, position, runOn, color, onGrab }: { motion: Motion; arm: Arm; frame: Frame; position: number; runOn: SwitchRunOn[]; color: string; onGrab?: (index: number) => void }) {
     const reach = armReach(arm);
     const pivot = frame.at({ x: 0, y: 0 });
     const along = (radius: number, degrees: number) => frame.at(polar(radius, degrees));
@@ -25,12 +25,13 @@ export function ArmDrawing({ motion, arm, frame, position, runOn, color }: { mot
             ))}
             {arm.payload_kg > 0 && <Payload at={along(arm.payload_m * 1000, position)} size={thick * 1.9} />}
             <MassCentre at={along(arm.cg_m * 1000, position)} />
-            {motion.stops.switches.map((each) => {
+            {motion.stops.switches.map((each, i) => {
                 const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
                 return (
                     <g key={each.id}>
+                        {each.travel > 0 && <path d={arc(along, reach * 0.86, each.at + (each.end === 'low' ? each.travel : -each.travel), each.at)} fill="none" stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />}
                         <path d={arc(along, reach * 0.86, each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
-                        <SwitchMark at={along(reach * 0.86, each.at)} />
+                        <SwitchToDrag at={along(reach * 0.86, each.at)} name={each.name} onGrab={onGrab && (() => onGrab(i))} />
                     </g>
                 );
             })}

@@ -279,12 +279,12 @@ const KINDS: { [K in Mechanism['kind']]: Kind<Extract<Mechanism, { kind: K }>> }
     arm: {
         extent: (thing, curves) => armExtent(thing, curves.positions),
         grab: (_, point, near) => angleOf(point, near),
-        Draw: ({ motion, thing, frame, position, curves, color }) => <ArmDrawing motion={motion} arm={thing} frame={frame} position={position} runOn={curves.run_on} color={color} />,
+        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => <ArmDrawing motion={motion} arm={thing} frame={frame} position={position} runOn={curves.run_on} color={color} onGrab={onGrab} />,
     },
     hoist: {
         extent: (thing, curves) => hoistExtent(thing, curves.positions),
         grab: (_, point) => point.y / 1000,
-        Draw: ({ motion, thing, frame, position, curves, color }) => <HoistDrawing motion={motion} hoist={thing} frame={frame} position={position} positions={curves.positions} runOn={curves.run_on} color={color} />,
+        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => <HoistDrawing motion={motion} hoist={thing} frame={frame} position={position} positions={curves.positions} runOn={curves.run_on} color={color} onGrab={onGrab} />,
     },
     turntable,
     slide,

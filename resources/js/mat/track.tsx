@@ -1,6 +1,6 @@
 import type { Motion, SwitchRunOn } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
-import { SwitchMark } from './marks';
+import { SwitchToDrag } from './marks';
 import type { Frame, Point } from './geometry';
 
 /** Where a position lies on the mat, mm. */
@@ -71,19 +71,9 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab
                 const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
                 return (
                     <g key={each.id}>
+                        {each.travel > 0 && <path d={path(each.at + (each.end === 'low' ? each.travel : -each.travel), each.at)} fill="none" stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />}
                         <path d={path(each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
-                        <g
-                            className={onGrab === undefined ? '' : 'cursor-move'}
-                            onPointerDown={(event) => {
-                                if (onGrab !== undefined) {
-                                    event.preventDefault();
-                                    onGrab(i);
-                                }
-                            }}
-                        >
-                            {onGrab !== undefined && <circle cx={at(each.at).x} cy={at(each.at).y} r="14" fill="transparent" />}
-                            <SwitchMark at={at(each.at)} />
-                        </g>
+                        <SwitchToDrag at={at(each.at)} name={each.name} onGrab={onGrab && (() => onGrab(i))} />
                     </g>
                 );
             })}

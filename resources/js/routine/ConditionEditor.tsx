@@ -1,10 +1,12 @@
+import { useContext } from 'react';
 import type { Condition } from '../api/types';
 import { ChoiceField, TextField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
+import { InSentence } from '../fields/sentence';
 import { useBuild } from '../state/BuildContext';
 import { keyOf, questions } from './steps';
 
-const SMALL = 'border border-line bg-well px-2 py-0.5 hover:bg-ground';
+const SMALL = 'border border-line bg-well px-1.5 leading-normal hover:bg-ground';
 
 /** A condition in place: what it asks, its figures, and how several are joined. */
 export function ConditionEditor({ label, condition, path, depth = 0 }: { label: string; condition: Condition; path: string; depth?: number }) {
@@ -12,17 +14,22 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
     const possible = questions(stored.document);
     const set = (value: Condition) => edit({ path, value });
     const another = possible[0]!.condition;
+    const inside = useContext(InSentence);
+    const says = (word: string) => inside && ` ${word} `;
     if (condition.test === 'all' || condition.test === 'any') {
         const word = condition.test === 'all' ? 'and' : 'or';
         return (
-            <fieldset className="border-l-2 border-line py-1 pl-2">
+            <fieldset className={inside ? 'contents' : 'border-l-2 border-line py-1 pl-2'}>
                 <legend className="sr-only">{label}</legend>
+                {depth > 0 && says('(')}
                 {condition.of.map((part, i) => (
-                    <div key={i}>
+                    <div key={i} className={inside ? 'contents' : ''}>
+                        {i > 0 && says(word)}
                         <ConditionEditor label={i === 0 ? label : word} condition={part} path={`${path}.of.${i}`} depth={depth + 1} />
                     </div>
                 ))}
-                <div className="flex gap-1 py-1">
+                {depth > 0 && says(')')}
+                <div className={inside ? 'inline-flex gap-1 px-1' : 'flex gap-1 py-1'}>
                     <button type="button" className={SMALL} onClick={() => set({ ...condition, of: [...condition.of, another] })}>
                         {word} something else
                     </button>
@@ -38,7 +45,8 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
     }
     if (condition.test === 'not') {
         return (
-            <div className="border-l-2 border-line pl-2">
+            <div className={inside ? 'contents' : 'border-l-2 border-line pl-2'}>
+                {says('it is not so that')}
                 <ConditionEditor label={`${label} it is not so that`} condition={condition.that} path={`${path}.that`} depth={depth + 1} />
                 <button type="button" className={SMALL} onClick={() => set(condition.that)}>
                     when it is so
@@ -51,10 +59,12 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
     return (
         <>
             <ChoiceField label={label} path={path} value={chosen ?? ''} choices={choices} toValue={(key) => possible.find((each) => each.key === key)!.condition} />
+            {condition.test === 'input' && says('without a break for')}
             {condition.test === 'input' && <QuantityField label="without a break for" path={`${path}.for_s`} value={condition.for_s} empty="at once" />}
             {condition.test === 'level' && (
                 <>
                     <QuantityField label="Value" path={`${path}.value`} value={condition.value} />
+                    {says('and comes back by')}
                     <QuantityField label="Comes back by" path={`${path}.hysteresis`} value={condition.hysteresis} how="Before it is no longer so." />
                 </>
             )}
@@ -67,11 +77,12 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
             {condition.test === 'clock' && (
                 <>
                     <TextField label="From" path={`${path}.from`} value={condition.from} />
+                    {says('and')}
                     <TextField label="To" path={`${path}.to`} value={condition.to} />
                 </>
             )}
             {depth < 3 && (
-                <div className="flex gap-1 py-1">
+                <div className={inside ? 'inline-flex gap-1 px-1' : 'flex gap-1 py-1'}>
                     <button type="button" className={SMALL} onClick={() => set({ test: 'all', of: [condition, another] })}>
                         and…
                     </button>

@@ -1,14 +1,16 @@
 import type { Build } from '../api/types';
+import { ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild } from '../state/BuildContext';
 import { ReadingsPane } from './ReadingsPane';
-import { MEASURES } from './steps';
+import { MEASURES, positionUnit } from './steps';
 
 /** Where a sensor sits, and how it answers. */
 export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number]; path: string }) {
     const { stored, edit } = useBuild();
     const { motions } = stored.document;
     const measures = MEASURES.includes(sensor.kind);
+    const unit = positionUnit(stored, sensor.motion);
     const sits = (id: string) => {
         const motion = motions.find((each) => each.id === id);
         const value = motion === undefined ? { ...sensor, motion: null, at: null, reach: null } : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
@@ -30,8 +32,8 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
                     </select>
                 </label>
             )}
-            {sensor.motion !== null && <QuantityField label="At" path={`${path}.at`} value={sensor.at} />}
-            {sensor.motion !== null && <QuantityField label="So far to either side" path={`${path}.reach`} value={sensor.reach} empty="a point" />}
+            {sensor.motion !== null && <QuantityField label="At" path={`${path}.at`} keptIn={unit} value={sensor.at} />}
+            {sensor.motion !== null && <QuantityField label="So far to either side" path={`${path}.reach`} keptIn={unit} value={sensor.reach} empty="a point" />}
             {measures && <QuantityField label="On above" path={`${path}.upper`} value={sensor.upper} empty="never" />}
             {measures && <QuantityField label="Off below" path={`${path}.lower`} value={sensor.lower} empty="the same" />}
             {measures && <QuantityField label="Reads at first" path={`${path}.rest`} value={sensor.rest} />}
@@ -39,6 +41,7 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
             {sensor.kind === 'press' && <QuantityField label="Twice within" path={`${path}.double_s`} value={sensor.double_s} />}
             {!measures && <QuantityField label="Bounces for" path={`${path}.bounce_s`} value={sensor.bounce_s} />}
             {measures && <ReadingsPane sensor={sensor} path={path} />}
+            {!measures && <ToggleField label="Opens instead of closing" path={`${path}.closed`} value={sensor.closed} how="Normally closed: a broken wire then reads as on." />}
             <QuantityField label="Tells late by" path={`${path}.late_s`} value={sensor.late_s} />
         </details>
     );

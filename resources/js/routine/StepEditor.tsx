@@ -1,132 +1,234 @@
-import { useId } from 'react';
-import type { Condition, Step } from '../api/types';
+import type { ReactNode } from 'react';
+import type { Build, Condition, Step } from '../api/types';
 import { ChoiceField, TextField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
+import { InSentence } from '../fields/sentence';
 import { useBuild } from '../state/BuildContext';
 import { ConditionEditor } from './ConditionEditor';
-import { questions } from './steps';
+import { positionUnit, questions, WAIT } from './steps';
 
 type Ending = { until: Condition | null; for_s: number | null; give_up_s: number | null };
 
-/** The parts of one step, each a field. */
+const SMALL = 'border border-line bg-well px-1.5 leading-normal hover:bg-ground';
+
+/** One step as its sentence, each part of it a field in its place. */
 export function StepEditor({ step, path }: { step: Step; path: string }) {
     const { stored, edit } = useBuild();
-    const build = stored.document;
-    const motionId = 'motion' in step ? step.motion : null;
-    const counter = step.do === 'set' ? build.counters.find((each) => each.id === step.counter) : undefined;
-    const motion = build.motions.find((each) => each.id === motionId);
-    const set = (changed: Partial<Step>) => edit({ path, value: { ...step, ...changed } });
-    const motions = build.motions
-        .filter((each) => step.do !== 'home' || each.stops.switches.length > 0)
-        .map((each) => ({ value: each.id, label: each.name }));
-    const chooseMotion = (id: string) => {
-        const chosen = build.motions.find((each) => each.id === id)!;
-        set(step.do === 'go' ? { motion: id, place: chosen.task.to } : step.do === 'home' ? { motion: id, switch: chosen.stops.switches[0]!.id } : { motion: id });
-    };
     return (
-        <div className="divide-y divide-line border border-line bg-sheet px-3">
-            {motion !== undefined && step.do !== 'power' && <Choice label="Motion" value={motion.id} choices={motions} onChoose={chooseMotion} />}
-            {step.do === 'go' && <ChoiceField label="To" path={`${path}.place`} value={step.place} choices={motion!.places.map((place) => ({ value: place.id, label: place.name }))} />}
-            {step.do === 'home' && <ChoiceField label="Onto" path={`${path}.switch`} value={step.switch} choices={motion!.stops.switches.map((each) => ({ value: each.id, label: each.name }))} />}
-            {step.do === 'run' && <ChoiceField label="Direction" path={`${path}.direction`} value={step.direction} choices={[{ value: 'up', label: 'up' }, { value: 'down', label: 'down' }]} />}
-            {(step.do === 'home' || step.do === 'go' || step.do === 'run') && <QuantityField label="Share of its speed" path={`${path}.speed`} value={step.speed} how="1 is full speed; 50 % is half." />}
-            {(step.do === 'run' || step.do === 'wait') && <EndingFields step={step} path={path} onSet={(ending) => set(ending)} />}
-            {(step.do === 'home' || step.do === 'go') && <QuantityField label="Give up after" path={`${path}.give_up_s`} value={step.give_up_s} empty="never" />}
-            {step.do === 'stop' && <ChoiceField label="How" path={`${path}.how`} value={step.how} choices={[{ value: 'brake', label: 'brake' }, { value: 'coast', label: 'run out' }, { value: 'hold', label: 'hold, powered' }]} />}
-            {step.do === 'signal' && (
-                <>
-                    <ChoiceField label="Output" path={`${path}.output`} value={step.output} choices={build.outputs.map((output) => ({ value: output.id, label: output.name }))} />
-                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={[{ value: 'on', label: 'on' }, { value: 'off', label: 'off' }]} />
-                    <QuantityField label="For" path={`${path}.for_s`} value={step.for_s} empty="good" />
-                </>
-            )}
-            {step.do === 'repeat' && (
-                <>
-                    <QuantityField label="How often" path={`${path}.times`} value={step.times} empty="for ever" />
-                    <Choice label="Until something is so" value={step.until === null ? 'no' : 'yes'} choices={[{ value: 'no', label: 'no' }, { value: 'yes', label: 'yes' }]} onChoose={(choice) => set({ until: choice === 'no' ? null : questions(build)[0]!.condition })} />
-                    {step.until !== null && <ConditionEditor label="Until" condition={step.until} path={`${path}.until`} />}
-                </>
-            )}
-            {step.do === 'together' && (
-                <>
-                    <ChoiceField label="Goes on when" path={`${path}.until`} value={step.until} choices={[{ value: 'all', label: 'all have ended' }, { value: 'any', label: 'one has ended' }]} />
-                    <div className="py-1 text-right">
-                        <button type="button" className="border border-line bg-well px-2 py-0.5" onClick={() => set({ branches: [...step.branches, [{ do: 'wait', for_s: 1, until: null, give_up_s: null }]] })}>
-                            One more beside them
-                        </button>
-                    </div>
-                </>
-            )}
-            {step.do === 'choose' && (
-                <>
-                    <ConditionEditor label="If" condition={step.if} path={`${path}.if`} />
-                    {step.otherwise.length === 0 && (
-                        <div className="py-1 text-right">
-                            <button type="button" className="border border-line bg-well px-2 py-0.5" onClick={() => set({ otherwise: [{ do: 'wait', for_s: 1, until: null, give_up_s: null }] })}>
-                                Otherwise…
-                            </button>
-                        </div>
-                    )}
-                </>
-            )}
-            {step.do === 'set' && (
-                <>
-                    <ChoiceField label="Counter or mark" path={`${path}.counter`} value={step.counter} choices={build.counters.map((each) => ({ value: each.id, label: each.name }))} />
-                    {counter?.kind === 'mark' ? (
-                        <Choice label="Is" value={String(step.to ?? 1)} choices={[{ value: '1', label: 'set' }, { value: '0', label: 'cleared' }]} onChoose={(to) => set({ to: Number(to), add: null })} />
-                    ) : (
-                        <>
-                            <Choice label="Is" value={step.to === null ? 'add' : 'to'} choices={[{ value: 'add', label: 'counted on' }, { value: 'to', label: 'set to' }]} onChoose={(how) => set(how === 'add' ? { to: null, add: 1 } : { to: 0, add: null })} />
-                            {step.to === null ? <QuantityField label="By" path={`${path}.add`} value={step.add} /> : <QuantityField label="To" path={`${path}.to`} value={step.to} />}
-                        </>
-                    )}
-                </>
-            )}
-            {step.do === 'call' && <ChoiceField label="Routine" path={`${path}.routine`} value={step.routine} choices={build.routines.map((each) => ({ value: each.id, label: each.name }))} />}
-            {step.do === 'power' && (
-                <>
-                    <Choice label="Of" value={step.motion === null ? `s ${step.supply}` : `m ${step.motion}`} choices={[...build.motions.map((each) => ({ value: `m ${each.id}`, label: each.name })), ...build.supplies.map((each) => ({ value: `s ${each.id}`, label: `all on ${each.name}` }))]} onChoose={(of) => set(of.startsWith('m ') ? { motion: of.slice(2), supply: null } : { motion: null, supply: of.slice(2) })} />
-                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={[{ value: 'on', label: 'on' }, { value: 'off', label: 'off' }]} />
-                    <QuantityField label="Time to settle" path={`${path}.settle_s`} value={step.settle_s} />
-                </>
-            )}
-            {step.do === 'fault' && <TextField label="What it says" path={`${path}.message`} value={step.message} />}
-        </div>
+        <InSentence value={true}>
+            <span className="in-sentence">
+                <Words step={step} path={path} build={stored.document} set={(changed) => edit({ path, value: { ...step, ...changed } })} />
+            </span>
+        </InSentence>
     );
 }
 
-function EndingFields({ step, path, onSet }: { step: Ending; path: string; onSet: (ending: Ending) => void }) {
+interface Props<S extends Step = Step> {
+    step: S;
+    path: string;
+    build: Build;
+    set: (changed: Partial<S>) => void;
+}
+
+function Words({ step, path, build, set }: Props) {
+    switch (step.do) {
+        case 'home':
+            return (
+                <>
+                    Home <MotionPart step={step} path={path} build={build} only={(motion) => motion.stops.switches.length > 0} moved={(motion) => ({ switch: motion.stops.switches[0]!.id })} />{' '}
+                    <Speed step={step} path={path} /> onto{' '}
+                    <ChoiceField label="Onto" path={`${path}.switch`} value={step.switch} choices={named(build.motions.find((each) => each.id === step.motion)?.stops.switches)} />
+                    <GiveUp step={step} path={path} />
+                </>
+            );
+        case 'go':
+            return (
+                <>
+                    Take <MotionPart step={step} path={path} build={build} moved={(motion) => ({ place: motion.task.to })} /> to{' '}
+                    <ChoiceField label="To" path={`${path}.place`} value={step.place} choices={named(build.motions.find((each) => each.id === step.motion)?.places)} /> <Speed step={step} path={path} />
+                    <GiveUp step={step} path={path} />
+                </>
+            );
+        case 'go_by':
+            return (
+                <>
+                    Move <MotionPart step={step} path={path} build={build} moved={(motion) => ({ by: (motion.places[1]!.at - motion.places[0]!.at) / 2 })} /> by{' '}
+                    <By step={step} path={path} /> <Speed step={step} path={path} />
+                    <GiveUp step={step} path={path} />
+                </>
+            );
+        case 'run':
+            return (
+                <>
+                    Run <MotionPart step={step} path={path} build={build} />{' '}
+                    <ChoiceField label="Direction" path={`${path}.direction`} value={step.direction} choices={words(['up', 'down'])} /> <Speed step={step} path={path} />{' '}
+                    <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
+                </>
+            );
+        case 'wait':
+            return (
+                <>
+                    Wait <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
+                </>
+            );
+        case 'stop':
+            return (
+                <>
+                    Stop <MotionPart step={step} path={path} build={build} />:{' '}
+                    <ChoiceField label="How" path={`${path}.how`} value={step.how} choices={[{ value: 'brake', label: 'brake it' }, { value: 'coast', label: 'let it run out' }, { value: 'hold', label: 'hold it, powered' }]} />
+                </>
+            );
+        case 'signal':
+            return (
+                <>
+                    Switch <ChoiceField label="Output" path={`${path}.output`} value={step.output} choices={named(build.outputs)} />{' '}
+                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={words(['on', 'off'])} /> for <QuantityField label="For" path={`${path}.for_s`} value={step.for_s} empty="good" />
+                </>
+            );
+        case 'repeat':
+            return (
+                <>
+                    Repeat <QuantityField label="How often" path={`${path}.times`} value={step.times} empty="for ever" /> times,{' '}
+                    <Choice label="Until something is so" value={step.until === null ? 'no' : 'yes'} choices={[{ value: 'no', label: 'whatever happens' }, { value: 'yes', label: 'or until' }]} onChoose={(choice) => set({ until: choice === 'no' ? null : questions(build)[0]!.condition })} />{' '}
+                    {step.until !== null && <ConditionEditor label="Until" condition={step.until} path={`${path}.until`} />}
+                </>
+            );
+        case 'together':
+            return (
+                <>
+                    Together, until <ChoiceField label="Goes on when" path={`${path}.until`} value={step.until} choices={[{ value: 'all', label: 'all have ended' }, { value: 'any', label: 'one has ended' }]} />{' '}
+                    <button type="button" className={SMALL} onClick={() => set({ branches: [...step.branches, [WAIT]] })}>
+                        One more beside them
+                    </button>
+                </>
+            );
+        case 'choose':
+            return (
+                <>
+                    If <ConditionEditor label="If" condition={step.if} path={`${path}.if`} />{' '}
+                    {step.otherwise.length === 0 && (
+                        <button type="button" className={SMALL} onClick={() => set({ otherwise: [WAIT] })}>
+                            Otherwise…
+                        </button>
+                    )}
+                </>
+            );
+        case 'set':
+            return <Counting step={step} path={path} build={build} set={set} />;
+        case 'call':
+            return (
+                <>
+                    Do <ChoiceField label="Routine" path={`${path}.routine`} value={step.routine} choices={named(build.routines)} />
+                </>
+            );
+        case 'power':
+            return (
+                <>
+                    Switch the power of{' '}
+                    <Choice label="Of" value={step.motion === null ? `s ${step.supply}` : `m ${step.motion}`} choices={[...build.motions.map((each) => ({ value: `m ${each.id}`, label: each.name })), ...build.supplies.map((each) => ({ value: `s ${each.id}`, label: `all on ${each.name}` }))]} onChoose={(of) => set(of.startsWith('m ') ? { motion: of.slice(2), supply: null } : { motion: null, supply: of.slice(2) })} />{' '}
+                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={words(['on', 'off'])} /> and let it settle for <QuantityField label="Time to settle" path={`${path}.settle_s`} value={step.settle_s} />
+                </>
+            );
+        case 'change_over':
+            return (
+                <>
+                    Change the motor over to <MotionPart step={step} path={path} build={build} only={(motion) => isSelected(build, motion.id)} />; it takes <QuantityField label="Takes" path={`${path}.takes_s`} value={step.takes_s} />
+                </>
+            );
+        case 'fault':
+            return (
+                <>
+                    Stop with the fault <TextField label="What it says" path={`${path}.message`} value={step.message} />
+                </>
+            );
+    }
+}
+
+/** The motion that a step is about; what else must change with it comes along. */
+function MotionPart({ step, path, build, only = () => true, moved = () => ({}) }: { step: Step & { motion: string }; path: string; build: Build; only?: (motion: Build['motions'][number]) => boolean; moved?: (motion: Build['motions'][number]) => object }) {
+    const { edit } = useBuild();
+    return <Choice label="Motion" value={step.motion} choices={named(build.motions.filter((each) => each.id === step.motion || only(each)))} onChoose={(id) => edit({ path, value: { ...step, motion: id, ...moved(build.motions.find((each) => each.id === id)!) } })} />;
+}
+
+function By({ step, path }: { step: Extract<Step, { do: 'go_by' }>; path: string }) {
+    const { stored } = useBuild();
+    return <QuantityField label="By" path={`${path}.by`} value={step.by} keptIn={positionUnit(stored, step.motion)} />;
+}
+
+function Speed({ step, path }: { step: { speed: number }; path: string }) {
+    return (
+        <>
+            at <QuantityField label="Share of its speed" path={`${path}.speed`} value={step.speed} /> of its speed
+        </>
+    );
+}
+
+function GiveUp({ step, path }: { step: { give_up_s: number | null }; path: string }): ReactNode {
+    return (
+        <>
+            ; give up after <QuantityField label="Give up after" path={`${path}.give_up_s`} value={step.give_up_s} empty="never" />
+        </>
+    );
+}
+
+function EndingPart({ step, path, onSet }: { step: Ending; path: string; onSet: (ending: Ending) => void }) {
     const { stored } = useBuild();
     const first = questions(stored.document)[0]!.condition;
     const choose = (choice: string) => onSet(choice === 'time' ? { until: null, for_s: 1, give_up_s: null } : { until: first, for_s: null, give_up_s: step.give_up_s ?? 10 });
     return (
         <>
-            <Choice label="Ends with" value={step.until === null ? 'time' : 'until'} choices={[{ value: 'time', label: 'a time' }, { value: 'until', label: 'something that happens' }]} onChoose={choose} />
+            <Choice label="Ends with" value={step.until === null ? 'time' : 'until'} choices={[{ value: 'time', label: 'for' }, { value: 'until', label: 'until' }]} onChoose={choose} />{' '}
             {step.until === null ? (
                 <QuantityField label="Time" path={`${path}.for_s`} value={step.for_s} />
             ) : (
                 <>
                     <ConditionEditor label="Until" condition={step.until} path={`${path}.until`} />
-                    <QuantityField label="Give up after" path={`${path}.give_up_s`} value={step.give_up_s} empty="never" />
+                    <GiveUp step={step} path={path} />
                 </>
             )}
         </>
     );
 }
 
+function Counting({ step, path, build, set }: Props<Extract<Step, { do: 'set' }>>) {
+    const counter = build.counters.find((each) => each.id === step.counter);
+    return (
+        <>
+            <ChoiceField label="Counter or mark" path={`${path}.counter`} value={step.counter} choices={named(build.counters)} /> is{' '}
+            {counter?.kind === 'mark' ? (
+                <Choice label="Is" value={String(step.to ?? 1)} choices={[{ value: '1', label: 'set' }, { value: '0', label: 'cleared' }]} onChoose={(to) => set({ to: Number(to), add: null })} />
+            ) : (
+                <>
+                    <Choice label="Is" value={step.to === null ? 'add' : 'to'} choices={[{ value: 'add', label: 'counted on by' }, { value: 'to', label: 'set to' }]} onChoose={(how) => set(how === 'add' ? { to: null, add: 1 } : { to: 0, add: null })} />{' '}
+                    {step.to === null ? <QuantityField label="By" path={`${path}.add`} value={step.add} /> : <QuantityField label="To" path={`${path}.to`} value={step.to} />}
+                </>
+            )}
+        </>
+    );
+}
+
+/** Shares its motor with another through a selector. */
+export function isSelected(build: Build, motion: string): boolean {
+    return build.motions.some((each) => each.drive?.shares_by === 'selector' && each.drive.shares !== null && (each.id === motion || each.drive.shares === motion));
+}
+
+function named(things: { id: string; name: string }[] | undefined) {
+    return (things ?? []).map((each) => ({ value: each.id, label: each.name }));
+}
+
+function words(choices: string[]) {
+    return choices.map((each) => ({ value: each, label: each }));
+}
+
 /** A choice that changes more than one part of the step. */
 function Choice({ label, value, choices, onChoose }: { label: string; value: string; choices: { value: string; label: string }[]; onChoose: (choice: string) => void }) {
-    const id = useId();
     return (
-        <div className="grid grid-cols-[1fr_10.5rem] items-center gap-x-3 py-1">
-            <label htmlFor={id}>{label}</label>
-            <select id={id} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={value} onChange={(event) => onChoose(event.target.value)}>
-                {choices.map((choice) => (
-                    <option key={choice.value} value={choice.value}>
-                        {choice.label}
-                    </option>
-                ))}
-            </select>
-        </div>
+        <select aria-label={label} value={value} onChange={(event) => onChoose(event.target.value)}>
+            {choices.map((choice) => (
+                <option key={choice.value} value={choice.value}>
+                    {choice.label}
+                </option>
+            ))}
+        </select>
     );
 }

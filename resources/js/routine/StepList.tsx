@@ -1,6 +1,6 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
-import { ArrowDown, ArrowUp, Columns2, Ungroup, X } from 'lucide-react';
-import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { ArrowDown, ArrowUp, Check, Columns2, Ungroup, X } from 'lucide-react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Routine, Step, Trace } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -22,6 +22,7 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
     const [open, setOpen] = useState<string | null>(null);
+    const [byHand, setByHand] = useState(false); // it was opened by its sentence, which is gone then: the focus goes to its first part
     const [after, setAfter] = useState<string | null>(null); // the row that was last touched: a new step comes after it
     const [dragged, setDragged] = useState<string | null>(null);
     const [problem, setProblem] = useState('');
@@ -30,6 +31,15 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
     const sentence = (row: ListedStep) => {
         const said = verdict?.steps.find((each) => each.path === row.path);
         return said === undefined ? row.step.do : say(said.says);
+    };
+    const show = (at: string, byHand: boolean) => {
+        setOpen(at);
+        setByHand(byHand);
+        setAfter(at);
+    };
+    const close = (at: string) => {
+        setOpen(null);
+        setTimeout(() => document.querySelector<HTMLElement>(`[data-step="${at}"]`)?.focus());
     };
     const place = (at: string) => {
         const cut = at.lastIndexOf('.');
@@ -55,7 +65,7 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
         edit({ path: `${path}.${known.listPath}`, value: [...known.list.slice(0, known.index + 1), step, ...known.list.slice(known.index + 1)] });
         const added = `${known.listPath}.${known.index + 1}`;
         setAfter(added);
-        setOpen(added);
+        show(added, false);
     };
     const press = (row: ListedStep) => (event: KeyboardEvent) => {
         if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
@@ -91,13 +101,19 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
                                     {row.heading}
                                 </p>
                             )}
-                            <div className="flex items-center gap-2" style={{ paddingLeft: row.depth * 26 }}>
+                            <div className={`flex gap-2 ${open === row.path ? 'items-baseline' : 'items-center'}`} style={{ paddingLeft: row.depth * 26 }}>
                                 <span className="min-w-9 shrink-0 cursor-grab text-right whitespace-nowrap text-quiet" draggable onDragStart={() => setDragged(row.path)} onDragEnd={() => setDragged(null)} title="Drag it elsewhere">
                                     {row.number}
                                 </span>
-                                <button type="button" className="min-w-0 flex-1 py-0.5 text-left hover:underline" aria-expanded={open === row.path} aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete" onFocus={() => setAfter(row.path)} onKeyDown={press(row)} onClick={() => setOpen(open === row.path ? null : row.path)}>
-                                    {sentence(row)}
-                                </button>
+                                {open === row.path ? (
+                                    <OpenStep takesFocus={byHand} onClose={() => close(row.path)}>
+                                        <StepEditor step={row.step} path={`${path}.${row.path}`} />
+                                    </OpenStep>
+                                ) : (
+                                    <button type="button" data-step={row.path} className="min-w-0 flex-1 py-0.5 text-left hover:underline" aria-expanded="false" aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete" onFocus={() => setAfter(row.path)} onKeyDown={press(row)} onClick={() => show(row.path, true)}>
+                                        {sentence(row)}
+                                    </button>
+                                )}
                                 {ran[0] !== undefined && (
                                     <span className={`narrow shrink-0 ${last?.outcome === 'gave_up' ? 'font-semibold text-fails' : 'text-quiet'}`}>
                                         {last?.outcome === 'gave_up' ? 'gave up' : ran[0].end_s === null ? 'running' : `${significant(Math.max(0, ran[0].end_s - ran[0].start_s), 3)} s`}
@@ -124,11 +140,6 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
                                     </RowButton>
                                 </span>
                             </div>
-                            {open === row.path && (
-                                <div className="pb-2 pl-10">
-                                    <StepEditor step={row.step} path={`${path}.${row.path}`} />
-                                </div>
-                            )}
                         </li>
                     );
                 })}
@@ -145,6 +156,24 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
                 </p>
             )}
         </>
+    );
+}
+
+/** A sentence whose parts are fields, until that is done. */
+function OpenStep({ takesFocus, onClose, children }: { takesFocus: boolean; onClose: () => void; children: ReactNode }) {
+    const box = useRef<HTMLDivElement>(null);
+    useEffect(() => {
+        if (takesFocus) {
+            box.current?.querySelector<HTMLElement>('select, input, button')?.focus();
+        }
+    }, [takesFocus]);
+    return (
+        <div ref={box} className="flex min-w-0 flex-1 items-start gap-2 py-0.5" onKeyDown={(event) => event.key === 'Escape' && onClose()}>
+            <div className="min-w-0 flex-1">{children}</div>
+            <RowButton label="Done with this step" onClick={onClose}>
+                <Check size={14} />
+            </RowButton>
+        </div>
     );
 }
 

@@ -1,10 +1,11 @@
-import type { Build, Condition, Routine, Step } from '../api/types';
+import type { Build, Condition, Routine, Step, StoredBuild } from '../api/types';
 
 export type Verb = Step['do'];
 
 export const VERBS: { verb: Verb; label: string; words: string }[] = [
     { verb: 'home', label: 'Home a motion', words: 'home reference zero' },
     { verb: 'go', label: 'Go to a place', words: 'go take move to' },
+    { verb: 'go_by', label: 'Move by an amount', words: 'move by amount on back feed turn' },
     { verb: 'run', label: 'Run until', words: 'run drive until for' },
     { verb: 'wait', label: 'Wait', words: 'wait pause until' },
     { verb: 'stop', label: 'Stop a motion', words: 'stop brake coast hold' },
@@ -15,6 +16,7 @@ export const VERBS: { verb: Verb; label: string; words: string }[] = [
     { verb: 'set', label: 'Count or mark', words: 'set count add mark counter' },
     { verb: 'call', label: 'Do another routine', words: 'do call routine' },
     { verb: 'power', label: 'Switch power', words: 'power gate settle' },
+    { verb: 'change_over', label: 'Change over a shared motor', words: 'change over selector shared motor' },
     { verb: 'fault', label: 'Stop with a fault', words: 'fault error fail' },
 ];
 
@@ -25,19 +27,22 @@ export function matching(typed: string): typeof VERBS {
     return VERBS.filter((each) => rank(each) < 2).sort((a, b) => rank(a) - rank(b));
 }
 
-const WAIT: Step = { do: 'wait', for_s: 1, until: null, give_up_s: null };
+export const WAIT: Step = { do: 'wait', for_s: 1, until: null, give_up_s: null };
 
 /** A new step with the first things of the build that fit it; null when the build has none. */
 export function newStep(verb: Verb, build: Build, own?: string): Step | null {
     const motion = build.motions[0];
     const switched = build.motions.find((each) => each.stops.switches.length > 0);
     const condition = firstCondition(build);
+    const shared = build.motions.find((each) => each.drive?.shares_by === 'selector' && each.drive.shares !== null);
     const other = build.routines.find((each) => each.id !== own);
     switch (verb) {
         case 'home':
             return switched === undefined ? null : { do: 'home', motion: switched.id, switch: switched.stops.switches[0]!.id, speed: 0.5, give_up_s: 10 };
         case 'go':
             return motion === undefined ? null : { do: 'go', motion: motion.id, place: motion.task.to, speed: 1, give_up_s: 10 };
+        case 'go_by':
+            return motion === undefined ? null : { do: 'go_by', motion: motion.id, by: (motion.places[1]!.at - motion.places[0]!.at) / 2, speed: 1, give_up_s: 10 };
         case 'run':
             return motion === undefined ? null : { do: 'run', motion: motion.id, direction: 'up', speed: 1, until: null, for_s: 1, give_up_s: null };
         case 'wait':
@@ -58,6 +63,8 @@ export function newStep(verb: Verb, build: Build, own?: string): Step | null {
             return other === undefined ? null : { do: 'call', routine: other.id };
         case 'power':
             return motion === undefined ? null : { do: 'power', motion: motion.id, supply: null, state: 'on', settle_s: 0.3 };
+        case 'change_over':
+            return shared === undefined ? null : { do: 'change_over', motion: shared.id, takes_s: 0.5 };
         case 'fault':
             return { do: 'fault', message: 'it stops here' };
     }
@@ -66,8 +73,13 @@ export function newStep(verb: Verb, build: Build, own?: string): Step | null {
 /** What the verb still lacks, in words. */
 export function lacking(verb: Verb): string {
     return (
-        { home: 'Put a switch on a motion first.', signal: 'Add an output first.', choose: 'Add a sensor, a switch or a counter first.', set: 'Add a counter or a mark first.', call: 'There is no other routine yet.' } as Partial<Record<Verb, string>>
+        { home: 'Put a switch on a motion first.', signal: 'Add an output first.', choose: 'Add a sensor, a switch or a counter first.', set: 'Add a counter or a mark first.', call: 'There is no other routine yet.', change_over: 'Let two motions share a motor through a selector first.' } as Partial<Record<Verb, string>>
     )[verb] ?? 'Add a motion first.';
+}
+
+/** The unit that positions of a motion are kept in. */
+export function positionUnit(stored: StoredBuild, motion: string | null): string {
+    return stored.assessment.chains.find((each) => each.motion === motion)?.curves.position_unit === 'm' ? 'm' : '°';
 }
 
 export interface ListedStep {

@@ -7,7 +7,7 @@ use Brookstone\Core\Finding\Verdict;
 use Tests\Support\Builds;
 
 /** Codes that no judge gives, only a calculator: planted in the tests of calculators. */
-const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.flat', 'linkage.no_pair', 'winding.cord_weak', 'winding.fleet', 'winding.order_unsure', 'rolling.head_slides', 'sense.chatters', 'sense.drifts', 'sense.few_readings', 'sense.ghosts', 'sense.missed', 'sense.stick_jitters', 'sense.press_confused', 'sense.double_confused', 'sense.knock_window', 'sense.knock_threshold', 'stop.close', 'stop.hits', 'timer.first_edge', 'train.contact_ratio', 'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
+const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.flat', 'linkage.no_pair', 'winding.cord_weak', 'winding.fleet', 'winding.order_unsure', 'rolling.head_slides', 'sense.chatters', 'sense.drifts', 'sense.few_readings', 'sense.ghosts', 'sense.missed', 'sense.stick_jitters', 'sense.press_confused', 'sense.double_confused', 'sense.knock_window', 'sense.knock_threshold', 'sense.light_overlaps', 'sense.light_blinks', 'sense.light_misread', 'sense.light_passing', 'stop.close', 'stop.hits', 'timer.first_edge', 'train.contact_ratio', 'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
 
 /** Spur gears on a lid, laid out on plain ground. */
 function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.05, 'material' => 'brass']], array $more = []): array

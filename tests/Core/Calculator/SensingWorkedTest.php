@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Brookstone\Core\Calculator\Calculators;
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Sensing\Daylight;
 use Brookstone\Core\Sensing\PressWindows;
 use Brookstone\Core\Sensing\Stick;
 use Brookstone\Core\Sensing\Threshold;
@@ -125,4 +126,36 @@ it('tells presses and knocks apart only between what people do', function () {
 
 it('refuses a stick whose middle is not in the middle', function () {
     expect(fn () => Calculators::run(Calculators::all()['sense.stick'], ['reading' => 5, 'low' => 0, 'middle' => 1023, 'high' => 1023]))->toThrow(InvalidInput::class);
+});
+
+it('tells day from night halfway by ratio, its own lamp left out of account', function (float $day, float $night, float $lamp, float $flicker) {
+    $set = new Daylight($day, $night, $lamp, $flicker, 4.0);
+
+    expect($set->best_day_above - $set->best_night_below)->toBeAbout(1.5 * ($lamp + $flicker))->and($set->tells_apart)->toBe(1.5 * ($lamp + $flicker) <= $day - $night)
+        ->and($set->best_wait_s)->toBeAbout(6.0)->and($set->switches_itself)->toBeFalse()->and($set->follows_passing)->toBeFalse();
+    if ($set->tells_apart) {
+        expect($set->best_night_below)->toBeGreaterThanOrEqual($night)->and($set->best_day_above)->toBeLessThanOrEqual($day * (1 + 1e-12))->and($set->misreads)->toBeFalse();
+    }
+})->with([[400.0, 25.0, 10.0, 4.0], [400.0, 25.0, 0.0, 0.0], [400.0, 25.0, 240.0, 8.0], [400.0, 390.0, 10.0, 0.0], [800.0, 2.0, 300.0, 50.0]]);
+
+it('sets the middle of its thresholds at the geometric mean where there is room', function () {
+    $set = new Daylight(400.0, 25.0, 10.0, 4.0, 5.0);
+
+    expect(($set->best_night_below + $set->best_day_above) / 2)->toBeAbout(100.0);
+});
+
+it('says when a light sensor sees its own lamp, a cloud, or takes one for the other', function (array $changed, array $codes) {
+    expect(saidOf('sense.daylight', $changed + ['day_least' => 400, 'night_most' => 25, 'lamp_adds' => 30, 'flicker' => 6]))->toBe($codes);
+})->with([
+    'as it should be' => [[], []],
+    'its own lamp' => [['night_below' => 90, 'day_above' => 120], ['sense.light_blinks']],
+    'too bright a lamp' => [['lamp_adds' => 300], ['sense.light_overlaps']],
+    'a bright night' => [['night_below' => 20, 'day_above' => 120], ['sense.light_misread']],
+    'a dark day' => [['night_below' => 100, 'day_above' => 420], ['sense.light_misread']],
+    'a cloud' => [['wait_s' => 5], ['sense.light_passing']],
+]);
+
+it('refuses a night as bright as the day', function () {
+    expect(refusedFields('sense.daylight', ['day_least' => 100, 'night_most' => 100]))->toBe(['night_most'])
+        ->and(refusedFields('sense.daylight', ['day_least' => 400, 'night_most' => 25, 'night_below' => 200, 'day_above' => 100]))->toBe(['day_above']);
 });

@@ -121,7 +121,10 @@ it('runs on further with more voltage and a falling load, and its offers do what
         ->and($high['worst'])->toEqualWithDelta(max(array_column($high['rows'], 'distance')), 1e-12)->and($high['left'])->toBeLessThan(0.0);
     $fixes = array_values(array_filter(array_column($high['offers'], 'fix')));
     expect($fixes)->not->toBeEmpty();
-    foreach ($fixes as $fix) {
+    $about = fn (string $word): array => array_values(array_filter($fixes, fn ($fix): bool => str_contains($fix->changes[0]->path, $word)));
+    expect(Builds::mended($build, $about('closed')[0])->motions['lift']->stops->switches[1]->closed)->toBeTrue()
+        ->and($about('routines'))->toBe([]); // nothing goes there by a single step
+    foreach (array_udiff($fixes, $about('closed'), fn ($a, $b): int => spl_object_id($a) <=> spl_object_id($b)) as $fix) {
         $mended = Builds::mended($build, $fix);
         $switch = $mended->motions['lift']->stops->switches[1];
         $room = 0.1012 - $switch->at;
@@ -130,4 +133,28 @@ it('runs on further with more voltage and a falling load, and its offers do what
     $ways = array_column($sheet['ways'], null, 'way');
     expect($ways['by time, and a switch to home on']['error'])->toBeGreaterThan($ways['a switch at each end']['error'])
         ->and(array_filter($sheet['ways'], fn (array $way): bool => $way['is_used']))->toHaveCount(1);
+});
+
+it('offers the slow last stretch as a change of the routine that goes there, and it is no longer run into the stop', function () {
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1012, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
+    $sheet = (new StopsSheet(new Subject($build, $build->motions['lift'], new Facts($build->motions['lift']))))->sheet();
+    $offer = array_values(array_filter($sheet['switches'][1]['offers'], fn (array $each): bool => str_contains($each['says']->text(), 'Slow only over the last')))[0];
+    $hits = fn (Build $each): int => count(array_filter(RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed'])['events'], fn (array $event): bool => $event['kind'] === 'hit'));
+
+    expect($offer['says']->text())->toContain(', in Show, ')->and($hits($build))->toBe(1)->and($hits(Builds::mended($build, $offer['fix'])))->toBe(0);
+});
+
+it('says which way a motion knows where it is, and how exact that is with its own pulses', function () {
+    $of = function (array $planted): array {
+        $build = Builds::planted(['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], ...$planted]);
+
+        return (new StopsSheet(new Subject($build, $build->motions['lift'], new Facts($build->motions['lift']))))->sheet()['ways'];
+    };
+    $used = fn (array $ways): string => array_values(array_filter($ways, fn (array $way): bool => $way['is_used']))[0]['way'];
+    $coarse = $of(['motions.2.stops.encoder_pulses' => 8]);
+    $fine = $of(['motions.2.stops.encoder_pulses' => 96]);
+
+    expect($used($of([])))->toBe('a switch at each end')->and($used($coarse))->toBe('an encoder of 8 pulses on its shaft')
+        ->and($coarse[2]['error'])->toBeGreaterThan($fine[2]['error'])
+        ->and($coarse[2]['error'] - $fine[2]['error'])->toEqualWithDelta(0.01 * 2 * M_PI * (1 / 8 - 1 / 96), 1e-9);
 });
