@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Study;
+use App\Models\StudyPart;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\WorldEvent;
@@ -44,18 +46,19 @@ final class StudyWork
         return $kind === 'drift' ? [intdiv(self::WALKS, self::WALKS_IN_PART), ['unit' => $build->motions[$asked['motion']]->unit()->value, 'tolerance' => $build->motions[$asked['motion']]->task->tolerance]] : [1, []];
     }
 
-    /** @return list<mixed> */
-    public function part(Study $study, int $part): array
+    /**
+     * @param  array<string, mixed>  $asked
+     * @return list<mixed>
+     */
+    public function part(Build $build, string $kind, array $asked, int $part): array
     {
-        $build = $study->core();
-        $asked = $study->asked;
-        if ($study->kind === 'states') {
+        if ($kind === 'states') {
             $reached = Search::of($build, Search::FULL);
 
             return [['states' => $reached->states, 'complete' => $reached->complete, 'found' => count($reached->found)]];
         }
         $routine = $this->routine($build, $asked);
-        if ($study->kind === 'drift') {
+        if ($kind === 'drift') {
             $fan = new DriftFan($build, $build->motions[$asked['motion']], $routine, (int) ($asked['seed'] ?? 1) * 1000 + $part);
 
             return array_map(fn (): array => $fan->walk((int) ($asked['cycles'] ?? 100), (int) ($asked['home_every'] ?? 0)), range(1, self::WALKS_IN_PART));
@@ -68,17 +71,24 @@ final class StudyWork
         );
     }
 
-    /** @return array<string, mixed> what is known so far */
-    public function together(Study $study): array
+    /** @return array<string, mixed> what is known of a study so far */
+    public function sofar(Study $study): array
     {
-        $results = [];
-        foreach ($study->done()->get()->sortBy('part') as $part) {
-            array_push($results, ...$part->result);
-        }
+        return $this->together($study->kind, $study->frame, array_values($study->done()->get()->sortBy('part')->map(fn (StudyPart $part): array => $part->result)->all()));
+    }
 
-        return match ($study->kind) {
-            'faults' => $study->frame + ['cells' => $results],
-            'drift' => $study->frame + ['walks' => count($results), 'fan' => DriftFan::fan(self::walks($results))],
+    /**
+     * @param  array<string, mixed>  $frame
+     * @param  list<list<mixed>>  $parts
+     * @return array<string, mixed>
+     */
+    public function together(string $kind, array $frame, array $parts): array
+    {
+        $results = array_merge(...$parts);
+
+        return match ($kind) {
+            'faults' => $frame + ['cells' => $results],
+            'drift' => $frame + ['walks' => count($results), 'fan' => DriftFan::fan(self::walks($results))],
             default => $results[0] ?? [],
         };
     }
@@ -90,6 +100,21 @@ final class StudyWork
     private static function walks(array $results): array
     {
         return array_map(fn (mixed $walk): array => array_map(floatval(...), array_values((array) $walk)), $results);
+    }
+
+    /**
+     * @param  array<string, mixed>  $asked
+     *
+     * @throws InvalidInput at what the build does not have
+     */
+    public function check(Build $build, array $asked): void
+    {
+        foreach (['routine' => $build->routines, 'scenario' => $build->scenarios, 'motion' => $build->motions] as $field => $known) {
+            $id = $asked[$field] ?? null;
+            if ($id !== null && ! isset($known[$id])) {
+                throw InvalidInput::at($field, "There is no {$field} {$id} in this build.");
+            }
+        }
     }
 
     /** @param  array<string, mixed>  $asked */

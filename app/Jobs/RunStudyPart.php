@@ -34,7 +34,7 @@ final class RunStudyPart implements ShouldQueue
             return;
         }
         Study::query()->whereKey($study->id)->where('state', 'queued')->update(['state' => 'running']);
-        $result = $work->part($study, $this->part);
+        $result = $work->part($study->core(), $study->kind, $study->asked, $this->part);
         StudyPart::query()->firstOrCreate(['study_id' => $study->id, 'part' => $this->part], ['result' => $result]);
         if ($study->done()->count() === $study->parts) {
             Study::query()->whereKey($study->id)->where('state', 'running')->update(['state' => 'done']);

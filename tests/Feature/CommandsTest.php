@@ -31,6 +31,11 @@ it('ends with 2 and every wrong field', function (array $arguments, string $inpu
     [['brookstone:calc', 'load.rocket'], '{}', ['name']],
     [['brookstone:assess', 'no/such/file.json'], '', ['file']],
     [['brookstone:run', 'database/demo/heron-wharf.brookstone.json', '--routine=moon'], '', ['routine']],
+    [['brookstone:study', 'database/demo/heron-wharf.brookstone.json'], '', ['routine']],
+    [['brookstone:study', 'database/demo/heron-wharf.brookstone.json', '--routine=moon'], '', ['routine']],
+    [['brookstone:study', 'database/demo/heron-wharf.brookstone.json', '--routine=dusk', '--kind=luck'], '', ['kind']],
+    [['brookstone:study', 'database/demo/heron-wharf.brookstone.json', '--routine=dusk', '--kind=drift'], '', ['motion']],
+    [['brookstone:study', 'database/demo/heron-wharf.brookstone.json', '--routine=dusk', '--kind=drift', '--motion=tide', '--cycles=1e9'], '', ['cycles']],
     [['brookstone:run', 'database/demo/heron-wharf.brookstone.json', '--routine=harbour-show', '--scenario=moon'], '', ['scenario']],
 ]);
 
@@ -48,6 +53,26 @@ it('judges and runs a build file, the same each time', function () {
     expect($code)->toBe(0)->and($judged)->toBe(json_decode((string) json_encode(Builds::assessed(Builds::demo('heron-wharf'))), true))
         ->and(artisan($run)[1]['outcome'])->toBe('faulted')
         ->and(artisan($run)[2])->toBe(artisan($run)[2]);
+});
+
+it('studies a build file: every fault at every step, drift over cycles, all states', function () {
+    $file = 'database/demo/moth-lantern.brookstone.json';
+    $build = Builds::demo('moth-lantern');
+    [$code, $faults] = artisan(['brookstone:study', $file, '--routine=flutter']);
+    $heron = 'database/demo/heron-wharf.brookstone.json';
+    $timed = tempnam(sys_get_temp_dir(), 'build');
+    file_put_contents($timed, Builds::planted(['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], 'motions.2.places.3' => ['id' => 'other', 'name' => 'Other', 'at' => 0.03], 'routines.1.steps' => [
+        ['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'other', 'give_up_s' => 9],
+    ]])->toJson());
+    $drift = ['brookstone:study', $timed, '--kind=drift', '--routine=show', '--motion=lift', '--cycles=20', '--seed=3'];
+    [, $fan] = artisan($drift);
+    [, $homed] = artisan([...$drift, '--home-every=1']);
+
+    expect($code)->toBe(0)->and($faults['cells'])->toHaveCount($faults['cases'])->and(count($faults['steps']))->toBeLessThanOrEqual(count(iterator_to_array($build->routines['flutter']->flat())))
+        ->and($fan['walks'])->toBe(40)->and(end($fan['fan'])['cycle'])->toBe(20)->and(artisan($drift)[1])->toBe($fan)
+        ->and(end($homed['fan'])['high'] - end($homed['fan'])['low'])->toBeLessThan(end($fan['fan'])['high'] - end($fan['fan'])['low'])
+        ->and(artisan(['brookstone:study', $heron, '--kind=states', '--routine=dusk'])[1]['complete'])->toBeTrue();
+    unlink($timed);
 });
 
 it('lets a controller outside drive a build over standard input', function () {

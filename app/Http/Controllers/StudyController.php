@@ -9,7 +9,6 @@ use App\Http\Requests\StudyRequest;
 use App\Jobs\RunStudyPart;
 use App\Models\Build;
 use App\Models\Study;
-use Brookstone\Core\Error\InvalidInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -40,9 +39,7 @@ final class StudyController
         /** @var array<string, mixed> $asked */
         $asked = array_diff_key($request->validated(), ['kind' => true]);
         $kind = (string) $request->input('kind');
-        $this->exists($core->routines, $asked['routine'], 'routine');
-        $this->exists($core->scenarios, $asked['scenario'] ?? null, 'scenario');
-        $this->exists($core->motions, $asked['motion'] ?? null, 'motion');
+        $this->work->check($core, $asked);
         [$parts, $frame] = $this->work->plan($core, $kind, $asked);
         $study = Study::query()->create(['build_id' => $build->id, 'version' => $build->version, 'kind' => $kind, 'asked' => $asked, 'document' => $build->document, 'parts' => $parts, 'frame' => $frame, 'state' => $parts === 0 ? 'done' : 'queued']);
         for ($part = 0; $part < $parts; $part++) {
@@ -70,15 +67,7 @@ final class StudyController
     {
         return [
             'id' => $study->id, 'kind' => $study->kind, 'asked' => $study->asked, 'state' => $study->state, 'done' => $study->done()->count(), 'parts' => $study->parts,
-            'is_stale' => $study->version !== $build->version, 'failure' => $study->failure, 'result' => $this->work->together($study),
+            'is_stale' => $study->version !== $build->version, 'failure' => $study->failure, 'result' => $this->work->sofar($study),
         ];
-    }
-
-    /** @param  array<string, mixed>  $known */
-    private function exists(array $known, ?string $id, string $field): void
-    {
-        if ($id !== null && ! isset($known[$id])) {
-            throw InvalidInput::at($field, "There is no {$field} {$id} in this build.");
-        }
     }
 }
