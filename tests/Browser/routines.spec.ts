@@ -33,6 +33,7 @@ test('the harbour routine is written from an empty one by keyboard, run, and reo
     await isSaved(page);
     const rows = steps.getByRole('listitem');
     await expect(rows.nth(0)).toContainText('Take Heron neck to Strike');
+    await rows.nth(3).getByRole('button', { name: 'Done with this step' }).press('Enter');
     await expect(rows.nth(3)).toContainText('Switch Lantern lamp on');
 
     // Alt and an arrow move a step; Delete takes it out.
@@ -182,6 +183,86 @@ test('a ready routine is begun from the list', async ({ page, request }) => {
     await page.goto(`/builds/${id}/routines`);
     await page.getByRole('button', { name: 'Ready ones…' }).click();
     await page.getByRole('button', { name: 'Toggle by last state' }).click();
-    await expect(page.getByText(/^If .* is at/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /^If .* is at/ })).toBeVisible();
     await isSaved(page);
+});
+
+test('a sentence is changed in its place, by keyboard too, and what is wrong is told there', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines/ferry-crossing`);
+    const steps = page.getByRole('region', { name: 'Steps' });
+    const rows = steps.getByRole('listitem');
+    await rows.nth(0).getByRole('button', { name: /^Take Ferry to Far bank/ }).focus();
+    await page.keyboard.press('Enter');
+    await expect(rows.nth(0).getByLabel('Motion')).toBeFocused();
+    await expect(rows.nth(0).getByLabel('To', { exact: true })).toHaveValue('far-bank');
+    await rows.nth(0).getByLabel('Give up after').fill('tomorrow');
+    await rows.nth(0).getByLabel('Give up after').press('Enter');
+    await expect(rows.nth(0).getByRole('alert')).toContainText('“tomorrow” is not a number');
+    await rows.nth(0).getByLabel('Give up after').fill('12 s');
+    await rows.nth(0).getByLabel('Give up after').press('Enter');
+    await isSaved(page);
+    await page.keyboard.press('Escape');
+    await expect(rows.nth(0).getByRole('button', { name: 'Take Ferry to Far bank; give up after 12 s.' })).toBeFocused();
+
+    // An amount in any unit, and a condition with another beside it.
+    await add(page, 'move by');
+    await rows.nth(1).getByLabel('Motion').selectOption('ferry');
+    await rows.nth(1).getByLabel('By', { exact: true }).fill('-12 cm');
+    await rows.nth(1).getByLabel('By', { exact: true }).press('Enter');
+    await isSaved(page);
+    await rows.nth(1).getByRole('button', { name: 'Done with this step' }).click();
+    await expect(rows.nth(1).getByRole('button', { name: /^Move Ferry 120 mm down/ })).toBeVisible();
+    await add(page, 'choose');
+    await steps.getByRole('button', { name: 'or…' }).click();
+    await isSaved(page);
+    await expect(steps.getByLabel('or', { exact: true })).toBeVisible();
+    await seesNothingWrong(page);
+    await add(page, 'change over');
+    await expect(steps.getByRole('alert')).toContainText('Let two motions share a motor through a selector first.');
+});
+
+test('what the world does is written by hand, and the run follows it', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines/ferry-crossing`);
+    await page.getByText(/^What the world does/).click();
+    await page.getByRole('button', { name: 'New scenario' }).click();
+    await page.getByLabel('Name of the scenario').fill('The bell rings, and a wire breaks');
+    await page.getByLabel('Name of the scenario').press('Enter');
+    const more = page.getByLabel('Something more happens');
+    const events = page.getByRole('list', { name: 'Events' });
+    await more.selectOption({ label: 'a sensor is pressed, broken or let go' });
+    await events.getByLabel('Sensor').selectOption({ label: 'Ferry bell button' });
+    await isSaved(page);
+    await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText('Takes');
+    await more.selectOption({ label: 'the power goes or comes back' });
+    await isSaved(page);
+    await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText('Gives up');
+    await events.getByLabel('After').nth(1).fill('-1');
+    await events.getByLabel('After').nth(1).press('Enter');
+    await expect(events.getByRole('alert')).toContainText('Must be');
+    await events.getByRole('button', { name: 'Take event 2 out' }).click();
+    await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText('Takes');
+    await seesNothingWrong(page);
+    await page.reload();
+    await expect(page.getByLabel('What happens').locator('option', { hasText: 'The bell rings, and a wire breaks' })).toHaveCount(1);
+    await page.getByText(/^What the world does/).click();
+    await page.getByRole('button', { name: 'Throw this one away' }).click();
+    await isSaved(page);
+});
+
+test('a switch is dragged along the way of an arm, and the judgement follows', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/motions/drawbridge/stops`);
+    const at = page.getByLabel('Trips at').first();
+    const before = await at.inputValue();
+    const mark = page.locator('svg[role="slider"] g.cursor-move').first();
+    const box = (await mark.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 - 8, box.y + box.height / 2 - 60, { steps: 5 });
+    await page.mouse.up();
+    await isSaved(page);
+    await expect(at).not.toHaveValue(before);
+    expect(Number((await at.inputValue()).replace('−', '-'))).toBeGreaterThan(5);
 });

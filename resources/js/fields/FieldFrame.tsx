@@ -11,7 +11,7 @@ export function FieldFrame({ label, how, error, understood, stacked = false, chi
     const id = useId();
     if (useContext(InSentence)) {
         return (
-            <span className="inline-block">
+            <span className={`inline-block ${error === undefined ? '' : 'align-top'}`}>
                 <label htmlFor={id} className="sr-only">
                     {label}
                 </label>

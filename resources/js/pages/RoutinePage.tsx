@@ -12,6 +12,7 @@ import { Lanes } from '../charts/Lanes';
 import { TextInput } from '../fields/PlainFields';
 import { SmallMat } from '../mat/SmallMat';
 import * as Parts from '../routine/Parts';
+import { ScenarioEditor } from '../routine/ScenarioEditor';
 import { StartsWhen } from '../routine/Starts';
 import { StepList } from '../routine/StepList';
 import { TextPane } from '../routine/TextPane';
@@ -147,6 +148,7 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                     <Findings findings={verdict?.findings ?? []} title="What can go wrong" none="Nothing that can be seen without running it." />
                     <Parts.Surroundings routine={routine} path={path} />
                     <Parts.Rules />
+                    <ScenarioEditor scenario={scenario} onChoose={(id) => setChosen(id ?? 'hand')} />
                     <button type="button" className="border border-line bg-well px-2 py-0.5" onClick={() => edit({ path: 'routines', value: stored.document.routines.filter((each) => each.id !== routine.id) })}>
                         Throw this routine away
                     </button>
@@ -201,6 +203,8 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
 const BORDER = { fails: 'border-fails', tight: 'border-tight', holds: 'border-holds', not_said: 'border-line' } as const;
 
 function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Routine }) {
+    const { say } = useSpeaking();
+    const ignored = trace?.events.find((event) => event.kind === 'ignored');
     if (trace === undefined) {
         return <p className="text-quiet">Running it…</p>;
     }
@@ -216,7 +220,7 @@ function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Rout
                 {trace.outcome === 'finished' && (routine.target_s === null ? 'from its start to its end' : `of ${significant(routine.target_s, 3)} s asked for`)}
                 {trace.outcome === 'faulted' && `after ${significant(trace.took_s ?? 0, 3)} s: ${trace.fault}.`}
                 {trace.outcome === 'still_running' && `after ${significant(trace.ran_s, 3)} s, when the run was ended`}
-                {trace.outcome === 'never_started' && 'in this scenario nothing triggers it'}
+                {trace.outcome === 'never_started' && (ignored === undefined ? 'in this scenario nothing triggers it' : say(ignored.says))}
             </p>
         </section>
     );

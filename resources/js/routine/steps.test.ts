@@ -6,7 +6,11 @@ import { besideNext, keyOf, lacking, listed, matching, newStep, questions, steps
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
 const empty: Build = { ...heron, motions: [], sensors: [], outputs: [], routines: [] };
-const full: Build = { ...heron, counters: [{ id: 'n', name: 'Visits', kind: 'counter', start: 0, kept: false }] };
+const full: Build = {
+    ...heron,
+    motions: heron.motions.map((motion, i) => (i === 1 ? { ...motion, drive: { ...motion.drive!, shares: heron.motions[0]!.id, shares_by: 'selector' as const } } : motion)),
+    counters: [{ id: 'n', name: 'Visits', kind: 'counter', start: 0, kept: false }],
+};
 const show = heron.routines.find((routine) => routine.id === 'harbour-show') as Routine;
 
 describe('listing', () => {
@@ -42,6 +46,7 @@ describe('new steps', () => {
         expect(newStep('home', empty)).toBeNull();
         expect(newStep('go', empty)).toBeNull();
         expect(newStep('signal', empty)).toBeNull();
+        expect(newStep('change_over', heron)).toBeNull();
         expect(newStep('wait', empty)).not.toBeNull();
         expect([lacking('home'), lacking('signal'), lacking('go')]).toEqual(['Put a switch on a motion first.', 'Add an output first.', 'Add a motion first.']);
     });
@@ -56,6 +61,7 @@ describe('new steps', () => {
     it('finds a verb by what is typed of it', () => {
         expect(matching('go')[0]!.verb).toBe('go');
         expect(matching('if')[0]!.verb).toBe('choose');
+        expect(matching('move')[0]!.verb).toBe('go_by');
         expect(matching('tog').map((each) => each.verb)).toEqual(['together']);
         expect(matching('xyz')).toEqual([]);
     });
