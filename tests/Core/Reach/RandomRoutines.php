@@ -14,6 +14,8 @@ final class RandomRoutines
 {
     private readonly Randomizer $random;
 
+    private bool $shared = false; // lid and lift are on one motor, behind a selector
+
     public function __construct(int $seed)
     {
         $this->random = new Randomizer(new Mt19937($seed));
@@ -21,7 +23,11 @@ final class RandomRoutines
 
     public function build(): Build
     {
-        $routines = [['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]]]];
+        $this->shared = $this->random->getInt(0, 4) === 0;
+        $over = fn (string $motion): array => $this->shared && $this->random->getInt(0, 4) > 0 ? [['do' => 'change_over', 'motion' => $motion, 'takes_s' => 0.2]] : [];
+        $routines = [['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']], 'steps' => [
+            ...$over('lid'), ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ...$over('lift'), ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9],
+        ]]];
         foreach (['button' => 'press', 'beam' => 'beam'] as $sensor => $when) {
             $routines[] = ['id' => $sensor, 'name' => ucfirst($sensor), 'alone' => $this->random->getInt(0, 2) > 0, 'starts' => [['when' => $when, 'sensor' => $sensor]], 'steps' => $this->steps(0), 'if_fails' => $this->random->getInt(0, 2) === 0 ? [['do' => 'signal', 'output' => 'lamp']] : []];
         }
@@ -34,11 +40,15 @@ final class RandomRoutines
                 $events[] = [
                     ['what' => 'hold', 'at_s' => $at, 'motion' => 'lift', 'is' => ['on', 'off'][$this->random->getInt(0, 1)]], ['what' => 'heavier', 'at_s' => $at, 'motion' => 'lid', 'value' => 2.0],
                     ['what' => 'stuck', 'at_s' => $at, 'sensor' => 'lift-high', 'is' => 'off'], ['what' => 'supply', 'at_s' => $at, 'supply' => 'main', 'value' => 0.7], ['what' => 'late', 'at_s' => $at, 'sensor' => 'lid-open', 'value' => 0.2],
-                ][$this->random->getInt(0, 4)];
+                    ['what' => 'wire', 'at_s' => $at, 'sensor' => 'lift-low', 'is' => ['broken', 'mended'][$this->random->getInt(0, 1)]],
+                ][$this->random->getInt(0, 5)];
             }
         }
 
-        return Builds::planted(['counters' => [['id' => 'n', 'name' => 'Times']], 'routines' => $routines, 'log' => [], 'scenarios.0.events' => $events, 'scenarios.0.until_s' => 30]);
+        $lift = $this->random->getInt(0, 2) === 0 ? ['motions.2.stops.encoder_pulses' => 48] : [];
+        $lift += $this->shared ? ['motions.2.drive.shares' => 'lid'] : [];
+
+        return Builds::planted($lift + ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05], 'motions.2.stops.switches.1.closed' => $this->random->getInt(0, 1) === 1, 'motions.2.stops.switches.1.travel' => 0.003, 'counters' => [['id' => 'n', 'name' => 'Times']], 'routines' => $routines, 'log' => [], 'scenarios.0.events' => $events, 'scenarios.0.until_s' => 30]);
     }
 
     /** @return list<array<string, mixed>> */
@@ -50,16 +60,19 @@ final class RandomRoutines
     /** @return array<string, mixed> */
     private function step(int $depth): array
     {
-        $kind = $this->random->getInt(0, $depth < 2 ? 11 : 7);
+        $kind = $this->random->getInt(0, $depth < 2 ? 13 : 9);
+        $kind = $depth < 2 || $kind < 8 ? $kind : $kind + 4; // no more lists of steps so deep down
 
         return match (true) {
             $kind === 0 => ['do' => 'go', 'motion' => 'lid', 'place' => ['shut', 'open'][$this->random->getInt(0, 1)], 'give_up_s' => 3],
-            $kind === 1 => ['do' => 'go', 'motion' => 'lift', 'place' => ['low', 'high'][$this->random->getInt(0, 1)], 'give_up_s' => 5],
+            $kind === 1 => ['do' => 'go', 'motion' => 'lift', 'place' => ['low', 'high', 'middle'][$this->random->getInt(0, 2)], 'give_up_s' => 5],
             $kind === 2 => ['do' => 'go', 'motion' => 'jaw', 'place' => ['closed', 'wide'][$this->random->getInt(0, 1)], 'give_up_s' => 1],
             $kind === 3 => ['do' => 'run', 'motion' => 'lift', 'direction' => ['up', 'down'][$this->random->getInt(0, 1)], 'speed' => [1.0, 0.5][$this->random->getInt(0, 1)], 'for_s' => $this->random->getInt(1, 20) / 10],
             $kind === 4 => ['do' => 'stop', 'motion' => ['lift', 'lid'][$this->random->getInt(0, 1)], 'how' => ['brake', 'coast'][$this->random->getInt(0, 1)]],
             $kind === 5 => ['do' => 'wait', 'for_s' => $this->random->getInt(1, 15) / 10],
-            $kind === 6 => ['do' => 'set', 'counter' => 'n', 'add' => 1],
+            $kind === 12 => ['do' => 'go_by', 'motion' => 'lift', 'by' => $this->random->getInt(1, 4) * [0.01, -0.01][$this->random->getInt(0, 1)], 'give_up_s' => 4],
+            $kind === 13 && $this->shared => ['do' => 'change_over', 'motion' => ['lid', 'lift'][$this->random->getInt(0, 1)], 'takes_s' => 0.1],
+            $kind === 6 || $kind === 13 => ['do' => 'set', 'counter' => 'n', 'add' => 1],
             $kind === 7 => ['do' => 'wait', 'until' => ['sensor' => 'beam'], 'give_up_s' => 2],
             $kind === 8 => ['do' => 'repeat', 'times' => $this->random->getInt(1, 3), 'steps' => $this->steps($depth + 1)],
             $kind === 9 => ['do' => 'choose', 'if' => ['test' => 'counter', 'counter' => 'n', 'value' => 2], 'then' => $this->steps($depth + 1), 'otherwise' => $this->steps($depth + 1)],
