@@ -20,6 +20,7 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
@@ -70,6 +71,13 @@ final readonly class RoutineReach
             ], $motion);
         }
         $this->coupled($of);
+        foreach ($routines as $i => $routine) {
+            foreach ($routine->flat() as $path => $step) {
+                if ($step instanceof ChangeOverStep && ! $this->isSelected($step->motion)) {
+                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->name} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $step->motion);
+                }
+            }
+        }
         foreach ($this->reached->of('past_end') as [$path, $what]) {
             [$motion, $to] = explode(' ', $what, 2);
             $unit = $this->build->motions[$motion]->unit();
@@ -97,6 +105,18 @@ final readonly class RoutineReach
             $this->unreachable($routine, $i);
         }
         unset($ids);
+    }
+
+    /** It shares its motor with another through a selector. */
+    private function isSelected(string $id): bool
+    {
+        foreach ($this->build->motions as $motion) {
+            if ($motion->drive?->shares !== null && $motion->drive->shares_by === 'selector' && ($motion->id === $id || $motion->drive->shares === $id)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

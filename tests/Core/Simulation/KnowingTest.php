@@ -227,6 +227,6 @@ it('refuses what makes no sense, at its field', function (array $step, string $p
     'by nothing' => [['do' => 'go_by', 'motion' => 'lift', 'by' => 0], 'routines.1.steps.0.by'],
     'by words' => [['do' => 'go_by', 'motion' => 'lift', 'by' => 'far'], 'routines.1.steps.0.by'],
     'of nobody' => [['do' => 'go_by', 'motion' => 'crane', 'by' => 1], 'routines.1.steps.0.motion'],
-    'over to what has its motor alone' => [['do' => 'change_over', 'motion' => 'lift'], 'routines.1.steps.0.motion'],
+    'over to nobody' => [['do' => 'change_over', 'motion' => 'crane'], 'routines.1.steps.0.motion'],
     'for ever' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 1e9], 'routines.1.steps.0.takes_s'],
 ]);

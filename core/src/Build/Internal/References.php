@@ -8,7 +8,6 @@ use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Mechanism\Mechanisms;
-use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\SetStep;
@@ -38,9 +37,6 @@ final class References
     /** @var array<string, array<string, true>> switches by motion */
     private array $switches = [];
 
-    /** @var array<string, true> motions behind a selector */
-    private array $shared = [];
-
     public function __construct(private readonly ErrorList $errors)
     {
     }
@@ -62,7 +58,6 @@ final class References
                 $this->errors->add("motions.{$i}.drive.shares", 'A motion cannot share its motor with itself.');
             } elseif ($other !== null) {
                 $this->knows('motion', $other, "motions.{$i}.drive.shares");
-                $this->shared += $motion['drive']['shares_by'] === 'selector' ? [$motion['id'] => true, $other => true] : [];
             }
         }
         $this->kinds = array_column($document['sensors'], 'kind', 'id');
@@ -205,9 +200,6 @@ final class References
             }
             if ($step instanceof GoByStep && $step->by === 0.0) {
                 $this->errors->add("{$path}.{$i}.by", 'Must be more or less than 0: that is how far it moves.');
-            }
-            if ($step instanceof ChangeOverStep && isset($this->known['motion'][$step->motion]) && ! isset($this->shared[$step->motion])) {
-                $this->errors->add("{$path}.{$i}.motion", 'Must share its motor with another through a selector: this one has its motor to itself.');
             }
             if ($step instanceof PowerStep && ($step->motion === null) === ($step->supply === null)) {
                 $this->errors->add("{$path}.{$i}.motion", 'Needs either a motion or a supply, not '.($step->motion === null ? 'neither' : 'both').'.');
