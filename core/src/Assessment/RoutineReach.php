@@ -7,11 +7,8 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Condition\AtPlace;
-use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
-use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\InputIs;
-use Brookstone\Core\Condition\Moving;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
@@ -172,7 +169,8 @@ final readonly class RoutineReach
      */
     private function broken(array $found, array $routines): void
     {
-        $rule = $this->build->rules[$found[1]];
+        [$id, $culprit] = explode(' ', $found[1], 2);
+        $rule = $this->build->rules[$id];
         $last = null;
         $story = [];
         foreach (array_slice($found, 2) as $each) {
@@ -186,27 +184,9 @@ final readonly class RoutineReach
             }
         }
         $says = $rule->says($this->build);
-        $step = $this->culprit($rule->never, $rule->while);
+        $step = $culprit === '' ? null : $culprit;
         $routine = $step === null ? ($last === null ? $routines[0] : $routines[(int) explode('.', $last)[1]]) : $routines[(int) explode('.', $step)[1]];
         $this->context->find($routine, 'routine.rule_broken', Severity::Fails, $step ?? $found[0], "The rule {$rule->name} can be broken, {$says->template}: ".implode('; ', array_slice($story, -4)).'.', $says->values, $step === null || $rule->while === null ? [] : $this->guard($rule, $step));
-    }
-
-    /** The first step that begins what a rule forbids. */
-    private function culprit(Condition $never, ?Condition $while): ?string
-    {
-        foreach (Conditions::all($never) as $part) {
-            if ($part instanceof Moving || $part instanceof Between) {
-                foreach (array_values($this->build->routines) as $i => $routine) {
-                    foreach ($routine->flat() as $path => $step) {
-                        if (! $routine->startsAtPowerOn() && $step->motion() === $part->motion && $step instanceof Moves) {
-                            return "routines.{$i}.{$path}";
-                        }
-                    }
-                }
-            }
-        }
-
-        return null;
     }
 
     /** @return list<Fix> what must be out of the way goes there first */

@@ -69,6 +69,19 @@ final class Conditions
         return $condition === null ? [] : [$condition, ...array_merge(...array_map(self::all(...), $condition->parts()))];
     }
 
+    /** @return list<string> the motions that it asks about */
+    public static function motions(?Condition $condition): array
+    {
+        $motions = [];
+        foreach (self::all($condition) as $part) {
+            if ($part instanceof Moving || $part instanceof Between || $part instanceof AtPlace) {
+                $motions[] = $part->motion;
+            }
+        }
+
+        return array_values(array_unique($motions));
+    }
+
     /**
      * What a condition and its parts name, by field path.
      *

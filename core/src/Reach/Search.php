@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Routine\SetStep;
 use Brookstone\Core\Routine\Trigger;
 
@@ -28,6 +29,9 @@ final class Search
 
     private readonly Motions $motions;
 
+    /** @var array<int, array<string, int>> of each rule, the motions that it is about: 2 what must never be, 1 while what */
+    private array $about = [];
+
     /** @var array<string, array{string, list<string>}> found: code, what and how it came about, by code and path */
     private array $found = [];
 
@@ -48,6 +52,9 @@ final class Search
         $this->program = new Program($build);
         $this->knowledge = new Knowledge($this->program);
         $this->motions = new Motions($this->program, $this->finds(...));
+        foreach (array_values($build->rules) as $i => $rule) {
+            $this->about[$i] = array_fill_keys(Conditions::motions($rule->never), 2) + array_fill_keys(Conditions::motions($rule->while), 1);
+        }
     }
 
     public static function of(Build $build, int $most = self::QUICK): Reached
@@ -119,7 +126,7 @@ final class Search
             return;
         }
         $this->before[$key] = [$from, $words];
-        $this->rules($state, $key);
+        $this->rules($state, $key, $from);
         $queue->enqueue([$key, [$threads, $motions, $counters]]);
     }
 
@@ -310,20 +317,44 @@ final class Search
         return $state;
     }
 
-    /** @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state */
-    private function rules(array $state, string $key): void
+    /**
+     * What rules forbid, told once of each step that brings it about.
+     *
+     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
+     * @param  string  $from  the state before
+     */
+    private function rules(array $state, string $key, string $from): void
     {
         foreach (array_values($this->build->rules) as $i => $rule) {
-            if (! isset($this->found["rule rules.{$i}"]) && $this->knowledge->truth($rule->never, $state) !== Knowledge::FALSE && ($rule->while === null || $this->knowledge->truth($rule->while, $state) !== Knowledge::FALSE)) {
+            if ($this->knowledge->truth($rule->never, $state) !== Knowledge::FALSE && ($rule->while === null || $this->knowledge->truth($rule->while, $state) !== Knowledge::FALSE)) {
                 $this->now = $key;
-                $this->finds('rule', "rules.{$i}", $rule->id);
+                $this->finds('rule', "rules.{$i}", $rule->id.' '.$this->culprit($i, $state, $from));
             }
         }
     }
 
+    /**
+     * The step that moves what a rule is about: the one that has just begun, if there is one, rather what must never be than while what.
+     *
+     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
+     */
+    private function culprit(int $rule, array $state, string $from): string
+    {
+        $before = array_flip(explode(',', (string) strstr($from, '|', true)));
+        $best = ['', -1];
+        foreach (array_keys($state[0]) as $at) {
+            $node = $this->program->nodes[$at];
+            $about = $node->motion === null ? 0 : $this->about[$rule][$node->motion] ?? 0;
+            $weight = $about === 0 ? -1 : $about + (isset($before[$at]) ? 0 : 2);
+            $best = $weight > $best[1] ? [$node->path, $weight] : $best;
+        }
+
+        return $best[0];
+    }
+
     private function finds(string $code, string $path, string $what): void
     {
-        $this->found["{$code} {$path}"] ??= [$code, [$path, $what, ...$this->story()]];
+        $this->found[$code === 'rule' ? "rule {$what}" : "{$code} {$path}"] ??= [$code, [$path, $what, ...$this->story()]];
     }
 
     /** @return list<string> what happened on the way to the present state, at most the last few */
