@@ -13,8 +13,12 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Feeder;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Routine\FaultStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Sensing\Debounce;
 
 /** Whether the sensors that a routine hangs on can tell it what it asks, in time. */
@@ -139,11 +143,23 @@ final readonly class RoutineSensing
         }
     }
 
+    /** Something of it may give up: what only switches lamps does not. */
+    private function canFail(Routine $routine): bool
+    {
+        foreach ($routine->flat() as $step) {
+            if ($step instanceof Moves || $step instanceof CallStep || $step instanceof FaultStep || ($step instanceof WaitStep && $step->give_up_s !== null)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** One that starts by itself: does anybody notice when it has stopped working? */
     private function noticed(Routine $routine, int $i): void
     {
         $alone = array_filter($routine->starts, fn ($trigger): bool => in_array($trigger->when, ['every', 'time_of_day', 'level', 'count'], true));
-        if ($alone === [] || $routine->ifFails !== [] || $routine->steps === []) {
+        if ($alone === [] || $routine->ifFails !== [] || ! $this->canFail($routine)) {
             return;
         }
         $output = array_key_first($this->build->outputs);
