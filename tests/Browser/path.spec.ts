@@ -86,6 +86,7 @@ test('a routine is written, run and mended', async ({ page, request }) => {
     await page.getByRole('link', { name: 'Routine 3' }).click();
     await page.getByRole('combobox', { name: 'Add a step', exact: true }).fill('go');
     await page.getByRole('option', { name: 'Go to a place' }).click();
+    await page.getByRole('button', { name: 'Done with this step' }).click();
     await expect(page.getByRole('button', { name: 'Take Ramp winch to Tip platform; give up after 10 s.' })).toBeVisible();
     await expect(page.getByText('moves here before anybody knows where it is')).toBeVisible();
     await page.getByRole('button', { name: /Try: Home Ramp winch/ }).click();

@@ -16,7 +16,7 @@ test('the harbour routine is written from an empty one by keyboard, run, and reo
     await page.goto(`/builds/${id}/routines`);
     await page.getByRole('button', { name: 'New routine' }).focus();
     await page.keyboard.press('Enter');
-    await page.getByRole('link', { name: 'Routine 5' }).focus();
+    await page.getByRole('link', { name: 'Routine 6' }).focus();
     await page.keyboard.press('Enter');
     await expect(page.getByText('No steps yet.')).toBeVisible();
     await page.getByLabel('Another start').selectOption({ label: 'Visitor beam is broken' });
@@ -67,7 +67,7 @@ test('text and sentences stay in step, and what is wrong is told at its line and
     await isSaved(page);
     const good = await pane.inputValue();
     await pane.fill(good.replace('for_s: 4.5', 'for_s: -2'));
-    await expect(page.getByText(/^Line \d+, column \d+: steps\.1\.for_s: Must be/)).toBeVisible();
+    await expect(page.getByText(/^Line \d+, column \d+: steps\.3\.for_s: Must be/)).toBeVisible();
     await pane.fill(`${good}  nonsense: [`);
     await expect(page.getByText(/^Line \d+, column \d+:/).first()).toBeVisible();
     await page.reload();
@@ -192,27 +192,27 @@ test('a sentence is changed in its place, by keyboard too, and what is wrong is 
     await page.goto(`/builds/${id}/routines/ferry-crossing`);
     const steps = page.getByRole('region', { name: 'Steps' });
     const rows = steps.getByRole('listitem');
-    await rows.nth(0).getByRole('button', { name: /^Take Ferry to Far bank/ }).focus();
+    await rows.nth(2).getByRole('button', { name: /^Take Ferry to Far bank/ }).focus();
     await page.keyboard.press('Enter');
-    await expect(rows.nth(0).getByLabel('Motion')).toBeFocused();
-    await expect(rows.nth(0).getByLabel('To', { exact: true })).toHaveValue('far-bank');
-    await rows.nth(0).getByLabel('Give up after').fill('tomorrow');
-    await rows.nth(0).getByLabel('Give up after').press('Enter');
-    await expect(rows.nth(0).getByRole('alert')).toContainText('“tomorrow” is not a number');
-    await rows.nth(0).getByLabel('Give up after').fill('12 s');
-    await rows.nth(0).getByLabel('Give up after').press('Enter');
+    await expect(rows.nth(2).getByLabel('Motion')).toBeFocused();
+    await expect(rows.nth(2).getByLabel('To', { exact: true })).toHaveValue('far-bank');
+    await rows.nth(2).getByLabel('Give up after').fill('tomorrow');
+    await rows.nth(2).getByLabel('Give up after').press('Enter');
+    await expect(rows.nth(2).getByRole('alert')).toContainText('“tomorrow” is not a number');
+    await rows.nth(2).getByLabel('Give up after').fill('12 s');
+    await rows.nth(2).getByLabel('Give up after').press('Enter');
     await isSaved(page);
     await page.keyboard.press('Escape');
-    await expect(rows.nth(0).getByRole('button', { name: 'Take Ferry to Far bank; give up after 12 s.' })).toBeFocused();
+    await expect(rows.nth(2).getByRole('button', { name: 'Take Ferry to Far bank; give up after 12 s.' })).toBeFocused();
 
     // An amount in any unit, and a condition with another beside it.
     await add(page, 'move by');
-    await rows.nth(1).getByLabel('Motion').selectOption('ferry');
-    await rows.nth(1).getByLabel('By', { exact: true }).fill('-12 cm');
-    await rows.nth(1).getByLabel('By', { exact: true }).press('Enter');
+    await rows.nth(3).getByLabel('Motion').selectOption('ferry');
+    await rows.nth(3).getByLabel('By', { exact: true }).fill('-12 cm');
+    await rows.nth(3).getByLabel('By', { exact: true }).press('Enter');
     await isSaved(page);
-    await rows.nth(1).getByRole('button', { name: 'Done with this step' }).click();
-    await expect(rows.nth(1).getByRole('button', { name: /^Move Ferry 120 mm down/ })).toBeVisible();
+    await rows.nth(3).getByRole('button', { name: 'Done with this step' }).click();
+    await expect(rows.nth(3).getByRole('button', { name: /^Move Ferry 120 mm down/ })).toBeVisible();
     await add(page, 'choose');
     await steps.getByRole('button', { name: 'or…' }).click();
     await isSaved(page);
@@ -224,15 +224,16 @@ test('a sentence is changed in its place, by keyboard too, and what is wrong is 
 
 test('what the world does is written by hand, and the run follows it', async ({ page, request }) => {
     const id = await copyOf(request, 'heron-wharf');
-    await page.goto(`/builds/${id}/routines/ferry-crossing`);
+    await page.goto(`/builds/${id}/routines/dusk`);
     await page.getByText(/^What the world does/).click();
     await page.getByRole('button', { name: 'New scenario' }).click();
+    await expect(page.getByLabel('Name of the scenario')).toHaveValue(/^Scenario \d/);
     await page.getByLabel('Name of the scenario').fill('The bell rings, and a wire breaks');
     await page.getByLabel('Name of the scenario').press('Enter');
     const more = page.getByLabel('Something more happens');
     const events = page.getByRole('list', { name: 'Events' });
     await more.selectOption({ label: 'a sensor is pressed, broken or let go' });
-    await events.getByLabel('Sensor').selectOption({ label: 'Ferry bell button' });
+    await events.getByLabel('Sensor').selectOption({ label: 'Dusk button' });
     await isSaved(page);
     await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText('Takes');
     await more.selectOption({ label: 'the power goes or comes back' });

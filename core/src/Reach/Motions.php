@@ -101,6 +101,21 @@ final class Motions
         return $state;
     }
 
+    /**
+     * A thread rests at a step that moves nothing: while a selector changes over it holds neither.
+     *
+     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
+     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
+     */
+    public function rests(array $state, Node $node): array
+    {
+        if ($node->step instanceof ChangeOverStep && isset($this->selectors[$node->step->motion])) {
+            $state[2][$this->selectors[$node->step->motion][0]] = 0;
+        }
+
+        return $state;
+    }
+
     /** What is known of it while it moves; of a move by an amount, where that leads. */
     private function onTheWay(Motion $motion, string $known, Node $node): string
     {

@@ -217,7 +217,7 @@ final class Search
                 case Node::AGAIN:
                     $state[0][$at] = true;
 
-                    return [$state];
+                    return [$this->motions->rests($state, $node)];
                 case Node::MOVE:
                     return [$this->motions->begin($state, $at, $node)];
                 case Node::FORK:

@@ -231,18 +231,18 @@ final class Axis
 
             return;
         }
-        $this->where->leaves();
         $this->order($this->drive()->line($speed), $direction, true);
+        $this->where->leaves();
     }
 
     /** Sends a stepper to an angle of the shaft, at a share of the speed of its task. */
     private function send(float $angle, float $speed): void
     {
         $move = $this->motion->move();
-        $this->where->leaves();
         $this->machine->ramp->most_rad_s = $speed * $move->peakSpeed() / $this->machine->plant->travelPerRad;
         $this->machine->ramp->most_rad_s2 = $move->peakAccel() > 0.0 ? $speed ** 2 * $move->peakAccel() / $this->machine->plant->travelPerRad : INF;
         $this->order(null, 1, true, $angle);
+        $this->where->leaves();
     }
 
     /** Tells a servo where to go (own unit), no faster than a share of its no-load speed; a stepper of its task's. */
@@ -253,9 +253,9 @@ final class Axis
 
             return;
         }
-        $this->where->leaves();
         $this->machine->ramp->most_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->machine->plant->ratio;
         $this->order(null, 1, true, $this->machine->shaftAngle($at), $this->machine->state->angle);
+        $this->where->leaves();
     }
 
     public function hasArrived(): bool

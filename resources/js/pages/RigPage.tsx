@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Build, Chain, Motion, RigState } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { SmallMat } from '../mat/SmallMat';
+import type { RigEvent } from '../rig/queue';
 import { useRig, type Past } from '../rig/useRig';
 import { MEASURES } from '../routine/steps';
 import { pressesControl } from '../shell/keys';
@@ -164,7 +165,7 @@ function Moving({ motion, chain, state, onHold }: { motion: Motion; chain: Chain
 }
 
 /** What the world does: buttons, beams, readings, power. */
-function World({ build, state, happens }: { build: Build; state: RigState; happens: (event: object) => void }) {
+function World({ build, state, happens }: { build: Build; state: RigState; happens: (event: RigEvent) => void }) {
     return (
         <section aria-label="The world">
             <h2 className="mb-1 text-[1.05rem]">The world</h2>

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, Refused } from '../api/client';
 import type { RigState } from '../api/types';
+import { queued, type Line, type RigEvent } from './queue';
 
 const TICK_MS = 80;
 const LONGEST_STEP_S = 0.5; // a page that was asleep does not leap
@@ -14,7 +15,7 @@ export interface Past {
 export function useRig(build: string, version: number, begins: string | null) {
     const kept = `brookstone-rig-${build}-${version}-${begins ?? ''}`; // of this version of the build: another is another machine
     const session = useRef<string | null>(null);
-    const waiting = useRef<object[]>([]);
+    const waiting = useRef<Line[]>([]);
     const [state, setState] = useState<RigState | null>(null);
     const [past, setPast] = useState<Past[]>([]);
     const [words, setWords] = useState<RigState['events']>([]);
@@ -61,7 +62,7 @@ export function useRig(build: string, version: number, begins: string | null) {
                 last = now;
                 const said = waiting.current;
                 waiting.current = [];
-                const lines = [...said, ...(playing.current ? [{ do: 'step', seconds }] : said.length > 0 ? [{ do: 'get' }] : [])];
+                const lines: Line[] = [...said, ...(playing.current ? [{ do: 'step', seconds }] : said.length > 0 ? [{ do: 'get' }] : [])];
                 if (lines.length > 0) {
                     const { answers } = await api.sayRig(session.current!, lines);
                     const refused = answers.find((answer) => !answer.ok);
@@ -95,8 +96,8 @@ export function useRig(build: string, version: number, begins: string | null) {
         };
     }, [build, begins, kept, round, take]);
 
-    const happens = useCallback((event: object) => {
-        waiting.current = [...waiting.current, { do: 'event', event }];
+    const happens = useCallback((event: RigEvent) => {
+        waiting.current = queued(waiting.current, event, playing.current);
     }, []);
     const again = useCallback(() => {
         localStorage.removeItem(kept);

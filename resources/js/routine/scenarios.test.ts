@@ -4,14 +4,14 @@ import type { Build, ScenarioEvent } from '../api/types';
 import { newEvent } from './ScenarioEditor';
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
-const lit: Build = { ...heron, sensors: [...heron.sensors, { ...heron.sensors[0]!, id: 'dusk', name: 'Dusk', kind: 'light', upper: 200, lower: 150 }] };
+const dark: Build = { ...heron, sensors: heron.sensors.filter((sensor) => sensor.kind !== 'light') };
 const all: ScenarioEvent['what'][] = ['sensor', 'level', 'load', 'hold', 'drag', 'heavier', 'stuck', 'wire', 'late', 'supply', 'power'];
 
 describe('new events', () => {
     it.each(all)('makes a %s event about something that there is', (what) => {
-        const event = newEvent(what, 9, lit)!;
+        const event = newEvent(what, 9, heron)!;
         expect(event).toMatchObject({ what, at_s: 9 });
-        const known = [...lit.sensors, ...lit.motions, ...lit.motions.flatMap((motion) => motion.stops.switches), ...lit.supplies].map((each) => each.id);
+        const known = [...heron.sensors, ...heron.motions, ...heron.motions.flatMap((motion) => motion.stops.switches), ...heron.supplies].map((each) => each.id);
         for (const of of ['sensor', 'motion', 'supply']) {
             if (of in event) {
                 expect(known).toContain((event as unknown as Record<string, string>)[of]);
@@ -20,12 +20,12 @@ describe('new events', () => {
     });
 
     it('lets a reading go over its threshold', () => {
-        expect(newEvent('level', 1, lit)).toMatchObject({ sensor: 'dusk', value: 210 });
+        expect(newEvent('level', 1, heron)).toMatchObject({ sensor: 'daylight', value: 70 });
     });
 
     it('makes none of what the build does not have', () => {
         const bare: Build = { ...heron, motions: [], sensors: [], supplies: [] };
         expect(all.filter((what) => newEvent(what, 0, bare) !== null)).toEqual(['power']);
-        expect(newEvent('level', 0, heron)).toBeNull();
+        expect(newEvent('level', 0, dark)).toBeNull();
     });
 });

@@ -53,7 +53,7 @@ describe('new steps', () => {
 
     it('asks for sensors and switches by name', () => {
         const asked = questions(heron);
-        expect(asked.filter((each) => each.key.endsWith(' on')).map((each) => each.label)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Ferry bell button is pressed', 'Dusk button is pressed', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips', 'Ferry quay switch trips']);
+        expect(asked.filter((each) => each.key.endsWith(' on')).map((each) => each.label)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Ferry bell button is pressed', 'Dusk button is pressed', 'Daylight is above its threshold', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips', 'Ferry quay switch trips']);
         expect(asked.every((each) => keyOf(each.condition) === each.key)).toBe(true);
         expect(new Set(asked.map((each) => each.key)).size).toBe(asked.length);
     });

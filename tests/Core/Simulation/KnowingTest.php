@@ -230,3 +230,15 @@ it('refuses what makes no sense, at its field', function (array $step, string $p
     'over to nobody' => [['do' => 'change_over', 'motion' => 'crane'], 'routines.1.steps.0.motion'],
     'for ever' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 1e9], 'routines.1.steps.0.takes_s'],
 ]);
+
+it('still knows its place when its order was refused', function () {
+    $build = knows([['do' => 'wait', 'for_s' => 1]], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'), 'routines.1.steps' => [
+        ['do' => 'together', 'until' => 'any', 'branches' => [[['do' => 'wait', 'for_s' => 0.3]], [['do' => 'change_over', 'motion' => 'lid', 'takes_s' => 0.1], ['do' => 'wait', 'for_s' => 9]]]],
+        ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.02, 'give_up_s' => 9],
+    ], 'routines.1.if_fails' => [['do' => 'change_over', 'motion' => 'lift'], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 9]],
+        'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 30]],
+    ]);
+    [$run, $at] = knowing($build);
+
+    expect($run['fault'])->toBe('Lift is not coupled to its motor: the selector holds Lid')->and(end($at['lift']))->toEqualWithDelta(0.03, 0.004);
+});
