@@ -1,6 +1,6 @@
 import type { Arm, Motion, SwitchRunOn } from '../api/types';
 import { armReach, polar, type Frame, type Point } from './geometry';
-import { Bar, MassCentre, SwitchToDrag } from './marks';
+import { Bar, MassCentre, SensorMarks, SwitchToDrag } from './marks';
 
 const LABEL_APART = 15; // points between names on the same side
 
@@ -35,6 +35,7 @@ export function ArmDrawing({ motion, arm, frame, position, runOn, color, onGrab 
                     </g>
                 );
             })}
+            <SensorMarks motion={motion.id} at={(at) => along(reach * 0.86, at)} />
             <Names motion={motion} along={along} reach={reach} />
         </g>
     );

@@ -1,6 +1,6 @@
 import type { Hoist, Motion, SwitchRunOn } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
-import { Bar, SwitchToDrag } from './marks';
+import { Bar, SensorMarks, SwitchToDrag } from './marks';
 import { hoistShape, type Frame } from './geometry';
 
 /** A load on a cord under its drum, with the heights that have a name. */
@@ -45,6 +45,7 @@ export function HoistDrawing({ motion, hoist, frame, position, positions, runOn,
                     </g>
                 );
             })}
+            <SensorMarks motion={motion.id} at={(at) => mark(at * 1000)} />
         </g>
     );
 }

@@ -1,3 +1,4 @@
+import { useBuild } from '../state/BuildContext';
 import type { Point } from './geometry';
 
 export function Bar({ from, to }: { from: Point; to: Point }) {
@@ -26,6 +27,25 @@ export function SwitchToDrag({ at, name, onGrab }: { at: Point; name: string; on
             <SwitchMark at={at} />
         </g>
     );
+}
+
+/** The sensors that a motion passes by, by name, each where it sits. */
+export function SensorMarks({ motion, at }: { motion: string; at: (position: number) => Point }) {
+    const { stored } = useBuild();
+    return stored.document.sensors.map((sensor) => {
+        if (sensor.motion !== motion || sensor.at === null) {
+            return null;
+        }
+        const point = at(sensor.at);
+        return (
+            <g key={sensor.id}>
+                <circle cx={point.x} cy={point.y} r="6" fill="var(--color-mat)" stroke="var(--color-sky)" strokeWidth="2.5" />
+                <text x={point.x + 10} y={point.y - 6} fontSize="12" className="narrow" fill="var(--color-sky)">
+                    {sensor.name}
+                </text>
+            </g>
+        );
+    });
 }
 
 /** Where the weight of a thing acts. */

@@ -1,6 +1,6 @@
 import type { Motion, SwitchRunOn } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
-import { SwitchToDrag } from './marks';
+import { SensorMarks, SwitchToDrag } from './marks';
 import type { Frame, Point } from './geometry';
 
 /** Where a position lies on the mat, mm. */
@@ -77,6 +77,7 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab
                     </g>
                 );
             })}
+            <SensorMarks motion={motion.id} at={(position) => at(position)} />
             <g fontSize="12" className="narrow" fill="var(--color-mat-ink)">
                 {names.map((group) => {
                     const out = outwards(group.position);
