@@ -296,7 +296,8 @@ final class Schemas
             'there' => $path,
             'back' => $path,
             'run_on' => self::list(self::record('SwitchRunOn', [
-                'switch' => new TextShape, 'distance' => self::number()->orNull(), 'speed' => self::number(), 'energy_J' => self::number(),
+                'switch' => new TextShape, 'distance' => self::number()->orNull(), 'speed' => self::number(), 'energy_J' => self::number(), 'left' => self::number()->orNull(),
+                'slower' => self::list(self::record('SlowerRunOn', ['share' => self::number(), 'distance' => self::number()->orNull(), 'left' => self::number()->orNull()])),
             ])),
         ]);
     }

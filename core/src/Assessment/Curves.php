@@ -99,14 +99,29 @@ final class Curves
         return ['time_s' => $run['time_s'], 'why' => $run['why'], 'times_s' => $times, 'positions' => $positions, 'currents_A' => $currents];
     }
 
-    /** @return list<array{switch: string, distance: ?float, speed: float, energy_J: float}> */
+    /**
+     * After each switch at full speed, and at the lower ones that routines use.
+     *
+     * @return list<array{switch: string, distance: ?float, speed: float, energy_J: float, left: ?float, slower: list<array{share: float, distance: ?float, left: ?float}>}>
+     */
     private static function runOn(Subject $subject): array
     {
-        $all = array_map(function (LimitSwitch $switch) use ($subject): ?array {
-            $runOn = $subject->facts->runOn($switch, $subject->build->settings);
+        $stops = $subject->motion->stops;
+        $left = function (LimitSwitch $switch, ?float $distance) use ($stops): ?float {
+            $room = $stops->roomAfter($switch);
 
-            return $runOn === null ? null : ['switch' => $switch->id, 'distance' => $runOn->distance, 'speed' => self::figures($runOn->speed), 'energy_J' => self::figures($runOn->energy_J)];
-        }, $subject->motion->stops->switches);
+            return $room === null || $distance === null ? null : $room - $distance;
+        };
+        $all = array_map(function (LimitSwitch $switch) use ($subject, $left): ?array {
+            $runOn = $subject->facts->runOn($switch, $subject->build->settings);
+            $slower = [];
+            foreach ($runOn === null ? [] : $subject->build->speedsOnto($subject->motion, $switch) as $share) {
+                $distance = $share < 1.0 ? $subject->facts->runOn($switch, $subject->build->settings, $share)?->distance : null;
+                $slower = $distance === null ? $slower : [...$slower, ['share' => $share, 'distance' => $distance, 'left' => $left($switch, $distance)]];
+            }
+
+            return $runOn === null ? null : ['switch' => $switch->id, 'distance' => $runOn->distance, 'speed' => self::figures($runOn->speed), 'energy_J' => self::figures($runOn->energy_J), 'left' => $left($switch, $runOn->distance), 'slower' => $slower];
+        }, $stops->switches);
 
         return array_values(array_filter($all));
     }

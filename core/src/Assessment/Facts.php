@@ -211,9 +211,11 @@ final class Facts
     }
 
     /** What happens after a switch trips; null when the motion has no motor of that kind or never gets there. */
-    public function runOn(LimitSwitch $switch, Settings $settings): ?RunOn
+    public function runOn(LimitSwitch $switch, Settings $settings, float $speed = 1.0): ?RunOn
     {
-        return array_key_exists($switch->id, $this->runOns) ? $this->runOns[$switch->id] : $this->runOns[$switch->id] = RunOn::of($this->motion, $switch, $settings);
+        $key = "{$switch->id} {$speed}";
+
+        return array_key_exists($key, $this->runOns) ? $this->runOns[$key] : $this->runOns[$key] = RunOn::of($this->motion, $switch, $settings, $speed);
     }
 
     public function placeName(string $id): string

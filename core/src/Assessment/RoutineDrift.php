@@ -66,7 +66,7 @@ final readonly class RoutineDrift
                 if ($byTime) {
                     $since[$id] = ($since[$id] ?? 0) + 1;
                     $runs[$id] = [$runs[$id][0] ?? $path, $runs[$id][1] ?? $step, max($runs[$id][2] ?? 0, $since[$id]), false];
-                } elseif ($step instanceof HomeStep || $step instanceof GoStep || ($step instanceof RunStep && $step->endsOn($this->context->build) !== null)) {
+                } elseif ($step instanceof HomeStep || $step instanceof GoStep || ($step instanceof RunStep && $step->ontoSwitch($this->context->build) !== null)) {
                     [$since[$id], $homed[$id]] = [0, true];
                 }
             }

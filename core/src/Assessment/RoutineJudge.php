@@ -122,7 +122,7 @@ final class RoutineJudge
     private function neverThere(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            if ($step instanceof Moves && ! ($step instanceof RunStep && $step->endsOn($this->build) === null)
+            if ($step instanceof Moves && ! ($step instanceof RunStep && $step->ontoSwitch($this->build) === null)
                 && $this->build->motions[$step->motion()]->drive !== null && $this->context->times->longest($step) === null) {
                 $this->context->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
                     "{$routine->name} gives up at “{$step->says($this->build)->text()}” The drive of {$this->build->motions[$step->motion()]->name} does not make that move.",

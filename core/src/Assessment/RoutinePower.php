@@ -112,8 +112,8 @@ final readonly class RoutinePower
         $way = match (true) {
             $next instanceof RunStep => $next->direction,
             $next instanceof HomeStep => $motion->stops->switch($next->switch)?->direction(),
-            $next instanceof GoStep => $motion->stops->switchAt($next->place)?->direction(),
             $next instanceof GoByStep => $next->by <=> 0.0,
+            $next instanceof GoStep => $next->ontoSwitch($this->build)?->direction(),
             default => null,
         };
 
@@ -153,32 +153,27 @@ final readonly class RoutinePower
     private function intoStops(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            if (! $step instanceof GoStep && ! $step instanceof HomeStep && ! $step instanceof RunStep) {
-                continue; // what moves by an amount is not stopped by a switch
-            }
-            $motion = $this->build->motions[$step->motion];
-            $switch = match (true) {
-                $step instanceof GoStep => $motion->stops->switchAt($step->place),
-                $step instanceof HomeStep => $motion->stops->switch($step->switch),
-                default => $step->endsOn($this->build),
-            };
-            $stop = $switch === null ? null : ($switch->end === 'low' ? $motion->stops->hard_low : $motion->stops->hard_high);
-            if ($switch === null || $stop === null || ! $this->drives($motion) || ($stop - $switch->at) * $switch->direction() <= 0.0) {
+            if (! $step instanceof Moves) {
                 continue;
             }
-            $room = ($stop - $switch->at) * $switch->direction();
-            $runOn = $step->speed >= 1.0 ? $this->context->subjects[$step->motion]->facts->runOn($switch, $this->build->settings) : RunOn::of($motion, $switch, $this->build->settings, $step->speed);
+            $motion = $this->build->motions[$step->motion()];
+            $switch = $step->ontoSwitch($this->build);
+            $room = $switch === null ? null : $motion->stops->roomAfter($switch);
+            if ($switch === null || $room === null || ! $this->drives($motion) || $room <= 0.0) {
+                continue;
+            }
+            $runOn = $this->context->subjects[$motion->id]->facts->runOn($switch, $this->build->settings, $step->speed());
             if ($runOn?->distance === null || $runOn->distance < $room) {
                 continue;
             }
             $place = "routines.{$i}.{$path}.speed";
             $fixes = [];
             foreach (self::SLOWER as $speed) {
-                $slower = $speed < $step->speed ? RunOn::of($motion, $switch, $this->build->settings, $speed) : null;
+                $slower = $speed < $step->speed() ? RunOn::of($motion, $switch, $this->build->settings, $speed) : null;
                 if ($slower?->distance !== null && $slower->distance * $this->build->settings->stop_clearance <= $room) {
-                    $time = $this->context->subjects[$step->motion]->facts->longestTimeTo($switch->place, $speed);
+                    $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $speed);
                     $fixes[] = new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
-                        new Change($place, $speed), ...($time === null || $step->give_up_s === null || $step->give_up_s >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
+                        new Change($place, $speed), ...($time === null || $step->giveUp_s() === null || $step->giveUp_s() >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
                     ]);
                     $last = $step instanceof GoStep ? SlowLast::fix($this->build, $i, $path, $step, $switch, $speed, $time) : null;
                     array_push($fixes, ...($last === null ? [] : [$last]));
@@ -192,7 +187,7 @@ final readonly class RoutinePower
             }
             $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "So fast it runs on {run_on} after {$switch->name} trips, and the hard stop is {room} away: it hits with {energy}.", [
                 'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
-            ], $fixes, $step->motion);
+            ], $fixes, $motion->id);
         }
     }
 

@@ -142,7 +142,7 @@ final readonly class RoutineReach
     private function unreachable(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            $switch = $step instanceof RunStep ? $step->endsOn($this->build) : null;
+            $switch = $step instanceof RunStep ? $step->ontoSwitch($this->build) : null;
             if (! $step instanceof RunStep || ! $step->until instanceof InputIs || ! $step->until->on) {
                 continue;
             }

@@ -44,15 +44,10 @@ final class RoutineTimes
     public function longest(Moves $step): ?float
     {
         $facts = $this->subjects[$step->motion()]->facts;
-        $motion = $this->build->motions[$step->motion()];
         if ($step instanceof GoByStep) {
             return $facts->timeBy($step->by, $step->speed);
         }
-        $place = match (true) {
-            $step instanceof GoStep => $step->place,
-            $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
-            default => $step instanceof RunStep ? $step->endsOn($this->build)?->place : null,
-        };
+        $place = $step->endsAt($this->build);
 
         return $place === null ? null : $facts->longestTimeTo($place, $step->speed());
     }
@@ -113,7 +108,7 @@ final class RoutineTimes
     private function runTime(RunStep $step, array &$places): ?float
     {
         $motion = $this->build->motions[$step->motion];
-        $place = $step->endsOn($this->build)?->place;
+        $place = $step->ontoSwitch($this->build)?->place;
         if ($place === null) {
             return $step->for_s ?? 0.0; // what ends it comes from outside, when it comes
         }

@@ -61,8 +61,7 @@ final readonly class StopsSheet
                 $rows[] = ['supply' => $supply, 'load' => $load, 'distance' => $runOn?->distance, 'speed' => $runOn?->speed];
             }
         }
-        $stop = $switch->end === 'low' ? $this->motion->stops->hard_low : $this->motion->stops->hard_high;
-        $room = $stop === null ? null : ($stop - $switch->at) * $switch->direction();
+        $room = $this->motion->stops->roomAfter($switch);
         $worst = max([0.0, ...array_filter(array_column($rows, 'distance'), fn (?float $distance): bool => $distance !== null)]);
 
         return ['switch' => $switch->id, 'name' => $switch->name, 'room' => $room, 'worst' => $worst, 'left' => $room === null ? null : $room - $worst, 'rows' => $rows, 'offers' => $worst > 0.0 ? $this->offers($switch, $i, $worst, $room) : []];

@@ -6,11 +6,8 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Routine\CallStep;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\RepeatStep;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 
 /**
@@ -81,12 +78,7 @@ final class TimingTable
                 continue;
             }
             $motion = $this->build->motions[$step->motion()];
-            $to = match (true) {
-                $step instanceof GoStep => $step->place,
-                $step instanceof HomeStep => $motion->stops->switch($step->switch)?->place,
-                $step instanceof RunStep => $step->endsOn($this->build)?->place,
-                default => null,
-            };
+            $to = $step->endsAt($this->build);
             $from = $places[$motion->id] ?? $motion->task->from;
             if ($to === null || $from === $to) {
                 continue;

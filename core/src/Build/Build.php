@@ -6,6 +6,7 @@ namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Build\Internal\BuildReader;
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 
@@ -84,6 +85,22 @@ final readonly class Build
     public function indexOf(string $motion): int
     {
         return (int) array_search($motion, array_keys($this->motions), true);
+    }
+
+    /** @return list<float> the shares of its usual speed at which routines drive a motion onto one of its switches, each once, fastest first */
+    public function speedsOnto(Motion $motion, LimitSwitch $switch): array
+    {
+        $speeds = [];
+        foreach ($this->routines as $routine) {
+            foreach ($routine->flat() as $step) {
+                if ($step instanceof Moves && $step->motion() === $motion->id && $step->ontoSwitch($this)?->id === $switch->id) {
+                    $speeds[] = $step->speed();
+                }
+            }
+        }
+        rsort($speeds);
+
+        return array_values(array_unique($speeds));
     }
 
     /** Finds a switch of any motion. */

@@ -21,6 +21,14 @@ final readonly class Stops
         return new self(...$changes + get_object_vars($this));
     }
 
+    /** From where a switch trips to the hard stop behind it, in the motion's own unit; null without one. */
+    public function roomAfter(LimitSwitch $switch): ?float
+    {
+        $stop = $switch->end === 'low' ? $this->hard_low : $this->hard_high;
+
+        return $stop === null ? null : ($stop - $switch->at) * $switch->direction();
+    }
+
     public function switchAt(string $place): ?LimitSwitch
     {
         foreach ($this->switches as $switch) {

@@ -71,7 +71,7 @@ final class Motions
     {
         $id = $node->motion ?? '';
         $motion = $this->build->motions[$id];
-        $known = $state[1][$id][0];
+        $known = $state[1][$id][1] ? $this->afterHalt($state[1][$id][0], $id) : $state[1][$id][0]; // it is on its way somewhere
         $partner = $this->partners[$id] ?? null;
         foreach (array_keys($state[0]) as $other) {
             $moves = $this->program->nodes[$other]->motion;
@@ -87,7 +87,7 @@ final class Motions
         }
         $step = $node->step;
         if ($motion->drive !== null && ! $motion->task->keeps_turning) {
-            $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->endsOn($this->build) !== null);
+            $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null);
             $byTime = ! $motion->counts() && ! $motion->seesPulses() && ($step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null));
             if ($known === Knowledge::UNKNOWN && ! $finds) {
                 ($this->finds)('not_known', $node->path, $id);
@@ -165,7 +165,7 @@ final class Motions
         } elseif ($step instanceof HomeStep) {
             $state[1][$id] = [$motion->stops->switch($step->switch)->place ?? self::BETWEEN, false];
         } elseif ($step instanceof RunStep) {
-            $place = $step->endsOn($this->build)?->place;
+            $place = $step->ontoSwitch($this->build)?->place;
             $state[1][$id] = [$place ?? ($motion->isAbsolute() ? Knowledge::FELT : self::BETWEEN), ! $motion->isAbsolute()]; // its motor is still on
         }
 

@@ -50,6 +50,16 @@ final readonly class GoByStep implements Moves
         return ['motion' => ['motion', $this->motion]];
     }
 
+    public function ontoSwitch(Build $build): null
+    {
+        return null;
+    }
+
+    public function endsAt(Build $build): null
+    {
+        return null;
+    }
+
     public function says(Build $build): Sentence
     {
         $motion = $build->motions[$this->motion];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
@@ -45,6 +46,16 @@ final readonly class GoStep implements Moves
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion], 'place' => ['place', $this->place]];
+    }
+
+    public function ontoSwitch(Build $build): ?LimitSwitch
+    {
+        return $build->motions[$this->motion]->stops->switchAt($this->place);
+    }
+
+    public function endsAt(Build $build): string
+    {
+        return $this->place;
     }
 
     public function says(Build $build): Sentence

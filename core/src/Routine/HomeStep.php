@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
@@ -41,6 +42,16 @@ final readonly class HomeStep implements Moves
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion], 'switch' => ['switch', $this->switch]];
+    }
+
+    public function ontoSwitch(Build $build): ?LimitSwitch
+    {
+        return $build->motions[$this->motion]->stops->switch($this->switch);
+    }
+
+    public function endsAt(Build $build): ?string
+    {
+        return $this->ontoSwitch($build)?->place;
     }
 
     public function says(Build $build): Sentence

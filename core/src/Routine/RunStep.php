@@ -68,10 +68,14 @@ final readonly class RunStep implements Moves
         return $this->until === null ? [] : ['until' => $this->until];
     }
 
-    /** The switch of its own motion that ends it, where that is all it waits for. */
-    public function endsOn(Build $build): ?LimitSwitch
+    public function ontoSwitch(Build $build): ?LimitSwitch
     {
         return $this->until instanceof InputIs && $this->until->on ? $build->motions[$this->motion]->stops->switch($this->until->sensor) : null;
+    }
+
+    public function endsAt(Build $build): ?string
+    {
+        return $this->ontoSwitch($build)?->place;
     }
 
     public function says(Build $build): Sentence
@@ -105,7 +109,7 @@ final readonly class RunStep implements Moves
             $controller->failAfter($since, $this->give_up_s, $this->motion, 'waited in vain for what should end its run');
             yield;
         }
-        $switch = $this->endsOn($controller->build());
+        $switch = $this->ontoSwitch($controller->build());
         $switch === null ? $axis->isAt(null) : $axis->isFoundAt($switch->place);
     }
 }

@@ -108,8 +108,8 @@ final class DriftFan
                     $byTime = $step instanceof GoByStep || $this->motion->stops->switchAt($step->place) === null;
                     $moves[] = [$byTime ? new TimedMove($this->motion, $this->build->settings, $at, $to, $step->speed) : null, $to];
                     $at = $to;
-                } elseif ($step instanceof HomeStep || ($step instanceof RunStep && $step->endsOn($this->build) !== null)) {
-                    $place = $step instanceof HomeStep ? $this->motion->stops->switch($step->switch)?->place : $step->endsOn($this->build)?->place;
+                } elseif ($step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null)) {
+                    $place = $step instanceof HomeStep ? $this->motion->stops->switch($step->switch)?->place : $step->ontoSwitch($this->build)?->place;
                     $at = $place === null ? $at : $this->motion->at($place);
                     $moves[] = [null, $at];
                 }

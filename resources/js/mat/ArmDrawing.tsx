@@ -1,6 +1,7 @@
 import type { Arm, Motion, SwitchRunOn } from '../api/types';
 import { armReach, polar, type Frame, type Point } from './geometry';
-import { Bar, MassCentre, SensorMarks, SwitchToDrag } from './marks';
+import { Bar, MassCentre, SensorMarks } from './marks';
+import { Switches } from './Switches';
 
 const LABEL_APART = 15; // points between names on the same side
 
@@ -25,16 +26,7 @@ export function ArmDrawing({ motion, arm, frame, position, runOn, color, onGrab 
             ))}
             {arm.payload_kg > 0 && <Payload at={along(arm.payload_m * 1000, position)} size={thick * 1.9} />}
             <MassCentre at={along(arm.cg_m * 1000, position)} />
-            {motion.stops.switches.map((each, i) => {
-                const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
-                return (
-                    <g key={each.id}>
-                        {each.travel > 0 && <path d={arc(along, reach * 0.86, each.at + (each.end === 'low' ? each.travel : -each.travel), each.at)} fill="none" stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />}
-                        <path d={arc(along, reach * 0.86, each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
-                        <SwitchToDrag at={along(reach * 0.86, each.at)} name={each.name} onGrab={onGrab && (() => onGrab(i))} />
-                    </g>
-                );
-            })}
+            <Switches motion={motion} runOn={runOn} unit="deg" at={(at, away = 0) => along(reach * 0.86 + away / frame.scale, at)} onGrab={onGrab} />
             <SensorMarks motion={motion.id} at={(at) => along(reach * 0.86, at)} />
             <Names motion={motion} along={along} reach={reach} />
         </g>

@@ -1,6 +1,7 @@
 import type { Hoist, Motion, SwitchRunOn } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
-import { Bar, SensorMarks, SwitchToDrag } from './marks';
+import { Bar, SensorMarks } from './marks';
+import { Switches } from './Switches';
 import { hoistShape, type Frame } from './geometry';
 
 /** A load on a cord under its drum, with the heights that have a name. */
@@ -34,17 +35,7 @@ export function HoistDrawing({ motion, hoist, frame, position, positions, runOn,
                 })}
             </g>
             {[motion.stops.hard_low, motion.stops.hard_high].map((at, i) => at !== null && <Bar key={i} from={{ x: cordX - side * 0.9, y: frame.y(at * 1000) }} to={{ x: cordX - side * 0.55, y: frame.y(at * 1000) }} />)}
-            {motion.stops.switches.map((each, i) => {
-                const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
-                const from = mark(each.at * 1000);
-                return (
-                    <g key={each.id}>
-                        {each.travel > 0 && <line x1={from.x} x2={from.x} y1={frame.y((each.at + (each.end === 'low' ? each.travel : -each.travel)) * 1000)} y2={from.y} stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />}
-                        <line x1={from.x} x2={from.x} y1={from.y} y2={frame.y((each.at + (each.end === 'low' ? -on : on)) * 1000)} stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
-                        <SwitchToDrag at={from} name={each.name} onGrab={onGrab && (() => onGrab(i))} />
-                    </g>
-                );
-            })}
+            <Switches motion={motion} runOn={runOn} unit="m" at={(at, away = 0) => ({ ...mark(at * 1000), x: mark(0).x + away })} onGrab={onGrab} />
             <SensorMarks motion={motion.id} at={(at) => mark(at * 1000)} />
         </g>
     );

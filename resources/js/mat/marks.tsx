@@ -10,25 +10,6 @@ export function SwitchMark({ at }: { at: Point }) {
     return <path d={`M${at.x} ${at.y - 6}l6 6l-6 6l-6 -6z`} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />;
 }
 
-/** The same, to be dragged along its way. */
-export function SwitchToDrag({ at, name, onGrab }: { at: Point; name: string; onGrab: (() => void) | undefined }) {
-    return (
-        <g
-            className={onGrab === undefined ? '' : 'cursor-move'}
-            onPointerDown={(event) => {
-                if (onGrab !== undefined) {
-                    event.preventDefault();
-                    onGrab();
-                }
-            }}
-        >
-            <title>{onGrab === undefined ? name : `Drag ${name}`}</title>
-            {onGrab !== undefined && <circle cx={at.x} cy={at.y} r="14" fill="transparent" />}
-            <SwitchMark at={at} />
-        </g>
-    );
-}
-
 /** The sensors that a motion passes by, by name, each where it sits. */
 export function SensorMarks({ motion, at }: { motion: string; at: (position: number) => Point }) {
     const { stored } = useBuild();

@@ -1,6 +1,7 @@
 import type { Motion, SwitchRunOn } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
-import { SensorMarks, SwitchToDrag } from './marks';
+import { SensorMarks } from './marks';
+import { Switches } from './Switches';
 import type { Frame, Point } from './geometry';
 
 /** Where a position lies on the mat, mm. */
@@ -67,16 +68,7 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab
                 const way = along(place.at);
                 return <line key={place.id} x1={point.x - way.y * 7} y1={point.y + way.x * 7} x2={point.x + way.y * 7} y2={point.y - way.x * 7} stroke="var(--color-mat-ink)" strokeWidth="2" />;
             })}
-            {motion.stops.switches.map((each, i) => {
-                const on = runOn.find((other) => other.switch === each.id)?.distance ?? 0;
-                return (
-                    <g key={each.id}>
-                        {each.travel > 0 && <path d={path(each.at + (each.end === 'low' ? each.travel : -each.travel), each.at)} fill="none" stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />}
-                        <path d={path(each.at, each.at + (each.end === 'low' ? -on : on))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
-                        <SwitchToDrag at={at(each.at)} name={each.name} onGrab={onGrab && (() => onGrab(i))} />
-                    </g>
-                );
-            })}
+            <Switches motion={motion} runOn={runOn} unit={unit} at={at} onGrab={onGrab} />
             <SensorMarks motion={motion.id} at={(position) => at(position)} />
             <g fontSize="12" className="narrow" fill="var(--color-mat-ink)">
                 {names.map((group) => {
