@@ -5,6 +5,9 @@ import type { Point } from './geometry';
 import { SwitchMark } from './marks';
 
 const POINTS = 40;
+const NEAR = 9; // points
+const BEYOND = 16;
+const HALO = { stroke: 'var(--color-mat)', strokeWidth: 3, paintOrder: 'stroke' } as const;
 
 interface Props {
     motion: Motion;
@@ -18,10 +21,12 @@ interface Props {
 
 /** The switches of a motion along its way: where each is touched, trips, how far it then runs on at each speed of the routines, and what is left. */
 export function Switches({ motion, runOn, unit, at, onGrab }: Props) {
-    return motion.stops.switches.map((each, i) => <OneSwitch key={each.id} one={each} runOn={runOn.find((other) => other.switch === each.id)} unit={unit} at={at} onGrab={onGrab && (() => onGrab(i))} />);
+    const places = motion.places.map((place) => place.at);
+    const travel = Math.max(...places) - Math.min(...places) || 1;
+    return motion.stops.switches.map((each, i) => <OneSwitch key={each.id} one={each} travel={travel} runOn={runOn.find((other) => other.switch === each.id)} unit={unit} at={at} onGrab={onGrab && (() => onGrab(i))} />);
 }
 
-function OneSwitch({ one, runOn, unit, at, onGrab }: { one: LimitSwitch; runOn: SwitchRunOn | undefined; unit: 'deg' | 'm'; at: Props['at']; onGrab: (() => void) | undefined }) {
+function OneSwitch({ one, travel, runOn, unit, at, onGrab }: { one: LimitSwitch; travel: number; runOn: SwitchRunOn | undefined; unit: 'deg' | 'm'; at: Props['at']; onGrab: (() => void) | undefined }) {
     const { text } = useSpeaking();
     const way = one.end === 'low' ? -1 : 1;
     const path = (from: number, to: number) =>
@@ -30,25 +35,32 @@ function OneSwitch({ one, runOn, unit, at, onGrab }: { one: LimitSwitch; runOn: 
             .join('');
     const say = (length: number) => (unit === 'deg' ? `${significant(length, 3)}°` : text({ si: length, dimension: 'length' }));
     const left = runOn?.left ?? null;
-    const beside = at(one.at, -16);
+    const [trips, ends] = [at(one.at), at(one.at + way * (runOn?.distance ?? 0))];
+    const ahead = at(one.at + way * (travel * 1e-3));
+    const length = Math.hypot(ahead.x - trips.x, ahead.y - trips.y) || 1;
+    const beyond = { x: ends.x + ((ahead.x - trips.x) / length) * BEYOND, y: ends.y + ((ahead.y - trips.y) / length) * BEYOND };
+    const apart = (distance: number | null) => Math.hypot(at(one.at + way * (distance ?? 0)).x - trips.x, at(one.at + way * (distance ?? 0)).y - trips.y);
     return (
         <g>
             {one.travel > 0 && <path d={path(one.at - way * one.travel, one.at)} fill="none" stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />}
             <path d={path(one.at, one.at + way * (runOn?.distance ?? 0))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
             {onGrab !== undefined &&
                 (runOn?.slower ?? []).map((each) => {
-                    const [from, to, name] = [at(one.at + way * (each.distance ?? 0), -7), at(one.at + way * (each.distance ?? 0), 7), at(one.at + way * (each.distance ?? 0), 12)];
+                    if (apart(each.distance) < NEAR) {
+                        return null; // the mark of the switch lies over it
+                    }
+                    const [from, to, name] = [at(one.at + way * (each.distance ?? 0), -7), at(one.at + way * (each.distance ?? 0), 7), at(one.at + way * (each.distance ?? 0), -12)];
                     return (
                         <g key={each.share}>
                             <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-coral)" strokeWidth="2" />
-                            <text x={name.x} y={name.y + 4} fontSize="11" className="narrow" fill="var(--color-coral)">
+                            <text x={name.x} y={name.y + 4} fontSize="11" className="narrow" textAnchor="end" fill="var(--color-coral)" {...HALO}>
                                 {significant(each.share * 100, 2)} %
                             </text>
                         </g>
                     );
                 })}
             {onGrab !== undefined && left !== null && (
-                <text x={beside.x} y={beside.y + 4} fontSize="12" className="narrow" textAnchor="end" fill={left < 0 ? 'var(--color-coral)' : 'var(--color-mat-ink)'}>
+                <text x={beyond.x} y={beyond.y + 4} fontSize="12" className="narrow" textAnchor="middle" {...HALO} fill={left < 0 ? 'var(--color-coral)' : 'var(--color-mat-ink)'}>
                     {left < 0 ? `${say(-left)} too far` : `${say(left)} left`}
                 </text>
             )}

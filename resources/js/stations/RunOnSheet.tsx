@@ -3,6 +3,7 @@ import { api } from '../api/client';
 import type { StopsSheet } from '../api/types';
 import { useTrying } from '../chain/trying';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
+import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 
 const BUTTON = 'border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-white';
@@ -15,6 +16,10 @@ export function RunOnSheet({ handle: { motion, chain } }: { handle: MotionHandle
     const { data } = useQuery({ queryKey: ['stops', stored.id, stored.version, motion.id], queryFn: () => api.stopsSheet(stored.id, motion.id), placeholderData: (before) => before, staleTime: Infinity });
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
     const length = (value: number | null) => (value === null ? '–' : text({ si: book.toSi(value, own), dimension: own === '°' ? 'angle' : 'length' }));
+    const slower = (id: string) => {
+        const speeds = chain.curves.run_on.find((each) => each.switch === id)?.slower ?? [];
+        return speeds.length === 0 ? '' : `At the other speeds of the routines: ${speeds.map((each) => `${significant(each.share * 100, 3)} %: ${length(each.distance)}${each.left === null ? '' : each.left < 0 ? `, ${length(-each.left)} too far` : `, ${length(each.left)} left`}`).join('; ')}.`;
+    };
     if (data === undefined) {
         return <p className="text-quiet">Looking how far it runs on…</p>;
     }
@@ -27,6 +32,7 @@ export function RunOnSheet({ handle: { motion, chain } }: { handle: MotionHandle
                         {each.room !== null && <span className={`font-normal ${each.left! < 0 ? 'text-fails' : 'text-quiet'}`}>{each.left! < 0 ? `, ${length(-each.left!)} too far for the hard stop` : `, ${length(each.left)} left before the hard stop`}</span>}
                     </h2>
                     <RunOns rows={each.rows} length={length} />
+                    <p className="empty:hidden">{slower(each.switch)}</p>
                     {each.offers.map((offer, i) => (
                         <p key={i} className="flex items-start justify-between gap-3 border-t border-line py-1">
                             <span>{say(offer.says)}</span>
