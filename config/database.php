@@ -14,7 +14,6 @@ return [
             'busy_timeout' => 5000,
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
-            'transaction_mode' => 'IMMEDIATE', // a worker that reads and then writes waits for its turn instead of being refused
         ],
     ],
 ];

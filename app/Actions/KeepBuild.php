@@ -16,18 +16,18 @@ final class KeepBuild
     private const MOST_REVISIONS = 300;
 
     /** A save reads before it writes; if another writes in between, it begins anew. */
-    private const TRIES = 20;
-
     private const ONE_EDIT_SECONDS = 2; // edits of the same field within this time are undone together
 
     public function add(CoreBuild $core, ?string $demoKey = null): Build
     {
-        return DB::transaction(function () use ($core, $demoKey): Build {
-            $build = Build::query()->create(['demo_key' => $demoKey] + self::columns($core));
+        $columns = self::columns($core);
+
+        return DB::transaction(function () use ($columns, $demoKey): Build {
+            $build = Build::query()->create(['demo_key' => $demoKey] + $columns);
             $build->revisions()->create(['number' => 1, 'edit_key' => 'made', 'document' => $build->document]);
 
             return $build;
-        }, self::TRIES);
+        });
     }
 
     /**
@@ -38,8 +38,9 @@ final class KeepBuild
      */
     public function change(Build $build, int $version, string $editKey, CoreBuild $core, Assessment $assessment): Build
     {
-        return DB::transaction(function () use ($build, $version, $editKey, $core, $assessment): Build {
-            $columns = self::columns($core, $assessment);
+        $columns = self::columns($core, $assessment);
+
+        return DB::transaction(function () use ($build, $version, $editKey, $columns): Build {
             if ($columns['document'] === $build->document && $build->version === $version) {
                 return $build;
             }
@@ -51,7 +52,7 @@ final class KeepBuild
             $build->revisions()->where('number', '<=', $build->cursor - self::MOST_REVISIONS)->delete();
 
             return $build;
-        }, self::TRIES);
+        });
     }
 
     /**
@@ -69,7 +70,7 @@ final class KeepBuild
             }
 
             return $build;
-        }, self::TRIES);
+        });
     }
 
     /** @return array{name: string, document: string, summary: array<string, mixed>} */

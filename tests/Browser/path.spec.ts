@@ -100,6 +100,7 @@ test('a routine is written, run and mended', async ({ page, request }) => {
     await page.getByRole('option', { name: 'Wait' }).click();
     await page.getByLabel('Time', { exact: true }).fill('2500 ms');
     await page.getByLabel('Time', { exact: true }).press('Enter');
+    await page.getByRole('button', { name: 'Done with this step' }).click();
     await expect(page.getByRole('button', { name: 'Wait 2.5 s.', exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Move step 2 down' }).click();
     await expect(page.getByRole('listitem').filter({ hasText: /^3Wait/ })).toBeVisible();

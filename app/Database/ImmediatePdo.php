@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Database;
+
+use PDO;
+
+/**
+ * SQLite that takes its turn to write when a transaction begins. One that begins by reading, and writes later, is refused at once where
+ * another has written in between, whatever its timeout: two workers that fetch work at the same moment do just that.
+ */
+final class ImmediatePdo extends PDO
+{
+    private bool $isOpen = false;
+
+    public function beginTransaction(): bool
+    {
+        $this->exec('BEGIN IMMEDIATE TRANSACTION');
+
+        return $this->isOpen = true;
+    }
+
+    public function commit(): bool
+    {
+        $this->exec('COMMIT');
+        $this->isOpen = false;
+
+        return true;
+    }
+
+    public function rollBack(): bool
+    {
+        $this->isOpen = false;
+        $this->exec('ROLLBACK');
+
+        return true;
+    }
+
+    public function inTransaction(): bool
+    {
+        return $this->isOpen;
+    }
+}
