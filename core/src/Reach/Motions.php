@@ -31,8 +31,10 @@ final class Motions
     /** @var array<string, array{string, int}> of each motion behind a selector, the key of that and its number there */
     private array $selectors = [];
 
-    /** @param  \Closure(string, string, string): void  $finds  code, path, what */
-    public function __construct(private readonly Program $program, private readonly \Closure $finds)
+    /** @var list<array{string, string, string}> what is wrong with the moves that began since this was emptied: code, path, what */
+    public array $wrong = [];
+
+    public function __construct(private readonly Program $program)
     {
         $this->build = $program->build;
         foreach ($this->build->motions as $id => $motion) {
@@ -76,23 +78,23 @@ final class Motions
         foreach (array_keys($state[0]) as $other) {
             $moves = $this->program->nodes[$other]->motion;
             if ($moves !== null && $other !== $at && ($moves === $id || $moves === $partner)) {
-                ($this->finds)($moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}");
+                $this->wrong[] = [$moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}"];
             }
         }
         if ($partner !== null && $state[1][$partner][1]) {
-            ($this->finds)('same_motor', $node->path, $partner.' ');
+            $this->wrong[] = ['same_motor', $node->path, $partner.' '];
         }
         if (isset($this->selectors[$id]) && $state[2][$this->selectors[$id][0]] !== $this->selectors[$id][1]) {
-            ($this->finds)('not_coupled', $node->path, $id);
+            $this->wrong[] = ['not_coupled', $node->path, $id];
         }
         $step = $node->step;
         if ($motion->drive !== null && ! $motion->task->keeps_turning) {
             $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null);
             $byTime = ! $motion->counts() && ! $motion->seesPulses() && ($step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null));
             if ($known === Knowledge::UNKNOWN && ! $finds) {
-                ($this->finds)('not_known', $node->path, $id);
+                $this->wrong[] = ['not_known', $node->path, $id];
             } elseif ($known === self::BETWEEN && $byTime) {
-                ($this->finds)('place_lost', $node->path, $id);
+                $this->wrong[] = ['place_lost', $node->path, $id];
             }
         }
         $state[0][$at] = true;
@@ -126,7 +128,7 @@ final class Motions
         if ($node->step instanceof GoByStep && $from !== null && ! $motion->task->keeps_turning) {
             $to = round($from + $node->step->by, 6);
             if ($to < ($motion->stops->hard_low ?? -INF) - 1e-9 || $to > ($motion->stops->hard_high ?? INF) + 1e-9) {
-                ($this->finds)('past_end', $node->path, "{$motion->id} {$to}");
+                $this->wrong[] = ['past_end', $node->path, "{$motion->id} {$to}"];
 
                 return self::BETWEEN;
             }

@@ -51,7 +51,7 @@ final class Search
     {
         $this->program = new Program($build);
         $this->knowledge = new Knowledge($this->program);
-        $this->motions = new Motions($this->program, $this->finds(...));
+        $this->motions = new Motions($this->program);
         foreach (array_values($build->rules) as $i => $rule) {
             $this->about[$i] = array_fill_keys(Conditions::motions($rule->never), 2) + array_fill_keys(Conditions::motions($rule->while), 1);
         }
@@ -219,7 +219,13 @@ final class Search
 
                     return [$this->motions->rests($state, $node)];
                 case Node::MOVE:
-                    return [$this->motions->begin($state, $at, $node)];
+                    $state = $this->motions->begin($state, $at, $node);
+                    foreach ($this->motions->wrong as [$code, $path, $what]) {
+                        $this->finds($code, $path, $what);
+                    }
+                    $this->motions->wrong = [];
+
+                    return [$state];
                 case Node::FORK:
                     $state[0][$at] = true;
                     $states = [$state];
