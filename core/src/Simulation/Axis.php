@@ -77,8 +77,7 @@ final class Axis
     public function lose(): void
     {
         $this->pending = null;
-        $this->machine->obey(new Order(null, 1, false, null, $this->machine->state->angle));
-        $this->machine->current_A = 0.0;
+        $this->machine->letGo();
         $this->where->forget();
     }
 
@@ -290,6 +289,9 @@ final class Axis
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
     public function advance(float $seconds): array
     {
+        if ($this->pending === null && ! $this->gated && $this->machine->isIdle()) {
+            return [];
+        }
         if ($this->pending !== null) {
             $wait = min($this->delay_s, $seconds);
             $happened = $wait > 0.0 ? $this->machine->move($wait) : [];
@@ -317,8 +319,7 @@ final class Axis
         if ($this->machine->ramp->target() === null || ! $this->hasArrived()) {
             $this->restedFor_s = 0.0;
         } elseif (($this->restedFor_s += $seconds) >= self::GATE_S) {
-            $this->machine->obey(new Order(null, 1, false, null, $this->machine->state->angle));
-            $this->machine->current_A = 0.0;
+            $this->machine->letGo();
         }
     }
 

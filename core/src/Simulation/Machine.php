@@ -136,6 +136,14 @@ final class Machine
         $this->still = false;
     }
 
+    /** Its motor turns freely, and nothing flows. */
+    public function letGo(): void
+    {
+        $this->obey(new Order(null, 1, false, null, $this->state->angle));
+        $this->current_A = 0.0;
+        $this->stall->look(false, 0.0);
+    }
+
     /** It is where its command wants it, and slow. */
     public function isNear(float $target): bool
     {
@@ -143,10 +151,21 @@ final class Machine
             && abs($this->state->speed) * $this->plant->ratio < self::ARRIVED_SPEED * ($this->full?->noLoad_rad_s() ?? 0.0));
     }
 
+    /** It stands still and pushes nothing: time does nothing to it. */
+    public function isIdle(): bool
+    {
+        return $this->still && $this->ledger === null && ! $this->pushesHard();
+    }
+
+    private function pushesHard(): bool
+    {
+        return $this->powered && $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A;
+    }
+
     /** Whether it pushes, and does not get on: against a stop, a hand, or a load too heavy for it. */
     public function lookForStall(float $seconds): void
     {
-        $this->stall->look($this->powered && abs($this->state->speed) < self::AT_REST_RAD_S && $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A, $seconds);
+        $this->stall->look($this->pushesHard() && abs($this->state->speed) < self::AT_REST_RAD_S, $seconds);
     }
 
     /** @param  float  $at in the motion's own unit */

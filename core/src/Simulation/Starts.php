@@ -23,14 +23,13 @@ final class Starts
 
     private ?string $halted = null; // what started at power-on and failed
 
-    /** Something may start without any input having changed. */
-    private readonly bool $keepsWatch;
+    /** @var list<Routine> that may start without any input having changed */
+    private readonly array $watchers;
 
     public function __construct(private readonly World $world)
     {
         $this->kept = new \SplObjectStorage;
-        $kinds = array_merge(...array_map(fn (Routine $routine): array => array_column($routine->starts, 'when'), array_values($world->build->routines)));
-        $this->keepsWatch = array_intersect($kinds, self::BY_THEMSELVES) !== [];
+        $this->watchers = array_values(array_filter($world->build->routines, fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'), self::BY_THEMSELVES) !== []));
     }
 
     /**
@@ -47,11 +46,9 @@ final class Starts
         }
         $before = $powerOn ? $this->world->clock_s() : $this->clock;
         $this->clock = $this->world->clock_s();
-        if ($changed === [] && $gestures === [] && ! $powerOn && ! $this->keepsWatch) {
-            return [];
-        }
+        $quiet = $changed === [] && $gestures === [] && ! $powerOn;
         $fired = [];
-        foreach ($this->world->build->routines as $routine) {
+        foreach ($quiet ? $this->watchers : $this->world->build->routines as $routine) {
             $starts = false;
             foreach ($routine->starts as $trigger) {
                 $starts = match ($trigger->when) {

@@ -337,7 +337,9 @@ final class World implements Senses
     {
         foreach ($this->build->rules as $id => $rule) {
             $is = $rule->never->holds($this);
-            $is = ($rule->while === null || $rule->while->holds($this)) && $is;
+            if (($is || $rule->remembers) && $rule->while !== null) {
+                $is = $rule->while->holds($this) && $is;
+            }
             if ($is && ! isset($this->broken[$id])) {
                 $this->broken[$id] = true;
                 $this->recorder->broken($this->now(), $rule);
