@@ -41,6 +41,10 @@ const views = {
         const box = await lanes.boundingBox();
         await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
     }],
+    sentences: [`${heron}/routines/ferry-crossing`, async () => {
+        await page.getByText(/^What the world does/).click();
+        await page.getByRole('region', { name: 'Steps' }).getByRole('button', { name: /^Take Ferry to Far bank/ }).click();
+    }],
     rig: [`${heron}/rig`, async () => {
         await page.getByLabel('Begins with').selectOption({ label: 'A visitor breaks the beam' });
         await page.getByRole('timer').filter({ hasText: /^1[1-9]\./ }).waitFor({ timeout: 40000 });

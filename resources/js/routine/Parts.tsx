@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Build, Condition, Routine } from '../api/types';
 import { TextInput } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
+import { InSentence } from '../fields/sentence';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
 import { ConditionEditor } from './ConditionEditor';
@@ -106,8 +107,17 @@ export function Rules() {
                 <fieldset key={rule.id} className="border-t border-line py-1">
                     <legend className="sr-only">{rule.name}</legend>
                     <TextInput label={`Name of ${rule.name}`} path={`rules.${i}.name`} value={rule.name} className="w-full border border-line bg-well px-2 py-0.5 font-semibold" />
-                    <ConditionEditor label="Never" condition={rule.never} path={`rules.${i}.never`} depth={1} />
-                    {rule.while !== null && <ConditionEditor label="While" condition={rule.while} path={`rules.${i}.while`} depth={1} />}
+                    <InSentence value={true}>
+                        <div className="in-sentence">
+                            Never <ConditionEditor label="Never" condition={rule.never} path={`rules.${i}.never`} depth={1} />
+                            {rule.while !== null && (
+                                <>
+                                    {' '}
+                                    while <ConditionEditor label="While" condition={rule.while} path={`rules.${i}.while`} depth={1} />
+                                </>
+                            )}
+                        </div>
+                    </InSentence>
                     <div className="text-right">
                         <button type="button" className={SMALL} onClick={() => edit({ path: 'rules', value: rules.filter((_, j) => j !== i) })}>
                             Take {rule.name} away
