@@ -62,8 +62,8 @@ final class StopsJudge implements Judge
     private function noSwitch(Subject $subject): Finding
     {
         return new Finding('stops.none', Severity::Fails, $subject->path.'.stops.switches', new Sentence(
-            $subject->motion->counts()
-                ? 'Nothing tells where it starts: a stepper counts from wherever it stands when the power comes on, so it needs a switch to home on.'
+            $subject->motion->counts() || $subject->motion->seesPulses()
+                ? 'Nothing tells where it starts: '.($subject->motion->counts() ? 'a stepper' : 'an encoder').' counts from wherever it stands when the power comes on, so it needs a switch to home on.'
                 : 'Nothing tells when it has arrived: a motor without a switch at one end at least drifts with every move and pushes on at its stop.',
         ), [$this->addSwitch($subject)]);
     }
@@ -83,7 +83,7 @@ final class StopsJudge implements Judge
     private function places(Subject $subject): array
     {
         $motion = $subject->motion;
-        $findings = [];
+        $findings = $this->coarse($subject);
         foreach ($motion->places as $i => $place) {
             foreach (['hard_low' => -1, 'hard_high' => 1] as $key => $side) {
                 $stop = $motion->stops->{$key};
@@ -95,7 +95,7 @@ final class StopsJudge implements Judge
                 }
             }
             $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
-            if ($named && $motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && ! $motion->task->keeps_turning && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
+            if ($named && $motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && ! $motion->seesPulses() && ! $motion->task->keeps_turning && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
                 $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
                     "{$place->name} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
                 ));
@@ -103,6 +103,22 @@ final class StopsJudge implements Judge
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> one pulse of its encoder takes it further than it may be off */
+    private function coarse(Subject $subject): array
+    {
+        $one = $subject->motion->pulseLength();
+        $allowed = $subject->motion->task->tolerance;
+        if ($one === null || $allowed === null || $one <= $allowed * (1 + self::TIE)) {
+            return [];
+        }
+        $enough = ceil((float) $subject->motion->stops->encoder_pulses * $one / $allowed);
+        $unit = $subject->motion->unit();
+
+        return [new Finding('stops.encoder_coarse', Severity::Fails, "{$subject->path}.stops.encoder_pulses", new Sentence('One pulse of its encoder takes it {one}, where {allowed} is allowed.', ['one' => $unit->quantity($one), 'allowed' => $unit->quantity($allowed)]), [
+            new Fix(new Sentence('Take an encoder of {enough} pulses', ['enough' => Quantity::number($enough)]), [new Change("{$subject->path}.stops.encoder_pulses", $enough)]),
+        ])];
     }
 
     /** @return list<Finding> */

@@ -157,7 +157,7 @@ final readonly class StopsSheet
         $rows = [
             ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin', count($motion->stops->switches) === 1 && ! $counts],
             ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1 && ! $counts],
-            ["an encoder of {$pulses} pulses on its shaft", ...$byCount($turn(360 / $pulses) + ($spread ?? 0.0)), 'must be homed', 'an encoder and a switch, three pins', $counts],
+            ["an encoder of {$pulses} pulses on its shaft", ...$byCount(($motion->pulseLength() ?? $turn(360 / $pulses)) + ($spread ?? 0.0)), 'must be homed', 'an encoder and a switch, three pins', $counts],
             ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->deadband_deg)) : $byCount($turn(1.0))), 'knows', 'the servo itself, one pin', $motor instanceof Servo],
             ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed', 'a driver and a switch, three pins', $motor instanceof Stepper],
         ];

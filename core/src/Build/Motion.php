@@ -128,6 +128,12 @@ final readonly class Motion
         return $this->stops->encoder_pulses !== null && $this->drive !== null && ! $this->isAbsolute() && ! $this->counts();
     }
 
+    /** How far one pulse of its encoder takes it, in its own unit; null without one. */
+    public function pulseLength(): ?float
+    {
+        return $this->seesPulses() ? abs($this->unit()->fromSi(2 * M_PI / (float) $this->stops->encoder_pulses / $this->train->ratio() * $this->mechanism->travelPerRad())) : null;
+    }
+
     /** Which way its task goes. */
     public function isThere(float $from, float $to): bool
     {

@@ -137,6 +137,7 @@ dataset('planted', fn () => withCodes([
     'stops.by_time' => [['motions.2.stops.switches' => [['id' => 'lift-high', 'name' => 'High', 'place' => 'high', 'at' => 0.1, 'end' => 'high']], 'routines' => []], Severity::Note, false],
     'stops.switch_off_place' => [['motions.0.stops.switches.1.at' => 62.0], Severity::Tight, true],
     'stops.switch_past_stop' => [['motions.0.stops.switches.1.at' => 76.0], Severity::Fails, true],
+    'stops.encoder_coarse' => [['motions.2.stops.encoder_pulses' => 6, 'motions.2.task.tolerance' => 0.004], Severity::Fails, true],
     'stops.run_on' => [['motions.0.stops.hard_low' => -0.5], Severity::Fails, true],
     'stops.creeps_on' => [['motions.2.drive.motor' => ['back_drive_Nm' => 0.0] + Builds::motor('G25-20')], Severity::Fails, false],
     'routine.never_starts' => [['routines.1.starts' => []], Severity::Tight, true],

@@ -123,6 +123,15 @@ it('loses its count with the power, and must be homed', function () {
     expect($run['fault'])->toBe('Lift does not know where it is')->and(blamedFor($build, 'routine.moves_before_home'))->not->toBe([]);
 });
 
+it('does not say of what counts pulses that it goes by time', function () {
+    $bare = ['motions.2.stops.switches' => [Builds::sound()->document['motions'][2]['stops']['switches'][0]], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]];
+    $none = ['motions.2.stops.switches' => [], 'routines' => [], 'motions.2.stops.encoder_pulses' => 48];
+
+    expect(blamedFor(Builds::planted($bare), 'stops.by_time'))->toHaveCount(1)
+        ->and(blamedFor(Builds::planted([...$bare, 'motions.2.stops.encoder_pulses' => 48]), 'stops.by_time'))->toBe([])
+        ->and(blamedFor(Builds::planted($none), 'stops.none')[0]->says->text())->toContain('an encoder counts from wherever it stands');
+});
+
 it('says no drift of what counts pulses', function () {
     $steps = [['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'other', 'give_up_s' => 9]];
     $places = ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], 'motions.2.places.3' => ['id' => 'other', 'name' => 'Other', 'at' => 0.03], 'motions.2.task.tolerance' => 0.002];
