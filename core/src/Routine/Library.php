@@ -53,6 +53,13 @@ final class Library
             }
         }
 
+        $homed = array_column($steps, 'motion');
+        foreach ($this->build->routines as $routine) {
+            if ($routine->startsAtPowerOn() && array_intersect($routine->motions(), $homed) !== []) {
+                return "{$routine->name} moves some of them at power-on already: two orders for one motor.";
+            }
+        }
+
         return $steps === [] ? 'No motion has a switch to home on.' : $this->routine('Home', [['when' => 'power_on']], $steps, false);
     }
 

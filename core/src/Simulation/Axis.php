@@ -230,6 +230,7 @@ final class Axis
 
             return;
         }
+        $this->mayMove();
         $this->order($this->drive()->line($speed), $direction, true);
         $this->where->leaves();
     }
@@ -237,6 +238,7 @@ final class Axis
     /** Sends a stepper to an angle of the shaft, at a share of the speed of its task. */
     private function send(float $angle, float $speed): void
     {
+        $this->mayMove();
         $move = $this->motion->move();
         $this->machine->ramp->most_rad_s = $speed * $move->peakSpeed() / $this->machine->plant->travelPerRad;
         $this->machine->ramp->most_rad_s2 = $move->peakAccel() > 0.0 ? $speed ** 2 * $move->peakAccel() / $this->machine->plant->travelPerRad : INF;
@@ -252,6 +254,7 @@ final class Axis
 
             return;
         }
+        $this->mayMove();
         $this->machine->ramp->most_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->machine->plant->ratio;
         $this->order(null, 1, true, $this->machine->shaftAngle($at), $this->machine->state->angle);
         $this->where->leaves();
@@ -270,6 +273,9 @@ final class Axis
     /** `brake` shorts the motor, `coast` opens it, `hold` keeps a servo where it is; a motor that cannot hold brakes. */
     public function stop(string $how): void
     {
+        if ($this->off) {
+            return; // without power there is nothing to tell it
+        }
         if ($this->motion->isAbsolute()) {
             $how === 'hold' || $how === 'brake'
                 ? $this->order(null, 1, true, $this->machine->ramp->target() === null ? $this->machine->state->angle : $this->machine->ramp->at())
@@ -323,14 +329,17 @@ final class Axis
         }
     }
 
-    private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null): void
+    /** @throws StepFailed when it has no power, or no motor at the moment */
+    private function mayMove(): void
     {
-        if ($powered && $this->off) {
+        if ($this->off) {
             throw new StepFailed("the power of {$this->motion->name} is switched off");
         }
-        if ($powered) {
-            $this->shared?->mayMove($this);
-        }
+        $this->shared?->mayMove($this);
+    }
+
+    private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null): void
+    {
         $this->pending = new Order($line, $command, $powered, $target, $from ?? $this->machine->ramp->at());
         $this->delay_s = $this->driver_s;
     }

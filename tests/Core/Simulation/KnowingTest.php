@@ -251,3 +251,13 @@ it('still knows its place when its order was refused', function () {
 
     expect($run['fault'])->toBe('Lift is not coupled to its motor: the selector holds Lid')->and(end($at['lift']))->toEqualWithDelta(0.03, 0.004);
 });
+
+it('can be stopped whoever has the motor: two servo horns on one servo, through a selector', function () {
+    $build = knows([['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]], [
+        'motions.2.drive' => ['motor' => Builds::motor('S20 metal'), 'supply' => 'servos', 'shares' => 'jaw'], 'routines.1.if_fails' => [['do' => 'stop', 'motion' => 'lift', 'how' => 'hold'], ['do' => 'signal', 'output' => 'lamp']],
+        'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1]],
+    ]);
+    [$run] = knowing($build);
+
+    expect($run['outcome'])->toBe('faulted')->and($run['fault'])->toContain('Jaw');
+});

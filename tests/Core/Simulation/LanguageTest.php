@@ -222,3 +222,11 @@ it('sees a motion pass by a sensor', function () {
 
     expect(end($lift))->toBeGreaterThan(0.058)->toBeLessThan(0.068);
 });
+
+it('gives up on what has no power, and goes on giving up without a fuss', function () {
+    $trace = shown(withSteps([
+        ['do' => 'power', 'motion' => 'jaw', 'state' => 'off'], ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1],
+    ], ['routines.1.if_fails' => [['do' => 'stop', 'motion' => 'jaw', 'how' => 'hold'], ['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]]));
+
+    expect($trace['outcome'])->toBe('faulted')->and($trace['fault'])->toBe('the power of Jaw is switched off')->and(said($trace, 'output'))->toBe(['Lamp goes on.']);
+});
