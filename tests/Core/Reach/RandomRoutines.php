@@ -51,6 +51,14 @@ final class RandomRoutines
         return Builds::planted($lift + ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05], 'motions.2.stops.switches.1.closed' => $this->random->getInt(0, 1) === 1, 'motions.2.stops.switches.1.travel' => 0.003, 'counters' => [['id' => 'n', 'name' => 'Times']], 'routines' => $routines, 'log' => [], 'scenarios.0.events' => $events, 'scenarios.0.until_s' => 30]);
     }
 
+    /** @return array<string, mixed> */
+    private function power(): array
+    {
+        $of = [['motion' => 'jaw'], ['motion' => 'lift'], ['supply' => 'servos'], ['supply' => 'main']][$this->random->getInt(0, 3)];
+
+        return ['do' => 'power', ...$of, 'state' => $this->random->getInt(0, 3) === 0 ? 'off' : 'on', 'settle_s' => 0.1];
+    }
+
     /** @return list<array<string, mixed>> */
     private function steps(int $depth): array
     {
@@ -60,7 +68,7 @@ final class RandomRoutines
     /** @return array<string, mixed> */
     private function step(int $depth): array
     {
-        $kind = $this->random->getInt(0, $depth < 2 ? 13 : 9);
+        $kind = $this->random->getInt(0, $depth < 2 ? 17 : 13);
         $kind = $depth < 2 || $kind < 8 ? $kind : $kind + 4; // no more lists of steps so deep down
 
         return match (true) {
@@ -72,6 +80,10 @@ final class RandomRoutines
             $kind === 5 => ['do' => 'wait', 'for_s' => $this->random->getInt(1, 15) / 10],
             $kind === 12 => ['do' => 'go_by', 'motion' => 'lift', 'by' => $this->random->getInt(1, 4) * [0.01, -0.01][$this->random->getInt(0, 1)], 'give_up_s' => 4],
             $kind === 13 && $this->shared => ['do' => 'change_over', 'motion' => ['lid', 'lift'][$this->random->getInt(0, 1)], 'takes_s' => 0.1],
+            $kind === 14 => ['do' => 'home', 'motion' => 'lift', 'switch' => ['lift-low', 'lift-high'][$this->random->getInt(0, 1)], 'give_up_s' => 6],
+            $kind === 15 => $this->power(),
+            $kind === 16 => ['do' => 'signal', 'output' => 'lamp', 'state' => ['on', 'off'][$this->random->getInt(0, 1)], 'for_s' => [null, 0.5][$this->random->getInt(0, 1)]],
+            $kind === 17 => $this->random->getInt(0, 2) === 0 ? ['do' => 'fault', 'message' => 'on purpose'] : ['do' => 'wait', 'for_s' => 0.2],
             $kind === 6 || $kind === 13 => ['do' => 'set', 'counter' => 'n', 'add' => 1],
             $kind === 7 => ['do' => 'wait', 'until' => ['sensor' => 'beam'], 'give_up_s' => 2],
             $kind === 8 => ['do' => 'repeat', 'times' => $this->random->getInt(1, 3), 'steps' => $this->steps($depth + 1)],
