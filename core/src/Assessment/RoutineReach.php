@@ -28,6 +28,8 @@ final readonly class RoutineReach
 {
     private const CHANGE_OVER_S = 0.5;
 
+    private const SETTLE_S = 0.2;
+
     private Build $build;
 
     public function __construct(private RoutineContext $context, private Reached $reached)
@@ -73,6 +75,16 @@ final readonly class RoutineReach
                 if ($step instanceof ChangeOverStep && ! $this->isSelected($step->motion)) {
                     $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->name} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $step->motion);
                 }
+            }
+        }
+        $told = [];
+        foreach ($this->reached->of('no_power') as [$path, $motion]) {
+            if (! isset($told["{$of($path)->id} {$motion}"])) {
+                $told["{$of($path)->id} {$motion}"] = true;
+                $name = $this->build->motions[$motion]->name;
+                $this->context->find($of($path), 'routine.no_power', Severity::Fails, $path, "The power of {$name} may be switched off here: then the step refuses.", [], [
+                    $this->context->before($path, ['do' => 'power', 'motion' => $motion, 'state' => 'on', 'settle_s' => self::SETTLE_S], new Sentence("Switch the power of {$name} on first")),
+                ], $motion);
             }
         }
         foreach ($this->reached->of('past_end') as [$path, $what]) {

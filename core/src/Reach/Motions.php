@@ -23,7 +23,12 @@ final class Motions
 
     private const COUPLED = '~';  // kept with the counters: which motion a selector holds; 0 nobody knows
 
+    private const OFF = '%';      // kept with the counters: 1 while a step has switched its power off
+
     private readonly Build $build;
+
+    /** @var array<string, string> of each motion whose power some step switches, the key of that */
+    private array $gates = [];
 
     /** @var array<string, string> of each motion, the other on its motor */
     private array $partners = [];
@@ -49,6 +54,17 @@ final class Motions
                 $this->selectors[$partner] = [self::COUPLED.$id, 2];
             }
         }
+        foreach ($this->program->nodes as $node) {
+            foreach ($node->step instanceof PowerStep ? $this->switchedBy($node->step) : [] as $id) {
+                $this->gates[$id] = self::OFF.$id;
+            }
+        }
+    }
+
+    /** @return list<string> the motions whose power a step switches */
+    private function switchedBy(PowerStep $step): array
+    {
+        return array_map(strval(...), array_keys(array_filter($this->build->motions, fn (Motion $motion): bool => $motion->id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply))));
     }
 
     /** @return array<string, array{string, bool}> when the power comes on */
@@ -57,10 +73,10 @@ final class Motions
         return array_map(fn (Motion $motion): array => [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false], $this->build->motions);
     }
 
-    /** @return array<string, int> what the selectors hold when the power comes on, for all that anybody knows */
-    public function firstCoupled(): array
+    /** @return array<string, int> what the selectors hold when the power comes on, for all that anybody knows, and whose power is off */
+    public function firstKept(): array
     {
-        return array_fill_keys(array_column($this->selectors, 0), 0);
+        return array_fill_keys([...array_column($this->selectors, 0), ...array_values($this->gates)], 0);
     }
 
     /**
@@ -86,6 +102,9 @@ final class Motions
         }
         if (isset($this->selectors[$id]) && $state[2][$this->selectors[$id][0]] !== $this->selectors[$id][1]) {
             $this->wrong[] = ['not_coupled', $node->path, $id];
+        }
+        if (isset($this->gates[$id]) && $state[2][$this->gates[$id]] === 1) {
+            $this->wrong[] = ['no_power', $node->path, $id];
         }
         $step = $node->step;
         if ($motion->drive !== null && ! $motion->task->keeps_turning) {
@@ -183,11 +202,10 @@ final class Motions
         $step = $node->step;
         if ($step instanceof StopStep) {
             $state[1][$step->motion] = [$state[1][$step->motion][0], false];
-        } elseif ($step instanceof PowerStep && ! $step->on) {
-            foreach ($this->build->motions as $id => $motion) {
-                if ($id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply)) {
-                    $state[1][$id] = [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
-                }
+        } elseif ($step instanceof PowerStep) {
+            foreach ($this->switchedBy($step) as $id) {
+                $state[2][$this->gates[$id]] = $step->on ? 0 : 1;
+                $state[1][$id] = $step->on ? $state[1][$id] : [$this->build->motions[$id]->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
             }
         }
 

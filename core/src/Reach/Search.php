@@ -83,7 +83,7 @@ final class Search
         foreach (array_keys($this->knowledge->bounds) as $counter) {
             $first[2][$counter] = $this->knowledge->bounded($counter, $this->build->counters[$counter]->start);
         }
-        $first[2] += [self::HALTED => 0, ...$this->motions->firstCoupled()];
+        $first[2] += [self::HALTED => 0, ...$this->motions->firstKept()];
         $starts = [$first];
         foreach ($this->program->routines as $i => $routine) {
             if ($routine->startsAtPowerOn()) {

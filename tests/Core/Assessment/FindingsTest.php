@@ -151,6 +151,7 @@ dataset('planted', fn () => withCodes([
     'routine.until_unreachable' => [['routines.1.steps.1.direction' => 'down'], Severity::Fails, true],
     'routine.place_lost' => [['motions.2.stops.switches.1' => ['id' => 'lift-high', 'name' => 'Lift high switch', 'place' => 'low', 'at' => 0.1, 'end' => 'high'], 'routines.1.steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.3], ['do' => 'stop', 'motion' => 'lift'], ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]], Severity::Tight, true],
     'routine.same_motion' => [['routines.1.alone' => false], Severity::Fails, true],
+    'routine.no_power' => [['routines.1.steps.2' => ['do' => 'power', 'motion' => 'jaw', 'state' => 'off']], Severity::Fails, true],
     'routine.not_changed_over' => [['motions.2.drive.shares' => 'lid', 'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lid'], ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]], 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]], Severity::Fails, true],
     'routine.nothing_to_change' => [['routines.1.steps.4' => ['do' => 'change_over', 'motion' => 'lid']], Severity::Tight, true],
     'routine.by_past_stop' => [['routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], 'routines.1.steps.2' => ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.05, 'give_up_s' => 4]], Severity::Fails, true],

@@ -32,14 +32,14 @@ it('never sees two orders for one motor in a run where it found none', function 
     expect($free)->toBeGreaterThan(20)->and($found)->toBeGreaterThan(20)->and($seen)->toBeGreaterThan(3);
 });
 
-it('sees no step refuse in a run, for want of a place or of its motor, where it found none that could', function () {
+it('sees no step refuse in a run, for want of a place, of its motor or of power, where it found none that could', function () {
     $sound = $refused = 0;
-    $refuses = ['does not know where it is', 'is not coupled to its motor'];
+    $refuses = ['does not know where it is', 'is not coupled to its motor', 'is switched off'];
     foreach (seeds(150) as $seed) {
         $build = (new RandomRoutines(20_000 + $seed))->build();
         $reached = Search::of($build, 20_000);
         $trace = RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed'], lean: true);
-        foreach ([[...$reached->of('not_known'), ...$reached->of('place_lost')], $reached->of('not_coupled')] as $i => $found) {
+        foreach ([[...$reached->of('not_known'), ...$reached->of('place_lost')], $reached->of('not_coupled'), $reached->of('no_power')] as $i => $found) {
             $told = count(array_filter($trace['events'], fn (array $event): bool => $event['kind'] === 'fault' && str_contains($event['says']->text(), $refuses[$i])));
             if ($reached->complete && $found === []) {
                 $sound++;
@@ -48,7 +48,7 @@ it('sees no step refuse in a run, for want of a place or of its motor, where it 
             $refused += $told > 0 ? 1 : 0;
         }
     }
-    expect($sound)->toBeGreaterThan(40)->and($refused)->toBeGreaterThan(5);
+    expect($sound)->toBeGreaterThan(80)->and($refused)->toBeGreaterThan(5);
 });
 
 it('keeps every motion between its hard stops, whatever the routines do', function () {
