@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Condition\AtPlace;
 use Brookstone\Core\Condition\Condition;
@@ -234,8 +235,11 @@ final readonly class RoutineReach
     {
         $subject = $this->context->subjects[$motion];
         $switches = $subject->motion->stops->switches;
+        $added = [];
         if ($switches === []) {
-            return [];
+            $switch = StopsJudge::firstSwitch($subject->motion);
+            $added = [new Change($subject->path.'.stops.switches', [$switch])];
+            $switches = [new LimitSwitch(...$switch)];
         }
         $home = $subject->motion->stops->switchAt($subject->motion->task->from) ?? $switches[0];
         $time = $subject->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
@@ -243,7 +247,10 @@ final readonly class RoutineReach
         $i = (int) explode('.', $path)[1];
         $first = "routines.{$i}.steps.0";
 
-        return [$this->context->before(str_contains($path, '.if_fails.') ? $path : $first, $step, new Sentence("Home {$subject->motion->name} onto {$home->name} first"))];
+        $says = $added === [] ? "Home {$subject->motion->name} onto {$home->name} first" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->name} onto it first";
+        $fix = $this->context->before(str_contains($path, '.if_fails.') ? $path : $first, $step, new Sentence($says));
+
+        return [new Fix($fix->does, [...$added, ...$fix->changes])];
     }
 
     /** @return list<Fix> the one starts only when the other does not run */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\LinearActuator;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
@@ -70,13 +71,17 @@ final class StopsJudge implements Judge
 
     private function addSwitch(Subject $subject): Fix
     {
-        $motion = $subject->motion;
-        $low = $motion->at($motion->task->from) < $motion->at($motion->task->to) ? $motion->task->from : $motion->task->to;
-        $name = $subject->facts->placeName($low);
+        $switch = self::firstSwitch($subject->motion);
 
-        return new Fix(new Sentence("Put a switch at {$name}"), [new Change($subject->path.'.stops.switches', [[
-            'id' => substr($motion->id, 0, 30).'-'.substr($low, 0, 9), 'name' => "{$name} switch", 'place' => $low, 'at' => $motion->at($low), 'end' => 'low',
-        ]])]);
+        return new Fix(new Sentence("Put a switch at {$subject->facts->placeName($switch['place'])}"), [new Change($subject->path.'.stops.switches', [$switch])]);
+    }
+
+    /** @return array{id: string, name: string, place: string, at: float, end: string} where a motion that has none would have its first: at the lower place of its task */
+    public static function firstSwitch(Motion $motion): array
+    {
+        $low = $motion->at($motion->task->from) < $motion->at($motion->task->to) ? $motion->task->from : $motion->task->to;
+
+        return ['id' => substr($motion->id, 0, 30).'-'.substr($low, 0, 9), 'name' => ($motion->place($low)->name ?? $low).' switch', 'place' => $low, 'at' => $motion->at($low), 'end' => 'low'];
     }
 
     /** @return list<Finding> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Link;
 use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
 
 /** @param  array<string, mixed>  $values changes to the sound build, by path */
@@ -150,4 +151,14 @@ it('offers the other side of the horn where a rod turns its part the wrong way',
     foreach ($finding->fixes as $fix) {
         expect(Builds::findings(Builds::assessed(Builds::mended($wrong, $fix)), 'train.wrong_way'))->toBe([]);
     }
+});
+
+it('offers a switch and the homing onto it where nothing tells where a motion is', function () {
+    $build = Builds::planted(['motions.2.stops.switches' => [], 'motions.2.stops.hard_low' => null, 'motions.2.stops.hard_high' => null, 'routines' => [['id' => 'up', 'name' => 'Up', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]]]);
+    $found = Builds::findings(Builds::assessed($build), 'routine.moves_before_home')[0];
+    $mended = Builds::mended($build, $found->fixes[0]);
+    $run = RoutineRun::of($mended, $mended->routines['up'], byHand: true);
+
+    expect($found->fixes[0]->does->text())->toBe('Put a switch at Low, and home Lift onto it first')
+        ->and(Builds::findings(Builds::assessed($mended), 'routine.moves_before_home'))->toBe([])->and($run['outcome'])->toBe('finished');
 });

@@ -12,7 +12,7 @@ use Tests\Support\Builds;
 
 // How long routines take, told without running them: the same figures as the runs give.
 
-function timesOf(Build $build): RoutineTimes
+function timesToldOf(Build $build): RoutineTimes
 {
     return new RoutineTimes($build, array_map(fn ($motion): Subject => new Subject($build, $motion, new Facts($motion)), $build->motions));
 }
@@ -28,7 +28,7 @@ function toldAndRun(array $steps, array $more = []): array
 {
     $build = Builds::planted(['routines.1.steps' => $steps, 'routines.1.target_s' => null, ...$more]);
 
-    return [timesOf($build)->of($build->routines['show']), RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed'])['took_s']];
+    return [timesToldOf($build)->of($build->routines['show']), RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed'])['took_s']];
 }
 
 const OPEN_LID = ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 5];
@@ -71,7 +71,7 @@ it('takes no time to go where it is', function () {
 
 it('gives a step at the longest the way from the far end, whatever comes before', function () {
     $build = Builds::planted(['routines.1.steps' => [LIFT_UP, ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'speed' => 0.5, 'give_up_s' => 20], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'speed' => 1, 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.05, 'give_up_s' => 9]]]);
-    $longest = array_map(fn (Moves $step): float => (float) timesOf($build)->longest($step), array_values(iterator_to_array($build->routines['show']->flat())));
+    $longest = array_map(fn (Moves $step): float => (float) timesToldOf($build)->longest($step), array_values(iterator_to_array($build->routines['show']->flat())));
     $facts = new Facts($build->motions['lift']);
 
     expect($longest[0])->toBeAbout((float) $facts->time('low', 'high'))->and($longest[1])->toBeGreaterThan(1.6 * $longest[0])
