@@ -163,6 +163,13 @@ test('on the rig the beam is broken twice, the power cut, and the session saved 
     await page.keyboard.up('Space');
     await expect(happened.getByRole('listitem').nth(3)).toBeVisible();
     await page.getByRole('button', { name: /^Hold/ }).first().click();
+    const wrong = page.getByRole('region', { name: 'What goes wrong' });
+    await wrong.getByLabel('Something goes wrong').selectOption({ index: 1 });
+    await expect(wrong.getByRole('listitem')).toHaveCount(1);
+    await page.reload();
+    await expect(wrong.getByRole('listitem')).toHaveCount(1);
+    await wrong.getByRole('button', { name: /^Mend/ }).click();
+    await expect(wrong.getByRole('listitem')).toHaveCount(0);
     await world.getByRole('button', { name: 'Cut the power' }).click();
     await expect(happened.getByText('The power goes.')).toBeVisible();
     await world.getByRole('button', { name: 'Bring the power back' }).click();

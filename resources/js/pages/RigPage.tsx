@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { Build, Chain, Motion, RigState } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { SmallMat } from '../mat/SmallMat';
+import { faultsOf } from '../rig/faults';
 import type { RigEvent } from '../rig/queue';
 import { useRig, type Past } from '../rig/useRig';
 import { MEASURES } from '../routine/steps';
@@ -110,6 +111,7 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
                     </div>
                     <div className="space-y-4">
                         <World build={build} state={state} happens={rig.happens} />
+                        <GoesWrong key={rig.kept} kept={`${rig.kept}-wrong`} build={build} happens={rig.happens} />
                         <section aria-label="What it does">
                             <h2 className="mb-1 text-[1.05rem]">What it does</h2>
                             {state.steps.length === 0 && <p className="text-quiet">{state.running.length === 0 ? 'It waits for something to happen.' : 'It goes on at once.'}</p>}
@@ -194,6 +196,51 @@ function World({ build, state, happens }: { build: Build; state: RigState; happe
                 {build.outputs.filter((output) => state.outputs[output.id]).map((output) => output.name).join(', ') || 'No output'} on
                 {build.counters.map((counter) => ` · ${counter.name} ${state.counters[counter.id] ?? 0}`)}
             </p>
+        </section>
+    );
+}
+
+/** Faults to try while it runs, each until it is mended; a session that goes on after a reload still has its own. */
+function GoesWrong({ kept, build, happens }: { kept: string; build: Build; happens: (event: RigEvent) => void }) {
+    const [wrong, setWrong] = useState<string[]>(() => JSON.parse(localStorage.getItem(kept) ?? '[]') as string[]);
+    const keep = (now: string[]) => {
+        localStorage.setItem(kept, JSON.stringify(now));
+        setWrong(now);
+    };
+    const faults = faultsOf(build);
+    const of = (says: string) => faults.find((fault) => fault.says === says);
+    const begin = (says: string) => {
+        happens(of(says)!.begins);
+        keep([...wrong, says]);
+    };
+    const mend = (says: string) => {
+        const fault = of(says);
+        if (fault !== undefined) {
+            happens(fault.ends);
+        }
+        keep(wrong.filter((each) => each !== says));
+    };
+    return (
+        <section aria-label="What goes wrong">
+            <h2 className="mb-1 text-[1.05rem]">What goes wrong</h2>
+            <ul className="space-y-1">
+                {wrong.map((says) => (
+                    <li key={says} className="flex items-center justify-between border-l-4 border-fails pl-2">
+                        {says}
+                        <button type="button" className="border border-line bg-well px-2 py-0.5 hover:bg-ground" onClick={() => mend(says)}>
+                            Mend<span className="sr-only"> it: {says}</span>
+                        </button>
+                    </li>
+                ))}
+            </ul>
+            <select aria-label="Something goes wrong" className="mt-1 w-full border border-line bg-well px-2 py-1" value="" onChange={(event) => begin(event.target.value)}>
+                <option value="">Let something go wrong…</option>
+                {faults
+                    .filter((fault) => !wrong.includes(fault.says))
+                    .map((fault) => (
+                        <option key={fault.says}>{fault.says}</option>
+                    ))}
+            </select>
         </section>
     );
 }

@@ -101,11 +101,12 @@ export function useRig(build: string, version: number, begins: string | null) {
     }, []);
     const again = useCallback(() => {
         localStorage.removeItem(kept);
+        localStorage.removeItem(`${kept}-wrong`);
         setState(null);
         setPast([]);
         setWords([]);
         setRound((before) => before + 1);
     }, [kept]);
     const save = useCallback(async (id: string, name: string) => (await api.sayRig(session.current!, [{ do: 'save', id, name }])).answers[0]!.scenario!, []);
-    return { state, past, words, isPlaying, setPlaying, problem, happens, again, save };
+    return { kept, state, past, words, isPlaying, setPlaying, problem, happens, again, save };
 }

@@ -1,0 +1,24 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import type { Build } from '../api/types';
+import { faultsOf } from './faults';
+
+const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
+
+describe('what can go wrong on the rig', () => {
+    it('names each thing once, and takes back what it began', () => {
+        const faults = faultsOf(heron);
+        expect(new Set(faults.map((fault) => fault.says)).size).toBe(faults.length);
+        for (const { begins, ends } of faults) {
+            expect([ends.what, ends.sensor, ends.motion, ends.supply]).toEqual([begins.what, begins.sensor, begins.motion, begins.supply]);
+            expect(ends).not.toEqual(begins);
+        }
+    });
+
+    it('is about everything that the build has, and nothing else', () => {
+        const about = new Set(faultsOf(heron).map(({ begins }) => begins.sensor ?? begins.motion ?? begins.supply));
+        const things = [...heron.motions, ...heron.motions.flatMap((motion) => motion.stops.switches), ...heron.sensors, ...heron.supplies].map((each) => each.id);
+        expect([...about].sort()).toEqual([...things].sort());
+        expect(faultsOf({ ...heron, motions: [], sensors: [], supplies: [] })).toEqual([]);
+    });
+});
