@@ -76,7 +76,7 @@ final readonly class GoByStep implements Moves
             ? $controller->follow($axis, (float) $from + $this->by, $this)
             : ($axis->motion->seesPulses()
                 ? $controller->countPulses($axis, $this->by, $this)
-                : $controller->goByTime($axis, $from ?? $axis->motion->at($axis->motion->task->from), $this->by, $this));
+                : $controller->goByTime($axis, $axis->motion->task->keeps_turning ? $axis->motion->at($axis->motion->task->from) : (float) $from, $this->by, $this));
         $axis->isAt($from === null ? null : $from + $this->by);
     }
 }

@@ -81,7 +81,7 @@ final class Whereabouts
     {
         return match (true) {
             $this->counted && $this->motion->seesPulses() => $this->own($this->reading($commanded)),
-            $this->counted && $this->motion->counts() => $this->own($commanded + $this->slipped_rad),
+            $this->motion->counts() && ($this->counted || $this->motion->task->keeps_turning) => $this->own($commanded + $this->slipped_rad),
             default => $this->at,
         };
     }

@@ -291,6 +291,9 @@ final class World implements Senses
     /** How long a motion runs on, by its speed, once it is told to stop, s: what somebody who counts its pulses allows for. */
     public function runsOn_s(Motion $motion, float $to, int $direction, float $speed): float
     {
+        if ($motion->task->keeps_turning) {
+            $to = $motion->range()[$direction > 0 ? 1 : 0]; // it is as it is at every turn
+        }
         $key = "{$motion->id} on {$to} {$direction} {$speed}";
         if (! array_key_exists($key, $this->times)) {
             $waits = $this->build->settings->scan_s / 2 + $this->build->settings->driver_s;

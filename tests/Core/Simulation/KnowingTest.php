@@ -83,6 +83,26 @@ it('lets what keeps turning go on by an amount without any place', function () {
         ->and(blamedFor($build, 'routine.moves_before_home'))->toBe([]);
 });
 
+it('turns on and on by amounts, however it knows where it is', function (string $how) {
+    $piston = Builds::example('piston');
+    $motion = array_values(array_filter($piston->motions, fn ($motion): bool => $motion->task->keeps_turning))[0];
+    $i = $piston->indexOf($motion->id);
+    $document = $piston->document;
+    $document['routines'] = [['id' => 'turn', 'name' => 'Turn', 'starts' => [], 'steps' => [['do' => 'repeat', 'times' => 5, 'steps' => [['do' => 'go_by', 'motion' => $motion->id, 'by' => 360, 'give_up_s' => 30], ['do' => 'wait', 'for_s' => 0.2]]]]]];
+    if ($how === 'stepper') {
+        $document['motions'][$i]['drive']['motor'] = Builds::motor('P28-32');
+        $document['motions'][$i]['drive']['duty'] = 1;
+    } elseif ($how === 'encoder') {
+        $document['motions'][$i]['stops']['encoder_pulses'] = 60;
+    }
+    $build = Build::read($document);
+    $run = RoutineRun::of($build, $build->routines['turn']);
+    $at = $run['motions'][$i]['position'];
+    $turned = end($at) - $at[0];
+
+    expect($run['outcome'])->toBe('finished')->and($turned)->toEqualWithDelta(1800.0, $how === 'time' ? 90.0 : ($how === 'encoder' ? 40.0 : 0.1));
+})->with(['time', 'encoder', 'stepper']);
+
 it('sees where amounts lead before it runs', function () {
     $past = blamedFor(knows([['do' => 'repeat', 'times' => 4, 'steps' => [['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 6]]]]), 'routine.by_past_stop');
     $within = blamedFor(knows([['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 6], ['do' => 'go_by', 'motion' => 'lift', 'by' => -0.03, 'give_up_s' => 6]]), 'routine.by_past_stop');
