@@ -6,9 +6,11 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Stops\RunOn;
+use Brookstone\Core\Study\FaultSweep;
 use Tests\Support\Builds;
 
 // How a motion knows where it is, and what follows from it: amounts, pulses, steps, switches, and a motor for two.
@@ -281,3 +283,37 @@ it('can be stopped whoever has the motor: two servo horns on one servo, through 
 
     expect($run['outcome'])->toBe('faulted')->and($run['fault'])->toContain('Jaw');
 });
+
+it('holds neither when the power goes while it changes over, until it is changed over again', function () {
+    $build = knows([['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 2]], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'), 'routines.0.steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]], [
+        ['what' => 'power', 'at_s' => 9, 'is' => 'off'], ['what' => 'power', 'at_s' => 11, 'is' => 'on'],
+    ]);
+    $words = array_map(fn (array $event): string => $event['says']->text(), knowing($build)[0]['events']);
+
+    expect($words)->toContain('Wake gives up: Lid is not coupled to its motor: the selector holds neither.');
+});
+
+it('finds by running what a broken wire does, whichever way its contact is', function (bool $closed, string $becomes) {
+    $build = knows([['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]], ['motions.2.stops.switches.1.closed' => $closed]);
+    $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
+    $wires = array_values(array_filter($sweep->cases(), fn ($case): bool => str_contains($case->says, 'or its wire breaks')));
+
+    expect($wires)->toHaveCount(1)->and($wires[0]->says)->toBe($closed ? 'Lift high switch is stuck on, or its wire breaks' : 'Lift high switch is stuck off, or its wire breaks')
+        ->and($sweep->run($wires[0])['outcome'])->toBe($becomes);
+})->with([[true, 'finishes'], [false, 'hits']]);
+
+it('writes a broken wire down and reads it again', function () {
+    $build = knows([['do' => 'wait', 'for_s' => 1]], [], [['what' => 'wire', 'at_s' => 9, 'sensor' => 'beam', 'is' => 'broken'], ['what' => 'wire', 'at_s' => 10, 'sensor' => 'beam', 'is' => 'mended']]);
+    $events = array_values(array_filter($build->scenarios['pressed']->events, fn ($event): bool => $event->what === 'wire'));
+
+    expect(array_map(WorldEvents::write(...), $events))->toBe([['what' => 'wire', 'at_s' => 9.0, 'sensor' => 'beam', 'is' => 'broken'], ['what' => 'wire', 'at_s' => 10.0, 'sensor' => 'beam', 'is' => 'mended']])
+        ->and(Build::fromJson($build->toJson())->toJson())->toBe($build->toJson());
+});
+
+it('tells the pulses of an encoder from the turn of the shaft, through any train', function (array $train) {
+    $build = Builds::planted(['motions.2.stops.encoder_pulses' => 20, 'motions.2.train' => $train]);
+    $lift = $build->motions['lift'];
+
+    expect($lift->pulseLength())->toBeAbout(0.01 * 2 * M_PI / 20 / $lift->train->ratio())
+        ->and($lift->withDrive(null)->pulseLength())->toBeNull()->and(Builds::sound()->motions['lift']->pulseLength())->toBeNull();
+})->with([[[]], [[['type' => 'spur', 'driver' => 12, 'driven' => 36]]], [[['type' => 'spur', 'driver' => 12, 'driven' => 36], ['type' => 'spur', 'driver' => 20, 'driven' => 30]]]]);

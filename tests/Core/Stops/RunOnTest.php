@@ -86,3 +86,23 @@ it('reads the same from the file of the build', function () {
 
     expect(RunOn::of($again->motions['lift'], $again->motions['lift']->stops->switch('lift-high') ?? throw new LogicException, $again->settings)?->distance)->toBe(runOnOf()?->distance);
 });
+
+it('is shown at every speed at which routines drive onto the switch, with what is left', function () {
+    $build = Builds::planted(['routines.1.steps.7' => ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'speed' => 0.4, 'give_up_s' => 9], 'routines.0.steps.0.speed' => 0.4]);
+    $shown = Builds::assessed($build)->chains[0]->curves['run_on'];
+    $low = array_column($shown, null, 'switch')['lid-shut'];
+    $lid = $build->motions['lid'];
+    $at = fn (float $share): float => (float) RunOn::of($lid, $lid->stops->switches[0], $build->settings, $share)?->distance;
+
+    expect($build->speedsOnto($lid, $lid->stops->switches[0]))->toBe([0.4])->and($build->speedsOnto($lid, $lid->stops->switches[1]))->toBe([1.0])
+        ->and($low['distance'])->toBeAbout($at(1.0))->and($low['left'])->toBeAbout(5.0 - $at(1.0))
+        ->and($low['slower'])->toHaveCount(1)->and($low['slower'][0]['share'])->toBe(0.4)->and($low['slower'][0]['distance'])->toBeAbout($at(0.4))->and($low['slower'][0]['left'])->toBeGreaterThan($low['left']);
+});
+
+it('leaves nothing to say where there is no hard stop, and no speeds where no routine goes', function () {
+    $build = Builds::planted(['motions.0.stops.hard_low' => null, 'routines' => []]);
+    $low = array_column(Builds::assessed($build)->chains[0]->curves['run_on'], null, 'switch')['lid-shut'];
+
+    expect($low['left'])->toBeNull()->and($low['slower'])->toBe([])->and($build->motions['lid']->stops->roomAfter($build->motions['lid']->stops->switches[0]))->toBeNull()
+        ->and($build->motions['lid']->stops->roomAfter($build->motions['lid']->stops->switches[1]))->toBe(5.0);
+});
