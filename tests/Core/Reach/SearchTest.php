@@ -105,3 +105,37 @@ it('says when it has not seen everything', function () {
     expect($reached->complete)->toBeFalse()->and($reached->states)->toBe(5)->and($reached->unreached)->toBe([])
         ->and(Search::of(Builds::sound(), 5000)->complete)->toBeTrue();
 });
+
+it('knows how far amounts have led', function (array $by, bool $broken) {
+    $build = Builds::planted([
+        'rules' => [['id' => 'r', 'name' => 'Not so high', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.045, 'to' => 0.055], 'while' => ['test' => 'input', 'sensor' => 'beam']]],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'low'], ...array_map(fn (float $each): array => ['do' => 'go_by', 'motion' => 'lift', 'by' => $each], $by), ['do' => 'wait', 'for_s' => 1]],
+        'routines.0.steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low']], // nothing gives up: what has given up may stand anywhere
+    ]);
+    // While it moves it may be anywhere: what is asked here is whether it comes to rest there.
+    $rests = array_filter(Search::of($build)->of('rule'), fn (array $found): bool => $found[1] === 'r ');
+
+    expect($rests !== [])->toBe($broken);
+})->with([[[0.03], false], [[0.03, 0.02], true], [[0.08, -0.03], true], [[0.03, 0.03], false]]);
+
+it('knows what has no power, until it is given back', function (array $between, array $found) {
+    $reached = Search::of(Builds::planted(['routines.1.steps' => [['do' => 'power', 'motion' => 'lift', 'state' => 'off'], ...$between, ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]]]));
+
+    expect(array_column($reached->of('no_power'), 1))->toBe($found);
+})->with([
+    'never' => [[], ['lift']],
+    'by itself' => [[['do' => 'power', 'motion' => 'lift', 'state' => 'on']], []],
+    'with its supply' => [[['do' => 'power', 'supply' => 'main', 'state' => 'on']], []],
+    'another' => [[['do' => 'power', 'motion' => 'lid', 'state' => 'on']], ['lift']],
+    'all of another supply' => [[['do' => 'power', 'supply' => 'servos', 'state' => 'off']], ['lift', 'jaw']],
+]);
+
+it('tells of a rule which step breaks it: what never must be, or what it must not be while', function () {
+    $rule = ['rules' => [['id' => 'r', 'name' => 'Never the lift while the lid moves', 'never' => ['test' => 'moving', 'motion' => 'lift'], 'while' => ['test' => 'moving', 'motion' => 'lid']]]];
+    $branches = [[['do' => 'wait', 'for_s' => 1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]], [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 9]]];
+    $at = fn (array $branches): array => array_map(fn (array $found): string => substr($found[1], 2), Search::of(Builds::planted($rule + ['routines' => [['id' => 'a', 'name' => 'A', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'together', 'branches' => $branches]]]]]))->of('rule'));
+
+    expect($at($branches))->toBe(['routines.0.steps.0.branches.0.1'])
+        // The other way round the lid begins while the lift is on its way.
+        ->and($at([[['do' => 'wait', 'for_s' => 1], $branches[1][0]], [$branches[0][1]]]))->toBe(['routines.0.steps.0.branches.0.1']);
+});
