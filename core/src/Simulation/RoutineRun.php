@@ -47,10 +47,11 @@ final class RoutineRun
      * @param  Scenario|null  $scenario  without one the power comes on, and the routine is started by hand when all is quiet
      * @param  array<string, Ledger>  $ledgers  of motions whose energy is written down
      * @param  bool  $lean  no lanes: what happens, and what becomes of it
+     * @param  float  $after_s  goes on for so long when all is done: what still moves or pushes then shows
      * @param  bool|null  $byHand  the routine is started by hand when all is quiet; by default where there is no scenario
      * @return array<string, mixed> the trace, as Trace::shape() has it
      */
-    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null, array $ledgers = [], bool $lean = false, ?bool $byHand = null): array
+    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null, array $ledgers = [], bool $lean = false, ?bool $byHand = null, float $after_s = 0.0): array
     {
         $world = new World(
             $build,
@@ -59,17 +60,20 @@ final class RoutineRun
             $ledgers,
         );
 
-        return (new self($world, $routine, $byHand ?? $scenario === null))->run();
+        return (new self($world, $routine, $byHand ?? $scenario === null))->run($after_s);
     }
 
     /** @return array<string, mixed> */
-    private function run(): array
+    private function run(float $after_s): array
     {
         $world = $this->world;
         $build = $world->build;
         do {
             $this->scan();
         } while (! $this->isOver() && $world->now() < $world->scenario->until_s - 1e-9);
+        for ($until = $world->now() + $after_s; $world->now() < $until - 1e-9;) {
+            $this->scan();
+        }
         foreach ($build->motions as $id => $motion) {
             $world->axes[$id]->closeLedger();
             if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $world->axes[$id]->isPowered() && ! $this->program->isRunning($this->routine->id)) {

@@ -38,6 +38,8 @@ final class FaultSweep
 
     private const WITHOUT_SCENARIO_S = 120.0;
 
+    private const LOOK_ON_S = 1.0; // when all is done: what still pushes, or runs into a stop only then, is found
+
     /** @var list<string> worst first */
     public const OUTCOMES = ['breaks_rule', 'hits', 'stalls', 'waits', 'stops', 'finishes'];
 
@@ -48,7 +50,7 @@ final class FaultSweep
 
     public function __construct(private readonly Build $build, private readonly Routine $routine, private readonly ?Scenario $given)
     {
-        $this->plain = RoutineRun::of($build, $routine, $given, lean: true);
+        $this->plain = RoutineRun::of($build, $routine, $given, lean: true, after_s: self::LOOK_ON_S);
         $until = min(600.0, ($this->plain['end_s'] ?? $this->plain['ran_s']) + self::LONGER_S);
         $this->scenario = $given === null ? new Scenario('', 'Started by hand', min(self::WITHOUT_SCENARIO_S, $until), [], []) : new Scenario($given->id, $given->name, $until, $given->startsAt, $given->events, $given->clock_s);
     }
@@ -90,7 +92,7 @@ final class FaultSweep
      */
     public function run(FaultCase $case): array
     {
-        $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null);
+        $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null, after_s: self::LOOK_ON_S);
         [$outcome, $says] = Outcome::of($this->build, $run, $this->hitsPlain());
 
         return ['fault' => $case->fault, 'step' => $case->step, 'outcome' => $outcome, 'says' => $says];

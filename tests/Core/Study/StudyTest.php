@@ -158,3 +158,11 @@ it('says which way a motion knows where it is, and how exact that is with its ow
         ->and($coarse[2]['error'])->toBeGreaterThan($fine[2]['error'])
         ->and($coarse[2]['error'] - $fine[2]['error'])->toEqualWithDelta(0.01 * 2 * M_PI * (1 / 8 - 1 / 96), 1e-9);
 });
+
+it('looks on a while when all is done: what jams in the very last step pushes on', function () {
+    $build = Builds::planted(['routines.1.steps' => [['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]]]);
+    $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
+    $jams = array_values(array_filter($sweep->cases(), fn ($case): bool => $case->fault === 'jams jaw'))[0];
+
+    expect($sweep->run($jams)['outcome'])->toBe('stalls')->and($sweep->run($jams)['says'])->toContain('still pushes against what holds it when all is done');
+});
