@@ -59,7 +59,7 @@ final readonly class RoutineDrift
             foreach ($routine->flat() as $path => $step) {
                 $id = $step->motion();
                 $motion = $id === null ? null : $this->context->build->motions[$id];
-                if ($id === null || $motion?->drive === null || $motion->isAbsolute() || $motion->counts() || $motion->seesPulses() || $motion->task->keeps_turning) {
+                if ($id === null || $motion === null || ! $motion->goesByTime() || $motion->task->keeps_turning) {
                     continue;
                 }
                 $byTime = $step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null);

@@ -22,7 +22,6 @@ use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\StopStep;
 use Brookstone\Core\Routine\TogetherStep;
 use Brookstone\Core\Routine\WaitStep;
-use Brookstone\Core\Stops\RunOn;
 
 /** Motors left powered, reversed at speed, started all at once, run into their stops, or let go under a load. */
 final readonly class RoutinePower
@@ -169,7 +168,7 @@ final readonly class RoutinePower
             $place = "routines.{$i}.{$path}.speed";
             $fixes = [];
             foreach (self::SLOWER as $speed) {
-                $slower = $speed < $step->speed() ? RunOn::of($motion, $switch, $this->build->settings, $speed) : null;
+                $slower = $speed < $step->speed() ? $this->context->subjects[$motion->id]->facts->runOn($switch, $this->build->settings, $speed) : null;
                 if ($slower?->distance !== null && $slower->distance * $this->build->settings->stop_clearance <= $room) {
                     $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $speed);
                     $fixes[] = new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [

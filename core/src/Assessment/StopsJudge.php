@@ -100,7 +100,7 @@ final class StopsJudge implements Judge
                 }
             }
             $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
-            if ($named && $motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && ! $motion->seesPulses() && ! $motion->task->keeps_turning && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
+            if ($named && $motion->goesByTime() && ! $motion->task->keeps_turning && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
                 $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
                     "{$place->name} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
                 ));
@@ -148,16 +148,16 @@ final class StopsJudge implements Judge
         $motion = $subject->motion;
         $unit = $motion->unit();
         $stop = $switch->end === 'low' ? $motion->stops->hard_low : $motion->stops->hard_high;
+        $room = $motion->stops->roomAfter($switch);
         $place = "{$subject->path}.stops.switches.{$i}.at";
         if ($runOn->distance === null) {
             return [new Finding('stops.creeps_on', Severity::Fails, $place, new Sentence(
                 "After {$switch->name} trips it does not come to rest: the load drags the unpowered drive on.",
             ))];
         }
-        if ($stop === null) {
+        if ($stop === null || $room === null) {
             return [];
         }
-        $room = ($stop - $switch->at) * $switch->direction();
         $values = ['switch' => $unit->quantity($switch->at), 'stop' => $unit->quantity($stop), 'run_on' => $unit->quantity($runOn->distance), 'room' => $unit->quantity(max(0.0, $room))];
         if ($room <= 0.0) {
             return [new Finding('stops.switch_past_stop', Severity::Fails, $place, new Sentence(

@@ -128,10 +128,24 @@ final readonly class Motion
         return $this->stops->encoder_pulses !== null && $this->drive !== null && ! $this->isAbsolute() && ! $this->counts();
     }
 
+    /** It turns a motor that nothing tells where it is between its switches. */
+    public function goesByTime(): bool
+    {
+        return $this->drive !== null && ! $this->isAbsolute() && ! $this->counts() && ! $this->seesPulses();
+    }
+
+    /** Turn of the output shaft for one pulse of its encoder, rad; null without one. */
+    public function pulse_rad(): ?float
+    {
+        return $this->seesPulses() ? 2 * M_PI / (float) $this->stops->encoder_pulses / $this->train->ratio() : null;
+    }
+
     /** How far one pulse of its encoder takes it, in its own unit; null without one. */
     public function pulseLength(): ?float
     {
-        return $this->seesPulses() ? abs($this->unit()->fromSi(2 * M_PI / (float) $this->stops->encoder_pulses / $this->train->ratio() * $this->mechanism->travelPerRad())) : null;
+        $turn = $this->pulse_rad();
+
+        return $turn === null ? null : abs($this->unit()->fromSi($turn * $this->mechanism->travelPerRad()));
     }
 
     /** Which way its task goes. */

@@ -109,7 +109,7 @@ final class Motions
         $step = $node->step;
         if ($motion->drive !== null && ! $motion->task->keeps_turning) {
             $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null);
-            $byTime = ! $motion->counts() && ! $motion->seesPulses() && ($step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null));
+            $byTime = $motion->goesByTime() && ($step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null));
             if ($known === Knowledge::UNKNOWN && ! $finds) {
                 $this->wrong[] = ['not_known', $node->path, $id];
             } elseif ($known === self::BETWEEN && $byTime) {

@@ -25,7 +25,7 @@ final class Whereabouts
 
     public function __construct(private readonly Motion $motion)
     {
-        $this->pulse_rad = $motion->seesPulses() ? 2 * M_PI / (float) $motion->stops->encoder_pulses / $motion->train->ratio() : 0.0;
+        $this->pulse_rad = $motion->pulse_rad() ?? 0.0;
     }
 
     /** The power goes: a count is lost, and so is what only followed from the moves. */
