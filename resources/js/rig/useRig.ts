@@ -50,6 +50,7 @@ export function useRig(build: string, version: number, begins: string | null) {
                     }
                 }
             }
+            localStorage.removeItem(`${kept}-wrong`); // a new machine, with nothing wrong
             const opened = await api.openRig(build, begins);
             session.current = opened.id;
             localStorage.setItem(kept, opened.id);
@@ -101,7 +102,6 @@ export function useRig(build: string, version: number, begins: string | null) {
     }, []);
     const again = useCallback(() => {
         localStorage.removeItem(kept);
-        localStorage.removeItem(`${kept}-wrong`);
         setState(null);
         setPast([]);
         setWords([]);

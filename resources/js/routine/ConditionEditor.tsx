@@ -1,35 +1,32 @@
-import { useContext } from 'react';
 import type { Condition } from '../api/types';
 import { ChoiceField, TextField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
-import { InSentence } from '../fields/sentence';
 import { useBuild } from '../state/BuildContext';
 import { keyOf, questions } from './steps';
 
 const SMALL = 'border border-line bg-well px-1.5 leading-normal hover:bg-ground';
 
-/** A condition in place: what it asks, its figures, and how several are joined. */
+/** A condition inside of a sentence: what it asks, its figures, and how several are joined. */
 export function ConditionEditor({ label, condition, path, depth = 0 }: { label: string; condition: Condition; path: string; depth?: number }) {
     const { stored, edit } = useBuild();
     const possible = questions(stored.document);
     const set = (value: Condition) => edit({ path, value });
     const another = possible[0]!.condition;
-    const inside = useContext(InSentence);
-    const says = (word: string) => inside && ` ${word} `;
+    const says = (word: string) => ` ${word} `;
     if (condition.test === 'all' || condition.test === 'any') {
         const word = condition.test === 'all' ? 'and' : 'or';
         return (
-            <fieldset className={inside ? 'contents' : 'border-l-2 border-line py-1 pl-2'}>
+            <fieldset className="contents">
                 <legend className="sr-only">{label}</legend>
                 {depth > 0 && says('(')}
                 {condition.of.map((part, i) => (
-                    <div key={i} className={inside ? 'contents' : ''}>
+                    <div key={i} className="contents">
                         {i > 0 && says(word)}
                         <ConditionEditor label={i === 0 ? label : word} condition={part} path={`${path}.of.${i}`} depth={depth + 1} />
                     </div>
                 ))}
                 {depth > 0 && says(')')}
-                <div className={inside ? 'inline-flex gap-1 px-1' : 'flex gap-1 py-1'}>
+                <div className="inline-flex gap-1 px-1">
                     <button type="button" className={SMALL} onClick={() => set({ ...condition, of: [...condition.of, another] })}>
                         {word} something else
                     </button>
@@ -45,7 +42,7 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
     }
     if (condition.test === 'not') {
         return (
-            <div className={inside ? 'contents' : 'border-l-2 border-line pl-2'}>
+            <div className="contents">
                 {says('it is not so that')}
                 <ConditionEditor label={`${label} it is not so that`} condition={condition.that} path={`${path}.that`} depth={depth + 1} />
                 <button type="button" className={SMALL} onClick={() => set(condition.that)}>
@@ -82,7 +79,7 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
                 </>
             )}
             {depth < 3 && (
-                <div className={inside ? 'inline-flex gap-1 px-1' : 'flex gap-1 py-1'}>
+                <div className="inline-flex gap-1 px-1">
                     <button type="button" className={SMALL} onClick={() => set({ test: 'all', of: [condition, another] })}>
                         and…
                     </button>
