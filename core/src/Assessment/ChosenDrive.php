@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\DriveChoice;
-use Brookstone\Core\Drive\DcMotor;
-use Brookstone\Core\Drive\LinearActuator;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\ThermalClass;
@@ -75,7 +73,7 @@ final readonly class ChosenDrive
         $this->resistance_ohm = $motor->resistance_ohm();
         $this->rotor_kgm2 = $motor->rotorKgm2();
         $this->back_drive_Nm = $body->back_drive_Nm;
-        $this->locks = ($motor instanceof DcMotor && $motor->worm) || $motor instanceof LinearActuator;
+        $this->locks = $motor->locks();
         $this->clutch_Nm = $choice->clutch_Nm ?? INF;
         $this->give_rad_Nm = $choice->soft_Nm_per_deg === null ? 0.0 : Constants::RAD_PER_DEG / $choice->soft_Nm_per_deg;
         $this->always_W = $this->counts ? $motor->holdHeat_W(0.0, $this->volts_V) : 0.0;

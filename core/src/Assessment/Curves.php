@@ -23,7 +23,7 @@ final class Curves
         $unit = $motion->unit();
         $move = $motion->move();
         $mechanism = $motion->mechanism;
-        $accel = $move->peakAccel() / $mechanism->travelPerRad();
+        $most = $move->peakAccel();
         $followed = [];
         $limit = $motion->drive === null ? INF : $facts->stallAtLoad_Nm();
         $positions = $static = $rising = $falling = $speedingUp = $overLimit = [];
@@ -40,7 +40,7 @@ final class Curves
             $static[] = self::figures($torque);
             $rising[] = self::figures($torque + $friction);
             $falling[] = self::figures($torque - $friction);
-            $speedingUp[] = self::figures($torque + $friction + $accel * ($mechanism->inertiaKgm2($at) + $motion->rotorAtLoad()));
+            $speedingUp[] = self::figures($torque + $friction + $most / $mechanism->travelPerRad($at) * ($mechanism->inertiaKgm2($at) + $motion->rotorAtLoad()));
             $overLimit[] = abs($torque) > $limit;
         }
 

@@ -125,7 +125,7 @@ final readonly class DriveFigures
 
         return new self(
             new ChosenDrive($motion->drive ?? throw new \LogicException('No drive.')), $motion->task, $motion->train->ratio(), $motion->train->efficiency(), $facts->stallAtLoad_Nm(), $facts->peak_Nm(), $facts->rms_Nm(),
-            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), abs($move->distance()) / $motion->mechanism->travelPerRad(), $facts->inertia_kgm2(), $facts->there()->peak_speed_rad_s, $motion->mechanism->gripNm(),
+            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), $motion->turn_rad(), $facts->inertia_kgm2(), $facts->there()->peak_speed_rad_s, $motion->mechanism->gripNm(),
         );
     }
 

@@ -94,7 +94,7 @@ final class DriveNotes
             return null;
         }
         $creep = $servo->creep_deg_s / $motion->train->ratio();
-        $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad() / Constants::RAD_PER_DEG;
+        $turn = $motion->turn_rad() / Constants::RAD_PER_DEG;
 
         return new Finding('drive.creeps', Severity::Note, $subject->path.'.drive.motor', new Sentence(
             'Told to stop it may creep on with {creep}: leave a dead band around the middle of its command, or cut its signal.'

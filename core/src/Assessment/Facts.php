@@ -131,7 +131,7 @@ final class Facts
         if ($motion->drive === null || $motion->counts() || $motion->isAbsolute()) {
             return $this->passes_Nm();
         }
-        $free = new Plant($motion->moved(true), $motion->train->ratio(), $motion->train->efficiency(), $motion->train->backEfficiency(), $motion->drive->motor->rotorKgm2(), slips: false);
+        $free = Plant::through($motion->moved(true), $motion->train, $motion->drive->motor, slips: false);
 
         return MotionRun::of($free, $motion->drive->line(), $motion->move()->from, $motion->move()->to, $this->patience_s(), ramp_s: $motion->drive->ramp_s)->peak_out_Nm;
     }

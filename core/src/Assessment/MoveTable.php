@@ -52,13 +52,11 @@ final readonly class MoveTable
         foreach ([true, false] as $there) {
             $move = $there ? $motion->move() : $motion->move()->back();
             $needed = new MoveTorque($motion->moved($there), $move);
-            $accelScale = $move->distance() / $move->seconds ** 2 / $motion->mechanism->travelPerRad();
             $sums = [0.0, 0.0, 0.0];
             foreach ($needed->pieces() as [$from, $to, $piece]) {
                 for ($i = 0; $i <= self::INTERVALS; $i++) {
                     $t = $from + ($to - $from) * $i / self::INTERVALS;
-                    [$torque, $speed] = $needed->at($t, $piece, ($from + $to) / 2);
-                    $accel = $move->profile->at($t, $piece)[2] * $accelScale;
+                    [$torque, $speed, , , $accel] = $needed->sample($t, $piece, ($from + $to) / 2);
                     $weight = ($to - $from) / self::INTERVALS / 3 * ($i === 0 || $i === self::INTERVALS ? 1 : ($i % 2 === 1 ? 4 : 2));
                     $sums[0] += $weight * $torque ** 2;
                     $sums[1] += $weight * $torque * $accel;
@@ -81,7 +79,7 @@ final readonly class MoveTable
         $this->inertia_kgm2 = $bare->inertia_kgm2();
         $this->peak_speed_rad_s = $bare->there()->peak_speed_rad_s;
         $this->grip_Nm = $motion->mechanism->gripNm();
-        $this->turn_rad = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad();
+        $this->turn_rad = $motion->turn_rad();
     }
 
     /** Largest torque with a rotor of so much inertia at the load. */

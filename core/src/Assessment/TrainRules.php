@@ -197,7 +197,7 @@ final class TrainRules
 
                 continue;
             }
-            $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad() * (new Train(array_slice($motion->train->stages, $i + 1)))->ratio();
+            $turn = $motion->turn_rad() * (new Train(array_slice($motion->train->stages, $i + 1)))->ratio();
             $travel = $stage->drivenPitchRadius_mm() * $turn;
             $span = self::belt($subject, $i, $stage)->span_mm ?? 0.0;
             $reaches = min($stage->joint_mm, $stage->joint_mm - $travel);

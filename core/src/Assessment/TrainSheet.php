@@ -221,7 +221,7 @@ final class TrainSheet
     {
         $motion = $subject->motion;
         $line = $motion->drive?->line();
-        $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad();
+        $turn = $motion->turn_rad();
         if ($line === null || $turn <= 0.0) {
             return null;
         }

@@ -98,6 +98,14 @@ final readonly class Motion
         return $this->drive?->motor->isPositional() ?? false;
     }
 
+    /** How far its shaft turns over the move of its task, rad. */
+    public function turn_rad(): float
+    {
+        $move = $this->move();
+
+        return abs($this->mechanism->turnAt($move->to) - $this->mechanism->turnAt($move->from));
+    }
+
     /** Inertia of the rotor as the load feels it, kg·m². */
     public function rotorAtLoad(): float
     {

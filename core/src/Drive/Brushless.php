@@ -17,6 +17,7 @@ final readonly class Brushless implements Drive
     use HasNoPlace;
     use HoldsWithoutCurrent;
     use RatedAsInside;
+    use RubsUnpowered;
 
     private DcMotor $inside;
 
@@ -69,7 +70,7 @@ final readonly class Brushless implements Drive
     {
         $line = $this->inside->line($supply_V, $duty);
 
-        return new TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, min($line->stall_A, $this->controller_A), $line->A_per_Nm, ($this->controller_A - $this->no_load_A) / $line->A_per_Nm);
+        return new TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, min($line->stall_A, $this->controller_A), $line->A_per_Nm, ($this->controller_A - $this->no_load_A) / $line->A_per_Nm, $line->gears);
     }
 
     public function noise(): float

@@ -14,6 +14,7 @@ final readonly class DcMotor implements Drive
 {
     use HasNoPlace;
     use HoldsWithoutCurrent;
+    use RubsUnpowered;
 
     /** Brushed motors take a quarter over their rating in short moves; half over it burns brushes. */
     private const HIGH = 1.25;
@@ -93,12 +94,16 @@ final readonly class DcMotor implements Drive
 
     public function line(float $supply_V, float $duty): TorqueLine
     {
+        $fall = $this->stall_Nm / ($this->no_load_rpm * Constants::RAD_S_PER_RPM);
+        $A_per_Nm = ($this->stall_A - $this->no_load_A) / $this->stall_Nm;
+
         return new TorqueLine(
             stall_Nm: max(0.0, $this->scale($supply_V, $duty)) * $this->stall_Nm,
-            fall_Nms: $this->stall_Nm / ($this->no_load_rpm * Constants::RAD_S_PER_RPM),
+            fall_Nms: $fall,
             idle_A: $this->no_load_A,
             stall_A: $this->u($supply_V, $duty) * $this->stall_A,
-            A_per_Nm: ($this->stall_A - $this->no_load_A) / $this->stall_Nm,
+            A_per_Nm: $A_per_Nm,
+            gears: TorqueLine::gearsOf($this->resistance_ohm(), $A_per_Nm, $fall),
         );
     }
 
@@ -120,6 +125,11 @@ final readonly class DcMotor implements Drive
             $supply_V < self::LOW * $this->rated_V => SupplyFit::Low,
             default => SupplyFit::Fits,
         };
+    }
+
+    public function locks(): bool
+    {
+        return $this->worm;
     }
 
     public function noise(): float

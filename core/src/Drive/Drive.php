@@ -56,6 +56,17 @@ interface Drive
     /** Heat in its winding while it holds a torque at rest under power, W. */
     public function holdHeat_W(float $torque_Nm, float $supply_V): float;
 
+    /** Its load cannot turn it back, powered or not: a worm, a fine screw. */
+    public function locks(): bool;
+
+    /**
+     * What it rubs with when it turns unpowered, N·m at its output shaft: as its gears are turned back, and at least what its current without load
+     * overcomes.
+     *
+     * @param  bool  $alone  the load does not turn it: only the rotor runs on
+     */
+    public function drag_Nm(bool $alone): float;
+
     /** How loud it is among drives of its power: a rule of thumb in steps, 0 hardly heard to 10 heard across the room. */
     public function noise(): float;
 

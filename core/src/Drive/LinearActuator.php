@@ -18,6 +18,7 @@ final readonly class LinearActuator implements Drive
 {
     use HoldsWithoutCurrent;
     use RatedAsInside;
+    use RubsUnpowered;
 
     private DcMotor $inside;
 
@@ -93,6 +94,11 @@ final readonly class LinearActuator implements Drive
     public function travel_deg(): float
     {
         return $this->stroke_m / $this->lever_m / Constants::RAD_PER_DEG;
+    }
+
+    public function locks(): bool
+    {
+        return true;
     }
 
     public function noise(): float

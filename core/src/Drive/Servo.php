@@ -13,6 +13,8 @@ use Brookstone\Core\Shape\NumberShape;
 /** A positional servo. It follows a command with its full torque; nothing ramps it unless the routine does. */
 final readonly class Servo implements Drive
 {
+    use RubsUnpowered;
+
     private const TIE = 1e-9; // relative
 
     /** @var non-empty-list<ServoRating> by rising voltage */
@@ -130,12 +132,16 @@ final readonly class Servo implements Drive
         $rating = $this->at($supply_V);
         $stall_A = $this->stall_A * min(1.0, $supply_V / $this->ratings[count($this->ratings) - 1]->volts_V);
 
+        $fall = $rating->stall_Nm / ($rating->speed_deg_s * Constants::RAD_PER_DEG);
+        $A_per_Nm = max(0.0, $stall_A - $this->idle_A) / $rating->stall_Nm;
+
         return new TorqueLine(
             stall_Nm: $rating->stall_Nm,
-            fall_Nms: $rating->stall_Nm / ($rating->speed_deg_s * Constants::RAD_PER_DEG),
+            fall_Nms: $fall,
             idle_A: $this->idle_A,
             stall_A: $stall_A,
-            A_per_Nm: max(0.0, $stall_A - $this->idle_A) / $rating->stall_Nm,
+            A_per_Nm: $A_per_Nm,
+            gears: TorqueLine::gearsOf($this->resistance_ohm(), $A_per_Nm, $fall),
         );
     }
 

@@ -15,6 +15,7 @@ use Brookstone\Core\Shape\NumberShape;
 final readonly class Stepper implements Drive
 {
     use HasNoPlace;
+    use RubsUnpowered;
 
     private const LEAST_SHARE = 0.5; // of the holding torque, in the search for its top speed
 

@@ -12,6 +12,9 @@ namespace Brookstone\Core\Drive;
  */
 final readonly class TorqueLine
 {
+    /** Torque for each rad/s past its no-load speed, where the load turns it: its gears lose that way too, and brake with what they lose. */
+    public float $drivenFall_Nms;
+
     /**
      * @param  float  $stall_Nm  at rest, ≥ 0
      * @param  float  $fall_Nms  torque lost per rad/s, ≥ 0; keeps its value when the voltage changes
@@ -19,6 +22,7 @@ final readonly class TorqueLine
      * @param  float  $stall_A  at rest; where the voltage is too low to turn it, more than the line would give
      * @param  float  $A_per_Nm  current for each N·m
      * @param  float  $limit_Nm  more than this its controller never lets it push
+     * @param  float  $gears  what its own gears pass, 0–1: torque constant over back-EMF constant
      */
     public function __construct(
         public float $stall_Nm,
@@ -27,25 +31,45 @@ final readonly class TorqueLine
         public float $stall_A,
         public float $A_per_Nm,
         public float $limit_Nm = INF,
+        public float $gears = 1.0,
     ) {
+        $this->drivenFall_Nms = $fall_Nms / $gears ** 2;
+    }
+
+    /**
+     * What the gears inside a gear motor pass, from its ratings at their output: torque constant over back-EMF constant,
+     * (1/A_per_Nm) / (R·A_per_Nm·fall), at most 1. Of a motor without gears both constants are the same (Hughes, Electric Motors and
+     * Drives, 4th ed., §3.3), so what is missing is what gears lose.
+     */
+    public static function gearsOf(float $resistance_ohm, float $A_per_Nm, float $fall_Nms): float
+    {
+        $constants = $resistance_ohm * $A_per_Nm ** 2 * $fall_Nms;
+
+        return $constants > 1.0 ? 1 / $constants : 1.0;
     }
 
     /** Its terminals shorted: no push of its own, but it brakes what turns it. */
     public function shorted(): self
     {
-        return new self(0.0, $this->fall_Nms, 0.0, 0.0, $this->A_per_Nm);
+        return new self(0.0, $this->fall_Nms, 0.0, 0.0, $this->A_per_Nm, gears: $this->gears);
+    }
+
+    /** Nothing turns, nothing flows. */
+    public static function none(): self
+    {
+        return new self(0.0, 0.0, 0.0, 0.0, 0.0);
     }
 
     /** Its terminals open: it turns freely. */
     public function open(): self
     {
-        return new self(0.0, 0.0, 0.0, 0.0, 0.0);
+        return self::none();
     }
 
     /** The same push, scaled: a servo that corrects a little. */
     public function scaled(float $share): self
     {
-        return new self($this->stall_Nm * $share, $this->fall_Nms, $this->idle_A, $this->stall_A * $share, $this->A_per_Nm, $this->limit_Nm);
+        return new self($this->stall_Nm * $share, $this->fall_Nms, $this->idle_A, $this->stall_A * $share, $this->A_per_Nm, $this->limit_Nm, $this->gears);
     }
 
     /** The same motor at a share of its voltage: its current without load does not shrink, so its torque is gone before the voltage is. */
@@ -53,7 +77,7 @@ final readonly class TorqueLine
     {
         $stall_A = $this->stall_A * $share;
 
-        return $this->A_per_Nm <= 0.0 ? $this->scaled($share) : new self(max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm), $this->fall_Nms, $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm);
+        return $this->A_per_Nm <= 0.0 ? $this->scaled($share) : new self(max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm), $this->fall_Nms, $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm, $this->gears);
     }
 
     /** The most it pushes with, N·m: at rest, or what its controller allows. */

@@ -51,11 +51,11 @@ final readonly class MoveLoad
         $needed = new MoveTorque($mechanism, $move, $added_kgm2);
         $direction = $move->direction();
         $static = $mechanism->staticTorqueNm(...);
-        $turn = abs($move->distance()) / $mechanism->travelPerRad();
+        $turn = abs($mechanism->turnAt($move->to) - $mechanism->turnAt($move->from));
         $isLevel = $mechanism->evenOverRad() === INF && $mechanism->breaks() === []; // the same torque everywhere: nothing to refine
         $worst = ['at' => $move->from, 'value' => -INF];
         $eased = -INF;
-        $peak = $power = $squares = $drag = $steady = 0.0;
+        $peak = $power = $squares = $drag = $steady = $fastest = 0.0;
         foreach ($needed->pieces() as [$from, $to, $piece]) {
             $inside = ($from + $to) / 2;
             $covered = abs($move->profile->at($to, $piece)[0] - $move->profile->at($from, $piece)[0]) * $turn / M_PI_2;
@@ -69,6 +69,7 @@ final readonly class MoveLoad
                 $slowly[] = abs($still) + $rub;
                 $driven[] = -$direction * $still - $rub;
                 $drag = max($drag, $rub);
+                $fastest = max($fastest, abs($speed));
             }
             $largest = fn (array $values, \Closure $of): array => $isLevel
                 ? ['at' => $from, 'value' => max(-INF, ...$values)]
@@ -91,7 +92,7 @@ final readonly class MoveLoad
             rms_Nm: sqrt($squares),
             hold_from_Nm: abs($static($move->from)),
             hold_to_Nm: abs($static($move->to)),
-            peak_speed_rad_s: $move->peakSpeed() / $mechanism->travelPerRad(),
+            peak_speed_rad_s: $fastest,
             peak_power_W: $power,
             overhauls: self::TIE * max($worst['value'], $drag) < $eased,
             steady_peak_Nm: $steady,

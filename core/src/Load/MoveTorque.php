@@ -28,10 +28,12 @@ final readonly class MoveTorque
 
     private float $distance;
 
+    private float $perRad;
+
     /** @param  float  $added_kgm2  inertia at the shaft besides the mechanism's own (a rotor through its ratio), ≥ 0 */
     public function __construct(public Mechanism $mechanism, public Move $move, private float $added_kgm2 = 0.0)
     {
-        $perRad = $mechanism->travelPerRad();
+        $perRad = $this->perRad = $mechanism->travelPerRad();
         $this->speedScale = $move->distance() / $move->seconds / $perRad;
         $this->accelScale = $move->distance() / $move->seconds ** 2 / $perRad;
         $this->direction = $move->direction();
@@ -88,12 +90,13 @@ final readonly class MoveTorque
      * The same with what it is made of.
      *
      * @param  array{float, float}  $piece
-     * @return array{float, float, float, float} torque N·m, speed rad/s, static torque N·m, friction N·m
+     * @return array{float, float, float, float, float} torque N·m, speed rad/s, static torque N·m, friction N·m, acceleration rad/s²
      */
     public function sample(float $t, array $piece, float $inside): array
     {
         [$way, $speed, $accel] = $this->move->profile->at($t, $piece);
         $speed *= $this->speedScale;
+        $accel *= $this->accelScale;
         if ($this->hasBreaks) {
             // A hair inside the part: at its very ends a segment of the travel could count on both sides.
             $way += ($this->move->profile->at($inside, $piece)[0] - $way) * 1e-9;
@@ -102,11 +105,14 @@ final readonly class MoveTorque
         if ($this->isEven) {
             $static = $this->mechanism->staticTorqueNm($position);
 
-            return [$static + $this->inertia * $accel * $this->accelScale + $this->friction * $this->direction, $speed, $static, $this->friction];
+            return [$static + $this->inertia * $accel + $this->friction * $this->direction, $speed, $static, $this->friction, $accel];
         }
+        $lever = $this->perRad / $this->mechanism->travelPerRad($position); // where a cord climbs on itself its drum turns slower
+        $speed *= $lever;
+        $accel *= $lever;
         [$static, $friction, $inertia, $slope] = $this->mechanism->dynamics($position);
 
-        return [$static + ($inertia + $this->added_kgm2) * $accel * $this->accelScale + 0.5 * $slope * $speed * $speed + $friction * $this->direction, $speed, $static, $friction];
+        return [$static + ($inertia + $this->added_kgm2) * $accel + 0.5 * $slope * $speed * $speed + $friction * $this->direction, $speed, $static, $friction, $accel];
     }
 
     /**

@@ -95,7 +95,7 @@ final readonly class Arm implements Mechanism
         return PositionUnit::Degrees;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return 1.0;
     }

@@ -82,7 +82,7 @@ final readonly class Ball implements Mechanism
         return PositionUnit::Metres;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return $this->ball_radius_m;
     }

@@ -78,7 +78,7 @@ final readonly class Feeder implements Mechanism
         return PositionUnit::Metres;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return $this->drum_radius_m;
     }

@@ -14,7 +14,7 @@ trait FeltThroughLinkage
         return PositionUnit::Degrees;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return 1.0;
     }

@@ -18,8 +18,7 @@ use Brookstone\Core\Winding\Drum;
  * Ideal tackle: each of the parts of line carries an equal share, and the drum winds `lines` times the lift.
  * Meriam & Kraige, Engineering Mechanics: Dynamics, §2/9 (constrained motion of connected particles).
  *
- * Where the drum's width and the cord are told, the cord climbs on itself: the torque is that of the layer it is on, and
- * the shaft turns as for the mean radius over the lift, so that the work of a whole wind is exactly weight times height.
+ * Where the drum's width and the cord are told, the cord climbs on itself: torque, inertia and height for a turn are those of the layer it is on.
  */
 final readonly class Hoist implements Mechanism
 {
@@ -28,7 +27,7 @@ final readonly class Hoist implements Mechanism
     /** The winding over the whole cord; null where the drum is said to be wide enough for one layer. */
     public ?Drum $drum;
 
-    private float $radius_m;
+    private float $mean_m; // of travel for a radian
 
     /** @var list<float> heights at which a new layer begins */
     private array $layers_at;
@@ -36,7 +35,7 @@ final readonly class Hoist implements Mechanism
     /**
      * @param  float  $mass_kg  what is lifted, > 0
      * @param  float  $drum_radius_m  to the cord's centre in its first layer, > 0
-     * @param  float  $counterweight_kg  ≥ 0 and lighter than the load: a cord cannot push
+     * @param  float  $counterweight_kg  ≥ 0 and lighter than the load with what it carries: a cord cannot push
      * @param  float  $friction_N  drag on the load, ≥ 0
      * @param  int  $lines  parts of line that carry the load, ≥ 1
      * @param  float  $payload_kg  what it carries besides, one way or both, ≥ 0
@@ -74,7 +73,7 @@ final readonly class Hoist implements Mechanism
         ImpossibleValue::unlessPositive('lift_m', $lift_m);
         ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $this->drum = $cord_m === null || $drum_width_m === null ? null : Drum::aroundFirstLayer($drum_radius_m, $cord_m, $drum_width_m, $lift_m * $lines);
-        $this->radius_m = $this->drum?->meanRadius_m() ?? $drum_radius_m;
+        $this->mean_m = $this->drum === null ? $drum_radius_m / $lines : $lift_m / $this->drum->turnAfter_m($lift_m * $lines);
         $this->layers_at = array_map(fn (float $length): float => $length / $lines, $this->drum?->layerEnds_m() ?? []);
     }
 
@@ -103,8 +102,9 @@ final readonly class Hoist implements Mechanism
     public static function problems(array $read): array
     {
         $problems = [];
-        if (($read['counterweight_kg'] ?? null) !== null && ($read['mass_kg'] ?? null) !== null && $read['counterweight_kg'] >= $read['mass_kg']) {
-            $problems['counterweight_kg'] = 'Must be lighter than the load ('.$read['mass_kg'].' kg): a cord cannot push.';
+        $loaded = ($read['mass_kg'] ?? INF) + ($read['payload_kg'] ?? 0.0);
+        if (($read['counterweight_kg'] ?? null) !== null && $read['counterweight_kg'] >= $loaded) {
+            $problems['counterweight_kg'] = 'Must be lighter than the load ('.$loaded.' kg): a cord cannot push.';
         }
         if (($read['cord_m'] ?? null) !== null && ($read['drum_radius_m'] ?? null) !== null && $read['cord_m'] >= 2 * $read['drum_radius_m']) {
             $problems['cord_m'] = 'Must be thinner than the drum.';
@@ -126,9 +126,24 @@ final readonly class Hoist implements Mechanism
         return PositionUnit::Metres;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
-        return $this->radius_m / $this->lines;
+        return $position === null || $this->drum === null ? $this->mean_m : $this->drum->radiusAfter_m($position * $this->lines) / $this->lines;
+    }
+
+    public function turnAt(float $position): float
+    {
+        return $this->drum === null ? $position / $this->mean_m : $this->drum->turnAfter_m($position * $this->lines);
+    }
+
+    public function positionAt(float $turn): float
+    {
+        return $this->drum === null ? $turn * $this->mean_m : $this->drum->lengthAfter_rad($turn) / $this->lines;
+    }
+
+    public function isEven(): bool
+    {
+        return $this->layers_at === [];
     }
 
     /** Weight that the cord carries after the counterweight, N. */
@@ -163,17 +178,17 @@ final readonly class Hoist implements Mechanism
 
     public function staticTorqueNm(float $position): float
     {
-        return $this->weightN() * $this->radiusAt($position) / $this->lines;
+        return $this->weightN() * $this->travelPerRad($position);
     }
 
     public function frictionNm(float $position): float
     {
-        return $this->friction_N * $this->travelPerRad();
+        return $this->friction_N * $this->travelPerRad($position);
     }
 
     public function inertiaKgm2(float $position): float
     {
-        return $this->movingKg() * $this->travelPerRad() ** 2;
+        return $this->movingKg() * $this->travelPerRad($position) ** 2;
     }
 
     public function masses(): array
@@ -181,14 +196,21 @@ final readonly class Hoist implements Mechanism
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
     }
 
+    public function dynamics(float $position): array
+    {
+        $lever = $this->travelPerRad($position);
+
+        return [$this->weightN() * $lever, $this->friction_N * $lever, $this->movingKg() * $lever ** 2, 0.0];
+    }
+
     public function leverM(): float
     {
-        return $this->travelPerRad();
+        return $this->drum_radius_m / $this->lines;
     }
 
     public function evenOverRad(): float
     {
-        return $this->drum === null ? INF : $this->drum->turns_per_layer * M_PI / 4;
+        return $this->layers_at === [] ? INF : $this->drum->turns_per_layer * M_PI / 4;
     }
 
     public function breaks(): array
@@ -216,10 +238,5 @@ final readonly class Hoist implements Mechanism
     private function movingKg(): float
     {
         return $this->mass_kg + $this->payload_kg + $this->counterweight_kg;
-    }
-
-    private function radiusAt(float $position): float
-    {
-        return $this->drum === null ? $this->radius_m : $this->drum->radiusAfter_m($position * $this->lines);
     }
 }

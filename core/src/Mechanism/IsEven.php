@@ -17,6 +17,16 @@ trait IsEven
         return 0.0;
     }
 
+    public function turnAt(float $position): float
+    {
+        return $position / $this->travelPerRad();
+    }
+
+    public function positionAt(float $turn): float
+    {
+        return $turn * $this->travelPerRad();
+    }
+
     public function dynamics(float $position): array
     {
         return [$this->staticTorqueNm($position), $this->frictionNm($position), $this->inertiaKgm2($position), $this->inertiaSlopeKgm2($position)];

@@ -91,7 +91,7 @@ final readonly class Measured implements Mechanism
         return PositionUnit::Degrees;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return 1.0;
     }

@@ -38,8 +38,14 @@ interface Mechanism
 
     public function positionUnit(): PositionUnit;
 
-    /** Movement of the position (rad or m) for one radian of the shaft; more than 0. */
-    public function travelPerRad(): float;
+    /** Movement of the position (rad or m) for one radian of the shaft, there; its mean over the travel without a position. More than 0. */
+    public function travelPerRad(?float $position = null): float;
+
+    /** Angle of the shaft at a position, rad. */
+    public function turnAt(float $position): float;
+
+    /** Position at an angle of the shaft: the same the other way round. */
+    public function positionAt(float $turn): float;
 
     /** Torque that holds it still at a position, without friction. */
     public function staticTorqueNm(float $position): float;

@@ -69,7 +69,7 @@ final readonly class Slide implements Mechanism
         return PositionUnit::Metres;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return $this->pulley_radius_m;
     }

@@ -70,7 +70,7 @@ final readonly class SpringLever implements Mechanism
         return PositionUnit::Metres;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return $this->lever_m;
     }

@@ -86,7 +86,7 @@ final readonly class Turntable implements Mechanism
         return PositionUnit::Degrees;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return 1.0;
     }

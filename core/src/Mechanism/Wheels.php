@@ -73,7 +73,7 @@ final readonly class Wheels implements Mechanism
         return PositionUnit::Metres;
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
         return $this->wheel_radius_m;
     }

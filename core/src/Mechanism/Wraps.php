@@ -27,9 +27,19 @@ trait Wraps
         return $this->inner->positionUnit();
     }
 
-    public function travelPerRad(): float
+    public function travelPerRad(?float $position = null): float
     {
-        return $this->inner->travelPerRad();
+        return $this->inner->travelPerRad($position);
+    }
+
+    public function turnAt(float $position): float
+    {
+        return $this->inner->turnAt($position);
+    }
+
+    public function positionAt(float $turn): float
+    {
+        return $this->inner->positionAt($turn);
     }
 
     public function isEven(): bool

@@ -208,7 +208,7 @@ final class Axis
     /** How far its pulses say it has come, own unit, from wherever they begin. */
     public function reading(): float
     {
-        return $this->motion->unit()->fromSi($this->where->reading($this->machine->state->angle) * $this->machine->plant->travelPerRad);
+        return $this->motion->unit()->fromSi($this->machine->plant->mechanism->positionAt($this->where->reading($this->machine->state->angle)));
     }
 
     /** It can be told where to go: a servo always, a stepper once it has been homed. */

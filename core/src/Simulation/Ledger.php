@@ -58,12 +58,19 @@ final class Ledger
      * One step of the plant. Every account is a polynomial of second degree in the speed, whose integrals are exact: ∫ω dt is
      * the turn, and ω̇ = s − λω times ω gives ∫ω² dt = (s∫ω dt − Δω²/2)/λ; where λ·h is small, by Simpson's rule.
      */
-    public function step(PlantState $before, PlantState $after, TorqueLine $line, int $command, float $seconds): void
+    public function step(PlantState $before, PlantState $after, TorqueLine $line, float $seconds): void
     {
+        if ($after->pass === Coupling::SKIDS) { // its wheels, or what else grips, stand, and so does the motor
+            $this->held($line->stall_A, $seconds);
+            $this->train_J -= $after->worked_J + 0.5 * $this->plant->rotor_kgm2() * ($after->speed ** 2 - $before->speed ** 2);
+            $this->friction_J += $this->plant->frictionAt(($before->angle + $after->angle) / 2) * abs($after->angle - $before->angle);
+
+            return;
+        }
         $ratio = $this->plant->ratio;
-        $from = $command * $before->speed;
-        $to = $command * $after->speed;
-        $turn = $command * ($after->angle - $before->angle);
+        $from = $after->along * $before->speed;
+        $to = $after->along * $after->speed;
+        $turn = $after->along * ($after->angle - $before->angle);
         $middle = 1.5 * $turn / max(1e-300, $seconds) - ($from + $to) / 4;
         $square = $after->slope * $seconds > self::SMALL
             ? (($after->accel + $after->slope * $from) * $turn - ($to ** 2 - $from ** 2) / 2) / $after->slope
@@ -77,14 +84,19 @@ final class Ledger
         $charge = $atRest * $seconds - $less * $turn;
         $squared = $atRest ** 2 * $seconds - 2 * $atRest * $less * $turn + $less ** 2 * $square; // ∫ i² dt
         $worked = $atRest * $turn - $less * $square;              // ∫ i·ω dt
-        $made = ($torque * $turn - $fall * $square) * $ratio;     // ∫ Tm·ωm dt
+        $made = ($after->base_Nm * $turn - $after->fall_Nms * $ratio * $square) * $ratio; // ∫ Tm·ωm dt
         $emf = $this->resistance_ohm * $line->A_per_Nm * $line->fall_Nms * $ratio;
 
         // A motor on its line has a steady voltage; what its controller limits has the one that drives the limit.
         $this->in_J += $limited ? $this->resistance_ohm * $squared + $emf * $worked : $this->resistance_ohm * $atRest * $charge;
         $this->copper_J += $this->resistance_ohm * $squared;
         $this->motor_J += $emf * $worked - $made;
-        $this->train_J += $turn === 0.0 && $square === 0.0 ? 0.0 : $made - ($after->push_Nm * $turn - $after->fade_Nms * $square);
+        $entered = $made - 0.5 * $this->plant->rotor_kgm2() * ($to ** 2 - $from ** 2); // what the rotor itself does not keep
+        match ($after->pass) {
+            Coupling::LOCKED => $this->locked_J -= $after->worked_J,
+            Coupling::SPINS => $this->train_J += $entered - $after->worked_J,
+            default => $this->train_J += $entered * (1 - $after->pass),
+        };
         $this->friction_J += $this->plant->frictionAt(($before->angle + $after->angle) / 2) * abs($turn);
         $this->charge_C += abs($charge);
     }
@@ -133,7 +145,6 @@ final class Ledger
             $this->lifted_J += $this->plant->loadNm($start->angle + ($i + 0.5) * $width) * $width;
         }
         $this->kinetic_J = $this->plant->kinetic_J($end) - $this->plant->kinetic_J($start);
-        $this->locked_J = $end->locked_J - $start->locked_J;
     }
 
     /** What came in less what is accounted for, as a share of the larger of what came in and what the load gave. */

@@ -62,37 +62,44 @@ final readonly class MotionRun
 
         for ($steps = 0; $time < $giveUp_s && $steps < self::MOST_STEPS; $steps++) {
             $before = clone $state;
+            $ramps = $time < $ramp_s;
             $longest = min($giveUp_s - $time, self::longestStep($state, $plant, $traced ? $travel : INF));
-            if ($time < $ramp_s) {
+            if ($ramps) {
                 $longest = min($longest, $ramp_s / self::RAMP_STEPS);
                 $motor = $full->atShare(min(1.0, ($time + $longest / 2) / $ramp_s));
             } else {
                 $motor = $full;
             }
-            $h = $plant->step($state, $motor, $direction, true, $longest);
+            $h = $plant->step($state, $motor, $direction, true, $longest, $ramps);
             $position = $plant->position($state);
-            $out = max($out, $state->push_Nm - $state->fade_Nms * $direction * $before->speed, $state->push_Nm - $state->fade_Nms * $direction * $state->speed);
+            $out = max($out, $state->out_Nm);
             if (($position - $to) * $direction >= 0.0) {
-                [$part, $end] = self::crossing($plant, $before, $motor, $direction, $to, $h, $travel);
+                [$part, $end] = self::crossing($plant, $before, $motor, $direction, $to, $h, $travel, $ramps);
                 $peak = max($peak, $motor->currentAt($state->motor_Nm));
                 $path[] = [$time + $part, $to, $motor->currentAt($state->motor_Nm)];
-                $ledger?->step($before, $end, $motor, $direction, $part);
+                $ledger?->step($before, $end, $motor, $part);
                 $ledger?->close($end);
 
                 return new self(true, null, $time + $part, $plant->speed($end), null, $peak, $traced ? $path : [], $out);
             }
-            $ledger?->step($before, $state, $motor, $direction, $h);
+            $backwards = $from - $direction * self::RAN_BACK * $travel;
+            $ranBack = ($position - $backwards) * $direction < 0.0;
+            if ($ranBack) {
+                [$h, $state] = self::crossing($plant, $before, $motor, $direction, $backwards, $h, $travel, $ramps);
+                $position = $backwards;
+            }
+            $ledger?->step($before, $state, $motor, $h);
             $time += $h;
             $current = $motor->stall_Nm > 0.0 || $state->speed !== 0.0 ? $motor->currentAt($state->motor_Nm) : $motor->stall_A;
             $peak = max($peak, $current);
             if ($traced) {
                 $path[] = [$time, $position, $current];
             }
-            if (($position - $from) * $direction < -self::RAN_BACK * $travel) {
+            if ($ranBack) {
                 $why = RunEnd::RanBack;
                 break;
             }
-            if (abs($position - $restAt) > self::CREEP * $travel) {
+            if ($ramps || abs($position - $restAt) > self::CREEP * $travel) {
                 $restAt = $position;
                 $restSince = $time;
             } elseif ($time - $restSince >= self::AT_REST_S * (1 - 1e-9)) {
@@ -118,19 +125,20 @@ final readonly class MotionRun
      *
      * @return array{float, PlantState} seconds
      */
-    private static function crossing(Plant $plant, PlantState $before, TorqueLine $motor, int $direction, float $to, float $h, float $travel): array
+    private static function crossing(Plant $plant, PlantState $before, TorqueLine $motor, int $direction, float $to, float $h, float $travel, bool $ramps): array
     {
         $low = 0.0;
         $high = $h;
-        $under = ($plant->position($before) - $to) * $direction;
+        $sense = $to > $plant->position($before) ? 1 : -1;
+        $under = ($plant->position($before) - $to) * $sense;
         $over = null;
         $kept = 0;
         $time = $h;
         $state = $before;
         for ($i = 0; $i < self::CROSSING_TRIES; $i++) {
             $state = clone $before;
-            $plant->step($state, $motor, $direction, true, $time);
-            $miss = ($plant->position($state) - $to) * $direction;
+            $plant->step($state, $motor, $direction, true, $time, $ramps);
+            $miss = ($plant->position($state) - $to) * $sense;
             if (abs($miss) <= self::CROSSING_SHARE * $travel) {
                 break;
             }

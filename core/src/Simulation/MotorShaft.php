@@ -59,7 +59,7 @@ final class MotorShaft
     /** @return float the seconds used, of those given */
     public function step(PlantState $state, HardStops $stops, float $seconds, ?Ledger $ledger): float
     {
-        $line = $this->line ?? new TorqueLine(0.0, 0.0, 0.0, 0.0, 0.0);
+        $line = $this->line ?? TorqueLine::none();
         if ($this->fed !== 1.0 && $this->powered) {
             $line = $line->atShare($this->fed);
         }
@@ -74,7 +74,7 @@ final class MotorShaft
             $seconds = min($seconds, $this->ramp_s / self::RAMP_STEPS);
             $line = $line->atShare(min(1.0, ($this->pushedFor_s + $seconds / 2) / $this->ramp_s));
         }
-        $used = $this->plant->stepInto($ledger, $state, $line, $this->command, $this->powered, $seconds);
+        $used = $this->plant->stepInto($ledger, $state, $line, $this->command, $this->powered, $seconds, $this->isRamping());
         $this->pushedFor_s += $used;
         $this->current_A = $this->powered ? $line->currentAt($state->motor_Nm) : 0.0;
 

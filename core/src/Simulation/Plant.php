@@ -4,50 +4,40 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drive;
-use Brookstone\Core\Drive\LinearActuator;
 use Brookstone\Core\Drive\TorqueLine;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Train\Train;
 
 /**
- * One motion as a machine: motor, train and load on one shaft, moved forward in time.
+ * One motion as a machine: motor, train and load, moved forward in time.
  *
- * J·ω̇ = torque through the train − load − friction (− ½·J′·ω² where the inertia changes), all at the output shaft. While the motor pushes along its command the
- * train passes ratio·T·η; when the load drives, it passes ratio·T/η_back. Between the places where that changes, and
- * with the load of the middle of the step, the equation is linear in ω and is solved in closed form, so that a light
- * load on a stiff motor needs no small steps (exponential midpoint rule: Hochbruck & Ostermann, Exponential Integrators,
+ * What motor, train and load do to each other at one speed is said by Coupling. Between the speeds where that changes, and with the load of the middle of the step, the equation is linear in ω and is solved in closed form,
+ * so that a light load on a stiff motor needs no small steps (exponential midpoint rule: Hochbruck & Ostermann, Exponential Integrators,
  * Acta Numerica 19 (2010), §2).
  */
 final readonly class Plant
 {
-    /** Share of the stall torque under which neither side drives yet. */
-    private const TIE = 1e-9;
-
-    /** A self-locking train that is overrun brakes hard, but not endlessly. */
-    private const LEAST_BACK_EFFICIENCY = 0.05;
-
     private const PAST_BREAK_RAD = 1e-6; // a step ends so far past a break, or it would never come to it
 
-    public float $ratio;
+    private const AT_ONCE_S = 1e-9;      // what stops at once still takes some time
 
-    public float $efficiency;
+    public float $travelPerRad;
 
-    public float $backEfficiency;
-
-    /** Of mechanism and rotor at the shaft, where the mechanism's is the same everywhere; else of the rotor alone. */
-    private float $inertia;
+    /** Of the mechanism, where it is the same everywhere. */
+    private float $own;
 
     private float $friction;
 
     private bool $isEven;
 
+    /** The same load everywhere: nothing to look up on the way. */
+    private bool $isLevel;
+
     private float $grip;
 
+    /** Of the rotor, at the load. */
     private float $rotor;
-
-    public float $travelPerRad;
 
     private float $largestTurn;
 
@@ -56,68 +46,73 @@ final readonly class Plant
 
     /**
      * @param  float  $backEfficiency  what is left of the load's push when it drives the motor; 0 is self-locking
+     * @param  float  $rotor_kgm2  of all that turns with the motor, at the motor's shaft
      * @param  float  $holds_Nm  torque at the output shaft up to which the unpowered drive stays put
+     * @param  float  $drag_Nm  what the unpowered motor and its gears rub with when they are turned, at the motor's shaft
      * @param  bool  $slips  past its grip the mechanism slips; without, it would push through all the same
      */
     public function __construct(
         public Mechanism $mechanism,
-        float $ratio,
-        float $efficiency,
-        float $backEfficiency,
+        public float $ratio,
+        public float $efficiency,
+        public float $backEfficiency,
         float $rotor_kgm2,
         public float $holds_Nm = 0.0,
+        private float $drag_Nm = 0.0,
         bool $slips = true,
     ) {
-        $this->ratio = $ratio;
-        $this->efficiency = $efficiency;
-        $this->backEfficiency = $backEfficiency;
         $this->isEven = $mechanism->isEven();
         $this->rotor = $ratio ** 2 * $rotor_kgm2;
-        $this->inertia = $this->rotor + ($this->isEven ? $mechanism->inertiaKgm2(0.0) : 0.0);
+        $this->own = $this->isEven ? $mechanism->inertiaKgm2(0.0) : 0.0;
         $this->friction = $this->isEven ? $mechanism->frictionNm(0.0) : 0.0;
         $this->grip = $slips ? $mechanism->gripNm() : INF;
         $this->travelPerRad = $mechanism->travelPerRad();
         $this->largestTurn = $mechanism->evenOverRad();
-        $breaks = array_map(fn (float $at): float => $at / $this->travelPerRad, $mechanism->breaks());
+        $breaks = array_map($mechanism->turnAt(...), $mechanism->breaks());
         sort($breaks);
         $this->breaks = $breaks;
+        $this->isLevel = $this->isEven && $breaks === [] && $this->largestTurn === INF;
     }
 
     /** A drive whose last stage is a worm or a fine screw is not turned by its load, whatever the train behind it. */
-    public static function through(Mechanism $mechanism, Train $train, ?Drive $drive): self
+    public static function through(Mechanism $mechanism, Train $train, ?Drive $drive, bool $slips = true): self
     {
         $back = $train->backEfficiency();
+        $ratio = $train->ratio();
+        $locks = $back <= 0.0 || ($drive?->locks() ?? false);
 
         return new self(
             $mechanism,
-            $train->ratio(),
+            $ratio,
             $train->efficiency(),
-            ($drive instanceof DcMotor && $drive->worm) || $drive instanceof LinearActuator ? 0.0 : $back,
+            $locks ? 0.0 : $back,
             $drive?->rotorKgm2() ?? 0.0,
-            $back > 0.0 ? $train->ratio() * ($drive?->body()->back_drive_Nm ?? 0.0) / $back : INF,
+            $back > 0.0 ? $ratio * ($drive?->body()->back_drive_Nm ?? 0.0) / $back : INF,
+            $drive?->drag_Nm($locks) ?? 0.0,
+            $slips,
         );
     }
 
-    /** @param  float  $position in rad or m */
+    /** @param  float  $position  in rad or m */
     public function stateAt(float $position): PlantState
     {
-        return new PlantState($position / $this->travelPerRad);
+        return new PlantState($this->mechanism->turnAt($position));
     }
 
     public function position(PlantState $state): float
     {
-        return $state->angle * $this->travelPerRad;
+        return $this->mechanism->positionAt($state->angle);
     }
 
     /** In rad/s or m/s. */
     public function speed(PlantState $state): float
     {
-        return $state->speed * $this->travelPerRad;
+        return $state->speed * $this->mechanism->travelPerRad($this->mechanism->positionAt($state->angle));
     }
 
     public function loadNm(float $angle): float
     {
-        return $this->mechanism->staticTorqueNm($angle * $this->travelPerRad);
+        return $this->mechanism->staticTorqueNm($this->mechanism->positionAt($angle));
     }
 
     /**
@@ -131,12 +126,36 @@ final readonly class Plant
     /** Inertia of mechanism and rotor at the shaft, kg·m². */
     public function inertiaAt(float $angle): float
     {
-        return $this->isEven ? $this->inertia : $this->inertia + $this->mechanism->inertiaKgm2($angle * $this->travelPerRad);
+        return $this->rotor + $this->ownAt($angle);
+    }
+
+    /** Inertia of the mechanism alone. */
+    public function ownAt(float $angle): float
+    {
+        return $this->isEven ? $this->own : $this->mechanism->inertiaKgm2($this->mechanism->positionAt($angle));
+    }
+
+    /** Inertia of the rotor as the load's shaft feels it, kg·m². */
+    public function rotor_kgm2(): float
+    {
+        return $this->rotor;
     }
 
     public function frictionAt(float $angle): float
     {
-        return $this->isEven ? $this->friction : $this->mechanism->frictionNm($angle * $this->travelPerRad);
+        return $this->isEven ? $this->friction : $this->mechanism->frictionNm($this->mechanism->positionAt($angle));
+    }
+
+    /**
+     * Torque at the motor's shaft that gives the load a torque while it moves and speeds up, N·m.
+     *
+     * @param  float  $load_Nm  against the load, friction and its own inertia included
+     * @param  int  $way  in which it turns
+     * @param  float  $accel  of the load's shaft, rad/s²
+     */
+    public function motorNm(float $load_Nm, int $way, float $accel): float
+    {
+        return ($load_Nm * ($load_Nm * $way >= 0.0 ? 1 / $this->efficiency : $this->backEfficiency) + $this->rotor * $accel) / $this->ratio;
     }
 
     /**
@@ -144,94 +163,80 @@ final readonly class Plant
      *
      * @param  TorqueLine  $motor  what the motor does now; shorted or open when it is off
      * @param  int  $command  1 or −1: the direction in which its torque acts
-     * @param  bool  $powered  an unpowered drive also holds by the drag of its gears
+     * @param  bool  $powered  an unpowered drive also holds and brakes by the drag of its gears
+     * @param  bool  $rests  at rest the drag of its gears still holds what a command that only just begins does not
      * @return float the seconds taken, > 0
      */
-    public function step(PlantState $state, TorqueLine $motor, int $command, bool $powered, float $step): float
+    public function step(PlantState $state, TorqueLine $motor, int $command, bool $powered, float $step, bool $rests = false): float
     {
-        // 1. Everything along the command.
-        $ratio = $this->ratio;
+        // 1. Everything along the command; of what is off, along its movement.
+        if (! $powered && $state->speed !== 0.0) {
+            $command = $state->speed > 0.0 ? 1 : -1;
+        }
         $speed = $command * $state->speed;
-        $inertia = $this->inertia;
+        $own = $this->own;
         $friction = $this->friction;
         $bend = 0.0;
         if ($this->isEven) {
-            $load = $command * $this->loadNm($state->angle);
+            $load = $command * $this->mechanism->staticTorqueNm($this->mechanism->positionAt($state->angle));
         } else {
-            [$load, $friction, $own, $bend] = $this->mechanism->dynamics($state->angle * $this->travelPerRad);
+            [$load, $friction, $own, $bend] = $this->mechanism->dynamics($this->mechanism->positionAt($state->angle));
             $load *= $command;
-            $inertia += $own;
+            $bend *= $command / 2;
         }
-        $stall = $motor->stall_Nm;
-        $fall = $motor->fall_Nms * $ratio;
-        $back = $this->backEfficiency > self::LEAST_BACK_EFFICIENCY ? $this->backEfficiency : self::LEAST_BACK_EFFICIENCY;
 
         // 2. At rest: does it start, and which way?
         $way = $speed <=> 0.0;
         if ($way === 0) {
-            $way = $this->startsTowards($motor->most_Nm(), $load, $friction, $powered);
+            $way = $this->startsTowards($motor->most_Nm(), $load, $friction, $rests || ! $powered ? $this->drag_Nm : 0.0);
+            if ($way !== 0 && ! $powered) {
+                $command *= $way;
+                $load *= $way;
+                $bend *= $way;
+                $way = 1;
+            }
             if ($way === 0) {
                 $state->speed = 0.0;
                 $state->motor_Nm = $motor->most_Nm();
-                $state->push_Nm = $state->fade_Nms = $state->accel = $state->slope = 0.0;
+                $state->rest($motor);
 
                 return $step;
             }
         }
 
-        // 3. Which side drives, and so how the train passes torque. Past its grip it slips and pushes with that alone; a
-        //    controller that limits the torque does the same.
-        $torque = $stall - $fall * $speed;
-        $motorDrives = $way > 0 && (abs($torque) <= self::TIE * $stall ? $load + $friction >= 0.0 : $torque >= 0.0);
-        $pass = $motorDrives ? $ratio * $this->efficiency : $ratio / $back;
-        $push = $pass * $stall;
-        $fade = $pass * $fall;
-        $corner = INF;
-        if ($motorDrives && $torque > $motor->limit_Nm * (1 + self::TIE)) {
-            $push = $pass * $motor->limit_Nm;
-            $corner = ($stall - $motor->limit_Nm) / $fall;
-            $fade = 0.0;
-        }
-        if ($motorDrives && $this->grip !== INF && $this->throughGrip($push - $fade * $speed, $load + $friction, $inertia) > $this->grip * (1 + self::TIE)) {
-            $needed = $load + $friction + ($this->grip - $load - $friction) * $inertia / ($inertia - $this->rotor);
-            $corner = $fade > 0.0 ? min($corner, ($push - $needed) / $fade) : $corner;
-            $push = $needed; // what is over it spins wheels and rotor
-            $fade = 0.0;
-        }
-        $slope = $fade / $inertia;
-
-        // 4. Load in the middle of the step, from where the present acceleration would take it.
-        $now = ($push - $way * $friction - $this->felt($load, $way, $powered)) / $inertia - $slope * $speed;
-        if (! $this->isEven) {
-            $now -= 0.5 * $command * $bend * $speed ** 2 / $inertia;
-        }
-        $largest = $this->breaks === [] ? $this->largestTurn : min($this->largestTurn, $this->toNextBreak($state->angle, $way * $command));
-        $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
-        $middle = $state->angle + $command * self::turned($speed, $now, $slope, $h / 2);
-        if ($this->isEven) {
-            $held = $command * $this->loadNm($middle);
-            $between = $this->felt($held, $way, $powered);
-        } else {
-            [$held, $friction, $own, $bend] = $this->mechanism->dynamics($middle * $this->travelPerRad);
-            $held *= $command;
-            $inertia = $own + $this->rotor;
+        // 3. Load in the middle of the step, from where the present acceleration would take it.
+        [$inertia, $push, $fade, $against, $pass, $base, $fall, $ends] = Coupling::at($motor, $powered ? null : $this->drag_Nm, $this->ratio, $this->efficiency, $this->backEfficiency, $this->rotor, $this->grip, $speed, $way, $load + $way * $friction + $bend * $speed * $speed, $own);
+        $h = $step;
+        if (! $this->isLevel) {
             $slope = $fade / $inertia;
-            $between = $this->felt($held, $way, $powered) + 0.5 * $command * $bend * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
+            $now = ($push - $against) / $inertia - $slope * $speed;
+            $largest = $this->breaks === [] ? $this->largestTurn : min($this->largestTurn, $this->toNextBreak($state->angle, $way * $command));
+            $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
+            $middle = $this->mechanism->positionAt($state->angle + $command * self::turned($speed, $now, $slope, $h / 2));
+            if ($this->isEven) {
+                $load = $command * $this->mechanism->staticTorqueNm($middle);
+            } else {
+                [$load, $friction, $own, $bend] = $this->mechanism->dynamics($middle);
+                $load *= $command;
+                $bend *= $command / 2;
+            }
+            [$inertia, $push, $fade, $against, $pass, $base, $fall, $ends] = Coupling::at($motor, $powered ? null : $this->drag_Nm, $this->ratio, $this->efficiency, $this->backEfficiency, $this->rotor, $this->grip, $speed, $way, $load + $way * $friction + $bend * ($speed + self::gained($now, $slope, $h / 2)) ** 2, $own);
         }
-        $drive = ($push - $way * $friction - $between) / $inertia;
 
-        // 5. Stop the step where the speed passes zero, or the motor's torque does.
-        $start = $drive - $slope * $speed;
+        // 4. Stop the step where the speed passes zero, or one at which its kind changes.
+        $slope = $fade / $inertia;
+        $start = ($push - $against) / $inertia - $slope * $speed;
+        if ($pass === Coupling::AT_ONCE) { // a lock without a rotor behind it
+            $speed = $push;
+            $start = $slope = 0.0;
+            $h = $speed === 0.0 ? min($h, self::AT_ONCE_S) : $h;
+        }
         if ($start * $speed < 0.0) {
             $until = self::timeToReach($speed, 0.0, $start, $slope);
             $h = $until < $h ? $until : $h;
         }
-        if ($fall > 0.0 && $stall > 0.0 && ($stall / $fall - $speed) * $start > 0.0) {
-            $until = self::timeToReach($speed, $stall / $fall, $start, $slope);
-            $h = $until < $h ? $until : $h;
-        }
-        if ($corner !== INF) {
-            $until = self::timeToReach($speed, $corner, $start, $slope);
+        foreach ($ends as $end) {
+            $until = self::timeToReach($speed, $end, $start, $slope);
             $h = $until < $h ? $until : $h;
         }
         $x = $slope * $h;
@@ -247,74 +252,46 @@ final readonly class Plant
             $end = 0.0;
         }
 
-        // 6. Write down where it is, and what the train gave: change of ½Jω² and the work against load and friction.
-        $before = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : ($state->watched ? $this->kinetic_J($state) : 0.0);
+        // 5. Write it down.
+        $before = $state->watched ? 0.5 * $this->ownAt($state->angle) * $state->speed ** 2 : 0.0;
         $state->angle += $command * $turn;
         $state->speed = $command * $end;
-        $pulls = $stall - $fall * $end;
+        $pulls = $motor->stall_Nm - $motor->fall_Nms * $this->ratio * $end;
         $state->motor_Nm = $pulls < $motor->limit_Nm ? $pulls : $motor->limit_Nm;
-        $after = $this->isEven ? 0.5 * $inertia * $state->speed ** 2 : ($state->watched ? $this->kinetic_J($state) : 0.0);
-        $state->spent_J += $after - $before + abs($turn) * $friction + $turn * $held;
-        $state->push_Nm = $push;
-        $state->fade_Nms = $fade;
+        $felt = $load + $way * $friction;
+        $state->out_Nm = $felt + $own * max($start, $start - $slope * ($end - $speed));
         if ($state->watched) {
-            $state->accel = $start;
-            $state->slope = $slope;
-            $state->locked_J += ($this->felt($held, $way, $powered) - $held) * $turn;
+            [$state->accel, $state->slope, $state->pass, $state->base_Nm, $state->fall_Nms, $state->along] = [$start, $slope, $pass === Coupling::AT_ONCE ? Coupling::LOCKED : $pass, $base, $fall, $command];
+            $state->worked_J = 0.5 * $this->ownAt($state->angle) * $end ** 2 - $before + $felt * $turn;
         }
 
         return $h;
     }
 
     /** The same, written down. */
-    public function stepInto(?Ledger $ledger, PlantState $state, TorqueLine $motor, int $command, bool $powered, float $step): float
+    public function stepInto(?Ledger $ledger, PlantState $state, TorqueLine $motor, int $command, bool $powered, float $step, bool $rests = false): float
     {
         if ($ledger === null) {
-            return $this->step($state, $motor, $command, $powered, $step);
+            return $this->step($state, $motor, $command, $powered, $step, $rests);
         }
         $before = clone $state;
-        $used = $this->step($state, $motor, $command, $powered, $step);
-        $ledger->step($before, $state, $motor, $command, $used);
+        $used = $this->step($state, $motor, $command, $powered, $step, $rests);
+        $ledger->step($before, $state, $motor, $used);
 
         return $used;
     }
 
-    /** What of a torque at the shaft passes on to where the load grips: the rest speeds up the rotor. */
-    private function throughGrip(float $torque, float $against, float $inertia): float
+    /** 1 along the command, −1 against it, 0 stays. @param  float  $drag  what holds at the motor's shaft besides, N·m */
+    private function startsTowards(float $stall, float $load, float $friction, float $drag): int
     {
-        return $against + ($torque - $against) * ($inertia - $this->rotor) / $inertia;
-    }
-
-    /** 1 along the command, −1 against it, 0 stays. */
-    private function startsTowards(float $stall, float $load, float $friction, bool $powered): int
-    {
-        $holds = $powered ? 0.0 : $this->holds_Nm;
         $locks = $this->backEfficiency <= 0.0;
-        $forward = $this->ratio * $stall * $this->efficiency;
-        if ($this->grip !== INF) {
-            $forward = min($forward, $this->grip);
-        }
-        if ($forward - ($load < 0.0 ? min(0.0, $load + $holds) * ($locks ? 0.0 : 1.0) : $load) > $friction) {
+        $holds = $locks ? INF : $this->ratio * $drag / $this->backEfficiency;
+        $forward = min($this->ratio * $stall * $this->efficiency, $this->grip);
+        if ($forward - ($load < 0.0 && $locks ? 0.0 : $load) > $friction + ($stall > 0.0 ? 0.0 : $holds)) {
             return 1;
         }
-        if (! $locks && $this->ratio * $stall / $this->backEfficiency - max(0.0, $load - $holds) < -$friction) {
-            return -1;
-        }
 
-        return 0;
-    }
-
-    /** What of the load acts while it moves: one that pushes along is held back by self-locking or unpowered gears. */
-    private function felt(float $load, int $way, bool $powered): float
-    {
-        if ($load * $way >= 0.0) {
-            return $load;
-        }
-        if ($this->backEfficiency <= 0.0) {
-            return 0.0;
-        }
-
-        return $powered ? $load : -$way * max(0.0, abs($load) - $this->holds_Nm);
+        return ! $locks && $this->ratio * $stall / $this->backEfficiency + $holds - $load < -$friction ? -1 : 0;
     }
 
     /** A step in which it turns no further than the load is even over, by whichever of two safe bounds is the longer. */

@@ -29,10 +29,7 @@ final readonly class QuickRun
 
     private const PRECISION = 1e-6;  // of a cell
 
-    private const LEAST_BACK = 0.05; // as Plant has it
-
-    /** @var list<float> of each cell, for a train that locks: it feels nothing of a load that pushes along, only the friction */
-    private array $lockedLoads;
+    private const MOST_PIECES = 20; // of one cell
 
     /** @var list<float> load against the move with friction, of each cell */
     private array $loads;
@@ -51,21 +48,20 @@ final readonly class QuickRun
     {
         $this->isEven = $mechanism->isEven();
         $this->grips = $mechanism->gripNm() === INF;
-        $turn = abs($move->distance()) / $mechanism->travelPerRad();
+        $turn = abs($mechanism->turnAt($move->to) - $mechanism->turnAt($move->from));
         $count = $mechanism->isEven() ? self::CELLS : (int) min(self::MOST_CELLS, max(3 * self::CELLS, ceil($turn * self::CELLS_PER_RAD)));
         $direction = $move->direction();
-        $loads = $locked = $widths = [];
+        $loads = $widths = [];
         $inertias = [$mechanism->inertiaKgm2($move->from)];
         foreach (self::cells($mechanism, $move, $count) as [$from, $to]) {
             $at = ($from + $to) / 2;
             $friction = $mechanism->frictionNm($at);
             $load = $direction * $mechanism->staticTorqueNm($at) + $friction;
             $loads[] = $load;
-            $locked[] = max($load, $friction);
-            $widths[] = abs($to - $from) / $mechanism->travelPerRad();
+            $widths[] = abs($mechanism->turnAt($to) - $mechanism->turnAt($from));
             $inertias[] = $this->isEven ? $inertias[0] : $mechanism->inertiaKgm2($to);
         }
-        [$this->loads, $this->lockedLoads, $this->widths, $this->inertias] = [$loads, $locked, $widths, $inertias];
+        [$this->loads, $this->widths, $this->inertias] = [$loads, $widths, $inertias];
     }
 
     /**
@@ -104,59 +100,44 @@ final readonly class QuickRun
     }
 
     /**
+     * @param  float  $rotor_kgm2  as the load's shaft feels it
      * @param  float  $back  what is left of the load's push when it drives the train; 0 locks
      * @return float|null s; null when it does not get there, or with a crank when that cannot be said so quickly
      */
     public function time_s(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?float
     {
-        $free = $line->stall_Nm / $line->fall_Nms / $ratio;
-        $forward = $line->stall_Nm * $ratio * $efficiency;
-        $backward = $line->stall_Nm * $ratio / max(self::LEAST_BACK, $back);
-        $most = $line->limit_Nm * $ratio * $efficiency; // as much as a controller lets it push, up to a corner speed
-        $corner = $free * (1 - $line->limit_Nm / $line->stall_Nm);
         if (! $this->isEven) {
-            return $this->carried($forward, $backward, $free, $most, $corner, $rotor_kgm2, $back <= 0.0);
+            return $this->carried($line, $ratio, $efficiency, $rotor_kgm2, $back);
         }
         $speed = 0.0;
         $time = 0.0;
-        $inertia = $this->inertias[0] + $rotor_kgm2;
-        foreach ($back > 0.0 ? $this->loads : $this->lockedLoads as $i => $against) {
+        foreach ($this->loads as $i => $load) {
+            $steps = 0;
             for ($left = $this->widths[$i]; $left > 0.0;) {
-                if ($speed < $corner * (1 - 1e-9)) {
-                    $accel = ($most - $against) / $inertia;
-                    if ($accel <= 0.0 && $speed * $speed + 2 * $accel * $left <= 0.0) {
-                        return null;
-                    }
-                    $t = abs($accel) < 1e-12 ? $left / $speed : 2 * $left / ($speed + sqrt($speed * $speed + 2 * $accel * $left));
-                    if ($speed + $accel * $t <= $corner) {
-                        $speed += $accel * $t;
-                        $left = 0.0;
-                    } else {
-                        $t = ($corner - $speed) / $accel;
-                        $left -= ($speed + $corner) / 2 * $t;
-                        $speed = $corner;
-                    }
-                    $time += $t;
-
-                    continue;
+                [$inertia, $push, $fade, $against, $pass, , , $ends] = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $speed, 1, $load, $this->inertias[0]);
+                if ($pass === Coupling::AT_ONCE) {
+                    $time += $left / max(1e-12, $push);
+                    $speed = $push;
+                    break;
                 }
-                // Up to its speed without load the motor drives; past that the load does, and the motor brakes.
-                $push = $speed < $free || $against >= 0.0 ? $forward : $backward;
-                $rate = $push / $free / $inertia;
-                $settles = $free * (1 - $against / $push);
-                if ($settles <= 0.0) {
+                $accel = ($push - $against - $fade * $speed) / $inertia;
+                $rate = $fade / $inertia;
+                if (($accel <= 0.0 && $speed <= 0.0) || ++$steps > self::MOST_PIECES) {
                     return null;
                 }
-                $t = $this->crossing($speed, $settles, $rate, $left);
-                $passes = $speed < $free && $settles > $free * (1 + 1e-12) ? -log(($free - $settles) / ($speed - $settles)) / $rate : INF;
-                if ($passes < $t) {
-                    $t = $passes;
-                    $left -= $settles * $t + ($speed - $settles) / $rate * (1 - exp(-$rate * $t));
-                    $speed = $free;
-                } else {
-                    $left = 0.0;
-                    $speed = $settles + ($speed - $settles) * exp(-$rate * $t);
+                $t = $this->crossing($speed, $accel, $rate, $left);
+                $next = null;
+                foreach ($ends as $end) { // where it comes to one, the rest of the cell is another piece
+                    $until = self::timeToReach($speed, $end, $accel, $rate);
+                    if ($until < $t) {
+                        [$t, $next] = [$until, $end];
+                    }
                 }
+                if ($t === INF) {
+                    return null;
+                }
+                $left = $next === null ? 0.0 : max(0.0, $left - self::way($speed, $accel, $rate, $t));
+                $speed = $next ?? $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
                 $time += $t;
             }
         }
@@ -165,64 +146,110 @@ final readonly class QuickRun
     }
 
     /** The kinetic energy carried from cell to cell. */
-    private function carried(float $forward, float $backward, float $free, float $most, float $corner, float $rotor_kgm2, bool $locks): ?float
+    private function carried(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?float
     {
-        $widths = $this->widths;
         $speed = 0.0;
         $time = 0.0;
-        $loads = $locks ? $this->lockedLoads : $this->loads;
-        $inertias = $this->inertias;
-        $from = $inertias[0] + $rotor_kgm2;
-        for ($i = 0, $count = count($loads); $i < $count; $i++) {
-            $to = $inertias[$i + 1] + $rotor_kgm2;
-            $cell = $widths[$i];
-            if ($speed < $corner) {
-                $push = $most;
-                $fade = 0.0;
-            } else {
-                $push = $speed < $free ? $forward : $backward;
-                $fade = $push / $free;
-            }
-            // Share of the later speed: a half, and all of it where the motor brings the speed about within the cell.
-            $left = $push - $loads[$i];
-            $later = 0.5;
-            if ($fade > 0.0) {
-                $settles = $left / $fade;
-                $likely = $settles;
-                if ($settles > $speed) {
-                    $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
-                    $likely = $gained < $settles ? $gained : $settles;
+        for ($i = 0, $count = count($this->loads); $i < $count; $i++) {
+            $own = $this->inertias[$i];
+            $bend = ($this->inertias[$i + 1] - $own) / $this->widths[$i] / 2;
+            $next = null;
+            $at = $speed;
+            for ($tries = 0; $tries < 2; $tries++) {
+                [$inertia, $push, $fade, , $pass, , , $ends] = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $at, 1, $this->loads[$i] + $bend * $at * $at, $own);
+                if ($pass === Coupling::AT_ONCE) {
+                    [$next, $later] = [$push, 1.0];
+                    break;
                 }
-                $brought = $to * ($likely > $speed ? $likely : $speed);
-                if ($brought < $fade * $cell) {
-                    $later = 1.0 - 0.5 * $brought / ($fade * $cell);
+                $to = $pass === Coupling::LOCKED ? $inertia : $inertia + $this->inertias[$i + 1] - $own;
+                [$further, $later] = $this->through($speed, $this->widths[$i], $push - ($pass === Coupling::LOCKED ? 0.0 : $this->loads[$i]), $fade, $inertia, $to);
+                if ($next !== null) {
+                    $further = $further > 0.0 && ($at - $speed) * ($further - $at) < 0.0 ? $at : $further; // past the end it came to, or at it
                 }
+                $next = $further;
+                $passed = array_filter($ends, fn (float $end): bool => ($end - $speed) * ($end - $further) < 0.0 && abs($end - $speed) > 1e-9 * $speed);
+                if ($passed === []) {
+                    break;
+                }
+                $at = $further > $speed ? min($passed) * (1 + 1e-9) : max($passed) * (1 - 1e-9);
             }
-            $b = $fade * $cell * $later;
-            $energy = $from * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed);
-            $root = $b * $b + 2 * $to * $energy;
-            $next = $root > 0.0 ? (sqrt($root) - $b) / $to : 0.0;
             if ($next <= 0.0) {
                 return null;
             }
-            if ($next > $free && $speed < $free) { // from there on the load drives, and the motor brakes through the train
-                $brake = $backward / $free * $cell;
-                $root = $brake * $brake + 2 * $to * ($from * $speed * $speed / 2 + $cell * ($backward - $loads[$i]));
-                $next = max($free, (sqrt(max(0.0, $root)) - $brake) / $to);
-            }
-            $time += $cell / ($speed + $later * ($next - $speed));
+            $time += $this->widths[$i] / ($speed + $later * ($next - $speed));
             $speed = $next;
-            $from = $to;
         }
 
         return $time;
     }
 
-    /** When a way is crossed: settles·t + (speed − settles)(1 − e^(−rate t))/rate = way, by Newton's method. */
-    private function crossing(float $speed, float $settles, float $rate, float $way): float
+    /**
+     * Over one cell: ½J₁ω₁² = ½J₀ω₀² + (left − fade·ω)Δθ.
+     *
+     * @return array{float, float} speed at its end, 0 where it does not get there; share of it in the speed between
+     */
+    private function through(float $speed, float $cell, float $left, float $fade, float $from, float $to): array
     {
+        // Share of the later speed: a half, and all of it where the motor brings the speed about within the cell.
+        $later = 0.5;
+        if ($fade > 0.0) {
+            $settles = $left / $fade;
+            $likely = $settles;
+            if ($settles > $speed) {
+                $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
+                $likely = $gained < $settles ? $gained : $settles;
+            }
+            $brought = $to * ($likely > $speed ? $likely : $speed);
+            if ($brought < $fade * $cell) {
+                $later = 1.0 - 0.5 * $brought / ($fade * $cell);
+            }
+        }
+        $b = $fade * $cell * $later;
+        $energy = $from * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed);
+        $root = $b * $b + 2 * $to * $energy;
+
+        return [$root > 0.0 ? max(0.0, (sqrt($root) - $b) / $to) : 0.0, $later];
+    }
+
+    /** Turn after a time with ω̇ = accel at first, falling by $rate for each rad/s. */
+    private static function way(float $speed, float $accel, float $rate, float $t): float
+    {
+        $x = $rate * $t;
+
+        return $x < 1e-4 ? $t * ($speed + $accel * $t * (0.5 - $x / 6)) : $speed * $t + $accel / $rate * ($t + expm1(-$x) / $rate);
+    }
+
+    /** When the speed gets to $wanted; INF where it does not. */
+    private static function timeToReach(float $speed, float $wanted, float $accel, float $rate): float
+    {
+        $gap = $wanted - $speed;
+        if ($gap * $accel <= 0.0 || abs($gap) <= 1e-9 * abs($wanted)) {
+            return INF;
+        }
+        $share = $rate * $gap / $accel;
+
+        return $rate <= 0.0 ? $gap / $accel : ($share < 1.0 ? -log1p(-$share) / $rate : INF);
+    }
+
+    /** When a way is crossed, by Newton's method; INF where it stops before. */
+    private function crossing(float $speed, float $accel, float $rate, float $way): float
+    {
+        if ($rate < 1e-12) {
+            $root = $speed * $speed + 2 * $accel * $way;
+
+            return $root < 0.0 ? INF : 2 * $way / ($speed + sqrt($root));
+        }
+        $settles = $speed + $accel / $rate;
+        if ($settles <= 0.0) {
+            $stops = log1p(-$speed * $rate / $accel) / $rate;
+            if (self::way($speed, $accel, $rate, $stops) <= $way) {
+                return INF;
+            }
+            $t = $way / $speed;
+        } else {
+            $t = min($way / (0.5 * ($speed + $settles)), sqrt(2 * $way / ($rate * $settles)) + $way / max($speed, $settles));
+        }
         $lag = ($speed - $settles) / $rate;
-        $t = min($way / (0.5 * ($speed + $settles)), sqrt(2 * $way / ($rate * $settles)) + $way / max($speed, $settles));
         for ($i = 0; $i < self::NEWTON; $i++) {
             $decay = exp(-$rate * $t);
             $miss = $settles * $t + $lag * (1 - $decay) - $way;

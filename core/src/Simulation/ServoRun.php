@@ -31,7 +31,7 @@ final readonly class ServoRun
     {
         $axis = new Axis($motion, $from, 0.0);
         $axis->follow($to, $speed);
-        $unloaded = abs($motion->unit()->toSi($to) - $motion->unit()->toSi($from)) / $axis->plant()->travelPerRad * $axis->plant()->ratio / max(1e-6, $speed * ($motion->drive?->line()->noLoad_rad_s() ?? 0.0));
+        $unloaded = abs($motion->mechanism->turnAt($motion->unit()->toSi($to)) - $motion->mechanism->turnAt($motion->unit()->toSi($from))) * $axis->plant()->ratio / max(1e-6, $speed * ($motion->drive?->line()->noLoad_rad_s() ?? 0.0));
         $looksLeft = (int) ceil(min($giveUp_s, 1.0 + self::PATIENCE * $unloaded, self::LONGEST_S) / self::LOOK_S);
         $unit = $motion->unit();
         $peak = 0.0;

@@ -99,6 +99,6 @@ final class Whereabouts
 
     private function own(float $angle): float
     {
-        return $this->motion->unit()->fromSi($angle * $this->motion->mechanism->travelPerRad());
+        return $this->motion->unit()->fromSi($this->motion->mechanism->positionAt($angle));
     }
 }

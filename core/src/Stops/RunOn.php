@@ -56,7 +56,7 @@ final readonly class RunOn
             return null;
         }
         $state = $plant->stateAt($unit->toSi($switch->at));
-        $state->speed = (float) $run->end_speed / $plant->travelPerRad;
+        $state->speed = (float) $run->end_speed / $plant->mechanism->travelPerRad($unit->toSi($switch->at));
         $energy = $plant->kinetic_J($state);
         $delay = $delay_s ?? self::delay_s($switch, $settings);
         for ($left = $delay; $left > 1e-12;) {

@@ -65,14 +65,21 @@ final readonly class Drum
         return $this->radius_m(min($this->layers, $this->layersFor($length_m)) - 1);
     }
 
-    /** Radius at which the cord lies on average over its length: a steady pull then does exactly its work over the whole wind. */
-    public function meanRadius_m(): float
+    /** Angle that the drum has turned once so much cord is wound, rad; before its first turn and past its last layer as in them. */
+    public function turnAfter_m(float $length_m): float
     {
-        $full = $this->layers - 1;
-        // Σ radius² over the full layers, as a sum of squares of an arithmetic series.
-        $squares = $full * $this->radius_m(0) ** 2 + $this->radius_m(0) * $this->rise_m * $full * ($full - 1) + $this->rise_m ** 2 * ($full - 1) * $full * (2 * $full - 1) / 6;
+        $full = $length_m <= 0.0 ? 0 : min($this->layers, $this->layersFor($length_m)) - 1;
 
-        return ($this->turns_per_layer * 2 * M_PI * $squares + ($this->length_m - $this->woundIn_m($full)) * $this->lastRadius_m()) / $this->length_m;
+        return $full * $this->turns_per_layer * 2 * M_PI + ($length_m - $this->woundIn_m($full)) / $this->radius_m($full);
+    }
+
+    /** Cord wound after the drum has turned by an angle (rad), m. */
+    public function lengthAfter_rad(float $turn): float
+    {
+        $perLayer = $this->turns_per_layer * 2 * M_PI;
+        $full = $turn <= 0.0 ? 0 : (int) min($this->layers - 1, floor($turn / $perLayer * (1 + self::TIE)));
+
+        return $this->woundIn_m($full) + ($turn - $full * $perLayer) * $this->radius_m($full);
     }
 
     /** @return list<float> cord wound when each layer but the last is full */

@@ -79,7 +79,7 @@ dataset('mistakes', [
         'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1],
     ], '/goes by time here/'],
     'after a power cut nobody knows where the part is' => ['routine.moves_before_home', ['routines.0.steps' => []], '/before anybody knows where it is/'],
-    'it runs into the end switch at full speed' => ['routine.into_stop', ['motions.2.stops.hard_high' => 0.1012], '/runs on .* hits with/'],
+    'it runs into the end switch at full speed' => ['routine.into_stop', ['motions.2.stops.hard_high' => 0.1006], '/runs on .* hits with/'],
     'a switch chatters because it is believed too soon' => ['routine.chatters', ['sensors.0.bounce_s' => 0.02], '/one press counts as several/'],
     'a sensor is seen so late that the motion runs past' => ['routine.runs_past', [
         'sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.05, 'reach' => 0.0001, 'late_s' => 0.02], 'routines.1.steps.1.until' => ['sensor' => 'mark'],

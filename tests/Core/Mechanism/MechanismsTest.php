@@ -101,8 +101,9 @@ it('rocks a figure as its bars close, and gives back over a turn what it took', 
 it('winds a layered cord with exactly the work of weight times height', function () {
     $hoist = new Hoist(0.5, 0.01, cord_m: 0.0015, drum_width_m: 0.008, lift_m: 0.7);
     $work = 0.0;
+    $turn = $hoist->turnAt(0.7);
     foreach (range(0, 9999) as $i) {
-        $work += $hoist->staticTorqueNm(0.7 * ($i + 0.5) / 10000) * 0.7 / 10000 / $hoist->travelPerRad();
+        $work += $hoist->staticTorqueNm($hoist->positionAt($turn * ($i + 0.5) / 10000)) * $turn / 10000;
     }
 
     expect($hoist->drum?->layers)->toBeGreaterThan(1)

@@ -100,7 +100,7 @@ it('finds what could run together inside of a loop too', function () {
 });
 
 it('offers a slow last stretch that keeps off the stop, and takes less time than going slowly all the way', function () {
-    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1012, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
     $fixes = Builds::findings(Builds::assessed($build), 'routine.into_stop')[0]->fixes;
     expect($fixes)->toHaveCount(2)->and($fixes[1]->does->text())->toContain('Slow only over the last');
     $ran = fn (Build $each): array => RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed']);
@@ -112,7 +112,7 @@ it('offers a slow last stretch that keeps off the stop, and takes less time than
 });
 
 it('runs on further with more voltage and a falling load, and its offers do what they say', function () {
-    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1012]);
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006]);
     $sheet = (new StopsSheet(new Subject($build, $build->motions['lift'], new Facts($build->motions['lift']))))->sheet();
     $high = $sheet['switches'][1];
     $of = fn (string $supply, string $load): float => array_values(array_filter($high['rows'], fn (array $row): bool => $row['supply'] === $supply && $row['load'] === $load))[0]['distance'];
@@ -127,7 +127,7 @@ it('runs on further with more voltage and a falling load, and its offers do what
     foreach (array_udiff($fixes, $about('closed'), fn ($a, $b): int => spl_object_id($a) <=> spl_object_id($b)) as $fix) {
         $mended = Builds::mended($build, $fix);
         $switch = $mended->motions['lift']->stops->switches[1];
-        $room = 0.1012 - $switch->at;
+        $room = 0.1006 - $switch->at;
         expect(RunOn::of($mended->motions['lift'], $switch, $mended->settings)->distance)->toBeLessThan($room);
     }
     $ways = array_column($sheet['ways'], null, 'way');
@@ -136,7 +136,7 @@ it('runs on further with more voltage and a falling load, and its offers do what
 });
 
 it('offers the slow last stretch as a change of the routine that goes there, and it is no longer run into the stop', function () {
-    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1012, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
     $sheet = (new StopsSheet(new Subject($build, $build->motions['lift'], new Facts($build->motions['lift']))))->sheet();
     $offer = array_values(array_filter($sheet['switches'][1]['offers'], fn (array $each): bool => str_contains($each['says']->text(), 'Slow only over the last')))[0];
     $hits = fn (Build $each): int => count(array_filter(RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed'])['events'], fn (array $event): bool => $event['kind'] === 'hit'));

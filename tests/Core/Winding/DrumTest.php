@@ -32,16 +32,18 @@ it('grows with every layer, and only at the ends of layers', function (Drum $dru
     }
 })->with('drums');
 
-it('has a mean radius at which a steady pull does the same work', function (Drum $drum) {
-    $pull = 3.0;
-    $work = $from = 0.0;
+it('has turned as far as it has wound, layer by layer, and back', function (Drum $drum) {
+    $turned = $from = 0.0;
     foreach ([...$drum->layerEnds_m(), $drum->length_m] as $layer => $end) {
-        $work += $pull * $drum->radius_m($layer) * ($end - $from);
+        $half = ($from + $end) / 2;
+        expect($drum->turnAfter_m($half))->toBeAbout($turned + ($half - $from) / $drum->radius_m($layer), 1e-9)
+            ->and($drum->lengthAfter_rad($drum->turnAfter_m($half)))->toBeAbout($half, 1e-9);
+        $turned += ($end - $from) / $drum->radius_m($layer);
         $from = $end;
     }
 
-    expect($pull * $drum->meanRadius_m() * $drum->length_m)->toBeAbout($work, 1e-9)
-        ->and($drum->meanRadius_m())->toBeGreaterThanOrEqual($drum->radius_m(0))->toBeLessThanOrEqual($drum->lastRadius_m());
+    expect($drum->turnAfter_m($drum->length_m))->toBeAbout($turned, 1e-9)->and($turned)->toBeAbout($drum->turns * 2 * M_PI, 1e-9)
+        ->and($drum->turnAfter_m(-0.1))->toBeAbout(-0.1 / $drum->radius_m(0), 1e-9)->and($drum->lengthAfter_rad(-2.0))->toBeAbout(-2.0 * $drum->radius_m(0), 1e-9);
 })->with('drums');
 
 it('needs less room nested than stacked, and never more layers for less cord', function () {
