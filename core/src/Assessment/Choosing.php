@@ -30,6 +30,8 @@ final class Choosing
 
     private readonly float $patience_s;
 
+    private readonly float $ramped_s;
+
     /** @var array<int, array{Train, float, float, float}> behind an extra ratio stands the train that the motion has */
     private array $trains = [];
 
@@ -37,6 +39,7 @@ final class Choosing
     {
         $this->table = new MoveTable($motion);
         $this->patience_s = (new Facts($motion))->patience_s();
+        $this->ramped_s = $motion->ramp()->time_s($motion->turn_rad());
         $this->quick = new QuickRun($motion->moved(true), $motion->move());
     }
 
@@ -77,11 +80,12 @@ final class Choosing
         [$train, $ratio, $efficiency, $back] = $this->trains[spl_object_id($extra)] ??= $this->behind($extra);
         $motor = $on->choice->motor;
         $rotor = $on->rotor_kgm2 * $ratio * $ratio;
-        $peak = $this->table->peak_Nm($rotor);
+        $felt = $rotor * $efficiency; // it speeds up before the train
+        $peak = $this->table->peak_Nm($felt);
         $figures = new DriveFigures(
             $on, $this->motion->task, $ratio, $efficiency,
-            $motor instanceof Stepper ? min(1e6, $this->table->stepperMargin($motor, $on->volts_V, $ratio, $efficiency, $rotor)) * $peak : $on->most_Nm * $ratio * $efficiency,
-            $peak, $this->table->rms_Nm($rotor), $this->table->hold_Nm, $back > 0.0 ? $ratio * $on->back_drive_Nm / $back : INF,
+            $motor instanceof Stepper ? min(1e6, $this->table->stepperMargin($motor, $on->volts_V, $ratio, $efficiency, $on->locks ? 0.0 : $back, $rotor)) * $peak : $on->most_Nm * $ratio * $efficiency,
+            $peak, $this->table->rms_Nm($felt), $this->table->hold_Nm, $back > 0.0 ? $ratio * $on->back_drive_Nm / $back : INF,
             $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->table->peak_speed_rad_s, $this->table->grip_Nm,
         );
         $strains = DriveRules::strains($figures, $this->build->settings);
@@ -121,7 +125,7 @@ final class Choosing
     private function time(ChosenDrive $on, Train $train, DriveFigures $figures, float $back): ?float
     {
         if ($on->counts) {
-            return $this->motion->task->move_s; // it takes the time it is told
+            return $this->ramped_s; // it takes the time it is told
         }
         if (! $on->positional && $this->quick->appliesTo($on->line, $on->choice->ramp_s)) {
             $time = $this->quick->time_s($on->line, $figures->ratio, $figures->efficiency, $on->rotor_kgm2 * $figures->ratio ** 2, $on->locks ? 0.0 : $back);

@@ -40,7 +40,7 @@ final class Curves
             $static[] = self::figures($torque);
             $rising[] = self::figures($torque + $friction);
             $falling[] = self::figures($torque - $friction);
-            $speedingUp[] = self::figures($torque + $friction + $most / $mechanism->travelPerRad($at) * ($mechanism->inertiaKgm2($at) + $motion->rotorAtLoad()));
+            $speedingUp[] = self::figures($torque + $friction + $most / $mechanism->travelPerRad($at) * ($mechanism->inertiaKgm2($at) + $motion->rotorFelt()));
             $overLimit[] = abs($torque) > $limit;
         }
 

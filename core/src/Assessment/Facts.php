@@ -9,7 +9,6 @@ use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Place;
 use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Drive\Stepper;
-use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\MoveLoad;
 use Brookstone\Core\Load\MoveTorque;
 use Brookstone\Core\Simulation\MotionRun;
@@ -46,12 +45,12 @@ final class Facts
 
     public function there(): MoveLoad
     {
-        return $this->there ??= MoveLoad::of($this->motion->moved(true), $this->motion->move(), $this->motion->rotorAtLoad());
+        return $this->there ??= MoveLoad::of($this->motion->moved(true), $this->motion->move(), $this->motion->rotorFelt());
     }
 
     public function back(): MoveLoad
     {
-        return $this->back ??= MoveLoad::of($this->motion->moved(false), $this->motion->move()->back(), $this->motion->rotorAtLoad());
+        return $this->back ??= MoveLoad::of($this->motion->moved(false), $this->motion->move()->back(), $this->motion->rotorFelt());
     }
 
     /**
@@ -122,8 +121,7 @@ final class Facts
     }
 
     /**
-     * Largest torque that the drive pushes with on the way there: its stall torque where it is switched straight on, less with a
-     * ramp. On the safe side: what of it speeds up its own rotor does not reach the tyres.
+     * Largest torque that reaches the load on the way there: what moves it and speeds it up. What speeds up the rotor does not reach the tyres.
      */
     public function pushes_Nm(): float
     {
@@ -149,7 +147,7 @@ final class Facts
         assert($stepper instanceof Stepper);
         $move = $there ? $motion->move() : $motion->move()->back();
 
-        return StepperRun::of(new MoveTorque($motion->moved($there), $move, $motion->rotorAtLoad()), $stepper, $motion->drive->supply->volts_V, $motion->train->ratio(), $motion->train->efficiency());
+        return StepperRun::of(new MoveTorque($motion->moved($there), $move), $stepper, $motion->drive->supply->volts_V, $motion->plant($there));
     }
 
     /** Share of its stall torque that this drive bears all day. */
@@ -260,7 +258,7 @@ final class Facts
     }
 
     /**
-     * A stepper takes the time it is told: the wanted time of its task for its way, in proportion for others.
+     * A stepper takes the time of its ramp: the speed and acceleration of its task, over whatever way.
      *
      * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}
      */
@@ -268,9 +266,7 @@ final class Facts
     {
         $motion = $this->motion;
         $unit = $motion->unit();
-        $task = $motion->move();
-        $move = new Move($unit->toSi($from), $unit->toSi($to), 1.0, $task->profile);
-        $seconds = $task->seconds * abs($move->distance() / $task->distance()) / $speed;
+        $seconds = $motion->ramp($speed)->time_s($motion->mechanism->turnAt($unit->toSi($to)) - $motion->mechanism->turnAt($unit->toSi($from)));
         $run = $this->stepped($there);
         if ($run->margin < 1.0) {
             return ['time_s' => null, 'stopped_at' => $run->least_at, 'why' => 'stuck', 'end_speed' => 0.0, 'path' => []];

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Load\MoveTorque;
+use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Simulation\StepperRun;
 
 /**
@@ -107,13 +108,13 @@ final readonly class MoveTable
     }
 
     /** What a stepper pulls over what the move needs, where that is least: the same instants as StepperRun. */
-    public function stepperMargin(Stepper $stepper, float $supply_V, float $ratio, float $efficiency, float $rotor_kgm2): float
+    public function stepperMargin(Stepper $stepper, float $supply_V, float $ratio, float $efficiency, float $back, float $rotor_kgm2): float
     {
         $margin = INF;
         foreach ($this->stops as [$torque, $accel, $speed]) {
-            $needs = abs($torque + $rotor_kgm2 * $accel);
+            $needs = abs(Plant::atMotor_Nm($torque, $speed, $accel, $ratio, $efficiency, $back, $rotor_kgm2));
             if ($needs > 0.0) {
-                $margin = min($margin, $stepper->available_Nm($supply_V, $speed * $ratio) * $ratio * $efficiency / $needs);
+                $margin = min($margin, $stepper->available_Nm($supply_V, $speed * $ratio) / $needs);
             }
         }
 

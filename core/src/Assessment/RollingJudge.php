@@ -16,6 +16,7 @@ use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Ratios;
 use Brookstone\Core\Train\Stages;
+use Brookstone\Core\Train\Train;
 
 /** Whether what rolls grips, and what helps where it does not. */
 final class RollingJudge
@@ -39,9 +40,11 @@ final class RollingJudge
         }
         $pushes = $subject->facts->pushes_Nm();
 
+        $ramp = $subject->motion->drive->ramp_s;
+
         return $pushes > $grip * (1 + DriveRules::TIE) ? [new Finding('load.wheels_slip', Severity::Tight, $subject->path.'.drive.ramp_s', new Sentence(
-            'Switched straight on it pushes with {pushes}, but its tyres grip only {grip}: they spin. Gearing it further down would push harder still.',
-            $values + ['pushes' => Quantity::of($pushes / $radius, 'N')],
+            ($ramp > 0.0 ? 'Ramped up over {ramp}' : 'Switched straight on').' its tyres would have to push with {pushes}, but they grip only {grip}: they spin.',
+            $values + ['pushes' => Quantity::of($pushes / $radius, 'N'), 'ramp' => Quantity::of($ramp, 's')],
         ), [...$this->ramp($subject, $grip), ...$this->lowerDuty($subject, $grip), ...$this->gear($subject, $grip)])] : [];
     }
 
@@ -96,29 +99,39 @@ final class RollingJudge
         return [];
     }
 
-    /** @return list<Fix> the gearing nearest to the present one with which even the held motor does not slip, and what it costs */
+    /**
+     * The nearest gearing, down and up, with which it no longer slips, and what it costs. Further down the rotor holds back more than the train
+     * gains; further up the motor has less to push with.
+     *
+     * @return list<Fix>
+     */
     private function gear(Subject $subject, float $grip): array
     {
         $motion = $subject->motion;
-        $stall = $motion->drive?->line()->most_Nm() ?? 0.0;
-        $best = null;
-        foreach (Ratios::all() as $train) {
-            if ($stall * $train->ratio() * $train->efficiency() <= self::SAFE_GRIP * $grip && ($best === null || $train->ratio() > $best->ratio())) {
-                $best = $train;
+        $now = $motion->train->ratio();
+        $fixes = [];
+        foreach ([1, -1] as $way) {
+            $trains = array_filter(Ratios::all(), fn (Train $train): bool => ($train->ratio() <=> $now) === $way);
+            usort($trains, fn (Train $a, Train $b): int => $way * ($a->ratio() <=> $b->ratio()));
+            foreach ($trains as $train) {
+                $geared = $subject->with($motion->withTrain($train));
+                if ($geared->facts->pushes_Nm() > self::SAFE_GRIP * $grip) {
+                    continue;
+                }
+                $time = $geared->facts->runThere()['time_s'];
+                if ($time !== null && Mending::mends($geared)) {
+                    $fixes[] = new Fix(
+                        new Sentence('Gear it '.($way > 0 ? 'down' : 'up').' to {ratio} : 1 instead of {now} : 1: the way then takes {time}, with {margin} × in hand', [
+                            'ratio' => Quantity::number($train->ratio()), 'now' => Quantity::number($now), 'time' => Quantity::of($time, 's'), 'margin' => Quantity::number((float) $geared->facts->margin()),
+                        ]),
+                        [new Change($subject->path.'.train', Stages::write($train))],
+                    );
+                }
+                break;
             }
         }
-        if ($best === null) {
-            return [];
-        }
-        $geared = $subject->with($motion->withTrain($best));
-        $time = $geared->facts->runThere()['time_s'];
 
-        return $time === null || ! Mending::mends($geared) ? [] : [new Fix(
-            new Sentence('Gear it to {ratio} : 1 instead of {now} : 1: the way then takes {time}, with {margin} × in hand', [
-                'ratio' => Quantity::number($best->ratio()), 'now' => Quantity::number($motion->train->ratio()), 'time' => Quantity::of($time, 's'), 'margin' => Quantity::number((float) $geared->facts->margin()),
-            ]),
-            [new Change($subject->path.'.train', Stages::write($best))],
-        )];
+        return $fixes;
     }
 
     /** @return list<Fix> more time for the move, if that is enough */

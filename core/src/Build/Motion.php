@@ -8,6 +8,7 @@ use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Load\Ramp;
 use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Train\Layout;
@@ -104,6 +105,32 @@ final readonly class Motion
         $move = $this->move();
 
         return abs($this->mechanism->turnAt($move->to) - $this->mechanism->turnAt($move->from));
+    }
+
+    /**
+     * The same as it counts beside what the train has to give the load: the rotor speeds up before the train, and costs none of its losses.
+     */
+    public function rotorFelt(): float
+    {
+        return $this->rotorAtLoad() * $this->train->efficiency();
+    }
+
+    /**
+     * How the command of a stepper goes, at a share of its usual speed: no faster, and no more suddenly, than its task asks; what keeps turning
+     * over the time that its drive is ramped up in.
+     */
+    public function ramp(float $speed = 1.0): Ramp
+    {
+        $move = $this->move();
+        $perRad = $this->mechanism->travelPerRad();
+        $most = $move->peakSpeed() / $perRad;
+        $ramp_s = $this->drive->ramp_s ?? 0.0;
+
+        return new Ramp($speed * $most, match (true) {
+            $move->peakAccel() > 0.0 => $speed ** 2 * $move->peakAccel() / $perRad,
+            $ramp_s > 0.0 => $most / $ramp_s,
+            default => INF,
+        });
     }
 
     /** Inertia of the rotor as the load feels it, kg·m². */

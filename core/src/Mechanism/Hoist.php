@@ -210,7 +210,7 @@ final readonly class Hoist implements Mechanism
 
     public function evenOverRad(): float
     {
-        return $this->layers_at === [] ? INF : $this->drum->turns_per_layer * M_PI / 4;
+        return $this->drum === null || $this->layers_at === [] ? INF : $this->drum->turns_per_layer * M_PI / 4;
     }
 
     public function breaks(): array

@@ -239,9 +239,8 @@ final class Axis
     private function send(float $angle, float $speed): void
     {
         $this->mayMove();
-        $move = $this->motion->move();
-        $this->machine->ramp->most_rad_s = $speed * $move->peakSpeed() / $this->machine->plant->travelPerRad;
-        $this->machine->ramp->most_rad_s2 = $move->peakAccel() > 0.0 ? $speed ** 2 * $move->peakAccel() / $this->machine->plant->travelPerRad : INF;
+        $ramp = $this->motion->ramp($speed);
+        [$this->machine->ramp->most_rad_s, $this->machine->ramp->most_rad_s2] = [$ramp->speed, $ramp->accel];
         $this->order(null, 1, true, $angle);
         $this->where->leaves();
     }

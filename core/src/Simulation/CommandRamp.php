@@ -7,9 +7,13 @@ namespace Brookstone\Core\Simulation;
 /** Where a command stands on its way to its target: no faster, and no more suddenly, than it is allowed. Angles of the output shaft, rad. */
 final class CommandRamp
 {
+    private const NEAR = 1e-9;     // relative
+
+    private const LEAST_S = 1e-12; // of a phase
+
     private ?float $target = null;
 
-    private float $speed = 0.0; // rad/s
+    private float $speed = 0.0; // rad/s, signed
 
     /**
      * @param  float  $at  where it stands
@@ -56,15 +60,56 @@ final class CommandRamp
 
     public function advance(float $seconds): void
     {
-        if ($this->target === null) {
+        if ($this->target === null || $this->at === $this->target) {
+            $this->speed = 0.0;
+
             return;
         }
-        $way = $this->target - $this->at;
-        $most = $this->most_rad_s;
-        if ($this->most_rad_s2 !== INF) {
-            $most = min($most, $this->speed + $this->most_rad_s2 * $seconds, sqrt(2 * $this->most_rad_s2 * abs($way)) + $this->most_rad_s2 * $seconds / 2);
-            $this->speed = $way === 0.0 ? 0.0 : $most;
+        $way = $this->target <=> $this->at;
+        $left = abs($this->target - $this->at);
+        if ($this->most_rad_s2 === INF) {
+            $this->at = $left <= $this->most_rad_s * $seconds ? $this->target : $this->at + $way * $this->most_rad_s * $seconds;
+
+            return;
         }
-        $this->at = abs($way) <= $most * $seconds ? $this->target : $this->at + ($way <=> 0.0) * $most * $seconds;
+        $speed = $way * $this->speed;
+        $gone = 0.0;
+        while ($seconds > 0.0) {
+            [$accel, $for] = $this->phase($speed, $left - $gone);
+            $t = min($for, $seconds);
+            $gone += $speed * $t + $accel * $t * $t / 2;
+            $speed += $accel * $t;
+            $seconds -= $t;
+            if ($accel < 0.0 && $t === $for && $gone >= $left * (1 - self::NEAR)) {
+                [$this->at, $this->speed] = [$this->target, 0.0];
+
+                return;
+            }
+        }
+        $this->at += $way * $gone;
+        $this->speed = $way * $speed;
+    }
+
+    /**
+     * What it does next: come to rest from the wrong way, speed up, keep its speed, slow down; and for how long.
+     *
+     * @return array{float, float} rad/s², s
+     */
+    private function phase(float $speed, float $left): array
+    {
+        $a = $this->most_rad_s2;
+        $stops = $speed * $speed / 2 / $a;
+        if ($speed < 0.0) {
+            return [$a, -$speed / $a];
+        }
+        if ($stops >= $left * (1 - self::NEAR)) {
+            return [-$a, max($speed / $a, self::LEAST_S)];
+        }
+        $peak = min($this->most_rad_s, sqrt($a * $left + $speed * $speed / 2));
+        if ($speed < $peak * (1 - self::NEAR)) {
+            return [$a, ($peak - $speed) / $a];
+        }
+
+        return $speed > $this->most_rad_s * (1 + self::NEAR) ? [-$a, ($speed - $this->most_rad_s) / $a] : [0.0, max(self::LEAST_S, ($left - $stops) / max($speed, 1e-12))];
     }
 }

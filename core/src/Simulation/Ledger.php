@@ -115,15 +115,15 @@ final class Ledger
      *
      * @param  float  $drawn_W  from the supply
      * @param  float  $heat_W  in its phases
-     * @param  float  $work_J  at the output shaft: against the load, friction included, and what it gained in speed
+     * @param  float  $made_J  at its own shaft
+     * @param  float  $work_J  at the load: against it, friction included, and what it gained in speed
      */
-    public function stepped(PlantState $before, PlantState $after, float $drawn_W, float $current_A, float $heat_W, float $work_J, float $seconds): void
+    public function stepped(PlantState $before, PlantState $after, float $drawn_W, float $current_A, float $heat_W, float $made_J, float $work_J, float $seconds): void
     {
-        $made = $work_J >= 0.0 ? $work_J / $this->plant->efficiency : $work_J * $this->plant->backEfficiency;
         $this->in_J += $drawn_W * $seconds;
         $this->copper_J += $heat_W * $seconds;
-        $this->motor_J += max(0.0, -$made); // what the load gives back is burnt in the driver
-        $this->train_J += $made - $work_J;
+        $this->motor_J += max(0.0, -$made_J); // what the load gives back is burnt in the driver
+        $this->train_J += $made_J - 0.5 * $this->plant->rotor_kgm2() * ($after->speed ** 2 - $before->speed ** 2) - $work_J;
         $this->friction_J += $this->plant->frictionAt(($before->angle + $after->angle) / 2) * abs($after->angle - $before->angle);
         $this->charge_C += $current_A * $seconds;
     }

@@ -150,12 +150,18 @@ final readonly class Plant
      * Torque at the motor's shaft that gives the load a torque while it moves and speeds up, N·m.
      *
      * @param  float  $load_Nm  against the load, friction and its own inertia included
-     * @param  int  $way  in which it turns
+     * @param  float  $speed  rad/s: its sign is the way in which it turns
      * @param  float  $accel  of the load's shaft, rad/s²
      */
-    public function motorNm(float $load_Nm, int $way, float $accel): float
+    public function motorNm(float $load_Nm, float $speed, float $accel): float
     {
-        return ($load_Nm * ($load_Nm * $way >= 0.0 ? 1 / $this->efficiency : $this->backEfficiency) + $this->rotor * $accel) / $this->ratio;
+        return self::atMotor_Nm($load_Nm, $speed, $accel, $this->ratio, $this->efficiency, $this->backEfficiency, $this->rotor);
+    }
+
+    /** The same through any train. */
+    public static function atMotor_Nm(float $load_Nm, float $speed, float $accel, float $ratio, float $efficiency, float $back, float $rotor_kgm2): float
+    {
+        return ($load_Nm * ($load_Nm * $speed >= 0.0 ? 1 / $efficiency : $back) + $rotor_kgm2 * $accel) / $ratio;
     }
 
     /**

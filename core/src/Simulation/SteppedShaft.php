@@ -35,8 +35,9 @@ final class SteppedShaft
         $speed = ($ramp->at() - $commanded) / $seconds;
         $middle = ($ramp->at() + $commanded) / 2;
         $against = $plant->loadNm($middle) + $plant->frictionAt($middle) * ($speed <=> 0.0);
-        $needed = $against + $plant->inertiaAt($middle) * ($speed - $was) / $seconds;
-        if (abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio) * $plant->ratio * $plant->efficiency) {
+        $accel = ($speed - $was) / $seconds;
+        $needed = $plant->motorNm($against + $plant->ownAt($middle) * $accel, $speed !== 0.0 ? $speed : $was, $accel);
+        if (abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio)) {
             $this->slipped_rad = $ramp->at() - $state->angle;
             $ramp->lose($this->slipped_rad);
             $state->speed = 0.0;
@@ -51,9 +52,10 @@ final class SteppedShaft
         $this->slipped_rad = 0.0;
         $state->angle = $ramp->at();
         $state->speed = $speed;
-        $work = $against * ($state->angle - $from) + 0.5 * ($plant->inertiaAt($state->angle) * $speed ** 2 - $plant->inertiaAt($from) * $was ** 2);
-        $current = $this->stepper->drawn_A($this->volts_V, $work / $plant->efficiency / $seconds);
-        $before === null ? null : $ledger?->stepped($before, $state, $this->volts_V * $current, $current, $this->heat_W(), $work, $seconds);
+        $work = $against * ($state->angle - $from) + 0.5 * ($plant->ownAt($state->angle) * $speed ** 2 - $plant->ownAt($from) * $was ** 2);
+        $made = $work * ($work >= 0.0 ? 1 / $plant->efficiency : $plant->backEfficiency) + 0.5 * $plant->rotor_kgm2() * ($speed ** 2 - $was ** 2);
+        $current = $this->stepper->drawn_A($this->volts_V, $made / $seconds);
+        $before === null ? null : $ledger?->stepped($before, $state, $this->volts_V * $current, $current, $this->heat_W(), $made, $work, $seconds);
 
         $this->current_A = $current;
 

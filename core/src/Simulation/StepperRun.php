@@ -25,7 +25,8 @@ final readonly class StepperRun
     ) {
     }
 
-    public static function of(MoveTorque $needed, Stepper $stepper, float $supply_V, float $ratio, float $efficiency): self
+    /** @param  MoveTorque  $needed  of the load alone; the rotor is the plant's */
+    public static function of(MoveTorque $needed, Stepper $stepper, float $supply_V, Plant $plant): self
     {
         $move = $needed->move;
         $margin = INF;
@@ -34,11 +35,12 @@ final readonly class StepperRun
         foreach ($needed->pieces() as [$from, $to, $piece]) {
             for ($i = 0; $i <= self::SAMPLES; $i++) {
                 $t = $from + ($to - $from) * $i / self::SAMPLES;
-                [$torque, $speed] = $needed->at($t, $piece, ($from + $to) / 2);
+                [$load, $speed, , , $accel] = $needed->sample($t, $piece, ($from + $to) / 2);
+                $torque = $plant->motorNm($load, $speed, $accel);
                 $position = $move->from + $move->profile->at($t, $piece)[0] * $move->distance();
-                $path[] = [$t * $move->seconds, $position, $stepper->drawn_A($supply_V, $torque * $speed / $efficiency)];
+                $path[] = [$t * $move->seconds, $position, $stepper->drawn_A($supply_V, $torque * $speed * $plant->ratio)];
                 if ($torque !== 0.0) {
-                    $here = $stepper->available_Nm($supply_V, $speed * $ratio) * $ratio * $efficiency / abs($torque);
+                    $here = $stepper->available_Nm($supply_V, $speed * $plant->ratio) / abs($torque);
                     if ($here < $margin) {
                         $margin = $here;
                         $at = $position;

@@ -154,7 +154,7 @@ it('accounts for every motion of every routine that ships', function (string $de
 it('draws for a wanted move of a stepper the heat of its phases and the work', function (string $kind) {
     [$thing, $from, $to] = (new Things(77))->make($kind);
     $stepper = new Stepper(2.0, 200, 1.0, 0.8, 1.0, 8, 0.0, Drawer::get('G25-227')->body());
-    $run = StepperRun::of(new MoveTorque($thing, new Move($from, $to, 30.0, Profile::Trapezoid)), $stepper, 24.0, 4.0, 0.8);
+    $run = StepperRun::of(new MoveTorque($thing, new Move($from, $to, 30.0, Profile::Trapezoid)), $stepper, 24.0, new Plant($thing, 4.0, 0.8, 0.75, 0.0));
     $drawn = 0.0;
     foreach (array_slice($run->path, 1) as $i => [$time, , $current]) {
         [$before, , $last] = $run->path[$i];
