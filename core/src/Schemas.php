@@ -158,6 +158,7 @@ final class Schemas
             'ran_s' => self::number(),
             'stalled_s' => new MapShape(self::number()),
             'stalled_at_end_s' => new MapShape(self::number()),
+            'stalled_A' => new MapShape(self::number()),
             'sample_s' => self::number(),
             'motions' => self::list(self::record('MotionTrace', [
                 'motion' => new TextShape,

@@ -26,11 +26,15 @@ final class Choosing
 {
     private readonly MoveTable $table;
 
-    private readonly QuickRun $quick;
+    private readonly QuickRun $there;
+
+    private readonly QuickRun $back;
 
     private readonly float $patience_s;
 
     private readonly float $ramped_s;
+
+    private readonly float $ramped_rad_s;
 
     /** @var array<int, array{Train, float, float, float}> behind an extra ratio stands the train that the motion has */
     private array $trains = [];
@@ -40,7 +44,9 @@ final class Choosing
         $this->table = new MoveTable($motion);
         $this->patience_s = (new Facts($motion))->patience_s();
         $this->ramped_s = $motion->ramp()->time_s($motion->turn_rad());
-        $this->quick = new QuickRun($motion->moved(true), $motion->move());
+        $this->ramped_rad_s = $motion->ramp()->speed;
+        $this->there = new QuickRun($motion->moved(true), $motion->move());
+        $this->back = new QuickRun($motion->moved(false), $motion->move()->back());
     }
 
     /**
@@ -86,12 +92,16 @@ final class Choosing
             $on, $this->motion->task, $ratio, $efficiency,
             $motor instanceof Stepper ? min(1e6, $this->table->stepperMargin($motor, $on->volts_V, $ratio, $efficiency, $on->locks ? 0.0 : $back, $rotor)) * $peak : $on->most_Nm * $ratio * $efficiency,
             $peak, $this->table->rms_Nm($felt), $this->table->hold_Nm, $back > 0.0 ? $ratio * $on->back_drive_Nm / $back : INF,
-            $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->table->peak_speed_rad_s, $this->table->grip_Nm,
+            $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->fastestAtMost($on, $ratio, $efficiency, $back, $felt), $this->table->grip_Nm,
         );
         $strains = DriveRules::strains($figures, $this->build->settings);
         $time = null;
-        if ($strains === [] || ! self::fails($strains)) {
-            $time = $this->time($on, $train, $figures, $back);
+        if (! self::fails($strains) || array_column($strains, 'code') === ['drive.knock']) {
+            [$time, $fastest] = $this->run($on, $train, $figures, $back);
+            if ($fastest < $figures->fastest_rad_s) {
+                $figures = $figures->atMost($fastest);
+                $strains = DriveRules::strains($figures, $this->build->settings);
+            }
             $late = $on->counts ? null : DriveRules::time($time, $time, $this->motion->task->move_s, $this->build->settings);
             if ($late !== null) {
                 $strains[] = $late;
@@ -99,6 +109,21 @@ final class Choosing
         }
 
         return new Candidate($on, $extra, $train, $figures, $strains, $time, $goal);
+    }
+
+    /**
+     * What it cannot get faster than within the travel, rad/s: all the work that motor and load could do goes into speed; and no faster than the load
+     * turns the motor against its braking.
+     */
+    private function fastestAtMost(ChosenDrive $on, float $ratio, float $efficiency, float $back, float $felt): float
+    {
+        if ($on->counts) {
+            return $this->ramped_rad_s;
+        }
+        $work = ($on->most_Nm * $ratio * $efficiency + $this->table->static_Nm) * $this->table->turn_rad;
+        $driven = $on->line->drivenFall_Nms > 0.0 ? $this->table->static_Nm * $back / $ratio / $on->line->drivenFall_Nms : 0.0;
+
+        return min(sqrt(2 * $work / max(1e-12, $this->table->least_kgm2 + $felt)), ($on->noLoad_rad_s + $driven) / $ratio);
     }
 
     /** @param  list<Strain>  $strains */
@@ -121,21 +146,27 @@ final class Choosing
         return [$train, $train->ratio(), $train->efficiency(), $train->backEfficiency()];
     }
 
-    /** The move run forward, s; null where it does not arrive. */
-    private function time(ChosenDrive $on, Train $train, DriveFigures $figures, float $back): ?float
+    /** @return array{?float, float} the time of the move run forward, s, null where it does not arrive; and its fastest, there or back, rad/s */
+    private function run(ChosenDrive $on, Train $train, DriveFigures $figures, float $back): array
     {
         if ($on->counts) {
-            return $this->ramped_s; // it takes the time it is told
+            return [$this->ramped_s, $this->ramped_rad_s]; // it takes the time it is told
         }
-        if (! $on->positional && $this->quick->appliesTo($on->line, $on->choice->ramp_s)) {
-            $time = $this->quick->time_s($on->line, $figures->ratio, $figures->efficiency, $on->rotor_kgm2 * $figures->ratio ** 2, $on->locks ? 0.0 : $back);
-
-            if ($time !== null || $this->motion->mechanism->isEven()) {
-                return $time !== null && $time < $this->patience_s ? $time : null;
+        if (! $on->positional && $this->there->appliesTo($on->line, $on->choice->ramp_s)) {
+            $rotor = $on->rotor_kgm2 * $figures->ratio ** 2;
+            $locks = $on->locks ? 0.0 : $back;
+            $there = $this->there->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
+            $comes = $there === null ? null : $this->back->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
+            if ($comes !== null) {
+                return [$there[0] < $this->patience_s ? $there[0] : null, max($there[1], $comes[1])];
+            }
+            if ($there === null && $this->motion->mechanism->isEven()) {
+                return [null, $figures->fastest_rad_s];
             }
         }
+        $facts = new Facts($this->motion->withDrive($on->choice)->withTrain($train));
 
-        return (new Facts($this->motion->withDrive($on->choice)->withTrain($train)))->runThere()['time_s'];
+        return [$facts->runThere()['time_s'], $facts->fastest_rad_s()];
     }
 
     private function fitting(Drive $drive): ?Supply

@@ -44,6 +44,12 @@ final readonly class ChosenDrive
 
     public float $clutch_Nm;
 
+    /** From its supply at every start. */
+    public float $starts_A;
+
+    /** Share of its current that comes from its supply. */
+    public float $share;
+
     /** Its load cannot turn it back, powered or not: a worm, a fine screw. */
     public bool $locks;
 
@@ -63,7 +69,7 @@ final readonly class ChosenDrive
         $this->most_Nm = $this->line->most_Nm();
         $this->noLoad_rad_s = $this->line->noLoad_rad_s();
         $this->volts_V = $choice->supply->volts_V;
-        $this->fit = $motor->supplyFit($this->volts_V);
+        $this->fit = $choice->fit();
         $this->travel_deg = $motor->travel_deg() ?? INF;
         $this->positional = $motor->isPositional();
         $this->counts = $motor instanceof Stepper;
@@ -74,6 +80,8 @@ final readonly class ChosenDrive
         $this->rotor_kgm2 = $motor->rotorKgm2();
         $this->back_drive_Nm = $body->back_drive_Nm;
         $this->locks = $motor->locks();
+        $this->starts_A = $choice->startsWith_A();
+        $this->share = $choice->share();
         $this->clutch_Nm = $choice->clutch_Nm ?? INF;
         $this->give_rad_Nm = $choice->soft_Nm_per_deg === null ? 0.0 : Constants::RAD_PER_DEG / $choice->soft_Nm_per_deg;
         $this->always_W = $this->counts ? $motor->holdHeat_W(0.0, $this->volts_V) : 0.0;

@@ -69,7 +69,7 @@ final readonly class DriveFigures
      * @param  float  $holds_unpowered_Nm  INF where nothing turns it back
      * @param  float  $turn_rad  of the load's shaft over the move
      * @param  float  $inertia_kgm2  at the load, rotor included
-     * @param  float  $peak_speed_rad_s  of the wanted move, at the load
+     * @param  float  $fastest_rad_s  that it gets within its travel, at the load
      * @param  float  $grip_Nm  past which the load slips by itself
      */
     public function __construct(
@@ -84,7 +84,7 @@ final readonly class DriveFigures
         public float $holds_unpowered_Nm,
         float $turn_rad,
         public float $inertia_kgm2,
-        public float $peak_speed_rad_s,
+        public float $fastest_rad_s,
         public float $grip_Nm = INF,
     ) {
         $through = $ratio * $efficiency;
@@ -95,7 +95,7 @@ final readonly class DriveFigures
         $this->counts = $on->counts;
         $this->through_motor_Nm = min($peak_Nm / $through, $on->most_Nm);
         $this->gear_limit_motor_Nm = $on->gear_limit_Nm;
-        $this->knock_motor_Nm = Knock::torque_Nm($on->most_Nm * $ratio, 1 / (1 / ($on->gear_stiffness_Nm_rad * $ratio * $ratio) + $on->give_rad_Nm), $inertia_kgm2, $this->fastest_rad_s(), min($on->clutch_Nm, $grip_Nm)) / $ratio;
+        $this->knock_motor_Nm = Knock::torque_Nm($on->most_Nm * $ratio, 1 / (1 / ($on->gear_stiffness_Nm_rad * $ratio * $ratio) + $on->give_rad_Nm), $inertia_kgm2, $fastest_rad_s, min($on->clutch_Nm, $grip_Nm)) / $ratio;
         $this->turn_deg = $turn_rad * $ratio * self::DEG_PER_RAD;
         $this->travel_deg = $on->travel_deg;
         $this->rms_motor_Nm = $rms_Nm / $through;
@@ -114,7 +114,7 @@ final readonly class DriveFigures
         }
         $this->hold_heat_W = $hold_W;
         $this->cycle_heat_W = $moves * ($on->counts ? $on->always_W : $moving_A ** 2 * $on->resistance_ohm) + (1 - $moves) * $hold_W;
-        $this->mean_A = $moves * $moving_A + (1 - $moves) * $hold_A;
+        $this->mean_A = $moves * $moving_A * $on->share + (1 - $moves) * $hold_A;
     }
 
     public static function of(Subject $subject): self
@@ -125,14 +125,8 @@ final readonly class DriveFigures
 
         return new self(
             new ChosenDrive($motion->drive ?? throw new \LogicException('No drive.')), $motion->task, $motion->train->ratio(), $motion->train->efficiency(), $facts->stallAtLoad_Nm(), $facts->peak_Nm(), $facts->rms_Nm(),
-            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), $motion->turn_rad(), $facts->inertia_kgm2(), $facts->there()->peak_speed_rad_s, $motion->mechanism->gripNm(),
+            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), $motion->turn_rad(), $facts->inertia_kgm2(), $facts->fastest_rad_s(), $motion->mechanism->gripNm(),
         );
-    }
-
-    /** Its fastest at the load: without load, or of a stepper as fast as it is told, rad/s. */
-    public function fastest_rad_s(): float
-    {
-        return $this->on->counts ? $this->peak_speed_rad_s : $this->on->noLoad_rad_s / $this->ratio;
     }
 
     /** Torque held at rest that the drive bears all day, at its own shaft. */
@@ -153,6 +147,12 @@ final readonly class DriveFigures
         return $this->knock_motor_Nm <= $this->gear_limit_motor_Nm * (1 + DriveRules::TIE);
     }
 
+    /** The same where it gets no faster than this. */
+    public function atMost(float $fastest_rad_s): self
+    {
+        return $this->copy($this->drive, $fastest_rad_s);
+    }
+
     /** The same with its power cut between moves. */
     public function gated(): self
     {
@@ -161,9 +161,14 @@ final readonly class DriveFigures
 
     public function withDrive(DriveChoice $drive): self
     {
+        return $this->copy($drive, $this->fastest_rad_s);
+    }
+
+    private function copy(DriveChoice $drive, float $fastest_rad_s): self
+    {
         return new self(
-            new ChosenDrive($drive), $this->task, $this->ratio, $this->efficiency, $this->stall_Nm, $this->peak_Nm, $this->rms_motor_Nm * $this->ratio * $this->efficiency,
-            $this->hold_Nm, $this->holds_unpowered_Nm, $this->turn_deg / $this->ratio / self::DEG_PER_RAD, $this->inertia_kgm2, $this->peak_speed_rad_s, $this->grip_Nm,
+            $drive === $this->drive ? $this->on : new ChosenDrive($drive), $this->task, $this->ratio, $this->efficiency, $this->stall_Nm, $this->peak_Nm, $this->rms_motor_Nm * $this->ratio * $this->efficiency,
+            $this->hold_Nm, $this->holds_unpowered_Nm, $this->turn_deg / $this->ratio / self::DEG_PER_RAD, $this->inertia_kgm2, $fastest_rad_s, $this->grip_Nm,
         );
     }
 }

@@ -68,7 +68,7 @@ final class DriveJudge implements Judge
                 'stall' => Quantity::of($f->line->most_Nm(), 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
             ]),
             'drive.knock' => new Sentence('Stopped dead at its fastest, its {energy} of motion and the push of the motor put {knock} through gears that survive {limit}: '.$f->drive->motor->body()->breaks().'.', [
-                'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s() ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
+                'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
             ]),
             'drive.clutch_slips' => new Sentence($strain->severity === Severity::Fails
                 ? 'The clutch slips at {clutch}, but the move itself needs {needs}.'

@@ -31,7 +31,7 @@ final class DriveRules
         } elseif ($f->fit !== SupplyFit::Fits) {
             $strains[] = new Strain('drive.supply_high', $f->fit === SupplyFit::FarTooHigh ? Severity::Fails : Severity::Tight, INF);
         }
-        $start = $f->drive->ramp_s > 0.0 ? min(1.0, $f->peak_Nm / max($f->stall_Nm, 1e-12)) * $f->line->stall_A : $f->line->stall_A;
+        $start = $f->on->starts_A * ($f->drive->ramp_s > 0.0 ? min(1.0, $f->peak_Nm / max($f->stall_Nm, 1e-12)) : 1.0);
         if ($start > self::SUPPLY_TIGHT * $f->drive->supply->max_A) {
             $strains[] = new Strain('drive.supply_current', $start > $f->drive->supply->max_A * $over ? Severity::Fails : Severity::Tight, $start / $f->drive->supply->max_A);
         }

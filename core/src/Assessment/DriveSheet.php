@@ -31,7 +31,7 @@ final class DriveSheet
         $motor = $f->drive->motor;
         $supply = $f->drive->supply;
         $ambient = $subject->build->settings->ambient_C;
-        $stall_W = $f->counts ? $f->on->always_W : $f->line->stall_A ** 2 * $motor->resistance_ohm();
+        $stall_W = $f->drive->heldHeat_W();
         $seconds = $f->thermal->secondsToLimit($stall_W, $ambient);
         $hold_A = $motor->holdCurrent_A($f->hold_motor_Nm, $supply->volts_V);
         $rows = [
@@ -49,7 +49,7 @@ final class DriveSheet
             $rows['The battery'] = new Sentence('lasts {days} days for this motion', ['days' => Quantity::number($supply->capacity_Ah / $f->charge_Ah_day())]);
         }
         $rows['Stopped dead'] = new Sentence('{energy} put {knock} through gears that survive {limit}', [
-            'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s() ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
+            'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
         ]);
 
         return array_map(fn (string $name, Sentence $says): array => ['name' => $name, 'says' => $says], array_keys($rows), $rows);
@@ -60,7 +60,7 @@ final class DriveSheet
     {
         $ambient = $subject->build->settings->ambient_C;
         $tau = $f->thermal->time_constant_s();
-        $stall_W = $f->counts ? $f->on->always_W : $f->line->stall_A ** 2 * $f->on->resistance_ohm;
+        $stall_W = $f->drive->heldHeat_W();
         $times = $running = $held = [];
         for ($i = 0; $i <= self::POINTS; $i++) {
             $times[] = $time = self::TIME_CONSTANTS * $tau * ($i / self::POINTS) ** 2; // close together where it changes

@@ -30,7 +30,7 @@ final class Facts
 
     private ?MoveLoad $back = null;
 
-    /** @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}> */
+    /** @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>}> */
     private array $runs = [];
 
     private ?float $stepperMargin = null;
@@ -114,6 +114,14 @@ final class Facts
         return $largest + $this->motion->rotorAtLoad();
     }
 
+    /** Inertia of the mechanism where it is least of start, middle and end, kg·m². */
+    public function leastInertia_kgm2(): float
+    {
+        $move = $this->motion->move();
+
+        return min(array_map(fn (int $i): float => $this->motion->mechanism->inertiaKgm2($move->from + $move->distance() * $i / 4), range(0, 4)));
+    }
+
     /** Largest torque of the wanted move without the rotor: what the mechanism itself passes on, to tyres or a hung weight. */
     public function passes_Nm(): float
     {
@@ -162,13 +170,13 @@ final class Facts
         return $this->motion->plant()->holds_Nm;
     }
 
-    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>} */
+    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
     public function runThere(): array
     {
         return $this->run($this->motion->task->from, $this->motion->task->to);
     }
 
-    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>} */
+    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
     public function runBack(): array
     {
         return $this->run($this->motion->task->to, $this->motion->task->from);
@@ -186,6 +194,12 @@ final class Facts
         $from = $this->motion->task->keeps_turning ? $this->motion->at($this->motion->task->from) : $this->motion->range()[$by > 0.0 ? 0 : 1];
 
         return ($this->runs["by {$by} {$speed}"] ??= $this->compute($from, $from + $by, $speed))['time_s'];
+    }
+
+    /** Its fastest within its travel, there or back, as it is run; of a stepper as fast as it is told. Of its shaft, rad/s. */
+    public function fastest_rad_s(): float
+    {
+        return $this->motion->counts() ? $this->motion->ramp()->speed : max($this->runThere()['fastest'], $this->runBack()['fastest']);
     }
 
     /** When a run is given up, s. */
@@ -224,26 +238,26 @@ final class Facts
     /**
      * The move run forward. Positions in SI.
      *
-     * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}
+     * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>}
      */
     private function run(string $from, string $to, float $speed = 1.0): array
     {
         return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($this->motion->at($from), $this->motion->at($to), $speed);
     }
 
-    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>} */
+    /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
     private function compute(float $from, float $to, float $speed): array
     {
         $motion = $this->motion;
         $unit = $motion->unit();
         $patience = $this->patience_s($speed);
         if ($motion->drive === null || $from === $to) {
-            return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'path' => []];
+            return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'fastest' => 0.0, 'path' => []];
         }
         if ($motion->isAbsolute()) {
             $run = ServoRun::of($motion, $from, $to, $speed, $patience, $this->traced);
 
-            return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'path' => $run->path];
+            return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'fastest' => $run->peak_speed_rad_s, 'path' => $run->path];
         }
         $there = $motion->isThere($from, $to);
         if ($motion->counts()) {
@@ -254,13 +268,13 @@ final class Facts
             traced: $this->traced && $speed === 1.0, ramp_s: $motion->drive->ramp_s,
         );
 
-        return ['time_s' => $run->time_s, 'stopped_at' => $run->stopped_at, 'why' => $run->why?->value, 'end_speed' => $run->end_speed, 'path' => $run->path];
+        return ['time_s' => $run->time_s, 'stopped_at' => $run->stopped_at, 'why' => $run->why?->value, 'end_speed' => $run->end_speed, 'fastest' => $run->peak_speed_rad_s, 'path' => $run->path];
     }
 
     /**
      * A stepper takes the time of its ramp: the speed and acceleration of its task, over whatever way.
      *
-     * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}
+     * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>}
      */
     private function step(float $from, float $to, float $speed, bool $there): array
     {
@@ -269,11 +283,11 @@ final class Facts
         $seconds = $motion->ramp($speed)->time_s($motion->mechanism->turnAt($unit->toSi($to)) - $motion->mechanism->turnAt($unit->toSi($from)));
         $run = $this->stepped($there);
         if ($run->margin < 1.0) {
-            return ['time_s' => null, 'stopped_at' => $run->least_at, 'why' => 'stuck', 'end_speed' => 0.0, 'path' => []];
+            return ['time_s' => null, 'stopped_at' => $run->least_at, 'why' => 'stuck', 'end_speed' => 0.0, 'fastest' => 0.0, 'path' => []];
         }
         [$start, $end] = [$motion->at($motion->task->from), $motion->at($motion->task->to)];
         $isTask = [$from, $to] === [$start, $end] || [$from, $to] === [$end, $start];
 
-        return ['time_s' => $seconds, 'stopped_at' => null, 'why' => null, 'end_speed' => 0.0, 'path' => $isTask && $this->traced ? $run->path : []];
+        return ['time_s' => $seconds, 'stopped_at' => null, 'why' => null, 'end_speed' => 0.0, 'fastest' => $motion->ramp($speed)->speed, 'path' => $isTask && $this->traced ? $run->path : []];
     }
 }

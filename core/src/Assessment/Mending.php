@@ -100,7 +100,7 @@ final class Mending
     {
         $drive = $f->line->most_Nm() * $f->ratio;
         $limit = self::CLUTCH_SAFE * $f->gear_limit_motor_Nm * $f->ratio;
-        $swing = $f->inertia_kgm2 * $f->fastest_rad_s() ** 2;
+        $swing = $f->inertia_kgm2 * $f->fastest_rad_s ** 2;
         $stiffness = $swing > 0.0 ? ($limit ** 2 - 2 * $limit * $drive) / $swing : 0.0;
         $gears = $f->drive->motor->body()->stiffness_Nm_rad() * $f->ratio ** 2;
         if ($stiffness <= 0.0 || $stiffness >= $gears) {
@@ -192,7 +192,7 @@ final class Mending
         $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
         foreach ($subject->build->supplies as $supply) {
             $choice = $drive->but(['supply' => $supply]);
-            if ($drive->motor->supplyFit($supply->volts_V) === SupplyFit::Fits && $choice->line()->stall_A <= $supply->max_A) {
+            if ($supply->id !== $drive->supply->id && $choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $supply->max_A) {
                 return [new Fix(
                     new Sentence("Feed it from {$supply->name}, {volts}", ['volts' => Quantity::of($supply->volts_V, 'V')]),
                     [new Change($subject->path.'.drive.supply', $supply->id)],
@@ -250,8 +250,9 @@ final class Mending
         $holds = $facts->hold_Nm() * $train->backEfficiency() / $train->ratio();
         $likely = [];
         foreach ($drives as $code => $drive) {
-            $line = $drive->line($present->supply->volts_V, $present->duty);
-            if ($drive->supplyFit($present->supply->volts_V) === SupplyFit::Fits && $line->stall_A <= $present->supply->max_A
+            $choice = $present->with($drive);
+            $line = $choice->line();
+            if ($choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $present->supply->max_A
                 && $line->most_Nm() >= ($needed[$drive->isPositional()] ??= self::neededStall($bare, $drive->isPositional()))
                 && $turn_deg <= ($drive->travel_deg() ?? INF) && (! $mustHold || $drive->body()->back_drive_Nm >= $holds)) {
                 $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);

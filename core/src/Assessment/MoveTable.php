@@ -39,7 +39,9 @@ final readonly class MoveTable
 
     public float $inertia_kgm2;
 
-    public float $peak_speed_rad_s;
+    public float $static_Nm;
+
+    public float $least_kgm2; // of its inertia
 
     public float $grip_Nm;
 
@@ -78,7 +80,8 @@ final readonly class MoveTable
         $this->steady_Nm = $steady;
         $this->hold_Nm = $bare->hold_Nm();
         $this->inertia_kgm2 = $bare->inertia_kgm2();
-        $this->peak_speed_rad_s = $bare->there()->peak_speed_rad_s;
+        $this->static_Nm = max($bare->there()->static_peak_Nm, $bare->back()->static_peak_Nm);
+        $this->least_kgm2 = $bare->leastInertia_kgm2();
         $this->grip_Nm = $motion->mechanism->gripNm();
         $this->turn_rad = $motion->turn_rad();
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
@@ -66,13 +67,14 @@ final readonly class RoutinePatience
                     "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
                 ), $time === null ? [] : [$this->setGiveUp($place, $time)]), $motion->id);
             } elseif ($time !== null) {
-                $this->fits($routine, $step->giveUp_s(), $time, $place, $motion->id, $motion->name);
+                $this->fits($routine, $step, $step->giveUp_s(), $time, $place, $motion);
             }
         }
     }
 
-    private function fits(Routine $routine, float $giveUp, float $time, string $place, string $motion, string $name): void
+    private function fits(Routine $routine, Moves $step, float $giveUp, float $time, string $place, Motion $moved): void
     {
+        [$motion, $name] = [$moved->id, $moved->name];
         $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($time, 's')];
         if ($giveUp < $time) {
             $this->add($routine, new Finding('routine.give_up_short', Severity::Fails, $place, new Sentence(
@@ -83,7 +85,7 @@ final readonly class RoutinePatience
                 "It gives up only after {give_up}, more than three times the {time} that {$name} can take.", $values,
             ), [$this->setGiveUp($place, $time)]), $motion);
         }
-        $seconds = $this->secondsWhenHeld($motion);
+        $seconds = $this->secondsWhenHeld($moved, $step->speed());
         if ($seconds !== null && $giveUp > $seconds) {
             $this->add($routine, new Finding('routine.give_up_hot', Severity::Tight, $place, new Sentence(
                 "If {$name} jams, its winding is too hot after {hot}, before the step gives up after {give_up}.", $values + ['hot' => Quantity::of($seconds, 's')],
@@ -91,15 +93,12 @@ final readonly class RoutinePatience
         }
     }
 
-    /** Time until the winding of a held motor is at its limit. */
-    private function secondsWhenHeld(string $motion): ?float
+    /** Time until the winding of a motor that is held fast at a speed of its command is at its limit. */
+    private function secondsWhenHeld(Motion $motion, float $speed): ?float
     {
-        $drive = $this->build->motions[$motion]->drive;
-        if ($drive === null) {
-            return null;
-        }
+        $drive = $motion->drive;
 
-        return $drive->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $this->build->settings->ambient_C);
+        return $drive === null ? null : $drive->motor->body()->thermal->secondsToLimit($drive->heldHeat_W($speed), $this->build->settings->ambient_C);
     }
 
     private function setGiveUp(string $place, float $time): Fix

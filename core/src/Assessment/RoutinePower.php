@@ -130,7 +130,7 @@ final readonly class RoutinePower
                 continue;
             }
             $id = $motion->drive->supply->id;
-            $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->line($first->speed())->stall_A * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
+            $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->startsWith_A($first->speed()) * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
             $names[$id][] = $motion->name;
         }
         foreach ($sums as $id => $sum) {

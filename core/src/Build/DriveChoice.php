@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\TorqueLine;
 
 /** A drive on a supply at a duty, and what protects it and the load from each other. */
@@ -37,6 +39,39 @@ final readonly class DriveChoice
     public function line(float $speed = 1.0): TorqueLine
     {
         return $this->motor->line($this->supply->volts_V, $this->duty * $speed);
+    }
+
+    /** Share of the time that its driver connects it to the supply, at a share of its usual speed; what has a driver of its own inside is connected all the time. */
+    public function share(float $speed = 1.0): float
+    {
+        return $this->motor->isPositional() || $this->motor instanceof Stepper ? 1.0 : $this->duty * $speed;
+    }
+
+    /**
+     * The most that it draws from its supply, held fast: a driver takes the current of the motor for its share of the time only
+     * (Mohan, Undeland & Robbins, Power Electronics, 3rd ed., §7-3: mean input current d·I).
+     */
+    public function startsWith_A(float $speed = 1.0): float
+    {
+        return $this->line($speed)->stall_A * $this->share($speed);
+    }
+
+    /** Heat in its winding while it is held fast, W. */
+    public function heldHeat_W(float $speed = 1.0): float
+    {
+        return $this->motor instanceof Stepper ? $this->motor->holdHeat_W(0.0, $this->supply->volts_V) : $this->line($speed)->stall_A ** 2 * $this->motor->resistance_ohm();
+    }
+
+    /** How what arrives at it fits its rating: too high is judged by the share of the voltage that its driver lets through. */
+    public function fit(): SupplyFit
+    {
+        $fit = $this->motor->supplyFit($this->supply->volts_V);
+        if ($fit === SupplyFit::Fits || $fit === SupplyFit::Low) {
+            return $fit;
+        }
+        $arrives = $this->motor->supplyFit($this->supply->volts_V * $this->share());
+
+        return $arrives === SupplyFit::Low ? SupplyFit::Fits : $arrives;
     }
 
     /** The same with another drive; what protects the load stays. */

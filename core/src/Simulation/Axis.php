@@ -61,6 +61,22 @@ final class Axis
         return $this->machine->stall->most_s();
     }
 
+    /** What flowed while it pushed in vain, A. */
+    public function stalledWith_A(): float
+    {
+        return $this->machine->stall->current_A();
+    }
+
+    /**
+     * What it draws from its supply, A, if that gave a share of its voltage.
+     *
+     * @param  float  $soon_s  an order that its driver obeys within so long counts already
+     */
+    public function drawn_A(float $fed, float $soon_s): float
+    {
+        return $this->machine->drawn_A($fed, $this->pending !== null && $this->delay_s <= $soon_s ? $this->pending : null);
+    }
+
     /** The share of its voltage that its supply gives now. */
     public function fedWith(float $share): void
     {
@@ -151,6 +167,12 @@ final class Axis
         return $this->motion->unit()->fromSi($this->machine->plant->speed($this->machine->state));
     }
 
+    /** Of its shaft, rad/s, ≥ 0. */
+    public function shaftSpeed(): float
+    {
+        return abs($this->machine->state->speed);
+    }
+
     public function current_A(): float
     {
         return $this->machine->current_A;
@@ -231,7 +253,7 @@ final class Axis
             return;
         }
         $this->mayMove();
-        $this->order($this->drive()->line($speed), $direction, true);
+        $this->order($this->drive()->line($speed), $direction, true, share: $this->drive()->share($speed));
         $this->where->leaves();
     }
 
@@ -337,9 +359,9 @@ final class Axis
         $this->shared?->mayMove($this);
     }
 
-    private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null): void
+    private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null, float $share = 1.0): void
     {
-        $this->pending = new Order($line, $command, $powered, $target, $from ?? $this->machine->ramp->at());
+        $this->pending = new Order($line, $command, $powered, $target, $from ?? $this->machine->ramp->at(), $share);
         $this->delay_s = $this->driver_s;
     }
 

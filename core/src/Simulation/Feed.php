@@ -7,20 +7,30 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Build\Supply;
 
 /**
- * One supply during a run. It gives its voltage until it is asked for more than its largest current, then so much less; and what it gives
- * is summed up.
+ * One supply during a run. It gives its voltage until it is asked for more than its largest current, then so much less that no more flows; and what
+ * it gives is summed up.
  */
 final class Feed
 {
     private const LEAST_SHARE = 0.2; // of its voltage, that an overloaded supply still gives
 
-    private const FOLLOWS = 0.5; // of the difference: how fast it sags and comes back, each scan
+    private const SAGS = 0.9; // of its voltage: less counts as sagging
+
+    private const SAME_SAG_S = 0.1; // a dip so soon after another is the same one
+
+    private const TRIES = 12;
+
+    private const NEAR = 1e-6;
 
     private float $set = 1.0;   // share of its voltage, as the scenario has it
 
     private float $gives = 1.0;
 
-    private float $asked_A = 0.0;
+    private float $asked_A = 0.0; // at its full voltage
+
+    private float $flows_A = 0.0;
+
+    private float $sagged_at_s = -INF;
 
     private float $peak_A = 0.0;
 
@@ -48,39 +58,73 @@ final class Feed
     }
 
     /**
-     * Looks at what is asked for now, and feeds accordingly until the next look.
+     * Looks at what is asked for now, and feeds accordingly until the next look: asked for too much, it gives just the voltage at which it is asked
+     * for what it can give.
      *
      * @return bool it begins to sag
      */
     public function look(float $now, float $for_s): bool
     {
-        $asked = 0.0;
-        foreach ($this->axes as $axis) {
-            $asked += $axis->current_A();
-        }
+        $most = $this->supply->max_A;
+        $asked = $this->drawn_A($this->set, $for_s);
+        $gives = $asked > $most * (1 + 1e-9) ? $this->givesAt($most, $asked, $for_s) : $this->set;
+        $this->flows_A = $gives === $this->set ? $asked : $this->drawn_A($gives, $for_s);
         $this->asked_A = $asked;
-        $this->charge_C += $asked * $for_s;
+        $this->charge_C += $this->flows_A * $for_s;
         if ($asked > $this->peak_A) {
             [$this->peak_A, $this->peak_at_s] = [$asked, $now];
         }
-        $most = $this->supply->max_A;
-        $wants = $this->set * ($asked > $most * (1 + 1e-9) ? max(self::LEAST_SHARE, $this->gives * $most / $asked) : 1.0);
-        if ($wants === $this->gives) {
-            return false;
+        if ($gives !== $this->gives) {
+            $this->gives = $gives;
+            foreach ($this->axes as $axis) {
+                $axis->fedWith($gives);
+            }
         }
-        $gives = abs($wants - $this->gives) < 1e-3 ? $wants : $this->gives + self::FOLLOWS * ($wants - $this->gives);
-        $sags = $gives < 0.9 * $this->set && $this->gives >= 0.9 * $this->set;
-        $this->gives = $gives;
-        foreach ($this->axes as $axis) {
-            $axis->fedWith($gives);
+        if ($gives < self::SAGS * $this->set) {
+            $begins = $now - $this->sagged_at_s > self::SAME_SAG_S;
+            $this->sagged_at_s = $now;
+
+            return $begins;
         }
 
-        return $sags;
+        return false;
+    }
+
+    private function drawn_A(float $share, float $for_s): float
+    {
+        $sum = 0.0;
+        foreach ($this->axes as $axis) {
+            $sum += $axis->drawn_A($share, $for_s);
+        }
+
+        return $sum;
+    }
+
+    /** The share of its voltage at which it is asked for what it can give, by regula falsi: the currents are nearly straight lines of the voltage. */
+    private function givesAt(float $most, float $asked, float $for_s): float
+    {
+        [$low, $high] = [self::LEAST_SHARE, $this->set];
+        $under = $this->drawn_A($low, $for_s) - $most;
+        $over = $asked - $most;
+        if ($under >= 0.0) {
+            return $low;
+        }
+        $share = $high;
+        for ($i = 0; $i < self::TRIES; $i++) {
+            $share = $low + ($high - $low) * $under / ($under - $over);
+            $miss = $this->drawn_A($share, $for_s) - $most;
+            if (abs($miss) <= self::NEAR * $most) {
+                break;
+            }
+            $miss > 0.0 ? [$high, $over] = [$share, $miss] : [$low, $under] = [$share, $miss];
+        }
+
+        return $share;
     }
 
     public function sample(): void
     {
-        $this->samples[] = round($this->asked_A, Recorder::DIGITS) + 0.0;
+        $this->samples[] = round($this->flows_A, Recorder::DIGITS) + 0.0;
     }
 
     /** @return array<string, mixed> as Schemas has it */

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Quantity\Constants;
 
 /** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */
 final class Machine
@@ -83,7 +85,7 @@ final class Machine
 
         return match (true) {
             $drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $drive->motor, $drive->supply->volts_V * $this->fed),
-            $line !== null && $this->motion->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line : $line->atShare($this->fed)),
+            $line !== null && $this->motion->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line : $line->atShare($this->fed), $drive?->motor instanceof Servo ? $drive->motor->deadband_deg / 2 * Constants::RAD_PER_DEG : 0.0),
             default => null,
         };
     }
@@ -157,15 +159,37 @@ final class Machine
         return $this->still && $this->ledger === null && ! $this->pushesHard();
     }
 
+    /** With all that its command lets it, whatever that is; a stepper at rest draws its current and pushes nothing, until it is told to turn and cannot. */
     private function pushesHard(): bool
     {
-        return $this->powered && $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A;
+        return $this->powered && match (true) {
+            $this->follower instanceof SteppedShaft => $this->follower->slipped_rad !== 0.0,
+            $this->follower !== null => $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A * $this->fed,
+            default => $this->motor->isAtFull(),
+        };
     }
 
     /** Whether it pushes, and does not get on: against a stop, a hand, or a load too heavy for it. */
     public function lookForStall(float $seconds): void
     {
-        $this->stall->look($this->pushesHard() && abs($this->state->speed) < self::AT_REST_RAD_S, $seconds);
+        $this->stall->look($this->pushesHard() && abs($this->state->speed) < self::AT_REST_RAD_S, $seconds, $this->current_A);
+    }
+
+    /**
+     * What it draws from its supply, A, if that gave a share of its voltage.
+     *
+     * @param  Order|null  $next  that it obeys now
+     */
+    public function drawn_A(float $fed, ?Order $next): float
+    {
+        if ($this->follower instanceof SteppedShaft) {
+            return $this->powered ? $this->current_A * $this->fed / max(1e-3, $fed) : 0.0; // its driver takes the same power
+        }
+        if ($this->follower !== null) {
+            return $this->powered ? $this->current_A * $fed / max(1e-3, $this->fed) : 0.0;
+        }
+
+        return $this->motor->drawn_A($this->state, $fed, $next);
     }
 
     /** @param  float  $at in the motion's own unit */

@@ -37,6 +37,8 @@ final readonly class MotionRun
         public array $path,
         /** Largest torque that the train gave the load. */
         public float $peak_out_Nm,
+        /** Fastest that its shaft turned, rad/s. */
+        public float $peak_speed_rad_s,
     ) {
     }
 
@@ -52,7 +54,7 @@ final readonly class MotionRun
         $state = $plant->stateAt($from);
         $ledger?->begin($state);
         $time = 0.0;
-        $out = 0.0;
+        $out = $fastest = 0.0;
         $motor = $full;
         $restSince = 0.0;
         $restAt = $from;
@@ -73,6 +75,7 @@ final readonly class MotionRun
             $h = $plant->step($state, $motor, $direction, true, $longest, $ramps);
             $position = $plant->position($state);
             $out = max($out, $state->out_Nm);
+            $fastest = max($fastest, abs($state->speed));
             if (($position - $to) * $direction >= 0.0) {
                 [$part, $end] = self::crossing($plant, $before, $motor, $direction, $to, $h, $travel, $ramps);
                 $peak = max($peak, $motor->currentAt($state->motor_Nm));
@@ -80,7 +83,7 @@ final readonly class MotionRun
                 $ledger?->step($before, $end, $motor, $part);
                 $ledger?->close($end);
 
-                return new self(true, null, $time + $part, $plant->speed($end), null, $peak, $traced ? $path : [], $out);
+                return new self(true, null, $time + $part, $plant->speed($end), null, $peak, $traced ? $path : [], $out, max($fastest === abs($state->speed) ? abs($before->speed) : $fastest, abs($end->speed)));
             }
             $backwards = $from - $direction * self::RAN_BACK * $travel;
             $ranBack = ($position - $backwards) * $direction < 0.0;
@@ -110,7 +113,7 @@ final readonly class MotionRun
 
         $ledger?->close($state);
 
-        return new self(false, $why, null, null, $plant->position($state), $peak, $path, $out);
+        return new self(false, $why, null, null, $plant->position($state), $peak, $path, $out, $fastest);
     }
 
     /** At rest, as long as decides that it is stuck; on a traced run, short enough for a smooth path. */

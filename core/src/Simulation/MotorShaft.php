@@ -21,6 +21,8 @@ final class MotorShaft
 
     private float $fed = 1.0;
 
+    private float $share = 1.0; // of the time that its driver connects it
+
     public float $current_A = 0.0; // at the end of the last step
 
     /** @param  float  $ramp_s  in which its command goes from nothing to full */
@@ -42,7 +44,7 @@ final class MotorShaft
 
     public function switch(Order $order): void
     {
-        [$this->line, $this->command, $this->powered] = [$order->line, $order->command, $order->powered];
+        [$this->line, $this->command, $this->powered, $this->share] = [$order->line, $order->command, $order->powered, $order->share];
         $this->pushedFor_s = 0.0;
     }
 
@@ -54,6 +56,32 @@ final class MotorShaft
     public function isRamping(): bool
     {
         return $this->powered && $this->pushedFor_s < $this->ramp_s;
+    }
+
+    /** It pushes with all that it is told to: what then does not move is stuck. */
+    public function isAtFull(): bool
+    {
+        return $this->powered && ! $this->isRamping() && $this->line !== null;
+    }
+
+    /**
+     * What its driver draws from the supply at its present speed, A, if the supply gave a share of its voltage; what the load gives back is burnt there.
+     *
+     * @param  Order|null  $next  that it is about to obey; what it does now when null
+     */
+    public function drawn_A(PlantState $state, float $fed, ?Order $next = null): float
+    {
+        [$line, $command, $powered, $share, $pushed] = $next === null
+            ? [$this->line, $this->command, $this->powered, $this->share, $this->pushedFor_s]
+            : [$next->line, $next->command, $next->powered, $next->share, 0.0];
+        if (! $powered || $line === null) {
+            return 0.0;
+        }
+        $ramp = $this->ramp_s > 0.0 ? min(1.0, $pushed / $this->ramp_s) : 1.0;
+        $line = $line->atShare($fed * $ramp);
+        $current = $line->stall_A - $line->A_per_Nm * $line->fall_Nms * $this->plant->ratio * $command * $state->speed;
+
+        return $share * $ramp * max(0.0, min($current, $line->idle_A + $line->A_per_Nm * $line->limit_Nm));
     }
 
     /** @return float the seconds used, of those given */

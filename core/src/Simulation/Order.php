@@ -14,8 +14,9 @@ final readonly class Order
      * @param  int  $command  1 or −1
      * @param  float|null  $target  of a drive that follows, rad of the output shaft; null lets go
      * @param  float  $from  where its command sets out
+     * @param  float  $share  of the time that the driver connects it to its supply
      */
-    public function __construct(public ?TorqueLine $line, public int $command, public bool $powered, public ?float $target, public float $from)
+    public function __construct(public ?TorqueLine $line, public int $command, public bool $powered, public ?float $target, public float $from, public float $share = 1.0)
     {
     }
 }

@@ -102,14 +102,14 @@ final readonly class QuickRun
     /**
      * @param  float  $rotor_kgm2  as the load's shaft feels it
      * @param  float  $back  what is left of the load's push when it drives the train; 0 locks
-     * @return float|null s; null when it does not get there, or with a crank when that cannot be said so quickly
+     * @return array{float, float}|null s, and its fastest in rad/s; null when it does not get there, or with a crank when that cannot be said so quickly
      */
-    public function time_s(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?float
+    public function run(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?array
     {
         if (! $this->isEven) {
             return $this->carried($line, $ratio, $efficiency, $rotor_kgm2, $back);
         }
-        $speed = 0.0;
+        $speed = $fastest = 0.0;
         $time = 0.0;
         foreach ($this->loads as $i => $load) {
             $steps = 0;
@@ -118,6 +118,7 @@ final readonly class QuickRun
                 if ($pass === Coupling::AT_ONCE) {
                     $time += $left / max(1e-12, $push);
                     $speed = $push;
+                    $fastest = max($fastest, $speed);
                     break;
                 }
                 $accel = ($push - $against - $fade * $speed) / $inertia;
@@ -139,16 +140,27 @@ final readonly class QuickRun
                 $left = $next === null ? 0.0 : max(0.0, $left - self::way($speed, $accel, $rate, $t));
                 $speed = $next ?? $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
                 $time += $t;
+                $fastest = max($fastest, $speed);
             }
         }
 
-        return $time;
+        return [$time, $fastest];
     }
 
-    /** The kinetic energy carried from cell to cell. */
-    private function carried(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?float
+    /** The time alone, s. */
+    public function time_s(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?float
     {
-        $speed = 0.0;
+        return $this->run($line, $ratio, $efficiency, $rotor_kgm2, $back)[0] ?? null;
+    }
+
+    /**
+     * The kinetic energy carried from cell to cell.
+     *
+     * @return array{float, float}|null
+     */
+    private function carried(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?array
+    {
+        $speed = $fastest = 0.0;
         $time = 0.0;
         for ($i = 0, $count = count($this->loads); $i < $count; $i++) {
             $own = $this->inertias[$i];
@@ -178,9 +190,10 @@ final readonly class QuickRun
             }
             $time += $this->widths[$i] / ($speed + $later * ($next - $speed));
             $speed = $next;
+            $fastest = max($fastest, $speed);
         }
 
-        return $time;
+        return [$time, $fastest];
     }
 
     /**

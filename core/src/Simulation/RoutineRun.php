@@ -98,6 +98,7 @@ final class RoutineRun
             'target_s' => $this->routine->target_s,
             'ran_s' => $world->now(),
             'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
+            'stalled_A' => array_map(fn (Axis $axis): float => round($axis->stalledWith_A(), 6), $world->axes),
             'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
             ...$world->recorder->written($world->now()),
         ];

@@ -22,7 +22,7 @@ final readonly class ServoRun
     /**
      * @param  list<array{float, float, float}>  $path  time s, position in SI, current A
      */
-    private function __construct(public ?float $time_s, public float $stopped_at, public float $peak_current_A, public array $path)
+    private function __construct(public ?float $time_s, public float $stopped_at, public float $peak_current_A, public array $path, public float $peak_speed_rad_s)
     {
     }
 
@@ -34,7 +34,7 @@ final readonly class ServoRun
         $unloaded = abs($motion->mechanism->turnAt($motion->unit()->toSi($to)) - $motion->mechanism->turnAt($motion->unit()->toSi($from))) * $axis->plant()->ratio / max(1e-6, $speed * ($motion->drive?->line()->noLoad_rad_s() ?? 0.0));
         $looksLeft = (int) ceil(min($giveUp_s, 1.0 + self::PATIENCE * $unloaded, self::LONGEST_S) / self::LOOK_S);
         $unit = $motion->unit();
-        $peak = 0.0;
+        $peak = $fastest = 0.0;
         $path = [[0.0, $unit->toSi($from), 0.0]];
         $near = abs($to - $from) * self::NEAR;
         for ($looks = 1; $looks <= $looksLeft; $looks++) {
@@ -44,15 +44,16 @@ final readonly class ServoRun
                 $axis->advance(self::LOOK_S * self::FAR_LOOKS);
             }
             $peak = max($peak, $axis->current_A());
+            $fastest = max($fastest, $axis->shaftSpeed());
             $path[] = [$looks * self::LOOK_S, $unit->toSi($axis->position()), $axis->current_A()];
             if ($axis->hasArrived()) {
-                return new self($looks * self::LOOK_S, $to, $peak, $path);
+                return new self($looks * self::LOOK_S, $to, $peak, $path, $fastest);
             }
             if ($axis->isStill()) {
                 break;
             }
         }
 
-        return new self(null, $axis->position(), $peak, $path);
+        return new self(null, $axis->position(), $peak, $path, $fastest);
     }
 }

@@ -6,7 +6,12 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Drive\TorqueLine;
 
-/** A servo corrects again and again: it pushes with all it has while it is far from its command, in proportion within its band. */
+/**
+ * A servo corrects again and again: it pushes with all it has while it is far from its command, in proportion within its band, and not at all within
+ * its dead band, where what its gears rub with holds it.
+ *
+ * Assumed, not measured: that the band is 2° of its shaft beyond the dead band, whatever the servo. The dead band is that of its data.
+ */
 final class ServoShaft
 {
     public const BAND_RAD = 0.035;           // of the servo's shaft: within 2° it pushes in proportion to what is missing
@@ -17,7 +22,7 @@ final class ServoShaft
 
     public float $current_A = 0.0;           // at the end of the last step
 
-    public function __construct(private readonly Plant $plant, private readonly TorqueLine $line)
+    public function __construct(private readonly Plant $plant, private readonly TorqueLine $line, private readonly float $dead_rad = 0.0 /* to either side */)
     {
     }
 
@@ -31,7 +36,9 @@ final class ServoShaft
             : self::STEP_S);
         $ramp->advance($seconds);
         $missing = ($ramp->at() - $state->angle) * $ratio;
-        $used = $this->plant->stepInto($ledger, $state, abs($missing) >= self::BAND_RAD ? $this->line : $this->line->scaled(abs($missing) / self::BAND_RAD), $missing >= 0.0 ? 1 : -1, true, $seconds);
+        $wrong = max(0.0, abs($missing) - $this->dead_rad);
+        $line = $wrong >= self::BAND_RAD ? $this->line : $this->line->scaled($wrong / self::BAND_RAD);
+        $used = $this->plant->stepInto($ledger, $state, $line, $missing >= 0.0 ? 1 : -1, true, $seconds, $wrong <= 0.0);
         $this->current_A = $this->line->idle_A + $this->line->A_per_Nm * min(abs($state->motor_Nm), $this->line->stall_Nm);
 
         return $used;

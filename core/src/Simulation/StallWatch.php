@@ -11,7 +11,9 @@ final class StallWatch
 
     private float $most_s = 0.0;
 
-    public function look(bool $pushes, float $seconds): void
+    private float $current_A = 0.0;
+
+    public function look(bool $pushes, float $seconds, float $current_A = 0.0): void
     {
         if (! $pushes) {
             $this->for_s = 0.0;
@@ -19,13 +21,21 @@ final class StallWatch
             return;
         }
         $this->for_s += $seconds;
-        $this->most_s = max($this->most_s, $this->for_s);
+        if ($this->for_s >= $this->most_s) {
+            [$this->most_s, $this->current_A] = [$this->for_s, $current_A];
+        }
     }
 
     /** How long it does so by now, s. */
     public function now_s(): float
     {
         return $this->for_s;
+    }
+
+    /** What flowed the longest time, A. */
+    public function current_A(): float
+    {
+        return $this->current_A;
     }
 
     /** The longest time that it did, s. */

@@ -29,7 +29,7 @@ final class Outcome
         }
         foreach ($run['stalled_s'] as $id => $seconds) {
             $name = $build->motions[$id]->name;
-            $limit = self::secondsToLimit($build, $id);
+            $limit = self::secondsToLimit($build, $id, $run['stalled_A'][$id]);
             if ($limit !== null && $seconds > $limit) {
                 return ['stalls', sprintf('%s is held for %.3g s, and its winding is too hot after %.3g s.', $name, $seconds, $limit)];
             }
@@ -46,11 +46,15 @@ final class Outcome
         };
     }
 
-    /** Seconds after which a stalled winding is too hot; null if it never is. */
-    private static function secondsToLimit(Build $build, string $motion): ?float
+    /** Seconds after which a stalled winding is too hot with the current that flowed; null if it never is. */
+    private static function secondsToLimit(Build $build, string $motion, float $current_A): ?float
     {
         $drive = $build->motions[$motion]->drive;
+        if ($drive === null) {
+            return null;
+        }
+        $heat = $build->motions[$motion]->counts() ? $drive->heldHeat_W() : $current_A ** 2 * $drive->motor->resistance_ohm();
 
-        return $drive === null ? null : $drive->motor->body()->thermal->secondsToLimit($drive->line()->stall_A ** 2 * $drive->motor->resistance_ohm(), $build->settings->ambient_C);
+        return $drive->motor->body()->thermal->secondsToLimit($heat, $build->settings->ambient_C);
     }
 }
