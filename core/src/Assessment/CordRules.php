@@ -12,6 +12,7 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Linkage\Bars;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Train;
 use Brookstone\Core\Winding\Cord;
@@ -21,13 +22,17 @@ use Brookstone\Core\Winding\TwoInTurn;
 /** Cords on their drums, and two things on one of them. */
 final class CordRules
 {
+    private const CLUTCH_SHARE = 0.8; // of what the cord bears
+
+    private const CLUTCH_WORKS = 1.25; // times what the move needs
+
     /** @return list<Finding> */
     public static function findings(Subject $subject): array
     {
         $thing = $subject->motion->thing();
 
         return array_values(array_filter([
-            ...($thing instanceof Hoist ? [self::strength($subject, $thing), self::fleet($subject, $thing)] : []),
+            ...($thing instanceof Hoist ? [self::strength($subject, $thing), self::snaps($subject, $thing), self::fleet($subject, $thing)] : []),
             self::inTurn($subject),
         ]));
     }
@@ -54,6 +59,36 @@ final class CordRules
             new Sentence("Take {$stronger['name']} from the drawer: it breaks at {breaks}", ['breaks' => Quantity::of($stronger['breaking_N'], 'N')]),
             [new Change("{$path}.breaking_N", $stronger['breaking_N']), ...($hoist->cord_m === null ? [] : [new Change("{$path}.cord_m", $stronger['size_mm'] / 1000)])],
         )]);
+    }
+
+    /** Jammed, or pulled against its upper stop: what gives first, the cord or the motor. */
+    private static function snaps(Subject $subject, Hoist $hoist): ?Finding
+    {
+        $drive = $subject->motion->drive;
+        if ($drive === null || $hoist->breaking_N === null) {
+            return null;
+        }
+        $pull = min($subject->facts->stallAtLoad_Nm(), $drive->clutch_Nm ?? INF) / $hoist->leverM();
+        if ($pull <= $hoist->bearsN() * (1 + DriveRules::TIE)) {
+            return null;
+        }
+        $path = $subject->path;
+        $stronger = $subject->stock()->lines()->cordOf($pull / $hoist->lines / $hoist->knot_share);
+        $clutch = Format::significantNumber(self::CLUTCH_SHARE * $hoist->bearsN() * $hoist->leverM(), 2);
+
+        return new Finding('load.cord_snaps', Severity::Tight, "{$path}.mechanism.breaking_N", new Sentence(
+            'Jammed, or drawn against its upper stop, it pulls with {pull}, but with its knot the cord bears {bears}: it breaks before the motor stalls.',
+            ['pull' => Quantity::of($pull, 'N'), 'bears' => Quantity::of($hoist->bearsN(), 'N')],
+        ), array_values(array_filter([
+            $clutch >= self::CLUTCH_WORKS * $subject->facts->peak_Nm() ? new Fix(
+                new Sentence('Put a clutch between train and drum that slips at {clutch}: the move needs {needs}', ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($subject->facts->peak_Nm(), 'N·m')]),
+                [new Change("{$path}.drive.clutch_Nm", $clutch)],
+            ) : null,
+            $stronger === null ? null : new Fix(
+                new Sentence("Take {$stronger['name']} from the drawer: it breaks at {breaks}", ['breaks' => Quantity::of($stronger['breaking_N'], 'N')]),
+                [new Change("{$path}.mechanism.breaking_N", $stronger['breaking_N']), ...($hoist->cord_m === null ? [] : [new Change("{$path}.mechanism.cord_m", $stronger['size_mm'] / 1000)])],
+            ),
+        ])));
     }
 
     private static function fleet(Subject $subject, Hoist $hoist): ?Finding

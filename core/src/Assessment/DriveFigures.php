@@ -147,6 +147,18 @@ final readonly class DriveFigures
         return $this->knock_motor_Nm <= $this->gear_limit_motor_Nm * (1 + DriveRules::TIE);
     }
 
+    /** Inertia of all that moves, at the motor's shaft, kg·m². */
+    public function atMotor_kgm2(): float
+    {
+        return $this->inertia_kgm2 / $this->ratio ** 2;
+    }
+
+    /** What it takes at the motor's shaft to come to its fastest within a ramp, N·m. */
+    public function startsWith_Nm(float $ramp_s): float
+    {
+        return $this->peak_Nm / $this->ratio / $this->efficiency + $this->atMotor_kgm2() * $this->fastest_rad_s * $this->ratio / $ramp_s;
+    }
+
     /** The same where it gets no faster than this. */
     public function atMost(float $fastest_rad_s): self
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
@@ -78,6 +79,7 @@ final class DriveJudge implements Judge
             'drive.servo_travel' => new Sentence($f->task->keeps_turning ? 'It is to turn on and on, but this drive comes to its end after {has}.' : ($f->positional ? 'The servo would have to turn {needs}, but its commanded travel is {has}.' : 'The rod would have to turn the shaft by {needs}, but its stroke at that lever is {has}.'), [
                 'needs' => Quantity::of($f->turn_deg, '°'), 'has' => Quantity::of($f->travel_deg, '°'),
             ]),
+            'drive.step_start', 'drive.resonates' => $this->steps($strain, $f),
             'drive.continuous' => $this->long('Over the move it needs {needs} at its shaft (rms), more than the {bears} it bears for long ({share} of stall).', $f->rms_motor_Nm, $f, $subject->build->settings->motor_continuous_share),
             'drive.holding' => $this->long('At rest it holds {needs} all the time, more than the {bears} it bears for long ({share} of stall).', $f->hold_motor_Nm, $f, $subject->build->settings->servo_continuous_share),
             'drive.hot_holding', 'drive.hot_cycle' => $this->heat($strain, $subject, $f),
@@ -89,6 +91,8 @@ final class DriveJudge implements Judge
             'drive.lets_go' => 'task.holds_unpowered',
             'drive.gate_lets_go' => 'drive.gated',
             'drive.clutch_slips' => 'drive.clutch_Nm',
+            'drive.step_start' => 'drive.ramp_s',
+            'drive.resonates' => 'drive.motor.microsteps',
             default => 'drive.motor',
         };
 
@@ -103,6 +107,8 @@ final class DriveJudge implements Judge
             'drive.jam_breaks_gears' => Mending::clutch($subject, $f),
             'drive.knock' => [...Mending::clutch($subject, $f), ...Mending::softer($subject, $f), ...($strain->severity === Severity::Fails ? Mending::carry($subject) : [])],
             'drive.clutch_slips' => Mending::tighterClutch($subject, $f),
+            'drive.step_start' => Mending::ramp($subject, $f),
+            'drive.resonates' => Mending::finerSteps($subject, $f),
             'drive.gate_lets_go' => [...Mending::ungate($subject), ...Mending::carry($subject)],
             'drive.holding', 'drive.hot_holding', 'drive.hot_cycle' => [...Mending::carry($subject), ...Mending::gate($subject)],
             default => Mending::carry($subject),
@@ -133,6 +139,27 @@ final class DriveJudge implements Judge
         return new Sentence($template, ['needs' => Quantity::of($needs, 'N·m'), 'bears' => Quantity::of($f->bears_motor_Nm($share), 'N·m'), 'share' => Quantity::share($share)]);
     }
 
+    private function steps(Strain $strain, DriveFigures $f): Sentence
+    {
+        $motor = $f->drive->motor;
+        assert($motor instanceof Stepper);
+        $rate = Quantity::number($motor->stepRate_hz($f->fastest_rad_s * $f->ratio));
+        if ($strain->code === 'drive.resonates') {
+            return new Sentence('It runs at {rate} full steps a second, near the {swings} at which it swings by itself: it shakes, and can lose steps'.($strain->severity === Severity::Note ? ', though microsteps keep it from the worst' : '').'.', [
+                'rate' => $rate, 'swings' => Quantity::number($motor->swings_hz($f->atMotor_kgm2())),
+            ]);
+        }
+
+        return $f->drive->ramp_s > 0.0
+            ? new Sentence('To come to {rate} full steps a second within {ramp} it needs {needs}, but it pulls {has} at that speed: it stays behind and stalls.', [
+                'rate' => $rate, 'ramp' => Quantity::of($f->drive->ramp_s, 's'), 'needs' => Quantity::of($f->startsWith_Nm($f->drive->ramp_s), 'N·m'),
+                'has' => Quantity::of($motor->available_Nm($f->on->volts_V, $f->fastest_rad_s * $f->ratio), 'N·m'),
+            ])
+            : new Sentence('It is started without a ramp at {rate} full steps a second, but with this load it starts at {most} at most: it hums and stands.', [
+                'rate' => $rate, 'most' => Quantity::number($motor->stepRate_hz($motor->startsUpTo_rad_s($f->on->volts_V, $f->through_motor_Nm, $f->atMotor_kgm2()))),
+            ]);
+    }
+
     private function heat(Strain $strain, Subject $subject, DriveFigures $f): Sentence
     {
         $ambient = $subject->build->settings->ambient_C;
@@ -158,10 +185,11 @@ final class DriveJudge implements Judge
         }
         $clutch = $subject->motion->drive->clutch_Nm ?? INF;
         $push = $subject->motion->counts() ? $subject->facts->peak_Nm() * $subject->facts->stepperMargin() : $subject->facts->stallAtLoad_Nm();
-        $force = min($push, $clutch, $subject->motion->mechanism->gripNm()) / $lever;
+        $force = min($push, $clutch, $subject->motion->mechanism->gripNm(), $subject->motion->mechanism->snapsNm($subject->motion->move()->from)) / $lever;
+        $does = $subject->motion->mechanism->pullsOnly() ? 'pulls' : 'pushes';
 
         return $force > self::PINCHES_N ? new Finding('drive.pinches', Severity::Note, $subject->path.'.drive.motor', new Sentence(
-            'Held up it presses with {force}, more than {limit}: fingers get trapped. Cover it, limit the force, and put a stop within reach. Local rules decide.',
+            "If blocked, it {$does} with {force}, more than {limit}: fingers get trapped. Cover it, limit the force, and put a stop within reach. Local rules decide.",
             ['force' => Quantity::of($force, 'N'), 'limit' => Quantity::of(self::PINCHES_N, 'N')],
         )) : null;
     }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Load\Profile;
 
 /** The limits of drives. The judge puts what they find into sentences, the choice sorts by it; nothing else decides. */
 final class DriveRules
@@ -16,6 +18,10 @@ final class DriveRules
     public const SUPPLY_TIGHT = 0.8;   // of what the supply gives
 
     private const KNOCK_NOTE = 2.0;    // times what the gears survive: worth knowing even where nothing bumps into it
+
+    private const RESONATES = 0.25;     // of the rate at which it swings by itself, to either side
+
+    private const SMOOTH = 8;          // microsteps: from here on it is hardly pushed at that rate
 
     private const CLUTCH_TIGHT = 1.2;  // a clutch nearer to the work than this slips when it is cold or greasy
 
@@ -52,6 +58,7 @@ final class DriveRules
         if ($f->drive->clutch_Nm !== null && $f->drive->clutch_Nm < self::CLUTCH_TIGHT * $f->peak_Nm * (1 - self::TIE)) {
             $strains[] = new Strain('drive.clutch_slips', $f->drive->clutch_Nm < $f->peak_Nm ? Severity::Fails : Severity::Tight, $f->peak_Nm / $f->drive->clutch_Nm);
         }
+        array_push($strains, ...self::steps($f, $settings));
         if ($f->turn_deg > $f->travel_deg * $over || ($f->task->keeps_turning && is_finite($f->travel_deg))) {
             $strains[] = new Strain('drive.servo_travel', Severity::Fails, $f->turn_deg / $f->travel_deg);
         }
@@ -79,6 +86,35 @@ final class DriveRules
             if ($f->hold_Nm * $settings->hold_margin > $f->holds_unpowered_Nm * $over) {
                 $strains[] = new Strain($f->task->holds_unpowered ? 'drive.lets_go' : 'drive.gate_lets_go', $f->hold_Nm > $f->holds_unpowered_Nm * (1 - self::TIE) ? Severity::Fails : Severity::Tight, $f->hold_Nm / max($f->holds_unpowered_Nm, 1e-12));
             }
+        }
+
+        return $strains;
+    }
+
+    /**
+     * What keeps turning is started by its ramp, or without one; and at some speeds a stepper shakes itself out of step.
+     *
+     * @return list<Strain>
+     */
+    private static function steps(DriveFigures $f, Settings $settings): array
+    {
+        $motor = $f->drive->motor;
+        if (! $motor instanceof Stepper || $f->margin < 1.0) {
+            return [];
+        }
+        $strains = [];
+        $speed = $f->fastest_rad_s * $f->ratio;
+        if ($f->task->profile === Profile::Steady) {
+            $share = $f->drive->ramp_s > 0.0
+                ? $f->startsWith_Nm($f->drive->ramp_s) / max(1e-12, $motor->available_Nm($f->on->volts_V, $speed))
+                : $speed / max(1e-12, $motor->startsUpTo_rad_s($f->on->volts_V, $f->through_motor_Nm, $f->atMotor_kgm2()));
+            if ($share > 1 + self::TIE) {
+                $strains[] = new Strain('drive.step_start', Severity::Fails, $share);
+            }
+        }
+        $share = $motor->stepRate_hz($speed) / $motor->swings_hz($f->atMotor_kgm2());
+        if (abs($share - 1) <= self::RESONATES) {
+            $strains[] = new Strain('drive.resonates', $motor->microsteps < self::SMOOTH ? Severity::Tight : Severity::Note, $share);
         }
 
         return $strains;

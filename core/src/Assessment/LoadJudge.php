@@ -66,10 +66,7 @@ final class LoadJudge implements Judge
     /** @return list<Finding> */
     private function hoist(Subject $subject, Hoist $hoist): array
     {
-        $findings = [];
-        if ($hoist->lineLowerN() <= self::TIE * $hoist->lineRaiseN()) {
-            $findings[] = HoistLoad::willNotLower($hoist, $subject->path.'.mechanism.friction_N', Severity::Fails);
-        }
+        $findings = array_values(array_filter([$this->slack($subject, $hoist)]));
         $drum = $hoist->drum;
         if ($drum === null || $drum->layers === 1) {
             return $findings;
@@ -89,6 +86,30 @@ final class LoadJudge implements Judge
                 'faster' => Quantity::share($last / $first - 1),
             ],
         ), $fix)];
+    }
+
+    /** Whether its cord stays taut both ways, with what it carries each way. */
+    private function slack(Subject $subject, Hoist $hoist): ?Finding
+    {
+        $motion = $subject->motion;
+        foreach ([true, false] as $there) {
+            $carries = $motion->task->payload->isOn($there);
+            $moved = $carries ? $hoist : $hoist->unloaded();
+            $lowers = $motion->move()->direction() > 0 xor $there;
+            if (($lowers ? $moved->lineLowerN() : $moved->lineRaiseN()) > self::TIE * $hoist->lineRaiseN()) {
+                continue;
+            }
+            if ($moved->weightN() > 0.0) {
+                return HoistLoad::willNotLower($moved, $subject->path.'.mechanism.friction_N', Severity::Fails);
+            }
+
+            return new Finding('load.will_not_lower', Severity::Fails, $subject->path.'.mechanism.counterweight_kg', new Sentence(
+                ($carries ? 'Loaded' : 'Empty').' it weighs {mass}, less than its counterweight of {counter}: nothing pulls it down, and its cord goes slack.',
+                ['mass' => Quantity::of($moved->carriedKg(), 'kg'), 'counter' => Quantity::of($moved->counterweight_kg, 'kg')],
+            ), [new Fix(new Sentence('Take a counterweight of {half}', ['half' => Quantity::of($moved->mass_kg / 2, 'kg')]), [new Change($subject->path.'.mechanism.counterweight_kg', $moved->mass_kg / 2)])]);
+        }
+
+        return null;
     }
 
     /** @return list<Finding> */

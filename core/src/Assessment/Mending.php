@@ -39,6 +39,10 @@ final class Mending
 
     private const SAFE_POWER = 0.9;   // of what its current can make, and some for friction
 
+    public const RAMPS_S = [0.05, 0.1, 0.2, 0.3, 0.5, 0.8, 1.2, 2.0, 3.0, 5.0];
+
+    private const MICROSTEPS = 16;
+
     private const PINION = 12;
 
     private const WHEELS = [18, 24, 30, 36, 42, 48, 60, 72];
@@ -81,6 +85,29 @@ final class Mending
             new Sentence('Put a clutch between train and load that slips at {clutch}: the move needs {needs}', ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m')]),
             [new Change($subject->path.'.drive.clutch_Nm', $clutch)],
         )];
+    }
+
+    /** @return list<Fix> the shortest ramp over which a stepper comes to its speed with the margin asked for */
+    public static function ramp(Subject $subject, DriveFigures $f): array
+    {
+        foreach (self::RAMPS_S as $ramp) {
+            $changed = $subject->with($subject->motion->withDrive($f->drive->but(['ramp_s' => $ramp])));
+            $motor = $f->drive->motor;
+            if ($motor instanceof Stepper && $ramp > $f->drive->ramp_s && $f->startsWith_Nm($ramp) * $subject->build->settings->peak_margin <= $motor->available_Nm($f->on->volts_V, $f->fastest_rad_s * $f->ratio) && self::mends($changed)) {
+                return [new Fix(new Sentence('Ramp it up over {ramp}', ['ramp' => Quantity::of($ramp, 's')]), [new Change($subject->path.'.drive.ramp_s', $ramp)])];
+            }
+        }
+
+        return self::carry($subject);
+    }
+
+    /** @return list<Fix> */
+    public static function finerSteps(Subject $subject, DriveFigures $f): array
+    {
+        $motor = $f->drive->motor;
+
+        return $motor instanceof Stepper && $motor->microsteps < self::MICROSTEPS
+            ? [new Fix(new Sentence('Set its driver to '.self::MICROSTEPS.' microsteps'), [new Change($subject->path.'.drive.motor.microsteps', self::MICROSTEPS)])] : [];
     }
 
     /** @return list<Fix> */

@@ -21,8 +21,6 @@ use Brookstone\Core\Train\Train;
 /** Whether what rolls grips, and what helps where it does not. */
 final class RollingJudge
 {
-    private const RAMPS_S = [0.1, 0.2, 0.3, 0.5, 0.8, 1.2, 2.0, 3.0, 5.0];
-
     private const SAFE_GRIP = 0.95;
 
     /** @return list<Finding> */
@@ -60,7 +58,7 @@ final class RollingJudge
     private function ramp(Subject $subject, float $grip): array
     {
         $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
-        foreach (self::RAMPS_S as $ramp) {
+        foreach (Mending::RAMPS_S as $ramp) {
             if ($ramp <= $drive->ramp_s) {
                 continue;
             }

@@ -110,6 +110,41 @@ final readonly class Stepper implements Drive
         return $low;
     }
 
+    /**
+     * Speed of its shaft up to which it can be started, or stopped, without a ramp, rad/s: the field jumps to that speed, and the rotor must come to it
+     * before it has fallen back by half a pole, ½Jω² ≤ ∫(T sin pθ − load) dθ between the stable place and the unstable one
+     * (Acarnley, Stepping Motors, 4th ed., §4.4). With p = steps/4 poles.
+     *
+     * @param  float  $load_Nm  at its shaft, ≥ 0
+     * @param  float  $inertia_kgm2  of all that it starts, at its shaft, > 0
+     */
+    public function startsUpTo_rad_s(float $supply_V, float $load_Nm, float $inertia_kgm2): float
+    {
+        $torque = $this->available_Nm($supply_V, 0.0);
+        if ($load_Nm >= $torque) {
+            return 0.0;
+        }
+        $lags = asin($load_Nm / $torque);
+
+        return sqrt(2 * (2 * $torque * cos($lags) - $load_Nm * (M_PI - 2 * $lags)) / ($this->steps_per_rev / 4) / $inertia_kgm2);
+    }
+
+    /**
+     * Full steps in a second at which it swings by itself, 1/s: √(p·T/J)/2π about its stable place (Acarnley, Stepping Motors, 4th ed., §4.2).
+     *
+     * @param  float  $inertia_kgm2  of all that swings with it, at its shaft, > 0
+     */
+    public function swings_hz(float $inertia_kgm2): float
+    {
+        return sqrt($this->steps_per_rev / 4 * $this->holding_Nm / $inertia_kgm2) / 2 / M_PI;
+    }
+
+    /** Full steps in a second at a speed of its shaft. */
+    public function stepRate_hz(float $speed_rad_s): float
+    {
+        return abs($speed_rad_s) / 2 / M_PI * $this->steps_per_rev;
+    }
+
     /** The straight line through what it pulls at rest and the speed at half of that: for a first look, not for a move. */
     public function line(float $supply_V, float $duty): TorqueLine
     {

@@ -46,6 +46,7 @@ final readonly class Hoist implements Mechanism
      * @param  bool  $travelling  the drum travels on a thread of the cord's pitch: the cord always runs on square
      * @param  float|null  $breaking_N  what the cord breaks at, straight and new
      * @param  float  $knot_share  what its knot leaves of that
+     * @param  bool  $empty  it goes without its payload: its counterweight may then be heavier
      *
      * @throws ImpossibleValue
      */
@@ -63,6 +64,7 @@ final readonly class Hoist implements Mechanism
         public bool $travelling = false,
         public ?float $breaking_N = null,
         public float $knot_share = Cord::USUAL_KNOT,
+        private bool $empty = false,
     ) {
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('drum_radius_m', $drum_radius_m);
@@ -149,7 +151,7 @@ final readonly class Hoist implements Mechanism
     /** Weight that the cord carries after the counterweight, N. */
     public function weightN(): float
     {
-        return ($this->mass_kg + $this->payload_kg - $this->counterweight_kg) * Constants::GRAVITY_M_S2;
+        return ($this->carriedKg() - $this->counterweight_kg) * Constants::GRAVITY_M_S2;
     }
 
     /** Tension of one part of line at rest, N. */
@@ -191,6 +193,22 @@ final readonly class Hoist implements Mechanism
         return $this->movingKg() * $this->travelPerRad($position) ** 2;
     }
 
+    public function pullsOnly(): bool
+    {
+        return true;
+    }
+
+    /** With its knot, all parts of line together. */
+    public function bearsN(): float
+    {
+        return $this->breaking_N === null ? INF : (new Cord($this->breaking_N, $this->knot_share))->bears_N * $this->lines;
+    }
+
+    public function snapsNm(float $position): float
+    {
+        return $this->breaking_N === null ? INF : $this->bearsN() * $this->travelPerRad($position);
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];
@@ -226,17 +244,23 @@ final readonly class Hoist implements Mechanism
 
     public function unloaded(): self
     {
-        return $this->but(['payload_kg' => 0.0]);
+        return $this->but(['empty' => true]);
     }
 
     /** @param  array<string, mixed>  $changes  named as the fields */
     private function but(array $changes): self
     {
-        return new self(...$changes + array_intersect_key(get_object_vars($this), self::fields()));
+        return new self(...$changes + ['empty' => $this->empty] + array_intersect_key(get_object_vars($this), self::fields()));
     }
 
     private function movingKg(): float
     {
-        return $this->mass_kg + $this->payload_kg + $this->counterweight_kg;
+        return $this->carriedKg() + $this->counterweight_kg;
+    }
+
+    /** What hangs on its cord, kg. */
+    public function carriedKg(): float
+    {
+        return $this->mass_kg + ($this->empty ? 0.0 : $this->payload_kg);
     }
 }

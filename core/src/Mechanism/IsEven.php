@@ -52,6 +52,16 @@ trait IsEven
         return INF;
     }
 
+    public function pullsOnly(): bool
+    {
+        return false;
+    }
+
+    public function snapsNm(float $position): float
+    {
+        return INF;
+    }
+
     public function isEndless(): bool
     {
         return false;

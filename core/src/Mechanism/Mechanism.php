@@ -84,6 +84,12 @@ interface Mechanism
     /** Torque at the shaft past which it slips instead of moving faster: wheels on their track, a weight in a ball. INF without. */
     public function gripNm(): float;
 
+    /** It hangs on a cord: it is pulled, and never pushed. */
+    public function pullsOnly(): bool;
+
+    /** Pull at which that cord breaks at its knot, as torque at the shaft at a position, N·m; INF where it is not told. */
+    public function snapsNm(float $position): float;
+
     /** It can turn or roll on for ever: there is no end to run into. */
     public function isEndless(): bool;
 

@@ -62,6 +62,16 @@ trait Wraps
         return $this->inner->gripNm();
     }
 
+    public function pullsOnly(): bool
+    {
+        return $this->inner->pullsOnly();
+    }
+
+    public function snapsNm(float $position): float
+    {
+        return $this->inner->snapsNm($position);
+    }
+
     public function isEndless(): bool
     {
         return $this->inner->isEndless();

@@ -158,13 +158,19 @@ final class Axis
     /** In the motion's own unit. */
     public function position(): float
     {
-        return $this->motion->unit()->fromSi($this->machine->plant->position($this->machine->state));
+        return $this->machine->position();
+    }
+
+    /** Its cord hangs slack: what it carries stands on something. */
+    public function isSlack(): bool
+    {
+        return $this->machine->state->angle <= $this->machine->plant->slackBelow;
     }
 
     /** In the motion's own unit per second. */
     public function speed(): float
     {
-        return $this->motion->unit()->fromSi($this->machine->plant->speed($this->machine->state));
+        return $this->isSlack() ? 0.0 : $this->motion->unit()->fromSi($this->machine->plant->speed($this->machine->state));
     }
 
     /** Of its shaft, rad/s, ≥ 0. */

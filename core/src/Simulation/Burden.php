@@ -6,11 +6,14 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Mechanism\Burdened;
+use Brookstone\Core\Mechanism\Slack;
 
 /** What the world does to the load of a motion: takes its payload, makes it heavier, lets it drag, holds it fast. */
 final class Burden
 {
     private const HELD_SHARE = 0.01; // of its travel: how near counts as there
+
+    private const A_HAIR_M = 1e-6; // what is held stands already: its cord is slack until it is pulled
 
     private bool $carries = true;
 
@@ -18,8 +21,11 @@ final class Burden
 
     private float $drags = 1.0;
 
+    private bool $snapped = false; // the cord that it hung on
+
     /** @var array{float, float}|null where it is held fast, SI */
     private ?array $held = null;
+
 
     public function __construct(private readonly Motion $motion)
     {
@@ -28,6 +34,22 @@ final class Burden
     public function carries(bool $does): void
     {
         $this->carries = $does;
+    }
+
+    public function snaps(): void
+    {
+        $this->snapped = true;
+    }
+
+    /** It hangs on a cord that holds. */
+    public function hangs(): bool
+    {
+        return ! $this->snapped && $this->motion->mechanism->pullsOnly();
+    }
+
+    public function isHeld(): bool
+    {
+        return $this->held !== null;
     }
 
     public function isHeavier(float $factor): void
@@ -49,12 +71,23 @@ final class Burden
         $this->held = ! $fast ? null : ($at === null ? [-1e9, 1e9] : [$unit->toSi($at) - $width, $unit->toSi($at) + $width]);
     }
 
-    /** The machine that it is now. */
-    public function plant(): Plant
+    /** Where it comes to rest when it is let down from a position, SI: on its lower stop, or on what holds it. */
+    private function restsAt(float $from): float
+    {
+        $low = $this->motion->stops->hard_low;
+
+        return max($low === null ? -INF : $this->motion->unit()->toSi($low), $this->held !== null && $from >= $this->held[0] ? min($from, $this->held[1]) + self::A_HAIR_M : -INF);
+    }
+
+    /** The machine that it is now, @param  float  $at  where the load is, SI */
+    public function plant(float $at): Plant
     {
         $mechanism = $this->carries ? $this->motion->mechanism : $this->motion->mechanism->unloaded();
         if ($this->heavier !== 1.0 || $this->drags !== 1.0 || $this->held !== null) {
             $mechanism = new Burdened($mechanism, $this->heavier, $this->drags, $this->held);
+        }
+        if ($this->motion->mechanism->pullsOnly()) {
+            $mechanism = new Slack($mechanism, $this->snapped ? INF : $this->restsAt($at));
         }
 
         return $this->motion->withMechanism($mechanism)->plant();

@@ -44,12 +44,14 @@ final class Ledger
 
     private ?PlantState $start = null;
 
-    public function __construct(private readonly Plant $plant, private readonly float $resistance_ohm)
+    public function __construct(private Plant $plant, private readonly float $resistance_ohm)
     {
     }
 
-    public function begin(PlantState $state): void
+    /** @param  Plant|null  $plant  that it is from now on */
+    public function begin(PlantState $state, ?Plant $plant = null): void
     {
+        $this->plant = $plant ?? $this->plant;
         $state->watched = true;
         $this->start = clone $state;
     }
@@ -126,6 +128,12 @@ final class Ledger
         $this->train_J += $made_J - 0.5 * $this->plant->rotor_kgm2() * ($after->speed ** 2 - $before->speed ** 2) - $work_J;
         $this->friction_J += $this->plant->frictionAt(($before->angle + $after->angle) / 2) * abs($after->angle - $before->angle);
         $this->charge_C += $current_A * $seconds;
+    }
+
+    /** In a blow. */
+    public function lost(float $energy_J): void
+    {
+        $this->stopped_J += $energy_J;
     }
 
     /** Stopped dead, and put where the stop is. */

@@ -13,6 +13,8 @@ use Brookstone\Core\Quantity\Constants;
 /** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */
 final class Machine
 {
+    private const TAUT_RAD = 1e-6;
+
     private const AT_REST_RAD_S = 1e-5;      // of the output shaft: slower than this is still
 
     private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
@@ -45,6 +47,8 @@ final class Machine
 
     private ServoShaft|SteppedShaft|null $follower;
 
+    private ?float $fallen = null;           // where what hung on its cord fell to, in its own unit
+
     private ?Ledger $ledger = null;
 
     private float $fed = 1.0;                // share of the supply's voltage
@@ -56,12 +60,12 @@ final class Machine
     public function __construct(public readonly Motion $motion, float $at, private readonly Whereabouts $where)
     {
         $this->stall = new StallWatch;
-        $this->plant = $motion->plant();
         $this->burden = new Burden($motion);
+        $this->plant = $this->burden->plant($motion->unit()->toSi($at));
         $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
         $this->full = $motion->drive?->line();
         $this->stops = new HardStops(
-            $motion->stops->hard_low === null ? -INF : $this->shaftAngle($motion->stops->hard_low),
+            $motion->stops->hard_low === null || $this->burden->hangs() ? -INF : $this->shaftAngle($motion->stops->hard_low),
             $motion->stops->hard_high === null ? INF : $this->shaftAngle($motion->stops->hard_high),
         );
         $this->ramp = new CommandRamp($this->state->angle);
@@ -106,7 +110,7 @@ final class Machine
     /** Something happens to its load: from now on it is another machine in the same place. */
     public function burdened(): void
     {
-        $this->plant = $this->burden->plant();
+        $this->plant = $this->burden->plant($this->plant->loadPosition($this->state));
         $this->motor->moves($this->plant);
         $this->follower = $this->follower();
         $this->still = false;
@@ -115,7 +119,7 @@ final class Machine
     /** From now on writes down where the energy goes. */
     public function watch(Ledger $ledger): void
     {
-        $ledger->begin($this->state);
+        $ledger->begin($this->state, $this->plant);
         $this->ledger = $ledger;
     }
 
@@ -192,6 +196,12 @@ final class Machine
         return $this->motor->drawn_A($this->state, $fed, $next);
     }
 
+    /** Of what it moves, in the motion's own unit: where it hangs, where it stands while its cord is slack, where it fell when that broke. */
+    public function position(): float
+    {
+        return $this->fallen ?? $this->motion->unit()->fromSi($this->plant->loadPosition($this->state));
+    }
+
     /** @param  float  $at in the motion's own unit */
     public function shaftAngle(float $at): float
     {
@@ -212,12 +222,13 @@ final class Machine
         $before = $this->state->angle;
         $happened = [];
         for ($left = $seconds, $steps = 0; $left > 1e-12 && $happened === [] && $steps < self::MOST_STEPS; $steps++) {
+            $was = $this->state->angle;
             $left -= $this->step($left);
-            $happened = $this->meetStops();
+            $happened = [...$this->meetStops(), ...$this->slackens($was)];
         }
         $this->settle(abs($this->state->angle - $before));
 
-        return $happened;
+        return [...$happened, ...$this->snaps()];
     }
 
     /** @return float the seconds used */
@@ -255,6 +266,60 @@ final class Machine
         }
 
         return $hit ? [['hits', $this->motion->unit()->fromSi($this->plant->speed($before)), $this->plant->kinetic_J($before)]] : [];
+    }
+
+    /**
+     * What hangs on a cord is put down, and the cord goes slack; or is taken up again with a jerk.
+     *
+     * @return list<array{string, float, float}>
+     */
+    private function slackens(float $was): array
+    {
+        $edge = $this->plant->slackBelow;
+        if (! is_finite($edge) || ($was > $edge) === ($this->state->angle > $edge)) {
+            return [];
+        }
+        $taut = $this->plant->ownAt($edge + self::TAUT_RAD);
+        if ($this->state->angle <= $edge) {
+            $energy = 0.5 * $taut * $this->state->speed ** 2;
+            $this->ledger?->lost($energy);
+
+            return [['lands', $this->motion->unit()->fromSi($this->plant->speed($this->state)), $energy]];
+        }
+        $rotor = $this->plant->rotor_kgm2(); // it comes along as in a blow that does not rebound: J_r·ω = (J_r + J_l)·ω′
+        $this->ledger?->lost(0.5 * $rotor * $this->state->speed ** 2 * $taut / ($rotor + $taut));
+        $this->state->speed *= $rotor / ($rotor + $taut);
+
+        return [];
+    }
+
+    /**
+     * A cord that is pulled with more than its knot bears.
+     *
+     * @return list<array{string, float, float}>
+     */
+    private function snaps(): array
+    {
+        $pull = $this->state->speed === 0.0 && $this->powered && $this->full !== null && $this->burden->hangs() && $this->state->angle > $this->plant->slackBelow
+            && ($this->stops->at() > 0 || $this->burden->isHeld()) && ($this->follower !== null || $this->motor->command() > 0)
+            ? $this->pushesWith_Nm() : 0.0;
+        $bears = $pull > 0.0 ? $this->plant->mechanism->snapsNm($this->plant->position($this->state)) : INF;
+        if ($pull <= $bears) {
+            return [];
+        }
+        $this->burden->snaps();
+        $this->burdened();
+        $this->fallen = $this->motion->stops->hard_low ?? $this->motion->unit()->fromSi($this->plant->position($this->state));
+
+        return [['snaps', $pull / $this->plant->travelPerRad, $bears / $this->plant->travelPerRad]];
+    }
+
+    /** What it pushes the load with while it is held fast, N·m at the load. */
+    private function pushesWith_Nm(): float
+    {
+        $motor = $this->follower === null ? $this->motor->most_Nm() : ($this->pushesHard() ? $this->full?->most_Nm() ?? 0.0 : 0.0);
+
+        return $motor * $this->plant->ratio * $this->plant->efficiency;
     }
 
     private function settle(float $turned): void

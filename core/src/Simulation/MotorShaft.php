@@ -58,6 +58,12 @@ final class MotorShaft
         return $this->powered && $this->pushedFor_s < $this->ramp_s;
     }
 
+    /** The most that it pushes with under its command. */
+    public function most_Nm(): float
+    {
+        return $this->powered ? $this->line?->atShare($this->fed)->most_Nm() ?? 0.0 : 0.0;
+    }
+
     /** It pushes with all that it is told to: what then does not move is stuck. */
     public function isAtFull(): bool
     {

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\TorqueLine;
 use Brookstone\Core\Mechanism\Mechanism;
+use Brookstone\Core\Mechanism\Slack;
 use Brookstone\Core\Train\Train;
 
 /**
@@ -20,9 +21,14 @@ final readonly class Plant
 {
     private const PAST_BREAK_RAD = 1e-6; // a step ends so far past a break, or it would never come to it
 
+    private const BEFORE_BREAK = 0.999;  // of the way to a break: its load is that before it
+
     private const AT_ONCE_S = 1e-9;      // what stops at once still takes some time
 
     public float $travelPerRad;
+
+    /** Angle below which its cord hangs slack; −INF where none can. */
+    public float $slackBelow;
 
     /** Of the mechanism, where it is the same everywhere. */
     private float $own;
@@ -67,6 +73,7 @@ final readonly class Plant
         $this->friction = $this->isEven ? $mechanism->frictionNm(0.0) : 0.0;
         $this->grip = $slips ? $mechanism->gripNm() : INF;
         $this->travelPerRad = $mechanism->travelPerRad();
+        $this->slackBelow = $mechanism instanceof Slack && $mechanism->rests_at !== -INF ? ($mechanism->rests_at === INF ? INF : $mechanism->turnAt($mechanism->rests_at)) : -INF;
         $this->largestTurn = $mechanism->evenOverRad();
         $breaks = array_map($mechanism->turnAt(...), $mechanism->breaks());
         sort($breaks);
@@ -102,6 +109,12 @@ final readonly class Plant
     public function position(PlantState $state): float
     {
         return $this->mechanism->positionAt($state->angle);
+    }
+
+    /** Of what is moved: below where it rests only its cord goes on. */
+    public function loadPosition(PlantState $state): float
+    {
+        return $this->mechanism->positionAt(is_finite($this->slackBelow) ? max($state->angle, $this->slackBelow) : $state->angle);
     }
 
     /** In rad/s or m/s. */
@@ -216,9 +229,14 @@ final readonly class Plant
         if (! $this->isLevel) {
             $slope = $fade / $inertia;
             $now = ($push - $against) / $inertia - $slope * $speed;
-            $largest = $this->breaks === [] ? $this->largestTurn : min($this->largestTurn, $this->toNextBreak($state->angle, $way * $command));
+            $room = $this->breaks === [] ? INF : $this->toNextBreak($state->angle, $way * $command);
+            $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
             $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
-            $middle = $this->mechanism->positionAt($state->angle + $command * self::turned($speed, $now, $slope, $h / 2));
+            if ($now * $speed < 0.0) {
+                $h = min($h, self::timeToReach($speed, 0.0, $now, $slope));
+            }
+            $half = self::turned($speed, $now, $slope, $h / 2);
+            $middle = $this->mechanism->positionAt($state->angle + $command * (abs($half) < $room ? $half : $way * $room * self::BEFORE_BREAK));
             if ($this->isEven) {
                 $load = $command * $this->mechanism->staticTorqueNm($middle);
             } else {
@@ -236,6 +254,13 @@ final readonly class Plant
             $speed = $push;
             $start = $slope = 0.0;
             $h = $speed === 0.0 ? min($h, self::AT_ONCE_S) : $h;
+        }
+        if ($state->speed === 0.0 && $speed === 0.0 && $start * $way <= 0.0) { // it would start, but not in what it meets at once
+            $state->speed = 0.0;
+            $state->motor_Nm = $motor->most_Nm();
+            $state->rest($motor);
+
+            return $h;
         }
         if ($start * $speed < 0.0) {
             $until = self::timeToReach($speed, 0.0, $start, $slope);
@@ -325,7 +350,7 @@ final readonly class Plant
             }
         }
 
-        return $nearest + self::PAST_BREAK_RAD;
+        return $nearest;
     }
 
     /** Turn in time t from speed v with ω̇ = a at first, falling by $slope for each rad/s: v t + a (…)/slope². */

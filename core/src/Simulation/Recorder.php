@@ -92,6 +92,20 @@ final class Recorder
         ]));
     }
 
+    /** @param  float  $speed in the motion's own unit per second */
+    public function lands(float $at, Motion $motion, float $speed, float $energy_J): void
+    {
+        $this->event($at, 'hit', new Sentence("{$motion->name} comes down at {speed} with {energy} and stands: its cord goes slack while the drum turns on.", [
+            'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
+            'energy' => Quantity::of($energy_J, 'J'),
+        ]));
+    }
+
+    public function snaps(float $at, Motion $motion, float $pull_N, float $bears_N): void
+    {
+        $this->event($at, 'snap', new Sentence("The cord of {$motion->name} breaks: it is pulled with {pull}, and at its knot it bears {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
+    }
+
     public function broken(float $at, Rule $rule): void
     {
         $says = $rule->says($this->build);

@@ -35,9 +35,10 @@ final class SteppedShaft
         $speed = ($ramp->at() - $commanded) / $seconds;
         $middle = ($ramp->at() + $commanded) / 2;
         $against = $plant->loadNm($middle) + $plant->frictionAt($middle) * ($speed <=> 0.0);
-        $accel = ($speed - $was) / $seconds;
+        $jumps = $ramp->most_rad_s2 === INF && $speed !== $was; // without a ramp: it comes along at once, or not at all
+        $accel = $jumps ? 0.0 : ($speed - $was) / $seconds;
         $needed = $plant->motorNm($against + $plant->ownAt($middle) * $accel, $speed !== 0.0 ? $speed : $was, $accel);
-        if (abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio)) {
+        if (($jumps && abs($speed - $was) * $plant->ratio > $this->stepper->startsUpTo_rad_s($this->volts_V, max(0.0, $needed * ($speed <=> 0.0)), $plant->inertiaAt($middle) / $plant->ratio ** 2)) || abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio)) {
             $this->slipped_rad = $ramp->at() - $state->angle;
             $ramp->lose($this->slipped_rad);
             $state->speed = 0.0;

@@ -252,8 +252,12 @@ final class World implements Senses
     {
         $this->feed();
         foreach ($this->axes as $axis) {
-            foreach ($axis->advance($this->build->settings->scan_s) as [, $speed, $energy]) {
-                $this->recorder->hit($this->now(), $axis->motion, $speed, $energy);
+            foreach ($axis->advance($this->build->settings->scan_s) as [$what, $one, $other]) {
+                match ($what) {
+                    'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
+                    'lands' => $this->recorder->lands($this->now(), $axis->motion, $one, $other),
+                    default => $this->recorder->hit($this->now(), $axis->motion, $one, $other),
+                };
             }
         }
         $this->scans++;

@@ -23,6 +23,10 @@ final class Outcome
         if ($broken !== []) {
             return ['breaks_rule', $broken[0]['says']->text()];
         }
+        $snapped = $of('snap');
+        if ($snapped !== []) {
+            return ['hits', $snapped[0]['says']->text()];
+        }
         $struck = $of('hit');
         if (count($struck) > $hits) {
             return ['hits', $struck[$hits]['says']->text()];

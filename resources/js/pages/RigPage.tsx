@@ -125,7 +125,7 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
                             <h2 className="mb-1 text-[1.05rem]">What happened</h2>
                             <ol className="narrow max-h-72 overflow-y-auto border-y border-line" tabIndex={0} aria-label="Events, the last first">
                                 {[...rig.words].reverse().map((event, i) => (
-                                    <li key={rig.words.length - i} className={`flex gap-3 ${['hit', 'fault', 'rule', 'sag'].includes(event.kind) ? 'font-semibold text-fails' : ''}`}>
+                                    <li key={rig.words.length - i} className={`flex gap-3 ${['hit', 'snap', 'fault', 'rule', 'sag'].includes(event.kind) ? 'font-semibold text-fails' : ''}`}>
                                         <span className="w-14 shrink-0 text-right text-quiet">{event.at_s.toFixed(2)} s</span>
                                         {say(event.says)}
                                     </li>

@@ -256,7 +256,7 @@ function Events({ trace, now }: { trace: Trace; now: number }) {
             <summary className="py-1 font-semibold">What happened, in words ({trace.events.length})</summary>
             <ol className="narrow columns-2 gap-8 py-1">
                 {trace.events.map((event, i) => (
-                    <li key={i} className={`flex gap-3 ${event.at_s <= now ? '' : 'text-quiet'} ${event.kind === 'hit' || event.kind === 'fault' || event.kind === 'left_powered' ? 'font-semibold text-fails' : ''}`}>
+                    <li key={i} className={`flex gap-3 ${event.at_s <= now ? '' : 'text-quiet'} ${event.kind === 'hit' || event.kind === 'snap' || event.kind === 'fault' || event.kind === 'left_powered' ? 'font-semibold text-fails' : ''}`}>
                         <span className="w-16 shrink-0 text-right">{event.at_s.toFixed(2)} s</span>
                         {say(event.says)}
                     </li>

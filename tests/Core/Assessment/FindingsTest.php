@@ -60,6 +60,24 @@ function pushedBy(array $pivot): array
     ];
 }
 
+/**
+ * The lift as a turntable that a stepper turns on and on.
+ *
+ * @param  array<string, mixed>  $drive
+ * @return array<string, mixed>
+ */
+function turning(float $turn_s, array $drive = [], float $inertia_kgm2 = 0.0004): array
+{
+    return [
+        'routines' => [], 'motions.2' => [
+            'id' => 'lift', 'name' => 'Dial', 'mechanism' => ['kind' => 'turntable', 'inertia_kgm2' => $inertia_kgm2, 'friction_Nm' => 0.01],
+            'places' => [['id' => 'low', 'name' => 'Low', 'at' => 0], ['id' => 'high', 'name' => 'High', 'at' => 360]],
+            'task' => ['from' => 'low', 'to' => 'high', 'move_s' => $turn_s, 'keeps_turning' => true, 'profile' => 'steady'],
+            'drive' => ['motor' => ['microsteps' => 1] + Builds::motor('P42-40'), 'supply' => 'main', ...$drive],
+        ],
+    ];
+}
+
 const BELT = ['type' => 'belt', 'driver' => 20, 'driven' => 40, 'joint_mm' => 12.0];
 
 /** Findings that can be planted in the sound build: code => [what is changed, severity, whether a fix must mend it]. */
@@ -91,6 +109,8 @@ dataset('planted', fn () => withCodes([
     'drive.jam_breaks_gears' => [['motions.0.drive.motor' => ['gearbox_limit_Nm' => 3.0] + Builds::motor('W40-400')], Severity::Note, false],
     'drive.pinches' => [['motions.0.mechanism.cg_m' => 0.05], Severity::Note, false],
     'drive.servo_travel' => [['motions.1.places.1.at' => -130.0], Severity::Fails, true],
+    'drive.step_start' => [turning(0.5), Severity::Fails, true],
+    'drive.resonates' => [turning(5.6), Severity::Tight, true],
     'drive.continuous' => [['motions.0.drive.motor' => Builds::motor('W40-60')], Severity::Fails, true],
     'drive.holding' => [['motions.1.mechanism.mass_kg' => 0.3], Severity::Fails, true],
     'drive.hot_holding' => [['motions.1.mechanism.mass_kg' => 0.7], Severity::Fails, true],
@@ -115,6 +135,7 @@ dataset('planted', fn () => withCodes([
     'linkage.pivot_off' => [pushedBy(['x_mm' => 97, 'y_mm' => 20]), Severity::Fails, true],
     'linkage.clash' => [pushedBy(['x_mm' => 95, 'y_mm' => 20]), Severity::Fails, true],
     'load.cord_weak' => [['motions.2.mechanism.breaking_N' => 50.0], Severity::Tight, true],
+    'load.cord_snaps' => [['motions.2.mechanism.breaking_N' => 200.0], Severity::Tight, true],
     'load.fleet' => [['motions.2.mechanism.drum_width_m' => 0.02, 'motions.2.mechanism.lead_m' => 0.2], Severity::Tight, true],
     'train.undercut' => [['motions.0.train' => [['type' => 'spur', 'driver' => 10, 'driven' => 20]]], Severity::Note, false],
     'train.locks_itself' => [['motions.2.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2]]], Severity::Note, false],
