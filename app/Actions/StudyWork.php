@@ -43,7 +43,25 @@ final class StudyWork
             return [(int) ceil(count($cases) / self::CASES_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows), 'cases' => count($cases)]];
         }
 
-        return $kind === 'drift' ? [intdiv(self::WALKS, self::WALKS_IN_PART), ['unit' => $build->motions[$asked['motion']]->unit()->value, 'tolerance' => $build->motions[$asked['motion']]->task->tolerance]] : [1, []];
+        return $kind === 'drift' ? [intdiv(self::WALKS, self::WALKS_IN_PART), $this->driftFrame($build, $routine, $asked)] : [1, []];
+    }
+
+    /**
+     * @param  array<string, mixed>  $asked
+     * @return array<string, mixed>
+     */
+    private function driftFrame(Build $build, Routine $routine, array $asked): array
+    {
+        $motion = $build->motions[$asked['motion']];
+        $fan = new DriftFan($build, $motion, $routine, 1);
+        $steps = iterator_to_array($routine->flat());
+        $stops = [];
+        foreach ($fan->shown() as $path => $number) {
+            $stop = $fan->path->stops[$number];
+            $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => ($steps[$path] ?? null)?->says($build)->text() ?? '', 'by_time' => $stop->move !== null];
+        }
+
+        return ['unit' => $motion->unit()->value, 'tolerance' => $motion->task->tolerance, 'cycles' => (int) ($asked['cycles'] ?? 100), 'stops' => $stops];
     }
 
     /**
@@ -88,18 +106,25 @@ final class StudyWork
 
         return match ($kind) {
             'faults' => $frame + ['cells' => $results],
-            'drift' => $frame + ['walks' => count($results), 'fan' => DriftFan::fan(self::walks($results))],
+            'drift' => ['walks' => count($results), 'stops' => self::fans($frame, $results)] + $frame,
             default => $results[0] ?? [],
         };
     }
 
     /**
-     * @param  list<mixed>  $results
-     * @return list<list<float>>
+     * @param  array<string, mixed>  $frame
+     * @param  list<mixed>  $results  of each walk: by stop, by cycle that is kept
+     * @return list<array<string, mixed>>
      */
-    private static function walks(array $results): array
+    private static function fans(array $frame, array $results): array
     {
-        return array_map(fn (mixed $walk): array => array_map(floatval(...), array_values((array) $walk)), $results);
+        $stops = [];
+        foreach ($frame['stops'] as $i => $stop) {
+            $walks = array_map(fn (mixed $walk): array => array_map(floatval(...), array_values((array) ((array) $walk)[$i])), $results);
+            $stops[] = $stop + ['fan' => DriftFan::fan($walks, $frame['cycles'])];
+        }
+
+        return $stops;
     }
 
     /**

@@ -200,7 +200,7 @@ final class Schemas
         return self::record('ReadingsSheet', [
             'bins' => self::list(self::record('ReadingsBin', ['from' => self::number(), 'to' => self::number(), 'absent' => self::number(), 'present' => self::number()])),
             'absent' => self::number(), 'present' => self::number(), 'needed' => self::number(), 'wrong_now' => self::number()->orNull(),
-            'best' => self::record('BestThreshold', ['threshold' => self::number(), 'upper' => self::number(), 'lower' => self::number(), 'error_rate' => self::number(), 'separation' => self::number()])->orNull(),
+            'best' => self::record('BestThreshold', ['threshold' => self::number(), 'upper' => self::number(), 'lower' => self::number(), 'error_rate' => self::number(), 'error_rate_at_most' => self::number(), 'separation' => self::number()])->orNull(),
             'fix' => self::fix()->orNull(),
         ]);
     }

@@ -69,8 +69,8 @@ it('studies a build file: every fault at every step, drift over cycles, all stat
     [, $homed] = artisan([...$drift, '--home-every=1']);
 
     expect($code)->toBe(0)->and($faults['cells'])->toHaveCount($faults['cases'])->and(count($faults['steps']))->toBeLessThanOrEqual(count(iterator_to_array($build->routines['flutter']->flat())))
-        ->and($fan['walks'])->toBe(40)->and(end($fan['fan'])['cycle'])->toBe(20)->and(artisan($drift)[1])->toBe($fan)
-        ->and(end($homed['fan'])['high'] - end($homed['fan'])['low'])->toBeLessThan(end($fan['fan'])['high'] - end($fan['fan'])['low'])
+        ->and($fan['walks'])->toBe(40)->and(end($fan['stops'][1]['fan'])['cycle'])->toBe(20)->and(artisan($drift)[1])->toBe($fan)
+        ->and(end($homed['stops'][1]['fan'])['high'] - end($homed['stops'][1]['fan'])['low'])->toBeLessThan(end($fan['stops'][1]['fan'])['high'] - end($fan['stops'][1]['fan'])['low'])
         ->and(artisan(['brookstone:study', $heron, '--kind=states', '--routine=dusk'])[1]['complete'])->toBeTrue();
     unlink($timed);
 });

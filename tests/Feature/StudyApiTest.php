@@ -45,11 +45,11 @@ it('walks a drift with a seed, the same each time, and less where it is homed mo
     $build = Builds::planted(['motions.2.stops.switches' => [], 'motions.2.task.tolerance' => 0.002, 'routines.0.steps' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6]]]);
     $id = $this->postJson('/api/builds/import', $build->document)->assertCreated()->json('id');
     $ask = fn (array $more): array => $this->getJson('/api/studies/'.$this->postJson("/api/builds/{$id}/studies", ['kind' => 'drift', 'routine' => 'show', 'motion' => 'lift', 'cycles' => 40, ...$more])->assertCreated()->json('id'))->json('result');
-    $wide = fn (array $result): float => end($result['fan'])['high'] - end($result['fan'])['low'];
+    $wide = fn (array $result): float => end($result['stops'][1]['fan'])['high'] - end($result['stops'][1]['fan'])['low'];
     $never = $ask(['seed' => 3]);
 
     expect($never)->toBe($ask(['seed' => 3]))->not->toBe($ask(['seed' => 4]))
-        ->and($never['walks'])->toBe(40)->and(end($never['fan'])['cycle'])->toBeLessThanOrEqual(40)
+        ->and($never['walks'])->toBe(40)->and(end($never['stops'][1]['fan'])['cycle'])->toBeLessThanOrEqual(40)
         ->and($wide($ask(['seed' => 3, 'home_every' => 2])))->toBeLessThan($wide($never));
 });
 

@@ -26,7 +26,7 @@ final class ReadingsSheet
         return [
             'bins' => Readings::histogram($sensor->absent, $sensor->present), 'absent' => count($sensor->absent), 'present' => count($sensor->present), 'needed' => Threshold::LEAST_READINGS,
             'wrong_now' => self::wrong($sensor, $best),
-            'best' => $best === null ? null : ['threshold' => $best->threshold, 'upper' => max($best->upper, $best->lower), 'lower' => min($best->upper, $best->lower), 'error_rate' => $best->error_rate, 'separation' => $best->separation],
+            'best' => $best === null ? null : ['threshold' => $best->threshold, 'upper' => max($best->upper, $best->lower), 'lower' => min($best->upper, $best->lower), 'error_rate' => $best->error_rate, 'error_rate_at_most' => $best->errorRateAtMost(count($sensor->absent), count($sensor->present)), 'separation' => $best->separation],
             'fix' => $best === null ? null : self::fix($best, $path),
         ];
     }

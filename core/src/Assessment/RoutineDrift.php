@@ -12,15 +12,15 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
-use Brookstone\Core\Sensing\Repeatability;
-use Brookstone\Core\Stops\TimedMove;
+use Brookstone\Core\Study\DriftPath;
+use Brookstone\Core\Study\DriftStop;
 
 /** Moves by time, past the number that stays within tolerance without homing. */
 final readonly class RoutineDrift
 {
+    private const MOST_CYCLES = 2000; // in a day, that are looked at
+
     private const USUAL_TOLERANCE = 0.05; // of its travel, where none is asked for
 
     public function __construct(private RoutineContext $context)
@@ -29,73 +29,33 @@ final readonly class RoutineDrift
 
     public function check(Routine $routine, int $i): void
     {
-        foreach ($this->runs($routine) as $id => [$path, $step, $moves, $homed]) {
-            $motion = $this->context->build->motions[$id];
-            [$bias, $spread] = $this->ofCycle($motion, $step);
-            $travel = $motion->range()[1] - $motion->range()[0];
-            $tolerance = $motion->task->tolerance ?? self::USUAL_TOLERANCE * $travel;
-            $repeat = new Repeatability($bias, $spread, max(1, $moves), $tolerance);
-            $enough = $homed ? $repeat->within : $repeat->max_moves >= max(1.0, $motion->task->per_day * $moves);
-            if ($enough || $spread <= 0.0) {
+        foreach ($this->context->build->motions as $motion) {
+            if (! $motion->goesByTime() || $motion->task->keeps_turning) {
                 continue;
             }
-            $unit = $motion->unit();
-            $values = ['tolerance' => $unit->quantity($tolerance), 'error' => $unit->quantity($repeat->worst_error), 'moves' => Quantity::number(min(1e6, $repeat->max_moves))];
-            $this->context->find($routine, 'routine.drifts', $repeat->max_moves < 1 ? Severity::Fails : Severity::Tight, "routines.{$i}.{$path}", $homed || $repeat->max_moves < 1
-                ? "{$motion->name} goes by time here, and with other voltage and friction ends up to {error} off its place, where {tolerance} is allowed."
-                : "{$motion->name} goes by time here and {$routine->name} never homes it: after {moves} moves it can be more than {tolerance} off its place.", $values, $this->fixes($motion, $step, $i, $homed || $repeat->max_moves < 1), $id);
-        }
-    }
-
-    /**
-     * Motions that go by time: the first step that does, how many such moves follow one another, and whether the routine homes it between.
-     *
-     * @return array<string, array{string, GoStep|GoByStep, int, bool}>
-     */
-    private function runs(Routine $routine): array
-    {
-        $runs = $since = $homed = [];
-        for ($round = 0; $round < 2; $round++) {
-            foreach ($routine->flat() as $path => $step) {
-                $id = $step->motion();
-                $motion = $id === null ? null : $this->context->build->motions[$id];
-                if ($id === null || $motion === null || ! $motion->goesByTime() || $motion->task->keeps_turning) {
-                    continue;
-                }
-                $byTime = $step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null);
-                if ($byTime) {
-                    $since[$id] = ($since[$id] ?? 0) + 1;
-                    $runs[$id] = [$runs[$id][0] ?? $path, $runs[$id][1] ?? $step, max($runs[$id][2] ?? 0, $since[$id]), false];
-                } elseif ($step instanceof HomeStep || $step instanceof GoStep || ($step instanceof RunStep && $step->ontoSwitch($this->context->build) !== null)) {
-                    [$since[$id], $homed[$id]] = [0, true];
-                }
+            $path = new DriftPath($this->context->build, $motion, $routine);
+            if (! $path->isByTime()) {
+                continue;
+            }
+            $tolerance = $motion->task->tolerance ?? self::USUAL_TOLERANCE * ($motion->range()[1] - $motion->range()[0]);
+            $homed = $path->isHomed();
+            $strays = $path->strays($tolerance, (int) min(self::MOST_CYCLES, max(1.0, $motion->task->per_day)));
+            if ($strays !== null) {
+                $this->tell($routine, $i, $motion, $tolerance, $homed, ...$strays);
             }
         }
-
-        return array_map(fn (array $run): array => [$run[0], $run[1], isset($homed[$run[1]->motion]) ? $run[2] : max(1, intdiv($run[2], 2)), isset($homed[$run[1]->motion])], $runs);
     }
 
-    /**
-     * Bias and spread of one timed move; where it goes both ways by time, of the mean of there and back.
-     *
-     * @return array{float, float}
-     */
-    private function ofCycle(Motion $motion, GoStep|GoByStep $step): array
+    /** @param  int  $moves  that are still within */
+    private function tell(Routine $routine, int $i, Motion $motion, float $tolerance, bool $homed, DriftStop $stop, float $off, int $moves): void
     {
-        [$low, $high] = $motion->range();
-        if ($step instanceof GoByStep) {
-            $from = $step->by > 0.0 ? $low : $high;
-            $to = $from + $step->by;
-        } else {
-            $to = $motion->at($step->place);
-            $from = abs($to - $low) > abs($to - $high) ? $low : $high;
-        }
-        $there = new TimedMove($motion, $this->context->build->settings, $from, $to, $step->speed);
-        if ($there->time_s === null) {
-            return [0.0, 0.0];
-        }
-
-        return [$there->error(), $there->spread()];
+        $step = iterator_to_array($routine->flat())[$stop->path] ?? null;
+        $unit = $motion->unit();
+        $once = $homed || $moves < 1;
+        $values = ['tolerance' => $unit->quantity($tolerance), 'error' => $unit->quantity($off), 'moves' => Quantity::number($moves)];
+        $this->context->find($routine, 'routine.drifts', $moves < 1 ? Severity::Fails : Severity::Tight, "routines.{$i}.".(explode('.called', $stop->path)[0]), $once
+            ? "{$motion->name} goes by time here, and with other voltage and friction ends up to {error} off its place, where {tolerance} is allowed."
+            : "{$motion->name} goes by time here and {$routine->name} never homes it: after {moves} moves it can be more than {tolerance} off its place.", $values, $step instanceof GoStep || $step instanceof GoByStep ? $this->fixes($motion, $step, $i, $once) : [], $motion->id);
     }
 
     /** @return list<Fix> */

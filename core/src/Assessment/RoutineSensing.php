@@ -137,7 +137,16 @@ final readonly class RoutineSensing
         }
         $best = ReadingsSheet::best($sensor);
         $share = ReadingsSheet::wrong($sensor, $best);
-        if ($best !== null && ($share > self::GHOSTS || $best->error_rate > self::GHOSTS)) {
+        if ($best === null) {
+            return;
+        }
+        $most = $best->errorRateAtMost(count($sensor->absent), count($sensor->present));
+        if ($share <= self::GHOSTS && $best->error_rate <= self::GHOSTS && $most > self::GHOSTS) {
+            $this->context->find($routine, 'routine.few_readings', Severity::Note, "{$at}.absent", "{$sensor->name} was read {absent} times without the thing and {present} times with it: so few cannot rule out that it reads {most} wrong. Ten of each tell the spread better.", [
+                'absent' => Quantity::number(count($sensor->absent)), 'present' => Quantity::number(count($sensor->present)), 'most' => Quantity::share($most),
+            ]);
+        }
+        if (($share > self::GHOSTS || $best->error_rate > self::GHOSTS)) {
             $hopeless = $best->error_rate > self::GHOSTS;
             $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper", "With its threshold {$sensor->name} reads {wrong} of its own readings wrong".($hopeless ? ', and no threshold tells the two apart' : '').'.', ['wrong' => Quantity::share((float) $share)], $hopeless ? [] : [ReadingsSheet::fix($best, $at)]);
         }

@@ -6,9 +6,9 @@ namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Load\Move;
+use Brookstone\Core\Load\Ramp;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
-use Brookstone\Core\Load\Ramp;
 use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Train\Layout;

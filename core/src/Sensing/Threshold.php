@@ -15,6 +15,8 @@ final readonly class Threshold
 {
     public const LEAST_READINGS = 3;
 
+    private const ONE_IN_TWENTY = 1.6449; // spreads, of a normal distribution
+
     public float $absent_mean;
 
     public float $absent_sd;
@@ -59,6 +61,28 @@ final readonly class Threshold
         $this->error_rate = self::erfc($this->separation / M_SQRT2) / 2;
         $this->upper = $this->threshold + (max($this->absent_mean, $this->present_mean) - $this->threshold) / 4;
         $this->lower = $this->threshold - ($this->threshold - min($this->absent_mean, $this->present_mean)) / 4;
+    }
+
+    /**
+     * The error rate that so few readings cannot rule out: with the spreads as large as they may really be, nineteen times in twenty
+     * (s·√(ν/χ²₀.₀₅), Montgomery & Runger, §8–3; χ² by Wilson and Hilferty), and the means apart by as much less.
+     *
+     * @param  int  $absent  how many readings
+     */
+    public function errorRateAtMost(int $absent, int $present): float
+    {
+        $apart = abs($this->present_mean - $this->absent_mean) - self::ONE_IN_TWENTY * sqrt($this->absent_sd ** 2 / $absent + $this->present_sd ** 2 / $present);
+        $spreads = $this->absent_sd * self::spreadAtMost($absent) + $this->present_sd * self::spreadAtMost($present);
+
+        return $apart <= 0.0 ? 0.5 : self::erfc($apart / $spreads / M_SQRT2) / 2;
+    }
+
+    /** Times the spread of so many readings that the real one may be, nineteen times in twenty. */
+    private static function spreadAtMost(int $count): float
+    {
+        $free = $count - 1;
+
+        return sqrt(1 / max(1e-6, (1 - 2 / (9 * $free) - self::ONE_IN_TWENTY * sqrt(2 / (9 * $free))) ** 3));
     }
 
     /**

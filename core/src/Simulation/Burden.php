@@ -26,7 +26,6 @@ final class Burden
     /** @var array{float, float}|null where it is held fast, SI */
     private ?array $held = null;
 
-
     public function __construct(private readonly Motion $motion)
     {
     }

@@ -91,11 +91,20 @@ export interface FaultResult {
     cells: FaultCell[];
 }
 
+/** How far off its place a motion stands at one stop of a routine, cycle after cycle. */
+export interface DriftStop {
+    path: string;
+    at: number;
+    says: string;
+    by_time: boolean;
+    fan: { cycle: number; low: number; quarter: number; middle: number; three_quarters: number; high: number }[];
+}
+
 export interface DriftResult {
     unit: 'deg' | 'm';
     tolerance: number | null;
     walks: number;
-    fan: { cycle: number; low: number; quarter: number; middle: number; three_quarters: number; high: number }[];
+    stops: DriftStop[];
 }
 
 export interface BesideOffer {

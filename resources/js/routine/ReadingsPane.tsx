@@ -59,7 +59,7 @@ export function ReadingsPane({ sensor, path }: { sensor: Sensor; path: string })
             {data !== undefined && data.absent + data.present > 0 && <Spread sheet={data} sensor={sensor} />}
             {data?.best != null && (
                 <p className="py-1">
-                    A threshold at <strong>{significant(data.best.threshold, 4)}</strong> takes {rate(data.best.error_rate)} wrongly{data.wrong_now !== null && <>; as it is set now, {data.wrong_now === 0 ? 'none of these' : `${rate(data.wrong_now)} of these`}</>}.
+                    A threshold at <strong>{significant(data.best.threshold, 4)}</strong> takes {rate(data.best.error_rate)} wrongly; {data.absent} + {data.present} readings cannot rule out {rate(data.best.error_rate_at_most)}{data.wrong_now !== null && <>; as it is set now, {data.wrong_now === 0 ? 'none of these' : `${rate(data.wrong_now)} of these`}</>}.
                 </p>
             )}
             {data?.fix != null && (sensor.upper !== round(data.best!.upper) || sensor.lower !== round(data.best!.lower)) && (

@@ -3,7 +3,7 @@ import { scaleLinear, scaleLog } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { DriftResult, FaultCell, FaultResult, Routine, Study } from '../api/types';
+import type { DriftResult, DriftStop, FaultCell, FaultResult, Routine, Study } from '../api/types';
 import { useTrying } from '../chain/trying';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -152,13 +152,18 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
     const [home, setHome] = useState('0');
     const chosen = motion ?? timed[0]?.id;
     const result = study?.result as DriftResult | undefined;
-    const fan = result?.fan ?? [];
+    const [stop, setStop] = useState<string | null>(null);
+    const stops = (result?.stops ?? []).filter((each) => each.by_time && each.fan.length > 0);
+    const reach = (each: DriftStop) => Math.max(...each.fan.map((row) => Math.max(Math.abs(row.low), Math.abs(row.high))));
+    const farthest = [...stops].sort((a, b) => reach(b) - reach(a))[0];
+    const seen = stops.find((each) => each.path === stop) ?? farthest;
+    const fan = seen?.fan ?? [];
     const unit = result?.unit === 'deg' ? '°' : 'm';
     const say = (value: number) => text({ si: book.toSi(value, unit), dimension: unit === '°' ? 'angle' : 'length' });
     const most = Math.max(...fan.flatMap((each) => [Math.abs(each.low), Math.abs(each.high)]), result?.tolerance ?? 0, 1e-6);
     const x = scaleLog([1, Math.max(2, fan[fan.length - 1]?.cycle ?? 2)], [FAN.left, FAN.width - FAN.right]);
     const y = scaleLinear([-most, most], [FAN.height - FAN.bottom, FAN.top]);
-    type Row = DriftResult['fan'][number];
+    type Row = DriftStop['fan'][number];
     const band = (low: keyof Row, high: keyof Row) => area<Row>((each) => x(each.cycle), (each) => y(each[low]), (each) => y(each[high]))(fan) ?? '';
     const asked = stored.document.motions.find((each) => each.id === study?.asked.motion)?.name;
     return (
@@ -187,9 +192,18 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
                 </div>
             )}
             <Progress study={study} onStop={onStop} />
-            {fan.length > 0 && fan.every((each) => each.low === 0 && each.high === 0) && <p>{asked} does not drift: every move of it ends on a switch.</p>}
-            {fan.some((each) => each.low !== 0 || each.high !== 0) && (
-                <svg viewBox={`0 0 ${FAN.width} ${FAN.height}`} className="block w-full" role="img" aria-label={`How far off its place ${asked} ends: after ${fan[fan.length - 1]!.cycle} cycles between ${say(fan[fan.length - 1]!.low)} and ${say(fan[fan.length - 1]!.high)}, nine times in ten`}>
+            {result !== undefined && study?.state === 'done' && stops.length === 0 && <p>{asked} does not drift: every move of it ends on a switch.</p>}
+            {stops.length > 1 && (
+                <div role="radiogroup" aria-label="Stop that is shown" className="flex flex-wrap gap-1 py-1">
+                    {stops.map((each) => (
+                        <button key={each.path} type="button" role="radio" aria-checked={each === seen} title={each.says} onClick={() => setStop(each.path)} className={`border px-2 py-0.5 ${each === seen ? 'border-accent bg-accent text-white' : 'border-line'}`}>
+                            at {say(each.at)}: ±{say(reach(each))}
+                        </button>
+                    ))}
+                </div>
+            )}
+            {fan.length > 0 && (
+                <svg viewBox={`0 0 ${FAN.width} ${FAN.height}`} className="block w-full" role="img" aria-label={`How far off its place ${asked} stands at ${say(seen!.at)}: after ${fan[fan.length - 1]!.cycle} cycles between ${say(fan[fan.length - 1]!.low)} and ${say(fan[fan.length - 1]!.high)}, nine times in ten`}>
                     {result?.tolerance != null && <rect x={FAN.left} width={FAN.width - FAN.left - FAN.right} y={y(result.tolerance)} height={y(-result.tolerance) - y(result.tolerance)} fill="var(--color-holds-soft)" />}
                     <path d={band('low', 'high')} fill="var(--color-accent)" opacity="0.2" />
                     <path d={band('quarter', 'three_quarters')} fill="var(--color-accent)" opacity="0.35" />
@@ -211,7 +225,7 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
             )}
             {fan.length > 0 && (
                 <p className="narrow text-quiet">
-                    {asked}, {result!.walks} walks{result!.tolerance != null && `; the band is the ±${say(result!.tolerance)} allowed`}.
+                    {seen!.says} {result!.walks} walks, nine in ten of them within the outer band{result!.tolerance != null && `; the band is the ±${say(result!.tolerance)} allowed`}.
                 </p>
             )}
         </section>

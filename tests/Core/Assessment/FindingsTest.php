@@ -195,6 +195,7 @@ dataset('planted', fn () => withCodes([
     'routine.two_at_once' => [fed(), Severity::Fails, true],
     'routine.threshold_guessed' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 50], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Note, false],
     'routine.sees_ghosts' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 50, 'absent' => [40, 44, 51, 53, 47], 'present' => [88, 91, 90, 85, 92]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Fails, true],
+    'routine.few_readings' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 70, 'absent' => [40, 44, 47], 'present' => [88, 91, 93]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Note, false],
     'routine.unnoticed' => [['routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], Severity::Tight, true],
     'routine.timer_cannot' => [['settings.timer_Hz' => 32768, 'settings.timer_stages' => 15, 'routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], Severity::Fails, true],
     'routine.never_there' => [['motions.0.mechanism.mass_kg' => 6.0], Severity::Fails, false],

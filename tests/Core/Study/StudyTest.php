@@ -68,7 +68,8 @@ it('drifts with the root of the moves where nothing is biased, and is within wha
     $build = Builds::planted(['motions.2.stops.switches' => [], 'routines.0.steps' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6]]]);
     $fan = new DriftFan($build, $build->motions['lift'], $build->routines['show'], 11);
     $walks = array_map(fn (): array => $fan->walk(64), range(1, 60));
-    $rows = array_column(DriftFan::fan($walks), null, 'cycle');
+    expect(array_values($fan->shown()))->toBe([0, 1]);
+    $rows = array_column(DriftFan::fan(array_column($walks, 1), 64), null, 'cycle');
     $spread = fn (int $cycle): float => $rows[$cycle]['high'] - $rows[$cycle]['low'];
 
     expect($fan->drifts())->toBeTrue()->and($spread(16) / $spread(1))->toBeGreaterThan(2.0)->toBeLessThan(7.5)

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Study;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Measurement;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Routine\GoByStep;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\RepeatStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Stops\TimedMove;
+
+/**
+ * Where a motion that goes by time stops in one cycle of a routine, loops and called routines included; and how far off it stands at each stop.
+ * What the rule says and what the study walks both come from here.
+ *
+ * Each timed move adds its own error and passes on that of its start: e′ = b + g·e + c·s + w, with the supply's s the same all through a cycle and w of
+ * its own. Means and variances of that linear chain add up in closed form (Taylor, An Introduction to Error Analysis, 2nd ed., §3.5 and 9.2).
+ */
+final class DriftPath
+{
+    private const MOST_STOPS = 400; // in a cycle
+
+    private const FOR_EVER = 2;     // rounds of a loop without a number that are looked at
+
+    private const DEEPEST = 8;      // routines that call routines
+
+    private const SIGMAS = 3.0;
+
+    /** @var list<DriftStop> */
+    public readonly array $stops;
+
+    /** @var list<DriftStop> while it is walked */
+    private array $walked = [];
+
+    private float $at;
+
+    /** @var array<string, TimedMove> */
+    private array $moves = [];
+
+    public function __construct(private readonly Build $build, private readonly Motion $motion, Routine $routine)
+    {
+        $this->at = $motion->at($motion->task->from);
+        for ($round = 0; $round < 2 && $motion->goesByTime(); $round++) {
+            $this->walked = []; // the second time it sets out from where the first ended
+            $this->walk($routine->steps, '', 0);
+        }
+        $this->stops = $this->walked;
+    }
+
+    public function isByTime(): bool
+    {
+        return array_filter($this->stops, fn (DriftStop $stop): bool => $stop->move !== null) !== [];
+    }
+
+    /** A switch finds it somewhere in a cycle. */
+    public function isHomed(): bool
+    {
+        return array_filter($this->stops, fn (DriftStop $stop): bool => $stop->move === null) !== [];
+    }
+
+    public function timedMoves(): int
+    {
+        return count(array_filter($this->stops, fn (DriftStop $stop): bool => $stop->move !== null));
+    }
+
+    /**
+     * How far off it stands at each stop, in each of some cycles: mean, and one standard deviation; own unit.
+     *
+     * @return \Generator<int, list<array{float, float}>> a list for each cycle, by stop
+     */
+    public function errors(int $cycles): \Generator
+    {
+        $linear = array_map(fn (DriftStop $stop): ?array => $stop->move?->linear(), $this->stops);
+        $mean = $own = 0.0;
+        for ($cycle = 0; $cycle < $cycles; $cycle++) {
+            $shared = 0.0; // how the supply of this cycle comes through
+            $errors = [];
+            foreach ($linear as $move) {
+                if ($move === null) {
+                    $mean = $own = $shared = 0.0;
+                } else {
+                    [$bias, $gain, $supply, $variance] = $move;
+                    $mean = $bias + $gain * $mean;
+                    $own = $gain ** 2 * $own + $variance;
+                    $shared = $gain * $shared + $supply;
+                }
+                $errors[] = [$mean, sqrt($own + $shared ** 2)];
+            }
+            $own += $shared ** 2;
+            yield $errors;
+        }
+    }
+
+    /**
+     * The first stop at which it can be further off than is allowed: mean and three standard deviations. Of what is homed in each cycle two cycles tell
+     * all.
+     *
+     * @return array{DriftStop, float, int}|null the stop, how far off, and how many timed moves before it are still within; null where it stays within
+     */
+    public function strays(float $tolerance, int $cycles): ?array
+    {
+        $moves = 0;
+        foreach ($this->errors($this->isHomed() ? 2 : $cycles) as $errors) {
+            foreach ($errors as $i => [$mean, $sd]) {
+                $off = abs($mean) + self::SIGMAS * $sd;
+                if ($this->stops[$i]->move !== null && $off > $tolerance * (1 + 1e-9)) {
+                    return [$this->stops[$i], $off, $moves];
+                }
+                $moves += $this->stops[$i]->move === null ? 0 : 1;
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  list<Step>  $steps */
+    private function walk(array $steps, string $under, int $depth): void
+    {
+        foreach ($steps as $i => $step) {
+            $path = $under === '' ? "steps.{$i}" : "{$under}.{$i}";
+            if (count($this->walked) >= self::MOST_STOPS) {
+                return;
+            }
+            if ($step instanceof CallStep) {
+                if ($depth < self::DEEPEST) {
+                    $this->walk($this->build->routines[$step->routine]->steps, "{$path}.called", $depth + 1);
+                }
+            } elseif ($step instanceof RepeatStep) {
+                for ($round = 0; $round < ($step->times ?? self::FOR_EVER) && count($this->walked) < self::MOST_STOPS; $round++) {
+                    $this->walk($step->steps, "{$path}.steps", $depth);
+                }
+            } elseif ($step->inner() !== []) {
+                foreach ($step->inner() as $field => $inner) {
+                    $this->walk($inner, "{$path}.{$field}", $depth);
+                }
+            } elseif ($step->motion() === $this->motion->id) {
+                $this->stop($step, $path);
+            }
+        }
+    }
+
+    private function stop(Step $step, string $path): void
+    {
+        $switch = match (true) {
+            $step instanceof HomeStep => $this->motion->stops->switch($step->switch),
+            $step instanceof GoStep, $step instanceof RunStep => $step->ontoSwitch($this->build),
+            default => null,
+        };
+        if ($switch !== null) {
+            $this->at = $this->motion->at($switch->place);
+            $this->walked[] = new DriftStop($path, $this->at, null);
+        } elseif ($step instanceof GoByStep || ($step instanceof GoStep && abs($this->motion->at($step->place) - $this->at) > 1e-12)) {
+            $to = $step instanceof GoByStep ? $this->at + $step->by : $this->motion->at($step->place);
+            $this->walked[] = new DriftStop($path, $to, $this->moves["{$this->at} {$to} {$step->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $step->speed, $this->measured($this->at, $to)));
+            $this->at = $to;
+        }
+    }
+
+    /** @return list<float> times of this move taken at the bench, s */
+    private function measured(float $from, float $to): array
+    {
+        $same = fn (string $place, float $at): bool => $this->motion->place($place) !== null && abs($this->motion->at($place) - $at) < 1e-9;
+        $entries = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $this->motion->id && $same($entry->from, $from) && $same($entry->to, $to));
+
+        return array_values(array_map(fn (Measurement $entry): float => $entry->measured_s, $entries));
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Stops\TimedMove;
+use Brookstone\Core\Study\DriftFan;
+use Brookstone\Core\Study\DriftPath;
+use Tests\Support\Builds;
+use Tests\Support\Things;
+
+/** The lift without a switch at its upper places, sent to and fro by time. @param  list<array<string, mixed>>  $steps */
+function toAndFro(array $steps, array $planted = []): Build
+{
+    return Builds::planted([
+        'motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']],
+        'motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05], 'motions.2.places.3' => ['id' => 'upper', 'name' => 'Upper', 'at' => 0.08],
+        'routines.1.steps' => $steps, 'log' => [], ...$planted,
+    ]);
+}
+
+function goes(string $place): array
+{
+    return ['do' => 'go', 'motion' => 'lift', 'place' => $place, 'give_up_s' => 9];
+}
+
+it('walks every stop of a cycle, loops and called routines too', function () {
+    $build = toAndFro([goes('middle'), ['do' => 'repeat', 'times' => 3, 'steps' => [goes('upper'), goes('middle')]], ['do' => 'call', 'routine' => 'more'], goes('low')], [
+        'routines.2' => ['id' => 'more', 'name' => 'More', 'steps' => [goes('high'), ['do' => 'go_by', 'motion' => 'lift', 'by' => -0.02, 'give_up_s' => 5]]],
+    ]);
+    $path = new DriftPath($build, $build->motions['lift'], $build->routines['show']);
+
+    expect(array_map(fn ($stop): float => round($stop->at, 6), $path->stops))->toBe([0.05, 0.08, 0.05, 0.08, 0.05, 0.08, 0.05, 0.1, 0.08, 0.0])
+        ->and($path->isHomed())->toBeTrue()->and($path->timedMoves())->toBe(9)
+        ->and($path->stops[9]->move)->toBeNull()->and($path->stops[1]->move)->toBe($path->stops[3]->move);
+});
+
+it('agrees with the study at every stop: the rule’s means and spreads are those of many walks', function (int $seed) {
+    $things = new Things(500 + $seed);
+    $places = ['middle', 'upper', 'high', 'low'];
+    $steps = [goes('middle')];
+    for ($i = 0; $i < 4; $i++) {
+        $steps[] = $things->number(0, 1) < 0.3
+            ? ['do' => 'repeat', 'times' => 2, 'steps' => [goes($places[(int) $things->number(0, 2.99)]), goes($places[(int) $things->number(0, 2.99)])]]
+            : goes($places[(int) $things->number(0, 3.99)]);
+    }
+    $build = toAndFro($steps, $seed % 2 === 0 ? ['supplies.0.capacity_Ah' => 2.0] : []);
+    $fan = new DriftFan($build, $build->motions['lift'], $build->routines['show'], $seed);
+    $cycles = 6;
+    $walks = array_map(fn (): array => $fan->walk($cycles), range(1, 200));
+    $told = iterator_to_array($fan->path->errors($cycles), false);
+    $checked = 0;
+    foreach (array_values($fan->shown()) as $column => $stop) {
+        foreach ([0, $cycles - 1] as $cycle) {
+            [$mean, $sd] = $told[$cycle][$stop];
+            $walked = array_map(fn (array $walk): float => $walk[$column][$cycle], $walks);
+            $average = array_sum($walked) / count($walked);
+            $scatter = sqrt(array_sum(array_map(fn (float $each): float => ($each - $average) ** 2, $walked)) / (count($walked) - 1));
+            if ($sd === 0.0) {
+                expect($average)->toBe(0.0);
+
+                continue;
+            }
+            $checked++;
+            expect(abs($average - $mean))->toBeLessThan(4 * $sd / sqrt(200) + 0.2 * $sd, "seed {$seed}, stop {$stop}, cycle {$cycle}")
+                ->and($scatter / $sd)->toBeGreaterThan(0.75)->toBeLessThan(1.3, "seed {$seed}, stop {$stop}, cycle {$cycle}");
+        }
+    }
+    expect($checked)->toBeGreaterThan(2);
+})->with(range(1, 6));
+
+it('scatters by the kind of supply: one per cent where it is regulated, its discharge where it is a battery', function () {
+    $spread = function (?float $capacity): float {
+        $build = toAndFro([goes('middle')], ['supplies.0.capacity_Ah' => $capacity]);
+
+        return (new TimedMove($build->motions['lift'], $build->settings, 0.0, 0.05))->linear()[2];
+    };
+
+    expect(abs($spread(2.0) / $spread(null)))->toBeAbout(0.1 / sqrt(3) / 0.01, 0.05);
+});
+
+it('takes the spread of what was measured where there are repeats, three or more', function () {
+    $log = fn (float ...$times): array => ['log' => array_map(fn (int $i): array => ['id' => "m{$i}", 'motion' => 'lift', 'from' => 'low', 'to' => 'middle', 'measured_s' => $times[$i], 'on' => '2026-05-30'], array_keys($times))];
+    $of = function (array $planted): array {
+        $build = toAndFro([goes('middle'), goes('low')], $planted);
+        $path = new DriftPath($build, $build->motions['lift'], $build->routines['show']);
+
+        return [$path->stops[0]->move?->measured_sd_s, iterator_to_array($path->errors(1))[0][0][1]];
+    };
+    [$none, $usual] = $of($log(1.5, 1.5));
+    [$sd, $measured] = $of($log(1.4, 1.5, 1.6));
+
+    expect($none)->toBeNull()->and($sd)->toBeAbout(0.1, 1e-9)
+        ->and($measured)->toBeAbout(0.1 * 0.0344, 0.05) // a tenth of a second at the speed that it has there
+        ->and($measured)->not->toBeAbout($usual, 0.1);
+});
+
+it('says where a motion first strays, on both sides of what is allowed', function () {
+    $build = toAndFro([goes('middle'), goes('upper'), goes('low')]);
+    $path = new DriftPath($build, $build->motions['lift'], $build->routines['show']);
+    $errors = iterator_to_array($path->errors(1))[0];
+    $off = fn (int $stop): float => abs($errors[$stop][0]) + 3 * $errors[$stop][1];
+    expect($off(1))->toBeGreaterThan($off(0));
+    $found = fn (float $tolerance): array => Builds::findings(Builds::assessed(toAndFro([goes('middle'), goes('upper'), goes('low')], ['motions.2.task.tolerance' => $tolerance])), 'routine.drifts');
+
+    expect($found($off(1) * 1.001))->toBe([])
+        ->and($found($off(1) * 0.999)[0]->place)->toBe('routines.1.steps.1')
+        ->and($found($off(0) * 0.999)[0]->place)->toBe('routines.1.steps.0')
+        ->and($found($off(1) * 0.999)[0]->says->text())->toContain('ends up to '.$build->motions['lift']->unit()->quantity($off(1))->text().' off its place');
+});
+
+it('times a soft start as the run does', function () {
+    $build = toAndFro([goes('middle')], ['motions.2.drive.ramp_s' => 0.8]);
+    $run = Brookstone\Core\Simulation\RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
+    $end = end($run['motions'][2]['position']);
+
+    expect($end - 0.05)->toEqualWithDelta((new TimedMove($build->motions['lift'], $build->settings, 0.0, 0.05))->error(), 4e-4);
+});
