@@ -40,7 +40,7 @@ final class StudyWork
                 $rows[$case->fault] ??= ['fault' => $case->fault, 'says' => $case->says];
             }
 
-            return [(int) ceil(count($cases) / self::CASES_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows), 'cases' => count($cases)]];
+            return [(int) ceil(count($cases) / self::CASES_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows), 'cases' => count($cases), 'nothing' => $sweep->nothingToTry()]];
         }
 
         return $kind === 'drift' ? [intdiv(self::WALKS, self::WALKS_IN_PART), $this->driftFrame($build, $routine, $asked)] : [1, []];

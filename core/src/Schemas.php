@@ -285,6 +285,7 @@ final class Schemas
 
         return self::record('Curves', [
             'position_unit' => ChoiceShape::of('deg', 'm'),
+            'ways' => self::list(new TextShape),
             'positions' => $numbers,
             'follower' => $numbers,
             'static_Nm' => $numbers,

@@ -46,6 +46,7 @@ final class Curves
 
         return [
             'position_unit' => $unit->value,
+            'ways' => $mechanism->ways(),
             'positions' => $positions,
             'follower' => $followed,
             'static_Nm' => $static,

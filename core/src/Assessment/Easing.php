@@ -11,6 +11,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Crank;
+use Brookstone\Core\Mechanism\CrankRocker;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Quantity\Constants;
@@ -31,6 +32,10 @@ final class Easing
 
     private const FARTHEST_REST_DEG = 700.0;
 
+    private const GRID = 10;           // steps to either side
+
+    private const GRID_ROUNDS = 5;
+
     private const GOLDEN = 0.6180339887498949;
 
     /** @return list<array<string, mixed>> as Schemas::easing() has it; nothing where neither helps */
@@ -41,6 +46,7 @@ final class Easing
             $thing instanceof Arm => [self::counterweight($build, $motion, $thing), self::armSpring($build, $motion, $thing)],
             $thing instanceof Hoist => [self::hoistWeight($build, $motion, $thing)],
             $thing instanceof Crank => [self::crankSpring($build, $motion, $thing)],
+            $thing instanceof CrankRocker => [self::figureSpring($build, $motion, $thing)],
             default => [],
         };
 
@@ -152,6 +158,58 @@ final class Easing
         }
 
         return null;
+    }
+
+    /**
+     * A spring at the figure's own pivot: of all straight lines over its angle the one that leaves the least at the crank, found on a grid that is made
+     * finer around its best point; as much of it is taken as halves the worst.
+     *
+     * @return array<string, mixed>|null
+     */
+    private static function figureSpring(Build $build, Motion $motion, CrankRocker $figure): ?array
+    {
+        if ($figure->spring_Nm_per_deg > 0.0) {
+            return null;
+        }
+        $points = [];
+        foreach (self::samples($motion, $motion->mechanism)[0] as $at) {
+            $points[] = [$figure->follower($at), ...$figure->atFigure($at)];
+        }
+        $left = fn (float $rate, float $constant): float => max(array_map(fn (array $point): float => abs(($point[1] + $rate * $point[0] + $constant) * $point[2]), $points));
+        $worst = $left(0.0, 0.0);
+        $heaviest = self::largest(array_column($points, 1));
+        $swing = max(1e-6, max(array_column($points, 0)) - min(array_column($points, 0)));
+        [$rate, $constant] = [2 * $heaviest / $swing, 0.0];
+        [$wide, $tall] = [2 * $heaviest / $swing, 6 * $heaviest];
+        for ($round = 0; $round < self::GRID_ROUNDS; $round++) {
+            $best = [INF, $rate, $constant];
+            for ($i = -self::GRID; $i <= self::GRID; $i++) {
+                for ($j = -self::GRID; $j <= self::GRID; $j++) {
+                    $here = [max(1e-9, $rate + $wide * $i / self::GRID), $constant + $tall * $j / self::GRID];
+                    $leaves = $left(...$here);
+                    if ($leaves < $best[0]) {
+                        $best = [$leaves, ...$here];
+                    }
+                }
+            }
+            [, $rate, $constant] = $best;
+            [$wide, $tall] = [$wide / 4, $tall / 4];
+        }
+        if ($worst <= 0.0 || $left($rate, $constant) > self::HALF * $worst) {
+            return null;
+        }
+        [$none, $all] = [0.0, 1.0];
+        for ($i = 0; $i < 40; $i++) {
+            $middle = ($none + $all) / 2;
+            $left($rate * $middle, $constant * $middle) > self::HALF * $worst ? $none = $middle : $all = $middle;
+        }
+        $rest = round(-$constant / $rate, 1);
+        $taken = Format::significantNumber($all * $rate, 3);
+        $path = self::path($build, $motion);
+
+        return abs($rest) > 720.0 ? null : self::offer($build, $motion, $figure->withSpring($taken, $rest), 'spring', new Sentence(
+            'A spring of {rate} at the figure’s pivot, at rest with its bar at {rest} from the line between the pivots', ['rate' => Quantity::of($taken, 'N·m/°'), 'rest' => Quantity::of($rest, '°')],
+        ), [new Change("{$path}.spring_Nm_per_deg", $taken), new Change("{$path}.spring_rest_deg", $rest)]);
     }
 
     /**

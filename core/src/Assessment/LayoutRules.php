@@ -31,8 +31,11 @@ final class LayoutRules
     {
         $layout = $subject->motion->layout;
         $train = $subject->motion->train;
-        if ($layout === null || $train->stages === []) {
+        if ($layout === null) {
             return [];
+        }
+        if ($train->stages === []) {
+            return LinkageRules::findings($subject); // a linkage straight on the motor meets things too
         }
         $path = $subject->path.'.layout';
         if (! $layout->fits($train)) {

@@ -43,6 +43,8 @@ final class Mending
 
     private const MICROSTEPS = 16;
 
+    private const GIVES = 0.05; // of its travel, that a springy coupling may where no tolerance is asked for
+
     private const PINION = 12;
 
     private const WHEELS = [18, 24, 30, 36, 42, 48, 60, 72];
@@ -135,6 +137,11 @@ final class Mending
         }
         $soft = Format::significantNumber(1 / (1 / $stiffness - 1 / $gears) * Constants::RAD_PER_DEG * 0.95, 2);
         $gives = $f->peak_Nm / $soft;
+        $unit = $subject->motion->unit();
+        $own = $unit->fromSi($gives * Constants::RAD_PER_DEG * $subject->motion->mechanism->travelPerRad());
+        if ($own > ($subject->motion->task->tolerance ?? self::GIVES * abs($unit->fromSi($subject->motion->move()->distance())))) {
+            return []; // it would not stand where it is put
+        }
 
         return [new Fix(
             new Sentence('Couple it through a spring of {soft}: it takes up the knock, and the part gives by {gives} under its own load', ['soft' => Quantity::of($soft, 'N·m/°'), 'gives' => Quantity::of($gives, '°')]),

@@ -23,11 +23,14 @@ final class RoutineContext
 
     public const HOME_SPEED = 0.5;
 
-    /** @var array<string, list<Finding>> by motion */
-    public array $byMotion = [];
+    /** @var array<string, list<array{Routine, Finding}>> by motion */
+    private array $byMotion = [];
 
     /** @var array<string, list<Finding>> by routine */
-    public array $byRoutine = [];
+    private array $byRoutine = [];
+
+    /** @var array<string, array{string, int, list<string>}> by code and sentence, of what is mended outside of the routines: where it is told, and which routines it concerns */
+    private array $common = [];
 
     public readonly RoutineTimes $times;
 
@@ -38,12 +41,46 @@ final class RoutineContext
         $this->byRoutine = array_fill_keys(array_keys($build->routines), []);
     }
 
+    /** What is mended outside of the routines is told once, with the first of them that it concerns. */
     public function add(Routine $routine, Finding $finding, ?string $motion = null): void
     {
-        $this->byRoutine[$routine->id][] = $finding;
         if ($motion !== null) {
-            $this->byMotion[$motion][] = $finding;
+            $this->byMotion[$motion][] = [$routine, $finding];
         }
+        if (! str_starts_with($finding->place, 'routines.')) {
+            $key = "{$finding->code} {$finding->place} {$finding->says->text()}";
+            if (isset($this->common[$key])) {
+                $this->common[$key][2][] = $routine->name;
+
+                return;
+            }
+            $this->common[$key] = [$routine->id, count($this->byRoutine[$routine->id]), [$routine->name]];
+        }
+        $this->byRoutine[$routine->id][] = $finding;
+    }
+
+    /** @return list<Finding> of one routine */
+    public function ofRoutine(string $id): array
+    {
+        $findings = $this->byRoutine[$id];
+        foreach ($this->common as [$routine, $i, $names]) {
+            if ($routine === $id) {
+                $findings[$i] = $findings[$i]->concerning($names);
+            }
+        }
+
+        return array_values($findings);
+    }
+
+    /** @return list<Finding> of one motion, each said once: what several steps or routines have in common is one finding, and mended together */
+    public function ofMotion(string $id): array
+    {
+        $groups = [];
+        foreach ($this->byMotion[$id] ?? [] as [$routine, $finding]) {
+            $groups["{$finding->code} {$finding->says->text()}"][] = [$routine->name, $finding];
+        }
+
+        return array_map(fn (array $group): Finding => Finding::together(array_column($group, 1))->concerning(array_column($group, 0)), array_values($groups));
     }
 
     /**

@@ -51,7 +51,7 @@ final class RoutineJudge
     {
         $id = $subject->motion->id;
         $uses = array_filter($this->build->routines, fn (Routine $routine): bool => in_array($id, $routine->motions(), true));
-        $findings = $this->context->byMotion[$id] ?? [];
+        $findings = $this->context->ofMotion($id);
         if ($uses === []) {
             return Link::notSaid('routine', 'in no routine yet', $findings);
         }
@@ -79,7 +79,7 @@ final class RoutineJudge
             foreach ($routine->flat() as $path => $step) {
                 $steps[] = ['path' => $path, 'says' => $step->says($this->build)];
             }
-            $findings = $this->context->byRoutine[$id];
+            $findings = $this->context->ofRoutine($id);
             usort($findings, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
             $said[] = [
                 'id' => $id, 'name' => $routine->name, 'verdict' => ($steps === [] ? Verdict::NotSaid : Verdict::ofFindings($findings))->value,

@@ -165,7 +165,7 @@ final readonly class RoutineReach
             $name = $switch->name ?? $sensor->name ?? '';
             $stop = $step->direction > 0 ? $motion->stops->hard_high : $motion->stops->hard_low;
             if ($switch !== null && $switch->direction() !== $step->direction) {
-                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->name} runs ".($step->direction > 0 ? 'up' : 'down')." here and cannot reach {$name}, which lies the other way.", [], [
+                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->name} runs {$motion->way($step->direction)} here and cannot reach {$name}, which lies the other way.", [], [
                     new Fix(new Sentence('Run it '.($step->direction > 0 ? 'down' : 'up')), [new Change("routines.{$i}.{$path}.direction", $step->direction > 0 ? 'down' : 'up')]),
                 ], $step->motion);
             } elseif ($switch === null && $at !== null && $stop !== null && ($at - ($sensor->reach ?? 0.0) * $step->direction - $stop) * $step->direction > 0.0) {

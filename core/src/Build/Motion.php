@@ -133,6 +133,12 @@ final readonly class Motion
         });
     }
 
+    /** The word for a direction, 1 or −1. */
+    public function way(int $direction): string
+    {
+        return $this->mechanism->ways()[$direction > 0 ? 0 : 1];
+    }
+
     /** Inertia of the rotor as the load feels it, kg·m². */
     public function rotorAtLoad(): float
     {

@@ -24,7 +24,7 @@ final readonly class Rule
     public function says(Build $build): Sentence
     {
         $never = $this->never->says($build);
-        $while = $this->while?->says($build);
+        $while = $this->while?->says($build)->named('while');
 
         return new Sentence("never {$never->template}".($while === null ? '' : " while {$while->template}"), [...$never->values, ...($while->values ?? [])]);
     }

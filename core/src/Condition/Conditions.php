@@ -106,12 +106,9 @@ final class Conditions
     {
         $texts = $values = [];
         foreach ($sentences as $i => $sentence) {
-            $text = $sentence->template;
-            foreach ($sentence->values as $name => $value) {
-                $text = str_replace('{'.$name.'}', "{{$name}_{$i}}", $text);
-                $values["{$name}_{$i}"] = $value;
-            }
-            $texts[] = $text;
+            $named = $sentence->named((string) $i);
+            $texts[] = $named->template;
+            $values += $named->values;
         }
 
         return new Sentence(implode($between, $texts), $values);

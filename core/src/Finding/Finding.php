@@ -21,6 +21,40 @@ final readonly class Finding implements \JsonSerializable
     ) {
     }
 
+    /**
+     * One finding for several that say the same: what mends the first is done for all of them, where that does not do one thing twice.
+     *
+     * @param  non-empty-list<self>  $same
+     */
+    public static function together(array $same): self
+    {
+        $first = $same[0];
+        if (count($same) === 1) {
+            return $first;
+        }
+        $fixes = [];
+        foreach ($first->fixes as $i => $fix) {
+            $changes = array_merge(...array_map(fn (self $each): array => $each->fixes[$i]->changes ?? [], $same));
+            $paths = array_map(fn (Change $change): string => $change->path.'.', $changes);
+            $apart = array_filter($paths, fn (string $path): bool => count(array_filter($paths, fn (string $other): bool => str_starts_with($other, $path))) > 1) === [];
+            $fixes[] = new Fix($fix->does, $apart && $changes !== [] ? $changes : $fix->changes);
+        }
+
+        return new self($first->code, $first->severity, $first->place, $first->says, $fixes);
+    }
+
+    /** @param  list<string>  $names  of the routines that it concerns: named where there are several */
+    public function concerning(array $names): self
+    {
+        $names = array_values(array_unique($names));
+        $last = array_pop($names);
+        if ($names === []) {
+            return $this;
+        }
+
+        return new self($this->code, $this->severity, $this->place, new Sentence("{$this->says->template} So it is in ".implode(', ', $names)." and {$last}.", $this->says->values), $this->fixes);
+    }
+
     /** @return array{code: string, severity: string, place: string, says: Sentence, fixes: list<Fix>} */
     public function jsonSerialize(): array
     {

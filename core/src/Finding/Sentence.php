@@ -17,6 +17,18 @@ final readonly class Sentence implements \JsonSerializable
     {
     }
 
+    /** The same with names of its own for its values: it can then stand in one sentence with another. */
+    public function named(string $suffix): self
+    {
+        $names = $values = [];
+        foreach ($this->values as $name => $value) {
+            $names['{'.$name.'}'] = "{{$name}_{$suffix}}";
+            $values["{$name}_{$suffix}"] = $value;
+        }
+
+        return new self(strtr($this->template, $names), $values);
+    }
+
     public function text(string $system = 'metric'): string
     {
         $texts = [];

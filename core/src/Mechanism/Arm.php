@@ -124,6 +124,11 @@ final readonly class Arm implements Mechanism
         return $this->inertia_kgm2;
     }
 
+    public function ways(): array
+    {
+        return ['up', 'down'];
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];

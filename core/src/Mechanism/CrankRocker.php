@@ -43,6 +43,8 @@ final readonly class CrankRocker implements Mechanism
      * @param  float  $figure_deg  from the rocker bar to the figure's centre of mass
      * @param  float  $ground_deg  of the line between the pivots above horizontal
      * @param  float  $friction_Nm  rub of the rocker's pivot, ≥ 0
+     * @param  float  $spring_Nm_per_deg  rate of a spring at that pivot, ≥ 0
+     * @param  float  $spring_rest_deg  of the rocker bar from the line between the pivots, where the spring is at rest
      *
      * @throws ImpossibleValue
      */
@@ -57,10 +59,13 @@ final readonly class CrankRocker implements Mechanism
         public float $figure_deg = 0.0,
         public float $ground_deg = 0.0,
         public float $friction_Nm = 0.0,
+        public float $spring_Nm_per_deg = 0.0,
+        public float $spring_rest_deg = 0.0,
     ) {
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('cg_m', $cg_m);
         ImpossibleValue::unlessNotNegative('friction_Nm', $friction_Nm);
+        ImpossibleValue::unlessNotNegative('spring_Nm_per_deg', $spring_Nm_per_deg);
         ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $this->bars = new FourBar($crank_m, $coupler_m, $rocker_m, $ground_m);
         $this->figure_kgm2 = $inertia_kgm2 ?? $mass_kg * $cg_m ** 2;
@@ -86,6 +91,8 @@ final readonly class CrankRocker implements Mechanism
             'figure_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'From the rocker bar to the figure’s balance point.'),
             'ground_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Line from the crank’s pivot to the figure’s, above horizontal.'),
             'friction_Nm' => Field::or(0.0, NumberShape::notNegative($most), 'Rub of the figure’s pivot.'),
+            'spring_Nm_per_deg' => Field::or(0.0, NumberShape::notNegative($most), 'Rate of a spring at the figure’s pivot.'),
+            'spring_rest_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Rocker bar from the line between the pivots, where the spring is at rest.'),
         ];
     }
 
@@ -114,12 +121,28 @@ final readonly class CrankRocker implements Mechanism
     {
         [$cos, $sin, $slope, $bend] = $this->bars->pointing($position);
 
+        $spring = $this->spring_Nm_per_deg === 0.0 ? 0.0 : $this->spring_Nm_per_deg * ($this->follower($position) - $this->spring_rest_deg);
+
         return [
-            ($this->level_Nm * $cos - $this->upright_Nm * $sin) * $slope,
+            ($this->level_Nm * $cos - $this->upright_Nm * $sin + $spring) * $slope,
             $this->friction_Nm * abs($slope),
             $this->figure_kgm2 * $slope * $slope + $this->own_kgm2,
             2 * $this->figure_kgm2 * $slope * $bend,
         ];
+    }
+
+    /** What holds the figure at its own pivot, and what the crank turns it by, N·m and rad/rad. @return array{float, float} */
+    public function atFigure(float $position): array
+    {
+        [$cos, $sin, $slope] = $this->bars->pointing($position);
+
+        return [$this->level_Nm * $cos - $this->upright_Nm * $sin, $slope];
+    }
+
+    /** The same figure with a spring. */
+    public function withSpring(float $spring_Nm_per_deg, float $spring_rest_deg): self
+    {
+        return new self($this->crank_m, $this->coupler_m, $this->rocker_m, $this->ground_m, $this->mass_kg, $this->cg_m, $this->inertia_kgm2, $this->figure_deg, $this->ground_deg, $this->friction_Nm, $spring_Nm_per_deg, $spring_rest_deg);
     }
 
     public function evenOverRad(): float

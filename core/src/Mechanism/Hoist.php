@@ -209,6 +209,11 @@ final readonly class Hoist implements Mechanism
         return $this->breaking_N === null ? INF : $this->bearsN() * $this->travelPerRad($position);
     }
 
+    public function ways(): array
+    {
+        return ['up', 'down'];
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];

@@ -52,6 +52,11 @@ trait IsEven
         return INF;
     }
 
+    public function ways(): array
+    {
+        return ['forwards', 'backwards'];
+    }
+
     public function pullsOnly(): bool
     {
         return false;

@@ -126,6 +126,11 @@ final readonly class Measured implements Mechanism
         return array_column($this->table, 0);
     }
 
+    public function ways(): array
+    {
+        return ['up', 'down'];
+    }
+
     public function masses(): array
     {
         return [];

@@ -84,6 +84,9 @@ interface Mechanism
     /** Torque at the shaft past which it slips instead of moving faster: wheels on their track, a weight in a ball. INF without. */
     public function gripNm(): float;
 
+    /** @return array{string, string} the words for towards larger positions and towards smaller ones: a carriage does not go up */
+    public function ways(): array;
+
     /** It hangs on a cord: it is pulled, and never pushed. */
     public function pullsOnly(): bool;
 

@@ -116,6 +116,11 @@ final readonly class Pushed implements Mechanism
         return self::EVEN_OVER_RAD;
     }
 
+    public function ways(): array
+    {
+        return ['up', 'down'];
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg];

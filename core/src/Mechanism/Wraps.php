@@ -62,6 +62,11 @@ trait Wraps
         return $this->inner->gripNm();
     }
 
+    public function ways(): array
+    {
+        return $this->inner->ways();
+    }
+
     public function pullsOnly(): bool
     {
         return $this->inner->pullsOnly();

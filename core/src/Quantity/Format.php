@@ -7,10 +7,12 @@ namespace Brookstone\Core\Quantity;
 /** Numbers as text. */
 final class Format
 {
+    private const NOTHING = 1e-12; // what a sum of decimals leaves over
+
     /** Rounded to so many significant figures, without an exponent or needless zeros: 0.343, 12.5, 1230. */
     public static function significant(float $number, int $figures): string
     {
-        if ($number === 0.0 || ! is_finite($number)) {
+        if (abs($number) < self::NOTHING || ! is_finite($number)) {
             return '0';
         }
         $decimals = $figures - 1 - (int) floor(log10(abs($number)));

@@ -81,13 +81,13 @@ final readonly class RunStep implements Moves
     public function says(Build $build): Sentence
     {
         $values = [];
-        $text = "Run {$build->motions[$this->motion]->name} ".($this->direction > 0 ? 'up' : 'down');
+        $text = "Run {$build->motions[$this->motion]->name} {$build->motions[$this->motion]->way($this->direction)}";
         if ($this->speed < 1.0) {
             $text .= ' at {speed} speed';
             $values['speed'] = Quantity::share($this->speed);
         }
         if ($this->until !== null) {
-            $until = $this->until->says($build);
+            $until = $this->until->says($build)->named('until');
             $text .= " until {$until->template}";
             $values += $until->values;
         }

@@ -68,6 +68,16 @@ final class FaultSweep
         return array_values($steps);
     }
 
+    /** Why there is nothing to try; null where there is. */
+    public function nothingToTry(): ?string
+    {
+        return $this->steps() !== [] ? null : match (true) {
+            $this->plain['outcome'] === 'never_started' => "There is nothing to try: {$this->routine->name} does not start here".($this->given === null ? '.' : ", with “{$this->given->name}”. Take a scenario that starts it."),
+            $this->routine->steps === [] => "There is nothing to try: {$this->routine->name} has no steps yet.",
+            default => "There is nothing to try: {$this->routine->name} gets to no step that moves, waits or listens.",
+        };
+    }
+
     /** @return list<FaultCase> */
     public function cases(): array
     {

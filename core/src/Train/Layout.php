@@ -11,6 +11,8 @@ namespace Brookstone\Core\Train;
  */
 final readonly class Layout
 {
+    public const SHOWS_MM = 0.005; // nearer than that to the limit is on it: nobody reads “0 mm too near”
+
     private const CLEARANCE_MM = 0.2; // wheels nearer to each other than this touch once anything is out of round
 
     /**
@@ -137,7 +139,7 @@ final readonly class Layout
                     continue;
                 }
                 $room = $axes[$wheel->shaft] === $axes[$other->shaft] ? -min($wheel->outside_mm, $other->outside_mm) : $wheel->awayFrom_mm($other->at) - $wheel->outside_mm - $other->outside_mm;
-                if ($room < self::CLEARANCE_MM) {
+                if ($room < self::CLEARANCE_MM - self::SHOWS_MM) {
                     $clashes[] = new Clash(Clash::WHEELS, $wheel, $other->shaft, self::CLEARANCE_MM - $room, $other);
                 }
             }
@@ -146,23 +148,23 @@ final readonly class Layout
                     continue;
                 }
                 $room = $wheel->awayFrom_mm($at) - $wheel->outside_mm - $this->plate->shaft_mm / 2;
-                if ($room < self::CLEARANCE_MM) {
+                if ($room < self::CLEARANCE_MM - self::SHOWS_MM) {
                     $clashes[] = new Clash(Clash::SHAFT, $wheel, $shaft, self::CLEARANCE_MM - $room);
                 }
             }
             foreach ($this->obstacles as $obstacle) {
                 $room = $obstacle->span()->awayFrom_mm($wheel->at) - $wheel->outside_mm - $obstacle->radius_mm;
-                if ($obstacle->isOn($wheel->plane) && $room < self::CLEARANCE_MM) {
+                if ($obstacle->isOn($wheel->plane) && $room < self::CLEARANCE_MM - self::SHOWS_MM) {
                     $clashes[] = new Clash(Clash::OBSTACLE, $wheel, $wheel->shaft, self::CLEARANCE_MM - $room, obstacle: $obstacle);
                 }
             }
             $over = $this->plate->overhang_mm($wheel);
-            if ($over > 0.0) {
+            if ($over > self::SHOWS_MM) {
                 $clashes[] = new Clash(Clash::ROOM, $wheel, $wheel->shaft, $over);
             }
         }
         foreach ($train->stages as $i => $stage) {
-            if ($stage->face_mm > $this->plate->plane_mm) {
+            if ($stage->face_mm > $this->plate->plane_mm + self::SHOWS_MM) {
                 $clashes[] = new Clash(Clash::FACE, new Wheel($i, false, $i + 1, $this->planes[$i], $stage->outside_mm(false), $stage->driven, $this->shafts[$i + 1]), $i + 1, $stage->face_mm - $this->plate->plane_mm);
             }
         }

@@ -73,7 +73,7 @@ final readonly class Sweep
                 }
                 $rooms['the edge of the room'] = self::CLEARANCE_MM - max($this->over($bar->from, $half), $this->over($bar->to, $half));
                 foreach ($rooms as $meets => $room) {
-                    if ($room < self::CLEARANCE_MM && $room < ($worst["{$name} {$meets}"][0] ?? INF)) {
+                    if ($room < self::CLEARANCE_MM - Layout::SHOWS_MM && $room < ($worst["{$name} {$meets}"][0] ?? INF)) {
                         $worst["{$name} {$meets}"] = [$room, new BarClash($name, $meets, $positions[$k], self::CLEARANCE_MM - $room)];
                     }
                 }

@@ -88,6 +88,8 @@ export interface FaultResult {
     steps: { path: string; says: string }[];
     faults: { fault: string; says: string }[];
     cases: number;
+    /** Why there is nothing to try. */
+    nothing: string | null;
     cells: FaultCell[];
 }
 

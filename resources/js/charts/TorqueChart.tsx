@@ -39,8 +39,8 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
     const end = (values: number[]) => y(torque(values[values.length - 1]!));
     const labels = spread([
         { y: end(speedingUp), text: 'speeding up', color: 'var(--color-ink)' },
-        { y: end(curves.rising_Nm), text: 'going up', color: 'var(--color-ink)' },
-        ...(curves.rising_Nm[0] === curves.falling_Nm[0] ? [] : [{ y: end(curves.falling_Nm), text: 'going down', color: 'var(--color-quiet)' }]),
+        { y: end(curves.rising_Nm), text: curves.ways[0] ?? '', color: 'var(--color-ink)' },
+        ...(curves.rising_Nm[0] === curves.falling_Nm[0] ? [] : [{ y: end(curves.falling_Nm), text: curves.ways[1] ?? '', color: 'var(--color-quiet)' }]),
         ...(limitFits ? [{ y: y(torque(limit)), text: 'drive stalls', color: 'var(--color-fails)' }] : []),
         ...(limitFits && curves.continuous_Nm !== null ? [{ y: y(torque(curves.continuous_Nm)), text: 'all day', color: 'var(--color-tight)' }] : []),
     ]);
@@ -93,9 +93,9 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
                     <thead>
                         <tr>
                             <th>Position</th>
-                            <th>Going up</th>
+                            <th>Going {curves.ways[0]}</th>
                             <th>Speeding up</th>
-                            <th>Going down</th>
+                            <th>Going {curves.ways[1]}</th>
                         </tr>
                     </thead>
                     <tbody>

@@ -61,7 +61,7 @@ function Words({ step, path, build, set }: Props) {
             return (
                 <>
                     Run <MotionPart step={step} path={path} build={build} />{' '}
-                    <ChoiceField label="Direction" path={`${path}.direction`} value={step.direction} choices={words(['up', 'down'])} /> <Speed step={step} path={path} />{' '}
+                    <Direction step={step} path={path} /> <Speed step={step} path={path} />{' '}
                     <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
                 </>
             );
@@ -214,6 +214,13 @@ export function isSelected(build: Build, motion: string): boolean {
 
 function named(things: { id: string; name: string }[] | undefined) {
     return (things ?? []).map((each) => ({ value: each.id, label: each.name }));
+}
+
+/** Which way it goes, in the words of what moves: a carriage does not go up. */
+function Direction({ step, path }: { step: Step & { do: 'run' }; path: string }) {
+    const { stored } = useBuild();
+    const ways = stored.assessment.chains.find((chain) => chain.motion === step.motion)?.curves.ways ?? ['up', 'down'];
+    return <ChoiceField label="Direction" path={`${path}.direction`} value={step.direction} choices={(['up', 'down'] as const).map((value, i) => ({ value, label: ways[i] ?? value }))} />;
 }
 
 function words(choices: string[]) {

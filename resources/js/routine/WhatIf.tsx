@@ -91,6 +91,9 @@ function States({ study }: { study: Study | undefined }) {
 /** Faults against steps. A cell runs that case in the lanes. */
 function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultCell) => void }) {
     const cells = new Map(result.cells.map((cell) => [`${cell.fault} ${cell.step}`, cell]));
+    if (result.nothing != null) {
+        return <p className="border-b border-line p-3">{result.nothing}</p>;
+    }
     const counts = Object.entries(OUTCOMES).map(([outcome, { words }]) => ({ words, count: result.cells.filter((cell) => cell.outcome === outcome).length }));
     return (
         <div className="border-b border-line p-3">

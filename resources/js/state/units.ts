@@ -85,8 +85,8 @@ export class UnitBook {
 
 /** Rounded to so many significant figures, without an exponent or needless zeros. */
 export function significant(value: number, figures: number): string {
-    if (value === 0 || !Number.isFinite(value)) {
-        return '0';
+    if (Math.abs(value) < 1e-12 || !Number.isFinite(value)) {
+        return '0'; // what a sum of decimals leaves over is none
     }
     const rounded = Number(value.toPrecision(figures));
     const decimals = Math.max(0, Math.min(12, figures - 1 - Math.floor(Number(Math.abs(rounded).toExponential().split('e')[1]))));

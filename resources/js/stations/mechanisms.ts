@@ -144,6 +144,8 @@ export const MECHANISMS: Record<Mechanism['kind'], KindSays> = {
             { key: 'figure_deg', label: 'Balance point ahead of the bar by' },
             { key: 'inertia_kgm2', label: 'Inertia about its pivot', empty: 'as a point' },
             { key: 'friction_Nm', label: 'Rub of its pivot' },
+            { key: 'spring_Nm_per_deg', label: 'Spring at its pivot' },
+            { key: 'spring_rest_deg', label: 'Spring at rest with its bar at' },
         ],
         example: { mechanism: { crank_m: 0.012, coupler_m: 0.055, rocker_m: 0.03, ground_m: 0.06, mass_kg: 0.06, cg_m: 0.04 }, places: ['Stroke', 0, 'Next stroke', 360], task: { move_s: 2, profile: 'steady', keeps_turning: true } },
     },

@@ -12,12 +12,12 @@ use Brookstone\Core\Study\FaultSweep;
 use Tests\Support\Builds;
 
 /** @param  array<string, mixed>  $planted */
-function axisOf(string $motion, array $planted, float $at): Axis
+function heldAxis(string $motion, array $planted, float $at): Axis
 {
     return new Axis(Builds::planted($planted)->motions[$motion], $at, 0.0);
 }
 
-function passes(Axis $axis, float $seconds): void
+function letsPass(Axis $axis, float $seconds): void
 {
     for ($i = 0; $i < $seconds / 0.005; $i++) {
         $axis->advance(0.005);
@@ -25,20 +25,20 @@ function passes(Axis $axis, float $seconds): void
 }
 
 it('sees a stall at the command in force: at half duty it draws half, and still pushes in vain', function (float $speed) {
-    $axis = axisOf('lid', [], 70.0);
+    $axis = heldAxis('lid', [], 70.0);
     $axis->burden()->held(true, null);
     $axis->burdened();
     $axis->push(1, $speed);
-    passes($axis, 2.0);
+    letsPass($axis, 2.0);
     $stall_A = Builds::sound()->motions['lid']->drive?->line()->stall_A ?? 0.0;
 
     expect($axis->stalled_s())->toBeAbout(2.0, 0.01)->and($axis->stalledWith_A())->toBeAbout($speed * $stall_A, 1e-6);
 })->with([1.0, 0.5, 0.3]);
 
 it('does not call it a stall while a command only begins', function () {
-    $axis = axisOf('lift', ['motions.2.drive.ramp_s' => 1.0], 0.0);
+    $axis = heldAxis('lift', ['motions.2.drive.ramp_s' => 1.0], 0.0);
     $axis->push(1, 1.0);
-    passes($axis, 0.9);
+    letsPass($axis, 0.9);
 
     expect($axis->stalled_s())->toBe(0.0);
 });
@@ -53,7 +53,7 @@ it('starts a sound hoist softly: it comes up, and not after forty seconds', func
 })->with([0.2, 1.0, 2.5]);
 
 it('holds a lift back by its gears while the command is too weak for it, and lets it not sink', function () {
-    $axis = axisOf('lift', ['motions.2.drive.ramp_s' => 2.0, 'motions.2.mechanism.mass_kg' => 1.5], 0.05);
+    $axis = heldAxis('lift', ['motions.2.drive.ramp_s' => 2.0, 'motions.2.mechanism.mass_kg' => 1.5], 0.05);
     $axis->push(1, 1.0);
     $lowest = 1.0;
     for ($i = 0; $i < 400; $i++) {
@@ -119,7 +119,7 @@ it('slips where it is started without a ramp faster than it can, as the judge sa
     ]])->motions['lift'];
     $axis = new Axis($dial(), 0.0, 0.0);
     $axis->push(1, 1.0);
-    passes($axis, 2.0);
+    letsPass($axis, 2.0);
 
     // It starts at 230 full steps a second at most: a turn of 200 in 0.87 s.
     expect($axis->position() > 300.0)->toBe($comes);
