@@ -47,7 +47,8 @@ final readonly class UnionShape implements Shape
     {
         $options = [];
         foreach ($this->variants as $word => $record) {
-            $options[] = (new RecordShape([$this->tag => Field::needed(ChoiceShape::of($word))] + $record->fields, $record->title))->schema();
+            $tag = $word === $this->usual ? Field::or($word, ChoiceShape::of($word)) : Field::needed(ChoiceShape::of($word));
+            $options[] = (new RecordShape([$this->tag => $tag] + $record->fields, $record->title))->schema();
         }
         if ($this->nullable) {
             $options[] = ['type' => 'null'];

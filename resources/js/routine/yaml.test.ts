@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { parse as parseYaml } from 'yaml';
 import type { Build, Routine } from '../api/types';
 import { located, MOST_CHARACTERS, parse, toText } from './yaml';
 
@@ -53,6 +54,18 @@ describe('text and steps', () => {
                 expect(kept.includes(said)).toBe(JSON.stringify(routine).includes(said));
             }
         }
+    });
+
+    it('comes back as it is to readers of the older language too', () => {
+        const words = ['on', 'off', 'Yes', 'no', 'y', 'N', '12:30', '1:2:3', '12:30:45.5', '1_000', '2026-05-30', '2026-05-30T21:59:43Z', '=', '<<', '~', 'null', '0x1F', '017', '1e3', '.inf', 'true', '-', 'a: b', '# x', '', ' lead', '"q"'];
+        const routine = { id: 'r', name: 'off', steps: words.map((message) => ({ do: 'fault', message })) } as unknown as Routine;
+        const text = toText(routine);
+        for (const version of ['1.1', '1.2'] as const) {
+            const read = parseYaml(text, { version }) as { name: string; steps: { message: string }[] };
+            expect(read.name).toBe('off');
+            expect(read.steps.map((step) => step.message)).toEqual(words);
+        }
+        expect(text).toContain('message: "="');
     });
 
     it('leaves out what is as usual', () => {

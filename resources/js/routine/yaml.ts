@@ -1,4 +1,4 @@
-import { isCollection, isNode, LineCounter, parseDocument, stringify, type Document } from 'yaml';
+import { Document, isCollection, isNode, LineCounter, parseDocument, visit } from 'yaml';
 import schema from '../../../docs/schema/build.schema.json';
 import type { FieldError, Routine } from '../api/types';
 
@@ -50,8 +50,20 @@ export function pruned(value: unknown, shape: Shape = ROUTINE): unknown {
     return Object.fromEntries(kept.map(([key, part]) => [key, pruned(part, own.properties?.[key] ?? {})]));
 }
 
+/** What a reader of the older language takes for something else although this one does not: a value tag, a merge. */
+const READ_OTHERWISE = /^(=|<<|[-+]?[0-9][0-9_]*(:[0-5]?[0-9])+(\.[0-9_]*)?)$/;
+
+/** As text that readers of YAML 1.2 and 1.1 alike read back as it is: `on`, `12:30`, dates and numbers with underscores are quoted. */
 export function toText(routine: Routine): string {
-    return stringify(pruned(routine), { lineWidth: 0 });
+    const document = new Document(pruned(routine), { compat: 'yaml-1.1' });
+    visit(document, {
+        Scalar(_, node) {
+            if (typeof node.value === 'string' && READ_OTHERWISE.test(node.value)) {
+                node.type = 'QUOTE_DOUBLE';
+            }
+        },
+    });
+    return document.toString({ lineWidth: 0 });
 }
 
 export interface Located {

@@ -58,6 +58,17 @@ it('publishes the schemas that it reads by', function (string $name, array $sche
     expect($published)->toBe(json_encode($schema, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n");
 })->with(fn (): array => [['build', BuildShape::schema()], ['routine', BuildShape::routineSchema()]]);
 
+it('fits its published schema in the short form that the program writes', function (string $text) {
+    [$schemas, $valid] = [Schemas::all(), fn (mixed $data): bool => (new Validator)->validate(json_decode((string) json_encode($data)), (string) json_encode(BuildShape::routineSchema()))->isValid()];
+    $read = Yaml::parse($text);
+
+    expect($schemas)->toHaveKey('Build')->and($valid($read))->toBeTrue()
+        ->and($valid(['steps' => [['do' => 'wait', 'until' => ['sensor' => 'beam', 'test' => 'nothing']]]] + $read))->toBeFalse();
+})->with([
+    'an input without its test' => ["id: a\nname: A\nsteps:\n  - do: wait\n    until:\n      sensor: beam\n      is: 'off'\n"],
+    'one inside of others' => ["id: a\nname: A\nsteps:\n  - do: choose\n    if:\n      test: all\n      of:\n        - sensor: beam\n        - test: not\n          that:\n            sensor: button\n    then:\n      - do: wait\n        for_s: 1\n"],
+]);
+
 it('reads every example of the guide to routines', function () {
     $guide = (string) file_get_contents(__DIR__.'/../../../docs/routines.md');
     preg_match_all('/^```yaml\n(.*?)^```$/ms', $guide, $found);
