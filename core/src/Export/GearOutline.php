@@ -75,13 +75,13 @@ final readonly class GearOutline
             }
         }
 
-        return self::grown(array_map(fn (array $point): array => [$point[0] * cos($point[1]), $point[0] * sin($point[1])], $points), $this->kerf_mm / 2);
+        return Offset::of(array_map(fn (array $point): array => [$point[0] * cos($point[1]), $point[0] * sin($point[1])], $points), $this->kerf_mm / 2);
     }
 
     /** @return list<array{float, float}> counter-clockwise */
     public function hole(): array
     {
-        return self::grown($this->bore->outline(), -$this->kerf_mm / 2);
+        return Offset::of($this->bore->outline(), -$this->kerf_mm / 2);
     }
 
     /** @return non-empty-list<array{float, float}> radius and half the angle of the tooth there, from its root to its tip */
@@ -143,28 +143,5 @@ final readonly class GearOutline
         }
 
         return $low;
-    }
-
-    /**
-     * Moved outwards along its own normals.
-     *
-     * @param  list<array{float, float}>  $points  counter-clockwise
-     * @return list<array{float, float}>
-     */
-    private static function grown(array $points, float $by): array
-    {
-        if ($by === 0.0) {
-            return $points;
-        }
-        $count = count($points);
-        $grown = [];
-        foreach ($points as $i => [$x, $y]) {
-            [$bx, $by2] = $points[($i - 1 + $count) % $count];
-            [$ax, $ay] = $points[($i + 1) % $count];
-            $length = hypot($ax - $bx, $ay - $by2);
-            $grown[] = $length > 0.0 ? [$x + $by * ($ay - $by2) / $length, $y - $by * ($ax - $bx) / $length] : [$x, $y];
-        }
-
-        return $grown;
     }
 }
