@@ -175,10 +175,10 @@ final class Easing
         foreach (self::samples($motion, $motion->mechanism)[0] as $at) {
             $points[] = [$figure->follower($at), ...$figure->atFigure($at)];
         }
-        $left = fn (float $rate, float $constant): float => max(array_map(fn (array $point): float => abs(($point[1] + $rate * $point[0] + $constant) * $point[2]), $points));
+        $left = fn (float $rate, float $constant): float => max(0.0, ...array_map(fn (array $point): float => abs(($point[1] + $rate * $point[0] + $constant) * $point[2]), $points));
         $worst = $left(0.0, 0.0);
         $heaviest = self::largest(array_column($points, 1));
-        $swing = max(1e-6, max(array_column($points, 0)) - min(array_column($points, 0)));
+        $swing = max(1e-6, max(-INF, ...array_column($points, 0)) - min(INF, ...array_column($points, 0)));
         [$rate, $constant] = [2 * $heaviest / $swing, 0.0];
         [$wide, $tall] = [2 * $heaviest / $swing, 6 * $heaviest];
         for ($round = 0; $round < self::GRID_ROUNDS; $round++) {

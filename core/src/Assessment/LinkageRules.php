@@ -20,6 +20,14 @@ final class LinkageRules
 {
     private const MOST_PLANES = 12;
 
+    private const LOOKS = 180; // on the way
+
+    public const FLAT_DEG = 30.0; // a bar flatter than this to what it pushes binds with the least play
+
+    private const STICKS_DEG = 12.0;
+
+    private const IN_LINE_DEG = 2.0;
+
     /** @return list<Finding> */
     public static function findings(Subject $subject): array
     {
@@ -44,6 +52,44 @@ final class LinkageRules
         return array_map(fn (BarClash $clash): Finding => new Finding('linkage.clash', Severity::Fails, "{$path}.plane", new Sentence(
             "On its way the {$clash->bar} does not clear {$clash->meets}: {by} too near at {position}.", ['by' => Quantity::of($clash->by_mm / 1000, 'm'), 'position' => $subject->motion->unit()->quantity($subject->motion->unit()->fromSi($clash->position))],
         ), $fixes), $clashes);
+    }
+
+    /** @return list<Finding> how squarely its bars push over the way of its task, and where they lie in one line */
+    public static function angles(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        $bars = Bars::of($motion->thing());
+        if ($bars === null) {
+            return [];
+        }
+        [$from, $to] = $motion->task->keeps_turning ? [0.0, 2 * M_PI] : [$motion->move()->from, $motion->move()->to];
+        [$flat, $at, $dead, $last] = [90.0, $from, null, null];
+        for ($i = 0; $i <= self::LOOKS; $i++) {
+            $position = $from + ($to - $from) * $i / self::LOOKS;
+            [$pushes, $line] = $bars->angles_deg($position);
+            if ($pushes < $flat) {
+                [$flat, $at] = [$pushes, $position];
+            }
+            // In line between two looks where the angle has been getting smaller and now grows.
+            if ($last !== null && $line < self::IN_LINE_DEG && $line <= $last[1] && $i < self::LOOKS && $i > 0 && ($dead === null || $line < $dead[1])) {
+                $dead = [$position, $line];
+            }
+            $last = [$position, $line];
+        }
+        $unit = $motion->unit();
+        $findings = [];
+        if ($flat < self::FLAT_DEG) {
+            $findings[] = new Finding('linkage.flat', $flat < self::STICKS_DEG ? Severity::Fails : Severity::Tight, $subject->path.'.mechanism', new Sentence(
+                'At {at} its bars push only {angle} off the line of what they push, mostly on its pivot'.($flat < self::STICKS_DEG ? ': it sticks there.' : ': a little play lets it stick.'), ['at' => $unit->quantity($unit->fromSi($at)), 'angle' => Quantity::of($flat, '°')],
+            ));
+        }
+        if ($dead !== null && ! $motion->task->keeps_turning) {
+            $findings[] = new Finding('linkage.dead_point', Severity::Note, $subject->path.'.mechanism', new Sentence(
+                'On its way, at {at}, the driving bar and the next lie in one line: there what is moved stands still, turns round, and cannot turn the motor.', ['at' => $unit->quantity($unit->fromSi($dead[0]))],
+            ));
+        }
+
+        return $findings;
     }
 
     /** The linkage over the way of its task, or a whole turn; null where there is none, or no plate. */

@@ -14,6 +14,7 @@ use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\SpringLever;
+use Brookstone\Core\Mechanism\Turntable;
 use Brookstone\Core\Mechanism\Wheels;
 use Brookstone\Core\Quantity\Quantity;
 
@@ -30,6 +31,12 @@ final class LoadJudge implements Judge
 
     private const TIE = 1e-9;           // relative
 
+    private const USUAL_KG_M2 = 8.0;    // of what is built from wood, card and metal, for the square of its size
+
+    private const THOUSAND = 1000.0;
+
+    private const HUNDREDS = 300.0;
+
     public function judge(Subject $subject): Link
     {
         $motion = $subject->motion;
@@ -45,6 +52,7 @@ final class LoadJudge implements Judge
             $thing instanceof SpringLever => $this->spring($subject, $thing),
             default => [],
         };
+        array_push($findings, ...array_filter([$this->bothEnds($subject), $this->unitSlip($subject)]));
         $moving = $facts->peak_Nm() - $there->steady_peak_Nm;
         if ($moving > self::INERTIA_SHARE * $facts->peak_Nm()) {
             $findings[] = new Finding('load.mostly_inertia', Severity::Note, $subject->path.'.task.move_s', new Sentence(
@@ -61,6 +69,55 @@ final class LoadJudge implements Judge
                 : new Sentence('largest torque, heaviest to hold at {at}', ['at' => $unit->quantity($unit->fromSi($there->worst_at))]),
             $findings,
         );
+    }
+
+    /** A spring, or its own weight past the top, that makes it stay at both ends. */
+    private function bothEnds(Subject $subject): ?Finding
+    {
+        $motion = $subject->motion;
+        $move = $motion->move();
+        [$low, $high] = [min($move->from, $move->to), max($move->from, $move->to)];
+        $mechanism = $motion->mechanism;
+        $pulls = [$mechanism->staticTorqueNm($low) - $mechanism->frictionNm($low), -$mechanism->staticTorqueNm($high) - $mechanism->frictionNm($high)];
+        if ($motion->task->keeps_turning || $mechanism->isEndless() || min($pulls) <= self::TIE) {
+            return null;
+        }
+        // Between them it tips over: where the torque passes zero.
+        [$a, $b] = [$low, $high];
+        for ($i = 0; $i < 40; $i++) {
+            $middle = ($a + $b) / 2;
+            $mechanism->staticTorqueNm($middle) > 0.0 ? $a = $middle : $b = $middle;
+        }
+        $unit = $motion->unit();
+
+        return new Finding('load.stays_both_ends', $motion->task->holds_unpowered ? Severity::Note : Severity::Tight, $subject->path.'.mechanism', new Sentence(
+            'Left alone it stays at both ends: at the lower {low} keep it there, at the upper {high}, and past {tips} it tips over to the other side by itself.',
+            ['low' => Quantity::of($pulls[0], 'N·m'), 'high' => Quantity::of($pulls[1], 'N·m'), 'tips' => $unit->quantity($unit->fromSi($a))],
+        ));
+    }
+
+    /** A mass a thousand times off for its size, or a drive hundreds of times too strong: a unit that slipped. */
+    private function unitSlip(Subject $subject): ?Finding
+    {
+        $thing = $subject->motion->thing();
+        [$size, $mass, $key] = match (true) {
+            $thing instanceof Arm => [2 * $thing->cg_m, $thing->mass_kg, 'mass_kg'],
+            $thing instanceof Turntable && $thing->disc_radius_m !== null => [2 * $thing->disc_radius_m, (float) $thing->disc_mass_kg, 'disc_mass_kg'],
+            $thing instanceof Wheels => [8 * $thing->wheel_radius_m, $thing->mass_kg, 'mass_kg'],
+            $thing instanceof Ball => [2 * $thing->ball_radius_m, $thing->shell_mass_kg + $thing->pendulum_mass_kg, 'shell_mass_kg'],
+            default => [0.0, 0.0, ''],
+        };
+        $usual = self::USUAL_KG_M2 * $size ** 2;
+        if ($usual > 0.0 && ($mass > self::THOUSAND * $usual || $mass < $usual / self::THOUSAND)) {
+            return new Finding('load.unit_slip', Severity::Tight, "{$subject->path}.mechanism.{$key}", new Sentence(
+                'Something {size} across that weighs {mass}: parts of that size weigh about {usual}. Did a unit slip?', ['size' => Quantity::of($size, 'm'), 'mass' => Quantity::of($mass, 'kg'), 'usual' => Quantity::of($usual, 'kg')],
+            ));
+        }
+        $margin = $subject->facts->margin();
+
+        return $margin === null || $margin < self::HUNDREDS || $subject->motion->isAbsolute() ? null : new Finding('load.unit_slip', Severity::Note, "{$subject->path}.mechanism", new Sentence(
+            'Its drive could do {margin} times what is asked of it. Did a unit slip in the masses, the lengths or the friction?', ['margin' => Quantity::number($margin)],
+        ));
     }
 
     /** @return list<Finding> */

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Condition\Conditions;
+use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -51,6 +52,8 @@ final readonly class RoutineSensing
                 $this->passes($routine, $step, "routines.{$i}.{$path}");
             }
         }
+        $this->switches($routine);
+        $this->levels($routine, $i);
         $this->noticed($routine, $i);
         $this->timer($routine, $i);
     }
@@ -90,6 +93,57 @@ final readonly class RoutineSensing
         }
     }
 
+    /** End switches that are believed before they have stopped bouncing. */
+    private function switches(Routine $routine): void
+    {
+        $debounce = $this->build->settings->debounce_s;
+        foreach ($routine->motions() as $id) {
+            foreach ($this->build->motions[$id]->stops->switches as $i => $switch) {
+                if ($switch->bounce_s <= 0.0 || $debounce > $switch->bounce_s) {
+                    continue;
+                }
+                $wanted = ceil($switch->bounce_s * 1500) / 1000;
+                $this->context->find($routine, 'stops.switch_bounces', Severity::Fails, 'motions.'.$this->build->indexOf($id).".stops.switches.{$i}.bounce_s", "{$switch->name} bounces for {bounce} and is believed after {debounce}: while it still chatters it is on and off again.", ['bounce' => Quantity::of($switch->bounce_s, 's'), 'debounce' => Quantity::of($debounce, 's')], [
+                    new Fix(new Sentence('Believe switches only after {wanted}', ['wanted' => Quantity::of($wanted, 's')]), [new Change('settings.debounce_s', min(0.5, $wanted))]),
+                ], $id);
+            }
+        }
+    }
+
+    /** Values that a routine compares a reading with, against the readings themselves. */
+    private function levels(Routine $routine, int $i): void
+    {
+        $asked = [];
+        foreach ($routine->starts as $j => $trigger) {
+            foreach (Conditions::all($trigger->condition) as $part) {
+                $asked[] = [$part, "routines.{$i}.starts.{$j}.value"];
+            }
+        }
+        foreach ($routine->flat() as $path => $step) {
+            foreach ($step->conditions() as $field => $condition) {
+                foreach (Conditions::all($condition) as $part) {
+                    $asked[] = [$part, "routines.{$i}.{$path}.{$field}"];
+                }
+            }
+        }
+        foreach ($asked as [$part, $place]) {
+            $sensor = $part instanceof LevelIs ? $this->build->sensors[$part->sensor] : null;
+            $best = $sensor === null ? null : ReadingsSheet::best($sensor);
+            if ($sensor === null || $best === null || ! $part instanceof LevelIs) {
+                continue;
+            }
+            $above = fn (array $readings): int => count(array_filter($readings, fn (float $reading): bool => $reading >= $part->value));
+            $wrong = min($above($sensor->absent) + count($sensor->present) - $above($sensor->present), count($sensor->absent) - $above($sensor->absent) + $above($sensor->present));
+            $share = $wrong / (count($sensor->absent) + count($sensor->present));
+            if ($share > self::GHOSTS) {
+                $fix = str_ends_with($place, '.value') ? [new Fix(new Sentence('Compare it with {value}', ['value' => Quantity::number($best->threshold)]), [new Change($place, round($best->threshold, 6))])] : [];
+                $this->context->find($routine, 'routine.level_misses', Severity::Fails, $place, "{$routine->name} compares {$sensor->name} with {value}, and that takes {wrong} of its own readings wrongly: by their spread {best} parts them.", [
+                    'value' => Quantity::number($part->value), 'wrong' => Quantity::share($share), 'best' => Quantity::number($best->threshold),
+                ], $fix);
+            }
+        }
+    }
+
     /** Passed by for a shorter time than it takes to be seen, or seen so late that the next item comes too. */
     private function passes(Routine $routine, RunStep $step, string $path): void
     {
@@ -126,7 +180,7 @@ final readonly class RoutineSensing
     /** A threshold that nobody measured, or that the readings do not bear out. */
     private function threshold(Routine $routine, Sensor $sensor): void
     {
-        if (! $sensor->measures() || $sensor->upper === null) {
+        if ($sensor->upper === null || ! ($sensor->measures() || $sensor->absent !== [] || $sensor->present !== [])) {
             return;
         }
         $at = 'sensors.'.array_search($sensor->id, array_keys($this->build->sensors), true);

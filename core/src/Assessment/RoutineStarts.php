@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Condition\CounterIs;
 use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
@@ -12,6 +13,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\SetStep;
 use Brookstone\Core\Routine\Trigger;
 
 /** What starts routines: nothing, what never comes, or what can be read two ways. */
@@ -39,6 +41,72 @@ final readonly class RoutineStarts
         }
         foreach ($routine->starts as $j => $trigger) {
             $this->dead($routine, $trigger, "routines.{$i}.starts.{$j}");
+            $this->onlyGrows($routine, $trigger, $i, $j);
+            $this->tooOften($routine, $trigger, "routines.{$i}.starts.{$j}.every_s");
+            $this->atOnce($routine, $trigger, $i, $j);
+        }
+    }
+
+    /** A counter that starts it and that nothing sets back: once it is reached it stays so. */
+    private function onlyGrows(Routine $routine, Trigger $trigger, int $i, int $j): void
+    {
+        $counter = $trigger->condition instanceof CounterIs ? $trigger->condition->counter : null;
+        $adds = false;
+        foreach ($counter === null ? [] : $this->build->routines as $other) {
+            foreach ($other->flat() as $step) {
+                if (! $step instanceof SetStep || $step->counter !== $counter) {
+                    continue;
+                }
+                if ($step->to !== null || ($step->add ?? 0) < 0) {
+                    return;
+                }
+                $adds = true;
+            }
+        }
+        if ($counter === null || ! $adds) {
+            return;
+        }
+        $name = $this->build->counters[$counter]->name;
+        $this->context->find($routine, 'routine.counter_grows', Severity::Tight, "routines.{$i}.starts.{$j}", "Nothing ever sets {$name} back: once {$routine->name} has started by it, it never does again.", [], [
+            new Fix(new Sentence("Set {$name} back to 0 when {$routine->name} begins"), [new Change("routines.{$i}.steps", [['do' => 'set', 'counter' => $counter, 'to' => 0], ...$this->context->stepsAt("routines.{$i}.steps")])]),
+        ]);
+    }
+
+    /** Started more often than it can end. */
+    private function tooOften(Routine $routine, Trigger $trigger, string $place): void
+    {
+        $takes = $this->context->times->of($routine);
+        if ($trigger->when !== 'every' || $trigger->every_s === null || $takes === null || $trigger->every_s > $takes) {
+            return;
+        }
+        $enough = ceil($takes * 1.2);
+        $this->context->find($routine, 'routine.too_often', Severity::Fails, $place, "{$routine->name} takes {takes} and is to start every {every}: it still runs when it should start again.", ['takes' => Quantity::of($takes, 's'), 'every' => Quantity::of($trigger->every_s, 's')], [
+            new Fix(new Sentence('Start it every {enough}', ['enough' => Quantity::of($enough, 's')]), [new Change($place, $enough)]),
+        ]);
+    }
+
+    /** Two that want the same motion at one time of the day: the second does not start. */
+    private function atOnce(Routine $routine, Trigger $trigger, int $i, int $j): void
+    {
+        if ($trigger->when !== 'time_of_day' || $trigger->clock_s === null) {
+            return;
+        }
+        foreach (array_values($this->build->routines) as $k => $other) {
+            $meets = array_intersect($routine->motions(), $other->motions()) !== [];
+            foreach ($k < $i && $meets ? $other->starts : [] as $first) {
+                $lasts = $this->context->times->of($other) ?? 0.0;
+                $after = $trigger->clock_s - ($first->clock_s ?? INF);
+                if ($first->when !== 'time_of_day' || $after < 0.0 || $after > $lasts) {
+                    continue;
+                }
+                $later = ceil(($first->clock_s + $lasts) / 60 + 1) * 60;
+                $at = sprintf('%02d:%02d', intdiv((int) $later, 3600) % 24, intdiv((int) $later, 60) % 60);
+                $this->context->find($routine, 'routine.starts_collide', Severity::Fails, "routines.{$i}.starts.{$j}", "{$routine->name} starts while {$other->name} still moves the same things: one of them does not run that day.", [], [
+                    new Fix(new Sentence("Start it at {$at}"), [new Change("routines.{$i}.starts.{$j}.at", $at)]),
+                ]);
+
+                return;
+            }
         }
     }
 

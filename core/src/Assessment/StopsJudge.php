@@ -21,6 +21,10 @@ final class StopsJudge implements Judge
 {
     private const OFF_PLACE_SHARE = 0.05; // of the travel: a switch this far off its place makes it stop elsewhere
 
+    private const EARLY_SHARE = 0.25;     // of the travel: with more run-on than that it is too fast, and no earlier switch helps
+
+    private const DUTIES = [0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1];
+
     private const TIE = 1e-9;             // relative
 
     public function judge(Subject $subject): Link
@@ -44,8 +48,8 @@ final class StopsJudge implements Judge
         }
         $least = null;
         foreach ($motion->stops->switches as $i => $switch) {
-            $findings = [...$findings, ...$this->offPlace($subject, $switch, $i)];
             $runOn = $subject->facts->runOn($switch, $subject->build->settings);
+            $findings = [...$findings, ...$this->offPlace($subject, $switch, $i, $motion->goesByTime() ? $runOn->distance ?? 0.0 : 0.0)];
             if ($runOn === null) {
                 continue;
             }
@@ -126,20 +130,59 @@ final class StopsJudge implements Judge
         ])];
     }
 
-    /** @return list<Finding> */
-    private function offPlace(Subject $subject, LimitSwitch $switch, int $i): array
+    /**
+     * Where it comes to rest after a switch, against the place that the switch stands for.
+     *
+     * @return list<Finding>
+     */
+    private function offPlace(Subject $subject, LimitSwitch $switch, int $i, float $runOn): array
     {
         $motion = $subject->motion;
-        $off = abs($switch->at - $motion->at($switch->place));
-        $allowed = $motion->task->tolerance ?? self::OFF_PLACE_SHARE * abs($motion->unit()->fromSi($motion->move()->distance()));
+        $unit = $motion->unit();
+        $place = $motion->at($switch->place);
+        $asked = $motion->task->tolerance;
+        $runOn = $asked === null ? 0.0 : $runOn; // where nobody asks how exactly it stops, the switch itself must be about where it should
+        $stop = ($switch->end === 'low' ? $motion->stops->hard_low : $motion->stops->hard_high) ?? $switch->direction() * INF;
+        $stands = $switch->direction() > 0 ? min($stop, $switch->at + $runOn) : max($stop, $switch->at - $runOn);
+        $off = abs($stands - $place);
+        $allowed = $asked ?? self::OFF_PLACE_SHARE * abs($unit->fromSi($motion->move()->distance()));
+        if ($off <= $allowed * (1 + self::TIE)) {
+            return [];
+        }
+        $earlier = round($place - $switch->direction() * $runOn, $unit === PositionUnit::Degrees ? 2 : 5);
+        $values = ['trips' => $unit->quantity($switch->at), 'run_on' => $unit->quantity($runOn), 'stands' => $unit->quantity($stands), 'off' => $unit->quantity($off), 'allowed' => $unit->quantity($allowed)];
 
-        return $off <= $allowed * (1 + self::TIE) ? [] : [new Finding('stops.switch_off_place', Severity::Tight, "{$subject->path}.stops.switches.{$i}.at", new Sentence(
-            "{$switch->name} trips at {trips}, {off} off its place {$subject->facts->placeName($switch->place)}.",
-            ['trips' => $motion->unit()->quantity($switch->at), 'off' => $motion->unit()->quantity($off)],
-        ), [new Fix(
-            new Sentence('Move the switch to {at}', ['at' => $motion->unit()->quantity($motion->at($switch->place))]),
-            [new Change("{$subject->path}.stops.switches.{$i}.at", $motion->at($switch->place))],
-        )])];
+        return [new Finding('stops.switch_off_place', $asked === null ? Severity::Tight : Severity::Fails, "{$subject->path}.stops.switches.{$i}.at", new Sentence(
+            $asked === null
+                ? "{$switch->name} trips at {trips}, {off} off its place {$subject->facts->placeName($switch->place)}."
+                : "{$switch->name} trips at {trips}, and with its run-on of {run_on} it stands at {stands}: {off} off its place {$subject->facts->placeName($switch->place)}, where {allowed} is allowed.", $values,
+        ), [
+            ...(abs($earlier - $switch->at) < 1e-9 || $runOn > self::EARLY_SHARE * abs($unit->fromSi($motion->move()->distance())) ? [] : [new Fix(
+                new Sentence('Move the switch to {at}'.($asked === null ? '' : ': it then comes to rest at its place'), ['at' => $unit->quantity($earlier)]),
+                [new Change("{$subject->path}.stops.switches.{$i}.at", $earlier)],
+            )]),
+            ...($asked === null ? [] : $this->slower($subject, $switch, $place, $allowed)),
+        ])];
+    }
+
+    /** @return list<Fix> the highest duty with which it comes to rest near enough, and what it costs */
+    private function slower(Subject $subject, LimitSwitch $switch, float $place, float $allowed): array
+    {
+        $drive = $subject->motion->drive;
+        foreach ($drive === null || ! $subject->motion->goesByTime() ? [] : self::DUTIES as $duty) {
+            $slow = $duty < $drive->duty ? $subject->with($subject->motion->withDrive($drive->but(['duty' => $duty]))) : null;
+            $distance = $slow?->facts->runOn($switch, $subject->build->settings)?->distance;
+            if ($slow === null || $distance === null || abs($switch->at + $switch->direction() * $distance - $place) > $allowed) {
+                continue;
+            }
+            $time = $slow->facts->runThere()['time_s'];
+
+            return $time === null || ! Mending::mends($slow) ? [] : [new Fix(
+                new Sentence('Drive it at {duty} of the duty: the way then takes {time}', ['duty' => Quantity::share($duty), 'time' => Quantity::of($time, 's')]), [new Change("{$subject->path}.drive.duty", $duty)],
+            )];
+        }
+
+        return [];
     }
 
     /** @return list<Finding> */

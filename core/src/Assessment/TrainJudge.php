@@ -38,6 +38,7 @@ final class TrainJudge implements Judge
             ...TrainRules::meshOfBelts($subject),
             ...TrainRules::wear($subject),
             ...LayoutRules::findings($subject),
+            ...LinkageRules::angles($subject),
         ]));
         $count = count($train->stages);
 

@@ -53,7 +53,7 @@ final class ClaimCheck
      */
     private static function among(array $figures): array
     {
-        return [...self::sameTwice($figures), ...self::currents($figures), ...self::power($figures), ...self::counts($figures)];
+        return [...self::sameTwice($figures), ...self::currents($figures), ...self::power($figures), ...self::counts($figures), ...self::rolls($figures)];
     }
 
     /**
@@ -72,7 +72,7 @@ final class ClaimCheck
                 continue;
             }
             $lines[$figure->number][$figure->quantity->dimension->value][$figure->unit][] = $figure;
-            foreach (['stall', 'no.?load', 'speed', 'weight|mass', 'size|dimension'] as $topic) {
+            foreach (['stall', 'no.?load', 'speed', 'weight|mass', 'size|dimension', 'height|tall', 'length|long', 'width|wide', 'diameter|wheel', 'stroke'] as $topic) {
                 if ($figure->mentions($topic)) {
                     $whole[$topic.$figure->quantity->dimension->value][$figure->unit][$figure->number][] = $figure;
                 }
@@ -144,6 +144,29 @@ final class ClaimCheck
 
         return $idle !== null && $stall !== null && $idle->quantity->si >= $stall->quantity->si
             ? [new Odd('idle_over_stall', new Sentence("It cannot draw {$idle->written} without load and {$stall->written} when held."))] : [];
+    }
+
+    /**
+     * A speed over the ground against a speed of turning and the wheel: v = π·d·n.
+     *
+     * @param  list<Figure>  $figures
+     * @return list<Odd>
+     */
+    private static function rolls(array $figures): array
+    {
+        $speed = self::first($figures, Dimension::Speed, 'speed', 'fast', 'km/h', 'm/s');
+        $turns = self::first($figures, Dimension::AngularSpeed, 'rpm', 'speed', 'turn');
+        $wheel = self::first($figures, Dimension::Length, 'wheel', 'diameter', 'tyre|tire');
+        if ($speed === null || $turns === null || $wheel === null) {
+            return [];
+        }
+        $across = $wheel->mentions('radius') ? 2 * $wheel->quantity->si : $wheel->quantity->si;
+        $rolls = $across / 2 * $turns->quantity->si;
+        $off = abs($rolls - $speed->quantity->si) / max($rolls, $speed->quantity->si, 1e-12);
+
+        return $off > self::POWER_AGREES ? [new Odd('rolls', new Sentence(
+            "A wheel of {$wheel->written} at {$turns->written} rolls {rolls}, not {$speed->written}.", ['rolls' => Quantity::of($rolls, 'm/s')],
+        ))] : [];
     }
 
     /**

@@ -41,6 +41,22 @@ final readonly class Bars
         };
     }
 
+    /**
+     * How squarely the bars push at a position: the angle between the bar that pushes and the one that is pushed, or the way square to a slider, and
+     * the angle between the driving bar and the next; both 0–90°. At 0° of the first nothing moves what is pushed, at 0° of the second it stands
+     * still: a dead point (Norton, Design of Machinery, 5th ed., §3.3 and 4.10).
+     *
+     * @return array{float, float}
+     */
+    public function angles_deg(float $position): array
+    {
+        $bars = array_values($this->at($position));
+        $way = fn (array $bar): float => atan2($bar[1][1] - $bar[0][1], $bar[1][0] - $bar[0][0]);
+        $between = fn (float $a, float $b): float => rad2deg(asin(min(1.0, abs(sin($a - $b)))));
+
+        return [$between($way($bars[1]), isset($bars[2]) ? $way($bars[2]) : M_PI / 2), $between($way($bars[0]), $way($bars[1]))];
+    }
+
     /** @return array<string, float> between the holes of each bar, mm, by name */
     public function lengths_mm(): array
     {

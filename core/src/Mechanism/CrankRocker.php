@@ -131,7 +131,11 @@ final readonly class CrankRocker implements Mechanism
         ];
     }
 
-    /** What holds the figure at its own pivot, and what the crank turns it by, N·m and rad/rad. @return array{float, float} */
+    /**
+     * What holds the figure at its own pivot, and how far the crank turns it.
+     *
+     * @return array{float, float} N·m and rad/rad
+     */
     public function atFigure(float $position): array
     {
         [$cos, $sin, $slope] = $this->bars->pointing($position);

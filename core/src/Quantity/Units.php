@@ -124,6 +124,7 @@ final class Units
             new Unit('turn/s', Dimension::AngularSpeed, $turn, ['rps', 'rev/s', 'turns/s']),
             new Unit('s/60°', Dimension::AngularSpeed, 60 * $deg, ['s/60', 's/60deg', 'sec/60', 'sec/60°', 'sec/60deg', 's/60degrees'], inverse: true),
             new Unit('m/s', Dimension::Speed, 1.0, ['m/sec']),
+            new Unit('km/h', Dimension::Speed, 1 / 3.6, ['kph', 'kmh']),
             new Unit('cm/s', Dimension::Speed, 0.01, ['cm/sec']),
             new Unit('mm/s', Dimension::Speed, 0.001, ['mm/sec']),
             new Unit('in/s', Dimension::Speed, $in, ['in/sec', 'ips']),

@@ -7,7 +7,7 @@ use Brookstone\Core\Finding\Verdict;
 use Tests\Support\Builds;
 
 /** Codes that no judge gives, only a calculator: planted in the tests of calculators. */
-const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.flat', 'linkage.no_pair', 'winding.cord_weak', 'winding.fleet', 'winding.order_unsure', 'rolling.head_slides', 'sense.chatters', 'sense.drifts', 'sense.few_readings', 'sense.ghosts', 'sense.missed', 'sense.stick_jitters', 'sense.press_confused', 'sense.double_confused', 'sense.knock_window', 'sense.knock_threshold', 'sense.light_overlaps', 'sense.light_blinks', 'sense.light_misread', 'sense.light_passing', 'stop.close', 'stop.hits', 'timer.first_edge', 'train.contact_ratio', 'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
+const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.no_pair', 'winding.cord_weak', 'winding.fleet', 'winding.order_unsure', 'rolling.head_slides', 'sense.chatters', 'sense.drifts', 'sense.few_readings', 'sense.ghosts', 'sense.missed', 'sense.stick_jitters', 'sense.press_confused', 'sense.double_confused', 'sense.knock_window', 'sense.knock_threshold', 'sense.light_overlaps', 'sense.light_blinks', 'sense.light_misread', 'sense.light_passing', 'stop.close', 'stop.hits', 'timer.first_edge', 'train.contact_ratio', 'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
 
 /** Spur gears on a lid, laid out on plain ground. */
 function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.05, 'material' => 'brass']], array $more = []): array
@@ -88,6 +88,8 @@ dataset('planted', fn () => withCodes([
     'load.overbalanced' => [['motions.0.mechanism.counterbalance_Nm' => 0.5], Severity::Tight, true],
     'load.mostly_inertia' => [['motions.1.task.move_s' => 0.02], Severity::Note, false],
     'load.will_not_lower' => [['motions.2.mechanism.friction_N' => 7.0], Severity::Fails, false],
+    'load.stays_both_ends' => [['motions.0.task.holds_unpowered' => false, 'motions.0.places.0.at' => 60.0, 'motions.0.places.1.at' => 120.0, 'motions.0.stops' => ['hard_low' => 50, 'hard_high' => 130, 'switches' => [['id' => 'lid-shut', 'name' => 'Shut', 'place' => 'shut', 'at' => 60, 'end' => 'low'], ['id' => 'lid-open', 'name' => 'Open', 'place' => 'open', 'at' => 120, 'end' => 'high']]]], Severity::Tight, false],
+    'load.unit_slip' => [['motions.0.mechanism.mass_kg' => 0.0001], Severity::Tight, false],
     'load.cord_climbs' => [['motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004, 'motions.2.mechanism.lift_m' => 0.4], Severity::Tight, true],
     'load.wheels_slip' => [['motions.2.mechanism' => ['kind' => 'wheels', 'mass_kg' => 1.2, 'wheel_radius_m' => 0.02, 'rolling_coefficient' => 0.03, 'friction_coefficient' => 0.3], 'motions.2.drive.motor' => Builds::motor('G16-30'), 'motions.2.drive.supply' => 'servos'], Severity::Tight, true],
     'load.ball_stays' => [['motions.2.mechanism' => ['kind' => 'ball', 'ball_radius_m' => 0.1, 'shell_mass_kg' => 0.3, 'pendulum_mass_kg' => 0.5, 'pendulum_arm_m' => 0.02, 'grade_deg' => 8]], Severity::Fails, false],
@@ -132,6 +134,8 @@ dataset('planted', fn () => withCodes([
     'train.in_turn' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'], Severity::Note, false],
     'train.order_unsure' => [['motions.2.mechanism.mass_kg' => 1.0, 'motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'], Severity::Tight, true],
     'train.overhung' => [laidOut([[20, 20], [45, 20], [70, 20]], [['type' => 'spur', 'driver' => 20, 'driven' => 30], ['type' => 'spur', 'driver' => 20, 'driven' => 30]], ['planes' => [0, 4]]), Severity::Note, true],
+    'linkage.flat' => [['motions.0.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.018, 'horn_m' => 0.02, 'pivot_distance_m' => 0.05, 'mass_kg' => 0.05, 'cg_m' => 0.03, 'half_travel_deg' => 75.0]], Severity::Tight, false],
+    'linkage.dead_point' => [['motions.0.mechanism' => ['kind' => 'crank_rocker', 'crank_m' => 0.012, 'coupler_m' => 0.055, 'rocker_m' => 0.03, 'ground_m' => 0.06, 'mass_kg' => 0.06, 'cg_m' => 0.04], 'motions.0.places.1.at' => 300.0, 'motions.0.stops.hard_high' => 310.0, 'motions.0.stops.switches.1.at' => 300.0], Severity::Note, false],
     'linkage.pivot_off' => [pushedBy(['x_mm' => 97, 'y_mm' => 20]), Severity::Fails, true],
     'linkage.clash' => [pushedBy(['x_mm' => 95, 'y_mm' => 20]), Severity::Fails, true],
     'load.cord_weak' => [['motions.2.mechanism.breaking_N' => 50.0], Severity::Tight, true],
@@ -157,6 +161,7 @@ dataset('planted', fn () => withCodes([
     'stops.place_outside' => [['motions.0.stops.hard_high' => 60.0], Severity::Fails, false],
     'stops.by_time' => [['motions.2.stops.switches' => [['id' => 'lift-high', 'name' => 'High', 'place' => 'high', 'at' => 0.1, 'end' => 'high']], 'routines' => []], Severity::Note, false],
     'stops.switch_off_place' => [['motions.0.stops.switches.1.at' => 62.0], Severity::Tight, true],
+    'stops.switch_bounces' => [['motions.0.stops.switches.0.bounce_s' => 0.02], Severity::Fails, true],
     'stops.switch_past_stop' => [['motions.0.stops.switches.1.at' => 76.0], Severity::Fails, true],
     'stops.encoder_coarse' => [['motions.2.stops.encoder_pulses' => 6, 'motions.2.task.tolerance' => 0.004], Severity::Fails, true],
     'stops.run_on' => [['motions.0.stops.hard_low' => -0.5], Severity::Fails, true],
@@ -187,6 +192,10 @@ dataset('planted', fn () => withCodes([
     'routine.falls' => [['motions.2.drive.motor' => ['back_drive_Nm' => 0.001] + Builds::motor('G25-227'), 'routines.1.steps.9' => ['do' => 'stop', 'motion' => 'lift', 'how' => 'coast']], Severity::Fails, true],
     'routine.holds_hot' => [['motions.1.mechanism.mass_kg' => 0.2, 'routines.1.steps.9' => ['do' => 'stop', 'motion' => 'jaw', 'how' => 'hold']], Severity::Tight, false],
     'routine.trigger_dead' => [['counters' => [['id' => 'visitors', 'name' => 'Visitors']], 'routines.1.starts' => [['when' => 'count', 'counter' => 'visitors', 'value' => 5]]], Severity::Fails, false],
+    'routine.counter_grows' => [['counters' => [['id' => 'visitors', 'name' => 'Visitors']], 'routines.1.starts' => [['when' => 'count', 'counter' => 'visitors', 'value' => 5]], 'routines.2' => ['id' => 'tally', 'name' => 'Tally', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'set', 'counter' => 'visitors', 'add' => 1]]]], Severity::Tight, true],
+    'routine.too_often' => [['routines.1.starts' => [['when' => 'every', 'every_s' => 5]], 'routines.1.if_fails' => [['do' => 'signal', 'output' => 'lamp']]], Severity::Fails, true],
+    'routine.starts_collide' => [['routines.1.starts' => [['when' => 'time_of_day', 'at' => '10:00']], 'routines.2' => ['id' => 'peep', 'name' => 'Peep', 'alone' => true, 'starts' => [['when' => 'time_of_day', 'at' => '10:00']], 'steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]]]], Severity::Fails, true],
+    'routine.level_misses' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 70, 'absent' => [40, 44, 47, 42], 'present' => [88, 91, 93, 90]], 'routines.1.starts' => [['when' => 'level', 'sensor' => 'cup', 'is' => 'above', 'value' => 43, 'hysteresis' => 4]]], Severity::Fails, true],
     'routine.no_hysteresis' => [['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80], 'routines.1.starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40]]], Severity::Tight, true],
     'routine.press_unclear' => [['routines.2' => ['id' => 'twice', 'name' => 'Twice', 'starts' => [['when' => 'press', 'sensor' => 'button', 'how' => 'double']], 'steps' => [['do' => 'signal', 'output' => 'lamp']]]], Severity::Fails, true],
     'routine.drifts' => [['motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']], 'motions.2.task.tolerance' => 0.001, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1]], Severity::Fails, true],

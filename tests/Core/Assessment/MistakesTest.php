@@ -103,7 +103,7 @@ dataset('mistakes', [
     ], '/of its own readings wrong/'],
     'nobody noticed that it had stopped' => ['routine.unnoticed', ['routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], '/nobody is told/'],
     'an interval that its clock and counter cannot give' => ['routine.timer_cannot', [
-        'settings.timer_Hz' => 32768, 'settings.timer_stages' => 15, 'routines.1.starts' => [['when' => 'every', 'every_s' => 0.9]], 'routines.1.if_fails' => [['do' => 'signal', 'output' => 'lamp']],
+        'settings.timer_Hz' => 32768, 'settings.timer_stages' => 21, 'routines.1.starts' => [['when' => 'every', 'every_s' => 50]], 'routines.1.if_fails' => [['do' => 'signal', 'output' => 'lamp']],
     ], '/cannot give/'],
 ]);
 
