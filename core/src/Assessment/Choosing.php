@@ -36,6 +36,8 @@ final class Choosing
 
     private readonly float $ramped_rad_s;
 
+    private readonly float $reach_rad;
+
     /** @var array<int, array{Train, float, float, float}> behind an extra ratio stands the train that the motion has */
     private array $trains = [];
 
@@ -44,6 +46,7 @@ final class Choosing
         $this->table = new MoveTable($motion);
         $this->patience_s = (new Facts($motion))->patience_s();
         $this->ramped_s = $motion->ramp()->time_s($motion->turn_rad());
+        $this->reach_rad = $motion->reach_rad();
         $this->ramped_rad_s = $motion->ramp()->speed;
         $this->there = new QuickRun($motion->moved(true), $motion->move());
         $this->back = new QuickRun($motion->moved(false), $motion->move()->back());
@@ -92,7 +95,7 @@ final class Choosing
             $on, $this->motion->task, $ratio, $efficiency,
             $motor instanceof Stepper ? min(1e6, $this->table->stepperMargin($motor, $on->volts_V, $ratio, $efficiency, $on->locks ? 0.0 : $back, $rotor)) * $peak : $on->most_Nm * $ratio * $efficiency,
             $peak, $this->table->rms_Nm($felt), $this->table->hold_Nm, $back > 0.0 ? $ratio * $on->back_drive_Nm / $back : INF,
-            $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->fastestAtMost($on, $ratio, $efficiency, $back, $felt), $this->table->grip_Nm,
+            $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->fastestAtMost($on, $ratio, $efficiency, $back, $felt), $this->table->grip_Nm, $this->reach_rad,
         );
         $strains = DriveRules::strains($figures, $this->build->settings);
         $time = null;

@@ -70,6 +70,7 @@ final readonly class DriveFigures
      * @param  float  $turn_rad  of the load's shaft over the move
      * @param  float  $inertia_kgm2  at the load, rotor included
      * @param  float  $fastest_rad_s  that it gets within its travel, at the load
+     * @param  float  $reach_rad  from the lowest of its places to the highest: the task may be only a part of that
      * @param  float  $grip_Nm  past which the load slips by itself
      */
     public function __construct(
@@ -82,10 +83,11 @@ final readonly class DriveFigures
         float $rms_Nm,
         public float $hold_Nm,
         public float $holds_unpowered_Nm,
-        float $turn_rad,
+        public float $turn_rad,
         public float $inertia_kgm2,
         public float $fastest_rad_s,
         public float $grip_Nm = INF,
+        public float $reach_rad = 0.0,
     ) {
         $through = $ratio * $efficiency;
         $this->drive = $on->choice;
@@ -96,7 +98,7 @@ final readonly class DriveFigures
         $this->through_motor_Nm = min($peak_Nm / $through, $on->most_Nm);
         $this->gear_limit_motor_Nm = $on->gear_limit_Nm;
         $this->knock_motor_Nm = Knock::torque_Nm($on->most_Nm * $ratio, 1 / (1 / ($on->gear_stiffness_Nm_rad * $ratio * $ratio) + $on->give_rad_Nm), $inertia_kgm2, $fastest_rad_s, min($on->clutch_Nm, $grip_Nm)) / $ratio;
-        $this->turn_deg = $turn_rad * $ratio * self::DEG_PER_RAD;
+        $this->turn_deg = max($turn_rad, $reach_rad) * $ratio * self::DEG_PER_RAD;
         $this->travel_deg = $on->travel_deg;
         $this->rms_motor_Nm = $rms_Nm / $through;
         $this->hold_motor_Nm = $hold_Nm / $ratio;
@@ -125,7 +127,7 @@ final readonly class DriveFigures
 
         return new self(
             new ChosenDrive($motion->drive ?? throw new \LogicException('No drive.')), $motion->task, $motion->train->ratio(), $motion->train->efficiency(), $facts->stallAtLoad_Nm(), $facts->peak_Nm(), $facts->rms_Nm(),
-            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), $motion->turn_rad(), $facts->inertia_kgm2(), $facts->fastest_rad_s(), $motion->mechanism->gripNm(),
+            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), $motion->turn_rad(), $facts->inertia_kgm2(), $facts->fastest_rad_s(), $motion->mechanism->gripNm(), $motion->reach_rad(),
         );
     }
 
@@ -180,7 +182,7 @@ final readonly class DriveFigures
     {
         return new self(
             $drive === $this->drive ? $this->on : new ChosenDrive($drive), $this->task, $this->ratio, $this->efficiency, $this->stall_Nm, $this->peak_Nm, $this->rms_motor_Nm * $this->ratio * $this->efficiency,
-            $this->hold_Nm, $this->holds_unpowered_Nm, $this->turn_deg / $this->ratio / self::DEG_PER_RAD, $this->inertia_kgm2, $fastest_rad_s, $this->grip_Nm,
+            $this->hold_Nm, $this->holds_unpowered_Nm, $this->turn_rad, $this->inertia_kgm2, $fastest_rad_s, $this->grip_Nm, $this->reach_rad,
         );
     }
 }

@@ -31,7 +31,17 @@ final class DriveNotes
     /** @return list<?Finding> */
     public function of(Subject $subject, DriveFigures $f): array
     {
-        return [$this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->claims($subject, $f)];
+        return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->claims($subject, $f)];
+    }
+
+    /** It only turns forwards, and has two ends: nothing brings it back. */
+    private function oneWay(Subject $subject): ?Finding
+    {
+        $motion = $subject->motion;
+
+        return ! ($motion->drive->one_way ?? false) || $motion->period() !== null || $motion->task->keeps_turning ? null : new Finding('drive.one_way_ends', Severity::Fails, $subject->path.'.drive.one_way', new Sentence(
+            "It only ever turns {$motion->way(1)}, but has two ends: once it is at {$subject->facts->placeName($motion->at($motion->task->to) > $motion->at($motion->task->from) ? $motion->task->to : $motion->task->from)} nothing brings it back.",
+        ), [new Fix(new Sentence('Drive it by a bridge, both ways'), [new Change($subject->path.'.drive.one_way', false)])]);
     }
 
     /** A servo whose dead band is smaller than the play it sees hunts for its place. */

@@ -50,7 +50,7 @@ final class Facts
 
     public function back(): MoveLoad
     {
-        return $this->back ??= MoveLoad::of($this->motion->moved(false), $this->motion->move()->back(), $this->motion->rotorFelt());
+        return $this->back ??= $this->motion->isOneWay() ? $this->there() : MoveLoad::of($this->motion->moved(false), $this->motion->move()->back(), $this->motion->rotorFelt());
     }
 
     /**
@@ -173,13 +173,13 @@ final class Facts
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
     public function runThere(): array
     {
-        return $this->run($this->motion->task->from, $this->motion->task->to);
+        return $this->runs['there'] ??= $this->compute($this->motion->at($this->motion->task->from), $this->motion->at($this->motion->task->to), 1.0);
     }
 
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
     public function runBack(): array
     {
-        return $this->run($this->motion->task->to, $this->motion->task->from);
+        return $this->motion->isOneWay() ? $this->runThere() : $this->runs['back'] ??= $this->compute($this->motion->at($this->motion->task->to), $this->motion->at($this->motion->task->from), 1.0);
     }
 
     /** Computed time between two places, s; null when the drive cannot make it or there is none. */
@@ -212,6 +212,10 @@ final class Facts
     public function longestTimeTo(string $to, float $speed = 1.0): ?float
     {
         $at = $this->motion->at($to);
+        $period = $this->motion->period();
+        if ($period !== null) { // it may have just passed it
+            return ($this->runs["round {$to} {$speed}"] ??= $this->compute($at, $at + ($this->motion->isOneWay() || ! $this->motion->counts() ? $period : $period / 2), $speed))['time_s'];
+        }
         $farthest = $to;
         foreach ($this->motion->places as $place) {
             if (abs($place->at - $at) > abs($this->motion->at($farthest) - $at)) {
@@ -242,7 +246,9 @@ final class Facts
      */
     private function run(string $from, string $to, float $speed = 1.0): array
     {
-        return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($this->motion->at($from), $this->motion->at($to), $speed);
+        $at = $this->motion->at($from);
+
+        return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($at, $at + $this->motion->distance($at, $this->motion->at($to)), $speed);
     }
 
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */

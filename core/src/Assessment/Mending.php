@@ -279,7 +279,7 @@ final class Mending
         $bare = $subject->with($subject->motion->withDrive(null)); // each drive brings a rotor of its own: sift without any
         $needed = [];
         $train = $subject->motion->train;
-        $turn_deg = $subject->motion->turn_rad() * $train->ratio() / Constants::RAD_PER_DEG;
+        $turn_deg = $subject->motion->reach_rad() * $train->ratio() / Constants::RAD_PER_DEG;
         $mustHold = $subject->motion->task->holds_unpowered && $train->backEfficiency() > 0.0;
         $holds = $facts->hold_Nm() * $train->backEfficiency() / $train->ratio();
         $likely = [];

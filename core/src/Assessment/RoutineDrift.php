@@ -61,7 +61,6 @@ final readonly class RoutineDrift
     /** @return list<Fix> */
     private function fixes(Motion $motion, GoStep|GoByStep $step, int $i, bool $once): array
     {
-        $switches = $motion->stops->switches;
         $m = $this->context->build->indexOf($motion->id);
         $place = $step instanceof GoStep ? $motion->place($step->place) : null;
         [$low, $high] = $motion->range();
@@ -73,10 +72,10 @@ final readonly class RoutineDrift
                 ['id' => substr($motion->id, 0, 26).'-'.substr($place->id, 0, 12), 'name' => "{$motion->name} ".lcfirst($place->name).' switch', 'place' => $place->id, 'at' => $place->at, 'end' => $end],
             ])]);
         }
-        if (! $once && $switches !== []) {
-            $home = $motion->stops->switchAt($motion->task->from) ?? $switches[0];
+        $home = $motion->homesOnto();
+        if (! $once && $home !== null) {
             $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
-            $fixes[] = $this->context->before("routines.{$i}.steps.0", ['do' => 'home', 'motion' => $motion->id, 'switch' => $home->id, 'speed' => RoutineContext::HOME_SPEED, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)], new Sentence("Home {$motion->name} each time"));
+            $fixes[] = $this->context->before("routines.{$i}.steps.0", $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->name} each time"));
         }
 
         return $fixes;

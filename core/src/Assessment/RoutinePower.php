@@ -42,6 +42,7 @@ final readonly class RoutinePower
         $this->leftPowered($routine, $routine->steps, "routines.{$i}.steps");
         $this->lists($routine, $routine->steps, "routines.{$i}.steps");
         $this->intoStops($routine, $i);
+        $this->turnedBack($routine, $i);
         $this->falls($routine, $i);
         $this->holds($routine, $i);
     }
@@ -187,6 +188,32 @@ final readonly class RoutinePower
             $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "So fast it runs on {run_on} after {$switch->name} trips, and the hard stop is {room} away: it hits with {energy}.", [
                 'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
             ], $fixes, $motion->id);
+        }
+    }
+
+    /** Asked to turn back what only ever turns forwards. */
+    private function turnedBack(Routine $routine, int $i): void
+    {
+        foreach ($routine->flat() as $path => $step) {
+            $motion = $step instanceof Moves ? $this->build->motions[$step->motion()] : null;
+            if ($motion === null || ! $motion->isOneWay()) {
+                continue;
+            }
+            $back = match (true) {
+                $step instanceof RunStep => $step->direction < 0,
+                $step instanceof GoByStep => $step->by < 0.0,
+                $step instanceof HomeStep => ($step->ontoSwitch($this->build)?->direction() ?? 1) < 0,
+                default => false,
+            };
+            if (! $back) {
+                continue;
+            }
+            $forwards = match (true) {
+                $step instanceof RunStep => [new Fix(new Sentence("Run it {$motion->way(1)}".($motion->period() === null ? '' : ', to its next coming')), [new Change("routines.{$i}.{$path}.direction", 'up')])],
+                $step instanceof GoByStep && $motion->period() !== null => [new Fix(new Sentence('Go on to the same place the other way round'), [new Change("routines.{$i}.{$path}.by", $step->by + ceil(-$step->by / $motion->period()) * $motion->period())])],
+                default => [],
+            };
+            $this->context->find($routine, 'routine.turned_back', Severity::Fails, "routines.{$i}.{$path}", "{$motion->name} only ever turns {$motion->way(1)}: it cannot be turned back here.", [], $forwards, $motion->id);
         }
     }
 

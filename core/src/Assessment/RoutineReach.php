@@ -160,6 +160,9 @@ final readonly class RoutineReach
                 continue;
             }
             $motion = $this->build->motions[$step->motion];
+            if ($motion->period() !== null) {
+                continue; // it comes round to everything
+            }
             $sensor = $this->build->sensors[$step->until->sensor] ?? null;
             $at = $switch->at ?? ($sensor?->motion === $step->motion ? $sensor->at : null);
             $name = $switch->name ?? $sensor->name ?? '';
@@ -234,16 +237,15 @@ final readonly class RoutineReach
     private function homeFirst(string $path, string $motion): array
     {
         $subject = $this->context->subjects[$motion];
-        $switches = $subject->motion->stops->switches;
+        $home = $subject->motion->homesOnto();
         $added = [];
-        if ($switches === []) {
+        if ($home === null) {
             $switch = StopsJudge::firstSwitch($subject->motion);
             $added = [new Change($subject->path.'.stops.switches', [$switch])];
-            $switches = [new LimitSwitch(...$switch)];
+            $home = new LimitSwitch(...$switch);
         }
-        $home = $subject->motion->stops->switchAt($subject->motion->task->from) ?? $switches[0];
         $time = $subject->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
-        $step = ['do' => 'home', 'motion' => $motion, 'switch' => $home->id, 'speed' => RoutineContext::HOME_SPEED, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)];
+        $step = $subject->motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time));
         $i = (int) explode('.', $path)[1];
         $first = "routines.{$i}.steps.0";
 

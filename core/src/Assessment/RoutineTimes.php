@@ -114,6 +114,9 @@ final class RoutineTimes
         }
         $from = $places[$step->motion] ?? $motion->task->from;
         $places[$step->motion] = $place;
+        if ($motion->period() !== null && $from === $place) {
+            return $this->subjects[$step->motion]->facts->longestTimeTo($place, $step->speed); // to its next coming, once round
+        }
 
         return $this->subjects[$step->motion]->facts->time($from, $place, $step->speed);
     }

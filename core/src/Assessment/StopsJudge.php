@@ -6,7 +6,6 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Drive\LinearActuator;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
@@ -37,17 +36,18 @@ final class StopsJudge implements Judge
         if ($motion->isAbsolute()) {
             return Link::of('stops', new Sentence('knows'), new Sentence('a servo knows its own place'), $findings);
         }
-        if ($motion->task->keeps_turning) {
+        if ($motion->task->keeps_turning && $motion->stops->tellers() === []) {
             return Link::of('stops', new Sentence('turns on'), new Sentence('where it stops does not matter'), $findings);
         }
-        if ($motion->drive->motor instanceof LinearActuator && $motion->stops->switches === []) {
+        if ($motion->drive->motor->endsItself() && $motion->stops->switches === []) {
             return Link::of('stops', new Sentence('its own'), new Sentence('the actuator switches itself off at both ends'), $findings);
         }
-        if ($motion->stops->switches === []) {
+        if ($motion->stops->tellers() === []) {
             return Link::of('stops', new Sentence('none'), new Sentence('no switch tells where it is'), [...$findings, $this->noSwitch($subject)]);
         }
         $least = null;
-        foreach ($motion->stops->switches as $i => $switch) {
+        foreach ($motion->stops->tellers() as $switch) {
+            $i = $this->placeOf($subject, $switch);
             $runOn = $subject->facts->runOn($switch, $subject->build->settings);
             $findings = [...$findings, ...$this->offPlace($subject, $switch, $i, $motion->goesByTime() ? $runOn->distance ?? 0.0 : 0.0)];
             if ($runOn === null) {
@@ -62,6 +62,14 @@ final class StopsJudge implements Judge
         return $least === null
             ? Link::notSaid('stops', 'it never reaches a switch', $findings)
             : Link::of('stops', new Sentence('{run_on}', ['run_on' => $motion->unit()->quantity($least)]), new Sentence('longest run-on after a switch'), $findings);
+    }
+
+    /** Where a switch, or a sensor that tells as one does, stands in the document. */
+    private function placeOf(Subject $subject, LimitSwitch $switch): string
+    {
+        $i = array_search($switch, $subject->motion->stops->switches, true);
+
+        return $i === false ? 'sensors.'.(int) array_search($switch->id, array_keys($subject->build->sensors), true).'.at' : "{$subject->path}.stops.switches.{$i}.at";
     }
 
     private function noSwitch(Subject $subject): Finding
@@ -92,7 +100,7 @@ final class StopsJudge implements Judge
     private function places(Subject $subject): array
     {
         $motion = $subject->motion;
-        $findings = $this->coarse($subject);
+        $findings = [...$this->coarse($subject), ...$this->wrongEnds($subject)];
         foreach ($motion->places as $i => $place) {
             foreach (['hard_low' => -1, 'hard_high' => 1] as $key => $side) {
                 $stop = $motion->stops->{$key};
@@ -104,10 +112,30 @@ final class StopsJudge implements Judge
                 }
             }
             $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
-            if ($named && $motion->goesByTime() && ! $motion->task->keeps_turning && $motion->stops->switches !== [] && $motion->stops->switchAt($place->id) === null) {
+            if ($named && $motion->goesByTime() && ! $motion->task->keeps_turning && $motion->stops->tellers() !== [] && $motion->stops->switchAt($place->id) === null) {
                 $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
                     "{$place->name} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
                 ));
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> switches that say of one end what stands at the other */
+    private function wrongEnds(Subject $subject): array
+    {
+        $motion = $subject->motion;
+        [$low, $high] = $motion->range();
+        $findings = [];
+        foreach ($motion->period() === null ? $motion->stops->switches : [] as $i => $switch) {
+            $place = $motion->at($switch->place);
+            $end = $place === $low ? 'low' : ($place === $high ? 'high' : $switch->end);
+            if ($end !== $switch->end) {
+                [$guards, $stands] = $end === 'low' ? ['upper', 'lower'] : ['lower', 'upper'];
+                $findings[] = new Finding('stops.wrong_end', Severity::Fails, "{$subject->path}.stops.switches.{$i}.end", new Sentence(
+                    "{$switch->name} is said to guard the {$guards} end, but stands for {$subject->facts->placeName($switch->place)} at the {$stands} one: it would be on nearly everywhere.",
+                ), [new Fix(new Sentence("Let it guard the {$stands} end"), [new Change("{$subject->path}.stops.switches.{$i}.end", $end)])]);
             }
         }
 
@@ -135,7 +163,7 @@ final class StopsJudge implements Judge
      *
      * @return list<Finding>
      */
-    private function offPlace(Subject $subject, LimitSwitch $switch, int $i, float $runOn): array
+    private function offPlace(Subject $subject, LimitSwitch $switch, string $path, float $runOn): array
     {
         $motion = $subject->motion;
         $unit = $motion->unit();
@@ -146,20 +174,20 @@ final class StopsJudge implements Judge
         $stands = $switch->direction() > 0 ? min($stop, $switch->at + $runOn) : max($stop, $switch->at - $runOn);
         $off = abs($stands - $place);
         $allowed = $asked ?? self::OFF_PLACE_SHARE * abs($unit->fromSi($motion->move()->distance()));
-        if ($off <= $allowed * (1 + self::TIE)) {
+        if ($off <= $allowed * (1 + self::TIE) || ($asked === null && $switch->isMark)) {
             return [];
         }
         $earlier = round($place - $switch->direction() * $runOn, $unit === PositionUnit::Degrees ? 2 : 5);
         $values = ['trips' => $unit->quantity($switch->at), 'run_on' => $unit->quantity($runOn), 'stands' => $unit->quantity($stands), 'off' => $unit->quantity($off), 'allowed' => $unit->quantity($allowed)];
 
-        return [new Finding('stops.switch_off_place', $asked === null ? Severity::Tight : Severity::Fails, "{$subject->path}.stops.switches.{$i}.at", new Sentence(
+        return [new Finding('stops.switch_off_place', $asked === null ? Severity::Tight : Severity::Fails, $path, new Sentence(
             $asked === null
                 ? "{$switch->name} trips at {trips}, {off} off its place {$subject->facts->placeName($switch->place)}."
                 : "{$switch->name} trips at {trips}, and with its run-on of {run_on} it stands at {stands}: {off} off its place {$subject->facts->placeName($switch->place)}, where {allowed} is allowed.", $values,
         ), [
             ...(abs($earlier - $switch->at) < 1e-9 || $runOn > self::EARLY_SHARE * abs($unit->fromSi($motion->move()->distance())) ? [] : [new Fix(
                 new Sentence('Move the switch to {at}'.($asked === null ? '' : ': it then comes to rest at its place'), ['at' => $unit->quantity($earlier)]),
-                [new Change("{$subject->path}.stops.switches.{$i}.at", $earlier)],
+                [new Change($path, $earlier)],
             )]),
             ...($asked === null ? [] : $this->slower($subject, $switch, $place, $allowed)),
         ])];
@@ -169,7 +197,10 @@ final class StopsJudge implements Judge
     private function slower(Subject $subject, LimitSwitch $switch, float $place, float $allowed): array
     {
         $drive = $subject->motion->drive;
-        foreach ($drive === null || ! $subject->motion->goesByTime() ? [] : self::DUTIES as $duty) {
+        if ($drive === null || ! $subject->motion->goesByTime()) {
+            return [];
+        }
+        foreach (self::DUTIES as $duty) {
             $slow = $duty < $drive->duty ? $subject->with($subject->motion->withDrive($drive->but(['duty' => $duty]))) : null;
             $distance = $slow?->facts->runOn($switch, $subject->build->settings)?->distance;
             if ($slow === null || $distance === null || abs($switch->at + $switch->direction() * $distance - $place) > $allowed) {
@@ -186,15 +217,14 @@ final class StopsJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function runOn(Subject $subject, LimitSwitch $switch, int $i, RunOn $runOn): array
+    private function runOn(Subject $subject, LimitSwitch $switch, string $path, RunOn $runOn): array
     {
         $motion = $subject->motion;
         $unit = $motion->unit();
         $stop = $switch->end === 'low' ? $motion->stops->hard_low : $motion->stops->hard_high;
         $room = $motion->stops->roomAfter($switch);
-        $place = "{$subject->path}.stops.switches.{$i}.at";
         if ($runOn->distance === null) {
-            return [new Finding('stops.creeps_on', Severity::Fails, $place, new Sentence(
+            return [new Finding('stops.creeps_on', Severity::Fails, $path, new Sentence(
                 "After {$switch->name} trips it does not come to rest: the load drags the unpowered drive on.",
             ))];
         }
@@ -203,7 +233,7 @@ final class StopsJudge implements Judge
         }
         $values = ['switch' => $unit->quantity($switch->at), 'stop' => $unit->quantity($stop), 'run_on' => $unit->quantity($runOn->distance), 'room' => $unit->quantity(max(0.0, $room))];
         if ($room <= 0.0) {
-            return [new Finding('stops.switch_past_stop', Severity::Fails, $place, new Sentence(
+            return [new Finding('stops.switch_past_stop', Severity::Fails, $path, new Sentence(
                 "{$switch->name} at {switch} lies at or past the hard stop at {stop}: it never trips, and the motor pushes on.", $values,
             ), $this->moveStop($subject, $switch, $runOn->distance))];
         }
@@ -213,7 +243,7 @@ final class StopsJudge implements Judge
         }
         $fails = $runOn->distance >= $room;
 
-        return [new Finding('stops.run_on', $fails ? Severity::Fails : Severity::Tight, $place, new Sentence(
+        return [new Finding('stops.run_on', $fails ? Severity::Fails : Severity::Tight, $path, new Sentence(
             $fails
                 ? "After {$switch->name} trips it runs on {run_on}, but the hard stop is {room} away: it hits with {energy}."
                 : "After {$switch->name} trips it runs on {run_on} of the {room} to the hard stop; {wanted} × is asked for.",

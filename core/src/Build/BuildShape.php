@@ -104,7 +104,11 @@ final class BuildShape
                 'id' => Field::needed(TextShape::id()),
                 'name' => Field::needed(TextShape::name()),
                 'at' => Field::needed($position, 'Degrees, or metres of height.'),
-            ], 'Place'), 2, 30, 'places'), 'Its named positions.'),
+            ], 'Place'), 2, 200, 'places'), 'Its named positions.'),
+            'dial' => Field::or(null, (new RecordShape([
+                'places' => Field::needed(NumberShape::whole(2, 200), 'How many, evenly over what it comes round in.'),
+                'name' => Field::or('Place', TextShape::name(), 'Of each, before its number.'),
+            ], 'Dial'))->orNull(), 'More places, made from a pitch: 1, 2, 3 … with the ids dial-1, dial-2, dial-3.'),
             'segments' => Field::or([], new ListShape(new RecordShape([
                 'name' => Field::needed(TextShape::name(), 'What is met there.'),
                 'from' => Field::needed($position, 'Where it begins, in the motion’s own unit.'),
@@ -122,6 +126,7 @@ final class BuildShape
                 'payload' => Field::or('both', ChoiceShape::of('both', 'there', 'back'), 'Which way it carries its payload.'),
                 'per_day' => Field::or(100.0, NumberShape::between(0.0, 86400.0), 'How often it goes there and back in a day.'),
                 'keeps_turning' => Field::or(false, new BooleanShape, 'It turns or rolls on; where it stops does not matter.'),
+                'comes_round' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'So often its places, switches and sensors repeat, in its own unit; empty: each turn of what keeps turning, each item of a feeder.'),
                 'knocked' => Field::or(false, new BooleanShape, 'Somebody or something can bump into it while it moves.'),
                 'holds_unpowered' => Field::or(false, new BooleanShape, 'It must stay put with the power off.'),
                 'mass_guessed' => Field::or(false, new BooleanShape, 'Its mass is a guess, not weighed.'),
@@ -137,6 +142,7 @@ final class BuildShape
                 'ramp_s' => Field::or(0.0, NumberShape::between(0.0, 60.0), 'Time in which the bridge goes from nothing to its duty.'),
                 'clutch_Nm' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'A clutch at the load slips above this torque.'),
                 'reversed' => Field::or(false, new BooleanShape, 'Its wires are swapped, or the servo is turned round: it turns the other way.'),
+                'one_way' => Field::or(false, new BooleanShape, 'It only ever turns forwards: a single transistor instead of a bridge, or a pawl.'),
                 'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
                 'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion that the same motor moves.'),
                 'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn'), 'What decides which of the two it moves.'),

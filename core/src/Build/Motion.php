@@ -7,16 +7,23 @@ namespace Brookstone\Core\Build;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\Ramp;
+use Brookstone\Core\Mechanism\Feeder;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Train\Layout;
+use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\StageType;
 use Brookstone\Core\Train\Train;
 
 /** One thing that moves: from its task to its stops. */
 final readonly class Motion
 {
+    private const TURN_DEG = 360.0;
+
+    private const SAME = 1e-9; // of a period
+
     /** @param  list<Place>  $places  two or more */
     public function __construct(
         public string $id,
@@ -29,6 +36,61 @@ final readonly class Motion
         public Stops $stops,
         public ?Layout $layout = null,
     ) {
+    }
+
+    /** So often its places, switches and sensors repeat, in its own unit; null where it has two ends. */
+    public function period(): ?float
+    {
+        $thing = $this->thing();
+
+        return match (true) {
+            $this->task->comes_round !== null => $this->task->comes_round,
+            ! $this->task->keeps_turning => null,
+            $thing instanceof Feeder && $thing->item_pitch_m > 0.0 => $thing->item_pitch_m,
+            $this->unit() === PositionUnit::Degrees && $thing->isEndless() => self::TURN_DEG,
+            default => null,
+        };
+    }
+
+    /** It turns or rolls on, and no place of it comes round. */
+    public function turnsAnywhere(): bool
+    {
+        return $this->task->keeps_turning && $this->period() === null;
+    }
+
+    /** A difference of positions, taken to the nearest coming round of it. */
+    public static function wrapped(float $difference, ?float $period): float
+    {
+        return $period === null ? $difference : $difference - $period * round($difference / $period);
+    }
+
+    /** A position within one coming round: from 0, or from its lowest place where that lies below. */
+    public function comesTo(float $position): float
+    {
+        $period = $this->period();
+        $from = $period === null ? 0.0 : min(0.0, $this->range()[0]);
+
+        return $period === null ? $position : $position - $period * floor(($position - $from) / $period);
+    }
+
+    /** It is never turned back: its driver is a single transistor, or a pawl stands in its train. */
+    public function isOneWay(): bool
+    {
+        return ($this->drive->one_way ?? false) || array_filter($this->train->stages, fn (Stage $stage): bool => $stage->type === StageType::Pawl) !== [];
+    }
+
+    /** How far it goes from one position to another, own unit: of what comes round forwards to its next coming, or the shorter way where it can be sent there and turned back. */
+    public function distance(float $from, float $to): float
+    {
+        $period = $this->period();
+        if ($period === null) {
+            return $to - $from;
+        }
+        $forwards = fmod($to - $from, $period);
+        $forwards += $forwards < -self::SAME * $period ? $period : 0.0;
+        $forwards = $forwards >= $period * (1 - self::SAME) || abs($forwards) < self::SAME * $period ? 0.0 : $forwards;
+
+        return $this->isOneWay() || ! ($this->counts() || $this->isAbsolute()) || $forwards <= $period / 2 ? $forwards : $forwards - $period;
     }
 
     public function unit(): PositionUnit
@@ -63,8 +125,9 @@ final readonly class Motion
     public function placeNear(float $position, float $share): ?Place
     {
         [$low, $high] = $this->range();
+        $period = $this->period();
         foreach ($this->places as $place) {
-            if (abs($place->at - $position) <= $share * ($high - $low)) {
+            if (abs(self::wrapped($place->at - $position, $period)) <= $share * ($high - $low)) {
                 return $place;
             }
         }
@@ -83,6 +146,22 @@ final readonly class Motion
         }
 
         return [$low, $high];
+    }
+
+    /** What it is best homed onto: what tells the place where its task starts, or else the first that tells one; null where nothing does. */
+    public function homesOnto(): ?LimitSwitch
+    {
+        return $this->stops->switchAt($this->task->from) ?? $this->stops->tellers()[0] ?? null;
+    }
+
+    /**
+     * The step that brings it there, as documents have it: what its own drive has inside it needs only be sent to.
+     *
+     * @return array<string, mixed>
+     */
+    public function homing(LimitSwitch $onto, float $speed, ?float $give_up_s): array
+    {
+        return ($onto->isOwn ? ['do' => 'go', 'motion' => $this->id, 'place' => $onto->place] : ['do' => 'home', 'motion' => $this->id, 'switch' => $onto->id]) + ['speed' => $speed, 'give_up_s' => $give_up_s];
     }
 
     /** The move of its task, in SI. */
@@ -105,6 +184,14 @@ final readonly class Motion
         $move = $this->move();
 
         return abs($this->mechanism->turnAt($move->to) - $this->mechanism->turnAt($move->from));
+    }
+
+    /** How far its shaft turns from its lowest place to its highest, rad: more than its task where other places lie further out. */
+    public function reach_rad(): float
+    {
+        [$low, $high] = array_map($this->unit()->toSi(...), $this->range());
+
+        return $this->period() !== null ? $this->turn_rad() : max($this->turn_rad(), abs($this->mechanism->turnAt($high) - $this->mechanism->turnAt($low)));
     }
 
     /**

@@ -53,10 +53,10 @@ final readonly class Sensor
         return in_array($this->kind, self::ANALOG, true);
     }
 
-    /** On where the motion that it sits on passes it; null where it does not hang on a motion. */
-    public function isOnAt(float $position): ?bool
+    /** On where the motion that it sits on passes it, each time that comes round; null where it does not hang on a motion. */
+    public function isOnAt(float $position, ?float $period = null): ?bool
     {
-        return $this->motion === null || $this->at === null ? null : abs($position - $this->at) <= ($this->reach ?? 0.0);
+        return $this->motion === null || $this->at === null ? null : abs(Motion::wrapped($position - $this->at, $period)) <= ($this->reach ?? 0.0);
     }
 
     /** The word for its state in sentences. */

@@ -9,10 +9,17 @@ final readonly class Stops
 {
     /**
      * @param  list<LimitSwitch>  $switches
+     * @param  list<LimitSwitch>  $marks  sensors that it passes
      * @param  float|null  $encoder_pulses  for each turn of the drive's shaft; null without an encoder
      */
-    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes, public ?float $encoder_pulses = null)
+    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes, public ?float $encoder_pulses = null, public array $marks = [])
     {
+    }
+
+    /** @return list<LimitSwitch> what tells where it is: its switches, and the sensors that it passes */
+    public function tellers(): array
+    {
+        return [...$this->switches, ...$this->marks];
     }
 
     /** @param  array<string, mixed>  $changes  named as the fields */
@@ -31,7 +38,7 @@ final readonly class Stops
 
     public function switchAt(string $place): ?LimitSwitch
     {
-        foreach ($this->switches as $switch) {
+        foreach ($this->tellers() as $switch) {
             if ($switch->place === $place) {
                 return $switch;
             }
@@ -42,7 +49,7 @@ final readonly class Stops
 
     public function switch(string $id): ?LimitSwitch
     {
-        foreach ($this->switches as $switch) {
+        foreach ($this->tellers() as $switch) {
             if ($switch->id === $id) {
                 return $switch;
             }

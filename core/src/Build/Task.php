@@ -23,6 +23,7 @@ final readonly class Task
         public ?float $tolerance,
         public bool $over_people,
         public string $turn = 'any',
+        public ?float $comes_round = null,
     ) {
     }
 }

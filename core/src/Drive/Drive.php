@@ -56,6 +56,9 @@ interface Drive
     /** Heat in its winding while it holds a torque at rest under power, W. */
     public function holdHeat_W(float $torque_Nm, float $supply_V): float;
 
+    /** It switches itself off at both ends of its travel. */
+    public function endsItself(): bool;
+
     /** Its load cannot turn it back, powered or not: a worm, a fine screw. */
     public function locks(): bool;
 

@@ -96,6 +96,11 @@ final readonly class LinearActuator implements Drive
         return $this->stroke_m / $this->lever_m / Constants::RAD_PER_DEG;
     }
 
+    public function endsItself(): bool
+    {
+        return true;
+    }
+
     public function locks(): bool
     {
         return true;

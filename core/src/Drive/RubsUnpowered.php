@@ -7,6 +7,11 @@ namespace Brookstone\Core\Drive;
 /** Of drives that nothing but the friction of their gears and brushes holds. */
 trait RubsUnpowered
 {
+    public function endsItself(): bool
+    {
+        return false;
+    }
+
     public function locks(): bool
     {
         return false;

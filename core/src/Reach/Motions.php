@@ -107,9 +107,11 @@ final class Motions
             $this->wrong[] = ['no_power', $node->path, $id];
         }
         $step = $node->step;
-        if ($motion->drive !== null && ! $motion->task->keeps_turning) {
-            $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null);
-            $byTime = $motion->goesByTime() && ($step instanceof GoByStep || ($step instanceof GoStep && $motion->stops->switchAt($step->place) === null));
+        $round = $motion->period() !== null;
+        if ($motion->drive !== null && (! $motion->task->keeps_turning || ($round && $step instanceof GoStep))) {
+            $teller = $step instanceof GoStep ? $motion->stops->switchAt($step->place) : null;
+            $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null) || ($teller !== null && ($round || $teller->isOwn));
+            $byTime = $motion->goesByTime() && ($step instanceof GoByStep || ($step instanceof GoStep && $teller === null));
             if ($known === Knowledge::UNKNOWN && ! $finds) {
                 $this->wrong[] = ['not_known', $node->path, $id];
             } elseif ($known === self::BETWEEN && $byTime) {

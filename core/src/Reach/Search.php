@@ -235,7 +235,7 @@ final class Search
 
                     return $states;
                 case Node::FAULT:
-                    return $this->fail($state, $node->routine);
+                    return $this->fail($state, $node->routine, str_contains($node->path, '.if_fails.'));
                 case Node::CHOOSE:
                     $so = $node->condition === null ? Knowledge::MAYBE : $this->knowledge->truth($node->condition, $state);
                     if ($so === Knowledge::MAYBE) {
@@ -284,12 +284,12 @@ final class Search
     /**
      * Everything that a routine moves is stopped; then it does what it does when it fails, if it is not doing that already.
      *
+     * @param  bool  $failing  it is a step of those that says so
      * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
      * @return list<array{array<int, true>, array<string, array{string, bool}>, array<string, int>}>
      */
-    private function fail(array $state, int $routine): array
+    private function fail(array $state, int $routine, bool $failing = false): array
     {
-        $failing = false;
         foreach (array_keys($state[0]) as $at) {
             if ($this->program->nodes[$at]->routine === $routine) {
                 $failing = $failing || str_contains($this->program->nodes[$at]->path, '.if_fails.');

@@ -72,8 +72,11 @@ final readonly class GoByStep implements Moves
     {
         $axis = $controller->axis($this->motion);
         $from = $axis->believed() ?? ($axis->motion->task->keeps_turning ? null : throw new StepFailed("{$axis->motion->name} does not know where it is"));
-        yield from $axis->canFollow()
-            ? $controller->follow($axis, (float) $from + $this->by, $this)
+        if ($this->by < 0.0 && $axis->motion->isOneWay()) {
+            throw new StepFailed("{$axis->motion->name} cannot be turned back");
+        }
+        yield from $axis->canFollow() || ($axis->motion->counts() && $axis->motion->task->keeps_turning)
+            ? $controller->follow($axis, $axis->stands() + $this->by, $this, true)
             : ($axis->motion->seesPulses()
                 ? $controller->countPulses($axis, $this->by, $this)
                 : $controller->goByTime($axis, $axis->motion->task->keeps_turning ? $axis->motion->at($axis->motion->task->from) : (float) $from, $this->by, $this));

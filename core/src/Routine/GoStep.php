@@ -79,7 +79,8 @@ final readonly class GoStep implements Moves
             return;
         } else {
             $from = $axis->believed() ?? throw new StepFailed("{$axis->motion->name} does not know where it is");
-            yield from $axis->countsPulses() ? $controller->countPulses($axis, $to - $from, $this) : $controller->goByTime($axis, $from, $to - $from, $this);
+            $by = $axis->motion->distance($from, $to);
+            yield from $axis->countsPulses() ? $controller->countPulses($axis, $by, $this) : $controller->goByTime($axis, $from, $by, $this);
         }
         $axis->isAt($to);
     }

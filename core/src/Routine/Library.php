@@ -47,9 +47,9 @@ final class Library
     {
         $steps = [];
         foreach ($this->build->motions as $id => $motion) {
-            $switch = $motion->stops->switchAt($motion->task->from) ?? $motion->stops->switches[0] ?? null;
+            $switch = $motion->homesOnto();
             if ($switch !== null && $motion->drive !== null && ! $motion->isAbsolute()) {
-                $steps[] = ['do' => 'home', 'motion' => $id, 'switch' => $switch->id, 'speed' => 0.5, 'give_up_s' => self::GIVE_UP_S];
+                $steps[] = $motion->homing($switch, 0.5, self::GIVE_UP_S);
             }
         }
 

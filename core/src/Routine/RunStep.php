@@ -104,12 +104,16 @@ final readonly class RunStep implements Moves
         $axis = $controller->axis($this->motion);
         $since = $controller->now();
         $axis->push($this->direction, $this->speed);
+        $switch = $this->ontoSwitch($controller->build());
+        while ($switch !== null && $axis->motion->period() !== null && $controller->isOn($switch->id)) {
+            $controller->failAfter($since, $this->give_up_s, $this->motion, "did not get off {$switch->name}");
+            yield; // it stands there from the last time: what is meant is its next coming
+        }
         while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
             && ! ($this->until !== null && $this->until->holds($controller->senses()))) {
             $controller->failAfter($since, $this->give_up_s, $this->motion, 'waited in vain for what should end its run');
             yield;
         }
-        $switch = $this->ontoSwitch($controller->build());
         $switch === null ? $axis->isAt(null) : $axis->isFoundAt($switch->place);
     }
 }

@@ -158,7 +158,7 @@ final class Axis
     /** In the motion's own unit. */
     public function position(): float
     {
-        return $this->machine->position();
+        return $this->motion->comesTo($this->machine->position());
     }
 
     /** Its cord hangs slack: what it carries stands on something. */
@@ -242,12 +242,15 @@ final class Axis
     /** It can be told where to go: a servo always, a stepper once it has been homed. */
     public function canFollow(): bool
     {
-        return $this->motion->isAbsolute() || ($this->motion->counts() && ($this->where->isCounted() || $this->motion->task->keeps_turning));
+        return $this->motion->isAbsolute() || ($this->motion->counts() && ($this->where->isCounted() || $this->motion->turnsAnywhere()));
     }
 
     /** Drives it up (1) or down (−1) at a share of its usual speed. A servo runs towards the end of its range. */
     public function push(int $direction, float $speed): void
     {
+        if ($direction < 0 && $this->motion->isOneWay()) {
+            throw new StepFailed("{$this->motion->name} cannot be turned back");
+        }
         if ($this->motion->isAbsolute()) {
             $this->follow($this->motion->range()[$direction > 0 ? 1 : 0], $speed);
 
@@ -273,11 +276,16 @@ final class Axis
         $this->where->leaves();
     }
 
-    /** Tells a servo where to go (own unit), no faster than a share of its no-load speed; a stepper of its task's. */
-    public function follow(float $at, float $speed): void
+    /**
+     * Tells a servo where to go (own unit), no faster than a share of its no-load speed; a stepper of its task's.
+     *
+     * @param  bool  $exactly  turns and all; otherwise what comes round goes to its next coming
+     */
+    public function follow(float $at, float $speed, bool $exactly = false): void
     {
         if ($this->motion->counts()) {
-            $this->send($this->machine->shaftAngle($at) - $this->where->slipped_rad(), $speed);
+            $to = $exactly || $this->motion->period() === null ? $at : $this->stands() + $this->motion->distance($this->stands(), $at);
+            $this->send($this->machine->shaftAngle($to) - $this->where->slipped_rad(), $speed);
 
             return;
         }
@@ -285,6 +293,12 @@ final class Axis
         $this->machine->ramp->most_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->machine->plant->ratio;
         $this->order(null, 1, true, $this->machine->shaftAngle($at), $this->machine->state->angle);
         $this->where->leaves();
+    }
+
+    /** Where its count says that it stands, turns and all, or where it stands; own unit. */
+    public function stands(): float
+    {
+        return $this->where->believed($this->machine->ramp->at()) ?? $this->machine->position();
     }
 
     public function hasArrived(): bool

@@ -158,10 +158,10 @@ final class Controller
      *
      * @return \Generator<int, null, null, void>
      */
-    public function follow(Axis $axis, float $to, Moves $step): \Generator
+    public function follow(Axis $axis, float $to, Moves $step, bool $exactly = false): \Generator
     {
         $since = $this->now();
-        $axis->follow($to, $step->speed());
+        $axis->follow($to, $step->speed(), $exactly);
         while (! $axis->hasArrived()) {
             $this->failAfter($since, $step->giveUp_s(), $step->motion(), 'did not get to its place');
             yield;

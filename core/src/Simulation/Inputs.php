@@ -35,6 +35,9 @@ final class Inputs
     /** @var array<string, true> sensors that must be looked at each time: all but those that only the world changes */
     private array $watched = [];
 
+    /** @var array<string, list<LimitSwitch>> by motion */
+    private array $switches = [];
+
     private bool $changedHands = false; // something was stuck or freed: look at switches of what stands still too
 
     /** @param  array<string, Axis>  $axes */
@@ -61,8 +64,8 @@ final class Inputs
     public function begin(): void
     {
         foreach ($this->axes as $axis) {
-            foreach ($axis->motion->stops->switches as $switch) {
-                $this->on[$switch->id] = $this->rawSwitch($switch, $axis->position());
+            foreach ($this->switchesOf($axis) as $switch) {
+                $this->on[$switch->id] = $this->rawSwitch($switch, $axis->position(), $axis->motion->period());
             }
         }
         foreach ($this->build->sensors as $id => $sensor) {
@@ -129,12 +132,12 @@ final class Inputs
     {
         $changed = [];
         foreach ($this->axes as $axis) {
-            if ($axis->motion->stops->switches === [] || ($axis->isStill() && ! $this->changedHands && $this->differsSince === [] && $this->stuck === [])) {
+            if ($this->switchesOf($axis) === [] || ($axis->isStill() && ! $this->changedHands && $this->differsSince === [] && $this->stuck === [])) {
                 continue;
             }
             $position = $axis->position();
-            foreach ($axis->motion->stops->switches as $switch) {
-                if ($this->believes($switch->id, $this->rawSwitch($switch, $position), $this->build->settings->debounce_s + $switch->bounce_s, $now)) {
+            foreach ($this->switchesOf($axis) as $switch) {
+                if ($this->believes($switch->id, $this->rawSwitch($switch, $position, $axis->motion->period()), $this->build->settings->debounce_s + $switch->bounce_s, $now)) {
                     $changed[] = [$switch->id, $this->on[$switch->id]];
                 }
             }
@@ -176,9 +179,15 @@ final class Inputs
         return $done;
     }
 
-    private function rawSwitch(LimitSwitch $switch, float $position): bool
+    /** @return list<LimitSwitch> its own, and those inside of its drive */
+    private function switchesOf(Axis $axis): array
     {
-        return $this->stuck[$switch->id] ?? $switch->isOnAt($position, $this->on[$switch->id] ?? false);
+        return $this->switches[$axis->motion->id] ??= array_values(array_filter($axis->motion->stops->tellers(), fn (LimitSwitch $switch): bool => ! $switch->isMark || $switch->isOwn));
+    }
+
+    private function rawSwitch(LimitSwitch $switch, float $position, ?float $period): bool
+    {
+        return $this->stuck[$switch->id] ?? $switch->isOnAt($position, $this->on[$switch->id] ?? false, $period);
     }
 
     private function rawSensor(Sensor $sensor): bool
@@ -188,7 +197,9 @@ final class Inputs
             return $stuck;
         }
         if ($sensor->motion !== null) {
-            return ($sensor->isOnAt($this->axes[$sensor->motion]->position()) ?? false) || $this->outside[$sensor->id];
+            $axis = $this->axes[$sensor->motion];
+
+            return ($sensor->isOnAt($axis->position(), $axis->motion->period()) ?? false) || $this->outside[$sensor->id];
         }
         if (! $sensor->measures()) {
             return $this->outside[$sensor->id];

@@ -110,12 +110,12 @@ final class Starts
 
             return false;
         }
-        if ($since === true || ! $known) {
-            $this->kept[$trigger] = true; // it was so from the beginning, or has been told
+        if ($since === true || (! $known && $trigger->when !== 'level')) {
+            $this->kept[$trigger] = true; // it has been told; a counter that is kept was told before the power went
 
             return false;
         }
-        $since = $since === false ? $now : $since;
+        $since = $since === false || $since === null ? $now : $since; // a level that is so when the power comes on counts from then
         $done = $now - (float) $since >= ($trigger->for_s ?? 0.0) - 1e-9;
         $this->kept[$trigger] = $done ? true : (float) $since;
 

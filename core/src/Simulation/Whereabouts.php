@@ -81,7 +81,7 @@ final class Whereabouts
     {
         return match (true) {
             $this->counted && $this->motion->seesPulses() => $this->own($this->reading($commanded)),
-            $this->motion->counts() && ($this->counted || $this->motion->task->keeps_turning) => $this->own($commanded + $this->slipped_rad),
+            $this->motion->counts() && ($this->counted || $this->motion->turnsAnywhere()) => $this->own($commanded + $this->slipped_rad),
             default => $this->at,
         };
     }
@@ -89,7 +89,7 @@ final class Whereabouts
     public function place(): ?string
     {
         foreach ($this->at === null ? [] : $this->motion->places as $place) {
-            if (abs($place->at - (float) $this->at) < self::SAME) {
+            if (abs(Motion::wrapped($place->at - (float) $this->at, $this->motion->period())) < self::SAME) {
                 return $place->id;
             }
         }

@@ -47,7 +47,8 @@ final readonly class RunOn
         $plant = $motion->plant();
         $line = $motion->drive->line($speed);
         $direction = $switch->direction();
-        $start = self::start($motion, $direction);
+        $period = $motion->period();
+        $start = $period === null ? self::start($motion, $direction) : $switch->at - $direction * $period;
         if (($switch->at - $start) * $direction <= 0.0) {
             return null;
         }
@@ -71,7 +72,9 @@ final readonly class RunOn
     /** From tripping until the driver acts: the contact comes to rest, is believed, is looked at, and the driver obeys. */
     private static function delay_s(LimitSwitch $switch, Settings $settings): float
     {
-        return $switch->bounce_s + $settings->debounce_s + $settings->scan_s + $settings->driver_s;
+        $waits = $switch->isMark && $switch->bounce_s <= 0.0 ? 0.0 : $settings->debounce_s;
+
+        return $switch->bounce_s + $waits + $settings->scan_s + $settings->driver_s;
     }
 
     /** A stepper stops with its steps: it goes on for the delay, and no further. */

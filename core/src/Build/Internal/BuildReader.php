@@ -33,6 +33,7 @@ use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segment;
 use Brookstone\Core\Mechanism\Segmented;
+use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Steps;
@@ -72,11 +73,12 @@ final class BuildReader
         $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
         $motions = [];
         foreach ($read['motions'] as $i => $motion) {
-            $made = $this->motion($motion, $supplies, "motions.{$i}");
+            $made = $this->motion($motion, $supplies, $read['sensors'], "motions.{$i}");
             if ($made !== null) {
                 $motions[$made->id] = $made;
             }
         }
+        $this->homes($read, $motions);
         $this->errors->throwIfAny();
 
         return new Build(
@@ -100,6 +102,23 @@ final class BuildReader
     }
 
     /**
+     * A motion is homed onto a sensor only where that stands at an end of it, or comes round.
+     *
+     * @param  array<string, mixed>  $read
+     * @param  array<string, Motion>  $motions
+     */
+    private function homes(array $read, array $motions): void
+    {
+        foreach ($read['routines'] as $i => $routine) {
+            foreach ((new Routine($routine['id'], $routine['name'], [], null, Steps::make($routine['steps']), Steps::make($routine['if_fails'])))->flat() as $path => $step) {
+                if ($step instanceof HomeStep && isset($motions[$step->motion]) && $motions[$step->motion]->stops->switch($step->switch) === null) {
+                    $this->errors->add("routines.{$i}.{$path}.switch", "{$step->switch} tells no place at an end of {$motions[$step->motion]->name}: nothing finds it from anywhere.");
+                }
+            }
+        }
+    }
+
+    /**
      * @template T
      *
      * @param  list<array<string, mixed>>  $entries
@@ -119,8 +138,9 @@ final class BuildReader
     /**
      * @param  array<string, mixed>  $read
      * @param  array<string, Supply>  $supplies
+     * @param  list<array<string, mixed>>  $sensors
      */
-    private function motion(array $read, array $supplies, string $path): ?Motion
+    private function motion(array $read, array $supplies, array $sensors, string $path): ?Motion
     {
         try {
             $part = 'mechanism';
@@ -137,17 +157,19 @@ final class BuildReader
         $task = $read['task'];
         $stops = $read['stops'];
 
-        return new Motion(
+        $motion = new Motion(
             $read['id'],
             $read['name'],
             Segmented::over($mechanism, self::segments($mechanism, $read['segments'])),
-            array_values(array_map(fn (array $place): Place => new Place(...$place), $read['places'])),
+            array_values(array_map(fn (array $place): Place => new Place(...$place), [...$read['places'], ...Dial::places($read)])),
             new Task(...['profile' => Profile::from($task['profile']), 'payload' => Payload::from($task['payload'])] + $task),
             $drive,
             Stages::make($read['train']),
             new Stops($stops['hard_low'], $stops['hard_high'], array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes'], $stops['encoder_pulses']),
             $read['layout'] === null ? null : Layouts::make($read['layout']),
         );
+
+        return $motion->withStops($motion->stops->but(['marks' => Marks::of($motion, array_filter($sensors, fn (array $sensor): bool => $sensor['motion'] === $motion->id))]));
     }
 
     /**

@@ -28,6 +28,9 @@ final class References
     /** @var array<string, array<string, true>> ids by kind: motion, supply, sensor, switch, output */
     private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [], 'measurement' => [], 'picture' => [], 'counter' => [], 'rule' => []];
 
+    /** @var array<string, string|null> motions that sensors sit on */
+    private array $sits = [];
+
     /** @var array<string, string> kinds of sensors */
     private array $kinds = [];
 
@@ -61,6 +64,7 @@ final class References
             }
         }
         $this->kinds = array_column($document['sensors'], 'kind', 'id');
+        $this->sits = array_column($document['sensors'], 'motion', 'id');
         foreach ($document['sensors'] as $i => $sensor) {
             $this->sensor($sensor, "sensors.{$i}");
         }
@@ -104,6 +108,12 @@ final class References
             if ($stage['idler'] && ($before === null || $before['type'] !== 'spur' || $stage['type'] !== 'spur' || $before['driven'] !== $stage['driver'])) {
                 $this->errors->add("{$path}.train.{$i}.idler", 'An idler is the wheel that the stage before drives: both must be spur gears, and of the same teeth.');
             }
+        }
+        foreach (Dial::places($motion) as $place) {
+            if (isset($places[$place['id']])) {
+                $this->errors->add("{$path}.dial", "The place {$place['id']} is there already.");
+            }
+            $places[$place['id']] = $place['at'];
         }
         $this->places[$motion['id']] ??= $places; // of two with one id the first counts
         foreach (['from', 'to'] as $end) {
@@ -235,7 +245,7 @@ final class References
         match ($kind) {
             'place' => isset($this->places[$motion]) && ! isset($this->places[$motion][$id])
                 ? $this->errors->add($path, "There is no place {$id} in this motion.") : null,
-            'switch' => isset($this->switches[$motion]) && ! isset($this->switches[$motion][$id])
+            'switch' => isset($this->switches[$motion]) && ! isset($this->switches[$motion][$id]) && ($this->sits[$id] ?? null) !== $motion
                 ? $this->errors->add($path, "There is no switch {$id} on this motion.") : null,
             'sensor' => isset($this->known['sensor'][$id]) || isset($this->known['switch'][$id])
                 ? null : $this->errors->add($path, "There is no sensor or switch {$id} in this build."),
