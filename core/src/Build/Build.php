@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Build\Internal\BuildReader;
+use Brookstone\Core\Condition\AllOf;
+use Brookstone\Core\Condition\AnyOf;
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\InputIs;
+use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
@@ -114,6 +119,32 @@ final readonly class Build
         }
 
         return null;
+    }
+
+    /**
+     * What a condition tells of where motions stand, if it holds or does not: a switch that is on stands for its place.
+     *
+     * @return array<string, string> places by motion
+     */
+    public function toldBy(Condition $condition, bool $holds): array
+    {
+        if ($condition instanceof NotSo) {
+            return $this->toldBy($condition->that, ! $holds);
+        }
+        if (($condition instanceof AllOf && $holds) || ($condition instanceof AnyOf && ! $holds)) {
+            return array_merge(...array_map(fn (Condition $part): array => $this->toldBy($part, $holds), $condition->of));
+        }
+        if (! $condition instanceof InputIs || $condition->on !== $holds) {
+            return [];
+        }
+        foreach ($this->motions as $id => $motion) {
+            $teller = $motion->stops->switch($condition->sensor);
+            if ($teller !== null) {
+                return [$id => $teller->place];
+            }
+        }
+
+        return [];
     }
 
     /** How a sensor or switch reads in a sentence: `the visitor beam is broken`. */

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
@@ -13,6 +14,7 @@ use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\StopStep;
+use Brookstone\Core\Routine\WaitStep;
 
 /** What becomes of the motions in a state of the search when a step begins, is done, or is broken off; and what is wrong with that. */
 final class Motions
@@ -176,6 +178,9 @@ final class Motions
             [$selector, $number] = $this->selectors[$step->motion];
             $state[2][$selector] = $number;
         }
+        if ($step instanceof WaitStep && $step->until !== null) {
+            return $this->learns($state, $step->until, true);
+        }
         $id = $node->motion;
         if ($id === null) {
             return $state;
@@ -208,6 +213,23 @@ final class Motions
             foreach ($this->switchedBy($step) as $id) {
                 $state[2][$this->gates[$id]] = $step->on ? 0 : 1;
                 $state[1][$id] = $step->on ? $state[1][$id] : [$this->build->motions[$id]->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
+            }
+        }
+
+        return $state;
+    }
+
+    /**
+     * A condition was looked at: what stands still where a switch says is known from then on.
+     *
+     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
+     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
+     */
+    public function learns(array $state, Condition $condition, bool $holds): array
+    {
+        foreach ($this->build->toldBy($condition, $holds) as $id => $place) {
+            if (! $state[1][$id][1] && ! $this->build->motions[$id]->isAbsolute()) {
+                $state[1][$id] = [$place, false];
             }
         }
 

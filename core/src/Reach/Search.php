@@ -239,7 +239,9 @@ final class Search
                 case Node::CHOOSE:
                     $so = $node->condition === null ? Knowledge::MAYBE : $this->knowledge->truth($node->condition, $state);
                     if ($so === Knowledge::MAYBE) {
-                        return [...$this->onward($state, $node->next), ...$this->onward($state, $node->else)];
+                        [$then, $else] = $node->condition === null ? [$state, $state] : [$this->motions->learns($state, $node->condition, true), $this->motions->learns($state, $node->condition, false)];
+
+                        return [...$this->onward($then, $node->next), ...$this->onward($else, $node->else)];
                     }
                     $at = $so === Knowledge::TRUE ? $node->next : $node->else;
 

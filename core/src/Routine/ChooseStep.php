@@ -66,6 +66,8 @@ final readonly class ChooseStep implements Step
 
     public function run(Controller $controller): \Generator
     {
-        yield from $controller->steps($this->if->holds($controller->senses()) ? $this->then : $this->otherwise);
+        $holds = $this->if->holds($controller->senses());
+        $controller->learns($this->if, $holds);
+        yield from $controller->steps($holds ? $this->then : $this->otherwise);
     }
 }

@@ -72,5 +72,8 @@ final readonly class WaitStep implements Step
             $controller->failAfter($since, $this->give_up_s, null, 'waited in vain');
             yield;
         }
+        if ($this->until !== null) {
+            $controller->learns($this->until, true);
+        }
     }
 }

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
@@ -57,6 +58,16 @@ final class Controller
     public function build(): Build
     {
         return $this->world->build;
+    }
+
+    /** A condition was looked at: what stands still where a switch says is known from then on. */
+    public function learns(Condition $condition, bool $holds): void
+    {
+        foreach ($this->world->build->toldBy($condition, $holds) as $motion => $place) {
+            if ($this->world->axes[$motion]->isStill() && ! $this->world->axes[$motion]->motion->isAbsolute()) {
+                $this->world->axes[$motion]->isFoundAt($place);
+            }
+        }
     }
 
     public function senses(): Senses
