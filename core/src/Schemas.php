@@ -286,6 +286,8 @@ final class Schemas
         return self::record('Curves', [
             'position_unit' => ChoiceShape::of('deg', 'm'),
             'ways' => self::list(new TextShape),
+            'comes_round' => self::number()->orNull(),
+            'homes_onto' => self::list(self::record('Teller', ['id' => new TextShape, 'name' => new TextShape])),
             'positions' => $numbers,
             'follower' => $numbers,
             'static_Nm' => $numbers,

@@ -47,6 +47,8 @@ final class Curves
         return [
             'position_unit' => $unit->value,
             'ways' => $mechanism->ways(),
+            'comes_round' => $motion->period(),
+            'homes_onto' => array_map(fn (LimitSwitch $each): array => ['id' => $each->id, 'name' => $each->name], array_values(array_filter($motion->stops->tellers(), fn (LimitSwitch $each): bool => ! $each->isOwn))),
             'positions' => $positions,
             'follower' => $followed,
             'static_Nm' => $static,

@@ -5,7 +5,7 @@ import { QuantityField } from '../fields/QuantityField';
 import { InSentence } from '../fields/sentence';
 import { useBuild } from '../state/BuildContext';
 import { ConditionEditor } from './ConditionEditor';
-import { positionUnit, questions, WAIT } from './steps';
+import { placesOf, positionUnit, questions, WAIT } from './steps';
 
 type Ending = { until: Condition | null; for_s: number | null; give_up_s: number | null };
 
@@ -31,13 +31,15 @@ interface Props<S extends Step = Step> {
 }
 
 function Words({ step, path, build, set }: Props) {
+    const { stored } = useBuild();
+    const tellers = (motion: string) => stored.assessment.chains.find((chain) => chain.motion === motion)?.curves.homes_onto ?? [];
     switch (step.do) {
         case 'home':
             return (
                 <>
-                    Home <MotionPart step={step} path={path} build={build} only={(motion) => motion.stops.switches.length > 0} moved={(motion) => ({ switch: motion.stops.switches[0]!.id })} />{' '}
+                    Home <MotionPart step={step} path={path} build={build} only={(motion) => tellers(motion.id).length > 0} moved={(motion) => ({ switch: tellers(motion.id)[0]!.id })} />{' '}
                     <Speed step={step} path={path} /> onto{' '}
-                    <ChoiceField label="Onto" path={`${path}.switch`} value={step.switch} choices={named(build.motions.find((each) => each.id === step.motion)?.stops.switches)} />
+                    <ChoiceField label="Onto" path={`${path}.switch`} value={step.switch} choices={named(tellers(step.motion))} />
                     <GiveUp step={step} path={path} />
                 </>
             );
@@ -45,7 +47,7 @@ function Words({ step, path, build, set }: Props) {
             return (
                 <>
                     Take <MotionPart step={step} path={path} build={build} moved={(motion) => ({ place: motion.task.to })} /> to{' '}
-                    <ChoiceField label="To" path={`${path}.place`} value={step.place} choices={named(build.motions.find((each) => each.id === step.motion)?.places)} /> <Speed step={step} path={path} />
+                    <ChoiceField label="To" path={`${path}.place`} value={step.place} choices={named(placesOf(build.motions.find((each) => each.id === step.motion)))} /> <Speed step={step} path={path} />
                     <GiveUp step={step} path={path} />
                 </>
             );

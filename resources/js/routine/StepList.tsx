@@ -56,7 +56,7 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
         return [...rest.slice(0, to), list[index]!, ...rest.slice(to)];
     };
     const add = (verb: Verb) => {
-        const step = newStep(verb, stored.document, routine.id);
+        const step = newStep(verb, stored, routine.id);
         setProblem(step === null ? lacking(verb) : '');
         if (step === null) {
             return;

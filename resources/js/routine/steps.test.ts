@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Build, Routine, Step } from '../api/types';
 import { freeId } from '../pages/AddMotion';
-import { besideNext, keyOf, lacking, listed, matching, newStep, questions, stepsAt, unwrapped, VERBS } from './steps';
+import { besideNext, keyOf, lacking, listed, matching, newStep, placesOf, questions, stepsAt, type Told, unwrapped, VERBS } from './steps';
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
 const empty: Build = { ...heron, motions: [], sensors: [], outputs: [], routines: [] };
@@ -11,6 +11,7 @@ const full: Build = {
     motions: heron.motions.map((motion, i) => (i === 1 ? { ...motion, drive: { ...motion.drive!, shares: heron.motions[0]!.id, shares_by: 'selector' as const } } : motion)),
     counters: [{ id: 'n', name: 'Visits', kind: 'counter', start: 0, kept: false }],
 };
+const told = (build: Build): Told => ({ document: build, assessment: { chains: build.motions.map((motion) => ({ motion: motion.id, curves: { homes_onto: motion.stops.switches } })) } });
 const show = heron.routines.find((routine) => routine.id === 'harbour-show') as Routine;
 
 describe('listing', () => {
@@ -35,7 +36,7 @@ describe('listing', () => {
 
 describe('new steps', () => {
     it.each(VERBS.map((each) => each.verb))('makes a %s step that refers to what there is', (verb) => {
-        const step = newStep(verb, full) as Step;
+        const step = newStep(verb, told(full)) as Step;
         expect(step.do).toBe(verb);
         if ('motion' in step && step.motion !== null) {
             expect(heron.motions.map((motion) => motion.id)).toContain(step.motion);
@@ -43,12 +44,23 @@ describe('new steps', () => {
     });
 
     it('makes none where the build lacks what it needs, and says what', () => {
-        expect(newStep('home', empty)).toBeNull();
-        expect(newStep('go', empty)).toBeNull();
-        expect(newStep('signal', empty)).toBeNull();
-        expect(newStep('change_over', heron)).toBeNull();
-        expect(newStep('wait', empty)).not.toBeNull();
-        expect([lacking('home'), lacking('signal'), lacking('go')]).toEqual(['Put a switch on a motion first.', 'Add an output first.', 'Add a motion first.']);
+        expect(newStep('home', told(empty))).toBeNull();
+        expect(newStep('go', told(empty))).toBeNull();
+        expect(newStep('signal', told(empty))).toBeNull();
+        expect(newStep('change_over', told(heron))).toBeNull();
+        expect(newStep('wait', told(empty))).not.toBeNull();
+        expect([lacking('home'), lacking('signal'), lacking('go')]).toEqual(['Put a switch or a sensor at the end of a motion first.', 'Add an output first.', 'Add a motion first.']);
+    });
+
+    it('homes onto a sensor where that is what tells', () => {
+        const sensed: Told = { document: empty, assessment: { chains: [{ motion: 'dial', curves: { homes_onto: [{ id: 'index-magnet' }] } }] } };
+        expect(newStep('home', sensed)).toMatchObject({ motion: 'dial', switch: 'index-magnet' });
+    });
+
+    it('names the places that a dial makes after those that have names of their own', () => {
+        const motion = { ...heron.motions[0]!, dial: { places: 3, name: 'Star' } };
+        expect(placesOf(motion).slice(motion.places.length)).toEqual([{ id: 'dial-1', name: 'Star 1' }, { id: 'dial-2', name: 'Star 2' }, { id: 'dial-3', name: 'Star 3' }]);
+        expect(questions({ ...heron, motions: [motion] }).map((each) => each.label)).toContain(`${motion.name} is at Star 3`);
     });
 
     it('asks for sensors and switches by name', () => {

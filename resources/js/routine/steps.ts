@@ -29,16 +29,28 @@ export function matching(typed: string): typeof VERBS {
 
 export const WAIT: Step = { do: 'wait', for_s: 1, until: null, give_up_s: null };
 
+/** A build, and what can be homed onto which switch or sensor. */
+export interface Told {
+    document: Build;
+    assessment: { chains: { motion: string; curves: { homes_onto: { id: string }[] } }[] };
+}
+
+/** Every place of a motion: those that are named, and those that are made from a pitch. */
+export function placesOf(motion: Build['motions'][number] | undefined): { id: string; name: string }[] {
+    const dial = motion?.dial ?? null;
+    return [...(motion?.places ?? []), ...Array.from({ length: dial?.places ?? 0 }, (_, i) => ({ id: `dial-${i + 1}`, name: `${dial!.name} ${i + 1}` }))];
+}
+
 /** A new step with the first things of the build that fit it; null when the build has none. */
-export function newStep(verb: Verb, build: Build, own?: string): Step | null {
+export function newStep(verb: Verb, { document: build, assessment }: Told, own?: string): Step | null {
     const motion = build.motions[0];
-    const switched = build.motions.find((each) => each.stops.switches.length > 0);
+    const tells = assessment.chains.find((each) => each.curves.homes_onto.length > 0);
     const condition = firstCondition(build);
     const shared = build.motions.find((each) => each.drive?.shares_by === 'selector' && each.drive.shares !== null);
     const other = build.routines.find((each) => each.id !== own);
     switch (verb) {
         case 'home':
-            return switched === undefined ? null : { do: 'home', motion: switched.id, switch: switched.stops.switches[0]!.id, speed: 0.5, give_up_s: 10 };
+            return tells === undefined ? null : { do: 'home', motion: tells.motion, switch: tells.curves.homes_onto[0]!.id, speed: 0.5, give_up_s: 10 };
         case 'go':
             return motion === undefined ? null : { do: 'go', motion: motion.id, place: motion.task.to, speed: 1, give_up_s: 10 };
         case 'go_by':
@@ -73,7 +85,7 @@ export function newStep(verb: Verb, build: Build, own?: string): Step | null {
 /** What the verb still lacks, in words. */
 export function lacking(verb: Verb): string {
     return (
-        { home: 'Put a switch on a motion first.', signal: 'Add an output first.', choose: 'Add a sensor, a switch or a counter first.', set: 'Add a counter or a mark first.', call: 'There is no other routine yet.', change_over: 'Let two motions share a motor through a selector first.' } as Partial<Record<Verb, string>>
+        { home: 'Put a switch or a sensor at the end of a motion first.', signal: 'Add an output first.', choose: 'Add a sensor, a switch or a counter first.', set: 'Add a counter or a mark first.', call: 'There is no other routine yet.', change_over: 'Let two motions share a motor through a selector first.' } as Partial<Record<Verb, string>>
     )[verb] ?? 'Add a motion first.';
 }
 
@@ -174,7 +186,7 @@ export function questions(build: Build): Question[] {
             .filter((sensor) => MEASURES.includes(sensor.kind))
             .flatMap((sensor): Question[] => (['above', 'below'] as const).map((is) => ({ key: `level ${sensor.id} ${is}`, label: `${sensor.name} reads ${is}…`, condition: { test: 'level', sensor: sensor.id, is, value: 50, hysteresis: 5 } }))),
         ...build.motions.flatMap((motion) => motion.stops.switches.flatMap((each) => input(each.id, each.name, ['trips', 'is free']))),
-        ...build.motions.flatMap((motion) => motion.places.map((place): Question => ({ key: `place ${motion.id} ${place.id}`, label: `${motion.name} is at ${place.name}`, condition: { test: 'place', motion: motion.id, place: place.id } }))),
+        ...build.motions.flatMap((motion) => placesOf(motion).map((place): Question => ({ key: `place ${motion.id} ${place.id}`, label: `${motion.name} is at ${place.name}`, condition: { test: 'place', motion: motion.id, place: place.id } }))),
         ...build.motions.map((motion): Question => ({ key: `moving ${motion.id}`, label: `${motion.name} moves`, condition: { test: 'moving', motion: motion.id } })),
         ...build.counters.map((counter): Question => ({ key: `counter ${counter.id}`, label: counter.kind === 'mark' ? `${counter.name} is set` : `${counter.name} is at least…`, condition: { test: 'counter', counter: counter.id, is: 'at_least', value: 1 } })),
         ...build.routines.map((routine): Question => ({ key: `routine ${routine.id}`, label: `${routine.name} runs`, condition: { test: 'routine', routine: routine.id } })),

@@ -37,6 +37,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                 {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Duty of the bridge" path={`${path}.drive.duty`} value={drive.duty} how="1 is always on; lower is slower and weaker." />}
                 {motor.kind === 'linear_actuator' && <QuantityField label="It acts at" path={`${path}.drive.motor.lever_m`} value={motor.lever_m} how="From the shaft, square to it; for a carriage the pulley’s radius." />}
                 {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Ramped up over" path={`${path}.drive.ramp_s`} typedIn={motion.units['drive.ramp_s']} value={drive.ramp_s} how="0 s: switched straight on." />}
+                {motor.kind !== 'servo' && <ToggleField label="Turns one way only" path={`${path}.drive.one_way`} value={drive.one_way} how="A single transistor instead of a bridge: nothing can turn it back." />}
                 {motor.kind === 'servo' && <ToggleField label="Power cut between moves" path={`${path}.drive.gated`} value={drive.gated} how="A relay or transistor in its plus wire, a moment after it has arrived." />}
             </FieldGroup>
             <FieldGroup title="Against knocks and jams">

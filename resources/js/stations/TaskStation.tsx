@@ -2,6 +2,7 @@ import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { Link, useNavigate } from 'react-router';
+import { placesOf } from '../routine/steps';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
 
 /** What the motion has to do. */
@@ -9,8 +10,10 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
     const { stored, edit } = useBuild();
     const navigate = useNavigate();
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
-    const places = motion.places.map((place) => ({ value: place.id, label: place.name }));
+    const places = placesOf(motion).map((place) => ({ value: place.id, label: place.name }));
     const units = motion.units;
+    const round = chain.curves.comes_round;
+    const usesDial = [motion.task, stored.document.routines, stored.document.scenarios].some((each) => JSON.stringify(each).includes('"dial-'));
     const isUsed = stored.document.routines.some((routine) => JSON.stringify(routine.steps).includes(`"motion":"${motion.id}"`)) || JSON.stringify(stored.document.scenarios).includes(`"motion":"${motion.id}"`);
     const remove = () => {
         edit({ path: 'motions', value: stored.document.motions.filter((each) => each.id !== motion.id) }, { path: 'log', value: stored.document.log.filter((entry) => entry.motion !== motion.id) });
@@ -31,9 +34,21 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                 <QuantityField label="There and back in a day" path={`${path}.task.per_day`} value={motion.task.per_day} how="How often: it decides how warm the motor gets, and what it takes." />
                 <ChoiceField label="Carries its payload" path={`${path}.task.payload`} value={motion.task.payload} choices={[{ value: 'both', label: 'both ways' }, { value: 'there', label: 'on the way there' }, { value: 'back', label: 'on the way back' }]} />
                 <ToggleField label="Must stay put with the power off" path={`${path}.task.holds_unpowered`} value={motion.task.holds_unpowered} />
-                <ToggleField label="Turns on; where it stops does not matter" path={`${path}.task.keeps_turning`} value={motion.task.keeps_turning} />
                 <ToggleField label="Somebody can bump into it" path={`${path}.task.knocked`} value={motion.task.knocked} how="Then its gears must survive being stopped dead." />
                 <ToggleField label="Hangs or swings over people" path={`${path}.task.over_people`} value={motion.task.over_people} />
+            </FieldGroup>
+            <FieldGroup title="Does it come round?">
+                <ToggleField label="Turns or rolls on" path={`${path}.task.keeps_turning`} value={motion.task.keeps_turning} how="It has no two ends: its places, switches and sensors come by again each turn." />
+                {motion.task.keeps_turning && <QuantityField label="Comes round every" path={`${path}.task.comes_round`} keptIn={own} value={motion.task.comes_round} empty={round === null || motion.task.comes_round !== null ? 'never' : `each ${round} ${own}`} how="Less than a turn where its places repeat sooner: each item of a feeder, each flap of a wheel." />}
+                {motion.dial !== null && <QuantityField label="A dial of so many places" path={`${path}.dial.places`} value={motion.dial.places} how="Evenly over what it comes round in, the first at 0." />}
+                {motion.dial !== null && <TextField label="Each is called" path={`${path}.dial.name`} value={motion.dial.name} how="Before its number." />}
+                {(round !== null || motion.dial !== null) && (
+                    <div className="py-1 text-right">
+                        <button type="button" className={STATION_BUTTON} disabled={usesDial} title={usesDial ? 'Its task or a routine still goes to a place of the dial.' : undefined} onClick={() => edit({ path: `${path}.dial`, value: motion.dial === null ? { places: 12, name: 'Place' } : null })}>
+                            {motion.dial === null ? 'Make a dial of equal places' : 'Take the dial out'}
+                        </button>
+                    </div>
+                )}
             </FieldGroup>
             <FieldGroup title="Who is near this build">
                 <ToggleField label="Strangers, children, or nobody watching" path="around.public" value={stored.document.around.public} />
