@@ -287,6 +287,7 @@ final class Schemas
             'position_unit' => ChoiceShape::of('deg', 'm'),
             'ways' => self::list(new TextShape),
             'comes_round' => self::number()->orNull(),
+            'dial' => $numbers,
             'homes_onto' => self::list(self::record('Teller', ['id' => new TextShape, 'name' => new TextShape])),
             'positions' => $numbers,
             'follower' => $numbers,

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Build\Internal\Dial;
 use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Place;
 
 /** Tables for drawing: torque over the travel with the drive's limit, and the computed move over time. */
 final class Curves
@@ -48,6 +50,7 @@ final class Curves
             'position_unit' => $unit->value,
             'ways' => $mechanism->ways(),
             'comes_round' => $motion->period(),
+            'dial' => array_values(array_map(fn (Place $place): float => $place->at, array_filter($motion->places, fn (Place $place): bool => str_starts_with($place->id, Dial::PREFIX)))),
             'homes_onto' => array_map(fn (LimitSwitch $each): array => ['id' => $each->id, 'name' => $each->name], array_values(array_filter($motion->stops->tellers(), fn (LimitSwitch $each): bool => ! $each->isOwn))),
             'positions' => $positions,
             'follower' => $followed,

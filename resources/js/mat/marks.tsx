@@ -21,7 +21,7 @@ export function SensorMarks({ motion, at }: { motion: string; at: (position: num
         return (
             <g key={sensor.id}>
                 <circle cx={point.x} cy={point.y} r="6" fill="var(--color-mat)" stroke="var(--color-sky)" strokeWidth="2.5" />
-                <text x={point.x + 10} y={point.y - 6} fontSize="12" className="narrow" fill="var(--color-sky)">
+                <text x={point.x + 10} y={point.y + 16} fontSize="12" className="narrow" fill="var(--color-sky)" stroke="var(--color-mat)" strokeWidth="3" paintOrder="stroke">
                     {sensor.name}
                 </text>
             </g>

@@ -1,4 +1,5 @@
 import type { Motion, SwitchRunOn } from '../api/types';
+import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { SensorMarks } from './marks';
 import { Switches } from './Switches';
@@ -10,6 +11,17 @@ export type Track = (position: number) => Point;
 const TOGETHER = 26; // points: names nearer than this share a line
 const NEAR = 1e-3; // of the travel, for the direction of the track
 const LINE = 15;
+
+/** The places of a dial, a short line each. */
+function DialMarks({ motion, at }: { motion: string; at: (position: number, away?: number) => Point }) {
+    const { stored } = useBuild();
+    return stored.assessment.chains
+        .find((chain) => chain.motion === motion)
+        ?.curves.dial.map((position) => {
+            const [from, to] = [at(position, -5), at(position, 5)];
+            return <line key={position} x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-mat-quiet)" strokeWidth="2" />;
+        });
+}
 
 /** Places, stops, switches with their run-on, and segments, along the way that a motion takes. */
 export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab, aside = { x: 0, y: 0 } }: { aside?: Point; onGrab?: (index: number) => void; unit: 'deg' | 'm'; motion: Motion; frame: Frame; track: Track; runOn: SwitchRunOn[]; outwards: (position: number) => Point }) {
@@ -68,6 +80,7 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab
                 const way = along(place.at);
                 return <line key={place.id} x1={point.x - way.y * 7} y1={point.y + way.x * 7} x2={point.x + way.y * 7} y2={point.y - way.x * 7} stroke="var(--color-mat-ink)" strokeWidth="2" />;
             })}
+            <DialMarks motion={motion.id} at={at} />
             <Switches motion={motion} runOn={runOn} unit={unit} at={at} onGrab={onGrab} />
             <SensorMarks motion={motion.id} at={(position) => at(position)} />
             <g fontSize="12" className="narrow" fill="var(--color-mat-ink)">

@@ -1,9 +1,19 @@
+import type { Mechanism } from '../api/types';
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { Link, useNavigate } from 'react-router';
 import { placesOf } from '../routine/steps';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
+
+/** How places are counted where it is not from the horizontal, or a height. */
+const WHERE: Partial<Record<Mechanism['kind'], string>> = {
+    turntable: 'Seen from above, clockwise positive.',
+    crank: 'Of the crank, anticlockwise positive, 0° along the way of what it drives.',
+    slide: 'Along its way.',
+    wheels: 'Along its way.',
+    feeder: 'Along its way.',
+};
 
 /** What the motion has to do. */
 export function TaskStation({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
@@ -26,7 +36,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                 <ChoiceField label="Starts at" path={`${path}.task.from`} value={motion.task.from} choices={places} />
                 <ChoiceField label="Goes to" path={`${path}.task.to`} value={motion.task.to} choices={places} />
                 {motion.places.map((place, i) => (
-                    <QuantityField key={place.id} label={`${place.name} is at`} path={`${path}.places.${i}.at`} keptIn={own} typedIn={units[`places.${i}.at`]} value={place.at} how={i === 0 ? (own === '°' ? 'From horizontal, up positive: 90° points straight up.' : 'Height of the load, up positive.') : undefined} />
+                    <QuantityField key={place.id} label={`${place.name} is at`} path={`${path}.places.${i}.at`} keptIn={own} typedIn={units[`places.${i}.at`]} value={place.at} how={i === 0 ? WHERE[motion.mechanism.kind] ?? (own === '°' ? 'From horizontal, up positive: 90° points straight up.' : 'Height of the load, up positive.') : undefined} />
                 ))}
                 <QuantityField label="In no more than" path={`${path}.task.move_s`} typedIn={units['task.move_s']} value={motion.task.move_s} how="Count it out loud while you move it by hand." />
                 <ChoiceField label="The wanted move" path={`${path}.task.profile`} value={motion.task.profile} choices={[{ value: 'trapezoid', label: 'even push' }, { value: 'cosine', label: 'soft start and end' }, { value: 'steady', label: 'turns already, steadily' }]} />
@@ -39,7 +49,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
             </FieldGroup>
             <FieldGroup title="Does it come round?">
                 <ToggleField label="Turns or rolls on" path={`${path}.task.keeps_turning`} value={motion.task.keeps_turning} how="It has no two ends: its places, switches and sensors come by again each turn." />
-                {motion.task.keeps_turning && <QuantityField label="Comes round every" path={`${path}.task.comes_round`} keptIn={own} value={motion.task.comes_round} empty={round === null || motion.task.comes_round !== null ? 'never' : `each ${round} ${own}`} how="Less than a turn where its places repeat sooner: each item of a feeder, each flap of a wheel." />}
+                {motion.task.keeps_turning && <QuantityField label="Comes round every" path={`${path}.task.comes_round`} keptIn={own} value={motion.task.comes_round} empty={round === null || motion.task.comes_round !== null ? 'never' : `each ${round}`} how="Less than a turn where its places repeat sooner: each item of a feeder, each flap of a wheel." />}
                 {motion.dial !== null && <QuantityField label="A dial of so many places" path={`${path}.dial.places`} value={motion.dial.places} how="Evenly over what it comes round in, the first at 0." />}
                 {motion.dial !== null && <TextField label="Each is called" path={`${path}.dial.name`} value={motion.dial.name} how="Before its number." />}
                 {(round !== null || motion.dial !== null) && (

@@ -6,7 +6,7 @@ use Brookstone\Core\Export\Bore;
 use Brookstone\Core\Export\GearOutline;
 use Brookstone\Core\Export\Stl;
 
-/** Distance of a point from a closed line, mm. @param list<array{float, float}> $line */
+/** Distance of a point from a closed line, mm. @param  list<array{float, float}>  $line */
 function awayFrom(array $point, array $line): float
 {
     $least = INF;
@@ -20,7 +20,7 @@ function awayFrom(array $point, array $line): float
     return $least;
 }
 
-/** How often a closed line crosses itself. @param list<array{float, float}> $line */
+/** How often a closed line crosses itself. @param  list<array{float, float}>  $line */
 function crossings(array $line): int
 {
     $side = fn (array $a, array $b, array $c): int => ($b[0] - $a[0]) * ($c[1] - $a[1]) - ($b[1] - $a[1]) * ($c[0] - $a[0]) <=> 0.0;

@@ -44,7 +44,7 @@ function blamedFor(Build $build, string $code): array
     return Builds::findings(Builds::assessed($build), $code);
 }
 
-/** How far something has turned whose positions wrap at 360°. @param list<float> $at */
+/** How far something has turned whose positions wrap at 360°. @param  list<float>  $at */
 function unrolled(array $at): float
 {
     $sum = 0.0;

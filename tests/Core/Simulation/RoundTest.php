@@ -21,7 +21,7 @@ function example(string $name, array $values = []): Build
     return Editor::apply(Builds::example($name), array_map(fn (string $path, mixed $value): array => ['path' => $path, 'value' => $value], array_keys($values), $values));
 }
 
-/** The dial sent on by buttons: the trace. @param list<array<string, mixed>> $steps */
+/** The dial sent on by buttons: the trace. @param  list<array<string, mixed>>  $steps */
 function dialled(array $steps, int $places = 24, array $more = []): array
 {
     $build = example('star-dial', ['motions.0.dial.places' => $places, 'routines.1.steps' => $steps, 'routines.2.steps' => [['do' => 'wait', 'for_s' => 1]], ...$more]);

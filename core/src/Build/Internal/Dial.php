@@ -11,6 +11,8 @@ namespace Brookstone\Core\Build\Internal;
  */
 final class Dial
 {
+    public const PREFIX = 'dial-';
+
     private const DIGITS = 9;
 
     /**
@@ -25,6 +27,6 @@ final class Dial
         }
         $round = $motion['task']['comes_round'] ?? $motion['mechanism']['item_pitch_m'] ?? 360.0;
 
-        return array_map(fn (int $i): array => ['id' => "dial-{$i}", 'name' => "{$dial['name']} {$i}", 'at' => round(($i - 1) * $round / $dial['places'], self::DIGITS)], range(1, $dial['places']));
+        return array_map(fn (int $i): array => ['id' => self::PREFIX.$i, 'name' => "{$dial['name']} {$i}", 'at' => round(($i - 1) * $round / $dial['places'], self::DIGITS)], range(1, $dial['places']));
     }
 }
