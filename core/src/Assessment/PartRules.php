@@ -98,6 +98,9 @@ final class PartRules
         $motion = $subject->motion;
         $upTo = (new Train(array_slice($motion->train->stages, 0, $i)))->direction() * (($motion->drive->reversed ?? false) ? -1 : 1);
         $at = "{$subject->path}.train.{$i}";
+        if (! $motion->task->keeps_turning && $motion->comesBackByItself() && $motion->pawlTakes() === $motion->move()->direction()) {
+            return null; // a spring or its weight brings it back
+        }
         if (! $motion->task->keeps_turning) {
             $without = array_values(array_filter($motion->train->stages, fn (Stage $each): bool => $each !== $stage));
 

@@ -22,6 +22,8 @@ final readonly class Motion
 {
     private const TURN_DEG = 360.0;
 
+    private const SAMPLES = 24; // of its travel
+
     private const SAME = 1e-9; // of a period
 
     /** @param  list<Place>  $places  two or more */
@@ -73,10 +75,43 @@ final readonly class Motion
         return $period === null ? $position : $position - $period * floor(($position - $from) / $period);
     }
 
-    /** It is never turned back: its driver is a single transistor, or a pawl stands in its train. */
+    /** The way that a pawl in its train takes it along, 1 up, −1 down; null without one: both. */
+    public function pawlTakes(): ?int
+    {
+        foreach ($this->train->stages as $i => $stage) {
+            if ($stage->type === StageType::Pawl) {
+                $turnsFor = (new Train(array_slice($this->train->stages, 0, $i)))->direction() * (($this->drive->reversed ?? false) ? -1 : 1); // its going up
+
+                return $stage->passes === 'forward' ? $turnsFor : -$turnsFor;
+            }
+        }
+
+        return null;
+    }
+
+    /** Its load, a spring or its weight, brings it back from wherever its pawl took it, once that lets it go by. */
+    public function comesBackByItself(): bool
+    {
+        $takes = $this->pawlTakes();
+        if ($takes === null || $this->task->keeps_turning) {
+            return false;
+        }
+        [$low, $high] = array_map($this->unit()->toSi(...), $this->range());
+        $after = array_slice($this->train->stages, 1 + (int) array_key_last(array_filter($this->train->stages, fn (Stage $stage): bool => $stage->type === StageType::Pawl)));
+        for ($i = 0; $i <= self::SAMPLES; $i++) {
+            $position = $low + ($high - $low) * $i / self::SAMPLES;
+            if ($takes * $this->mechanism->staticTorqueNm($position) <= $this->mechanism->frictionNm($position)) {
+                return false;
+            }
+        }
+
+        return (new Train($after))->backEfficiency() > 0.0;
+    }
+
+    /** It is never turned back: its driver is a single transistor, or a pawl stands in its train and nothing else brings it back. */
     public function isOneWay(): bool
     {
-        return ($this->drive->one_way ?? false) || array_filter($this->train->stages, fn (Stage $stage): bool => $stage->type === StageType::Pawl) !== [];
+        return ($this->drive->one_way ?? false) || ($this->pawlTakes() !== null && ! $this->comesBackByItself());
     }
 
     /** How far it goes from one position to another, own unit: of what comes round forwards to its next coming, or the shorter way where it can be sent there and turned back. */

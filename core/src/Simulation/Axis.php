@@ -34,6 +34,8 @@ final class Axis
 
     private ?SharedMotor $shared = null;     // with another motion
 
+    private bool $waits = false;             // for the other on its motor
+
     private bool $off = false;               // its power is switched off by a step
 
     /** @param  float  $at where it stands at first, in its own unit */
@@ -248,6 +250,14 @@ final class Axis
     /** Drives it up (1) or down (−1) at a share of its usual speed. A servo runs towards the end of its range. */
     public function push(int $direction, float $speed): void
     {
+        if ($this->shared !== null && ! $this->machine->follows()) {
+            $shared = $this->shared;
+            $this->mayMove();
+            $shared->turn($this, $direction, $speed);
+            $this->where->leaves();
+
+            return;
+        }
         if ($direction < 0 && $this->motion->isOneWay()) {
             throw new StepFailed("{$this->motion->name} cannot be turned back");
         }
@@ -262,14 +272,44 @@ final class Axis
             return;
         }
         $this->mayMove();
-        $this->order($this->drive()->line($speed), $direction, true, share: $this->drive()->share($speed));
+        $this->drive($direction, $speed);
         $this->where->leaves();
+    }
+
+    /** Its motor turns, and moves it; whether it was meant or not. */
+    public function drive(int $direction, float $speed): void
+    {
+        $this->order($this->choice()->line($speed), $direction, true, share: $this->choice()->share($speed));
+    }
+
+    /** Its motor's turning takes it along that way: its pawl does, or its load brings it back while the pawl lets that go by. */
+    public function goesAlong(int $direction): bool
+    {
+        $takes = $this->motion->pawlTakes();
+
+        return $takes === null || $takes === $direction || $this->needs_Nm($direction) < 0.0;
+    }
+
+    /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end. */
+    public function needs_Nm(int $direction): float
+    {
+        return $this->machine->needs_Nm($direction);
+    }
+
+    /** It stands fast while the other has its motor: the pull of that holds it. */
+    public function waits(bool $does): void
+    {
+        if ($this->waits !== $does) {
+            $this->waits = $does;
+            $this->machine->burden->waits($does);
+            $this->machine->burdened();
+        }
     }
 
     /** Sends a stepper to an angle of the shaft, at a share of the speed of its task. */
     private function send(float $angle, float $speed): void
     {
-        $this->mayMove();
+        $this->mayFollow();
         $ramp = $this->motion->ramp($speed);
         [$this->machine->ramp->most_rad_s, $this->machine->ramp->most_rad_s2] = [$ramp->speed, $ramp->accel];
         $this->order(null, 1, true, $angle);
@@ -289,7 +329,7 @@ final class Axis
 
             return;
         }
-        $this->mayMove();
+        $this->mayFollow();
         $this->machine->ramp->most_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->machine->plant->ratio;
         $this->order(null, 1, true, $this->machine->shaftAngle($at), $this->machine->state->angle);
         $this->where->leaves();
@@ -314,9 +354,15 @@ final class Axis
     /** `brake` shorts the motor, `coast` opens it, `hold` keeps a servo where it is; a motor that cannot hold brakes. */
     public function stop(string $how): void
     {
-        if ($this->off) {
+        if ($this->off || ($this->shared !== null && $this->shared->stop($this, $how))) {
             return; // without power there is nothing to tell it
         }
+        $this->halt($how);
+    }
+
+    /** As `stop`, whoever shares its motor. */
+    public function halt(string $how = 'brake'): void
+    {
         if ($this->motion->isAbsolute()) {
             $how === 'hold' || $how === 'brake'
                 ? $this->order(null, 1, true, $this->machine->ramp->target() === null ? $this->machine->state->angle : $this->machine->ramp->at())
@@ -379,6 +425,13 @@ final class Axis
         $this->shared?->mayMove($this);
     }
 
+    /** @throws StepFailed as before, and when it is not coupled */
+    private function mayFollow(): void
+    {
+        $this->mayMove();
+        $this->shared?->mayFollow($this);
+    }
+
     private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null, float $share = 1.0): void
     {
         $this->pending = new Order($line, $command, $powered, $target, $from ?? $this->machine->ramp->at(), $share);
@@ -390,7 +443,7 @@ final class Axis
         return $this->machine->full ?? throw new StepFailed("{$this->motion->name} has no drive yet");
     }
 
-    private function drive(): DriveChoice
+    private function choice(): DriveChoice
     {
         return $this->motion->drive ?? throw new StepFailed("{$this->motion->name} has no drive yet");
     }

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Mechanism\Burdened;
+use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Slack;
 
 /** What the world does to the load of a motion: takes its payload, makes it heavier, lets it drag, holds it fast. */
@@ -25,6 +26,8 @@ final class Burden
 
     /** @var array{float, float}|null where it is held fast, SI */
     private ?array $held = null;
+
+    private bool $waits = false;
 
     public function __construct(private readonly Motion $motion)
     {
@@ -61,6 +64,12 @@ final class Burden
         $this->drags = $factor;
     }
 
+    /** It stands fast as long as something else is moved in its stead. */
+    public function waits(bool $does): void
+    {
+        $this->waits = $does;
+    }
+
     /** @param  float|null  $at  only where it comes there, in its own unit; null is wherever it is */
     public function held(bool $fast, ?float $at): void
     {
@@ -78,13 +87,18 @@ final class Burden
         return max($low === null ? -INF : $this->motion->unit()->toSi($low), $this->held !== null && $from >= $this->held[0] ? min($from, $this->held[1]) + self::A_HAIR_M : -INF);
     }
 
+    /** What is moved, with all that happened to it. */
+    public function mechanism(): Mechanism
+    {
+        $mechanism = $this->carries ? $this->motion->mechanism : $this->motion->mechanism->unloaded();
+
+        return $this->heavier !== 1.0 || $this->drags !== 1.0 || $this->held !== null ? new Burdened($mechanism, $this->heavier, $this->drags, $this->held) : $mechanism;
+    }
+
     /** The machine that it is now, @param  float  $at  where the load is, SI */
     public function plant(float $at): Plant
     {
-        $mechanism = $this->carries ? $this->motion->mechanism : $this->motion->mechanism->unloaded();
-        if ($this->heavier !== 1.0 || $this->drags !== 1.0 || $this->held !== null) {
-            $mechanism = new Burdened($mechanism, $this->heavier, $this->drags, $this->held);
-        }
+        $mechanism = $this->waits ? new Burdened($this->mechanism(), 1.0, 1.0, [-1e9, 1e9]) : $this->mechanism();
         if ($this->motion->mechanism->pullsOnly()) {
             $mechanism = new Slack($mechanism, $this->snapped ? INF : $this->restsAt($at));
         }

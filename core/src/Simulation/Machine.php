@@ -150,6 +150,19 @@ final class Machine
         $this->stall->look(false, 0.0);
     }
 
+    /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end or put down. */
+    public function needs_Nm(int $direction): float
+    {
+        if (($direction < 0 && $this->state->angle <= max($this->stops->lowest, $this->plant->slackBelow) + self::TAUT_RAD) || ($direction > 0 && $this->state->angle >= $this->stops->highest - self::TAUT_RAD)) {
+            return INF;
+        }
+        $mechanism = $this->burden->mechanism();
+        $position = $this->plant->position($this->state);
+        $load = $direction * $mechanism->staticTorqueNm($position) + $mechanism->frictionNm($position);
+
+        return $load / $this->plant->ratio * ($load > 0.0 ? 1.0 / $this->plant->efficiency : 1.0);
+    }
+
     /** It is where its command wants it, and slow. */
     public function isNear(float $target): bool
     {

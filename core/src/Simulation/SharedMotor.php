@@ -4,29 +4,125 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-/** One motor that moves two things, and what of them it can move now. */
+use Brookstone\Core\Build\Motion;
+
+/**
+ * One motor that moves two things: which of them goes, and which way, when it turns.
+ *
+ * - `selector`: what the selector holds, whoever was meant.
+ * - `direction`: what its pawl takes along in that turning; and what its load brings back, as fast as the motor lets it.
+ * - `in_turn`: what needs less of the motor where it stands, until the other needs less; the one that waits is held by the other's pull.
+ *
+ * What goes at once goes as if it had the motor to itself. Both have the same motor, so that its turning decides: a way of one is a way of the other
+ * by the sides of their trains and of their wires.
+ */
 final class SharedMotor
 {
-    private ?Axis $coupled; // null while the selector changes over
+    private const CLEARLY = 1e-9; // N·m less
 
-    /** @param  bool  $selected  a selector says which of the two it moves; the first as it was built */
-    public function __construct(private readonly Axis $first, private readonly Axis $second, private readonly bool $selected)
+    private ?Axis $coupled;       // by the selector; null while it changes over
+
+    private ?Axis $asked = null;  // whose order the motor follows
+
+    /** @var list<array{Axis, int}> what goes by that, and its way */
+    private array $goes = [];
+
+    private float $speed = 1.0;
+
+    /** @var list<string> what went wrong since it was last asked for */
+    private array $told = [];
+
+    /** @param  string  $by  `selector`, that holds the first as it was built, `direction` or `in_turn` */
+    public function __construct(private readonly Axis $first, private readonly Axis $second, private readonly string $by)
     {
         $this->coupled = $first;
         $first->shares($this);
         $second->shares($this);
     }
 
-    /** @throws StepFailed when it cannot */
+    /** @throws StepFailed when the other has it */
     public function mayMove(Axis $axis): void
     {
-        $partner = $axis === $this->first ? $this->second : $this->first;
-        if ($partner->isPowered()) {
-            throw new StepFailed("{$axis->motion->name} needs the motor that {$partner->motion->name} is using");
+        if ($this->asked !== null && $this->asked !== $axis && $this->isTurning()) {
+            throw new StepFailed("{$axis->motion->name} needs the motor that {$this->asked->motion->name} is using");
         }
-        if ($this->selected && $this->coupled !== $axis) {
+    }
+
+    /**
+     * Of what follows a command, which cannot be led astray.
+     *
+     * @throws StepFailed when it is not coupled
+     */
+    public function mayFollow(Axis $axis): void
+    {
+        $this->mayMove($axis);
+        if ($this->by === 'selector' && $this->coupled !== $axis) {
             throw new StepFailed("{$axis->motion->name} is not coupled to its motor: the selector holds ".($this->coupled === null ? 'neither' : $this->coupled->motion->name));
         }
+        $this->asked = $axis;
+        $this->goes = [[$axis, 1]];
+    }
+
+    /** Turns as this one's order has it: up (1) or down (−1) for that one. */
+    public function turn(Axis $asked, int $direction, float $speed): void
+    {
+        $this->mayMove($asked);
+        $goes = $this->goesBy($asked, $direction);
+        foreach ($this->goes as [$axis]) {
+            if (! in_array($axis, array_column($goes, 0), true)) {
+                $axis->halt();
+            }
+        }
+        [$this->asked, $this->goes, $this->speed] = [$asked, $goes, $speed];
+        foreach ($goes as [$axis, $way]) {
+            $axis->drive($way, $speed);
+        }
+        if ($goes === [] || ! in_array($asked, array_column($goes, 0), true)) {
+            $instead = $goes === [] ? 'turns nothing' : 'moves '.$goes[0][0]->motion->name;
+            $this->told[] = "The motor of {$asked->motion->name} {$instead}".match ($this->by) {
+                'selector' => ': the selector holds '.($this->coupled === null ? 'neither' : 'that').'.',
+                'direction' => ': its pawl lets this turning go by.',
+                default => ' first, which needs less.',
+            };
+        }
+    }
+
+    /** Stops what goes by an order for this one. @return bool whether that is so */
+    public function stop(Axis $asked, string $how): bool
+    {
+        if ($this->asked !== $asked) {
+            return false;
+        }
+        foreach ($this->goes as [$axis]) {
+            $axis->halt($how);
+        }
+        $this->release();
+
+        return true;
+    }
+
+    /**
+     * Lets what goes in turn change places; once a scan.
+     *
+     * @return list<string> what went astray since it was last asked for
+     */
+    public function look(): array
+    {
+        if ($this->by === 'in_turn' && $this->goes !== [] && $this->asked !== null && $this->isTurning()) {
+            [$goes, $way] = $this->goes[0];
+            $other = $this->other($goes);
+            $turns = $this->waysOf($goes, $way, $other);
+            if ($other->needs_Nm($turns) < $goes->needs_Nm($way) - self::CLEARLY) {
+                $goes->halt();
+                $goes->waits(true);
+                $other->waits(false);
+                $this->goes = [[$other, $turns]];
+                $other->drive($turns, $this->speed);
+            }
+        }
+        [$told, $this->told] = [$this->told, []];
+
+        return $told;
     }
 
     /** @throws StepFailed while it turns */
@@ -43,5 +139,47 @@ final class SharedMotor
     public function endChange(Axis $to): void
     {
         $this->coupled = $to;
+    }
+
+    /** @return list<array{Axis, int}> */
+    private function goesBy(Axis $asked, int $direction): array
+    {
+        $other = $this->other($asked);
+        $both = [[$asked, $direction], [$other, $this->waysOf($asked, $direction, $other)]];
+
+        return match ($this->by) {
+            'selector' => array_values(array_filter($both, fn (array $each): bool => $each[0] === $this->coupled)),
+            'direction' => array_values(array_filter($both, fn (array $each): bool => $each[0]->goesAlong($each[1]))),
+            default => [$both[0][0]->needs_Nm($both[0][1]) <= $both[1][0]->needs_Nm($both[1][1]) ? $both[0] : $both[1]],
+        };
+    }
+
+    /** The way that the other goes when this one goes so. */
+    private function waysOf(Axis $axis, int $way, Axis $other): int
+    {
+        return $way * self::side($axis->motion) * self::side($other->motion);
+    }
+
+    /** Whether the motor must turn forward (1) or back (−1) to move it up. */
+    private static function side(Motion $motion): int
+    {
+        return $motion->train->direction() * (($motion->drive->reversed ?? false) ? -1 : 1);
+    }
+
+    private function other(Axis $axis): Axis
+    {
+        return $axis === $this->first ? $this->second : $this->first;
+    }
+
+    private function isTurning(): bool
+    {
+        return $this->first->isPowered() || $this->second->isPowered();
+    }
+
+    private function release(): void
+    {
+        [$this->asked, $this->goes] = [null, []];
+        $this->first->waits(false);
+        $this->second->waits(false);
     }
 }

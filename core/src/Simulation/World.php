@@ -55,6 +55,9 @@ final class World implements Senses
     /** @var array<string, int> steps that move each motion at the moment */
     private array $claimed = [];
 
+    /** @var list<SharedMotor> */
+    private array $shared = [];
+
     /** @var array<string, true> rules that are broken at the moment */
     private array $broken = [];
 
@@ -70,7 +73,7 @@ final class World implements Senses
         }
         foreach ($build->motions as $id => $motion) {
             if ($motion->drive?->shares !== null) {
-                new SharedMotor($axes[$motion->drive->shares], $axes[$id], $motion->drive->shares_by === 'selector');
+                $this->shared[] = new SharedMotor($axes[$motion->drive->shares], $axes[$id], $motion->drive->shares_by);
             }
         }
         foreach ($ledgers as $id => $ledger) {
@@ -250,6 +253,11 @@ final class World implements Senses
     /** Lets one scan of time pass. */
     public function pass(): void
     {
+        foreach ($this->shared as $motor) {
+            foreach ($motor->look() as $says) {
+                $this->recorder->routine($this->now(), 'astray', $says);
+            }
+        }
         $this->feed();
         foreach ($this->axes as $axis) {
             foreach ($axis->advance($this->build->settings->scan_s) as [$what, $one, $other]) {

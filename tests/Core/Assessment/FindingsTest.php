@@ -128,7 +128,7 @@ dataset('planted', fn () => withCodes([
     'train.holds_barely' => [['motions.0.train' => [['type' => 'worm', 'driver' => 1, 'driven' => 2, 'friction' => 0.12]]], Severity::Tight, true],
     'train.belt_slips' => [['motions.0.train' => [['type' => 'round', 'driver' => 20, 'driven' => 20, 'tension_N' => 1]]], Severity::Fails, true],
     'train.belt_creeps' => [['motions.0.task.tolerance' => 3.0, 'motions.0.train' => [['type' => 'round', 'driver' => 20, 'driven' => 20, 'tension_N' => 100]]], Severity::Note, false],
-    'train.pawl_one_way' => [['motions.0.train' => [['type' => 'pawl', 'driver' => 24, 'driven' => 24]]], Severity::Fails, true],
+    'train.pawl_one_way' => [['motions.0.mechanism.friction_Nm' => 5.0, 'motions.0.train' => [['type' => 'pawl', 'driver' => 24, 'driven' => 24]]], Severity::Fails, true],
     'train.pawl_wrong' => [['motions.0.task.keeps_turning' => true, 'motions.0.train' => [['type' => 'pawl', 'driver' => 24, 'driven' => 24, 'passes' => 'back']]], Severity::Fails, true],
     'train.slide_radius' => [['motions.2.mechanism' => ['kind' => 'slide', 'mass_kg' => 0.4, 'pulley_radius_m' => 0.01], 'motions.2.train' => [['type' => 'rack', 'driver' => 16, 'driven' => 16]]], Severity::Fails, true],
     'train.shares_no_pawl' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'direction'], Severity::Tight, true],

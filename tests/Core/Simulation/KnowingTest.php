@@ -241,13 +241,15 @@ it('moves what its selector holds, and the other after changing over', function 
     $shared = ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400')];
     $home = fn (string $motion, string $switch): array => ['do' => 'home', 'motion' => $motion, 'switch' => $switch, 'give_up_s' => 30];
     $over = fn (string $motion): array => ['do' => 'change_over', 'motion' => $motion, 'takes_s' => 0.4];
-    $fails = knows([], [...$shared, 'routines.0.steps' => [$home('lid', 'lid-shut'), $home('lift', 'lift-low')]]);
+    $fails = knows([], [...$shared, 'routines.0.steps' => [$home('lid', 'lid-shut'), $home('lift', 'lift-high')]]);
     $wake = RoutineRun::of($fails, $fails->routines['wake'], $fails->scenarios['pressed']);
-    $works = knows([], [...$shared, 'routines.0.steps' => [$over('lid'), $home('lid', 'lid-shut'), $over('lift'), $home('lift', 'lift-low')]]);
+    $works = knows([], [...$shared, 'routines.0.steps' => [$over('lid'), $home('lid', 'lid-shut'), $over('lift'), $home('lift', 'lift-high')]]);
     $woken = RoutineRun::of($works, $works->routines['wake'], $works->scenarios['pressed']);
     $took = array_values(array_filter($woken['steps'], fn (array $step): bool => $step['do'] === 'change_over'))[0];
 
-    expect($wake['fault'])->toBe('Lift is not coupled to its motor: the selector holds Lid')
+    $lanes = array_column($wake['motions'], null, 'motion');
+    expect($wake['fault'])->toStartWith('Lift ')->and(array_map(fn (array $event): string => $event['says']->text(), $wake['events']))->toContain('The motor of Lift moves Lid: the selector holds that.')
+        ->and(max($lanes['lift']['position']) - min($lanes['lift']['position']))->toBeLessThan(0.01)->and(max($lanes['lid']['position']))->toBeGreaterThan(30.0)
         ->and($woken['outcome'])->toBe('finished')->and($took['end_s'] - $took['start_s'])->toEqualWithDelta(0.4, 0.011)
         ->and(array_map(fn ($finding): string => $finding->place, blamedFor($fails, 'routine.not_changed_over')))->toContain('routines.0.steps.0', 'routines.0.steps.1')
         ->and(blamedFor($works, 'routine.not_changed_over'))->toBe([]);
@@ -276,14 +278,14 @@ it('refuses what makes no sense, at its field', function (array $step, string $p
 
 it('still knows its place when its order was refused', function () {
     $build = knows([['do' => 'wait', 'for_s' => 1]], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'), 'routines.1.steps' => [
-        ['do' => 'together', 'until' => 'any', 'branches' => [[['do' => 'wait', 'for_s' => 0.3]], [['do' => 'change_over', 'motion' => 'lid', 'takes_s' => 0.1], ['do' => 'wait', 'for_s' => 9]]]],
+        ['do' => 'change_over', 'motion' => 'lid', 'takes_s' => 0.1], ['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 0.1],
         ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.02, 'give_up_s' => 9],
-    ], 'routines.1.if_fails' => [['do' => 'change_over', 'motion' => 'lift'], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 9]],
+    ], 'routines.1.if_fails' => [['do' => 'stop', 'motion' => 'lid'], ['do' => 'wait', 'for_s' => 1], ['do' => 'change_over', 'motion' => 'lift'], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 9]],
         'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 30]],
     ]);
     [$run, $at] = knowing($build);
 
-    expect($run['fault'])->toBe('Lift is not coupled to its motor: the selector holds Lid')->and(end($at['lift']))->toEqualWithDelta(0.03, 0.004);
+    expect($run['fault'])->toBe('Lift needs the motor that Lid is using')->and(end($at['lift']))->toEqualWithDelta(0.03, 0.004);
 });
 
 it('can be stopped whoever has the motor: two servo horns on one servo, through a selector', function () {
@@ -302,7 +304,7 @@ it('holds neither when the power goes while it changes over, until it is changed
     ]);
     $words = array_map(fn (array $event): string => $event['says']->text(), knowing($build)[0]['events']);
 
-    expect($words)->toContain('Wake gives up: Lid is not coupled to its motor: the selector holds neither.');
+    expect($words)->toContain('The motor of Lid turns nothing: the selector holds neither.');
 });
 
 it('finds by running what a broken wire does, whichever way its contact is', function (bool $closed, string $becomes) {

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Simulation\RoutineRun;
+use Tests\Support\Builds;
+
+/** The lid and the lift of the planted build on one motor. @param list<array<string, mixed>> $steps @param array<string, mixed> $planted */
+function sharing(string $by, array $steps, array $planted = []): Build
+{
+    return Builds::planted([
+        'motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => $by,
+        'routines.0.steps' => $steps, 'routines.0.if_fails' => [['do' => 'fault', 'message' => 'it fails']], ...$planted,
+    ]);
+}
+
+/** @return array{trace: array<string, mixed>, at: array<string, list<float>>, words: list<string>} */
+function shared(Build $build): array
+{
+    $trace = RoutineRun::of($build, $build->routines['wake']);
+
+    return [
+        'trace' => $trace, 'at' => array_column($trace['motions'], 'position', 'motion'),
+        'words' => array_map(fn (array $event): string => $event['says']->text(), $trace['events']),
+    ];
+}
+
+/** How far each went, in its own unit. @param array<string, list<float>> $at @return array<string, float> */
+function gone(array $at): array
+{
+    return array_map(fn (array $positions): float => end($positions) - $positions[0], $at);
+}
+
+$run = fn (string $motion, string $direction, float $for_s): array => ['do' => 'run', 'motion' => $motion, 'direction' => $direction, 'for_s' => $for_s];
+$stop = fn (string $motion): array => ['do' => 'stop', 'motion' => $motion];
+$rest = ['do' => 'wait', 'for_s' => 0.5];
+$pawl = fn (string $passes): array => ['type' => 'pawl', 'driver' => 24, 'driven' => 24, 'passes' => $passes];
+
+it('moves what the selector holds, the way that the motor then turns, and stops it by the same order', function () use ($run, $stop, $rest) {
+    foreach ([false, true] as $reversed) {
+        ['trace' => $trace, 'at' => $at, 'words' => $words] = shared(sharing('selector', [$run('lid', 'up', 0.4), $stop('lid'), $rest, $run('lift', 'up', 0.4), $stop('lift'), $rest], ['motions.2.drive.reversed' => $reversed]));
+        $gone = gone($at);
+
+        expect($trace['outcome'])->toBe('finished')->and($words)->toContain('The motor of Lift moves Lid: the selector holds that.')
+            ->and(abs($gone['lift']))->toBeLessThan(1e-4)
+            ->and($reversed ? -$gone['lid'] : $gone['lid'])->toBeGreaterThan($reversed ? -0.5 : 10.0)
+            ->and($words)->not->toContain('Lid is still powered although no routine runs.');
+    }
+});
+
+it('moves what the selector was changed over to', function () use ($run, $stop, $rest) {
+    ['at' => $at, 'words' => $words] = shared(sharing('selector', [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.2], $run('lift', 'up', 0.5), $stop('lift'), $rest, $run('lid', 'up', 0.5), $stop('lid'), $rest]));
+
+    expect(gone($at)['lift'])->toBeGreaterThan(0.01)->and(abs(gone($at)['lid']))->toBeLessThan(0.1)->and($words)->toContain('The motor of Lid moves Lift: the selector holds that.');
+});
+
+it('moves one turning forward and the other turning back, each by its pawl, and lets come back what its weight brings', function () use ($run, $stop, $rest, $pawl) {
+    $pawls = ['motions.0.stops.hard_low' => -0.1, 'motions.0.train' => [$pawl('forward')], 'motions.2.train' => [$pawl('back')], 'motions.2.drive.reversed' => true, 'motions.2.stops.hard_low' => 0.0];
+    $forward = gone(shared(sharing('direction', [$run('lid', 'up', 0.5), $stop('lid'), $rest], $pawls))['at']);
+    $back = shared(sharing('direction', [$run('lid', 'up', 0.5), $stop('lid'), $rest, $run('lid', 'down', 0.3), $stop('lid'), $rest], $pawls));
+    $lift = gone(shared(sharing('direction', [$run('lift', 'up', 0.5), $stop('lift'), $rest], $pawls))['at']);
+
+    expect($forward['lid'])->toBeGreaterThan(5.0)->and(abs($forward['lift']))->toBeLessThan(1e-4)
+        ->and(gone($back['at'])['lid'])->toBeLessThan($forward['lid'] - 2.0)->and(max($back['at']['lift']))->toBeGreaterThan(0.005)
+        ->and($lift['lift'])->toBeGreaterThan(0.01)->and(abs($lift['lid']))->toBeLessThan(0.5);
+});
+
+it('leaves behind what its pawl lets go by where nothing brings it back', function () use ($run, $stop, $rest, $pawl) {
+    $rubs = ['motions.0.mechanism.friction_Nm' => 0.6, 'motions.0.train' => [$pawl('forward')], 'motions.2.train' => [$pawl('back')], 'motions.2.drive.reversed' => true, 'motions.2.stops.hard_low' => 0.0];
+    ['at' => $at, 'words' => $words] = shared(sharing('direction', [$run('lid', 'up', 0.5), $stop('lid'), $rest, $run('lid', 'down', 0.3), $stop('lid'), $rest], $rubs));
+
+    expect(gone($at)['lid'])->toBeGreaterThan(5.0)->and(max($at['lift']))->toBeGreaterThan(0.005)->and($words)->toContain('The motor of Lid moves Lift: its pawl lets this turning go by.');
+});
+
+it('moves first what needs less, until that meets its stop, then the other; and lets the heavier down first', function () use ($run, $stop, $rest) {
+    $short = ['motions.2.stops.hard_low' => 0.0, 'motions.2.stops.hard_high' => 0.03, 'motions.2.places.1.at' => 0.025, 'motions.2.stops.switches' => [], 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]];
+    ['at' => $at, 'trace' => $trace, 'words' => $words] = shared(sharing('in_turn', [$run('lid', 'up', 3.0), $stop('lid'), $run('lid', 'down', 3.0), $stop('lid')], $short));
+    $sample = fn (float $time_s): int => (int) round($time_s / $trace['sample_s']);
+    $first = fn (callable $is): int => (int) array_key_first(array_filter(array_keys($at['lid']), $is));
+    $lidBegins = $first(fn (int $i): bool => $at['lid'][$i] > 0.5);
+    $turnsBack = $sample($trace['steps'][2]['start_s']);
+    $liftSinks = $first(fn (int $i): bool => $i > $turnsBack && $at['lift'][$i] < 0.028);
+
+    expect($words)->toContain('The motor of Lid moves Lift first, which needs less.')
+        ->and($at['lift'][$lidBegins])->toEqualWithDelta(0.03, 1e-4)->and(max($at['lid']))->toBeGreaterThan(30.0)->and($first(fn (int $i): bool => $at['lift'][$i] > 0.001))->toBeLessThan($sample(0.3))
+        ->and(min(array_slice($at['lift'], $lidBegins, $sample(2.9) - $lidBegins)))->toEqualWithDelta(0.03, 1e-5)
+        ->and($liftSinks)->toBeGreaterThan($turnsBack)->and($at['lid'][$liftSinks])->toBeLessThan(1.0)->and(end($at['lift']))->toBeLessThan(0.02);
+});
+
+it('weighs both at the motor, through their trains', function () use ($run, $stop) {
+    $geared = ['motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 120], ['type' => 'spur', 'driver' => 12, 'driven' => 24]]];
+    ['at' => $at] = shared(sharing('in_turn', [$run('lift', 'up', 0.5), $stop('lift')], $geared));
+
+    expect(gone($at)['lid'])->toBeGreaterThan(1.0)->and(abs(gone($at)['lift']))->toBeLessThan(1e-4);
+});
+
+it('does not blame a pawl for what a spring or a weight brings back', function () use ($pawl) {
+    $comesBack = sharing('direction', [], ['motions.0.train' => [$pawl('forward')]]);
+    $rubs = sharing('direction', [], ['motions.0.train' => [$pawl('forward')], 'motions.0.mechanism.friction_Nm' => 0.6]);
+
+    expect($comesBack->motions['lid']->isOneWay())->toBeFalse()->and(Builds::findings(Builds::assessed($comesBack), 'train.pawl_one_way'))->toBe([])
+        ->and($rubs->motions['lid']->isOneWay())->toBeTrue()->and(Builds::findings(Builds::assessed($rubs), 'train.pawl_one_way'))->not->toBe([]);
+});
