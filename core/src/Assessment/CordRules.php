@@ -120,18 +120,18 @@ final class CordRules
             return null;
         }
         [$one, $two] = [self::asks($subject), self::asks($subject->with($other))];
-        $pair = new TwoInTurn($one['most'], $one['least'], $two['most'], $two['least']);
+        $pair = new TwoInTurn($one['most'], $one['starts'], $two['most'], $two['starts']);
         [$first, $second] = $pair->first === 'other' ? [$other, $subject->motion] : [$subject->motion, $other];
         $values = ['margin' => Quantity::number($pair->margin), 'one' => Quantity::of($one['most'], 'N·m'), 'two' => Quantity::of($two['most'], 'N·m')];
         $at = $subject->path.'.drive.shares_by';
         if ($pair->margin >= TwoInTurn::CLEARLY * (1 - DriveRules::TIE)) {
-            return new Finding('train.in_turn', Severity::Note, $at, new Sentence("{$first->name} goes first, {$second->name} once it has met its stop: the second needs {margin} times what the first needs at its hardest.", $values));
+            return new Finding('train.in_turn', Severity::Note, $at, new Sentence("{$first->name} goes first, {$second->name} once it has met its stop: to start, the second needs {margin} times what the first needs at its hardest.", $values));
         }
         $selector = new Fix(new Sentence('Let a selector decide instead'), [new Change($at, 'selector')]);
 
         return new Finding('train.order_unsure', $pair->first === 'neither' ? Severity::Fails : Severity::Tight, $at, new Sentence(
-            $pair->first === 'neither' ? "Neither goes surely first: at their hardest {$subject->motion->name} needs {one} of the motor and {$other->name} {two}, and each needs less at its easiest. Weigh one of them down."
-                : "{$first->name} goes first, but only just: {$second->name} needs {margin} times what it needs at its hardest, and one and a half times is sure. A little rub turns the order round.",
+            $pair->first === 'neither' ? "Neither goes surely first: at their hardest {$subject->motion->name} needs {one} of the motor and {$other->name} {two}, and each needs less to start. Weigh one of them down."
+                : "{$first->name} goes first, but only just: {$second->name} needs {margin} times that to start, and one and a half times is sure. A little rub turns the order round.",
             $values,
         ), [$selector]);
     }
@@ -139,7 +139,7 @@ final class CordRules
     /**
      * What a motion asks of the motor's shaft, N·m, going its way slowly.
      *
-     * @return array{most: float, least: float}
+     * @return array{most: float, starts: float} at its hardest, and where it stands at first: what waits waits there
      */
     private static function asks(Subject $subject): array
     {
@@ -153,7 +153,7 @@ final class CordRules
         }, range(0, 60));
         $through = $train->ratio() * $train->efficiency();
 
-        return ['most' => max(1e-9, max($asks)) / $through, 'least' => max(0.0, min($asks)) / $through];
+        return ['most' => max(1e-9, max($asks)) / $through, 'starts' => max(0.0, $asks[0]) / $through];
     }
 
     /** What of the drawer does for a rod, in words; null where there is no rod. */

@@ -133,7 +133,7 @@ dataset('planted', fn () => withCodes([
     'train.slide_radius' => [['motions.2.mechanism' => ['kind' => 'slide', 'mass_kg' => 0.4, 'pulley_radius_m' => 0.01], 'motions.2.train' => [['type' => 'rack', 'driver' => 16, 'driven' => 16]]], Severity::Fails, true],
     'train.shares_no_pawl' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'direction'], Severity::Tight, true],
     'train.in_turn' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'], Severity::Note, false],
-    'train.order_unsure' => [['motions.2.mechanism.mass_kg' => 1.0, 'motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'], Severity::Tight, true],
+    'train.order_unsure' => [['motions.2.mechanism.mass_kg' => 3.0, 'motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'], Severity::Tight, true],
     'train.overhung' => [laidOut([[20, 20], [45, 20], [70, 20]], [['type' => 'spur', 'driver' => 20, 'driven' => 30], ['type' => 'spur', 'driver' => 20, 'driven' => 30]], ['planes' => [0, 4]]), Severity::Note, true],
     'linkage.flat' => [['motions.0.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.018, 'horn_m' => 0.02, 'pivot_distance_m' => 0.05, 'mass_kg' => 0.05, 'cg_m' => 0.03, 'half_travel_deg' => 75.0]], Severity::Tight, false],
     'linkage.dead_point' => [['motions.0.mechanism' => ['kind' => 'crank_rocker', 'crank_m' => 0.012, 'coupler_m' => 0.055, 'rocker_m' => 0.03, 'ground_m' => 0.06, 'mass_kg' => 0.06, 'cg_m' => 0.04], 'motions.0.places.1.at' => 300.0, 'motions.0.stops.hard_high' => 310.0, 'motions.0.stops.switches.1.at' => 300.0], Severity::Note, false],

@@ -88,6 +88,15 @@ it('moves first what needs less, until that meets its stop, then the other; and 
         ->and($liftSinks)->toBeGreaterThan($turnsBack)->and($at['lid'][$liftSinks])->toBeLessThan(1.0)->and(end($at['lift']))->toBeLessThan(0.02);
 });
 
+it('holds what waits by the pull of the other, and lets it go with the motor', function () use ($run, $stop, $rest) {
+    $sinks = ['motions.2.stops.hard_low' => 0.0, 'motions.2.stops.hard_high' => 0.03, 'motions.2.places.1.at' => 0.025, 'motions.2.stops.switches' => [], 'motions.2.drive.motor.back_drive_Nm' => 0.0005, 'motions.2.mechanism.mass_kg' => 2.4, 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]];
+    ['at' => $at, 'trace' => $trace] = shared(sharing('in_turn', [$run('lid', 'up', 2.0), $stop('lid'), ['do' => 'wait', 'for_s' => 4]], $sinks));
+    $stops = (int) round($trace['steps'][1]['start_s'] / $trace['sample_s']);
+    $top = (int) array_search(max($at['lift']), $at['lift'], true);
+
+    expect(min(array_slice($at['lift'], $top, $stops - $top)))->toEqualWithDelta(0.03, 1e-5)->and(max($at['lid']))->toBeGreaterThan(50.0)->and(end($at['lift']))->toBeLessThan(0.029);
+});
+
 it('weighs both at the motor, through their trains', function () use ($run, $stop) {
     $geared = ['motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 120], ['type' => 'spur', 'driver' => 12, 'driven' => 24]]];
     ['at' => $at] = shared(sharing('in_turn', [$run('lift', 'up', 0.5), $stop('lift')], $geared));
@@ -101,4 +110,15 @@ it('does not blame a pawl for what a spring or a weight brings back', function (
 
     expect($comesBack->motions['lid']->isOneWay())->toBeFalse()->and(Builds::findings(Builds::assessed($comesBack), 'train.pawl_one_way'))->toBe([])
         ->and($rubs->motions['lid']->isOneWay())->toBeTrue()->and(Builds::findings(Builds::assessed($rubs), 'train.pawl_one_way'))->not->toBe([]);
+});
+
+it('says of two in turn what the run does: what waits, waits where it starts', function () use ($run, $stop) {
+    // the lid is hardest where it starts, and needs next to nothing at its end: that it needs less there helps nobody who waits
+    $up = ['motions.0.places.1.at' => 88, 'motions.0.stops.hard_high' => 90, 'motions.0.stops.switches.1.at' => 87];
+    $build = sharing('in_turn', [$run('lid', 'up', 1.0), $stop('lid')], $up);
+    $says = Builds::findings(Builds::assessed($build), 'train.in_turn');
+
+    expect($says)->not->toBe([])->and($says[0]->says->text())->toStartWith('Lift goes first, Lid once it has met its stop: to start, the second needs')
+        ->and(Builds::findings(Builds::assessed($build), 'train.order_unsure'))->toBe([])
+        ->and(gone(shared($build)['at'])['lift'])->toBeGreaterThan(0.02)->and(abs(gone(shared($build)['at'])['lid']))->toBeLessThan(0.1);
 });
