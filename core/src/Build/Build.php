@@ -128,23 +128,38 @@ final readonly class Build
      */
     public function toldBy(Condition $condition, bool $holds): array
     {
-        if ($condition instanceof NotSo) {
-            return $this->toldBy($condition->that, ! $holds);
-        }
-        if (($condition instanceof AllOf && $holds) || ($condition instanceof AnyOf && ! $holds)) {
-            return array_merge(...array_map(fn (Condition $part): array => $this->toldBy($part, $holds), $condition->of));
-        }
-        if (! $condition instanceof InputIs || $condition->on !== $holds) {
-            return [];
-        }
-        foreach ($this->motions as $id => $motion) {
-            $teller = $motion->stops->switch($condition->sensor);
-            if ($teller !== null) {
-                return [$id => $teller->place];
+        $places = [];
+        foreach (array_keys(array_filter($this->inputsSaid($condition, $holds))) as $input) {
+            foreach ($this->motions as $id => $motion) {
+                $teller = $motion->stops->switch((string) $input);
+                $places += $teller === null ? [] : [$id => $teller->place];
             }
         }
 
-        return [];
+        return $places;
+    }
+
+    /**
+     * What selectors hold when a condition holds, or does not, where one is told of.
+     *
+     * @return array<string, bool> by the motion whose drive has the selector: it holds that, or the other
+     */
+    public function heldBy(Condition $condition, bool $holds): array
+    {
+        $said = $this->inputsSaid($condition, $holds);
+
+        return array_filter(array_map(fn (Motion $motion): ?bool => $motion->drive?->shares === null ? null : $said[$motion->drive->selector->tells ?? ''] ?? null, $this->motions), fn (?bool $held): bool => $held !== null);
+    }
+
+    /** @return array<string, bool> of each sensor and switch that must then be on or off */
+    private function inputsSaid(Condition $condition, bool $holds): array
+    {
+        return match (true) {
+            $condition instanceof NotSo => $this->inputsSaid($condition->that, ! $holds),
+            ($condition instanceof AllOf && $holds) || ($condition instanceof AnyOf && ! $holds) => array_merge(...array_map(fn (Condition $part): array => $this->inputsSaid($part, $holds), $condition->of)),
+            $condition instanceof InputIs => [$condition->sensor => $condition->on === $holds],
+            default => [],
+        };
     }
 
     /** How a sensor or switch reads in a sentence: `the visitor beam is broken`. */

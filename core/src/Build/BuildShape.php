@@ -146,6 +146,12 @@ final class BuildShape
                 'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
                 'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion that the same motor moves.'),
                 'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn'), 'What decides which of the two it moves.'),
+                'selector' => Field::or(null, (new RecordShape([
+                    'motion' => Field::or(null, TextShape::id()->orNull(), 'The servo that moves it; empty: a hand.'),
+                    'place' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which the motor moves this motion.'),
+                    'other' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which it moves the other.'),
+                    'tells' => Field::or(null, TextShape::id()->orNull(), 'A sensor that is on while it holds this motion.'),
+                ], 'Selector'))->orNull(), 'What changes the motor over, and what tells.'),
             ], 'DriveChoice'))->orNull()),
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
             'layout' => Field::or(null, Layouts::shape()->orNull(), 'Where its shafts stand.'),

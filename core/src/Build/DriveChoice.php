@@ -19,6 +19,7 @@ final readonly class DriveChoice
      * @param  float|null  $soft_Nm_per_deg  rate of a springy coupling at the load
      * @param  string|null  $shares  another motion that the same motor moves
      * @param  string  $shares_by  `selector`, `direction` or `in_turn`: the lighter first
+     * @param  Selector  $selector  what changes it over, where a selector does
      * @param  bool  $one_way  it only ever turns forwards
      * @param  bool  $reversed  its wires are swapped, or the servo turned round
      */
@@ -34,6 +35,7 @@ final readonly class DriveChoice
         public string $shares_by = 'selector',
         public bool $reversed = false,
         public bool $one_way = false,
+        public Selector $selector = new Selector,
     ) {
     }
 
@@ -79,7 +81,7 @@ final readonly class DriveChoice
     /** The same with another drive; what protects the load stays. */
     public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
     {
-        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg, $this->shares, $this->shares_by, $this->reversed, $this->one_way);
+        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg, $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector);
     }
 
     /**

@@ -38,6 +38,9 @@ final class Motions
     /** @var array<string, array{string, int}> of each motion behind a selector, the key of that and its number there */
     private array $selectors = [];
 
+    /** @var array<string, list<array{string, array<string, int>}>> of each servo that moves selectors: their keys, and what each of its places couples */
+    private array $byServo = [];
+
     /** @var list<array{string, string, string}> what is wrong with the moves that began since this was emptied: code, path, what */
     public array $wrong = [];
 
@@ -54,6 +57,10 @@ final class Motions
             if ($motion->drive?->shares_by === 'selector') {
                 $this->selectors[$id] = [self::COUPLED.$id, 1];
                 $this->selectors[$partner] = [self::COUPLED.$id, 2];
+                $selector = $motion->drive->selector;
+                if ($selector->motion !== null) {
+                    $this->byServo[$selector->motion][] = [self::COUPLED.$id, [(string) $selector->place => 1, (string) $selector->other => 2]];
+                }
             }
         }
         foreach ($this->program->nodes as $node) {
@@ -119,6 +126,9 @@ final class Motions
             } elseif ($known === self::BETWEEN && $byTime) {
                 $this->wrong[] = ['place_lost', $node->path, $id];
             }
+        }
+        foreach ($this->byServo[$id] ?? [] as [$selector]) {
+            $state[2][$selector] = 0;
         }
         $state[0][$at] = true;
         $state[1][$id] = [$this->onTheWay($motion, $known, $node), true];
@@ -187,6 +197,9 @@ final class Motions
         }
         $motion = $this->build->motions[$id];
         if ($step instanceof GoStep) {
+            foreach ($this->byServo[$id] ?? [] as [$selector, $places]) {
+                $state[2][$selector] = $places[$step->place] ?? 0;
+            }
             $state[1][$id] = [$step->place, false];
         } elseif ($step instanceof GoByStep) {
             $state[1][$id] = [$state[1][$id][0], false];
@@ -230,6 +243,11 @@ final class Motions
         foreach ($this->build->toldBy($condition, $holds) as $id => $place) {
             if (! $state[1][$id][1] && ! $this->build->motions[$id]->isAbsolute()) {
                 $state[1][$id] = [$place, false];
+            }
+        }
+        foreach ($this->build->heldBy($condition, $holds) as $id => $own) {
+            if (isset($this->selectors[$id])) {
+                $state[2][$this->selectors[$id][0]] = $own ? 1 : 2;
             }
         }
 

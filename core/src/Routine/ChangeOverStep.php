@@ -18,6 +18,8 @@ final readonly class ChangeOverStep implements Step
 {
     use Plain;
 
+    private const LONGEST_S = 10.0; // until a servo must have moved the selector
+
     public function __construct(public string $motion, public float $takes_s)
     {
     }
@@ -55,7 +57,8 @@ final readonly class ChangeOverStep implements Step
         $axis = $controller->axis($this->motion);
         $axis->beginChange();
         $since = $controller->now();
-        while ($controller->now() - $since < $this->takes_s - 1e-9) {
+        while ($controller->now() - $since < $this->takes_s - 1e-9 || ! $axis->isChanged()) {
+            $controller->failAfter($since, max($this->takes_s, self::LONGEST_S), $this->motion, 'was not changed over: its selector does not get there');
             yield;
         }
         $axis->endChange();

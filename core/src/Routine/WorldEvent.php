@@ -8,7 +8,7 @@ namespace Brookstone\Core\Routine;
 final readonly class WorldEvent
 {
     /**
-     * @param  string  $what  `sensor`, `level`, `load`, `hold`, `drag`, `heavier`, `stuck`, `late`, `wire`, `supply`, `power`
+     * @param  string  $what  `sensor`, `level`, `load`, `hold`, `drag`, `heavier`, `stuck`, `late`, `wire`, `supply`, `selector`, `power`
      * @param  string|null  $of  the sensor, switch, motion or supply
      * @param  bool|null  $on  on or off; of `stuck` null frees it
      * @param  float  $value  reading; factor; share of the voltage; seconds late; N·m or N of drag

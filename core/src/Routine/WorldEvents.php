@@ -18,7 +18,7 @@ final class WorldEvents
     /** @var array<string, array{string, string}> by word: the field that names what it happens to, and its kind */
     public const OF = [
         'sensor' => ['sensor', 'outside'], 'level' => ['sensor', 'analog'], 'load' => ['motion', 'motion'], 'hold' => ['motion', 'motion'], 'drag' => ['motion', 'motion'],
-        'heavier' => ['motion', 'motion'], 'stuck' => ['sensor', 'sensor'], 'late' => ['sensor', 'sensor'], 'wire' => ['sensor', 'sensor'], 'supply' => ['supply', 'supply'],
+        'heavier' => ['motion', 'motion'], 'stuck' => ['sensor', 'sensor'], 'late' => ['sensor', 'sensor'], 'wire' => ['sensor', 'sensor'], 'supply' => ['supply', 'supply'], 'selector' => ['motion', 'motion'],
     ];
 
     /** What the world does now: the same without a time. */
@@ -42,6 +42,7 @@ final class WorldEvents
             'stuck' => ['is' => $event->on === null ? 'free' : ($event->on ? 'on' : 'off')],
             'load' => ['carries' => $event->on === true],
             'wire' => ['is' => $event->on === true ? 'broken' : 'mended'],
+            'selector' => [],
             'hold' => ['is' => $event->on === true ? 'on' : 'off', 'at' => $event->at],
             default => ['value' => $event->value],
         };
@@ -64,6 +65,7 @@ final class WorldEvents
             'wire' => new RecordShape(['at_s' => $at, 'sensor' => $id, 'is' => Field::or('broken', ChoiceShape::of('broken', 'mended'), 'A broken wire reads as on where the contact is normally closed, otherwise as off.')], 'WireEvent'),
             'late' => new RecordShape(['at_s' => $at, 'sensor' => $id, 'value' => Field::needed(NumberShape::between(0.0, 60.0), 'So many seconds later than it should.')], 'LateEvent'),
             'supply' => new RecordShape(['at_s' => $at, 'supply' => $id, 'value' => Field::needed(NumberShape::between(0.1, 1.5), 'So many times its voltage.')], 'SupplyEvent'),
+            'selector' => new RecordShape(['at_s' => $at, 'motion' => $id], 'SelectorEvent'),
             'power' => new RecordShape(['at_s' => $at, 'is' => Field::needed($onOff, 'The power of everything goes, or comes back.')], 'PowerEvent'),
         ], 'ScenarioEvent', usual: 'sensor');
     }

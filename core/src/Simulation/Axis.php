@@ -95,6 +95,7 @@ final class Axis
     public function lose(): void
     {
         $this->pending = null;
+        $this->shared?->release();
         $this->machine->letGo();
         $this->where->forget();
     }
@@ -138,7 +139,17 @@ final class Axis
     /** Its motor is being coupled to it. */
     public function beginChange(): void
     {
-        $this->shared?->beginChange();
+        $shared = $this->shared;
+        $shared?->beginChange();
+        if ($shared !== null) {
+            $shared->servo?->follow($shared->servoAt($this), 1.0);
+        }
+    }
+
+    /** Nothing is left to do but to wait: its selector, if a servo moves that, stands where it must. */
+    public function isChanged(): bool
+    {
+        return $this->shared?->servo?->hasArrived() ?? true;
     }
 
     public function endChange(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Selector;
 
 /**
  * One motor that moves two things: which of them goes, and which way, when it turns.
@@ -18,6 +19,8 @@ use Brookstone\Core\Build\Motion;
  */
 final class SharedMotor
 {
+    private const NEAR_SHARE = 0.05; // of its servo's travel
+
     private const CLEARLY = 1e-9; // N·m less
 
     private ?Axis $coupled;       // by the selector; null while it changes over
@@ -27,15 +30,23 @@ final class SharedMotor
     /** @var list<array{Axis, int}> what goes by that, and its way */
     private array $goes = [];
 
+    private bool $turns = false;  // by an order that was not ended yet, whether anything goes or not
+
+    private int $direction = 1;   // of what was asked
+
     private float $speed = 1.0;
 
     /** @var list<string> what went wrong since it was last asked for */
     private array $told = [];
 
-    /** @param  string  $by  `selector`, that holds the first as it was built, `direction` or `in_turn` */
-    public function __construct(private readonly Axis $first, private readonly Axis $second, private readonly string $by)
+    /**
+     * @param  string  $by  `selector`, that holds the first as it was built, `direction` or `in_turn`
+     * @param  Selector  $selector  of the second
+     * @param  Axis|null  $servo  that moves it
+     */
+    public function __construct(private readonly Axis $first, private readonly Axis $second, private readonly string $by, private readonly Selector $selector, public readonly ?Axis $servo)
     {
-        $this->coupled = $first;
+        $this->coupled = $servo === null ? $first : $this->coupledByServo();
         $first->shares($this);
         $second->shares($this);
     }
@@ -73,7 +84,7 @@ final class SharedMotor
                 $axis->halt();
             }
         }
-        [$this->asked, $this->goes, $this->speed] = [$asked, $goes, $speed];
+        [$this->asked, $this->goes, $this->turns, $this->direction, $this->speed] = [$asked, $goes, true, $direction, $speed];
         foreach ($goes as [$axis, $way]) {
             $axis->drive($way, $speed);
         }
@@ -108,6 +119,9 @@ final class SharedMotor
      */
     public function look(): array
     {
+        if ($this->servo !== null && $this->coupledByServo() !== $this->coupled) {
+            $this->holds($this->coupledByServo());
+        }
         if ($this->by === 'in_turn' && $this->goes !== [] && $this->asked !== null && $this->isTurning()) {
             [$goes, $way] = $this->goes[0];
             $other = $this->other($goes);
@@ -138,7 +152,46 @@ final class SharedMotor
 
     public function endChange(Axis $to): void
     {
-        $this->coupled = $to;
+        $this->coupled = $this->servo === null ? $to : $this->coupledByServo();
+    }
+
+    /** Its selector now holds this, or neither, whether the motor turns or not. */
+    public function holds(?Axis $axis): void
+    {
+        $this->coupled = $axis;
+        if ($this->by === 'selector' && $this->asked !== null && $this->turns) {
+            $this->turn($this->asked, $this->direction, $this->speed);
+        }
+    }
+
+    public function isOf(Axis $axis): bool
+    {
+        return $axis === $this->first || $axis === $this->second;
+    }
+
+    /** What its telling switch says: it holds the second. */
+    public function tells(): bool
+    {
+        return $this->coupled === $this->second;
+    }
+
+    /** Where its servo must stand to couple this one, own unit. */
+    public function servoAt(Axis $axis): float
+    {
+        return $this->servo?->motion->at((string) ($axis === $this->second ? $this->selector->place : $this->selector->other)) ?? 0.0;
+    }
+
+    private function coupledByServo(): ?Axis
+    {
+        $servo = $this->servo;
+        $place = $servo === null ? null : $servo->motion->placeNear($servo->position(), self::NEAR_SHARE)?->id;
+
+        return match (true) {
+            $place === null => null,
+            $place === $this->selector->place => $this->second,
+            $place === $this->selector->other => $this->first,
+            default => null,
+        };
     }
 
     /** @return list<array{Axis, int}> */
@@ -173,12 +226,13 @@ final class SharedMotor
 
     private function isTurning(): bool
     {
-        return $this->first->isPowered() || $this->second->isPowered();
+        return $this->turns || $this->first->isPowered() || $this->second->isPowered();
     }
 
-    private function release(): void
+    /** Nothing is ordered of it any more. */
+    public function release(): void
     {
-        [$this->asked, $this->goes] = [null, []];
+        [$this->asked, $this->goes, $this->turns] = [null, [], false];
         $this->first->waits(false);
         $this->second->waits(false);
     }

@@ -58,6 +58,9 @@ final class World implements Senses
     /** @var list<SharedMotor> */
     private array $shared = [];
 
+    /** @var list<string|null> of each of them the sensor that tells what its selector holds */
+    private array $tellers = [];
+
     /** @var array<string, true> rules that are broken at the moment */
     private array $broken = [];
 
@@ -73,7 +76,8 @@ final class World implements Senses
         }
         foreach ($build->motions as $id => $motion) {
             if ($motion->drive?->shares !== null) {
-                $this->shared[] = new SharedMotor($axes[$motion->drive->shares], $axes[$id], $motion->drive->shares_by);
+                $this->shared[] = new SharedMotor($axes[$motion->drive->shares], $axes[$id], $motion->drive->shares_by, $motion->drive->selector, $motion->drive->selector->motion === null ? null : $axes[$motion->drive->selector->motion]);
+                $this->tellers[] = $motion->drive->shares_by === 'selector' ? $motion->drive->selector->tells : null;
             }
         }
         foreach ($ledgers as $id => $ledger) {
@@ -236,11 +240,22 @@ final class World implements Senses
             'drag' => $this->axes[$of]->burden()->drags($event->value),
             'heavier' => $this->axes[$of]->burden()->isHeavier($event->value),
             'supply' => $this->feeds[$of]->isSetTo($event->value),
+            'selector' => $this->selects($this->axes[$of]),
             'power' => $this->power($event->on === true),
             default => throw new \LogicException("Nothing is known of {$event->what}."),
         };
         if (in_array($event->what, ['load', 'hold', 'drag', 'heavier'], true)) {
             $this->axes[$of]->burdened();
+        }
+    }
+
+    /** A hand sets the selector of its motor to it. */
+    private function selects(Axis $axis): void
+    {
+        foreach ($this->shared as $motor) {
+            if ($motor->isOf($axis) && $motor->servo === null) {
+                $motor->holds($axis);
+            }
         }
     }
 
@@ -253,9 +268,12 @@ final class World implements Senses
     /** Lets one scan of time pass. */
     public function pass(): void
     {
-        foreach ($this->shared as $motor) {
+        foreach ($this->shared as $i => $motor) {
             foreach ($motor->look() as $says) {
                 $this->recorder->routine($this->now(), 'astray', $says);
+            }
+            if ($this->tellers[$i] !== null) {
+                $this->inputs->set($this->tellers[$i], $motor->tells());
             }
         }
         $this->feed();

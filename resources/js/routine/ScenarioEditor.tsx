@@ -5,6 +5,7 @@ import { QuantityField } from '../fields/QuantityField';
 import { InSentence } from '../fields/sentence';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
+import { isSelected } from './StepEditor';
 import { MEASURES, positionUnit } from './steps';
 
 type What = ScenarioEvent['what'];
@@ -20,6 +21,7 @@ const WHAT: { what: What; label: string }[] = [
     { what: 'wire', label: 'a wire breaks' },
     { what: 'late', label: 'a sensor is late' },
     { what: 'supply', label: 'a supply is low' },
+    { what: 'selector', label: 'a hand changes a shared motor over' },
     { what: 'power', label: 'the power goes or comes back' },
 ];
 
@@ -145,6 +147,10 @@ export function newEvent(what: What, at_s: number, build: Build): ScenarioEvent 
             return input === undefined ? null : { what, at_s, sensor: input, value: 0.3 };
         case 'supply':
             return supply === undefined ? null : { what, at_s, supply, value: 0.75 };
+        case 'selector': {
+            const over = build.motions.find((each) => isSelected(build, each.id))?.id;
+            return over === undefined ? null : { what, at_s, motion: over };
+        }
         case 'power':
             return { what, at_s, is: 'off' };
     }
@@ -161,6 +167,8 @@ function Words({ event, path }: { event: ScenarioEvent; path: string }) {
     const value = (label: string) => 'value' in event && <QuantityField label={label} path={`${path}.value`} value={event.value} />;
     const is = (choices: [string, string][]) => 'is' in event && <ChoiceField label="What becomes of it" path={`${path}.is`} value={event.is} choices={choices.map(([one, label]) => ({ value: one, label }))} />;
     switch (event.what) {
+        case 'selector':
+            return <>a hand changes the motor over to {motion}</>;
         case 'sensor':
             return (
                 <>

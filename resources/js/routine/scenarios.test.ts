@@ -27,5 +27,12 @@ describe('new events', () => {
         const bare: Build = { ...heron, motions: [], sensors: [], supplies: [] };
         expect(all.filter((what) => newEvent(what, 0, bare) !== null)).toEqual(['power']);
         expect(newEvent('level', 0, dark)).toBeNull();
+        expect(newEvent('selector', 0, heron)).toBeNull();
+    });
+
+    it('changes over what has a selector', () => {
+        const [first, second] = heron.motions;
+        const shared: Build = { ...heron, motions: [first!, { ...second!, drive: { ...second!.drive!, shares: first!.id, shares_by: 'selector' } }] };
+        expect(newEvent('selector', 3, shared)).toEqual({ what: 'selector', at_s: 3, motion: first!.id });
     });
 });

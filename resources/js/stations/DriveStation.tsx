@@ -47,7 +47,30 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                     <ChoiceField label="The same motor moves" path={`${path}.drive.shares`} value={drive.shares ?? ''} choices={[{ value: '', label: 'only this' }, ...others.map((each) => ({ value: each.id, label: `${each.name} too` }))]} toValue={(value) => (value === '' ? null : value)} />
                 )}
                 {drive.shares !== null && <ChoiceField label="Which of them, says" path={`${path}.drive.shares_by`} value={drive.shares_by} choices={[{ value: 'selector', label: 'a selector' }, { value: 'direction', label: 'its direction of turn' }, { value: 'in_turn', label: 'which is lighter: it goes first' }]} />}
+                {drive.shares !== null && drive.shares_by === 'selector' && <SelectorFields motion={motion} path={`${path}.drive.selector`} />}
             </FieldGroup>
+        </>
+    );
+}
+
+const BY_HAND = { motion: null, place: null, other: null, tells: null };
+
+/** What changes a shared motor over, and what tells which of the two it holds. */
+function SelectorFields({ motion, path }: { motion: MotionHandle['motion']; path: string }) {
+    const { stored } = useBuild();
+    const { motions, sensors } = stored.document;
+    const selector = motion.drive?.selector ?? BY_HAND;
+    const servos = motions.filter((each) => each.drive?.motor.kind === 'servo' && each.id !== motion.id && each.id !== motion.drive?.shares);
+    const moved = motions.find((each) => each.id === selector.motion);
+    const places = (moved?.places ?? []).map((place) => ({ value: place.id, label: place.name }));
+    const other = motions.find((each) => each.id === motion.drive?.shares)?.name ?? 'the other';
+    const by = (id: string) => ({ ...selector, motion: id === '' ? null : id, place: motions.find((each) => each.id === id)?.places[0]?.id ?? null, other: motions.find((each) => each.id === id)?.places[1]?.id ?? null });
+    return (
+        <>
+            <ChoiceField label="It is changed over by" path={path} value={selector.motion ?? ''} choices={[{ value: '', label: 'a hand' }, ...servos.map((each) => ({ value: each.id, label: `the servo of ${each.name}` }))]} toValue={by} />
+            {moved !== undefined && <ChoiceField label={`It moves ${motion.name} at`} path={`${path}.place`} value={selector.place ?? ''} choices={places} />}
+            {moved !== undefined && <ChoiceField label={`It moves ${other} at`} path={`${path}.other`} value={selector.other ?? ''} choices={places} />}
+            <ChoiceField label={`Told that it holds ${motion.name} by`} path={path} value={selector.tells ?? ''} choices={[{ value: '', label: 'nothing' }, ...sensors.filter((each) => each.motion === null).map((each) => ({ value: each.id, label: each.name }))]} toValue={(id) => ({ ...selector, tells: id === '' ? null : id })} />
         </>
     );
 }

@@ -6,7 +6,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
 
-/** The lid and the lift of the planted build on one motor. @param list<array<string, mixed>> $steps @param array<string, mixed> $planted */
+/** The lid and the lift of the planted build on one motor. @param  list<array<string, mixed>>  $steps @param  array<string, mixed>  $planted */
 function sharing(string $by, array $steps, array $planted = []): Build
 {
     return Builds::planted([
@@ -26,7 +26,7 @@ function shared(Build $build): array
     ];
 }
 
-/** How far each went, in its own unit. @param array<string, list<float>> $at @return array<string, float> */
+/** How far each went, in its own unit. @param  array<string, list<float>>  $at @return array<string, float> */
 function gone(array $at): array
 {
     return array_map(fn (array $positions): float => end($positions) - $positions[0], $at);
@@ -73,7 +73,7 @@ it('leaves behind what its pawl lets go by where nothing brings it back', functi
     expect(gone($at)['lid'])->toBeGreaterThan(5.0)->and(max($at['lift']))->toBeGreaterThan(0.005)->and($words)->toContain('The motor of Lid moves Lift: its pawl lets this turning go by.');
 });
 
-it('moves first what needs less, until that meets its stop, then the other; and lets the heavier down first', function () use ($run, $stop, $rest) {
+it('moves first what needs less, until that meets its stop, then the other; and lets the heavier down first', function () use ($run, $stop) {
     $short = ['motions.2.stops.hard_low' => 0.0, 'motions.2.stops.hard_high' => 0.03, 'motions.2.places.1.at' => 0.025, 'motions.2.stops.switches' => [], 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]];
     ['at' => $at, 'trace' => $trace, 'words' => $words] = shared(sharing('in_turn', [$run('lid', 'up', 3.0), $stop('lid'), $run('lid', 'down', 3.0), $stop('lid')], $short));
     $sample = fn (float $time_s): int => (int) round($time_s / $trace['sample_s']);
@@ -88,7 +88,7 @@ it('moves first what needs less, until that meets its stop, then the other; and 
         ->and($liftSinks)->toBeGreaterThan($turnsBack)->and($at['lid'][$liftSinks])->toBeLessThan(1.0)->and(end($at['lift']))->toBeLessThan(0.02);
 });
 
-it('holds what waits by the pull of the other, and lets it go with the motor', function () use ($run, $stop, $rest) {
+it('holds what waits by the pull of the other, and lets it go with the motor', function () use ($run, $stop) {
     $sinks = ['motions.2.stops.hard_low' => 0.0, 'motions.2.stops.hard_high' => 0.03, 'motions.2.places.1.at' => 0.025, 'motions.2.stops.switches' => [], 'motions.2.drive.motor.back_drive_Nm' => 0.0005, 'motions.2.mechanism.mass_kg' => 2.4, 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]];
     ['at' => $at, 'trace' => $trace] = shared(sharing('in_turn', [$run('lid', 'up', 2.0), $stop('lid'), ['do' => 'wait', 'for_s' => 4]], $sinks));
     $stops = (int) round($trace['steps'][1]['start_s'] / $trace['sample_s']);
@@ -122,3 +122,67 @@ it('says of two in turn what the run does: what waits, waits where it starts', f
         ->and(Builds::findings(Builds::assessed($build), 'train.order_unsure'))->toBe([])
         ->and(gone(shared($build)['at'])['lift'])->toBeGreaterThan(0.02)->and(abs(gone(shared($build)['at'])['lid']))->toBeLessThan(0.1);
 });
+
+$byServo = ['motions.2.drive.selector' => ['motion' => 'jaw', 'place' => 'wide', 'other' => 'closed', 'tells' => 'beam']];
+
+it('changes over by a servo, whoever sends that, and its telling switch says so', function () use ($run, $stop, $rest, $byServo) {
+    $over = ['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.0];
+    $go = ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 5];
+    foreach ([$over, $go] as $step) {
+        ['at' => $at, 'trace' => $trace] = shared(sharing('selector', [$step, $rest, $run('lift', 'up', 0.5), $stop('lift'), $rest], $byServo));
+        $tells = array_values(array_filter($trace['inputs'], fn (array $input): bool => $input['id'] === 'beam'))[0]['changes'];
+
+        expect(max($at['lift']))->toBeGreaterThan(0.01)->and(abs(gone($at)['lid']))->toBeLessThan(0.1)->and(end($at['jaw']))->toEqualWithDelta(-40.0, 3.0)
+            ->and(end($tells)['on'])->toBeTrue()->and(end($tells)['at_s'])->toBeGreaterThan(0.1);
+    }
+    $not = shared(sharing('selector', [$run('lift', 'up', 0.5), $stop('lift'), $rest], $byServo));
+    expect(max($not['at']['lift']))->toBeLessThan(0.001)->and(max($not['at']['lid']))->toBeGreaterThan(10.0)->and($not['words'])->toContain('The motor of Lift moves Lid: the selector holds that.');
+});
+
+it('turns nothing while its servo stands between, and takes the other along where it comes under way', function () use ($run, $stop, $rest, $byServo) {
+    $between = shared(sharing('selector', [['do' => 'go_by', 'motion' => 'jaw', 'by' => -20, 'give_up_s' => 5], $rest, $run('lid', 'up', 0.5), $stop('lid'), $rest], $byServo));
+    $underWay = shared(sharing('selector', [$run('lid', 'up', 0.5), ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 5], $rest, $stop('lid'), $rest], $byServo));
+
+    expect($between['words'])->toContain('The motor of Lid turns nothing: the selector holds neither.')->and(abs(gone($between['at'])['lid']))->toBeLessThan(0.1)->and(max($between['at']['lift']))->toBeLessThan(0.001)
+        ->and(max($underWay['at']['lid']))->toBeGreaterThan(10.0)->and(max($underWay['at']['lift']))->toBeGreaterThan(0.01);
+});
+
+it('knows what its selector holds by the switch that tells, by its servo, and else not', function () use ($byServo) {
+    $home = fn (string $motion): array => ['do' => 'home', 'motion' => $motion, 'switch' => $motion === 'lid' ? 'lid-shut' : 'lift-low', 'give_up_s' => 30];
+    $told = fn (string $is): array => ['do' => 'wait', 'until' => ['test' => 'input', 'sensor' => 'beam', 'is' => $is], 'give_up_s' => 60];
+    $go = fn (string $place): array => ['do' => 'go', 'motion' => 'jaw', 'place' => $place, 'give_up_s' => 5];
+    $blamed = fn (array $steps, array $selector): bool => Builds::findings(Builds::assessed(sharing('selector', $steps, [...$selector, 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]])), 'routine.not_changed_over') !== [];
+    $byHand = ['motions.2.drive.selector' => ['tells' => 'beam']];
+
+    expect($blamed([$home('lift')], $byHand))->toBeTrue()
+        ->and($blamed([$told('on'), $home('lift')], $byHand))->toBeFalse()->and($blamed([$told('on'), $home('lid')], $byHand))->toBeTrue()
+        ->and($blamed([$told('off'), $home('lid')], $byHand))->toBeFalse()->and($blamed([$told('off'), $home('lift')], $byHand))->toBeTrue()
+        ->and($blamed([$go('wide'), $home('lift')], $byServo))->toBeFalse()->and($blamed([$go('wide'), $home('lid')], $byServo))->toBeTrue()
+        ->and($blamed([$go('closed'), $home('lid')], $byServo))->toBeFalse()->and($blamed([$go('wide'), ['do' => 'go_by', 'motion' => 'jaw', 'by' => 20], $home('lift')], $byServo))->toBeTrue();
+});
+
+it('waits for the hand that sets its selector', function () {
+    $build = sharing('selector', [
+        ['do' => 'wait', 'until' => ['test' => 'input', 'sensor' => 'beam', 'is' => 'on'], 'give_up_s' => 60], ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.5], ['do' => 'stop', 'motion' => 'lift'],
+    ], ['motions.2.drive.selector' => ['tells' => 'beam'], 'scenarios.0.events' => [['what' => 'selector', 'at_s' => 2, 'motion' => 'lift']]]);
+    $trace = RoutineRun::of($build, $build->routines['wake'], array_values($build->scenarios)[0]);
+    $at = array_column($trace['motions'], 'position', 'motion');
+
+    expect(max($at['lift']))->toBeGreaterThan(0.01)->and(abs(gone($at)['lid']))->toBeLessThan(0.1)
+        ->and($trace['steps'][0]['end_s'])->toEqualWithDelta(2.0, 0.02)
+        ->and(Build::read($build->document)->toJson())->toBe($build->toJson());
+});
+
+it('refuses a selector that cannot be, at its field', function (array $selector, string $field) {
+    expect(fn () => sharing('selector', [], ['motions.2.drive.selector' => $selector]))->toThrow(function (Brookstone\Core\Error\InvalidInput $invalid) use ($field) {
+        expect(array_column($invalid->errors, 'field'))->toContain("motions.2.drive.selector.{$field}");
+    });
+})->with([
+    'moved by itself' => [['motion' => 'lift', 'place' => 'low', 'other' => 'high'], 'motion'],
+    'moved by the other' => [['motion' => 'lid', 'place' => 'shut', 'other' => 'open'], 'motion'],
+    'moved by nobody' => [['motion' => 'crane', 'place' => 'a', 'other' => 'b'], 'motion'],
+    'to no place' => [['motion' => 'jaw', 'place' => 'wide', 'other' => 'ajar'], 'other'],
+    'to one place' => [['motion' => 'jaw', 'place' => 'wide', 'other' => 'wide'], 'other'],
+    'told by nothing' => [['tells' => 'nose'], 'tells'],
+    'told by a word' => [['tells' => 'not an id!'], 'tells'],
+]);

@@ -17,6 +17,7 @@ use Brookstone\Core\Build\Payload;
 use Brookstone\Core\Build\Picture;
 use Brookstone\Core\Build\Place;
 use Brookstone\Core\Build\Rule;
+use Brookstone\Core\Build\Selector;
 use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Build\Stops;
@@ -148,7 +149,7 @@ final class BuildReader
             $part = 'drive.motor';
             $drive = $read['drive'] === null
                 ? null
-                : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']]] + $read['drive']);
+                : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']], 'selector' => new Selector(...$read['drive']['selector'] ?? [])] + $read['drive']);
         } catch (ImpossibleValue $wrong) {
             $this->errors->add("{$path}.{$part}.{$wrong->field}", ucfirst(substr($wrong->getMessage(), strlen($wrong->field) + 1)));
 

@@ -65,6 +65,9 @@ final class References
         }
         $this->kinds = array_column($document['sensors'], 'kind', 'id');
         $this->sits = array_column($document['sensors'], 'motion', 'id');
+        foreach ($document['motions'] as $i => $motion) {
+            $this->selector($motion, $document['motions'], "motions.{$i}.drive.selector");
+        }
         foreach ($document['sensors'] as $i => $sensor) {
             $this->sensor($sensor, "sensors.{$i}");
         }
@@ -231,6 +234,38 @@ final class References
         }
 
         return $read;
+    }
+
+    /**
+     * @param  array<string, mixed>  $motion
+     * @param  list<array<string, mixed>>  $motions
+     */
+    private function selector(array $motion, array $motions, string $path): void
+    {
+        $selector = $motion['drive']['selector'] ?? null;
+        if ($selector === null) {
+            return;
+        }
+        if ($selector['tells'] !== null && (! isset($this->known['sensor'][$selector['tells']]) || $this->sits[$selector['tells']] !== null)) {
+            $this->errors->add("{$path}.tells", "There is no sensor {$selector['tells']} in this build that sits on no motion.");
+        }
+        if ($selector['motion'] === null) {
+            return;
+        }
+        $moves = array_column($motions, null, 'id')[$selector['motion']] ?? null;
+        if ($moves === null || ($moves['drive']['motor']['kind'] ?? null) !== 'servo' || in_array($selector['motion'], [$motion['id'], $motion['drive']['shares']], true)) {
+            $this->errors->add("{$path}.motion", 'Needs another motion of this build, and one with a servo: only that can be sent from one place to the other.');
+
+            return;
+        }
+        foreach (['place', 'other'] as $field) {
+            if ($selector[$field] === null || ! isset($this->places[$moves['id']][$selector[$field]])) {
+                $this->errors->add("{$path}.{$field}", "Needs a place of {$moves['name']}.");
+            }
+        }
+        if ($selector['place'] !== null && $selector['place'] === $selector['other']) {
+            $this->errors->add("{$path}.other", 'Needs another place than the one at which it moves this motion.');
+        }
     }
 
     private function condition(Condition $condition, string $path): void
