@@ -133,7 +133,8 @@ it('changes over by a servo, whoever sends that, and its telling switch says so'
         $tells = array_values(array_filter($trace['inputs'], fn (array $input): bool => $input['id'] === 'beam'))[0]['changes'];
 
         expect(max($at['lift']))->toBeGreaterThan(0.01)->and(abs(gone($at)['lid']))->toBeLessThan(0.1)->and(end($at['jaw']))->toEqualWithDelta(-40.0, 3.0)
-            ->and(end($tells)['on'])->toBeTrue()->and(end($tells)['at_s'])->toBeGreaterThan(0.1);
+            ->and(end($tells)['on'])->toBeTrue()->and(end($tells)['at_s'])->toBeGreaterThan(0.1)
+            ->and($trace['steps'][0]['end_s'])->toBeGreaterThanOrEqual(end($tells)['at_s'] - 0.05);
     }
     $not = shared(sharing('selector', [$run('lift', 'up', 0.5), $stop('lift'), $rest], $byServo));
     expect(max($not['at']['lift']))->toBeLessThan(0.001)->and(max($not['at']['lid']))->toBeGreaterThan(10.0)->and($not['words'])->toContain('The motor of Lift moves Lid: the selector holds that.');
@@ -171,6 +172,13 @@ it('waits for the hand that sets its selector', function () {
     expect(max($at['lift']))->toBeGreaterThan(0.01)->and(abs(gone($at)['lid']))->toBeLessThan(0.1)
         ->and($trace['steps'][0]['end_s'])->toEqualWithDelta(2.0, 0.02)
         ->and(Build::read($build->document)->toJson())->toBe($build->toJson());
+});
+
+it('leaves a selector that a servo holds to that servo', function () use ($byServo) {
+    $build = sharing('selector', [['do' => 'wait', 'for_s' => 3], ['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 0.5], ['do' => 'stop', 'motion' => 'lid']], [...$byServo, 'scenarios.0.events' => [['what' => 'selector', 'at_s' => 2, 'motion' => 'lift']]]);
+    $at = array_column(RoutineRun::of($build, $build->routines['wake'], array_values($build->scenarios)[0])['motions'], 'position', 'motion');
+
+    expect(max($at['lid']))->toBeGreaterThan(10.0)->and(max($at['lift']))->toBeLessThan(0.001);
 });
 
 it('refuses a selector that cannot be, at its field', function (array $selector, string $field) {
