@@ -6,6 +6,7 @@ import { MARKER_COLOR } from '../chain/links';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { significant } from '../state/units';
+import { unbroken } from './round';
 
 const LEFT = 150;
 const RIGHT = 190;
@@ -58,8 +59,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
             ))}
             {moved.map((motion, i) => {
                 const top = AXIS + STEPS + i * LANE;
-                const round = stored.assessment.chains.find((chain) => chain.motion === motion.motion)?.curves.comes_round ?? null;
-                const isUnbroken = (at: number, j: number) => round === null || j === 0 || Math.abs(at - motion.position[j - 1]!) < round / 2; // not where it comes round
+                const goesOn = unbroken(stored, motion.motion);
                 const y = scaleLinear(range(build, motion), [top + LANE - 10, top + 10]);
                 const color = MARKER_COLOR[build.motions.find((each) => each.id === motion.motion)?.marker ?? 'yellow'];
                 const unit = motion.position_unit === 'deg' ? '°' : 'm';
@@ -71,7 +71,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                         <text x={28} y={top + 33} fontSize="12" fill="var(--color-mat-ink)">
                             {motion.name}
                         </text>
-                        <path d={line<number>((_, j) => x(j * trace.sample_s), (at) => y(at)).defined(isUnbroken)(motion.position) ?? ''} fill="none" stroke={color} strokeWidth="2" />
+                        <path d={line<number>((_, j) => x(j * trace.sample_s), (at) => y(at)).defined((at, j) => goesOn(motion.position[j - 1], at))(motion.position) ?? ''} fill="none" stroke={color} strokeWidth="2" />
                         <text x={width - RIGHT + 12} y={top + 26} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
                             {text(quantity)}
                         </text>

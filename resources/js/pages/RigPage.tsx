@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import type { Build, Chain, Motion, RigState } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
+import { unbroken } from '../charts/round';
 import { SmallMat } from '../mat/SmallMat';
 import { faultsOf } from '../rig/faults';
 import type { RigEvent } from '../rig/queue';
@@ -289,6 +290,7 @@ const LANE = 34;
 
 /** The last half minute of every motion. */
 function History({ build, past }: { build: Build; past: Past[] }) {
+    const { stored } = useBuild();
     const end = past[past.length - 1]?.at_s ?? 0;
     const shown = past.filter((each) => each.at_s >= end - 30);
     const width = 880;
@@ -297,6 +299,7 @@ function History({ build, past }: { build: Build; past: Past[] }) {
         <svg viewBox={`0 0 ${width} ${build.motions.length * LANE + 22}`} className="block w-full bg-mat" role="img" aria-label="The last half minute of every motion">
             {build.motions.map((motion, i) => {
                 const places = motion.places.map((place) => place.at);
+                const goesOn = unbroken(stored, motion.id);
                 const values = shown.map((each) => each.positions[motion.id] ?? 0);
                 const [low, high] = [Math.min(...places, ...values), Math.max(...places, ...values)];
                 const y = (value: number) => i * LANE + LANE - 5 - ((value - low) / (high - low || 1)) * (LANE - 12);
@@ -306,7 +309,7 @@ function History({ build, past }: { build: Build; past: Past[] }) {
                         <text x={10} y={i * LANE + 21} fontSize="12" fill="var(--color-mat-ink)">
                             {motion.name}
                         </text>
-                        <polyline points={shown.map((each) => `${x(each.at_s).toFixed(1)},${y(each.positions[motion.id] ?? 0).toFixed(1)}`).join(' ')} fill="none" stroke={MARKER_COLOR[motion.marker]} strokeWidth="2" />
+                        <path d={shown.map((each, j) => `${j > 0 && goesOn(values[j - 1], values[j]!) ? 'L' : 'M'}${x(each.at_s).toFixed(1)} ${y(values[j]!).toFixed(1)}`).join('')} fill="none" stroke={MARKER_COLOR[motion.marker]} strokeWidth="2" />
                     </g>
                 );
             })}

@@ -21,6 +21,9 @@ export function faultsOf(build: Build): Fault[] {
             { says: `${name} drags`, begins: { what: 'drag', motion: id, value: 3 }, ends: { what: 'drag', motion: id, value: 1 } },
             { says: `${name} is half as heavy again`, begins: { what: 'heavier', motion: id, value: 1.5 }, ends: { what: 'heavier', motion: id, value: 1 } },
         ]),
+        ...build.motions.flatMap(({ id, name, drive }): Fault[] =>
+            drive?.shares == null || drive.shares_by !== 'selector' || (drive.selector?.motion ?? null) !== null ? [] : [{ says: `A hand changes over to ${name}`, begins: { what: 'selector', motion: id }, ends: { what: 'selector', motion: drive.shares } }],
+        ),
         ...build.supplies.map(({ id, name }): Fault => ({ says: `${name} is low`, begins: { what: 'supply', supply: id, value: 0.75 }, ends: { what: 'supply', supply: id, value: 1 } })),
     ];
 }

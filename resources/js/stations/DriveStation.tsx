@@ -67,7 +67,7 @@ function SelectorFields({ motion, path }: { motion: MotionHandle['motion']; path
     const by = (id: string) => ({ ...selector, motion: id === '' ? null : id, place: motions.find((each) => each.id === id)?.places[0]?.id ?? null, other: motions.find((each) => each.id === id)?.places[1]?.id ?? null });
     return (
         <>
-            <ChoiceField label="It is changed over by" path={path} value={selector.motion ?? ''} choices={[{ value: '', label: 'a hand' }, ...servos.map((each) => ({ value: each.id, label: `the servo of ${each.name}` }))]} toValue={by} />
+            <ChoiceField label="It is changed over by" path={path} value={selector.motion ?? ''} choices={[{ value: '', label: 'a hand' }, ...servos.map((each) => ({ value: each.id, label: each.name }))]} toValue={by} />
             {moved !== undefined && <ChoiceField label={`It moves ${motion.name} at`} path={`${path}.place`} value={selector.place ?? ''} choices={places} />}
             {moved !== undefined && <ChoiceField label={`It moves ${other} at`} path={`${path}.other`} value={selector.other ?? ''} choices={places} />}
             <ChoiceField label={`Told that it holds ${motion.name} by`} path={path} value={selector.tells ?? ''} choices={[{ value: '', label: 'nothing' }, ...sensors.filter((each) => each.motion === null).map((each) => ({ value: each.id, label: each.name }))]} toValue={(id) => ({ ...selector, tells: id === '' ? null : id })} />
