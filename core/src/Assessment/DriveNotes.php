@@ -120,6 +120,7 @@ final class DriveNotes
         return $other === null ? null : new Finding('drive.shared', Severity::Note, $subject->path.'.drive.shares', new Sentence(
             match ($f->drive->shares_by) {
                 'selector' => "One motor moves this and {$other->name} through a selector: a switch must say which of them is engaged, and changing over takes a step of its own.",
+                'rectifier' => "One motor moves this both ways, and with it {$other->name} always forwards: that moves whenever this does, and must be able to go on.",
                 'in_turn' => "One motor moves this and {$other->name} in turn: what is lighter goes first, until it meets its stop, and then the other.",
                 default => "One motor moves this when it turns one way and {$other->name} when it turns the other: neither can be driven back, so each must come round by itself.",
             },

@@ -18,7 +18,7 @@ final readonly class DriveChoice
      * @param  float|null  $clutch_Nm  a clutch at the load slips above this
      * @param  float|null  $soft_Nm_per_deg  rate of a springy coupling at the load
      * @param  string|null  $shares  another motion that the same motor moves
-     * @param  string  $shares_by  `selector`, `direction` or `in_turn`: the lighter first
+     * @param  string  $shares_by  `selector`, `direction`, `in_turn`: the lighter first; `rectifier`: both, the other always forwards
      * @param  Selector  $selector  what changes it over, where a selector does
      * @param  bool  $one_way  it only ever turns forwards
      * @param  bool  $reversed  its wires are swapped, or the servo turned round

@@ -38,6 +38,9 @@ final class Motions
     /** @var array<string, array{string, int}> of each motion behind a selector, the key of that and its number there */
     private array $selectors = [];
 
+    /** @var array<string, true> what goes along with another whenever that moves */
+    private array $rectified = [];
+
     /** @var array<string, list<array{string, array<string, int>}>> of each servo that moves selectors: their keys, and what each of its places couples */
     private array $byServo = [];
 
@@ -54,6 +57,9 @@ final class Motions
             }
             $this->partners[$id] = $partner;
             $this->partners[$partner] = $id;
+            if ($motion->drive?->shares_by === 'rectifier') {
+                $this->rectified[$id] = $this->rectified[$partner] = true;
+            }
             if ($motion->drive?->shares_by === 'selector') {
                 $this->selectors[$id] = [self::COUPLED.$id, 1];
                 $this->selectors[$partner] = [self::COUPLED.$id, 2];
@@ -105,6 +111,9 @@ final class Motions
             if ($moves !== null && $other !== $at && ($moves === $id || $moves === $partner)) {
                 $this->wrong[] = [$moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}"];
             }
+        }
+        if ($partner !== null && isset($this->rectified[$id]) && ! $state[1][$partner][1]) {
+            $state[1][$partner] = [$this->afterHalt($state[1][$partner][0], $partner), false];
         }
         if ($partner !== null && $state[1][$partner][1]) {
             $this->wrong[] = ['same_motor', $node->path, $partner.' '];

@@ -293,6 +293,12 @@ final class Axis
         $this->order($this->choice()->line($speed), $direction, true, share: $this->choice()->share($speed));
     }
 
+    /** It goes along with the other, and is no longer where it was. */
+    public function leaves(): void
+    {
+        $this->where->leaves();
+    }
+
     /** Its motor's turning takes it along that way: its pawl does, or its load brings it back while the pawl lets that go by. */
     public function goesAlong(int $direction): bool
     {

@@ -12,6 +12,7 @@ use Brookstone\Core\Build\Selector;
  *
  * - `selector`: what the selector holds, whoever was meant.
  * - `direction`: what its pawl takes along in that turning; and what its load brings back, as fast as the motor lets it.
+ * - `rectifier`: both, the first always up.
  * - `in_turn`: what needs less of the motor where it stands, until the other needs less; the one that waits is held by the other's pull.
  *
  * What goes at once goes as if it had the motor to itself. Both have the same motor, so that its turning decides: a way of one is a way of the other
@@ -40,7 +41,7 @@ final class SharedMotor
     private array $told = [];
 
     /**
-     * @param  string  $by  `selector`, that holds the first as it was built, `direction` or `in_turn`
+     * @param  string  $by  `selector`, that holds the first as it was built, `direction`, `in_turn` or `rectifier`
      * @param  Selector  $selector  of the second
      * @param  Axis|null  $servo  that moves it
      */
@@ -87,6 +88,9 @@ final class SharedMotor
         [$this->asked, $this->goes, $this->turns, $this->direction, $this->speed] = [$asked, $goes, true, $direction, $speed];
         foreach ($goes as [$axis, $way]) {
             $axis->drive($way, $speed);
+            if ($this->by === 'rectifier') {
+                $axis->leaves();
+            }
         }
         if ($goes === [] || ! in_array($asked, array_column($goes, 0), true)) {
             $instead = $goes === [] ? 'turns nothing' : 'moves '.$goes[0][0]->motion->name;
@@ -202,6 +206,7 @@ final class SharedMotor
 
         return match ($this->by) {
             'selector' => array_values(array_filter($both, fn (array $each): bool => $each[0] === $this->coupled)),
+            'rectifier' => array_map(fn (array $each): array => [$each[0], $each[0] === $this->first ? 1 : $each[1]], $both),
             'direction' => array_values(array_filter($both, fn (array $each): bool => $each[0]->goesAlong($each[1]))),
             default => [$both[0][0]->needs_Nm($both[0][1]) <= $both[1][0]->needs_Nm($both[1][1]) ? $both[0] : $both[1]],
         };

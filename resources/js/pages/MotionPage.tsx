@@ -62,7 +62,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
         .flatMap((each) => each.findings.filter((finding) => finding.severity !== 'note').slice(0, 1).map((finding) => ({ finding, label: LINKS.find((link) => link.name === each.link)!.label, to: linkPath(stored.id, motion.id, each.link) })));
     const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
     const also = stored.document.motions.find((each) => each.id === motion.drive?.shares);
-    const shared = also === undefined ? '' : `, by ${{ selector: 'a selector', direction: 'direction of turn', in_turn: 'turns' }[motion.drive!.shares_by]} ${also.name} too:`;
+    const shared = also === undefined ? '' : `, by ${{ selector: 'a selector', direction: 'direction of turn', in_turn: 'turns', rectifier: 'a rectifier' }[motion.drive!.shares_by]} ${also.name} too:`;
     const wide = station === 'drive';
     const [matSize, chartSize] = wide ? [{ width: 440, height: 250 }, { width: 440, height: 250 }] : [{ width: 880, height: 312 }, { width: 880, height: 200 }];
     return (

@@ -46,7 +46,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                 {others.length > 0 && (
                     <ChoiceField label="The same motor moves" path={`${path}.drive.shares`} value={drive.shares ?? ''} choices={[{ value: '', label: 'only this' }, ...others.map((each) => ({ value: each.id, label: `${each.name} too` }))]} toValue={(value) => (value === '' ? null : value)} />
                 )}
-                {drive.shares !== null && <ChoiceField label="Which of them, says" path={`${path}.drive.shares_by`} value={drive.shares_by} choices={[{ value: 'selector', label: 'a selector' }, { value: 'direction', label: 'its direction of turn' }, { value: 'in_turn', label: 'which is lighter: it goes first' }]} />}
+                {drive.shares !== null && <ChoiceField label="Which of them, says" path={`${path}.drive.shares_by`} value={drive.shares_by} choices={[{ value: 'selector', label: 'a selector' }, { value: 'direction', label: 'its direction of turn' }, { value: 'in_turn', label: 'which is lighter: it goes first' }, { value: 'rectifier', label: 'both: the other always forwards' }]} />}
                 {drive.shares !== null && drive.shares_by === 'selector' && <SelectorFields motion={motion} path={`${path}.drive.selector`} />}
             </FieldGroup>
         </>

@@ -104,6 +104,19 @@ it('weighs both at the motor, through their trains', function () use ($run, $sto
     expect(gone($at)['lid'])->toBeGreaterThan(1.0)->and(abs(gone($at)['lift']))->toBeLessThan(1e-4);
 });
 
+it('turns the other always forwards through a rectifier, and loses where both were', function () use ($run, $stop, $rest) {
+    $there = [$run('lift', 'up', 0.5), $stop('lift'), $rest];
+    $up = shared(sharing('rectifier', $there));
+    $down = shared(sharing('rectifier', [...$there, $run('lift', 'down', 0.3), $stop('lift'), $rest]));
+    $lost = shared(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-high', 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]]));
+
+    expect(gone($up['at'])['lid'])->toBeGreaterThan(10.0)->and(max($up['at']['lift']))->toBeGreaterThan(0.01)
+        ->and(gone($down['at'])['lid'])->toBeGreaterThan(gone($up['at'])['lid'] + 5.0)->and(end($down['at']['lift']))->toBeLessThan(end($up['at']['lift']) - 0.005)
+        ->and(Builds::findings(Builds::assessed(sharing('rectifier', [])), 'drive.shared')[0]->says->text())->toContain('with it Lid always forwards')
+        ->and($lost['trace']['fault'])->toContain('Lid')
+        ->and(Builds::findings(Builds::assessed(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-high', 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]])), 'routine.place_lost'))->not->toBe([]);
+});
+
 it('does not blame a pawl for what a spring or a weight brings back', function () use ($pawl) {
     $comesBack = sharing('direction', [], ['motions.0.train' => [$pawl('forward')]]);
     $rubs = sharing('direction', [], ['motions.0.train' => [$pawl('forward')], 'motions.0.mechanism.friction_Nm' => 0.6]);
