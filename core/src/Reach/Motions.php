@@ -60,7 +60,7 @@ final class Motions
             if ($motion->drive?->shares_by === 'rectifier') {
                 $this->rectified[$id] = $this->rectified[$partner] = true;
             }
-            if ($motion->drive?->shares_by === 'selector') {
+            if ($motion->drive->shares_by === 'selector') {
                 $this->selectors[$id] = [self::COUPLED.$id, 1];
                 $this->selectors[$partner] = [self::COUPLED.$id, 2];
                 $selector = $motion->drive->selector;
