@@ -142,7 +142,7 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     await drift.getByLabel('Motion').selectOption({ label: 'Tide' });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('50');
     await drift.getByRole('button', { name: 'Walk it' }).click();
-    await expect(drift.getByRole('img', { name: /Tide ends: after \d+ cycles/ })).toBeVisible({ timeout: 30_000 });
+    await expect(drift.getByRole('img', { name: /How far off its place Tide stands at .*: after \d+ cycles/ })).toBeVisible({ timeout: 30_000 });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('many');
     await drift.getByRole('button', { name: 'Walk it' }).click();
     await expect(whatIf.getByRole('alert')).toContainText('whole number');
@@ -219,7 +219,7 @@ test('a sentence is changed in its place, by keyboard too, and what is wrong is 
     await rows.nth(3).getByLabel('By', { exact: true }).press('Enter');
     await isSaved(page);
     await rows.nth(3).getByRole('button', { name: 'Done with this step' }).click();
-    await expect(rows.nth(3).getByRole('button', { name: /^Move Ferry 120 mm down/ })).toBeVisible();
+    await expect(rows.nth(3).getByRole('button', { name: /^Move Ferry 120 mm backwards/ })).toBeVisible();
     await add(page, 'choose');
     await steps.getByRole('button', { name: 'or…' }).click();
     await isSaved(page);

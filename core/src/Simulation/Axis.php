@@ -12,6 +12,8 @@ use Brookstone\Core\Drive\TorqueLine;
 /** One motion during a run of a routine: what its driver is told, and where its load goes. */
 final class Axis
 {
+    use SharesMotor;
+
     private const NEAR_SHARE = 0.01;         // of its travel: how near counts as there
 
     private const MOVES_RAD_S = 1e-3;        // slower than this is settling
@@ -31,10 +33,6 @@ final class Axis
     private readonly bool $gated;
 
     private float $restedFor_s = 0.0;        // since a gated servo arrived
-
-    private ?SharedMotor $shared = null;     // with another motion
-
-    private bool $waits = false;             // for the other on its motor
 
     private bool $off = false;               // its power is switched off by a step
 
@@ -128,33 +126,6 @@ final class Axis
     public function isMoving(): bool
     {
         return abs($this->machine->state->speed) > self::MOVES_RAD_S || ($this->machine->powered && ! $this->machine->follows());
-    }
-
-    /** One motor moves this and another: only one of them at a time. */
-    public function shares(SharedMotor $motor): void
-    {
-        $this->shared = $motor;
-    }
-
-    /** Its motor is being coupled to it. */
-    public function beginChange(): void
-    {
-        $shared = $this->shared;
-        $shared?->beginChange();
-        if ($shared !== null) {
-            $shared->servo?->follow($shared->servoAt($this), 1.0);
-        }
-    }
-
-    /** Nothing is left to do but to wait: its selector, if a servo moves that, stands where it must. */
-    public function isChanged(): bool
-    {
-        return $this->shared?->servo?->hasArrived() ?? true;
-    }
-
-    public function endChange(): void
-    {
-        $this->shared?->endChange($this);
     }
 
     /** From now on writes down where the energy goes. */
@@ -293,36 +264,6 @@ final class Axis
         $this->order($this->choice()->line($speed), $direction, true, share: $this->choice()->share($speed));
     }
 
-    /** It goes along with the other, and is no longer where it was. */
-    public function leaves(): void
-    {
-        $this->where->leaves();
-    }
-
-    /** Its motor's turning takes it along that way: its pawl does, or its load brings it back while the pawl lets that go by. */
-    public function goesAlong(int $direction): bool
-    {
-        $takes = $this->motion->pawlTakes();
-
-        return $takes === null || $takes === $direction || $this->needs_Nm($direction) < 0.0;
-    }
-
-    /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end. */
-    public function needs_Nm(int $direction): float
-    {
-        return $this->machine->needs_Nm($direction);
-    }
-
-    /** It stands fast while the other has its motor: the pull of that holds it. */
-    public function waits(bool $does): void
-    {
-        if ($this->waits !== $does) {
-            $this->waits = $does;
-            $this->machine->burden->waits($does);
-            $this->machine->burdened();
-        }
-    }
-
     /** Sends a stepper to an angle of the shaft, at a share of the speed of its task. */
     private function send(float $angle, float $speed): void
     {
@@ -440,13 +381,6 @@ final class Axis
             throw new StepFailed("the power of {$this->motion->name} is switched off");
         }
         $this->shared?->mayMove($this);
-    }
-
-    /** @throws StepFailed as before, and when it is not coupled */
-    private function mayFollow(): void
-    {
-        $this->mayMove();
-        $this->shared?->mayFollow($this);
     }
 
     private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null, float $share = 1.0): void
