@@ -57,11 +57,18 @@ final readonly class QuickRun
             $at = ($from + $to) / 2;
             $friction = $mechanism->frictionNm($at);
             $load = $direction * $mechanism->staticTorqueNm($at) + $friction;
+            $width = abs($mechanism->turnAt($to) - $mechanism->turnAt($from));
+            $last = count($loads) - 1;
+            if ($this->isEven && $last >= 0 && $loads[$last] === $load) {
+                $widths[$last] += $width; // nothing changes: solved as one
+
+                continue;
+            }
             $loads[] = $load;
-            $widths[] = abs($mechanism->turnAt($to) - $mechanism->turnAt($from));
+            $widths[] = $width;
             $inertias[] = $this->isEven ? $inertias[0] : $mechanism->inertiaKgm2($to);
         }
-        [$this->loads, $this->widths, $this->inertias] = [$loads, $widths, $inertias];
+        [$this->loads, $this->widths, $this->inertias] = [$loads, array_values($widths), $inertias];
     }
 
     /**
