@@ -96,7 +96,6 @@ final class PartRules
     private static function oneWay(Subject $subject, int $i, Stage $stage): ?Finding
     {
         $motion = $subject->motion;
-        $upTo = (new Train(array_slice($motion->train->stages, 0, $i)))->direction() * (($motion->drive->reversed ?? false) ? -1 : 1);
         $at = "{$subject->path}.train.{$i}";
         if (! $motion->task->keeps_turning && $motion->comesBackByItself() && $motion->pawlTakes() === $motion->move()->direction()) {
             return null; // a spring or its weight brings it back
@@ -110,7 +109,7 @@ final class PartRules
             ]);
         }
 
-        return ($stage->passes === 'forward') === ($upTo > 0) ? null : new Finding('train.pawl_wrong', Severity::Fails, "{$at}.passes", new Sentence('The pawl of stage '.($i + 1).' lets by the very turning that shall move it.'), [
+        return $motion->pawlOfStageTakes($i) > 0 ? null : new Finding('train.pawl_wrong', Severity::Fails, "{$at}.passes", new Sentence('The pawl of stage '.($i + 1).' lets by the very turning that shall move it.'), [
             new Fix(new Sentence('Turn the pawl round'), [new Change("{$at}.passes", $stage->passes === 'forward' ? 'back' : 'forward')]),
         ]);
     }

@@ -75,14 +75,20 @@ final readonly class Motion
         return $period === null ? $position : $position - $period * floor(($position - $from) / $period);
     }
 
+    /** The way that the pawl of this stage takes it along, 1 up, −1 down: by how that turns when the motion goes up. */
+    public function pawlOfStageTakes(int $i): int
+    {
+        $turnsFor = (new Train(array_slice($this->train->stages, 0, $i)))->direction() * (($this->drive->reversed ?? false) ? -1 : 1);
+
+        return $this->train->stages[$i]->passes === 'forward' ? $turnsFor : -$turnsFor;
+    }
+
     /** The way that a pawl in its train takes it along, 1 up, −1 down; null without one: both. */
     public function pawlTakes(): ?int
     {
         foreach ($this->train->stages as $i => $stage) {
             if ($stage->type === StageType::Pawl) {
-                $turnsFor = (new Train(array_slice($this->train->stages, 0, $i)))->direction() * (($this->drive->reversed ?? false) ? -1 : 1); // its going up
-
-                return $stage->passes === 'forward' ? $turnsFor : -$turnsFor;
+                return $this->pawlOfStageTakes($i);
             }
         }
 
