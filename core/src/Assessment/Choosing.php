@@ -100,7 +100,7 @@ final class Choosing
         $strains = DriveRules::strains($figures, $this->build->settings);
         $time = null;
         if (! self::fails($strains) || array_column($strains, 'code') === ['drive.knock']) {
-            [$time, $fastest] = $this->run($on, $train, $figures, $back);
+            [$time, $fastest] = $this->run($on, $train, $figures, $back, $goal === Goal::Safest || in_array('drive.knock', array_column($strains, 'code'), true));
             if ($fastest < $figures->fastest_rad_s) {
                 $figures = $figures->atMost($fastest);
                 $strains = DriveRules::strains($figures, $this->build->settings);
@@ -150,7 +150,7 @@ final class Choosing
     }
 
     /** @return array{?float, float} the time of the move run forward, s, null where it does not arrive; and its fastest, there or back, rad/s */
-    private function run(ChosenDrive $on, Train $train, DriveFigures $figures, float $back): array
+    private function run(ChosenDrive $on, Train $train, DriveFigures $figures, float $back, bool $needsFastest): array
     {
         if ($on->counts) {
             return [$this->ramped_s, $this->ramped_rad_s]; // it takes the time it is told
@@ -159,17 +159,14 @@ final class Choosing
             $rotor = $on->rotor_kgm2 * $figures->ratio ** 2;
             $locks = $on->locks ? 0.0 : $back;
             $there = $this->there->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
-            $comes = $there === null ? null : $this->back->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
+            $comes = $there === null || ! $needsFastest ? $there : $this->back->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
             if ($comes !== null) {
-                return [$there[0] < $this->patience_s ? $there[0] : null, max($there[1], $comes[1])];
-            }
-            if ($there === null && $this->motion->mechanism->isEven()) {
-                return [null, $figures->fastest_rad_s];
+                return [$there[0] !== null && $there[0] < $this->patience_s ? $there[0] : null, $needsFastest ? max($there[1], $comes[1]) : INF];
             }
         }
         $facts = new Facts($this->motion->withDrive($on->choice)->withTrain($train));
 
-        return [$facts->runThere()['time_s'], $facts->fastest_rad_s()];
+        return [$facts->runThere()['time_s'], $needsFastest ? $facts->fastest_rad_s() : INF];
     }
 
     private function fitting(Drive $drive): ?Supply

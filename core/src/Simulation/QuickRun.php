@@ -21,7 +21,9 @@ final readonly class QuickRun
 
     private const LEAST_CELLS = 8;    // between two places where the load jumps or bends
 
-    private const CELLS_PER_RAD = 10; // where the inertia changes with the crank
+    private const CELLS_PER_RAD = 6; // where the inertia changes with the crank
+
+    private const CRANK_CELLS = 36;   // and no fewer
 
     private const MOST_CELLS = 1200;
 
@@ -49,7 +51,7 @@ final readonly class QuickRun
         $this->isEven = $mechanism->isEven();
         $this->grips = $mechanism->gripNm() === INF;
         $turn = abs($mechanism->turnAt($move->to) - $mechanism->turnAt($move->from));
-        $count = $mechanism->isEven() ? self::CELLS : (int) min(self::MOST_CELLS, max(3 * self::CELLS, ceil($turn * self::CELLS_PER_RAD)));
+        $count = $mechanism->isEven() ? self::CELLS : (int) min(self::MOST_CELLS, max(self::CRANK_CELLS, ceil($turn * self::CELLS_PER_RAD)));
         $direction = $move->direction();
         $loads = $widths = [];
         $inertias = [$mechanism->inertiaKgm2($move->from)];
@@ -109,31 +111,49 @@ final readonly class QuickRun
     /**
      * @param  float  $rotor_kgm2  as the load's shaft feels it
      * @param  float  $back  what is left of the load's push when it drives the train; 0 locks
-     * @return array{float, float}|null s, and its fastest in rad/s; null when it does not get there, or with a crank when that cannot be said so quickly
+     * @return array{?float, float}|null s, null where it does not get there, and its fastest in rad/s; null with a crank when that cannot be said so quickly
      */
     public function run(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?array
     {
         if (! $this->isEven) {
             return $this->carried($line, $ratio, $efficiency, $rotor_kgm2, $back);
         }
+        $own = $this->inertias[0];
         $speed = $fastest = 0.0;
         $time = 0.0;
+        $piece = null;
         foreach ($this->loads as $i => $load) {
-            $steps = 0;
-            for ($left = $this->widths[$i]; $left > 0.0;) {
-                [$inertia, $push, $fade, $against, $pass, , , $ends] = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $speed, 1, $load, $this->inertias[0]);
+            $left = $this->widths[$i];
+            if ($piece !== null) { // the one of the cell before, where it lasts through this one
+                $inertia = $piece->passes * $own + $piece->felt;
+                $rate = $piece->fade / $inertia;
+                $accel = ($piece->push - $piece->passes * $load) / $inertia - $rate * $speed;
+                $t = self::crossing($speed, $accel, $rate, $left);
+                $next = $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
+                if ($t !== INF && $piece->lasts($speed, $next, $load, $own)) {
+                    $time += $t;
+                    $speed = $next;
+                    $fastest = $speed > $fastest ? $speed : $fastest;
+
+                    continue;
+                }
+            }
+            for ($pieces = 0; $left > 0.0;) {
+                $coupled = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $speed, 1, $load, $own);
+                [$inertia, $push, $fade, $against, $pass, , , $ends] = $coupled;
                 if ($pass === Coupling::AT_ONCE) {
                     $time += $left / max(1e-12, $push);
                     $speed = $push;
                     $fastest = max($fastest, $speed);
+                    $piece = null;
                     break;
                 }
                 $accel = ($push - $against - $fade * $speed) / $inertia;
                 $rate = $fade / $inertia;
-                if (($accel <= 0.0 && $speed <= 0.0) || ++$steps > self::MOST_PIECES) {
-                    return null;
+                if (($accel <= 0.0 && $speed <= 0.0) || ++$pieces > self::MOST_PIECES) {
+                    return [null, $fastest];
                 }
-                $t = $this->crossing($speed, $accel, $rate, $left);
+                $t = self::crossing($speed, $accel, $rate, $left);
                 $next = null;
                 foreach ($ends as $end) { // where it comes to one, the rest of the cell is another piece
                     $until = self::timeToReach($speed, $end, $accel, $rate);
@@ -142,12 +162,13 @@ final readonly class QuickRun
                     }
                 }
                 if ($t === INF) {
-                    return null;
+                    return [null, $fastest];
                 }
                 $left = $next === null ? 0.0 : max(0.0, $left - self::way($speed, $accel, $rate, $t));
                 $speed = $next ?? $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
                 $time += $t;
                 $fastest = max($fastest, $speed);
+                $piece = new Piece($coupled, $line, $ratio, $efficiency, $back, $rotor_kgm2);
             }
         }
 
@@ -169,66 +190,89 @@ final readonly class QuickRun
     {
         $speed = $fastest = 0.0;
         $time = 0.0;
+        $piece = null;
+        $push = $fade = 0.0;
         for ($i = 0, $count = count($this->loads); $i < $count; $i++) {
             $own = $this->inertias[$i];
-            $bend = ($this->inertias[$i + 1] - $own) / $this->widths[$i] / 2;
+            $further = $this->inertias[$i + 1];
+            $cell = $this->widths[$i];
+            $load = $this->loads[$i];
+            $bend = ($further - $own) / $cell / 2;
+            $ends = null;
             $next = null;
             $at = $speed;
-            for ($tries = 0; $tries < 2; $tries++) {
-                [$inertia, $push, $fade, , $pass, , , $ends] = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $at, 1, $this->loads[$i] + $bend * $at * $at, $own);
-                if ($pass === Coupling::AT_ONCE) {
-                    [$next, $later] = [$push, 1.0];
+            for ($asks = 0; ;) {
+                // 1. What pushes: as in the cell before, or what Coupling says.
+                if ($piece !== null) {
+                    $push = $piece->push;
+                    $fade = $piece->fade;
+                    $from = $piece->passes * $own + $piece->felt;
+                    $to = $piece->passes * $further + $piece->felt;
+                    $left = $push - $piece->passes * $load;
+                } else {
+                    $coupled = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $at, 1, $load + $bend * $at * $at, $own);
+                    [$from, $push, $fade, , $pass, , , $ends] = $coupled;
+                    $asks++;
+                    if ($pass === Coupling::AT_ONCE) {
+                        [$next, $later] = [$push, 1.0];
+                        break;
+                    }
+                    $piece = new Piece($coupled, $line, $ratio, $efficiency, $back, $rotor_kgm2);
+                    $to = $piece->passes * $further + $piece->felt;
+                    $left = $push - $piece->passes * $load;
+                }
+
+                // 2. Share of the later speed in that over the cell: a half, and all of it where the motor brings the speed about within the cell.
+                $later = 0.5;
+                if ($fade > 0.0) {
+                    $likely = $left / $fade;
+                    if ($likely > $speed) {
+                        $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
+                        $likely = $gained < $likely ? $gained : $likely;
+                    }
+                    $brought = $to * ($likely > $speed ? $likely : $speed);
+                    if ($brought < $fade * $cell) {
+                        $later = 1.0 - 0.5 * $brought / ($fade * $cell);
+                    }
+                }
+
+                // 3. ½J₁ω₁² = ½J₀ω₀² + (left − fade·ω)Δθ.
+                $b = $fade * $cell * $later;
+                $root = $b * $b + 2 * $to * ($from * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed));
+                $comes = $root > $b * $b ? (sqrt($root) - $b) / $to : 0.0;
+
+                // 4. Where what pushes changes on the way, once more with what it is from there on.
+                if ($ends === null) {
+                    if ($comes > 0.0 && $piece->lasts($speed, $comes, $load + $bend * $speed * $speed, $own)) {
+                        $next = $comes;
+                        break;
+                    }
+                    $piece = null;
+
+                    continue;
+                }
+                $next = $next !== null && $comes > 0.0 && ($at - $speed) * ($comes - $at) < 0.0 ? $at : $comes; // past the end it came to, or at it
+                $first = $comes; // of the ends on the way
+                foreach ($ends as $end) {
+                    if (($end - $speed) * ($end - $first) < 0.0 && abs($end - $speed) > 1e-9 * $speed) {
+                        $first = $end;
+                    }
+                }
+                if ($asks > 1 || $first === $comes) {
                     break;
                 }
-                $to = $pass === Coupling::LOCKED ? $inertia : $inertia + $this->inertias[$i + 1] - $own;
-                [$further, $later] = $this->through($speed, $this->widths[$i], $push - ($pass === Coupling::LOCKED ? 0.0 : $this->loads[$i]), $fade, $inertia, $to);
-                if ($next !== null) {
-                    $further = $further > 0.0 && ($at - $speed) * ($further - $at) < 0.0 ? $at : $further; // past the end it came to, or at it
-                }
-                $next = $further;
-                $passed = array_filter($ends, fn (float $end): bool => ($end - $speed) * ($end - $further) < 0.0 && abs($end - $speed) > 1e-9 * $speed);
-                if ($passed === []) {
-                    break;
-                }
-                $at = $further > $speed ? min($passed) * (1 + 1e-9) : max($passed) * (1 - 1e-9);
+                $at = $first * ($comes > $speed ? 1 + 1e-9 : 1 - 1e-9);
+                $piece = null;
             }
             if ($next <= 0.0) {
                 return null;
             }
-            $time += $this->widths[$i] / ($speed + $later * ($next - $speed));
+            $time += $cell / ($speed + $later * ($next - $speed));
             $speed = $next;
-            $fastest = max($fastest, $speed);
+            $fastest = $speed > $fastest ? $speed : $fastest;
         }
 
         return [$time, $fastest];
-    }
-
-    /**
-     * Over one cell: ½J₁ω₁² = ½J₀ω₀² + (left − fade·ω)Δθ.
-     *
-     * @return array{float, float} speed at its end, 0 where it does not get there; share of it in the speed between
-     */
-    private function through(float $speed, float $cell, float $left, float $fade, float $from, float $to): array
-    {
-        // Share of the later speed: a half, and all of it where the motor brings the speed about within the cell.
-        $later = 0.5;
-        if ($fade > 0.0) {
-            $settles = $left / $fade;
-            $likely = $settles;
-            if ($settles > $speed) {
-                $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
-                $likely = $gained < $settles ? $gained : $settles;
-            }
-            $brought = $to * ($likely > $speed ? $likely : $speed);
-            if ($brought < $fade * $cell) {
-                $later = 1.0 - 0.5 * $brought / ($fade * $cell);
-            }
-        }
-        $b = $fade * $cell * $later;
-        $energy = $from * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed);
-        $root = $b * $b + 2 * $to * $energy;
-
-        return [$root > 0.0 ? max(0.0, (sqrt($root) - $b) / $to) : 0.0, $later];
     }
 
     /** Turn after a time with ω̇ = accel at first, falling by $rate for each rad/s. */
@@ -252,7 +296,7 @@ final readonly class QuickRun
     }
 
     /** When a way is crossed, by Newton's method; INF where it stops before. */
-    private function crossing(float $speed, float $accel, float $rate, float $way): float
+    private static function crossing(float $speed, float $accel, float $rate, float $way): float
     {
         if ($rate < 1e-12) {
             $root = $speed * $speed + 2 * $accel * $way;
