@@ -80,6 +80,19 @@ final readonly class TorqueLine
         return $this->A_per_Nm <= 0.0 ? $this->scaled($share) : new self(max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm), $this->fall_Nms, $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm, $this->gears);
     }
 
+    /**
+     * What its driver lets flow at a speed and a share of its voltage, A: no more than its controller allows; what the load gives back is burnt there.
+     *
+     * @param  float  $speed  of its shaft, rad/s, along the command
+     */
+    public function flowsAtShare_A(float $share, float $speed): float
+    {
+        $current = $this->stall_A * $share - $this->A_per_Nm * $this->fall_Nms * $speed;
+        $most = $this->idle_A + $this->A_per_Nm * $this->limit_Nm;
+
+        return $current <= 0.0 ? 0.0 : ($current < $most ? $current : $most);
+    }
+
     /** The most it pushes with, N·m: at rest, or what its controller allows. */
     public function most_Nm(): float
     {

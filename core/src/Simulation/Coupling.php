@@ -14,6 +14,8 @@ use Brookstone\Core\Drive\TorqueLine;
  * moves, and 1/η_back while the load drives it (Norton, Machine Design, 4th ed., §12.11 for both efficiencies). The sign of that torque is the
  * sign of ratio·Tm·J_l + J_r·(load + friction), whatever e is. A train that locks passes nothing back: then the rotor goes by itself and takes the
  * load along. Past its no-load speed the motor is turned through its own gears, whose loss then adds to its braking (TorqueLine::driven).
+ *
+ * It is asked millions of times: what it finds stands in it until it is asked again, and need not be asked for while it lasts.
  */
 final class Coupling
 {
@@ -29,65 +31,155 @@ final class Coupling
     /** A train that locks, without a rotor behind it, goes at the speed that `push` then is. */
     public const AT_ONCE = -3.0;
 
-    /** Share of a torque under which it counts as none. */
+    /** Share of a torque or speed under which it counts as none. */
     private const TIE = 1e-9;
 
     private const LEAST_KGM2 = 1e-15;
 
+    public float $inertia = 0.0;
+
+    public float $push = 0.0;
+
+    public float $fade = 0.0;
+
+    /** Load and friction, as far as they are felt. */
+    public float $against = 0.0;
+
+    /** What the train passes: η, 1/η_back, or one of the words above. */
+    public float $pass = 1.0;
+
+    /** Of the motor's line: torque at rest, and its fall. */
+    public float $base_Nm = 0.0;
+
+    public float $fall_Nms = 0.0;
+
+    /** The nearest speeds at which this ends, rad/s. */
+    public float $below = -INF;
+
+    public float $above = INF;
+
+    /** For how long it is the same, whatever the load: between two speeds, while the same side drives: 1 the motor, −1 the load, 0 is all the same. */
+    private float $from = 0.0;
+
+    private float $to = 0.0;
+
+    private int $side = 0;
+
+    /** What load and its inertia count for, and what the rotor adds: kg·m². */
+    private float $share = 1.0;
+
+    private float $felt = 0.0;
+
+    private ?TorqueLine $motor = null; // null where it does not last
+
+    private bool $powered = false;
+
+    private int $way = 0;
+
     /**
-     * @param  float|null  $drag_Nm  at its shaft, of a motor without power; null with power
      * @param  float  $back  what is left of the load's push when it drives the motor; 0 locks
      * @param  float  $rotor  its inertia as the load's shaft feels it, kg·m²
-     * @param  float  $grip  torque at the load past which it slips
+     * @param  float  $grip_Nm  torque at the load past which it slips
+     * @param  float  $drag_Nm  at its shaft, of a motor without power
+     */
+    public function __construct(
+        private readonly float $ratio,
+        private readonly float $efficiency,
+        private readonly float $back,
+        private readonly float $rotor,
+        private readonly float $grip_Nm = INF,
+        private readonly float $drag_Nm = 0.0,
+    ) {
+    }
+
+    /** What it found was of this motor, moved like this, and may still be so. */
+    public function mayLast(TorqueLine $motor, bool $powered, int $way): bool
+    {
+        return $this->motor === $motor && $this->powered === $powered && $this->way === $way;
+    }
+
+    /** The same with another load. @param  float  $against  as look() has it */
+    public function with(float $against, float $own): void
+    {
+        $this->inertia = $this->share * $own + $this->felt;
+        $this->against = $this->share * $against;
+    }
+
+    /** Whether it is the same from one speed to another, against this load. */
+    public function lasts(float $speed, float $next, float $against, float $own): bool
+    {
+        if ($speed < $this->from || $next < $this->from || $speed > $this->to || $next > $this->to) {
+            return false;
+        }
+        $given = ($this->ratio * $this->base_Nm * $own + $this->rotor * $against) * $this->side;
+        $lost = $this->ratio * $this->ratio * $this->fall_Nms * $own * $this->side;
+
+        return $given >= $lost * $speed && $given >= $lost * $next;
+    }
+
+    /**
+     * @param  bool  $powered  a motor without power is dragged
      * @param  int  $way  1 where it moves, or starts, along the command
      * @param  float  $against  load and friction along the command, N·m
      * @param  float  $own  inertia of the load, kg·m²
-     * @return array{float, float, float, float, float, float, float, list<float>} inertia, push, fade, against, what the train passes (η, 1/η_back or a
-     *                                                                             word above), torque at rest and fall of the motor's line, speeds at which this ends
      */
-    public static function at(TorqueLine $motor, ?float $drag_Nm, float $ratio, float $efficiency, float $back, float $rotor, float $grip, float $speed, int $way, float $against, float $own): array
+    public function look(TorqueLine $motor, bool $powered, float $speed, int $way, float $against, float $own): void
     {
+        [$this->below, $this->above] = [-INF, INF];
+
         // 1. The piece of the motor's line.
-        $ends = [];
-        if ($drag_Nm !== null) {
-            $base = -$drag_Nm;
+        $ratio = $this->ratio;
+        $base = $motor->stall_Nm;
+        $fall = $motor->fall_Nms;
+        [$this->from, $this->to] = [-INF, INF];
+        if (! $powered) {
+            $base = -$this->drag_Nm;
             $fall = $motor->drivenFall_Nms;
-        } else {
-            $base = $motor->stall_Nm;
-            $fall = $motor->fall_Nms;
+        } elseif ($fall > 0.0) {
             $torque = $base - $fall * $ratio * $speed;
+            $corner = ($base - $motor->limit_Nm) / $fall / $ratio;
+            $free = $base / $fall / $ratio;
             if ($torque > $motor->limit_Nm * (1 + self::TIE)) {
-                $ends[] = ($base - $motor->limit_Nm) / $fall / $ratio;
+                $this->to = $corner;
                 $base = $motor->limit_Nm;
                 $fall = 0.0;
-            } elseif ($fall > 0.0) {
-                $ends[] = $base / $fall / $ratio;
-                if ($motor->limit_Nm !== INF) {
-                    $ends[] = ($base - $motor->limit_Nm) / $fall / $ratio;
-                }
-                if ($torque < -self::TIE * $base || ($torque <= self::TIE * $base && $against < 0.0)) {
-                    $base *= $motor->drivenFall_Nms / $fall;
-                    $fall = $motor->drivenFall_Nms;
-                }
+            } elseif ($torque < -self::TIE * $base || ($torque <= self::TIE * $base && $against < 0.0)) {
+                $this->from = $free;
+                $base *= $motor->drivenFall_Nms / $fall;
+                $fall = $motor->drivenFall_Nms;
+            } else {
+                [$this->from, $this->to] = [$corner, $free];
             }
+            $this->ends($corner, $speed);
+            $this->ends($free, $speed);
+        } elseif ($base > $motor->limit_Nm) {
+            $base = $motor->limit_Nm;
         }
+        [$this->base_Nm, $this->fall_Nms] = [$base, $fall];
+        [$this->powered, $this->way, $this->motor] = [$powered, $way, null];
 
         // 2. Which side drives: the sign of the torque that enters the train.
-        $enters = $ratio * ($base - $fall * $ratio * $speed) * $own + $rotor * $against;
-        $drives = abs($enters) <= self::TIE * (abs($ratio * $base) * $own + $rotor * abs($against)) ? $fall * $against >= 0.0 : $enters * $way > 0.0;
+        $enters = $ratio * ($base - $fall * $ratio * $speed) * $own + $this->rotor * $against;
+        $drives = abs($enters) <= self::TIE * (abs($ratio * $base) * $own + $this->rotor * abs($against)) ? $fall * $against >= 0.0 : $enters * $way > 0.0;
         if ($fall > 0.0 && $own > 0.0) {
-            $ends[] = ($ratio * $base * $own + $rotor * $against) / ($ratio * $ratio * $fall * $own);
+            $this->ends(($ratio * $base * $own + $this->rotor * $against) / ($ratio * $ratio * $fall * $own), $speed);
         }
-        if (! $drives && $back <= 0.0) {
-            if ($rotor > 0.0) {
-                return [$rotor, $ratio * $base, $ratio * $ratio * $fall, 0.0, self::LOCKED, $base, $fall, $ends];
-            }
-            $goes = $way < 0 || $drag_Nm !== null || $fall <= 0.0 ? 0.0 : max(0.0, $base / $fall / $ratio);
+        $this->side = $drives ? $way : -$way;
+        if (! $drives && $this->back <= 0.0) {
+            if ($this->rotor > 0.0) {
+                [$this->share, $this->felt, $this->motor] = [0.0, $this->rotor, $motor];
+                [$this->inertia, $this->push, $this->fade, $this->against, $this->pass] = [$this->rotor, $ratio * $base, $ratio * $ratio * $fall, 0.0, self::LOCKED];
 
-            return [1.0, $goes, 0.0, 0.0, self::AT_ONCE, 0.0, 0.0, []];
+                return;
+            }
+            $goes = $way < 0 || ! $powered || $fall <= 0.0 ? 0.0 : max(0.0, $base / $fall / $ratio);
+            [$this->inertia, $this->push, $this->fade, $this->against, $this->pass, $this->base_Nm, $this->fall_Nms] = [1.0, $goes, 0.0, 0.0, self::AT_ONCE, 0.0, 0.0];
+            [$this->below, $this->above] = [-INF, INF];
+
+            return;
         }
-        $pass = $drives ? $efficiency : 1 / $back;
-        $inertia = $own + $pass * $rotor;
+        $pass = $drives ? $this->efficiency : 1 / $this->back;
+        $inertia = $own + $pass * $this->rotor;
         if ($inertia < self::LEAST_KGM2) {
             $inertia = self::LEAST_KGM2;
         }
@@ -95,18 +187,32 @@ final class Coupling
         $fade = $pass * $ratio * $ratio * $fall;
 
         // 3. What grips passes no more than its grip: the rest spins wheels and rotor, or drags them along.
-        if ($grip !== INF && $own > 0.0) {
+        if ($this->grip_Nm !== INF && $own > 0.0) {
             $out = $against + $own * ($push - $fade * $speed - $against) / $inertia;
-            if (abs($out) > $grip * (1 + self::TIE)) {
-                $most = $out > 0.0 ? $grip : -$grip;
+            if (abs($out) > $this->grip_Nm * (1 + self::TIE)) {
+                $most = $out > 0.0 ? $this->grip_Nm : -$this->grip_Nm;
                 if ($fade > 0.0) {
-                    $ends[] = ($push - $against - ($most - $against) * $inertia / $own) / $fade;
+                    $this->ends(($push - $against - ($most - $against) * $inertia / $own) / $fade, $speed);
                 }
+                [$this->inertia, $this->push, $this->fade, $this->against, $this->pass] = [$own, $most, 0.0, $against, $out * $way > 0.0 ? self::SPINS : self::SKIDS];
 
-                return [$own, $most, 0.0, $against, $out * $way > 0.0 ? self::SPINS : self::SKIDS, $base, $fall, $ends];
+                return;
             }
+        } elseif ($own > 0.0) {
+            [$this->share, $this->felt, $this->motor] = [1.0, $pass * $this->rotor, $motor];
+            $this->side = $this->efficiency * $this->back === 1.0 ? 0 : $this->side;
         }
+        [$this->inertia, $this->push, $this->fade, $this->against, $this->pass] = [$inertia, $push, $fade, $against, $pass];
+    }
 
-        return [$inertia, $push, $fade, $against, $pass, $base, $fall, $ends];
+    private function ends(float $at, float $speed): void
+    {
+        $gap = $at - $speed;
+        $tie = self::TIE * abs($at);
+        if ($gap > $tie && $at < $this->above) {
+            $this->above = $at;
+        } elseif ($gap < -$tie && $at > $this->below) {
+            $this->below = $at;
+        }
     }
 }

@@ -35,8 +35,11 @@ final class Inputs
     /** @var array<string, true> sensors that must be looked at each time: all but those that only the world changes */
     private array $watched = [];
 
-    /** @var array<string, list<LimitSwitch>> by motion */
-    private array $switches = [];
+    /** @var list<array{Axis, list<LimitSwitch>}> of each motion that has any: its own and those inside of its drive */
+    private array $switched = [];
+
+    /** @var array<string, ?float> of each motion, after how far its switches and sensors come again */
+    private array $periods = [];
 
     private bool $changedHands = false; // something was stuck or freed: look at switches of what stands still too
 
@@ -57,15 +60,22 @@ final class Inputs
                 }
             }
         }
+        foreach ($axes as $id => $axis) {
+            $this->periods[$id] = $axis->motion->period();
+            $switches = array_values(array_filter($axis->motion->stops->tellers(), fn (LimitSwitch $switch): bool => ! $switch->isMark || $switch->isOwn));
+            if ($switches !== []) {
+                $this->switched[] = [$axis, $switches];
+            }
+        }
         $this->begin();
     }
 
     /** Believes what is so, without any change being told: when the power comes on. */
     public function begin(): void
     {
-        foreach ($this->axes as $axis) {
-            foreach ($this->switchesOf($axis) as $switch) {
-                $this->on[$switch->id] = $this->rawSwitch($switch, $axis->position(), $axis->motion->period());
+        foreach ($this->switched as [$axis, $switches]) {
+            foreach ($switches as $switch) {
+                $this->on[$switch->id] = $this->rawSwitch($switch, $axis);
             }
         }
         foreach ($this->build->sensors as $id => $sensor) {
@@ -131,19 +141,18 @@ final class Inputs
     public function look(float $now): array
     {
         $changed = [];
-        foreach ($this->axes as $axis) {
-            if ($this->switchesOf($axis) === [] || ($axis->isStill() && ! $this->changedHands && $this->differsSince === [] && $this->stuck === [])) {
+        foreach ($this->switched as [$axis, $switches]) {
+            if ($axis->isStill() && ! $this->changedHands && $this->differsSince === [] && $this->stuck === []) {
                 continue;
             }
-            $position = $axis->position();
-            foreach ($this->switchesOf($axis) as $switch) {
-                if ($this->believes($switch->id, $this->rawSwitch($switch, $position, $axis->motion->period()), $this->build->settings->debounce_s + $switch->bounce_s, $now)) {
+            foreach ($switches as $switch) {
+                if ($this->believes($switch->id, $this->rawSwitch($switch, $axis), $this->build->settings->debounce_s + $switch->bounce_s, $now)) {
                     $changed[] = [$switch->id, $this->on[$switch->id]];
                 }
             }
         }
         $this->changedHands = false;
-        foreach (array_keys($this->watched) as $id) {
+        foreach ($this->watched as $id => $is) {
             $sensor = $this->build->sensors[$id] ?? null;
             if ($sensor === null) {
                 continue; // a switch that is stuck
@@ -179,15 +188,9 @@ final class Inputs
         return $done;
     }
 
-    /** @return list<LimitSwitch> its own, and those inside of its drive */
-    private function switchesOf(Axis $axis): array
+    private function rawSwitch(LimitSwitch $switch, Axis $axis): bool
     {
-        return $this->switches[$axis->motion->id] ??= array_values(array_filter($axis->motion->stops->tellers(), fn (LimitSwitch $switch): bool => ! $switch->isMark || $switch->isOwn));
-    }
-
-    private function rawSwitch(LimitSwitch $switch, float $position, ?float $period): bool
-    {
-        return $this->stuck[$switch->id] ?? $switch->isOnAt($position, $this->on[$switch->id] ?? false, $period);
+        return $this->stuck[$switch->id] ?? $switch->isOnAt($axis->position(), $this->on[$switch->id] ?? false, $this->periods[$axis->motion->id]);
     }
 
     private function rawSensor(Sensor $sensor): bool
@@ -197,9 +200,7 @@ final class Inputs
             return $stuck;
         }
         if ($sensor->motion !== null) {
-            $axis = $this->axes[$sensor->motion];
-
-            return ($sensor->isOnAt($axis->position(), $axis->motion->period()) ?? false) || $this->outside[$sensor->id];
+            return ($sensor->isOnAt($this->axes[$sensor->motion]->position(), $this->periods[$sensor->motion]) ?? false) || $this->outside[$sensor->id];
         }
         if (! $sensor->measures()) {
             return $this->outside[$sensor->id];

@@ -8,6 +8,7 @@ use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Quantity\Constants;
 
 /** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */
@@ -41,6 +42,8 @@ final class Machine
 
     public float $current_A = 0.0;
 
+    private readonly PositionUnit $unit;
+
     private readonly HardStops $stops;
 
     private readonly MotorShaft $motor;
@@ -59,10 +62,11 @@ final class Machine
      */
     public function __construct(public readonly Motion $motion, float $at, private readonly Whereabouts $where)
     {
+        $this->unit = $motion->unit();
         $this->stall = new StallWatch;
         $this->burden = new Burden($motion);
-        $this->plant = $this->burden->plant($motion->unit()->toSi($at));
-        $this->state = $this->plant->stateAt($motion->unit()->toSi($at));
+        $this->plant = $this->burden->plant($this->unit->toSi($at));
+        $this->state = $this->plant->stateAt($this->unit->toSi($at));
         $this->full = $motion->drive?->line();
         $this->stops = new HardStops(
             $motion->stops->hard_low === null || $this->burden->hangs() ? -INF : $this->shaftAngle($motion->stops->hard_low),
@@ -212,13 +216,13 @@ final class Machine
     /** Of what it moves, in the motion's own unit: where it hangs, where it stands while its cord is slack, where it fell when that broke. */
     public function position(): float
     {
-        return $this->fallen ?? $this->motion->unit()->fromSi($this->plant->loadPosition($this->state));
+        return $this->fallen ?? $this->unit->fromSi($this->plant->loadPosition($this->state));
     }
 
     /** @param  float  $at in the motion's own unit */
     public function shaftAngle(float $at): float
     {
-        return $this->plant->stateAt($this->motion->unit()->toSi($at))->angle;
+        return $this->plant->stateAt($this->unit->toSi($at))->angle;
     }
 
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
@@ -237,11 +241,14 @@ final class Machine
         for ($left = $seconds, $steps = 0; $left > 1e-12 && $happened === [] && $steps < self::MOST_STEPS; $steps++) {
             $was = $this->state->angle;
             $left -= $this->step($left);
-            $happened = [...$this->meetStops(), ...$this->slackens($was)];
+            $happened = $this->meetStops();
+            if ($this->plant->slackBelow !== -INF) {
+                array_push($happened, ...$this->slackens($was));
+            }
         }
         $this->settle(abs($this->state->angle - $before));
 
-        return [...$happened, ...$this->snaps()];
+        return $this->burden->hangs() ? [...$happened, ...$this->snaps()] : $happened;
     }
 
     /** @return float the seconds used */
@@ -278,7 +285,7 @@ final class Machine
             }
         }
 
-        return $hit ? [['hits', $this->motion->unit()->fromSi($this->plant->speed($before)), $this->plant->kinetic_J($before)]] : [];
+        return $hit ? [['hits', $this->unit->fromSi($this->plant->speed($before)), $this->plant->kinetic_J($before)]] : [];
     }
 
     /**
@@ -289,7 +296,7 @@ final class Machine
     private function slackens(float $was): array
     {
         $edge = $this->plant->slackBelow;
-        if (! is_finite($edge) || ($was > $edge) === ($this->state->angle > $edge)) {
+        if ($edge === INF || ($was > $edge) === ($this->state->angle > $edge)) {
             return [];
         }
         $taut = $this->plant->ownAt($edge + self::TAUT_RAD);
@@ -297,7 +304,7 @@ final class Machine
             $energy = 0.5 * $taut * $this->state->speed ** 2;
             $this->ledger?->lost($energy);
 
-            return [['lands', $this->motion->unit()->fromSi($this->plant->speed($this->state)), $energy]];
+            return [['lands', $this->unit->fromSi($this->plant->speed($this->state)), $energy]];
         }
         $rotor = $this->plant->rotor_kgm2(); // it comes along as in a blow that does not rebound: J_r·ω = (J_r + J_l)·ω′
         $this->ledger?->lost(0.5 * $rotor * $this->state->speed ** 2 * $taut / ($rotor + $taut));
@@ -313,7 +320,7 @@ final class Machine
      */
     private function snaps(): array
     {
-        $pull = $this->state->speed === 0.0 && $this->powered && $this->full !== null && $this->burden->hangs() && $this->state->angle > $this->plant->slackBelow
+        $pull = $this->state->speed === 0.0 && $this->powered && $this->full !== null && $this->state->angle > $this->plant->slackBelow
             && ($this->stops->at() > 0 || $this->burden->isHeld()) && ($this->follower !== null || $this->motor->command() > 0)
             ? $this->pushesWith_Nm() : 0.0;
         $bears = $pull > 0.0 ? $this->plant->mechanism->snapsNm($this->plant->position($this->state)) : INF;
@@ -322,7 +329,7 @@ final class Machine
         }
         $this->burden->snaps();
         $this->burdened();
-        $this->fallen = $this->motion->stops->hard_low ?? $this->motion->unit()->fromSi($this->plant->position($this->state));
+        $this->fallen = $this->motion->stops->hard_low ?? $this->unit->fromSi($this->plant->position($this->state));
 
         return [['snaps', $pull / $this->plant->travelPerRad, $bears / $this->plant->travelPerRad]];
     }

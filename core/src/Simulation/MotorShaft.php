@@ -84,10 +84,8 @@ final class MotorShaft
             return 0.0;
         }
         $ramp = $this->ramp_s > 0.0 ? min(1.0, $pushed / $this->ramp_s) : 1.0;
-        $line = $line->atShare($fed * $ramp);
-        $current = $line->stall_A - $line->A_per_Nm * $line->fall_Nms * $this->plant->ratio * $command * $state->speed;
 
-        return $share * $ramp * max(0.0, min($current, $line->idle_A + $line->A_per_Nm * $line->limit_Nm));
+        return $share * $ramp * $line->flowsAtShare_A($fed * $ramp, $this->plant->ratio * $command * $state->speed);
     }
 
     /** @return float the seconds used, of those given */

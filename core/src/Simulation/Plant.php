@@ -42,6 +42,8 @@ final readonly class Plant
 
     private float $grip;
 
+    private Coupling $coupling;
+
     /** Of the rotor, at the load. */
     private float $rotor;
 
@@ -72,6 +74,7 @@ final readonly class Plant
         $this->own = $this->isEven ? $mechanism->inertiaKgm2(0.0) : 0.0;
         $this->friction = $this->isEven ? $mechanism->frictionNm(0.0) : 0.0;
         $this->grip = $slips ? $mechanism->gripNm() : INF;
+        $this->coupling = new Coupling($ratio, $efficiency, $backEfficiency, $this->rotor, $this->grip, $drag_Nm);
         $this->travelPerRad = $mechanism->travelPerRad();
         $this->slackBelow = $mechanism instanceof Slack && $mechanism->rests_at !== -INF ? ($mechanism->rests_at === INF ? INF : $mechanism->turnAt($mechanism->rests_at)) : -INF;
         $this->largestTurn = $mechanism->evenOverRad();
@@ -114,7 +117,7 @@ final readonly class Plant
     /** Of what is moved: below where it rests only its cord goes on. */
     public function loadPosition(PlantState $state): float
     {
-        return $this->mechanism->positionAt(is_finite($this->slackBelow) ? max($state->angle, $this->slackBelow) : $state->angle);
+        return $this->mechanism->positionAt($this->slackBelow > $state->angle && $this->slackBelow !== INF ? $this->slackBelow : $state->angle);
     }
 
     /** In rad/s or m/s. */
@@ -223,77 +226,88 @@ final readonly class Plant
             }
         }
 
-        // 3. Load in the middle of the step, from where the present acceleration would take it.
-        [$inertia, $push, $fade, $against, $pass, $base, $fall, $ends] = Coupling::at($motor, $powered ? null : $this->drag_Nm, $this->ratio, $this->efficiency, $this->backEfficiency, $this->rotor, $this->grip, $speed, $way, $load + $way * $friction + $bend * $speed * $speed, $own);
-        $h = $step;
-        if (! $this->isLevel) {
-            $slope = $fade / $inertia;
-            $now = ($push - $against) / $inertia - $slope * $speed;
-            $room = $this->breaks === [] ? INF : $this->toNextBreak($state->angle, $way * $command);
-            $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
-            $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
-            if ($now * $speed < 0.0) {
-                $h = min($h, self::timeToReach($speed, 0.0, $now, $slope));
+        // 3. What pushes is as in the step before, if it lasts through this one; or else is looked for.
+        $coupling = $this->coupling;
+        $lasts = $state->speed !== 0.0 && $coupling->mayLast($motor, $powered, $way);
+        for (; ;) {
+            [$felt, $mass] = [$load + $way * $friction + $bend * $speed * $speed, $own];
+            $lasts ? $coupling->with($felt, $mass) : $coupling->look($motor, $powered, $speed, $way, $felt, $mass);
+            $h = $step;
+            $rubs = $load + $way * $friction;
+
+            // 4. Load in the middle of the step, from where the present acceleration would take it.
+            if (! $this->isLevel) {
+                $slope = $coupling->fade / $coupling->inertia;
+                $now = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
+                $room = $this->breaks === [] ? INF : $this->toNextBreak($state->angle, $way * $command);
+                $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
+                $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
+                if ($now * $speed < 0.0) {
+                    $h = min($h, self::timeToReach($speed, 0.0, $now, $slope));
+                }
+                $half = self::turned($speed, $now, $slope, $h / 2);
+                $middle = $this->mechanism->positionAt($state->angle + $command * (abs($half) < $room ? $half : $way * $room * self::BEFORE_BREAK));
+                if ($this->isEven) {
+                    $felt = $rubs = $command * $this->mechanism->staticTorqueNm($middle) + $way * $friction;
+                } else {
+                    [$felt, $rub, $mass, $curve] = $this->mechanism->dynamics($middle);
+                    $rubs = $command * $felt + $way * $rub;
+                    $felt = $rubs + $command / 2 * $curve * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
+                }
+                $lasts ? $coupling->with($felt, $mass) : $coupling->look($motor, $powered, $speed, $way, $felt, $mass);
             }
-            $half = self::turned($speed, $now, $slope, $h / 2);
-            $middle = $this->mechanism->positionAt($state->angle + $command * (abs($half) < $room ? $half : $way * $room * self::BEFORE_BREAK));
-            if ($this->isEven) {
-                $load = $command * $this->mechanism->staticTorqueNm($middle);
+
+            // 5. Stop the step where the speed passes zero, or one at which its kind changes.
+            $slope = $coupling->fade / $coupling->inertia;
+            $start = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
+            if ($coupling->pass === Coupling::AT_ONCE) { // a lock without a rotor behind it
+                $speed = $coupling->push;
+                $start = $slope = 0.0;
+                $h = $speed === 0.0 ? min($h, self::AT_ONCE_S) : $h;
+            }
+            if ($state->speed === 0.0 && $speed === 0.0 && $start * $way <= 0.0) { // it would start, but not in what it meets at once
+                $state->speed = 0.0;
+                $state->motor_Nm = $motor->most_Nm();
+                $state->rest($motor);
+
+                return $h;
+            }
+            if ($start * $speed < 0.0) {
+                $until = self::timeToReach($speed, 0.0, $start, $slope);
+                $h = $until < $h ? $until : $h;
+            }
+            if (! $lasts) {
+                $until = self::timeToReach($speed, $start > 0.0 ? $coupling->above : $coupling->below, $start, $slope);
+                $h = $until < $h ? $until : $h;
+            }
+            $x = $slope * $h;
+            if ($x < 1e-4) {
+                $turn = $h * ($speed + $start * $h * (0.5 - $x / 6));
+                $end = $speed + ($x < 1e-9 ? $start * $h : -$start / $slope * expm1(-$x));
             } else {
-                [$load, $friction, $own, $bend] = $this->mechanism->dynamics($middle);
-                $load *= $command;
-                $bend *= $command / 2;
+                $gained = -$start / $slope * expm1(-$x);
+                $turn = $speed * $h + ($start * $h - $gained) / $slope;
+                $end = $speed + $gained;
             }
-            [$inertia, $push, $fade, $against, $pass, $base, $fall, $ends] = Coupling::at($motor, $powered ? null : $this->drag_Nm, $this->ratio, $this->efficiency, $this->backEfficiency, $this->rotor, $this->grip, $speed, $way, $load + $way * $friction + $bend * ($speed + self::gained($now, $slope, $h / 2)) ** 2, $own);
-        }
-
-        // 4. Stop the step where the speed passes zero, or one at which its kind changes.
-        $slope = $fade / $inertia;
-        $start = ($push - $against) / $inertia - $slope * $speed;
-        if ($pass === Coupling::AT_ONCE) { // a lock without a rotor behind it
-            $speed = $push;
-            $start = $slope = 0.0;
-            $h = $speed === 0.0 ? min($h, self::AT_ONCE_S) : $h;
-        }
-        if ($state->speed === 0.0 && $speed === 0.0 && $start * $way <= 0.0) { // it would start, but not in what it meets at once
-            $state->speed = 0.0;
-            $state->motor_Nm = $motor->most_Nm();
-            $state->rest($motor);
-
-            return $h;
-        }
-        if ($start * $speed < 0.0) {
-            $until = self::timeToReach($speed, 0.0, $start, $slope);
-            $h = $until < $h ? $until : $h;
-        }
-        foreach ($ends as $end) {
-            $until = self::timeToReach($speed, $end, $start, $slope);
-            $h = $until < $h ? $until : $h;
-        }
-        $x = $slope * $h;
-        if ($x < 1e-4) {
-            $turn = $h * ($speed + $start * $h * (0.5 - $x / 6));
-            $end = $speed + ($x < 1e-9 ? $start * $h : -$start / $slope * expm1(-$x));
-        } else {
-            $gained = -$start / $slope * expm1(-$x);
-            $turn = $speed * $h + ($start * $h - $gained) / $slope;
-            $end = $speed + $gained;
+            if (! $lasts || $coupling->lasts($speed, $end, $felt, $mass)) {
+                break;
+            }
+            $lasts = false;
         }
         if ($end * $way <= 1e-12 * abs($speed)) {
             $end = 0.0;
         }
 
-        // 5. Write it down.
+        // 6. Write it down.
         $before = $state->watched ? 0.5 * $this->ownAt($state->angle) * $state->speed ** 2 : 0.0;
         $state->angle += $command * $turn;
         $state->speed = $command * $end;
         $pulls = $motor->stall_Nm - $motor->fall_Nms * $this->ratio * $end;
         $state->motor_Nm = $pulls < $motor->limit_Nm ? $pulls : $motor->limit_Nm;
-        $felt = $load + $way * $friction;
-        $state->out_Nm = $felt + $own * max($start, $start - $slope * ($end - $speed));
+        $state->out_Nm = $rubs + $mass * max($start, $start - $slope * ($end - $speed));
         if ($state->watched) {
-            [$state->accel, $state->slope, $state->pass, $state->base_Nm, $state->fall_Nms, $state->along] = [$start, $slope, $pass === Coupling::AT_ONCE ? Coupling::LOCKED : $pass, $base, $fall, $command];
-            $state->worked_J = 0.5 * $this->ownAt($state->angle) * $end ** 2 - $before + $felt * $turn;
+            [$state->accel, $state->slope, $state->pass, $state->base_Nm, $state->fall_Nms, $state->along] = [$start, $slope, $coupling->pass === Coupling::AT_ONCE ? Coupling::LOCKED : $coupling->pass, $coupling->base_Nm, $coupling->fall_Nms, $command];
+            $state->worked_J = 0.5 * $this->ownAt($state->angle) * $end ** 2 - $before + $rubs * $turn;
         }
 
         return $h;
@@ -373,7 +387,7 @@ final readonly class Plant
     private static function timeToReach(float $v, float $wanted, float $a, float $slope): float
     {
         $gap = $wanted - $v;
-        if ($wanted === INF || $gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
+        if (abs($wanted) === INF || $gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
             return INF;
         }
         if ($slope <= 0.0) {

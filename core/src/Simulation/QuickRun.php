@@ -119,56 +119,52 @@ final readonly class QuickRun
             return $this->carried($line, $ratio, $efficiency, $rotor_kgm2, $back);
         }
         $own = $this->inertias[0];
+        $coupling = new Coupling($ratio, $efficiency, $back, $rotor_kgm2);
         $speed = $fastest = 0.0;
         $time = 0.0;
-        $piece = null;
         foreach ($this->loads as $i => $load) {
             $left = $this->widths[$i];
-            if ($piece !== null) { // the one of the cell before, where it lasts through this one
-                $inertia = $piece->passes * $own + $piece->felt;
-                $rate = $piece->fade / $inertia;
-                $accel = ($piece->push - $piece->passes * $load) / $inertia - $rate * $speed;
+            $lasts = $coupling->mayLast($line, true, 1); // what pushed in the cell before, where it lasts through this one
+            for ($looks = 0; $left > 0.0;) {
+                if ($lasts) {
+                    $coupling->with($load, $own);
+                } else {
+                    $coupling->look($line, true, $speed, 1, $load, $own);
+                    if ($coupling->pass === Coupling::AT_ONCE) {
+                        $time += $left / max(1e-12, $coupling->push);
+                        $speed = $coupling->push;
+                        $fastest = max($fastest, $speed);
+                        break;
+                    }
+                }
+                $rate = $coupling->fade / $coupling->inertia;
+                $accel = ($coupling->push - $coupling->against) / $coupling->inertia - $rate * $speed;
+                if (($accel <= 0.0 && $speed <= 0.0) || ++$looks > self::MOST_PIECES) {
+                    return [null, $fastest];
+                }
                 $t = self::crossing($speed, $accel, $rate, $left);
                 $next = $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
-                if ($t !== INF && $piece->lasts($speed, $next, $load, $own)) {
-                    $time += $t;
-                    $speed = $next;
-                    $fastest = $speed > $fastest ? $speed : $fastest;
+                if ($lasts && ($t === INF || ! $coupling->lasts($speed, $next, $load, $own))) {
+                    $lasts = false;
 
                     continue;
                 }
-            }
-            for ($pieces = 0; $left > 0.0;) {
-                $coupled = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $speed, 1, $load, $own);
-                [$inertia, $push, $fade, $against, $pass, , , $ends] = $coupled;
-                if ($pass === Coupling::AT_ONCE) {
-                    $time += $left / max(1e-12, $push);
-                    $speed = $push;
-                    $fastest = max($fastest, $speed);
-                    $piece = null;
-                    break;
-                }
-                $accel = ($push - $against - $fade * $speed) / $inertia;
-                $rate = $fade / $inertia;
-                if (($accel <= 0.0 && $speed <= 0.0) || ++$pieces > self::MOST_PIECES) {
-                    return [null, $fastest];
-                }
-                $t = self::crossing($speed, $accel, $rate, $left);
-                $next = null;
-                foreach ($ends as $end) { // where it comes to one, the rest of the cell is another piece
+                $rest = 0.0;
+                if (! $lasts) { // where it comes to an end of what pushes, the rest of the cell is another piece
+                    $end = $accel > 0.0 ? $coupling->above : $coupling->below;
                     $until = self::timeToReach($speed, $end, $accel, $rate);
                     if ($until < $t) {
                         [$t, $next] = [$until, $end];
+                        $rest = max(0.0, $left - self::way($speed, $accel, $rate, $t));
+                    }
+                    if ($t === INF) {
+                        return [null, $fastest];
                     }
                 }
-                if ($t === INF) {
-                    return [null, $fastest];
-                }
-                $left = $next === null ? 0.0 : max(0.0, $left - self::way($speed, $accel, $rate, $t));
-                $speed = $next ?? $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
+                $left = $rest;
                 $time += $t;
-                $fastest = max($fastest, $speed);
-                $piece = new Piece($coupled, $line, $ratio, $efficiency, $back, $rotor_kgm2);
+                $speed = $next;
+                $fastest = $speed > $fastest ? $speed : $fastest;
             }
         }
 
@@ -188,39 +184,36 @@ final readonly class QuickRun
      */
     private function carried(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?array
     {
+        $coupling = new Coupling($ratio, $efficiency, $back, $rotor_kgm2);
         $speed = $fastest = 0.0;
         $time = 0.0;
-        $piece = null;
-        $push = $fade = 0.0;
         for ($i = 0, $count = count($this->loads); $i < $count; $i++) {
             $own = $this->inertias[$i];
             $further = $this->inertias[$i + 1];
             $cell = $this->widths[$i];
             $load = $this->loads[$i];
             $bend = ($further - $own) / $cell / 2;
-            $ends = null;
             $next = null;
             $at = $speed;
-            for ($asks = 0; ;) {
-                // 1. What pushes: as in the cell before, or what Coupling says.
-                if ($piece !== null) {
-                    $push = $piece->push;
-                    $fade = $piece->fade;
-                    $from = $piece->passes * $own + $piece->felt;
-                    $to = $piece->passes * $further + $piece->felt;
-                    $left = $push - $piece->passes * $load;
+            $lasts = $coupling->mayLast($line, true, 1);
+            for ($looks = 0; ;) {
+                // 1. What pushes: as in the cell before where that lasts, or as it is now.
+                $against = $load + $bend * $at * $at;
+                if ($lasts) {
+                    $coupling->with($against, $own);
                 } else {
-                    $coupled = Coupling::at($line, null, $ratio, $efficiency, $back, $rotor_kgm2, INF, $at, 1, $load + $bend * $at * $at, $own);
-                    [$from, $push, $fade, , $pass, , , $ends] = $coupled;
-                    $asks++;
-                    if ($pass === Coupling::AT_ONCE) {
-                        [$next, $later] = [$push, 1.0];
+                    $looks++;
+                    $coupling->look($line, true, $at, 1, $against, $own);
+                    if ($coupling->pass === Coupling::AT_ONCE) {
+                        [$next, $later] = [$coupling->push, 1.0];
                         break;
                     }
-                    $piece = new Piece($coupled, $line, $ratio, $efficiency, $back, $rotor_kgm2);
-                    $to = $piece->passes * $further + $piece->felt;
-                    $left = $push - $piece->passes * $load;
                 }
+                $fade = $coupling->fade;
+                $from = $coupling->inertia;
+                $isLocked = $coupling->pass === Coupling::LOCKED;
+                $to = $isLocked ? $from : $from + $further - $own;
+                $left = $coupling->push - ($isLocked ? 0.0 : $load);
 
                 // 2. Share of the later speed in that over the cell: a half, and all of it where the motor brings the speed about within the cell.
                 $later = 0.5;
@@ -242,27 +235,21 @@ final readonly class QuickRun
                 $comes = $root > $b * $b ? (sqrt($root) - $b) / $to : 0.0;
 
                 // 4. Where what pushes changes on the way, once more with what it is from there on.
-                if ($ends === null) {
-                    if ($comes > 0.0 && $piece->lasts($speed, $comes, $load + $bend * $speed * $speed, $own)) {
-                        $next = $comes;
+                if ($lasts) {
+                    $next = $comes;
+                    if ($comes > 0.0 && $coupling->lasts($speed, $comes, $against, $own)) {
                         break;
                     }
-                    $piece = null;
+                    [$next, $lasts] = [null, false];
 
                     continue;
                 }
                 $next = $next !== null && $comes > 0.0 && ($at - $speed) * ($comes - $at) < 0.0 ? $at : $comes; // past the end it came to, or at it
-                $first = $comes; // of the ends on the way
-                foreach ($ends as $end) {
-                    if (($end - $speed) * ($end - $first) < 0.0 && abs($end - $speed) > 1e-9 * $speed) {
-                        $first = $end;
-                    }
-                }
-                if ($asks > 1 || $first === $comes) {
+                $end = $comes > $speed ? $coupling->above : $coupling->below;
+                if ($looks > 1 || ($end - $speed) * ($end - $comes) >= 0.0) {
                     break;
                 }
-                $at = $first * ($comes > $speed ? 1 + 1e-9 : 1 - 1e-9);
-                $piece = null;
+                $at = $end * ($comes > $speed ? 1 + 1e-9 : 1 - 1e-9);
             }
             if ($next <= 0.0) {
                 return null;
