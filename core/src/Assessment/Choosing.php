@@ -158,7 +158,7 @@ final class Choosing
         if (! $on->positional && $this->there->appliesTo($on->line, $on->choice->ramp_s)) {
             $rotor = $on->rotor_kgm2 * $figures->ratio ** 2;
             $locks = $on->locks ? 0.0 : $back;
-            $there = $this->there->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
+            $there = $this->there->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks, $needsFastest ? INF : $this->patience_s);
             $comes = $there === null || ! $needsFastest ? $there : $this->back->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
             if ($comes !== null) {
                 return [$there[0] !== null && $there[0] < $this->patience_s ? $there[0] : null, $needsFastest ? max($there[1], $comes[1]) : INF];

@@ -65,9 +65,10 @@ final class Coupling
 
     private int $side = 0;
 
-    /** What load and its inertia count for, and what the rotor adds: kg·m². */
-    private float $share = 1.0;
+    /** What load and its inertia count for: 1, or 0 where the train locks and the rotor goes by itself. */
+    public float $share = 1.0;
 
+    /** What the rotor adds to the inertia, kg·m². */
     private float $felt = 0.0;
 
     private ?TorqueLine $motor = null; // null where it does not last
@@ -103,6 +104,17 @@ final class Coupling
     {
         $this->inertia = $this->share * $own + $this->felt;
         $this->against = $this->share * $against;
+        $this->below = -INF;
+        $this->above = INF;
+    }
+
+    /** The speed after some time, s. */
+    public function after(float $speed, float $time): float
+    {
+        $slope = $this->fade / $this->inertia;
+        $gains = ($this->push - $this->against) / $this->inertia - $slope * $speed;
+
+        return $speed + ($slope * $time < 1e-9 ? $gains * $time : -$gains / $slope * expm1(-$slope * $time));
     }
 
     /** Whether it is the same from one speed to another, against this load. */
@@ -125,13 +137,15 @@ final class Coupling
      */
     public function look(TorqueLine $motor, bool $powered, float $speed, int $way, float $against, float $own): void
     {
-        [$this->below, $this->above] = [-INF, INF];
+        $this->below = -INF;
+        $this->above = INF;
 
         // 1. The piece of the motor's line.
         $ratio = $this->ratio;
         $base = $motor->stall_Nm;
         $fall = $motor->fall_Nms;
-        [$this->from, $this->to] = [-INF, INF];
+        $this->from = -INF;
+        $this->to = INF;
         if (! $powered) {
             $base = -$this->drag_Nm;
             $fall = $motor->drivenFall_Nms;
@@ -148,15 +162,19 @@ final class Coupling
                 $base *= $motor->drivenFall_Nms / $fall;
                 $fall = $motor->drivenFall_Nms;
             } else {
-                [$this->from, $this->to] = [$corner, $free];
+                $this->from = $corner;
+                $this->to = $free;
             }
             $this->ends($corner, $speed);
             $this->ends($free, $speed);
         } elseif ($base > $motor->limit_Nm) {
             $base = $motor->limit_Nm;
         }
-        [$this->base_Nm, $this->fall_Nms] = [$base, $fall];
-        [$this->powered, $this->way, $this->motor] = [$powered, $way, null];
+        $this->base_Nm = $base;
+        $this->fall_Nms = $fall;
+        $this->powered = $powered;
+        $this->way = $way;
+        $this->motor = null;
 
         // 2. Which side drives: the sign of the torque that enters the train.
         $enters = $ratio * ($base - $fall * $ratio * $speed) * $own + $this->rotor * $against;
@@ -167,19 +185,34 @@ final class Coupling
         $this->side = $drives ? $way : -$way;
         if (! $drives && $this->back <= 0.0) {
             if ($this->rotor > 0.0) {
-                [$this->share, $this->felt, $this->motor] = [0.0, $this->rotor, $motor];
-                [$this->inertia, $this->push, $this->fade, $this->against, $this->pass] = [$this->rotor, $ratio * $base, $ratio * $ratio * $fall, 0.0, self::LOCKED];
+                $this->share = 0.0;
+                $this->felt = $this->rotor;
+                $this->motor = $motor;
+                $this->inertia = $this->rotor;
+                $this->push = $ratio * $base;
+                $this->fade = $ratio * $ratio * $fall;
+                $this->against = 0.0;
+                $this->pass = self::LOCKED;
 
                 return;
             }
             $goes = $way < 0 || ! $powered || $fall <= 0.0 ? 0.0 : max(0.0, $base / $fall / $ratio);
-            [$this->inertia, $this->push, $this->fade, $this->against, $this->pass, $this->base_Nm, $this->fall_Nms] = [1.0, $goes, 0.0, 0.0, self::AT_ONCE, 0.0, 0.0];
-            [$this->below, $this->above] = [-INF, INF];
+            $this->inertia = 1.0;
+            $this->push = $goes;
+            $this->fade = 0.0;
+            $this->against = 0.0;
+            $this->pass = self::AT_ONCE;
+            $this->base_Nm = 0.0;
+            $this->fall_Nms = 0.0;
+            $this->below = -INF;
+            $this->above = INF;
 
             return;
         }
         $pass = $drives ? $this->efficiency : 1 / $this->back;
         $inertia = $own + $pass * $this->rotor;
+        $this->share = 1.0;
+        $this->felt = $pass * $this->rotor;
         if ($inertia < self::LEAST_KGM2) {
             $inertia = self::LEAST_KGM2;
         }
@@ -194,15 +227,25 @@ final class Coupling
                 if ($fade > 0.0) {
                     $this->ends(($push - $against - ($most - $against) * $inertia / $own) / $fade, $speed);
                 }
-                [$this->inertia, $this->push, $this->fade, $this->against, $this->pass] = [$own, $most, 0.0, $against, $out * $way > 0.0 ? self::SPINS : self::SKIDS];
+                $this->inertia = $own;
+                $this->push = $most;
+                $this->fade = 0.0;
+                $this->against = $against;
+                $this->pass = $out * $way > 0.0 ? self::SPINS : self::SKIDS;
 
                 return;
             }
         } elseif ($own > 0.0) {
-            [$this->share, $this->felt, $this->motor] = [1.0, $pass * $this->rotor, $motor];
+            $this->share = 1.0;
+            $this->felt = $pass * $this->rotor;
+            $this->motor = $motor;
             $this->side = $this->efficiency * $this->back === 1.0 ? 0 : $this->side;
         }
-        [$this->inertia, $this->push, $this->fade, $this->against, $this->pass] = [$inertia, $push, $fade, $against, $pass];
+        $this->inertia = $inertia;
+        $this->push = $push;
+        $this->fade = $fade;
+        $this->against = $against;
+        $this->pass = $pass;
     }
 
     private function ends(float $at, float $speed): void

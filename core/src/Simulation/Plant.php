@@ -226,73 +226,68 @@ final readonly class Plant
             }
         }
 
-        // 3. What pushes is as in the step before, if it lasts through this one; or else is looked for.
+        // 3. What pushes: as in the step before, or what is found now.
         $coupling = $this->coupling;
         $lasts = $state->speed !== 0.0 && $coupling->mayLast($motor, $powered, $way);
-        for (; ;) {
-            [$felt, $mass] = [$load + $way * $friction + $bend * $speed * $speed, $own];
-            $lasts ? $coupling->with($felt, $mass) : $coupling->look($motor, $powered, $speed, $way, $felt, $mass);
-            $h = $step;
-            $rubs = $load + $way * $friction;
+        $rubs = $load + $way * $friction;
+        $felt = $rubs + $bend * $speed * $speed;
+        $lasts ? $coupling->with($felt, $own) : $coupling->look($motor, $powered, $speed, $way, $felt, $own);
+        $h = $step;
 
-            // 4. Load in the middle of the step, from where the present acceleration would take it.
-            if (! $this->isLevel) {
-                $slope = $coupling->fade / $coupling->inertia;
-                $now = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
-                $room = $this->breaks === [] ? INF : $this->toNextBreak($state->angle, $way * $command);
-                $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
-                $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
-                if ($now * $speed < 0.0) {
-                    $h = min($h, self::timeToReach($speed, 0.0, $now, $slope));
-                }
-                $half = self::turned($speed, $now, $slope, $h / 2);
-                $middle = $this->mechanism->positionAt($state->angle + $command * (abs($half) < $room ? $half : $way * $room * self::BEFORE_BREAK));
-                if ($this->isEven) {
-                    $felt = $rubs = $command * $this->mechanism->staticTorqueNm($middle) + $way * $friction;
-                } else {
-                    [$felt, $rub, $mass, $curve] = $this->mechanism->dynamics($middle);
-                    $rubs = $command * $felt + $way * $rub;
-                    $felt = $rubs + $command / 2 * $curve * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
-                }
-                $lasts ? $coupling->with($felt, $mass) : $coupling->look($motor, $powered, $speed, $way, $felt, $mass);
-            }
-
-            // 5. Stop the step where the speed passes zero, or one at which its kind changes.
+        // 4. Load in the middle of the step, from where the present acceleration would take it.
+        if (! $this->isLevel) {
             $slope = $coupling->fade / $coupling->inertia;
-            $start = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
-            if ($coupling->pass === Coupling::AT_ONCE) { // a lock without a rotor behind it
-                $speed = $coupling->push;
-                $start = $slope = 0.0;
-                $h = $speed === 0.0 ? min($h, self::AT_ONCE_S) : $h;
+            $now = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
+            $room = $this->breaks === [] ? INF : $this->toNextBreak($state->angle, $way * $command);
+            $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
+            $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
+            if ($now * $speed < 0.0) {
+                $h = min($h, self::timeToReach($speed, 0.0, $now, $slope));
             }
-            if ($state->speed === 0.0 && $speed === 0.0 && $start * $way <= 0.0) { // it would start, but not in what it meets at once
-                $state->speed = 0.0;
-                $state->motor_Nm = $motor->most_Nm();
-                $state->rest($motor);
-
-                return $h;
-            }
-            if ($start * $speed < 0.0) {
-                $until = self::timeToReach($speed, 0.0, $start, $slope);
-                $h = $until < $h ? $until : $h;
-            }
-            if (! $lasts) {
-                $until = self::timeToReach($speed, $start > 0.0 ? $coupling->above : $coupling->below, $start, $slope);
-                $h = $until < $h ? $until : $h;
-            }
-            $x = $slope * $h;
-            if ($x < 1e-4) {
-                $turn = $h * ($speed + $start * $h * (0.5 - $x / 6));
-                $end = $speed + ($x < 1e-9 ? $start * $h : -$start / $slope * expm1(-$x));
+            $half = self::turned($speed, $now, $slope, $h / 2);
+            $middle = $this->mechanism->positionAt($state->angle + $command * (abs($half) < $room ? $half : $way * $room * self::BEFORE_BREAK));
+            if ($this->isEven) {
+                $felt = $rubs = $command * $this->mechanism->staticTorqueNm($middle) + $way * $friction;
             } else {
-                $gained = -$start / $slope * expm1(-$x);
-                $turn = $speed * $h + ($start * $h - $gained) / $slope;
-                $end = $speed + $gained;
+                [$load, $friction, $own, $bend] = $this->mechanism->dynamics($middle);
+                $rubs = $command * $load + $way * $friction;
+                $felt = $rubs + $command / 2 * $bend * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
             }
-            if (! $lasts || $coupling->lasts($speed, $end, $felt, $mass)) {
-                break;
-            }
-            $lasts = false;
+            $lasts ? $coupling->with($felt, $own) : $coupling->look($motor, $powered, $speed, $way, $felt, $own);
+        }
+        if ($lasts && ! $coupling->lasts($speed, $coupling->after($speed, $h), $felt, $own)) {
+            $coupling->look($motor, $powered, $speed, $way, $felt, $own);
+        }
+
+        // 5. Stop the step where the speed passes zero, or one at which its kind changes.
+        $slope = $coupling->fade / $coupling->inertia;
+        $start = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
+        if ($coupling->pass === Coupling::AT_ONCE) { // a lock without a rotor behind it
+            $speed = $coupling->push;
+            $start = $slope = 0.0;
+            $h = $speed === 0.0 ? min($h, self::AT_ONCE_S) : $h;
+        }
+        if ($state->speed === 0.0 && $speed === 0.0 && $start * $way <= 0.0) { // it would start, but not in what it meets at once
+            $state->speed = 0.0;
+            $state->motor_Nm = $motor->most_Nm();
+            $state->rest($motor);
+
+            return $h;
+        }
+        if ($start * $speed < 0.0) {
+            $until = self::timeToReach($speed, 0.0, $start, $slope);
+            $h = $until < $h ? $until : $h;
+        }
+        $until = self::timeToReach($speed, $start > 0.0 ? $coupling->above : $coupling->below, $start, $slope);
+        $h = $until < $h ? $until : $h;
+        $x = $slope * $h;
+        if ($x < 1e-4) {
+            $turn = $h * ($speed + $start * $h * (0.5 - $x / 6));
+            $end = $speed + ($x < 1e-9 ? $start * $h : -$start / $slope * expm1(-$x));
+        } else {
+            $gained = -$start / $slope * expm1(-$x);
+            $turn = $speed * $h + ($start * $h - $gained) / $slope;
+            $end = $speed + $gained;
         }
         if ($end * $way <= 1e-12 * abs($speed)) {
             $end = 0.0;
@@ -304,9 +299,14 @@ final readonly class Plant
         $state->speed = $command * $end;
         $pulls = $motor->stall_Nm - $motor->fall_Nms * $this->ratio * $end;
         $state->motor_Nm = $pulls < $motor->limit_Nm ? $pulls : $motor->limit_Nm;
-        $state->out_Nm = $rubs + $mass * max($start, $start - $slope * ($end - $speed));
+        $state->out_Nm = $rubs + $own * max($start, $start - $slope * ($end - $speed));
         if ($state->watched) {
-            [$state->accel, $state->slope, $state->pass, $state->base_Nm, $state->fall_Nms, $state->along] = [$start, $slope, $coupling->pass === Coupling::AT_ONCE ? Coupling::LOCKED : $coupling->pass, $coupling->base_Nm, $coupling->fall_Nms, $command];
+            $state->accel = $start;
+            $state->slope = $slope;
+            $state->pass = $coupling->pass === Coupling::AT_ONCE ? Coupling::LOCKED : $coupling->pass;
+            $state->base_Nm = $coupling->base_Nm;
+            $state->fall_Nms = $coupling->fall_Nms;
+            $state->along = $command;
             $state->worked_J = 0.5 * $this->ownAt($state->angle) * $end ** 2 - $before + $rubs * $turn;
         }
 

@@ -33,6 +33,13 @@ final readonly class QuickRun
 
     private const MOST_PIECES = 20; // of one cell
 
+    /** How often what pushes was looked for in a cell. */
+    private const KEPT = 0;
+
+    private const LOOKED = 1;
+
+    private const AGAIN = 2;
+
     /** @var list<float> load against the move with friction, of each cell */
     private array $loads;
 
@@ -111,60 +118,69 @@ final readonly class QuickRun
     /**
      * @param  float  $rotor_kgm2  as the load's shaft feels it
      * @param  float  $back  what is left of the load's push when it drives the train; 0 locks
+     * @param  float  $within_s  what takes longer does not get there
      * @return array{?float, float}|null s, null where it does not get there, and its fastest in rad/s; null with a crank when that cannot be said so quickly
      */
-    public function run(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?array
+    public function run(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back, float $within_s = INF): ?array
     {
         if (! $this->isEven) {
-            return $this->carried($line, $ratio, $efficiency, $rotor_kgm2, $back);
+            return $this->carried($line, $ratio, $efficiency, $rotor_kgm2, $back, $within_s);
         }
         $own = $this->inertias[0];
         $coupling = new Coupling($ratio, $efficiency, $back, $rotor_kgm2);
         $speed = $fastest = 0.0;
         $time = 0.0;
-        foreach ($this->loads as $i => $load) {
-            $left = $this->widths[$i];
-            $lasts = $coupling->mayLast($line, true, 1); // what pushed in the cell before, where it lasts through this one
-            for ($looks = 0; $left > 0.0;) {
-                if ($lasts) {
-                    $coupling->with($load, $own);
-                } else {
-                    $coupling->look($line, true, $speed, 1, $load, $own);
-                    if ($coupling->pass === Coupling::AT_ONCE) {
-                        $time += $left / max(1e-12, $coupling->push);
-                        $speed = $coupling->push;
-                        $fastest = max($fastest, $speed);
-                        break;
-                    }
-                }
-                $rate = $coupling->fade / $coupling->inertia;
-                $accel = ($coupling->push - $coupling->against) / $coupling->inertia - $rate * $speed;
-                if (($accel <= 0.0 && $speed <= 0.0) || ++$looks > self::MOST_PIECES) {
-                    return [null, $fastest];
-                }
-                $t = self::crossing($speed, $accel, $rate, $left);
-                $next = $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
-                if ($lasts && ($t === INF || ! $coupling->lasts($speed, $next, $load, $own))) {
-                    $lasts = false;
+        $how = self::KEPT;
+        $count = count($this->loads);
+        for ($i = 0, $left = $this->widths[0]; $i < $count;) {
+            $load = $this->loads[$i];
+            if ($how === self::KEPT && $coupling->mayLast($line, true, 1)) { // what pushed in the cell before, where it lasts through this one
+                $coupling->with($load, $own);
+            } else {
+                $how++;
+                $coupling->look($line, true, $speed, 1, $load, $own);
+            }
+            $rate = $coupling->fade / $coupling->inertia;
+            $accel = ($coupling->push - $coupling->against) / $coupling->inertia - $rate * $speed;
+            if ($coupling->pass === Coupling::AT_ONCE) {
+                $speed = $coupling->push;
+                $rate = $accel = 0.0;
+            }
+            if (($accel <= 0.0 && $speed <= 0.0) || $how > self::MOST_PIECES) {
+                return [null, $fastest];
+            }
+            $t = self::crossing($speed, $accel, $rate, $left);
+            $next = $speed + ($rate > 0.0 ? $accel / $rate * -expm1(-$rate * $t) : $accel * $t);
+            $rest = 0.0;
+            if ($how === self::KEPT) {
+                if ($t === INF || ! $coupling->lasts($speed, $next, $load, $own)) {
+                    $how = self::LOOKED;
 
                     continue;
                 }
-                $rest = 0.0;
-                if (! $lasts) { // where it comes to an end of what pushes, the rest of the cell is another piece
-                    $end = $accel > 0.0 ? $coupling->above : $coupling->below;
-                    $until = self::timeToReach($speed, $end, $accel, $rate);
-                    if ($until < $t) {
-                        [$t, $next] = [$until, $end];
-                        $rest = max(0.0, $left - self::way($speed, $accel, $rate, $t));
-                    }
-                    if ($t === INF) {
-                        return [null, $fastest];
-                    }
+            } else { // where it comes to an end of what pushes, the rest of the cell is another piece
+                $end = $accel > 0.0 ? $coupling->above : $coupling->below;
+                $until = self::timeToReach($speed, $end, $accel, $rate);
+                if ($until < $t) {
+                    $t = $until;
+                    $next = $end;
+                    $rest = max(0.0, $left - self::way($speed, $accel, $rate, $t));
                 }
-                $left = $rest;
-                $time += $t;
-                $speed = $next;
-                $fastest = $speed > $fastest ? $speed : $fastest;
+                if ($t === INF) {
+                    return [null, $fastest];
+                }
+            }
+            $time += $t;
+            $speed = $next;
+            $fastest = $speed > $fastest ? $speed : $fastest;
+            if ($time > $within_s) {
+                return [null, $fastest];
+            }
+            $left = $rest;
+            if ($left <= 0.0) {
+                $i++;
+                $left = $this->widths[$i] ?? 0.0;
+                $how = self::KEPT;
             }
         }
 
@@ -180,76 +196,74 @@ final readonly class QuickRun
     /**
      * The kinetic energy carried from cell to cell.
      *
-     * @return array{float, float}|null
+     * @return array{?float, float}|null
      */
-    private function carried(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?array
+    private function carried(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back, float $within_s = INF): ?array
     {
         $coupling = new Coupling($ratio, $efficiency, $back, $rotor_kgm2);
         $speed = $fastest = 0.0;
         $time = 0.0;
-        for ($i = 0, $count = count($this->loads); $i < $count; $i++) {
+        $count = count($this->loads);
+        $how = self::KEPT;
+        $at = 0.0;
+        for ($i = 0; $i < $count;) {
             $own = $this->inertias[$i];
             $further = $this->inertias[$i + 1];
             $cell = $this->widths[$i];
             $load = $this->loads[$i];
-            $bend = ($further - $own) / $cell / 2;
-            $next = null;
-            $at = $speed;
-            $lasts = $coupling->mayLast($line, true, 1);
-            for ($looks = 0; ;) {
-                // 1. What pushes: as in the cell before where that lasts, or as it is now.
-                $against = $load + $bend * $at * $at;
-                if ($lasts) {
-                    $coupling->with($against, $own);
-                } else {
-                    $looks++;
-                    $coupling->look($line, true, $at, 1, $against, $own);
-                    if ($coupling->pass === Coupling::AT_ONCE) {
-                        [$next, $later] = [$coupling->push, 1.0];
-                        break;
-                    }
+
+            // 1. What pushed in the cell before, where it lasts through this one; or what pushes now.
+            $against = $load + ($further - $own) / $cell / 2 * $at * $at;
+            if ($how === self::KEPT && $coupling->mayLast($line, true, 1)) {
+                $coupling->with($against, $own);
+            } else {
+                $how = $how === self::KEPT ? self::LOOKED : $how;
+                $coupling->look($line, true, $at, 1, $against, $own);
+            }
+            $fade = $coupling->fade;
+            $share = $coupling->share;
+            $to = $coupling->inertia + $share * ($further - $own);
+            $left = $coupling->push - $share * $load;
+
+            // 2. Share of the later speed in that over the cell: a half, and all of it where the motor brings the speed about within the cell.
+            $later = 0.5;
+            if ($fade > 0.0) {
+                $likely = $left / $fade;
+                if ($likely > $speed) {
+                    $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
+                    $likely = $gained < $likely ? $gained : $likely;
                 }
-                $fade = $coupling->fade;
-                $from = $coupling->inertia;
-                $isLocked = $coupling->pass === Coupling::LOCKED;
-                $to = $isLocked ? $from : $from + $further - $own;
-                $left = $coupling->push - ($isLocked ? 0.0 : $load);
-
-                // 2. Share of the later speed in that over the cell: a half, and all of it where the motor brings the speed about within the cell.
-                $later = 0.5;
-                if ($fade > 0.0) {
-                    $likely = $left / $fade;
-                    if ($likely > $speed) {
-                        $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
-                        $likely = $gained < $likely ? $gained : $likely;
-                    }
-                    $brought = $to * ($likely > $speed ? $likely : $speed);
-                    if ($brought < $fade * $cell) {
-                        $later = 1.0 - 0.5 * $brought / ($fade * $cell);
-                    }
+                $brought = $to * ($likely > $speed ? $likely : $speed);
+                if ($brought < $fade * $cell) {
+                    $later = 1.0 - 0.5 * $brought / ($fade * $cell);
                 }
+            }
 
-                // 3. ½J₁ω₁² = ½J₀ω₀² + (left − fade·ω)Δθ.
-                $b = $fade * $cell * $later;
-                $root = $b * $b + 2 * $to * ($from * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed));
-                $comes = $root > $b * $b ? (sqrt($root) - $b) / $to : 0.0;
+            // 3. ½J₁ω₁² = ½J₀ω₀² + (left − fade·ω)Δθ.
+            $b = $fade * $cell * $later;
+            $root = $b * $b + 2 * $to * ($coupling->inertia * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed));
+            $next = $root > $b * $b ? (sqrt($root) - $b) / $to : 0.0;
 
-                // 4. Where what pushes changes on the way, once more with what it is from there on.
-                if ($lasts) {
-                    $next = $comes;
-                    if ($comes > 0.0 && $coupling->lasts($speed, $comes, $against, $own)) {
-                        break;
-                    }
-                    [$next, $lasts] = [null, false];
+            // 4. Where what pushes changes on the way, the cell once more with what it is from there on.
+            if ($how === self::KEPT) {
+                if ($next <= 0.0 || ! $coupling->lasts($speed, $next, $against, $own)) {
+                    $how = self::LOOKED;
 
                     continue;
                 }
-                $next = $next !== null && $comes > 0.0 && ($at - $speed) * ($comes - $at) < 0.0 ? $at : $comes; // past the end it came to, or at it
-                $end = $comes > $speed ? $coupling->above : $coupling->below;
-                if ($looks > 1 || ($end - $speed) * ($end - $comes) >= 0.0) {
-                    break;
+            } elseif ($coupling->pass === Coupling::AT_ONCE) {
+                $next = $coupling->push;
+                $later = 1.0;
+            } elseif ($how === self::LOOKED) {
+                $end = $next > $speed ? $coupling->above : $coupling->below;
+                if (($end - $speed) * ($end - $next) < 0.0) {
+                    $at = $end * ($next > $speed ? 1 + 1e-9 : 1 - 1e-9);
+                    $how = self::AGAIN;
+
+                    continue;
                 }
-                $at = $end * ($comes > $speed ? 1 + 1e-9 : 1 - 1e-9);
+            } elseif ($next > 0.0 && ($at - $speed) * ($next - $at) < 0.0) {
+                $next = $at; // past the end it came to, or at it
             }
             if ($next <= 0.0) {
                 return null;
@@ -257,6 +271,12 @@ final readonly class QuickRun
             $time += $cell / ($speed + $later * ($next - $speed));
             $speed = $next;
             $fastest = $speed > $fastest ? $speed : $fastest;
+            if ($time > $within_s) {
+                return [null, $fastest];
+            }
+            $i++;
+            $how = self::KEPT;
+            $at = $speed;
         }
 
         return [$time, $fastest];
