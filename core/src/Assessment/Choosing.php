@@ -100,7 +100,9 @@ final class Choosing
         $strains = DriveRules::strains($figures, $this->build->settings);
         $time = null;
         if (! self::fails($strains) || array_column($strains, 'code') === ['drive.knock']) {
-            [$time, $fastest] = $this->run($on, $train, $figures, $back, $goal === Goal::Safest || in_array('drive.knock', array_column($strains, 'code'), true));
+            // How fast it really gets is of interest only where what it cannot get faster than would be knocked too hard.
+            $isKnocked = in_array('drive.knock', array_column($strains, 'code'), true) || ($goal === Goal::Safest && $figures->gear_limit_motor_Nm < $figures->margin * $figures->knock_motor_Nm);
+            [$time, $fastest] = $this->run($on, $train, $figures, $back, $isKnocked);
             if ($fastest < $figures->fastest_rad_s) {
                 $figures = $figures->atMost($fastest);
                 $strains = DriveRules::strains($figures, $this->build->settings);
@@ -149,8 +151,8 @@ final class Choosing
         return [$train, $train->ratio(), $train->efficiency(), $train->backEfficiency()];
     }
 
-    /** @return array{?float, float} the time of the move run forward, s, null where it does not arrive; and its fastest, there or back, rad/s */
-    private function run(ChosenDrive $on, Train $train, DriveFigures $figures, float $back, bool $needsFastest): array
+    /** @return array{?float, float} the time of the move run forward, s, null where it does not arrive; and its fastest, there or back, rad/s, where that is of interest */
+    private function run(ChosenDrive $on, Train $train, DriveFigures $figures, float $back, bool $isKnocked): array
     {
         if ($on->counts) {
             return [$this->ramped_s, $this->ramped_rad_s]; // it takes the time it is told
@@ -158,15 +160,15 @@ final class Choosing
         if (! $on->positional && $this->there->appliesTo($on->line, $on->choice->ramp_s)) {
             $rotor = $on->rotor_kgm2 * $figures->ratio ** 2;
             $locks = $on->locks ? 0.0 : $back;
-            $there = $this->there->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks, $needsFastest ? INF : $this->patience_s);
-            $comes = $there === null || ! $needsFastest ? $there : $this->back->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
+            $there = $this->there->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks, $isKnocked ? INF : $this->patience_s);
+            $comes = $there === null || ! $isKnocked ? $there : $this->back->run($on->line, $figures->ratio, $figures->efficiency, $rotor, $locks);
             if ($comes !== null) {
-                return [$there[0] !== null && $there[0] < $this->patience_s ? $there[0] : null, $needsFastest ? max($there[1], $comes[1]) : INF];
+                return [$there[0] !== null && $there[0] < $this->patience_s ? $there[0] : null, $isKnocked ? max($there[1], $comes[1]) : INF];
             }
         }
         $facts = new Facts($this->motion->withDrive($on->choice)->withTrain($train));
 
-        return [$facts->runThere()['time_s'], $needsFastest ? $facts->fastest_rad_s() : INF];
+        return [$facts->runThere()['time_s'], $isKnocked ? $facts->fastest_rad_s() : INF];
     }
 
     private function fitting(Drive $drive): ?Supply
