@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Place;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -30,20 +31,36 @@ final readonly class RoutineDrift
     public function check(Routine $routine, int $i): void
     {
         foreach ($this->context->build->motions as $motion) {
-            if (! $motion->goesByTime() || $motion->task->keeps_turning) {
+            if (! $motion->goesByTime() || $motion->turnsAnywhere()) {
                 continue;
             }
             $path = new DriftPath($this->context->build, $motion, $routine);
             if (! $path->isByTime()) {
                 continue;
             }
-            $tolerance = $motion->task->tolerance ?? self::USUAL_TOLERANCE * ($motion->range()[1] - $motion->range()[0]);
+            $tolerance = $motion->task->tolerance ?? self::USUAL_TOLERANCE * self::apart($motion);
             $homed = $path->isHomed();
             $strays = $path->strays($tolerance, (int) min(self::MOST_CYCLES, max(1.0, $motion->task->per_day)));
             if ($strays !== null) {
                 $this->tell($routine, $i, $motion, $tolerance, $homed, ...$strays);
             }
         }
+    }
+
+    /** How far it goes: its travel, or of what comes round from one place to the next. */
+    private static function apart(Motion $motion): float
+    {
+        [$low, $high] = $motion->range();
+        $period = $motion->period();
+        if ($period === null) {
+            return $high - $low;
+        }
+        $places = array_map(fn (Place $place): float => $motion->comesTo($place->at), $motion->places);
+        sort($places);
+        $places[] = $places[0] + $period;
+        $gaps = array_filter(array_map(fn (float $to, float $from): float => $to - $from, array_slice($places, 1), array_slice($places, 0, -1)), fn (float $gap): bool => $gap > 1e-9 * $period);
+
+        return min([...$gaps, $period]);
     }
 
     /** @param  int  $moves  that are still within */
@@ -65,7 +82,7 @@ final readonly class RoutineDrift
         $place = $step instanceof GoStep ? $motion->place($step->place) : null;
         [$low, $high] = $motion->range();
         $fixes = [];
-        if ($place !== null && (abs($place->at - $low) < 1e-9 || abs($place->at - $high) < 1e-9)) {
+        if ($place !== null && $motion->period() === null && (abs($place->at - $low) < 1e-9 || abs($place->at - $high) < 1e-9)) {
             $end = abs($place->at - $low) < 1e-9 ? 'low' : 'high';
             $fixes[] = new Fix(new Sentence("Put a switch at {$place->name}"), [new Change("motions.{$m}.stops.switches", [
                 ...$this->context->build->document['motions'][$m]['stops']['switches'],

@@ -32,7 +32,7 @@ final class RoutineJudge
     public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null)
     {
         $this->context = new RoutineContext($build, $subjects);
-        $sensing = new RoutineSensing($this->context);
+        [$sensing, $surroundings] = [new RoutineSensing($this->context), new RoutineSurroundings($this->context)];
         [$starts, $patience, $power, $drift] = [new RoutineStarts($this->context), new RoutinePatience($this->context), new RoutinePower($this->context), new RoutineDrift($this->context)];
         foreach (array_values($build->routines) as $i => $routine) {
             $starts->check($routine, $i);
@@ -41,6 +41,7 @@ final class RoutineJudge
             $power->check($routine, $i);
             $drift->check($routine, $i);
             $sensing->check($routine, $i);
+            $surroundings->check($routine, $i);
             $this->duration($routine, $i);
         }
         $starts->presses();

@@ -166,14 +166,16 @@ final readonly class RoutineSensing
             }
         }
         $thing = $motion->thing();
-        if ($thing instanceof Feeder && $thing->item_pitch_m > 0.0) {
-            $travel = $speed * $latency;
-            if ($travel >= $thing->item_pitch_m / 2) {
-                $slow = $step->speed * $thing->item_pitch_m / 2 / $travel * 0.8;
-                $this->context->find($routine, 'routine.two_at_once', Severity::Fails, "{$path}.speed", "Until {$sensor->name} tells and the motor is off, {$motion->name} goes on {travel}, and the next item follows after {pitch}: two are taken for one.", ['travel' => Quantity::of($travel, 'm'), 'pitch' => Quantity::of($thing->item_pitch_m, 'm')], $slow < 0.01 ? [] : [
-                    new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), [new Change("{$path}.speed", round($slow, 3))]),
-                ], $step->motion);
-            }
+        $period = $motion->period();
+        $pitch = $thing instanceof Feeder && $thing->item_pitch_m > 0.0 ? $thing->item_pitch_m : ($period === null ? INF : $motion->unit()->toSi($period));
+        $travel = $speed * $latency;
+        if ($travel >= $pitch / 2) {
+            $slow = $step->speed * $pitch / 2 / $travel * 0.8;
+            $this->context->find($routine, 'routine.two_at_once', Severity::Fails, "{$path}.speed", "Until {$sensor->name} tells and the motor is off, {$motion->name} goes on {travel}, and the next item follows after {pitch}: two are taken for one.", [
+                'travel' => $motion->unit()->quantity($motion->unit()->fromSi($travel)), 'pitch' => $motion->unit()->quantity($motion->unit()->fromSi($pitch)),
+            ], $slow < 0.01 ? [] : [
+                new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), [new Change("{$path}.speed", round($slow, 3))]),
+            ], $step->motion);
         }
     }
 

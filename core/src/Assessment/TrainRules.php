@@ -182,37 +182,58 @@ final class TrainRules
     /** @return list<Finding> */
     public static function joints(Subject $subject): array
     {
-        $motion = $subject->motion;
-        $layout = $motion->layout !== null && $motion->layout->fits($motion->train) ? $motion->layout : null;
         $findings = [];
-        foreach ($motion->train->stages as $i => $stage) {
-            if ($stage->joint_mm === null || ! $stage->type->runsOver()) {
-                continue;
+        foreach ($subject->motion->train->stages as $i => $stage) {
+            foreach ($stage->type->runsOver() ? array_filter(['joint_mm' => $stage->joint_mm, 'second_joint_mm' => $stage->second_joint_mm], fn (?float $joint): bool => $joint !== null) : [] as $field => $joint) {
+                $finding = self::joint($subject, $i, $stage, $joint, "{$subject->path}.train.{$i}.{$field}");
+                if ($finding !== null) {
+                    $findings[] = $finding;
+                }
             }
-            $at = "{$subject->path}.train.{$i}.joint_mm";
-            $kind = $stage->type->inWords();
-            $endless = new Fix(new Sentence("Take an endless {$kind}"), [new Change($at, null)]);
-            if ($layout === null) {
-                $findings[] = new Finding('train.joint_unknown', Severity::Note, $at, new Sentence("Where the joint of the {$kind} goes can be said once the shafts are laid out."));
-
-                continue;
-            }
-            $turn = $motion->turn_rad() * (new Train(array_slice($motion->train->stages, $i + 1)))->ratio();
-            $travel = $stage->drivenPitchRadius_mm() * $turn;
-            $span = self::belt($subject, $i, $stage)->span_mm ?? 0.0;
-            $reaches = min($stage->joint_mm, $stage->joint_mm - $travel);
-            if (! $motion->task->keeps_turning && $reaches >= self::JOINT_MM && $stage->joint_mm <= $span - self::JOINT_MM) {
-                continue;
-            }
-            $middle = ($span + $travel) / 2;
-            $fits = ! $motion->task->keeps_turning && $middle <= $span - self::JOINT_MM;
-            $findings[] = new Finding('train.joint_on_pulley', Severity::Fails, $at, new Sentence(
-                $motion->task->keeps_turning ? "The {$kind} runs on: its joint goes over both wheels every time." : "The joint of the {$kind} goes {travel} and has {span} between the wheels: it runs onto one of them.",
-                $motion->task->keeps_turning ? [] : ['travel' => Quantity::of($travel / 1000, 'm'), 'span' => Quantity::of($span / 1000, 'm')],
-            ), $fits ? [new Fix(new Sentence('Join it {middle} from the driving wheel, at the start of the task', ['middle' => Quantity::of($middle / 1000, 'm')]), [new Change($at, round($middle, 1))]), $endless] : [$endless]);
         }
 
         return $findings;
+    }
+
+    /** A joint must stay on a free run of its belt, however far the motion goes from where its task begins. */
+    private static function joint(Subject $subject, int $i, Stage $stage, float $joint, string $at): ?Finding
+    {
+        $motion = $subject->motion;
+        $kind = $stage->type->inWords();
+        $fixes = [new Fix(new Sentence("Take an endless {$kind}"), [new Change("{$subject->path}.train.{$i}.joint_mm", null), new Change("{$subject->path}.train.{$i}.second_joint_mm", null)])];
+        if ($motion->task->keeps_turning) {
+            return new Finding('train.joint_on_pulley', Severity::Fails, $at, new Sentence("The {$kind} runs on: its joint goes over both wheels every time."), $fixes);
+        }
+        $layout = $motion->layout;
+        if ($layout === null || ! $layout->fits($motion->train)) {
+            return new Finding('train.joint_unknown', Severity::Note, $at, new Sentence("Where the joint of the {$kind} goes can be said once the shafts are laid out."));
+        }
+        $belt = self::belt($subject, $i, $stage);
+        if ($belt === null) {
+            return null; // wheels that touch are another finding
+        }
+
+        // While the task is done the pulling side runs towards the driving wheel.
+        $mm = fn (float $to): float => abs($motion->mechanism->turnAt($motion->unit()->toSi($to)) - $motion->mechanism->turnAt($motion->move()->from))
+            * (new Train(array_slice($motion->train->stages, $i + 1)))->ratio() * $stage->drivenPitchRadius_mm();
+        [$low, $high] = $motion->range();
+        [$towards, $away] = $motion->move()->direction() > 0 ? [$mm($high), $mm($low)] : [$mm($low), $mm($high)];
+        $along = $joint - $belt->length_mm * floor($joint / $belt->length_mm);
+        $best = null;
+        foreach ($belt->freeRuns_mm() as [$from, $to]) {
+            if ($along - $towards >= $from + self::JOINT_MM && $along + $away <= $to - self::JOINT_MM) {
+                return null;
+            }
+            $middle = ($from + $to + $towards - $away) / 2;
+            if ($towards + $away + 2 * self::JOINT_MM <= $to - $from && ($best === null || abs($middle - $along) < abs($best - $along))) {
+                $best = $middle;
+            }
+        }
+        if ($best !== null) {
+            array_unshift($fixes, new Fix(new Sentence('Join it {middle} from the driving wheel, at the start of the task', ['middle' => Quantity::of($best / 1000, 'm')]), [new Change($at, round($best, 1))]));
+        }
+
+        return new Finding('train.joint_on_pulley', Severity::Fails, $at, new Sentence("The joint of the {$kind} goes {travel} and has {span} between the wheels: it runs onto one of them.", ['travel' => Quantity::of(($towards + $away) / 1000, 'm'), 'span' => Quantity::of($belt->span_mm / 1000, 'm')]), $fixes);
     }
 
     /** @return list<Finding> */

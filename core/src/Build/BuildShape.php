@@ -133,6 +133,7 @@ final class BuildShape
                 'tolerance' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'How far off its place it may stop; degrees or metres.'),
                 'turn' => Field::or('any', ChoiceShape::of('any', 'same', 'reversed'), 'Which way the load must turn, seen from the drive: the wheels may be counted, or it does not matter.'),
                 'over_people' => Field::or(false, new BooleanShape, 'It hangs or swings where someone can stand.'),
+                'shuts_at' => Field::or(null, TextShape::id()->orNull(), 'The place where it is shut, of a door or lid in which people or animals can be.'),
             ], 'Task')),
             'drive' => Field::or(null, (new RecordShape([
                 'motor' => Field::needed(Drives::shape(), 'The drive, with all its data.'),
@@ -206,6 +207,8 @@ final class BuildShape
             'upper' => Field::or(null, NumberShape::between(-1e6, 1e6)->orNull(), 'Of one that measures: on from here up.'),
             'lower' => Field::or(null, NumberShape::between(-1e6, 1e6)->orNull(), 'And off from here down.'),
             'rest' => Field::or(0.0, NumberShape::between(-1e6, 1e6), 'What one that measures reads at first.'),
+            'lamp' => Field::or(null, TextShape::id()->orNull(), 'Of one that measures: an output whose light, or whatever it gives, falls on it.'),
+            'lamp_adds' => Field::or(0.0, NumberShape::between(-1e6, 1e6), 'What that adds to its reading; 0 is nothing.'),
             'long_s' => Field::or(0.6, NumberShape::between(0.05, 10.0), 'Of a button: held so long is a long press.'),
             'double_s' => Field::or(0.35, NumberShape::between(0.05, 5.0), 'Of a button: pressed again within so long is a double press.'),
             'absent' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings without the thing.'),

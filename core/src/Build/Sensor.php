@@ -25,6 +25,8 @@ final readonly class Sensor
      * @param  list<float>  $absent  readings without the thing
      * @param  list<float>  $present  readings with it
      * @param  float  $rest  what one that measures reads at first
+     * @param  string|null  $lamp  an output whose light falls on it
+     * @param  float  $lamp_adds  to its reading
      * @param  float  $long_s  of a button: held so long is a long press
      * @param  float  $double_s  of a button: pressed again within so long is a double press
      */
@@ -45,6 +47,8 @@ final readonly class Sensor
         public float $double_s = 0.35,
         public array $absent = [],
         public array $present = [],
+        public ?string $lamp = null,
+        public float $lamp_adds = 0.0,
     ) {
     }
 

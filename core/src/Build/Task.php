@@ -6,7 +6,7 @@ namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Load\Profile;
 
-/** What a motion is asked to do. Tolerance in its own unit (degrees or metres); turn is `any`, `same` or `reversed`, seen from the drive. */
+/** What a motion is asked to do. Tolerance in its own unit (degrees or metres); turn is `any`, `same` or `reversed`, seen from the drive; shuts_at is the place where a door is shut in which somebody can be. */
 final readonly class Task
 {
     public function __construct(
@@ -24,6 +24,7 @@ final readonly class Task
         public bool $over_people,
         public string $turn = 'any',
         public ?float $comes_round = null,
+        public ?string $shuts_at = null,
     ) {
     }
 }

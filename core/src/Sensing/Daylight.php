@@ -10,7 +10,7 @@ namespace Brookstone\Core\Sensing;
  */
 final readonly class Daylight
 {
-    private const SPARE = 1.5;
+    public const SPARE = 1.5;
 
     /** The thresholds must be so far apart. */
     public float $least_apart;

@@ -20,6 +20,9 @@ final class Inputs
     /** @var array<string, float> readings of those that measure */
     private array $levels = [];
 
+    /** @var array<string, true> outputs that are on */
+    private array $lit = [];
+
     /** @var array<string, float> since when an input has differed from what is believed */
     private array $differsSince = [];
 
@@ -97,7 +100,23 @@ final class Inputs
 
     public function level(string $sensor): float
     {
-        return $this->levels[$sensor];
+        $of = $this->build->sensors[$sensor];
+
+        return $this->levels[$sensor] + ($of->lamp !== null && isset($this->lit[$of->lamp]) ? $of->lamp_adds : 0.0);
+    }
+
+    /** An output is switched: what sees its light reads otherwise. */
+    public function light(string $output, bool $on): void
+    {
+        unset($this->lit[$output]);
+        if ($on) {
+            $this->lit[$output] = true;
+        }
+        foreach ($this->build->sensors as $id => $sensor) {
+            if ($sensor->lamp === $output) {
+                $this->watched[$id] = true;
+            }
+        }
     }
 
     public function set(string $sensor, bool $on): void
@@ -205,7 +224,7 @@ final class Inputs
         if (! $sensor->measures()) {
             return $this->outside[$sensor->id];
         }
-        $level = $this->levels[$sensor->id];
+        $level = $this->level($sensor->id);
         $was = $this->on[$sensor->id] ?? false;
 
         return $sensor->upper !== null && ($level >= $sensor->upper || ($was && $level > ($sensor->lower ?? $sensor->upper)));

@@ -386,6 +386,7 @@ final class World implements Senses
     {
         if ($this->outputs[$output] !== $on) {
             $this->outputs[$output] = $on;
+            $this->inputs->light($output, $on);
             $this->recorder->output($output, $this->now(), $on);
         }
     }

@@ -157,10 +157,18 @@ final class DriftPath
         if ($switch !== null) {
             $this->at = $this->motion->at($switch->place);
             $this->walked[] = new DriftStop($path, $this->at, null);
-        } elseif ($step instanceof GoByStep || ($step instanceof GoStep && abs($this->motion->at($step->place) - $this->at) > 1e-12)) {
-            $to = $step instanceof GoByStep ? $this->at + $step->by : $this->motion->at($step->place);
-            $this->walked[] = new DriftStop($path, $to, $this->moves["{$this->at} {$to} {$step->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $step->speed, $this->measured($this->at, $to)));
-            $this->at = $to;
+
+            return;
+        }
+        $by = match (true) {
+            $step instanceof GoByStep => $step->by,
+            $step instanceof GoStep => $this->motion->distance($this->at, $this->motion->at($step->place)),
+            default => 0.0,
+        };
+        if ($step instanceof GoByStep || ($step instanceof GoStep && abs($by) > 1e-12)) {
+            $to = $this->at + $by;
+            $this->walked[] = new DriftStop($path, $this->motion->comesTo($to), $this->moves["{$this->at} {$to} {$step->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $step->speed, $this->measured($this->at, $to)));
+            $this->at = $this->motion->comesTo($to);
         }
     }
 

@@ -39,6 +39,19 @@ final readonly class BeltDrive
         $this->teeth_in_mesh = min($driver, $driven) * (M_PI - 2 * $lean) / 2 / M_PI;
     }
 
+    /**
+     * Where it runs free, along itself from where its pulling side leaves the driving wheel: that side, and beyond the driven wheel the back run.
+     *
+     * @return array{array{float, float}, array{float, float}} from and to, mm
+     */
+    public function freeRuns_mm(): array
+    {
+        $radius = $this->pitch_mm * $this->driven / 2 / M_PI;
+        $back = $this->span_mm + $radius * (M_PI + 2 * asin(($radius - $this->pitch_mm * $this->driver / 2 / M_PI) / $this->centre_mm));
+
+        return [[0.0, $this->span_mm], [$back, $back + $this->span_mm]];
+    }
+
     /** How much harder the one side pulls than the other, N. */
     public function pull_N(float $driver_Nm): float
     {

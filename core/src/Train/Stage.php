@@ -12,7 +12,8 @@ final readonly class Stage
     /**
      * @param  float  $face_mm  width of the teeth
      * @param  bool  $idler  its driver is the very wheel that the stage before drives
-     * @param  float|null  $joint_mm  of a belt or chain: from where it leaves the driving wheel to its joint, at the start of the task; null is endless
+     * @param  float|null  $joint_mm  of a belt or chain: along itself from where its pulling side leaves the driving wheel to its joint, at the start of the task; null is endless
+     * @param  float|null  $second_joint_mm  the same, of one made of two pieces
      * @param  float  $quotient  of a worm or screw: its pitch diameter over the module
      * @param  float|null  $friction  of a worm or screw: coefficient between the flanks; lead and friction then say its efficiency
      * @param  float  $tension_N  of a round belt: pull of either side at rest
@@ -33,6 +34,7 @@ final readonly class Stage
         public ?float $friction = null,
         public float $tension_N = 10.0,
         public string $passes = 'forward',
+        public ?float $second_joint_mm = null,
     ) {
         ImpossibleValue::unlessPositive('driver', $driver);
         ImpossibleValue::unlessPositive('driven', $driven);

@@ -8,7 +8,7 @@ import { MEASURES, positionUnit } from './steps';
 /** Where a sensor sits, and how it answers. */
 export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number]; path: string }) {
     const { stored, edit } = useBuild();
-    const { motions } = stored.document;
+    const { motions, outputs } = stored.document;
     const measures = MEASURES.includes(sensor.kind);
     const unit = positionUnit(stored, sensor.motion);
     const sits = (id: string) => {
@@ -37,6 +37,20 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
             {measures && <QuantityField label="On above" path={`${path}.upper`} value={sensor.upper} empty="never" />}
             {measures && <QuantityField label="Off below" path={`${path}.lower`} value={sensor.lower} empty="the same" />}
             {measures && <QuantityField label="Reads at first" path={`${path}.rest`} value={sensor.rest} />}
+            {measures && (
+                <label className="flex items-center justify-between gap-2 py-1">
+                    Sees the light of
+                    <select className="border border-line bg-well px-2 py-0.5" value={sensor.lamp ?? ''} onChange={(event) => edit({ path, value: { ...sensor, lamp: event.target.value === '' ? null : event.target.value, lamp_adds: event.target.value === '' ? 0 : sensor.lamp_adds } })}>
+                        <option value="">not asked yet</option>
+                        {outputs.map((each) => (
+                            <option key={each.id} value={each.id}>
+                                {each.name}
+                            </option>
+                        ))}
+                    </select>
+                </label>
+            )}
+            {measures && sensor.lamp !== null && <QuantityField label="Which adds to its reading" path={`${path}.lamp_adds`} value={sensor.lamp_adds} how="Read it with the lamp on and off; 0 is nothing." />}
             {sensor.kind === 'press' && <QuantityField label="Long from" path={`${path}.long_s`} value={sensor.long_s} />}
             {sensor.kind === 'press' && <QuantityField label="Twice within" path={`${path}.double_s`} value={sensor.double_s} />}
             {!measures && <QuantityField label="Bounces for" path={`${path}.bounce_s`} value={sensor.bounce_s} />}

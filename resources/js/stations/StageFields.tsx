@@ -4,7 +4,7 @@ import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
 
-const PLAIN = { module_mm: 1, backlash_mm: 0.1, face_mm: 6, material: 'acetal', idler: false, joint_mm: null, quotient: 10, friction: null, tension_N: 10, passes: 'forward' } as const;
+const PLAIN = { module_mm: 1, backlash_mm: 0.1, face_mm: 6, material: 'acetal', idler: false, joint_mm: null, second_joint_mm: null, quotient: 10, friction: null, tension_N: 10, passes: 'forward' } as const;
 
 /** What a new stage of each kind is at first. */
 export const NEW_STAGES: Record<Stage['type'], Stage> = {
@@ -88,7 +88,8 @@ export function StageFields({ handle: { motion, path }, i, stage }: { handle: Mo
                 />
             )}
             {stage.type === 'round' && <QuantityField label="Pull of each side at rest" path={`${at}.tension_N`} typedIn={typed('tension_N')} value={stage.tension_N} />}
-            {over && stage.type !== 'round' && <QuantityField label="Driving wheel to its joint" path={`${at}.joint_mm`} typedIn={typed('joint_mm')} value={stage.joint_mm} empty="endless" how="Along the pulling side, when the move begins." />}
+            {over && stage.type !== 'round' && <QuantityField label="Driving wheel to its joint" path={`${at}.joint_mm`} typedIn={typed('joint_mm')} value={stage.joint_mm} empty="endless" how="Along the pulling side and on to the back run, when the move begins." />}
+            {over && stage.type !== 'round' && stage.joint_mm !== null && <QuantityField label="And to its second joint" path={`${at}.second_joint_mm`} typedIn={typed('second_joint_mm')} value={stage.second_joint_mm} empty="in one piece" />}
             {!over && <QuantityField label={thread ? 'Width of the wheel or nut' : 'Width of the teeth'} path={`${at}.face_mm`} typedIn={typed('face_mm')} value={stage.face_mm} />}
             {!over && <ChoiceField label="Material" path={`${at}.material`} value={stage.material} choices={MATERIALS} how="Of the weaker wheel." />}
             {!(thread && stage.friction !== null) && <QuantityField label="Passes of the power" path={`${at}.efficiency`} value={stage.efficiency} how="0.95 for clean spur gears, 0.4 for a worm." />}

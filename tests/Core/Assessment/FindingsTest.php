@@ -32,6 +32,20 @@ function fed(): array
 }
 
 /**
+ * A lamp that comes on at dusk and goes out by day; its own light falls on the sensor.
+ *
+ * @return array<string, mixed>
+ */
+function lit(float $adds, float $day = 60.0, float $hysteresis = 5.0): array
+{
+    return [
+        'sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80, 'lamp' => 'lamp', 'lamp_adds' => $adds],
+        'routines.2' => ['id' => 'evening', 'name' => 'Evening', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => $hysteresis]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
+        'routines.3' => ['id' => 'morning', 'name' => 'Morning', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'above', 'value' => $day, 'hysteresis' => $hysteresis]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'off']]],
+    ];
+}
+
+/**
  * Twelve routines that wait for one another's turns: more states than are looked at.
  *
  * @return array<string, mixed>
@@ -205,6 +219,9 @@ dataset('planted', fn () => withCodes([
     'routine.chatters' => [['sensors.0.bounce_s' => 0.02], Severity::Fails, true],
     'routine.runs_past' => [['sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.05, 'reach' => 0.0001, 'late_s' => 0.02], 'routines.1.steps.1.until' => ['sensor' => 'mark']], Severity::Fails, true],
     'routine.two_at_once' => [fed(), Severity::Fails, true],
+    'routine.sees_own_lamp' => [lit(30.0), Severity::Fails, true],
+    'routine.lamp_unasked' => [[...lit(30.0), 'sensors.2.lamp' => null], Severity::Note, false],
+    'routine.shuts_unlooked' => [['motions.0.task.shuts_at' => 'shut', 'sensors.2' => ['id' => 'doorway', 'name' => 'Doorway', 'kind' => 'beam']], Severity::Tight, true],
     'routine.threshold_guessed' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 50], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Note, false],
     'routine.sees_ghosts' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 50, 'absent' => [40, 44, 51, 53, 47], 'present' => [88, 91, 90, 85, 92]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Fails, true],
     'routine.few_readings' => [['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 70, 'absent' => [40, 44, 47], 'present' => [88, 91, 93]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], Severity::Note, false],

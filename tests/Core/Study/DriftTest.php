@@ -116,3 +116,39 @@ it('times a soft start as the run does', function () {
 
     expect($end - 0.05)->toEqualWithDelta((new TimedMove($build->motions['lift'], $build->settings, 0.0, 0.05))->error(), 4e-4);
 });
+
+/** The lift as a dial that goes by time, and a magnet at its first place. @param  list<array<string, mixed>>  $steps */
+function dialByTime(array $steps): Build
+{
+    return Builds::planted([
+        'motions.2.mechanism' => ['kind' => 'turntable', 'inertia_kgm2' => 0.0004, 'friction_Nm' => 0.01],
+        'motions.2.places' => [['id' => 'low', 'name' => 'Low', 'at' => 0], ['id' => 'high', 'name' => 'High', 'at' => 90], ['id' => 'far', 'name' => 'Far', 'at' => 180]],
+        'motions.2.task' => ['keeps_turning' => true, 'move_s' => 1] + Builds::sound()->document['motions'][2]['task'], 'motions.2.stops' => ['switches' => []], 'log' => [],
+        'sensors.2' => ['id' => 'index', 'name' => 'Index', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0, 'reach' => 3],
+        'routines' => [
+            ['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'index', 'give_up_s' => 9]]],
+            ['id' => 'next', 'name' => 'Next', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => $steps],
+        ],
+    ]);
+}
+
+it('drifts per turn, forwards each time, and an index takes it out', function () {
+    $build = dialByTime([goes('high'), goes('far'), goes('low')]);
+    $path = new DriftPath($build, $build->motions['lift'], $build->routines['next']);
+    $errors = iterator_to_array($path->errors(4), false);
+    $drifting = dialByTime([goes('high'), goes('far')]);
+    $without = new DriftPath($drifting, $drifting->motions['lift'], $drifting->routines['next']);
+    $grows = iterator_to_array($without->errors(4), false);
+
+    expect(array_column($path->stops, 'at'))->toBe([90.0, 180.0, 0.0])
+        ->and($path->stops[2]->move)->toBeNull() // onto the magnet
+        ->and($errors[3])->toEqual($errors[0])->and($errors[0][2])->toBe([0.0, 0.0])
+        ->and($without->stops[0]->move?->time_s)->toBeGreaterThan(2.5 * $without->stops[1]->move?->time_s) // the long way round: it is never turned back
+        ->and($grows[3][1][0])->toBeAbout(4 * $grows[0][1][0], 1e-3);
+});
+
+it('tells it at the step, by what lies between two places where nothing is said of a tolerance', function () {
+    $said = array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Builds::assessed(dialByTime([goes('high'), goes('far'), goes('low')])), 'routine.drifts'));
+
+    expect($said[0] ?? '')->toContain('where 4.5° is allowed'); // a twentieth of 90°
+});

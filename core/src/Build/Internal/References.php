@@ -127,6 +127,9 @@ final class References
         if (isset($places[$motion['task']['from']], $places[$motion['task']['to']]) && $places[$motion['task']['from']] === $places[$motion['task']['to']]) {
             $this->errors->add("{$path}.task.to", 'Must lie somewhere else than where the move starts.');
         }
+        if ($motion['task']['shuts_at'] !== null && ! isset($places[$motion['task']['shuts_at']])) {
+            $this->errors->add("{$path}.task.shuts_at", "There is no place {$motion['task']['shuts_at']} in this motion.");
+        }
         if ($motion['drive'] !== null) {
             $this->knows('supply', $motion['drive']['supply'], "{$path}.drive.supply");
         }
@@ -173,6 +176,12 @@ final class References
         }
         if ($sensor['upper'] !== null && $sensor['lower'] !== null && $sensor['lower'] > $sensor['upper']) {
             $this->errors->add("{$path}.lower", 'Must not lie above the upper threshold.');
+        }
+        if ($sensor['lamp'] !== null) {
+            $this->knows('output', $sensor['lamp'], "{$path}.lamp");
+            if (! in_array($sensor['kind'], Sensor::ANALOG, true)) {
+                $this->errors->add("{$path}.lamp", 'Only a sensor that measures reads more by a lamp.');
+            }
         }
     }
 
