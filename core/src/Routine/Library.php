@@ -6,6 +6,7 @@ namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Counter;
+use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Finding\Change;
@@ -27,6 +28,8 @@ final class Library
             ['toggle', 'Toggle by last state', 'Each press takes it to where it is not.', $library->toggle()],
             ['gate', 'Power only to move', 'Switches the power of a servo on, moves it, lets it settle and switches it off again.', $library->gate()],
             ['feed', 'Feed one item', 'A press runs a feeder until a sensor has seen one item go by.', $library->feed()],
+            ['dial', 'The next place of a dial', 'A press turns a dial on by one place, and round again after the last.', $library->dial()],
+            ['crank', 'Open and shut in one direction', 'A press turns a crank on past its one switch, waits, and on past the other: it is never turned back.', $library->crank()],
             ['visitor', 'Wait for a visitor', 'A broken beam starts it; then it is quiet for a while whoever comes.', $library->visitor()],
             ['count', 'Every tenth time', 'Counts, and does something more each time the count is full.', $library->count()],
             ['day-and-night', 'Day and night', 'A light level starts it at dusk, with hysteresis, and once only until it was day again.', $library->night()],
@@ -122,6 +125,38 @@ final class Library
                 ['do' => 'run', 'motion' => $feeder->id, 'direction' => 'up', 'until' => ['sensor' => $sees->id, 'is' => 'off'], 'give_up_s' => 3], ['do' => 'stop', 'motion' => $feeder->id, 'how' => 'brake'],
             ]),
         };
+    }
+
+    /** @return non-empty-list<Change>|string */
+    private function dial(): array|string
+    {
+        $dial = $this->moved(fn (Motion $motion): bool => ($this->build->document['motions'][$this->build->indexOf($motion->id)]['dial'] ?? null) !== null && ! $motion->goesByTime());
+        $start = $this->start();
+
+        return match (true) {
+            $dial === null => 'No dial is turned by what counts its steps or pulses, or knows its angle.',
+            $start === null => 'There is no button or beam yet.',
+            default => $this->routine("Next place of {$dial->name}", [$start], [
+                ['do' => 'go_by', 'motion' => $dial->id, 'by' => (float) $dial->period() / $this->build->document['motions'][$this->build->indexOf($dial->id)]['dial']['places'], 'give_up_s' => self::GIVE_UP_S],
+            ]),
+        };
+    }
+
+    /** @return non-empty-list<Change>|string */
+    private function crank(): array|string
+    {
+        $crank = $this->moved(fn (Motion $motion): bool => $motion->period() !== null && count($motion->stops->switches) > 1);
+        $start = $this->start();
+        if ($crank === null || $start === null) {
+            return $crank === null ? 'Nothing that comes round passes two switches of its own.' : 'There is no button or beam yet.';
+        }
+        $past = fn (LimitSwitch $switch): array => [
+            ['do' => 'run', 'motion' => $crank->id, 'direction' => 'up', 'until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => self::GIVE_UP_S], ['do' => 'stop', 'motion' => $crank->id, 'how' => 'brake'],
+        ];
+        $there = $crank->stops->switchAt($crank->task->to) ?? $crank->stops->switches[1];
+        $back = $crank->stops->switchAt($crank->task->from) ?? $crank->stops->switches[0];
+
+        return $this->routine("{$crank->name} open and shut", [$start], [...$past($there), ['do' => 'wait', 'for_s' => 2], ...$past($back)]);
     }
 
     /** @return non-empty-list<Change>|string */

@@ -22,7 +22,8 @@ function furnished(bool $homes = true): Build
 /** @return array<string, array{0: Build, 1: string}> all of them, each begun in a build that waits for it */
 function allBegun(): array
 {
-    return ['home' => begun(furnished(false))['home']] + begun(furnished());
+    return ['home' => begun(furnished(false))['home']] + begun(furnished())
+        + array_intersect_key(begun(Builds::example('star-dial')), ['dial' => true]) + array_intersect_key(begun(Builds::example('casket-lid')), ['crank' => true]);
 }
 
 /** @return array<string, array{0: Build, 1: string}> ready routines begun: the build with it, and its id */
@@ -42,7 +43,7 @@ function begun(Build $build): array
 }
 
 it('begins every ready routine where a build has what it takes', function () {
-    expect(array_keys(allBegun()))->toBe(['home', 'there-and-back', 'toggle', 'gate', 'feed', 'visitor', 'count', 'day-and-night']);
+    expect(array_keys(allBegun()))->toBe(['home', 'there-and-back', 'toggle', 'gate', 'feed', 'visitor', 'count', 'day-and-night', 'dial', 'crank']);
 });
 
 it('says what a build lacks, in words, and begins nothing there', function () {
@@ -87,8 +88,18 @@ it('fits the demos and every example as they stand', function (string $name, boo
         expect($with->routines)->toHaveKey($id)->and($with->routines[$id]->steps)->not->toBe([], $key)
             ->and(Build::fromJson($with->toJson())->toJson())->toBe($with->toJson());
     }
-    expect(count(Library::of($build)))->toBe(8);
+    expect(count(Library::of($build)))->toBe(10);
 })->with(fn (): array => [...array_map(fn (string $name): array => [$name, true], ['heron-wharf', 'moth-lantern', 'quarry-tram']), ...array_map(fn (string $name): array => [$name, false], Builds::examples())]);
+
+it('turns a dial on by one of its places, and a crank on and never back', function () {
+    [$dial, $next] = begun(Builds::example('star-dial'))['dial'];
+    [$crank, $opens] = begun(Builds::example('casket-lid'))['crank'];
+    $steps = $crank->routines[$opens]->steps;
+
+    expect($dial->routines[$next]->steps[0]->by)->toBe(15.0) // twenty-four places
+        ->and(array_map(fn ($step) => $step->direction ?? null, $steps))->toBe([1, null, null, 1, null])
+        ->and($steps[0]->ontoSwitch($crank)?->place)->toBe('open')->and($steps[3]->ontoSwitch($crank)?->place)->toBe('shut');
+});
 
 it('does not home twice what is homed at power-on already', function () {
     $home = array_column(Library::of(Builds::sound()), null, 'key')['home'];
