@@ -18,14 +18,16 @@ final readonly class Burdened implements Mechanism
      * @param  float  $drags  so many times its friction; 1 is as usual
      * @param  float  $rubs  so many times its friction, and nothing else
      * @param  array{float, float}|null  $held  where it is held fast, SI, from lowest to highest
+     * @param  float  $adds_Nm  load of something else that is moved with it
+     * @param  float  $adds_kgm2  and the inertia of that
      */
-    public function __construct(public Mechanism $inner, public float $heavier = 1.0, public float $drags = 1.0, public ?array $held = null, public float $rubs = 1.0)
+    public function __construct(public Mechanism $inner, public float $heavier = 1.0, public float $drags = 1.0, public ?array $held = null, public float $rubs = 1.0, public float $adds_Nm = 0.0, public float $adds_kgm2 = 0.0)
     {
     }
 
     public function staticTorqueNm(float $position): float
     {
-        return $this->heavier * $this->inner->staticTorqueNm($position);
+        return $this->heavier * $this->inner->staticTorqueNm($position) + $this->adds_Nm;
     }
 
     public function frictionNm(float $position): float
@@ -38,7 +40,7 @@ final readonly class Burdened implements Mechanism
 
     public function inertiaKgm2(float $position): float
     {
-        return $this->heavier * $this->inner->inertiaKgm2($position);
+        return $this->heavier * $this->inner->inertiaKgm2($position) + $this->adds_kgm2;
     }
 
     public function inertiaSlopeKgm2(float $position): float
@@ -50,7 +52,7 @@ final readonly class Burdened implements Mechanism
     {
         [$static, , $inertia, $slope] = $this->inner->dynamics($position);
 
-        return [$this->heavier * $static, $this->frictionNm($position), $this->heavier * $inertia, $this->heavier * $slope];
+        return [$this->heavier * $static + $this->adds_Nm, $this->frictionNm($position), $this->heavier * $inertia + $this->adds_kgm2, $this->heavier * $slope];
     }
 
     public function evenOverRad(): float
@@ -68,6 +70,6 @@ final readonly class Burdened implements Mechanism
 
     public function unloaded(): self
     {
-        return new self($this->inner->unloaded(), $this->heavier, $this->drags, $this->held, $this->rubs);
+        return new self($this->inner->unloaded(), $this->heavier, $this->drags, $this->held, $this->rubs, $this->adds_Nm, $this->adds_kgm2);
     }
 }

@@ -74,7 +74,7 @@ final class Axis
      */
     public function drawn_A(float $fed, float $soon_s): float
     {
-        return $this->machine->drawn_A($fed, $this->pending !== null && $this->delay_s <= $soon_s ? $this->pending : null);
+        return $this->along ? 0.0 : $this->machine->drawn_A($fed, $this->pending !== null && $this->delay_s <= $soon_s ? $this->pending : null);
     }
 
     /** The share of its voltage that its supply gives now. */

@@ -29,6 +29,10 @@ final class Burden
 
     private bool $waits = false;
 
+    private float $along_Nm = 0.0;
+
+    private float $along_kgm2 = 0.0;
+
     public function __construct(private readonly Motion $motion)
     {
     }
@@ -70,6 +74,12 @@ final class Burden
         $this->waits = $does;
     }
 
+    /** Its motor moves something else with it: what that adds to its own load, and to its inertia. */
+    public function takesAlong(float $adds_Nm, float $adds_kgm2): void
+    {
+        [$this->along_Nm, $this->along_kgm2] = [$adds_Nm, $adds_kgm2];
+    }
+
     /** @param  float|null  $at  only where it comes there, in its own unit; null is wherever it is */
     public function held(bool $fast, ?float $at): void
     {
@@ -98,7 +108,10 @@ final class Burden
     /** The machine that it is now, @param  float  $at  where the load is, SI */
     public function plant(float $at): Plant
     {
-        $mechanism = $this->waits ? new Burdened($this->mechanism(), 1.0, 1.0, [-1e9, 1e9]) : $this->mechanism();
+        $mechanism = $this->mechanism();
+        if ($this->waits || $this->along_Nm !== 0.0 || $this->along_kgm2 !== 0.0) {
+            $mechanism = new Burdened($mechanism, held: $this->waits ? [-1e9, 1e9] : null, adds_Nm: $this->along_Nm, adds_kgm2: $this->along_kgm2);
+        }
         if ($this->motion->mechanism->pullsOnly()) {
             $mechanism = new Slack($mechanism, $this->snapped ? INF : $this->restsAt($at));
         }

@@ -154,6 +154,34 @@ final class Machine
         $this->stall->look(false, 0.0);
     }
 
+    /**
+     * What it takes of its motor while that moves it and something else besides.
+     *
+     * @return array{float, float} N·m, INF at its end; and kg·m², both at the motor's shaft
+     */
+    public function weighs(int $direction): array
+    {
+        if ($this->needs_Nm($direction) === INF) {
+            return [INF, 0.0];
+        }
+        $mechanism = $this->burden->mechanism();
+        $position = $this->plant->position($this->state);
+        $load = $direction * $mechanism->staticTorqueNm($position) + $mechanism->frictionNm($position);
+
+        return [
+            Plant::atMotor_Nm($load, 1.0, 0.0, $this->plant->ratio, $this->plant->efficiency, $this->plant->backEfficiency, 0.0),
+            $mechanism->inertiaKgm2($position) / $this->plant->ratio ** 2 / $this->plant->efficiency,
+        ];
+    }
+
+    /** The rest of what its motor moves now, at the motor's shaft. */
+    public function takesAlong(int $direction, float $adds_Nm, float $adds_kgm2): void
+    {
+        $through = $this->plant->ratio * $this->plant->efficiency;
+        $this->burden->takesAlong($direction * $adds_Nm * $through, $adds_kgm2 * $this->plant->ratio * $through);
+        $this->burdened();
+    }
+
     /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end or put down. */
     public function needs_Nm(int $direction): float
     {

@@ -15,7 +15,8 @@ use Brookstone\Core\Build\Selector;
  * - `rectifier`: both, the first always up.
  * - `in_turn`: what needs less of the motor where it stands, until the other needs less; the one that waits is held by the other's pull.
  *
- * What goes at once goes as if it had the motor to itself. Both have the same motor, so that its turning decides: a way of one is a way of the other
+ * What goes at once shares what the motor gives: each is moved with the load and the inertia of the other on top of its own, looked up once a scan, and
+ * the motor's current is drawn once. What a pawl lets go by while its load brings it back goes by itself. Both have the same motor, so that its turning decides: a way of one is a way of the other
  * by the sides of their trains and of their wires.
  */
 final class SharedMotor
@@ -30,6 +31,8 @@ final class SharedMotor
 
     /** @var list<array{Axis, int}> what goes by that, and its way */
     private array $goes = [];
+
+    private bool $isTogether = false;
 
     private bool $turns = false;  // by an order that was not ended yet, whether anything goes or not
 
@@ -86,6 +89,7 @@ final class SharedMotor
             }
         }
         [$this->asked, $this->goes, $this->turns, $this->direction, $this->speed] = [$asked, $goes, true, $direction, $speed];
+        $this->together();
         foreach ($goes as [$axis, $way]) {
             $axis->drive($way, $speed);
             if ($this->by === 'rectifier') {
@@ -138,9 +142,27 @@ final class SharedMotor
                 $other->drive($turns, $this->speed);
             }
         }
+        $this->together();
         [$told, $this->told] = [$this->told, []];
 
         return $told;
+    }
+
+    /** Both are on the motor at once, or no longer. */
+    private function together(): void
+    {
+        $taken = array_values(array_filter($this->goes, fn (array $each): bool => in_array($each[0]->motion->pawlTakes(), [null, $each[1]], true)));
+        if (count($taken) > 1 && $this->turns) {
+            [[$one, $way], [$other, $way2]] = $taken;
+            [$weighs, $weighs2] = [$one->weighs($way), $other->weighs($way2)];
+            $one->takesAlong($way, $weighs2[0], $weighs2[1], false);
+            $other->takesAlong($way2, $weighs[0], $weighs[1], true);
+            $this->isTogether = true;
+        } elseif ($this->isTogether) {
+            $this->isTogether = false;
+            $this->first->goesAlone();
+            $this->second->goesAlone();
+        }
     }
 
     /** @throws StepFailed while it turns */
@@ -238,6 +260,7 @@ final class SharedMotor
     public function release(): void
     {
         [$this->asked, $this->goes, $this->turns] = [null, [], false];
+        $this->together();
         $this->first->waits(false);
         $this->second->waits(false);
     }

@@ -11,6 +11,8 @@ trait SharesMotor
 
     private bool $waits = false; // for the other
 
+    private bool $along = false; // goes along with the other, whose motor draws the current
+
     /** One motor moves this and another: only one of them at a time. */
     public function shares(SharedMotor $motor): void
     {
@@ -56,6 +58,30 @@ trait SharesMotor
     public function needs_Nm(int $direction): float
     {
         return $this->machine->needs_Nm($direction);
+    }
+
+    /** @return array{float, float} what it takes of its motor, at its shaft: N·m, INF at its end, and kg·m² */
+    public function weighs(int $direction): array
+    {
+        return $this->machine->weighs($direction);
+    }
+
+    /** Its motor moves the other with it. @param  bool  $second  the current is that of the first */
+    public function takesAlong(int $direction, float $adds_Nm, float $adds_kgm2, bool $second): void
+    {
+        $this->along = $second;
+        $this->waits($adds_Nm === INF); // the other stands at its end: the motor stalls
+        if ($adds_Nm !== INF) {
+            $this->machine->takesAlong($direction, $adds_Nm, $adds_kgm2);
+        }
+    }
+
+    /** It has its motor to itself again. */
+    public function goesAlone(): void
+    {
+        $this->along = false;
+        $this->waits(false);
+        $this->machine->takesAlong(1, 0.0, 0.0);
     }
 
     /** It stands fast while the other has its motor: the pull of that holds it. */

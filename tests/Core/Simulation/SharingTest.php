@@ -108,13 +108,54 @@ it('turns the other always forwards through a rectifier, and loses where both we
     $there = [$run('lift', 'up', 0.5), $stop('lift'), $rest];
     $up = shared(sharing('rectifier', $there));
     $down = shared(sharing('rectifier', [...$there, $run('lift', 'down', 0.3), $stop('lift'), $rest]));
-    $lost = shared(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-high', 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]]));
+    $lost = shared(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], $run('lift', 'up', 0.5), $stop('lift'), ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]]));
 
     expect(gone($up['at'])['lid'])->toBeGreaterThan(10.0)->and(max($up['at']['lift']))->toBeGreaterThan(0.01)
         ->and(gone($down['at'])['lid'])->toBeGreaterThan(gone($up['at'])['lid'] + 5.0)->and(end($down['at']['lift']))->toBeLessThan(end($up['at']['lift']) - 0.005)
         ->and(Builds::findings(Builds::assessed(sharing('rectifier', [])), 'drive.shared')[0]->says->text())->toContain('with it Lid always forwards')
         ->and($lost['trace']['fault'])->toContain('Lid')
-        ->and(Builds::findings(Builds::assessed(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-high', 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]])), 'routine.place_lost'))->not->toBe([]);
+        ->and(Builds::findings(Builds::assessed(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5], $run('lift', 'up', 0.5), $stop('lift'), ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]])), 'routine.place_lost'))->not->toBe([]);
+});
+
+/** Two drums that only rub, on one motor through a rectifier, each behind a train of its own. @param  list<array<string, mixed>>  $steps */
+function drums(array $steps, float $rubs, float $other, int $teeth = 30): Build
+{
+    $drum = fn (float $rubs): array => [
+        'mechanism' => ['kind' => 'turntable', 'inertia_kgm2' => 0.0002, 'friction_Nm' => $rubs], 'places' => [['id' => 'low', 'name' => 'Low', 'at' => 0], ['id' => 'high', 'name' => 'High', 'at' => 300]],
+        'task' => ['from' => 'low', 'to' => 'high', 'move_s' => 4, 'keeps_turning' => true],
+    ];
+    $motions = Builds::sound()->document['motions'];
+    $motor = ['motor' => Builds::motor('G25-227'), 'supply' => 'main'];
+
+    return Build::read(['log' => [], 'scenarios' => [], 'routines' => [['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']], 'steps' => $steps]], 'motions' => [
+        ['id' => 'one', 'name' => 'One', 'drive' => $motor, 'train' => [['type' => 'spur', 'driver' => 15, 'driven' => $teeth, 'efficiency' => 0.9]]] + $drum($rubs),
+        ['id' => 'other', 'name' => 'Other', 'drive' => ['shares' => 'one', 'shares_by' => 'rectifier'] + $motor, 'train' => [['type' => 'spur', 'driver' => 15, 'driven' => 15, 'efficiency' => 0.8]]] + $drum($other),
+        $motions[1],
+    ]] + Builds::sound()->document);
+}
+
+it('shares what the motor gives between two that it moves at once, and draws its current once', function (float $rubs, float $other) {
+    $build = drums([['do' => 'run', 'motion' => 'other', 'direction' => 'up', 'for_s' => 2.0], ['do' => 'stop', 'motion' => 'other']], $rubs, $other);
+    $trace = RoutineRun::of($build, $build->routines['wake']);
+    $line = $build->motions['one']->drive?->line();
+    $torque = $rubs / 2 / 0.9 + $other / 0.8; // at the motor
+    $turns = $line->noLoad_rad_s() * (1 - $torque / $line->stall_Nm) * 180 / M_PI;
+    $at = fn (array $samples): float => $samples[(int) (1.5 / $trace['sample_s'])];
+    $lanes = array_column($trace['motions'], null, 'motion');
+    $main = array_column($trace['supplies'], null, 'supply')['main'];
+
+    expect(abs($at($lanes['one']['speed'])))->toBeAbout($turns / 2, 2e-3)
+        ->and($at($lanes['other']['speed']))->toBeAbout($turns, 2e-3)
+        ->and($at($main['current_A']))->toBeAbout($line->currentAt($torque), 2e-3);
+})->with([[0.05, 0.0], [0.0, 0.03], [0.08, 0.04]]);
+
+it('stalls with either of them at its end', function () use ($run, $stop) {
+    $build = sharing('rectifier', [$run('lift', 'up', 1.5), $stop('lift')], ['motions.0.stops.hard_high' => 20, 'motions.0.places.1.at' => 18, 'motions.0.stops.switches.1.at' => 18]);
+    ['at' => $at] = shared($build);
+    $high = max($at['lift']);
+
+    expect(max($at['lid']))->toBeAbout(20.0, 1e-2)->and($high)->toBeLessThan(0.06)
+        ->and(array_filter($at['lift'], fn (float $each): bool => $each > 0.9 * $high))->not->toBe([]);
 });
 
 it('does not blame a pawl for what a spring or a weight brings back', function () use ($pawl) {
