@@ -31,7 +31,7 @@ final class DriveNotes
     /** @return list<?Finding> */
     public function of(Subject $subject, DriveFigures $f): array
     {
-        return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->claims($subject, $f)];
+        return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->together($subject, $f), $this->claims($subject, $f)];
     }
 
     /** It only turns forwards, and has two ends: nothing brings it back. */
@@ -125,6 +125,24 @@ final class DriveNotes
                 default => "One motor moves this when it turns one way and {$other->name} when it turns the other: neither can be driven back, so each must come round by itself.",
             },
         ));
+    }
+
+    /** Both on one motor at once: what they need of it adds up. */
+    private function together(Subject $subject, DriveFigures $f): ?Finding
+    {
+        $other = $f->drive->shares === null || $f->drive->shares_by !== 'rectifier' ? null : $subject->build->motions[$f->drive->shares] ?? null;
+        if ($other === null || $f->counts) {
+            return null;
+        }
+        $needs = $f->peak_Nm / $f->ratio / $f->efficiency + (new Facts($other))->peak_Nm() / $other->train->ratio() / $other->train->efficiency();
+        $gives = $f->on->most_Nm;
+        if ($gives >= $needs * $subject->build->settings->peak_margin * (1 - DriveRules::TIE)) {
+            return null;
+        }
+
+        return new Finding('drive.together_weak', $gives < $needs * (1 - DriveRules::TIE) ? Severity::Fails : Severity::Tight, $subject->path.'.drive.shares', new Sentence(
+            "One motor moves this and {$other->name} at once: together they ask {needs} of it at the worst, and it gives {gives}.", ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
+        ), [new Fix(new Sentence('Give it a motor of its own'), [new Change($subject->path.'.drive.shares', null), new Change($subject->path.'.drive.selector', null)])]);
     }
 
     private function claims(Subject $subject, DriveFigures $f): ?Finding

@@ -118,6 +118,7 @@ dataset('planted', fn () => withCodes([
     'drive.drains_battery' => [['supplies.1.capacity_Ah' => 0.05], Severity::Tight, true],
     'drive.creeps' => [['motions.2.drive.motor' => Builds::motor('C20 turning'), 'motions.2.drive.supply' => 'servos'], Severity::Note, false],
     'drive.one_way_ends' => [['motions.0.drive.one_way' => true], Severity::Fails, true],
+    'drive.together_weak' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'rectifier', 'motions.0.mechanism.mass_kg' => 4.0], Severity::Fails, true],
     'drive.shared' => [['motions.2.drive.shares' => 'lid'], Severity::Note, false],
     'drive.claims_disagree' => [['motions.2.drive.motor' => ['page' => 'Stall torque 28 kg·cm (200 oz·in)'] + Builds::motor('G25-227')], Severity::Tight, true],
     'routine.shared_drive' => [['motions.2.drive.shares' => 'lid', 'routines.1.alone' => false], Severity::Fails, true],

@@ -248,3 +248,20 @@ it('refuses a selector that cannot be, at its field', function (array $selector,
     'told by nothing' => [['tells' => 'nose'], 'tells'],
     'told by a word' => [['tells' => 'not an id!'], 'tells'],
 ]);
+
+it('says how much two at once ask of their motor, on either side of what it gives', function (float $other, ?string $severity) {
+    $build = drums([], 0.05, $other);
+    $line = $build->motions['one']->drive?->line();
+    $found = Builds::findings(Builds::assessed($build), 'drive.together_weak');
+
+    expect($found[0]->severity->value ?? null)->toBe($severity);
+    if ($severity !== null) {
+        expect($found[0]->says->text())->toContain('at once: together they ask');
+    }
+})->with(function (): array {
+    $gives = drums([], 0.05, 0.0)->motions['one']->drive?->line()->most_Nm();
+    $one = 0.05 / 2 / 0.9; // and what speeds both up is a little more
+    $at = fn (float $margin): float => ($gives / $margin - $one) * 0.8;
+
+    return [[$at(0.95), 'fails'], [$at(1.2), 'tight'], [$at(1.75), null]];
+});
