@@ -36,6 +36,23 @@ it('makes places by the dozen out of a pitch', function () {
     expect(fn () => example('star-dial', ['motions.0.dial.places' => 201]))->toThrow(InvalidInput::class);
 });
 
+it('says at the dial, and at the step, that a routine still goes past its last place; and that what is no longer turned on is no dial', function () {
+    $fields = function (array $planted): array {
+        try {
+            example('star-dial', $planted);
+        } catch (InvalidInput $wrong) {
+            return array_column($wrong->errors, 'message', 'field');
+        }
+
+        return [];
+    };
+    $few = $fields(['motions.0.dial.places' => 6]);
+
+    expect($few)->toHaveKeys(['motions.0.dial.places', 'routines.2.steps.0.place'])->and($few['motions.0.dial.places'])->toBe('A routine goes to place 7 of this dial: take that out first.')
+        ->and($fields(['motions.0.dial.places' => 7]))->toBe([])
+        ->and($fields(['motions.0.task.keeps_turning' => false]))->toHaveKey('motions.0.task.keeps_turning');
+});
+
 it('is back at the same place after as many orders as a dial has places', function (int $places) {
     $trace = dialled([['do' => 'repeat', 'times' => $places, 'steps' => [['do' => 'go_by', 'motion' => 'dial', 'by' => 360 / $places, 'give_up_s' => 12]]]], $places);
     $at = $trace['motions'][0]['position'];

@@ -37,6 +37,12 @@ final class References
     /** @var array<string, array<string, float>> places by motion */
     private array $places = [];
 
+    /** @var array<string, string> of each motion that is a dial, where its number of places stands */
+    private array $dials = [];
+
+    /** @var array<string, true> dials of which that was said */
+    private array $tooFew = [];
+
     /** @var array<string, array<string, true>> switches by motion */
     private array $switches = [];
 
@@ -117,6 +123,12 @@ final class References
                 $this->errors->add("{$path}.dial", "The place {$place['id']} is there already.");
             }
             $places[$place['id']] = $place['at'];
+        }
+        if ($motion['dial'] !== null) {
+            $this->dials[$motion['id']] ??= "{$path}.dial.places";
+            if (! $motion['task']['keeps_turning']) {
+                $this->errors->add("{$path}.task.keeps_turning", 'A dial turns on and on: take the dial out first.');
+            }
         }
         $this->places[$motion['id']] ??= $places; // of two with one id the first counts
         foreach (['from', 'to'] as $end) {
@@ -287,8 +299,7 @@ final class References
     private function reference(string $kind, string $id, ?string $motion, string $path): void
     {
         match ($kind) {
-            'place' => isset($this->places[$motion]) && ! isset($this->places[$motion][$id])
-                ? $this->errors->add($path, "There is no place {$id} in this motion.") : null,
+            'place' => isset($this->places[$motion]) && ! isset($this->places[$motion][$id]) ? $this->noPlace((string) $motion, $id, $path) : null,
             'switch' => isset($this->switches[$motion]) && ! isset($this->switches[$motion][$id]) && ($this->sits[$id] ?? null) !== $motion
                 ? $this->errors->add($path, "There is no switch {$id} on this motion.") : null,
             'sensor' => isset($this->known['sensor'][$id]) || isset($this->known['switch'][$id])
@@ -297,6 +308,18 @@ final class References
             'analog' => in_array($this->kinds[$id] ?? null, Sensor::ANALOG, true) ? null : $this->errors->add($path, "There is no sensor {$id} that measures in this build."),
             default => $this->knows($kind, $id, $path),
         };
+    }
+
+    /** Said where it is asked for, and once at the dial that has too few. */
+    private function noPlace(string $motion, string $id, string $path): void
+    {
+        $dial = $this->dials[$motion] ?? null;
+        $number = $dial !== null && preg_match('/^'.Dial::PREFIX.'(\d{1,3})$/', $id, $found) === 1 ? (int) $found[1] : 0;
+        $this->errors->add($path, "There is no place {$id} in this motion.");
+        if ($dial !== null && $number > 0 && ! isset($this->tooFew[$dial])) {
+            $this->tooFew[$dial] = true;
+            $this->errors->add($dial, "A routine goes to place {$number} of this dial: take that out first.");
+        }
     }
 
     private function isSwung(string $kind): bool
