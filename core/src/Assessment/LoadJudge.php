@@ -52,7 +52,7 @@ final class LoadJudge implements Judge
             $thing instanceof SpringLever => $this->spring($subject, $thing),
             default => [],
         };
-        array_push($findings, ...array_filter([$this->bothEnds($subject), $this->unitSlip($subject)]));
+        array_push($findings, ...array_filter([$this->bothEnds($subject), $this->unitSlip($subject), $this->frictionless($subject)]));
         $moving = $facts->peak_Nm() - $there->steady_peak_Nm;
         if ($moving > self::INERTIA_SHARE * $facts->peak_Nm()) {
             $findings[] = new Finding('load.mostly_inertia', Severity::Note, $subject->path.'.task.move_s', new Sentence(
@@ -93,6 +93,21 @@ final class LoadJudge implements Judge
         return new Finding('load.stays_both_ends', $motion->task->holds_unpowered ? Severity::Note : Severity::Tight, $subject->path.'.mechanism', new Sentence(
             'Left alone it stays at both ends: at the lower {low} keep it there, at the upper {high}, and past {tips} it tips over to the other side by itself.',
             ['low' => Quantity::of($pulls[0], 'N·m'), 'high' => Quantity::of($pulls[1], 'N·m'), 'tips' => $unit->quantity($unit->fromSi($a))],
+        ));
+    }
+
+    /** Friction that was left at nothing. */
+    private function frictionless(Subject $subject): ?Finding
+    {
+        $motion = $subject->motion;
+        foreach ([$motion->task->from, $motion->task->to] as $place) {
+            if ($motion->mechanism->frictionNm($motion->unit()->toSi($motion->at($place))) > 0.0) {
+                return null;
+            }
+        }
+
+        return new Finding('load.frictionless', Severity::Note, "{$subject->path}.mechanism", new Sentence(
+            "Nothing of {$motion->name} is said to rub, and everything does: turn it by hand through a spring balance where it weighs nothing, or put down a twentieth of its largest load.",
         ));
     }
 

@@ -8,7 +8,7 @@ import { FieldFrame } from './FieldFrame';
 export function ChoiceField({ label, path, value, choices, how, toValue = (choice) => choice }: { label: string; path: string; value: string; choices: { value: string; label: string }[]; how?: string; toValue?: (choice: string) => unknown }) {
     const { edit } = useBuild();
     return (
-        <FieldFrame label={label} how={how}>
+        <FieldFrame label={label} how={how} error={useFieldError(path)}>
             {({ id, describedBy }) => (
                 <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={value} onChange={(event) => edit({ path, value: toValue(event.target.value) })}>
                     {choices.map((choice) => (
@@ -26,7 +26,7 @@ export function ChoiceField({ label, path, value, choices, how, toValue = (choic
 export function ToggleField({ label, path, value, how }: { label: string; path: string; value: boolean; how?: string }) {
     const { edit } = useBuild();
     return (
-        <FieldFrame label={label} how={how}>
+        <FieldFrame label={label} how={how} error={useFieldError(path)}>
             {({ id, describedBy }) => (
                 <span className="flex justify-end">
                     <input id={id} type="checkbox" aria-describedby={describedBy} className="size-5 accent-accent" checked={value} onChange={(event) => edit({ path, value: event.target.checked })} />

@@ -133,6 +133,18 @@ describe('saving', () => {
         await vi.waitFor(() => expect(useDrafts.getState().drafts).toEqual({}));
     });
 
+    it('says at a box that it may not be ticked, until anything else is saved', async () => {
+        answers = [() => reply(422, { message: 'x', errors: [{ field: 'motions.0.task.keeps_turning', message: 'A dial turns on and on.' }] })];
+        const saver = new Saver('b1', queries);
+        saver.edit([{ path: 'motions.0.task.keeps_turning', value: false }]);
+        await vi.waitFor(() => expect(useDrafts.getState().drafts[draftKey('b1', 'motions.0.task.keeps_turning')]?.message).toBe('A dial turns on and on.'));
+        await settle();
+        expect(useSaving.getState().status).toBe('saved');
+
+        saver.edit([{ path: 'name', value: 'Another' }]);
+        await vi.waitFor(() => expect(useDrafts.getState().drafts).toEqual({}));
+    });
+
     it('says at the top what fits no field', async () => {
         answers = [() => reply(422, { message: 'x', errors: [{ field: 'routines.0.steps.1.motion', message: 'There is no motion lid in this build.' }] })];
         const saver = new Saver('b1', queries);

@@ -144,6 +144,7 @@ function samePaths(a: Edit[], b: Edit[]): boolean {
 function forget(build: string, job: Job): void {
     if (job.kind === 'edit') {
         job.edits.forEach((edit) => useDrafts.getState().drop(draftKey(build, edit.path)));
+        useDrafts.getState().dropPassing(build);
     }
 }
 
@@ -161,6 +162,9 @@ function refuse(build: string, job: Job, error: unknown): void {
         const own = error.errors.find((each) => each.field === edit.path) ?? (job.edits.length === 1 && edit.text !== undefined ? error.errors[0] : undefined);
         if (own !== undefined && typed !== undefined) {
             useDrafts.getState().keep(draftKey(build, edit.path), typed, own.message);
+            placed = true;
+        } else if (own !== undefined && typeof edit.value === 'boolean') {
+            useDrafts.getState().keepPassing(draftKey(build, edit.path), own.message);
             placed = true;
         }
     }

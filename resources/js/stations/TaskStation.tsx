@@ -46,7 +46,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                 <ToggleField label="Must stay put with the power off" path={`${path}.task.holds_unpowered`} value={motion.task.holds_unpowered} />
                 <ToggleField label="Somebody can bump into it" path={`${path}.task.knocked`} value={motion.task.knocked} how="Then its gears must survive being stopped dead." />
                 <ToggleField label="Hangs or swings over people" path={`${path}.task.over_people`} value={motion.task.over_people} />
-                <ChoiceField label="Door or lid, shut at" path={`${path}.task.shuts_at`} value={motion.task.shuts_at ?? ''} choices={[{ value: '', label: 'no door' }, ...places]} toValue={(place) => (place === '' ? null : place)} how="Of one in which people or animals can be: no routine shuts it before a sensor was asked." />
+                <ChoiceField label="Door or lid, shut at" path={`${path}.task.shuts_at`} value={motion.task.shuts_at ?? ''} choices={[{ value: '', label: 'no door' }, ...places]} toValue={(place) => (place === '' ? null : place)} how="Of one in which people or animals can be: a routine must look before it shuts it." />
             </FieldGroup>
             <FieldGroup title="Does it come round?">
                 <ToggleField label="Turns or rolls on" path={`${path}.task.keeps_turning`} value={motion.task.keeps_turning} how="It has no two ends: its places, switches and sensors come by again each turn." />

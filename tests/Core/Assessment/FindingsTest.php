@@ -103,6 +103,7 @@ dataset('planted', fn () => withCodes([
     'load.mostly_inertia' => [['motions.1.task.move_s' => 0.02], Severity::Note, false],
     'load.will_not_lower' => [['motions.2.mechanism.friction_N' => 7.0], Severity::Fails, false],
     'load.stays_both_ends' => [['motions.0.task.holds_unpowered' => false, 'motions.0.places.0.at' => 60.0, 'motions.0.places.1.at' => 120.0, 'motions.0.stops' => ['hard_low' => 50, 'hard_high' => 130, 'switches' => [['id' => 'lid-shut', 'name' => 'Shut', 'place' => 'shut', 'at' => 60, 'end' => 'low'], ['id' => 'lid-open', 'name' => 'Open', 'place' => 'open', 'at' => 120, 'end' => 'high']]]], Severity::Tight, false],
+    'load.frictionless' => [['motions.0.mechanism.friction_Nm' => 0], Severity::Note, false],
     'load.unit_slip' => [['motions.0.mechanism.mass_kg' => 0.0001], Severity::Tight, false],
     'load.cord_climbs' => [['motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004, 'motions.2.mechanism.lift_m' => 0.4], Severity::Tight, true],
     'load.wheels_slip' => [['motions.2.mechanism' => ['kind' => 'wheels', 'mass_kg' => 1.2, 'wheel_radius_m' => 0.02, 'rolling_coefficient' => 0.03, 'friction_coefficient' => 0.3], 'motions.2.drive.motor' => Builds::motor('G16-30'), 'motions.2.drive.supply' => 'servos'], Severity::Tight, true],
