@@ -41,7 +41,7 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
                 <label className="flex items-center justify-between gap-2 py-1">
                     Sees the light of
                     <select className="border border-line bg-well px-2 py-0.5" value={sensor.lamp ?? ''} onChange={(event) => edit({ path, value: { ...sensor, lamp: event.target.value === '' ? null : event.target.value, lamp_adds: event.target.value === '' ? 0 : sensor.lamp_adds } })}>
-                        <option value="">not asked yet</option>
+                        <option value="">not said</option>
                         {outputs.map((each) => (
                             <option key={each.id} value={each.id}>
                                 {each.name}

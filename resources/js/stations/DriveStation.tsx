@@ -68,8 +68,8 @@ function SelectorFields({ motion, path }: { motion: MotionHandle['motion']; path
     return (
         <>
             <ChoiceField label="It is changed over by" path={path} value={selector.motion ?? ''} choices={[{ value: '', label: 'a hand' }, ...servos.map((each) => ({ value: each.id, label: each.name }))]} toValue={by} />
-            {moved !== undefined && <ChoiceField label={`It moves ${motion.name} at`} path={`${path}.place`} value={selector.place ?? ''} choices={places} />}
-            {moved !== undefined && <ChoiceField label={`It moves ${other} at`} path={`${path}.other`} value={selector.other ?? ''} choices={places} />}
+            {moved !== undefined && <ChoiceField label={`It moves ${motion.name} at`} path={path} value={selector.place ?? ''} choices={places} toValue={(place) => ({ ...selector, place, other: selector.other === place ? selector.place : selector.other })} />}
+            {moved !== undefined && <ChoiceField label={`It moves ${other} at`} path={path} value={selector.other ?? ''} choices={places} toValue={(other) => ({ ...selector, other, place: selector.place === other ? selector.other : selector.place })} />}
             <ChoiceField label={`Told that it holds ${motion.name} by`} path={path} value={selector.tells ?? ''} choices={[{ value: '', label: 'nothing' }, ...sensors.filter((each) => each.motion === null).map((each) => ({ value: each.id, label: each.name }))]} toValue={(id) => ({ ...selector, tells: id === '' ? null : id })} />
         </>
     );
