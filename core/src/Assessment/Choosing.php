@@ -99,9 +99,10 @@ final class Choosing
         );
         $strains = DriveRules::strains($figures, $this->build->settings);
         $time = null;
-        if (! self::fails($strains) || array_column($strains, 'code') === ['drive.knock']) {
+        $knocks = $strains !== [] && self::knocks($strains);
+        if ($strains === [] || ! self::fails($strains) || ($knocks && count($strains) === 1)) {
             // How fast it really gets is of interest only where what it cannot get faster than would be knocked too hard.
-            $isKnocked = in_array('drive.knock', array_column($strains, 'code'), true) || ($goal === Goal::Safest && $figures->gear_limit_motor_Nm < $figures->margin * $figures->knock_motor_Nm);
+            $isKnocked = $knocks || ($goal === Goal::Safest && $figures->gear_limit_motor_Nm < $figures->margin * $figures->knock_motor_Nm);
             [$time, $fastest] = $this->run($on, $train, $figures, $back, $isKnocked);
             if ($fastest < $figures->fastest_rad_s) {
                 $figures = $figures->atMost($fastest);
@@ -129,6 +130,18 @@ final class Choosing
         $driven = $on->line->drivenFall_Nms > 0.0 ? $this->table->static_Nm * $back / $ratio / $on->line->drivenFall_Nms : 0.0;
 
         return min(sqrt(2 * $work / max(1e-12, $this->table->least_kgm2 + $felt)), ($on->noLoad_rad_s + $driven) / $ratio);
+    }
+
+    /** @param  list<Strain>  $strains */
+    private static function knocks(array $strains): bool
+    {
+        foreach ($strains as $strain) {
+            if ($strain->code === 'drive.knock') {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @param  list<Strain>  $strains */
