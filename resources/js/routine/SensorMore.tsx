@@ -1,55 +1,33 @@
 import type { Build } from '../api/types';
-import { ToggleField } from '../fields/PlainFields';
+import { ChoiceField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild } from '../state/BuildContext';
 import { ReadingsPane } from './ReadingsPane';
 import { MEASURES, positionUnit } from './steps';
 
+const named = ({ id, name }: { id: string; name: string }) => ({ value: id, label: name });
+
 /** Where a sensor sits, and how it answers. */
 export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number]; path: string }) {
-    const { stored, edit } = useBuild();
+    const { stored } = useBuild();
     const { motions, outputs } = stored.document;
     const measures = MEASURES.includes(sensor.kind);
     const unit = positionUnit(stored, sensor.motion);
     const sits = (id: string) => {
         const motion = motions.find((each) => each.id === id);
-        const value = motion === undefined ? { ...sensor, motion: null, at: null, reach: null } : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
-        edit({ path, value });
+        return motion === undefined ? { ...sensor, motion: null, at: null, reach: null } : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
     };
+    const sees = (id: string) => ({ ...sensor, lamp: id === '' ? null : id, lamp_adds: id === '' ? 0 : sensor.lamp_adds });
     return (
         <details className="pl-20">
             <summary className="narrow py-1 text-quiet">more of {sensor.name}</summary>
-            {!measures && sensor.kind !== 'press' && (
-                <label className="flex items-center justify-between gap-2 py-1">
-                    Sits on
-                    <select className="border border-line bg-well px-2 py-0.5" value={sensor.motion ?? ''} onChange={(event) => sits(event.target.value)}>
-                        <option value="">no motion</option>
-                        {motions.map((each) => (
-                            <option key={each.id} value={each.id}>
-                                {each.name}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-            )}
+            {!measures && sensor.kind !== 'press' && <ChoiceField label="Sits on" path={path} value={sensor.motion ?? ''} choices={[{ value: '', label: 'no motion' }, ...motions.map(named)]} toValue={sits} />}
             {sensor.motion !== null && <QuantityField label="At" path={`${path}.at`} keptIn={unit} value={sensor.at} />}
             {sensor.motion !== null && <QuantityField label="So far to either side" path={`${path}.reach`} keptIn={unit} value={sensor.reach} empty="a point" />}
             {measures && <QuantityField label="On above" path={`${path}.upper`} value={sensor.upper} empty="never" />}
             {measures && <QuantityField label="Off below" path={`${path}.lower`} value={sensor.lower} empty="the same" />}
             {measures && <QuantityField label="Reads at first" path={`${path}.rest`} value={sensor.rest} />}
-            {measures && (
-                <label className="flex items-center justify-between gap-2 py-1">
-                    Sees the light of
-                    <select className="border border-line bg-well px-2 py-0.5" value={sensor.lamp ?? ''} onChange={(event) => edit({ path, value: { ...sensor, lamp: event.target.value === '' ? null : event.target.value, lamp_adds: event.target.value === '' ? 0 : sensor.lamp_adds } })}>
-                        <option value="">not said</option>
-                        {outputs.map((each) => (
-                            <option key={each.id} value={each.id}>
-                                {each.name}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-            )}
+            {measures && <ChoiceField label="Sees the light of" path={path} value={sensor.lamp ?? ''} choices={[{ value: '', label: 'not said' }, ...outputs.map(named)]} toValue={sees} />}
             {measures && sensor.lamp !== null && <QuantityField label="Which adds to its reading" path={`${path}.lamp_adds`} value={sensor.lamp_adds} how="Read it with the lamp on and off; 0 is nothing." />}
             {sensor.kind === 'press' && <QuantityField label="Long from" path={`${path}.long_s`} value={sensor.long_s} />}
             {sensor.kind === 'press' && <QuantityField label="Twice within" path={`${path}.double_s`} value={sensor.double_s} />}
