@@ -265,3 +265,15 @@ it('says how much two at once ask of their motor, on either side of what it give
 
     return [[$at(0.95), 'fails'], [$at(1.2), 'tight'], [$at(1.75), null]];
 });
+
+it('ships with a sun and a moon on one motor, each by its pawl, once round and never at once', function () {
+    $build = Builds::example('sun-and-moon');
+    $trace = RoutineRun::of($build, $build->routines['day'], $build->scenarios['pressed']);
+    ['sun' => $sun, 'moon' => $moon] = array_column($trace['motions'], 'position', 'motion');
+    $moves = fn (array $at, int $i): bool => abs($at[$i] - $at[$i - 1]) > 1e-3;
+    $both = array_filter(range(1, count($sun) - 1), fn (int $i): bool => $moves($sun, $i) && $moves($moon, $i));
+
+    expect($trace['outcome'])->toBe('finished')->and($both)->toBe([])
+        ->and(end($sun))->toBeGreaterThan(350.0)->toBeLessThan(370.0)->and(end($moon))->toBeGreaterThan(350.0)->toBeLessThan(370.0)
+        ->and(Builds::assessed($build)->codes())->toContain('drive.shared')->not->toContain('train.shares_no_pawl');
+});
