@@ -174,3 +174,39 @@ it('comes to the edge of a segment where it is, not where a step happens to end'
 
     expect(MotionRun::of($plant, $motor->line(12.0, 1.0), $from, $to, 60.0)->time_s)->toBeAbout($time, 5e-4);
 })->with(range(1, 6));
+
+it('goes with what it found a step ago as one that looks anew each time', function (string $kind, int $seed) {
+    $things = new Things(7000 + $seed);
+    [$thing, $from, $to] = $things->make($kind);
+    $ratio = exp($things->number(-0.5, 1.5));
+    $efficiency = $things->number(0.5, 1.0);
+    $back = $seed % 3 === 0 ? 0.0 : max(0.05, 2 - 1 / $efficiency);
+    $largest = max(0.01, abs($thing->staticTorqueNm(($from + $to) / 2)) + $thing->frictionNm(($from + $to) / 2));
+    $stall = $largest * exp($things->number(1.5, 2.5)) / $ratio / $efficiency;
+    $line = (new DcMotor(12.0, $things->number(20, 300), 0.05, $stall, 1.0, 1e-5))->line(12.0, 1.0);
+    $limited = new Brookstone\Core\Drive\TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, $line->stall_A, $line->A_per_Nm, 0.6 * $line->stall_Nm, 0.8);
+    $weak = $limited->atShare(0.5);
+    $make = fn (): Plant => new Plant($thing, $ratio, $efficiency, $back, 1e-5, drag_Nm: 0.05 * $stall);
+    $remembers = $make();
+    [$one, $other] = [$remembers->stateAt($from), $remembers->stateAt($from)];
+    $fastest = 0.0;
+    for ($i = 0; $i < 600; $i++) {
+        // pushed, turned back under way, fed with half, let go
+        [$motor, $command, $powered] = match (true) {
+            $i < 200 => [$limited, 1, true],
+            $i < 260 => [$limited, -1, true],
+            $i < 400 => [$weak, 1, true],
+            default => [$limited->shorted(), 1, false],
+        };
+        foreach ([[$remembers, $one], [$make(), $other]] as [$plant, $state]) {
+            for ($left = 0.0005; $left > 1e-12;) {
+                $left -= $plant->step($state, $motor, $command, $powered, $left);
+            }
+        }
+        $fastest = max($fastest, abs($other->speed));
+
+        expect(abs($one->speed - $other->speed))->toBeLessThanOrEqual(2e-3 * $fastest + 1e-9)
+            ->and(abs($one->angle - $other->angle))->toBeLessThanOrEqual(2e-4 * abs($other->angle - $remembers->stateAt($from)->angle) + 1e-6);
+    }
+    expect($fastest)->toBeGreaterThan(0.0);
+})->with(['arm', 'turntable', 'hoist', 'crank', 'crank_rocker', 'segmented'])->with(range(1, 6));
