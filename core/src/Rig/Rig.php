@@ -121,7 +121,7 @@ final class Rig
         $levels = [];
         foreach ($this->build->sensors as $id => $sensor) {
             if ($sensor->measures()) {
-                $levels[$id] = $this->world->level($id);
+                $levels[$id] = $this->world->inputs->around($id); // what a hand has set: a lamp that it sees comes on top
             }
         }
 

@@ -105,6 +105,12 @@ final class Inputs
         return $this->levels[$sensor] + ($of->lamp !== null && isset($this->lit[$of->lamp]) ? $of->lamp_adds : 0.0);
     }
 
+    /** What it would read without any lamp of the build. */
+    public function around(string $sensor): float
+    {
+        return $this->levels[$sensor];
+    }
+
     /** An output is switched: what sees its light reads otherwise. */
     public function light(string $output, bool $on): void
     {

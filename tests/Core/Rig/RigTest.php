@@ -85,3 +85,21 @@ it('refuses what it does not understand, and goes on', function (string $line, s
     ['{"do":"set"}', 'either a motion or an output'], ['{"do":"set","motion":"lid","run":"to","to":3}', 'Only what knows its place'], ['{"do":"set","motion":"jaw","run":"to"}', 'Say where it goes'],
     ['{"do":"event","event":{"what":"level","sensor":"beam","value":3}}', 'no such sensor that measures'],
 ]);
+
+it('shows the light that a hand has set, and reads its own lamp on top', function () {
+    $rig = new Rig(Builds::planted([
+        'sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80, 'lamp' => 'lamp', 'lamp_adds' => 30],
+        'routines.2' => ['id' => 'evening', 'name' => 'Evening', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => 5]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
+        'routines.3' => ['id' => 'morning', 'name' => 'Morning', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'above', 'value' => 62, 'hysteresis' => 5]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'off']]],
+    ]));
+    $rig->step(0.5);
+    $rig->happens(new WorldEvent(0.0, 'level', 'dusk', value: 38.0));
+    $lit = [];
+    for ($i = 0; $i < 40; $i++) {
+        $rig->step(0.005);
+        $state = json_decode((string) json_encode($rig->state()), true);
+        $lit[] = $state['outputs']['lamp'];
+        expect($state['levels']['dusk'])->toEqual(38);
+    }
+    expect(array_unique($lit))->toHaveCount(2); // it flickers
+});
