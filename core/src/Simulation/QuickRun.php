@@ -31,6 +31,8 @@ final readonly class QuickRun
 
     private const PRECISION = 1e-6;  // of a cell
 
+    private const SETTLED = 30.0;    // time constants after which nothing is left of a lag
+
     private const MOST_PIECES = 20; // of one cell
 
     /** How often what pushes was looked for in a cell. */
@@ -311,6 +313,10 @@ final readonly class QuickRun
             return $root < 0.0 ? INF : 2 * $way / ($speed + sqrt($root));
         }
         $settles = $speed + $accel / $rate;
+        $lag = ($speed - $settles) / $rate;
+        if ($settles > 0.0 && $rate * ($way - $lag) > self::SETTLED * $settles) {
+            return ($way - $lag) / $settles; // up to its speed long before
+        }
         if ($settles <= 0.0) {
             $stops = log1p(-$speed * $rate / $accel) / $rate;
             if (self::way($speed, $accel, $rate, $stops) <= $way) {
@@ -320,7 +326,6 @@ final readonly class QuickRun
         } else {
             $t = min($way / (0.5 * ($speed + $settles)), sqrt(2 * $way / ($rate * $settles)) + $way / max($speed, $settles));
         }
-        $lag = ($speed - $settles) / $rate;
         for ($i = 0; $i < self::NEWTON; $i++) {
             $decay = exp(-$rate * $t);
             $miss = $settles * $t + $lag * (1 - $decay) - $way;
