@@ -26,6 +26,11 @@ final readonly class Motion
 
     private const SAME = 1e-9; // of a period
 
+    private ?float $period;
+
+    /** Where one coming round begins: at 0, or at its lowest place where that lies below. */
+    private float $begins;
+
     /** @param  list<Place>  $places  two or more */
     public function __construct(
         public string $id,
@@ -38,20 +43,21 @@ final readonly class Motion
         public Stops $stops,
         public ?Layout $layout = null,
     ) {
+        $thing = $this->thing();
+        $this->period = match (true) {
+            $task->comes_round !== null => $task->comes_round,
+            ! $task->keeps_turning => null,
+            $thing instanceof Feeder && $thing->item_pitch_m > 0.0 => $thing->item_pitch_m,
+            $this->unit() === PositionUnit::Degrees && $thing->isEndless() => self::TURN_DEG,
+            default => null,
+        };
+        $this->begins = $this->period === null ? 0.0 : min(0.0, $this->range()[0]);
     }
 
     /** So often its places, switches and sensors repeat, in its own unit; null where it has two ends. */
     public function period(): ?float
     {
-        $thing = $this->thing();
-
-        return match (true) {
-            $this->task->comes_round !== null => $this->task->comes_round,
-            ! $this->task->keeps_turning => null,
-            $thing instanceof Feeder && $thing->item_pitch_m > 0.0 => $thing->item_pitch_m,
-            $this->unit() === PositionUnit::Degrees && $thing->isEndless() => self::TURN_DEG,
-            default => null,
-        };
+        return $this->period;
     }
 
     /** It turns or rolls on, and no place of it comes round. */
@@ -66,13 +72,10 @@ final readonly class Motion
         return $period === null ? $difference : $difference - $period * round($difference / $period);
     }
 
-    /** A position within one coming round: from 0, or from its lowest place where that lies below. */
+    /** A position within one coming round. */
     public function comesTo(float $position): float
     {
-        $period = $this->period();
-        $from = $period === null ? 0.0 : min(0.0, $this->range()[0]);
-
-        return $period === null ? $position : $position - $period * floor(($position - $from) / $period);
+        return $this->period === null ? $position : $position - $this->period * floor(($position - $this->begins) / $this->period);
     }
 
     /** The way that the pawl of this stage takes it along, 1 up, −1 down: by how that turns when the motion goes up. */
