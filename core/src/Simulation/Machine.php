@@ -231,11 +231,13 @@ final class Machine
      */
     public function drawn_A(float $fed, ?Order $next): float
     {
-        if ($this->follower instanceof SteppedShaft) {
-            return $this->powered ? $this->current_A * $this->fed / max(1e-3, $fed) : 0.0; // its driver takes the same power
-        }
         if ($this->follower !== null) {
-            return $this->powered ? $this->current_A * $fed / max(1e-3, $this->fed) : 0.0;
+            return match (true) {
+                ! $this->powered => 0.0,
+                $fed === $this->fed => $this->current_A,
+                $this->follower instanceof SteppedShaft => $this->current_A * $this->fed / max(1e-3, $fed), // its driver takes the same power
+                default => $this->current_A * $fed / max(1e-3, $this->fed),
+            };
         }
 
         return $this->motor->drawn_A($this->state, $fed, $next);
