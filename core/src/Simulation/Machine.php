@@ -54,6 +54,8 @@ final class Machine
 
     private ?Ledger $ledger = null;
 
+    private bool $hangs;                     // on a cord that holds
+
     private float $fed = 1.0;                // share of the supply's voltage
 
     /**
@@ -65,6 +67,7 @@ final class Machine
         $this->unit = $motion->unit();
         $this->stall = new StallWatch;
         $this->burden = new Burden($motion);
+        $this->hangs = $this->burden->hangs();
         $this->plant = $this->burden->plant($this->unit->toSi($at));
         $this->state = $this->plant->stateAt($this->unit->toSi($at));
         $this->full = $motion->drive?->line();
@@ -115,6 +118,7 @@ final class Machine
     public function burdened(): void
     {
         $this->plant = $this->burden->plant($this->plant->loadPosition($this->state));
+        $this->hangs = $this->burden->hangs();
         $this->motor->moves($this->plant);
         $this->follower = $this->follower();
         $this->still = false;
@@ -231,6 +235,9 @@ final class Machine
      */
     public function drawn_A(float $fed, ?Order $next): float
     {
+        if ($next === null && ! $this->powered) {
+            return 0.0;
+        }
         if ($this->follower !== null) {
             return match (true) {
                 ! $this->powered => 0.0,
@@ -278,7 +285,7 @@ final class Machine
         }
         $this->settle(abs($this->state->angle - $before));
 
-        return $this->burden->hangs() ? [...$happened, ...$this->snaps()] : $happened;
+        return $this->hangs ? [...$happened, ...$this->snaps()] : $happened;
     }
 
     /** @return float the seconds used */
