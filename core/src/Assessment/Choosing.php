@@ -170,6 +170,9 @@ final class Choosing
         if ($on->counts) {
             return [$this->ramped_s, $this->ramped_rad_s]; // it takes the time it is told
         }
+        if (! $isKnocked && $this->table->turn_rad >= $this->patience_s * $figures->fastest_rad_s) {
+            return [null, INF]; // not at its very fastest
+        }
         if (! $on->positional && $this->there->appliesTo($on->line, $on->choice->ramp_s)) {
             $rotor = $on->rotor_kgm2 * $figures->ratio ** 2;
             $locks = $on->locks ? 0.0 : $back;
