@@ -50,8 +50,8 @@ final class DriveRules
             $strains[] = new Strain('drive.gearbox_limit', Severity::Fails, $f->through_motor_Nm / $f->gear_limit_motor_Nm);
         } elseif ($f->task->knocked && ! $f->survivesABump()) {
             $strains[] = new Strain('drive.knock', Severity::Fails, $f->knock_motor_Nm / $f->gear_limit_motor_Nm);
-        } elseif ($f->drive->clutch_Nm === null && $f->line->most_Nm() > $f->gear_limit_motor_Nm * $over) {
-            $strains[] = new Strain('drive.jam_breaks_gears', Severity::Note, $f->line->most_Nm() / $f->gear_limit_motor_Nm);
+        } elseif ($f->drive->clutch_Nm === null && $f->on->most_Nm > $f->gear_limit_motor_Nm * $over) {
+            $strains[] = new Strain('drive.jam_breaks_gears', Severity::Note, $f->on->most_Nm / $f->gear_limit_motor_Nm);
         } elseif ($f->knock_motor_Nm > self::KNOCK_NOTE * $f->gear_limit_motor_Nm) {
             $strains[] = new Strain('drive.knock', Severity::Note, $f->knock_motor_Nm / $f->gear_limit_motor_Nm);
         }

@@ -30,6 +30,8 @@ final readonly class MoveTable
     /** @var list<array{float, float, float}> T₀, α and speed where a stepper is looked at */
     private array $stops;
 
+    private float $topSpeed_rad_s;
+
     /** Largest torque of a slow move. */
     public float $steady_Nm;
 
@@ -75,7 +77,9 @@ final readonly class MoveTable
             $steady = max($steady, ($there ? $bare->there() : $bare->back())->steady_peak_Nm);
         }
         $this->squares = $squares;
+        usort($stops, fn (array $a, array $b): int => abs($b[0] * $b[2]) <=> abs($a[0] * $a[2])); // what is likely the worst comes first
         $this->stops = $stops;
+        $this->topSpeed_rad_s = max(0.0, ...array_map(fn (array $stop): float => abs($stop[2]), $stops));
         $this->envelope = self::upper($lines);
         $this->steady_Nm = $steady;
         $this->hold_Nm = $bare->hold_Nm();
@@ -114,10 +118,12 @@ final readonly class MoveTable
     public function stepperMargin(Stepper $stepper, float $supply_V, float $ratio, float $efficiency, float $back, float $rotor_kgm2): float
     {
         $margin = INF;
+        $least = $stepper->available_Nm($supply_V, $this->topSpeed_rad_s * $ratio); // it pulls no less at any other speed
         foreach ($this->stops as [$torque, $accel, $speed]) {
             $needs = abs(Plant::atMotor_Nm($torque, $speed, $accel, $ratio, $efficiency, $back, $rotor_kgm2));
-            if ($needs > 0.0) {
-                $margin = min($margin, $stepper->available_Nm($supply_V, $speed * $ratio) / $needs);
+            if ($needs > 0.0 && ($margin === INF || $needs * $margin > $least)) {
+                $has = $stepper->available_Nm($supply_V, $speed * $ratio) / $needs;
+                $margin = $has < $margin ? $has : $margin;
             }
         }
 
