@@ -108,13 +108,14 @@ final class Coupling
         $this->above = INF;
     }
 
-    /** The speed after some time, s. */
-    public function after(float $speed, float $time): float
+    /** Whether it is the same for some time, s, from a speed on. */
+    public function lastsFor(float $speed, float $time, float $against, float $own): bool
     {
         $slope = $this->fade / $this->inertia;
-        $gains = ($this->push - $this->against) / $this->inertia - $slope * $speed;
+        $gains = (($this->push - $this->against) / $this->inertia - $slope * $speed) * $time;
 
-        return $speed + ($slope * $time < 1e-9 ? $gains * $time : -$gains / $slope * expm1(-$slope * $time));
+        return $this->lasts($speed, $speed + $gains, $against, $own) // it gains no more than that
+            || ($slope * $time > self::TIE && $this->lasts($speed, $speed - $gains / ($slope * $time) * expm1(-$slope * $time), $against, $own));
     }
 
     /** Whether it is the same from one speed to another, against this load. */

@@ -255,7 +255,7 @@ final readonly class Plant
             }
             $lasts ? $coupling->with($felt, $own) : $coupling->look($motor, $powered, $speed, $way, $felt, $own);
         }
-        if ($lasts && ! $coupling->lasts($speed, $coupling->after($speed, $h), $felt, $own)) {
+        if ($lasts && ! $coupling->lastsFor($speed, $h, $felt, $own)) {
             $coupling->look($motor, $powered, $speed, $way, $felt, $own);
         }
 
