@@ -36,6 +36,13 @@ final class Coupling
 
     private const LEAST_KGM2 = 1e-15;
 
+    /** Pieces of a motor's line: as much as its controller lets it, what it does by itself, past its no-load speed. */
+    private const LIMITED = 0;
+
+    private const DRIVES = 1;
+
+    private const DRIVEN = 2;
+
     public float $inertia = 0.0;
 
     public float $push = 0.0;
@@ -65,6 +72,8 @@ final class Coupling
 
     private int $side = 0;
 
+    private int $piece = self::DRIVES;
+
     /** What load and its inertia count for: 1, or 0 where the train locks and the rotor goes by itself. */
     public float $share = 1.0;
 
@@ -93,10 +102,37 @@ final class Coupling
     ) {
     }
 
-    /** What it found was of this motor, moved like this, and may still be so. */
+    /** What it found was of this motor, moved like this, and may still be so; or of the same pushing more or less, as a servo does at each correction. */
     public function mayLast(TorqueLine $motor, bool $powered, int $way): bool
     {
-        return $this->motor === $motor && $this->powered === $powered && $this->way === $way;
+        if ($this->motor === null || $this->powered !== $powered || $this->way !== $way) {
+            return false;
+        }
+        if ($this->motor === $motor) {
+            return true;
+        }
+        if (! $powered || $motor->fall_Nms <= 0.0 || $this->motor->fall_Nms !== $motor->fall_Nms || $this->motor->drivenFall_Nms !== $motor->drivenFall_Nms || $this->motor->limit_Nm !== $motor->limit_Nm) {
+            return false;
+        }
+        $this->motor = $motor;
+        $free = $motor->stall_Nm / $motor->fall_Nms / $this->ratio;
+        $corner = ($motor->stall_Nm - $motor->limit_Nm) / $motor->fall_Nms / $this->ratio;
+        if ($this->piece === self::LIMITED) {
+            $this->to = $corner;
+
+            return true;
+        }
+        $this->base_Nm = $motor->stall_Nm;
+        if ($this->piece === self::DRIVEN) {
+            $this->from = $free;
+            $this->base_Nm *= $motor->drivenFall_Nms / $motor->fall_Nms;
+        } else {
+            $this->from = $corner;
+            $this->to = $free;
+        }
+        $this->push = ($this->pass > 0.0 ? $this->pass : 1.0) * $this->ratio * $this->base_Nm;
+
+        return true;
     }
 
     /** The same with another load. @param  float  $against  as look() has it */
@@ -155,14 +191,17 @@ final class Coupling
             $corner = ($base - $motor->limit_Nm) / $fall / $ratio;
             $free = $base / $fall / $ratio;
             if ($torque > $motor->limit_Nm * (1 + self::TIE)) {
+                $this->piece = self::LIMITED;
                 $this->to = $corner;
                 $base = $motor->limit_Nm;
                 $fall = 0.0;
             } elseif ($torque < -self::TIE * $base || ($torque <= self::TIE * $base && $against < 0.0)) {
+                $this->piece = self::DRIVEN;
                 $this->from = $free;
                 $base *= $motor->drivenFall_Nms / $fall;
                 $fall = $motor->drivenFall_Nms;
             } else {
+                $this->piece = self::DRIVES;
                 $this->from = $corner;
                 $this->to = $free;
             }
