@@ -104,12 +104,6 @@ final readonly class TorqueLine
         return $this->fall_Nms > 0.0 ? $this->stall_Nm / $this->fall_Nms : 0.0;
     }
 
-    /** Up to here its controller limits it, rad/s; 0 where nothing does. */
-    public function corner_rad_s(): float
-    {
-        return $this->limit_Nm < $this->stall_Nm ? ($this->stall_Nm - $this->limit_Nm) / $this->fall_Nms : 0.0;
-    }
-
     /** Speed against a steady torque, rad/s; 0 when stalled. */
     public function speedAgainst(float $torque_Nm): float
     {

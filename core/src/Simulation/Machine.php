@@ -168,13 +168,10 @@ final class Machine
         if ($this->needs_Nm($direction) === INF) {
             return [INF, 0.0];
         }
-        $mechanism = $this->burden->mechanism();
-        $position = $this->plant->position($this->state);
-        $load = $direction * $mechanism->staticTorqueNm($position) + $mechanism->frictionNm($position);
 
         return [
-            Plant::atMotor_Nm($load, 1.0, 0.0, $this->plant->ratio, $this->plant->efficiency, $this->plant->backEfficiency, 0.0),
-            $mechanism->inertiaKgm2($position) / $this->plant->ratio ** 2 / $this->plant->efficiency,
+            Plant::atMotor_Nm($this->loadNm($direction), 1.0, 0.0, $this->plant->ratio, $this->plant->efficiency, $this->plant->backEfficiency, 0.0),
+            $this->burden->mechanism()->inertiaKgm2($this->plant->position($this->state)) / $this->plant->ratio ** 2 / $this->plant->efficiency,
         ];
     }
 
@@ -192,11 +189,18 @@ final class Machine
         if (($direction < 0 && $this->state->angle <= max($this->stops->lowest, $this->plant->slackBelow) + self::TAUT_RAD) || ($direction > 0 && $this->state->angle >= $this->stops->highest - self::TAUT_RAD)) {
             return INF;
         }
-        $mechanism = $this->burden->mechanism();
-        $position = $this->plant->position($this->state);
-        $load = $direction * $mechanism->staticTorqueNm($position) + $mechanism->frictionNm($position);
+        $load = $this->loadNm($direction);
 
         return $load / $this->plant->ratio * ($load > 0.0 ? 1.0 / $this->plant->efficiency : 1.0);
+    }
+
+    /** Its own load and friction against being moved that way slowly from where it stands, N·m at the load. */
+    private function loadNm(int $direction): float
+    {
+        $mechanism = $this->burden->mechanism();
+        $position = $this->plant->position($this->state);
+
+        return $direction * $mechanism->staticTorqueNm($position) + $mechanism->frictionNm($position);
     }
 
     /** It is where its command wants it, and slow. */
