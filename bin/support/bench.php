@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// Medians of the computing core, as JSON. Run by bin/bench with the compiler on.
+// Medians of the computing core, as JSON. Run by bin/bench with the compiler on. Each figure is taken in a process of its
+// own: what the compiler has made of one run would else make another quicker or slower. With names, those alone.
 
 use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Assessment\Choosing;
@@ -149,31 +150,42 @@ $rank = fn (string $motion): float => median(fn () => (new Choosing($heron, $her
 
 [$one, $two, $four, $six, $longer] = [busy($mended, 1, 60), busy($mended, 2, 60), busy($mended, 4, 60), busy($mended, 6, 60), busy($mended, 6, 120)];
 
-echo json_encode([
-    'read_build_ms' => median(fn () => Build::fromJson($json), 50),
-    'assess_heron_wharf_ms' => median(fn () => Assessor::assess($heron), 40),
-    'drives_times_ratios' => count($drawer->drives()) * count(Ratios::all()),
-    'rank_200_drives_60_ratios_arm_ms' => $rank('drawbridge'),
-    'rank_200_drives_60_ratios_quick_arm_ms' => $rank('heron-neck'),
-    'rank_200_drives_60_ratios_hoist_ms' => $rank('tide'),
-    'rank_200_drives_60_ratios_carriage_ms' => $rank('ferry'),
-    'rank_200_drives_60_ratios_turntable_ms' => $rank('lantern'),
-    'rank_200_drives_60_ratios_crank_rocker_ms' => $rank('rower'),
-    'compare_schools_ms' => median(fn () => Schools::of($heron, $heron->motions['drawbridge'], Stock::shipped()), 7),
-    'search_trains_3_stages_24_sizes_ms' => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 3, 20), 7), [17.345, 1.0, 36.0, 0.0371])),
-    'search_trains_4_stages_24_sizes_ms' => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 4, 20), 5), [17.345, 123.4])),
-    'make_trains_3_stages_laid_out_ms' => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error', 20), 7),
-    'run_harbour_show_ms' => median(fn () => RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor']), 15),
-    'run_one_minute_of_one_motion_ms' => median(fn () => runBusy($one, 60), 9),
-    'run_one_minute_of_two_motions_ms' => median(fn () => runBusy($two, 60), 9),
-    'run_one_minute_of_four_motions_ms' => median(fn () => runBusy($four, 60), 9),
-    'run_one_minute_of_six_motions_ms' => median(fn () => runBusy($six, 60), 9),
-    'run_two_minutes_of_six_motions_ms' => median(fn () => runBusy($longer, 120), 9),
-    'steps_done_in_a_minute_of_six' => count(runBusy($six, 60)['steps']),
-    'sweep_500_faults_of_30_s_on_two_processes_s' => sweepOnTwo($long),
-    'states_searched' => Reach::of($states, 100_000)->states,
-    'search_100000_states_ms' => median(fn () => Reach::of($states, 100_000), 3),
-    'search_50000_states_ms' => median(fn () => Reach::of($states, 50_000), 3),
-    'drift_1000_cycles_ms' => median(fn () => (new DriftFan($heron, $drifts, $by, 1))->walk(1000), 5),
-    'drift_4000_cycles_ms' => median(fn () => (new DriftFan($heron, $drifts, $by, 1))->walk(4000), 5),
-]);
+$figures = [
+    'read_build_ms' => fn () => median(fn () => Build::fromJson($json), 50),
+    'assess_heron_wharf_ms' => fn () => median(fn () => Assessor::assess($heron), 40),
+    'drives_times_ratios' => fn () => count($drawer->drives()) * count(Ratios::all()),
+    'rank_200_drives_60_ratios_arm_ms' => fn () => $rank('drawbridge'),
+    'rank_200_drives_60_ratios_quick_arm_ms' => fn () => $rank('heron-neck'),
+    'rank_200_drives_60_ratios_hoist_ms' => fn () => $rank('tide'),
+    'rank_200_drives_60_ratios_carriage_ms' => fn () => $rank('ferry'),
+    'rank_200_drives_60_ratios_turntable_ms' => fn () => $rank('lantern'),
+    'rank_200_drives_60_ratios_crank_rocker_ms' => fn () => $rank('rower'),
+    'compare_schools_ms' => fn () => median(fn () => Schools::of($heron, $heron->motions['drawbridge'], Stock::shipped()), 7),
+    'search_trains_3_stages_24_sizes_ms' => fn () => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 3, 20), 7), [17.345, 1.0, 36.0, 0.0371])),
+    'search_trains_4_stages_24_sizes_ms' => fn () => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 4, 20), 5), [17.345, 123.4])),
+    'make_trains_3_stages_laid_out_ms' => fn () => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error', 20), 7),
+    'run_harbour_show_ms' => fn () => median(fn () => RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor']), 15),
+    'run_one_minute_of_one_motion_ms' => fn () => median(fn () => runBusy($one, 60), 9),
+    'run_one_minute_of_two_motions_ms' => fn () => median(fn () => runBusy($two, 60), 9),
+    'run_one_minute_of_four_motions_ms' => fn () => median(fn () => runBusy($four, 60), 9),
+    'run_one_minute_of_six_motions_ms' => fn () => median(fn () => runBusy($six, 60), 9),
+    'run_two_minutes_of_six_motions_ms' => fn () => median(fn () => runBusy($longer, 120), 9),
+    'steps_done_in_a_minute_of_six' => fn () => count(runBusy($six, 60)['steps']),
+    'sweep_500_faults_of_30_s_on_two_processes_s' => fn () => sweepOnTwo($long),
+    'states_searched' => fn () => Reach::of($states, 100_000)->states,
+    'search_100000_states_ms' => fn () => median(fn () => Reach::of($states, 100_000), 3),
+    'search_50000_states_ms' => fn () => median(fn () => Reach::of($states, 50_000), 3),
+    'drift_1000_cycles_ms' => fn () => median(fn () => (new DriftFan($heron, $drifts, $by, 1))->walk(1000), 5),
+    'drift_4000_cycles_ms' => fn () => median(fn () => (new DriftFan($heron, $drifts, $by, 1))->walk(4000), 5),
+];
+
+$names = array_slice($argv, 1);
+if (count($names) === 1) {
+    echo json_encode([$names[0] => $figures[$names[0]]()]);
+    exit;
+}
+$all = [];
+foreach ($names ?: array_keys($figures) as $name) {
+    $all += json_decode((string) shell_exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg(__FILE__).' '.escapeshellarg($name)), true);
+}
+echo json_encode($all);

@@ -45,6 +45,20 @@ final readonly class LimitSwitch
         return ($position - $this->at) * $this->direction() >= ($was ? -$this->travel : 0.0);
     }
 
+    /**
+     * Between which positions it goes on saying what it says; nowhere where it comes round.
+     *
+     * @return array{float, float} in the motion's own unit: above the first, below the second
+     */
+    public function saysTheSame(bool $on, ?float $period): array
+    {
+        return match (true) {
+            $period !== null => [INF, -INF],
+            $on => $this->direction() > 0 ? [$this->at - $this->travel, INF] : [-INF, $this->at + $this->travel],
+            default => $this->direction() > 0 ? [-INF, $this->at] : [$this->at, INF],
+        };
+    }
+
     /** The way a motion moves to get onto it: −1 towards the low end, 1 towards the high end. */
     public function direction(): int
     {

@@ -185,12 +185,14 @@ final readonly class Stepper implements Drive
     /** Current from the supply while its shaft gives so much power: the heat of its phases and the work; what a load gives back is burnt in the driver. */
     public function drawn_A(float $supply_V, float $shaft_W): float
     {
-        return ($this->holdHeat_W(0.0, $supply_V) + max(0.0, $shaft_W)) / $supply_V;
+        return ($this->holdHeat_W(0.0, $supply_V) + ($shaft_W > 0.0 ? $shaft_W : 0.0)) / $supply_V;
     }
 
     public function holdHeat_W(float $torque_Nm, float $supply_V): float
     {
-        return 2 * min($this->phase_A, $supply_V / $this->phase_ohm) ** 2 * $this->phase_ohm;
+        $phase_A = $supply_V < $this->phase_A * $this->phase_ohm ? $supply_V / $this->phase_ohm : $this->phase_A;
+
+        return 2 * $phase_A * $phase_A * $this->phase_ohm;
     }
 
     public function noise(): float

@@ -33,7 +33,7 @@ final readonly class TorqueLine
         public float $limit_Nm = INF,
         public float $gears = 1.0,
     ) {
-        $this->drivenFall_Nms = $fall_Nms / $gears ** 2;
+        $this->drivenFall_Nms = $fall_Nms / ($gears * $gears);
     }
 
     /**

@@ -69,7 +69,7 @@ interface Mechanism
     /** Friction and inertia are the same everywhere. */
     public function isEven(): bool;
 
-    /** Turn of the shaft over which the static torque hardly changes, rad; INF where it is the same everywhere. */
+    /** Turn of the shaft over which the static torque hardly changes, rad; INF where that, friction and inertia are the same everywhere between breaks. */
     public function evenOverRad(): float;
 
     /** @return list<float> positions where the torque jumps or bends */

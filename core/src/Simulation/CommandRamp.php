@@ -46,6 +46,17 @@ final class CommandRamp
         $this->at = $target !== null && $this->most_rad_s === INF ? $target : $from;
     }
 
+    /** For how long it goes on at its present speed as it does now, s; 0 where it speeds up, slows down or stands. */
+    public function steadyFor_s(float $speed): float
+    {
+        if ($this->target === null || $this->most_rad_s2 === INF || abs($this->speed - $speed) > self::NEAR * $this->most_rad_s || abs(abs($speed) - $this->most_rad_s) > self::NEAR * $this->most_rad_s) {
+            return 0.0;
+        }
+        $left = ($this->target - $this->at) * ($speed <=> 0.0);
+
+        return max(0.0, ($left - $speed * $speed / 2 / $this->most_rad_s2) / $this->most_rad_s);
+    }
+
     public function stop(): void
     {
         $this->speed = 0.0;

@@ -41,6 +41,12 @@ final class Inputs
     /** @var list<array{Axis, list<LimitSwitch>}> of each motion that has any: its own and those inside of its drive */
     private array $switched = [];
 
+    /** @var list<float> position above which no switch of such a motion changes what it says */
+    private array $above = [];
+
+    /** @var list<float> and below which */
+    private array $below = [];
+
     /** @var array<string, ?float> of each motion, after how far its switches and sensors come again */
     private array $periods = [];
 
@@ -76,9 +82,10 @@ final class Inputs
     /** Believes what is so, without any change being told: when the power comes on. */
     public function begin(): void
     {
-        foreach ($this->switched as [$axis, $switches]) {
+        foreach ($this->switched as $i => [$axis, $switches]) {
+            [$this->above[$i], $this->below[$i]] = [INF, -INF];
             foreach ($switches as $switch) {
-                $this->on[$switch->id] = $this->rawSwitch($switch, $axis);
+                $this->on[$switch->id] = $this->stuck[$switch->id] ?? $switch->isOnAt($axis->position(), $this->on[$switch->id] ?? false, $this->periods[$axis->motion->id]);
             }
         }
         foreach ($this->build->sensors as $id => $sensor) {
@@ -145,6 +152,9 @@ final class Inputs
         }
         $this->watched[$input] = true;
         $this->changedHands = true;
+        foreach (array_keys($this->switched) as $i) {
+            [$this->above[$i], $this->below[$i]] = [INF, -INF];
+        }
     }
 
     /** Its wire breaks, or is mended: a contact that is normally closed then reads as on, any other as off. */
@@ -166,15 +176,26 @@ final class Inputs
     public function look(float $now): array
     {
         $changed = [];
-        foreach ($this->switched as [$axis, $switches]) {
+        foreach ($this->switched as $i => [$axis, $switches]) {
             if ($axis->isStill() && ! $this->changedHands && $this->differsSince === [] && $this->stuck === []) {
                 continue;
             }
+            $at = $axis->position();
+            if ($at > $this->above[$i] && $at < $this->below[$i]) {
+                continue;
+            }
+            $period = $this->periods[$axis->motion->id];
             foreach ($switches as $switch) {
-                if ($this->believes($switch->id, $this->rawSwitch($switch, $axis), $this->build->settings->debounce_s + $switch->bounce_s, $now)) {
-                    $changed[] = [$switch->id, $this->on[$switch->id]];
+                $id = $switch->id;
+                $raw = $this->stuck[$id] ?? $switch->isOnAt($at, $this->on[$id], $period);
+                if ($raw === $this->on[$id] && $this->differsSince === []) {
+                    continue;
+                }
+                if ($this->believes($id, $raw, $this->build->settings->debounce_s + $switch->bounce_s, $now)) {
+                    $changed[] = [$id, $raw];
                 }
             }
+            $this->saysTheSame($i, $switches, $period);
         }
         $this->changedHands = false;
         foreach ($this->watched as $id => $is) {
@@ -213,9 +234,20 @@ final class Inputs
         return $done;
     }
 
-    private function rawSwitch(LimitSwitch $switch, Axis $axis): bool
+    /**
+     * Where the switches of a motion need not be looked at: none is about to tell something, or stuck.
+     *
+     * @param  list<LimitSwitch>  $switches
+     */
+    private function saysTheSame(int $i, array $switches, ?float $period): void
     {
-        return $this->stuck[$switch->id] ?? $switch->isOnAt($axis->position(), $this->on[$switch->id] ?? false, $this->periods[$axis->motion->id]);
+        [$above, $below] = $this->differsSince === [] && $this->stuck === [] ? [-INF, INF] : [INF, -INF];
+        foreach ($switches as $switch) {
+            [$from, $to] = $switch->saysTheSame($this->on[$switch->id], $period);
+            $above = max($above, $from);
+            $below = min($below, $to);
+        }
+        [$this->above[$i], $this->below[$i]] = [$above, $below];
     }
 
     private function rawSensor(Sensor $sensor): bool

@@ -38,7 +38,12 @@ final readonly class Plant
     private bool $isEven;
 
     /** The same load everywhere: nothing to look up on the way. */
-    private bool $isLevel;
+    public bool $isLevel;
+
+    private float $level_Nm;
+
+    /** Of a load that is the same everywhere but for a few places where it jumps. */
+    private ?LoadPiece $piece;
 
     private float $grip;
 
@@ -82,6 +87,8 @@ final readonly class Plant
         sort($breaks);
         $this->breaks = $breaks;
         $this->isLevel = $this->isEven && $breaks === [] && $this->largestTurn === INF;
+        $this->piece = ! $this->isEven && $this->largestTurn === INF ? new LoadPiece($mechanism, $breaks) : null;
+        $this->level_Nm = $this->isLevel ? $mechanism->staticTorqueNm(0.0) : 0.0;
     }
 
     /** A drive whose last stage is a worm or a fine screw is not turned by its load, whatever the train behind it. */
@@ -128,7 +135,7 @@ final readonly class Plant
 
     public function loadNm(float $angle): float
     {
-        return $this->mechanism->staticTorqueNm($this->mechanism->positionAt($angle));
+        return $this->isLevel ? $this->level_Nm : $this->mechanism->staticTorqueNm($this->mechanism->positionAt($angle));
     }
 
     /**
@@ -200,7 +207,14 @@ final readonly class Plant
         $friction = $this->friction;
         $bend = 0.0;
         if ($this->isEven) {
-            $load = $command * $this->mechanism->staticTorqueNm($this->mechanism->positionAt($state->angle));
+            $load = $command * ($this->isLevel ? $this->level_Nm : $this->mechanism->staticTorqueNm($this->mechanism->positionAt($state->angle)));
+        } elseif ($this->piece !== null) {
+            if ($state->angle <= $this->piece->from || $state->angle >= $this->piece->to) {
+                $this->piece->find($state->angle);
+            }
+            $load = $command * $this->piece->load_Nm;
+            $friction = $this->piece->friction_Nm;
+            $own = $this->piece->own_kgm2;
         } else {
             [$load, $friction, $own, $bend] = $this->mechanism->dynamics($this->mechanism->positionAt($state->angle));
             $load *= $command;
@@ -235,9 +249,9 @@ final readonly class Plant
         $h = $step;
 
         // 4. Load in the middle of the step, from where the present acceleration would take it.
-        if (! $this->isLevel) {
-            $slope = $coupling->fade / $coupling->inertia;
-            $now = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
+        $slope = $coupling->fade / $coupling->inertia;
+        $now = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
+        if (! $this->isLevel && ! $this->staysWithin($state->angle, (abs($speed) + abs($now) * $h) * $h)) {
             $room = $this->breaks === [] ? INF : $this->toNextBreak($state->angle, $way * $command);
             $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
             $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
@@ -278,8 +292,11 @@ final readonly class Plant
             $until = self::timeToReach($speed, 0.0, $start, $slope);
             $h = $until < $h ? $until : $h;
         }
-        $until = self::timeToReach($speed, $start > 0.0 ? $coupling->above : $coupling->below, $start, $slope);
-        $h = $until < $h ? $until : $h;
+        $end = $start > 0.0 ? $coupling->above : $coupling->below;
+        if ($end !== INF && $end !== -INF) {
+            $until = self::timeToReach($speed, $end, $start, $slope);
+            $h = $until < $h ? $until : $h;
+        }
         $x = $slope * $h;
         if ($x < 1e-4) {
             $turn = $h * ($speed + $start * $h * (0.5 - $x / 6));
@@ -353,6 +370,12 @@ final readonly class Plant
         return max($byAccel, $bySpeed, 1e-9);
     }
 
+    /** It meets the same load all over a turn either way. */
+    private function staysWithin(float $angle, float $turn): bool
+    {
+        return $this->piece !== null && $angle - $turn > $this->piece->from && $angle + $turn < $this->piece->to;
+    }
+
     /** How far it may turn until the load changes its kind. */
     private function toNextBreak(float $angle, int $way): float
     {
@@ -387,7 +410,7 @@ final readonly class Plant
     private static function timeToReach(float $v, float $wanted, float $a, float $slope): float
     {
         $gap = $wanted - $v;
-        if (abs($wanted) === INF || $gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
+        if ($gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
             return INF;
         }
         if ($slope <= 0.0) {

@@ -21,6 +21,8 @@ final class Recorder
 
     public const DIGITS = 6;          // of positions, speeds and currents: far below what anybody can measure
 
+    private const PER_UNIT = 10 ** self::DIGITS;
+
     /** @var array<string, list<float>> by motion, in its own unit */
     private array $positions = [];
 
@@ -59,9 +61,9 @@ final class Recorder
             return;
         }
         foreach ($this->axes as $id => $axis) {
-            $this->positions[$id][] = round($axis->position(), self::DIGITS) + 0.0;
-            $this->speeds[$id][] = round($axis->speed(), self::DIGITS) + 0.0;
-            $this->currents[$id][] = round($axis->current_A(), self::DIGITS) + 0.0;
+            $this->positions[$id][] = floor($axis->position() * self::PER_UNIT + 0.5) / self::PER_UNIT;
+            $this->speeds[$id][] = floor($axis->speed() * self::PER_UNIT + 0.5) / self::PER_UNIT;
+            $this->currents[$id][] = floor($axis->current_A() * self::PER_UNIT + 0.5) / self::PER_UNIT;
         }
         foreach ($this->feeds as $feed) {
             $feed->sample();

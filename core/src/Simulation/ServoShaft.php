@@ -30,13 +30,18 @@ final class ServoShaft
     public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): float
     {
         $ratio = $this->plant->ratio;
+        $isThere = $ramp->isThere();
         $missing = ($ramp->at() - $state->angle) * $ratio;
-        $seconds = min($seconds, $ramp->isThere() && abs($missing) > self::FAR_RAD
+        $most = $isThere && abs($missing) > self::FAR_RAD
             ? (abs($missing) - self::BAND_RAD) / max($this->line->noLoad_rad_s(), abs($state->speed) * $ratio)
-            : self::STEP_S);
-        $ramp->advance($seconds);
-        $missing = ($ramp->at() - $state->angle) * $ratio;
-        $wrong = max(0.0, abs($missing) - $this->dead_rad);
+            : self::STEP_S;
+        $seconds = $seconds < $most ? $seconds : $most;
+        if (! $isThere) {
+            $ramp->advance($seconds);
+            $missing = ($ramp->at() - $state->angle) * $ratio;
+        }
+        $wrong = abs($missing) - $this->dead_rad;
+        $wrong = $wrong > 0.0 ? $wrong : 0.0;
         $line = $wrong >= self::BAND_RAD ? $this->line : $this->line->scaled($wrong / self::BAND_RAD);
         $used = $this->plant->stepInto($ledger, $state, $line, $missing >= 0.0 ? 1 : -1, true, $seconds, $wrong <= 0.0);
         $this->current_A = $this->line->idle_A + $this->line->A_per_Nm * min(abs($state->motor_Nm), $this->line->stall_Nm);

@@ -44,9 +44,12 @@ final class Starts
             $this->halted = null;
             $this->kept = new \SplObjectStorage;
         }
+        $quiet = $changed === [] && $gestures === [] && ! $powerOn;
+        if ($quiet && $this->watchers === []) {
+            return [];
+        }
         $before = $powerOn ? $this->world->clock_s() : $this->clock;
         $this->clock = $this->world->clock_s();
-        $quiet = $changed === [] && $gestures === [] && ! $powerOn;
         $fired = [];
         foreach ($quiet ? $this->watchers : $this->world->build->routines as $routine) {
             $starts = false;

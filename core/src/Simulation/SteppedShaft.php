@@ -26,8 +26,11 @@ final class SteppedShaft
     /** @return float the seconds used, of those given */
     public function step(PlantState $state, CommandRamp $ramp, float $seconds, ?Ledger $ledger): float
     {
-        $seconds = min($seconds, self::STEP_S);
         $plant = $this->plant;
+        if ($seconds > self::STEP_S) { // nothing changes: one step
+            $steady = $plant->isLevel ? $ramp->steadyFor_s($state->speed) : 0.0;
+            $seconds = min($seconds, max(self::STEP_S, $steady));
+        }
         $before = $ledger === null ? null : clone $state;
         [$from, $was] = [$state->angle, $state->speed];
         $commanded = $ramp->at();
