@@ -174,6 +174,12 @@ final class Axis
         return ! $this->machine->powered || $this->pending?->powered === false ? 0.0 : $this->machine->stall->now_s();
     }
 
+    /** How many steps of time it has gone through: while they are no more, nothing of it has changed. */
+    public function steps(): int
+    {
+        return $this->machine->steps;
+    }
+
     public function isStill(): bool
     {
         return $this->machine->still && $this->pending === null;

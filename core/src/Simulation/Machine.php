@@ -42,6 +42,8 @@ final class Machine
 
     public float $current_A = 0.0;
 
+    public int $steps = 0;                   // of time that it has gone through
+
     private readonly PositionUnit $unit;
 
     private readonly HardStops $stops;
@@ -295,6 +297,7 @@ final class Machine
     /** @return float the seconds used */
     private function step(float $seconds): float
     {
+        $this->steps++;
         if ($this->follower !== null && $this->ramp->target() !== null) {
             $used = $this->follower->step($this->state, $this->ramp, $seconds, $this->ledger);
             if ($this->follower instanceof SteppedShaft && $this->follower->slipped_rad !== 0.0) {

@@ -46,6 +46,9 @@ final class Recorder
 
     private int $taken = 0;
 
+    /** @var array<string, int> steps that each motion had gone through at the sample before */
+    private array $stepsBefore = [];
+
     /**
      * @param  array<string, Axis>  $axes
      * @param  array<string, Feed>  $feeds
@@ -61,6 +64,15 @@ final class Recorder
             return;
         }
         foreach ($this->axes as $id => $axis) {
+            $steps = $axis->steps();
+            if (($this->stepsBefore[$id] ?? -1) === $steps) { // it has not moved since
+                $this->positions[$id][] = $this->positions[$id][$this->taken - 1];
+                $this->speeds[$id][] = $this->speeds[$id][$this->taken - 1];
+                $this->currents[$id][] = $this->currents[$id][$this->taken - 1];
+
+                continue;
+            }
+            $this->stepsBefore[$id] = $steps;
             $this->positions[$id][] = floor($axis->position() * self::PER_UNIT + 0.5) / self::PER_UNIT;
             $this->speeds[$id][] = floor($axis->speed() * self::PER_UNIT + 0.5) / self::PER_UNIT;
             $this->currents[$id][] = floor($axis->current_A() * self::PER_UNIT + 0.5) / self::PER_UNIT;

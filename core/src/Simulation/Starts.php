@@ -26,9 +26,12 @@ final class Starts
     /** @var list<Routine> that may start without any input having changed */
     private readonly array $watchers;
 
+    private readonly bool $looksAtClock;
+
     public function __construct(private readonly World $world)
     {
         $this->kept = new \SplObjectStorage;
+        $this->looksAtClock = array_filter($world->build->routines, fn (Routine $routine): bool => in_array('time_of_day', array_column($routine->starts, 'when'), true)) !== [];
         $this->watchers = array_values(array_filter($world->build->routines, fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'), self::BY_THEMSELVES) !== []));
     }
 
@@ -48,8 +51,11 @@ final class Starts
         if ($quiet && $this->watchers === []) {
             return [];
         }
-        $before = $powerOn ? $this->world->clock_s() : $this->clock;
-        $this->clock = $this->world->clock_s();
+        if ($this->looksAtClock) {
+            $clock = $this->clock;
+            $this->clock = $this->world->clock_s();
+            $before = $powerOn ? $this->clock : $clock;
+        }
         $fired = [];
         foreach ($quiet ? $this->watchers : $this->world->build->routines as $routine) {
             $starts = false;
@@ -61,7 +67,7 @@ final class Starts
                     'knock' => in_array([$trigger->sensor, true], $changed, true),
                     'level', 'count' => $trigger->condition !== null && $this->becomes($trigger, $trigger->condition, $now),
                     'every' => $this->comesAgain($trigger, $now),
-                    'time_of_day' => $this->passes($before, $trigger->clock_s ?? 0.0),
+                    'time_of_day' => $this->passes($before ?? $this->clock, $trigger->clock_s ?? 0.0),
                     default => false,
                 } || $starts; // every one is asked: some of them remember
             }
