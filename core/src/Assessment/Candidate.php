@@ -37,12 +37,14 @@ final readonly class Candidate
         $fails = 0;
         $misses = 0.0;
         foreach ($strains as $strain) {
-            $worst = max($worst, $strain->severity->rank());
+            $rank = $strain->severity->rank();
+            $worst = $rank > $worst ? $rank : $worst;
             if ($strain->severity === Severity::Fails) {
                 $fails++;
-                $misses = max($misses, min(self::MISSES_AT_MOST, $strain->share));
+                $misses = $strain->share > $misses ? $strain->share : $misses;
             }
         }
+        $misses = min(self::MISSES_AT_MOST, $misses);
         $this->verdict = $worst === 2 ? Verdict::Fails : ($worst === 1 ? Verdict::Tight : Verdict::Holds);
         $this->place = [$worst, $fails, $misses, $worst === 2 ? 0.0 : $goal->measure($this)];
     }

@@ -31,7 +31,7 @@ final class Choice
      */
     public static function of(Build $build, Motion $motion, Stock $stock, Goal $goal = Goal::Fastest, bool $eachDrive = true, int $rows = self::ROWS, ?Supply $supply = null): array
     {
-        $all = (new Choosing($build, $motion, $stock, $supply))->ranked($goal);
+        $all = (new Choosing($build, $motion, $stock))->ranked($goal, from: $supply);
         $carries = array_values(array_filter($all, fn (Candidate $candidate): bool => $candidate->verdict !== Verdict::Fails));
         $others = [];
         foreach ($carries as $candidate) {

@@ -41,7 +41,7 @@ final class Choosing
     /** @var array<int, array{Train, float, float, float}> behind an extra ratio stands the train that the motion has */
     private array $trains = [];
 
-    public function __construct(private readonly Build $build, private readonly Motion $motion, private readonly Stock $stock, private readonly ?Supply $supply = null)
+    public function __construct(private readonly Build $build, private readonly Motion $motion, private readonly Stock $stock)
     {
         $this->table = new MoveTable($motion);
         $this->patience_s = (new Facts($motion))->patience_s();
@@ -55,14 +55,15 @@ final class Choosing
     /**
      * @param  list<Train>|null  $ratios  extra stages right behind the drive; the usual sixty when null
      * @param  \Closure(Drive): bool|null  $only  which drives are tried
+     * @param  Supply|null  $from  what feeds them; that of the motion, or one that fits, when null
      * @return list<Candidate> in order
      */
-    public function ranked(Goal $goal, ?array $ratios = null, ?\Closure $only = null): array
+    public function ranked(Goal $goal, ?array $ratios = null, ?\Closure $only = null, ?Supply $from = null): array
     {
         $ratios ??= Ratios::all();
         $candidates = [];
         foreach ($this->lightestFirst() as $drive) {
-            $supply = $this->supply ?? $this->motion->drive->supply ?? $this->fitting($drive);
+            $supply = $from ?? $this->motion->drive->supply ?? $this->fitting($drive);
             if ($supply === null || ($only !== null && ! $only($drive))) {
                 continue;
             }

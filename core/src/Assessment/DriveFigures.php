@@ -115,7 +115,7 @@ final readonly class DriveFigures
             $hold_W = $on->counts ? $on->always_W : $this->drive->motor->holdHeat_W($this->hold_motor_Nm, $on->volts_V);
         }
         $this->hold_heat_W = $hold_W;
-        $this->cycle_heat_W = $moves * ($on->counts ? $on->always_W : $moving_A ** 2 * $on->resistance_ohm) + (1 - $moves) * $hold_W;
+        $this->cycle_heat_W = $moves * ($on->counts ? $on->always_W : $moving_A * $moving_A * $on->resistance_ohm) + (1 - $moves) * $hold_W;
         $this->mean_A = $moves * $moving_A * $on->share + (1 - $moves) * $hold_A;
     }
 

@@ -58,7 +58,9 @@ final class DriveRules
         if ($f->drive->clutch_Nm !== null && $f->drive->clutch_Nm < self::CLUTCH_TIGHT * $f->peak_Nm * (1 - self::TIE)) {
             $strains[] = new Strain('drive.clutch_slips', $f->drive->clutch_Nm < $f->peak_Nm ? Severity::Fails : Severity::Tight, $f->peak_Nm / $f->drive->clutch_Nm);
         }
-        array_push($strains, ...self::steps($f, $settings));
+        if ($f->counts) {
+            array_push($strains, ...self::steps($f));
+        }
         if ($f->turn_deg > $f->travel_deg * $over || ($f->task->keeps_turning && is_finite($f->travel_deg))) {
             $strains[] = new Strain('drive.servo_travel', Severity::Fails, $f->turn_deg / $f->travel_deg);
         }
@@ -96,7 +98,7 @@ final class DriveRules
      *
      * @return list<Strain>
      */
-    private static function steps(DriveFigures $f, Settings $settings): array
+    private static function steps(DriveFigures $f): array
     {
         $motor = $f->drive->motor;
         if (! $motor instanceof Stepper || $f->margin < 1.0) {

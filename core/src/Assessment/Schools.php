@@ -52,8 +52,9 @@ final class Schools
     public static function of(Build $build, Motion $motion, Stock $stock): array
     {
         $schools = [];
+        [$usual, $gated] = array_map(fn (bool $isGated): Choosing => new Choosing($build, self::asked($build, $motion, $stock, $isGated), $stock), [false, true]);
         foreach (array_keys(self::NAMES) as $school) {
-            $schools[] = self::school($build, $motion, $stock, $school);
+            $schools[] = self::school($build, $motion, $school === 'gated_servo' ? $gated : $usual, $school);
         }
         usort($schools, fn (array $a, array $b): int => $a['order'] <=> $b['order']);
 
@@ -67,18 +68,11 @@ final class Schools
     }
 
     /** @return array<string, mixed> */
-    private static function school(Build $build, Motion $motion, Stock $stock, string $school): array
+    private static function school(Build $build, Motion $motion, Choosing $choosing, string $school): array
     {
-        $isGated = $school === 'gated_servo';
-        $asked = $motion->drive === null ? $motion : $motion->withDrive($motion->drive->but(['gated' => $isGated]));
-        if ($motion->drive === null && $isGated) {
-            $supply = array_values($build->supplies)[0] ?? null;
-            $some = array_values($stock->drives())[0] ?? null;
-            $asked = $supply === null || $some === null ? $motion : $motion->withDrive(new DriveChoice($some, $supply, 1.0, gated: true));
-        }
         $best = null;
         foreach ($build->supplies as $supply) {
-            $candidate = (new Choosing($build, $asked, $stock, $supply))->ranked(Goal::Safest, null, self::fits($school))[0] ?? null;
+            $candidate = $choosing->ranked(Goal::Safest, null, self::fits($school), $supply)[0] ?? null;
             if ($candidate !== null && ($best === null || $candidate->rank() < $best->rank())) {
                 $best = $candidate;
             }
@@ -110,6 +104,18 @@ final class Schools
             'take' => self::take($build, $motion, $best, $school),
             'order' => [$verdict->rank() === 3 ? 3 : ($within === false ? 2 : $verdict->rank()), self::wants($motion, $school, $holds), $f->charge_Ah_day() + 0.02 * $parts + 0.01 * $best->noise()],
         ];
+    }
+
+    /** The motion as it would be asked: with the power of its servo cut at rest, or not. */
+    private static function asked(Build $build, Motion $motion, Stock $stock, bool $isGated): Motion
+    {
+        if ($motion->drive !== null) {
+            return $motion->withDrive($motion->drive->but(['gated' => $isGated]));
+        }
+        $supply = array_values($build->supplies)[0] ?? null;
+        $some = array_values($stock->drives())[0] ?? null;
+
+        return ! $isGated || $supply === null || $some === null ? $motion : $motion->withDrive(new DriveChoice($some, $supply, 1.0, gated: true));
     }
 
     /** @return \Closure(Drive): bool */

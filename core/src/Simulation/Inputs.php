@@ -41,10 +41,10 @@ final class Inputs
     /** @var list<array{Axis, list<LimitSwitch>}> of each motion that has any: its own and those inside of its drive */
     private array $switched = [];
 
-    /** @var list<float> position above which no switch of such a motion changes what it says */
+    /** @var array<int, float> position above which no switch of such a motion changes what it says */
     private array $above = [];
 
-    /** @var list<float> and below which */
+    /** @var array<int, float> and below which */
     private array $below = [];
 
     /** @var array<string, ?float> of each motion, after how far its switches and sensors come again */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Turntable;
 use Brookstone\Core\Simulation\CommandRamp;
 use Brookstone\Core\Simulation\HardStops;
@@ -25,6 +27,23 @@ it('ramps a command no faster and no more suddenly than it may, and ends where i
 
     expect($ramp->at())->toBe($to)->and($ramp->isThere())->toBeTrue();
 })->with([[4.0, 10.0], [-3.0, 1.5], [0.51, 5.0]]);
+
+it('says how long it keeps its speed: only between speeding up and slowing down', function () {
+    $ramp = new CommandRamp(0.0, 2.0, 10.0);
+    $ramp->sendTo(4.0, 0.0);
+    expect($ramp->steadyFor_s(0.0))->toBe(0.0);
+    $ramp->advance(0.1);
+    expect($ramp->steadyFor_s(1.0))->toBe(0.0); // half way up
+    $ramp->advance(0.15);
+    expect($ramp->steadyFor_s(2.0))->toBeAbout((4.0 - 0.2 - 0.1 - 0.2) / 2.0, 1e-9)->and($ramp->steadyFor_s(1.9))->toBe(0.0);
+    $ramp->advance($ramp->steadyFor_s(2.0) + 0.05);
+    expect($ramp->steadyFor_s(1.5))->toBe(0.0)->and($ramp->steadyFor_s(2.0))->toBe(0.0);
+
+    $back = new CommandRamp(0.0, 2.0, 10.0);
+    $back->sendTo(-4.0, 0.0);
+    $back->advance(0.25);
+    expect($back->steadyFor_s(-2.0))->toBeAbout(1.75, 1e-9);
+});
 
 it('is there at once without a ramp, and stays without a target', function () {
     $ramp = new CommandRamp(1.0, INF);
@@ -70,3 +89,20 @@ it('follows as a stepper while it pulls enough, and stands where it does not', f
 
     expect(abs($state->angle - 1.0) < 1e-9)->toBe($follows)->and($shaft->atRest_A())->toBeGreaterThan(0.0);
 })->with([[1e-6, true], [10.0, false]]);
+
+it('takes the time at its full speed in one step where its load is the same everywhere, and only there', function (Mechanism $thing, bool $inOne) {
+    $stepper = array_values(array_filter(Drawer::all(), fn ($drive): bool => $drive instanceof Stepper))[0];
+    $plant = new Plant($thing, 1.0, 1.0, 1.0, $stepper->rotorKgm2());
+    $shaft = new SteppedShaft($plant, $stepper, 24.0);
+    $ramp = new CommandRamp(0.0, 2.0, 20.0);
+    $ramp->sendTo(3.0, 0.0);
+    $state = $plant->stateAt(0.0);
+    $longest = $time = 0.0;
+    while (! $ramp->isThere()) {
+        $used = $shaft->step($state, $ramp, 0.5, null);
+        $time += $used;
+        $longest = max($longest, $used);
+    }
+
+    expect($longest > 0.1)->toBe($inOne)->and($time)->toBeAbout(3.0 / 2 + 2.0 / 20, 2e-3)->and($state->angle)->toBeAbout(3.0, 1e-9);
+})->with([[new Turntable(1e-6, null, null), true], [new Arm(0.001, 0.01), false]]);
