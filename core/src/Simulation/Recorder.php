@@ -44,6 +44,12 @@ final class Recorder
     /** @var array<int, array<string, mixed>> as Schemas has them */
     private array $steps = [];
 
+    /** @var array<int, Step> steps that are being done, by record */
+    private array $underWay = [];
+
+    /** @var list<Mishap> */
+    private array $mishaps = [];
+
     private int $taken = 0;
 
     /** @var array<string, int> steps that each motion had gone through at the sample before */
@@ -100,7 +106,7 @@ final class Recorder
     /** @param  float  $speed in the motion's own unit per second */
     public function hit(float $at, Motion $motion, float $speed, float $energy_J): void
     {
-        $this->event($at, 'hit', new Sentence("{$motion->name} hits its hard stop at {speed} with {energy}.", [
+        $this->mishap('hit', $motion->id, $at, new Sentence("{$motion->name} hits its hard stop at {speed} with {energy}.", [
             'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
             'energy' => Quantity::of($energy_J, 'J'),
         ]));
@@ -117,18 +123,18 @@ final class Recorder
 
     public function snaps(float $at, Motion $motion, float $pull_N, float $bears_N): void
     {
-        $this->event($at, 'snap', new Sentence("The cord of {$motion->name} breaks: it is pulled with {pull}, and at its knot it bears {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
+        $this->mishap('snap', $motion->id, $at, new Sentence("The cord of {$motion->name} breaks: it is pulled with {pull}, and at its knot it bears {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
     }
 
     public function broken(float $at, Rule $rule): void
     {
         $says = $rule->says($this->build);
-        $this->event($at, 'rule', new Sentence("The rule {$rule->name} is broken: {$says->template}.", $says->values));
+        $this->mishap('rule', $rule->id, $at, new Sentence("The rule {$rule->name} is broken: {$says->template}.", $says->values));
     }
 
     public function sag(float $at, Supply $supply, float $asked_A): void
     {
-        $this->event($at, 'sag', new Sentence("{$supply->name} sags: it is asked for {asked} and gives {most}.", ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
+        $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->name} sags: it is asked for {asked} and gives {most}.", ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
     }
 
     public function routine(float $at, string $kind, string $text): void
@@ -146,14 +152,46 @@ final class Recorder
             'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running',
         ];
 
+        $this->underWay[count($this->steps) - 1] = $step;
+
         return count($this->steps) - 1;
     }
 
     public function stepEnds(int $record, float $at, string $outcome): void
     {
+        unset($this->underWay[$record]);
         if (isset($this->steps[$record])) {
             $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome]);
         }
+    }
+
+    /** @return array<int, Step> steps that are being done, by record */
+    public function underWay(): array
+    {
+        return $this->underWay;
+    }
+
+    /** @return array<int, array<string, mixed>> steps that were begun, as Schemas has them */
+    public function steps(): array
+    {
+        return $this->steps;
+    }
+
+    /** @return list<Mishap> */
+    public function mishaps(): array
+    {
+        return $this->mishaps;
+    }
+
+    /** Something went wrong: with a motion it is the last step that moved it, with anything else the last that was begun. */
+    public function mishap(string $kind, string $of, float $at, Sentence $says): void
+    {
+        $step = null;
+        for ($i = count($this->steps) - 1; $i >= 0 && $step === null; $i--) {
+            $step = $this->steps[$i]['motion'] === $of || (! isset($this->axes[$of]) && $this->steps[$i]['end_s'] === null) ? $this->steps[$i] : null;
+        }
+        $this->mishaps[] = new Mishap($kind, $of, $at, $says, $step['routine'] ?? null, $step['path'] ?? null);
+        $this->event($at, $kind, $says);
     }
 
     /**

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Rehearsal;
+
+use Brookstone\Core\Simulation\Mishap;
+
+/** What became of a routine that was begun somewhere. */
+final readonly class Performance
+{
+    /**
+     * @param  string  $outcome  `ends`, `gives_up`, `comes_round` (a loop without end that is as it was), `bounded` (longer than is looked at), `never_begins`
+     * @param  float|null  $takes_s  of what ends
+     * @param  list<array<string, mixed>>  $steps  of the routine and of those that it calls, as a trace has them
+     * @param  list<Mishap>  $mishaps  in all that ran, in the order in which they came
+     * @param  array<string, float>  $ends  where each motion stands at the end, in its own unit
+     * @param  string  $state  the same for two ends from which everything goes on alike
+     * @param  float  $ran_s  in all
+     */
+    public function __construct(
+        public Start $start,
+        public string $routine,
+        public string $outcome,
+        public ?float $takes_s,
+        public array $steps,
+        public array $mishaps,
+        public array $ends,
+        public string $state,
+        public float $ran_s,
+    ) {
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Rehearsal;
+
+/** What became of every routine of a build, from everywhere that it can begin. */
+final readonly class Rehearsed
+{
+    /** @param  array<string, list<Performance>>  $performances  by routine, the plainest start first */
+    public function __construct(public array $performances)
+    {
+    }
+
+    /** @return list<Performance> */
+    public function of(string $routine): array
+    {
+        return $this->performances[$routine] ?? [];
+    }
+
+    /** Longest that a routine took, s; null where it never ended by itself. */
+    public function longest_s(string $routine): ?float
+    {
+        $times = array_filter(array_map(fn (Performance $performance): ?float => $performance->takes_s, $this->of($routine)), fn (?float $time): bool => $time !== null);
+
+        return $times === [] ? null : max($times);
+    }
+
+    /** Time that was run in all, s. */
+    public function ran_s(): float
+    {
+        return array_sum(array_map(fn (array $performances): float => array_sum(array_map(fn (Performance $performance): float => $performance->ran_s, $performances)), $this->performances));
+    }
+}

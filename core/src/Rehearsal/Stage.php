@@ -1,0 +1,279 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Rehearsal;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Routine\RepeatStep;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\Trigger;
+use Brookstone\Core\Routine\WorldEvent;
+use Brookstone\Core\Simulation\Axis;
+use Brookstone\Core\Simulation\Mishap;
+use Brookstone\Core\Simulation\Program;
+use Brookstone\Core\Simulation\World;
+
+/** One performance: the power comes on, what starts by itself starts, what comes before is done, and then the routine. Nothing in it is random. */
+final class Stage
+{
+    public const MOST_S = 120.0; // of one performance: what takes longer is not looked at to its end
+
+    private const LOOKS_ON_S = 0.5; // when all is done: what still moves, or runs into a stop only then, is found
+
+    private const STARTS_WITHIN_S = 1.5; // of what its trigger wants; then it is started by hand
+
+    private const STALLED_S = 0.5; // of pushing in vain: more than a servo settling
+
+    private const SAME_SHARE = 1e-3; // of its range: so near two ends are one
+
+    private const OFF_SHARE = 0.05; // of its range: further off its place than that it is elsewhere, where no tolerance is asked for
+
+    private readonly World $world;
+
+    private readonly Program $program;
+
+    private readonly Stagehand $hand;
+
+    private ?float $began_s = null;
+
+    private ?float $ended_s = null;
+
+    private ?string $fault = null;
+
+    private bool $beforeIsDone;
+
+    private bool $comesRound = false;
+
+    /** @var array<string, array<string, true>> states in which the first step of a loop without end was begun */
+    private array $rounds = [];
+
+    private int $seen = 0; // records of steps looked at for that
+
+    /** @var array<string, true> paths of first steps of such loops, with their routine before them */
+    private readonly array $roundsOf;
+
+    private function __construct(private readonly Build $build, private readonly Routine $routine, private readonly Start $start)
+    {
+        $given = $start->scenario;
+        $this->world = new World($build, $given ?? new Scenario('', '', self::MOST_S, $start->at, []), INF);
+        $this->program = new Program($this->world, $this->begins(...), $this->ends(...));
+        $this->hand = new Stagehand($this->world);
+        $this->beforeIsDone = $start->after === null;
+        $roundsOf = [];
+        foreach ($build->routines as $id => $each) {
+            foreach ($each->flat() as $path => $step) {
+                if ($step instanceof RepeatStep && $step->times === null) {
+                    $roundsOf["{$id} {$path}.steps.0"] = true;
+                }
+            }
+        }
+        $this->roundsOf = $roundsOf;
+    }
+
+    public static function perform(Build $build, Routine $routine, Start $start): Performance
+    {
+        return (new self($build, $routine, $start))->run();
+    }
+
+    private function begins(string $routine): void
+    {
+        if ($routine === $this->routine->id && $this->began_s === null && $this->beforeIsDone) {
+            $this->began_s = $this->world->now();
+        }
+    }
+
+    private function ends(string $routine, ?string $fault): void
+    {
+        if ($routine === $this->routine->id && $this->began_s !== null && $this->ended_s === null) {
+            $this->ended_s = $this->world->now();
+            $this->fault = $fault;
+        } elseif ($routine === $this->start->after && ! $this->beforeIsDone) {
+            $this->beforeIsDone = true;
+        }
+    }
+
+    private function run(): Performance
+    {
+        $until = $this->start->scenario->until_s ?? self::MOST_S;
+        $asked_s = null; // since when the routine, or the one before it, has been asked for
+        while ($this->world->now() < $until - 1e-9 && ! $this->isOver()) {
+            $this->scan();
+            if ($this->start->scenario !== null || ! $this->isQuiet() || $this->began_s !== null) {
+                $asked_s = null;
+
+                continue;
+            }
+            $next = $this->beforeIsDone ? $this->routine : $this->build->routines[$this->start->after ?? ''];
+            if ($asked_s === null) {
+                $asked_s = $this->world->now();
+                $this->ask($next);
+            } elseif ($this->world->now() - $asked_s >= self::STARTS_WITHIN_S) {
+                $this->program->start($next);
+                $asked_s = null;
+            }
+        }
+        for ($end = $this->world->now() + self::LOOKS_ON_S; $this->world->now() < $end - 1e-9;) {
+            $this->scan();
+        }
+
+        return $this->written();
+    }
+
+    private function scan(): void
+    {
+        $this->program->look();
+        if ($this->start->scenario === null) {
+            $this->hand->look();
+        }
+        $this->lookForRounds();
+        $this->world->pass();
+    }
+
+    /** Nothing runs but what runs for ever. */
+    private function isQuiet(): bool
+    {
+        foreach ($this->program->running() as $id) {
+            if (! isset($this->rounds[$id])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function isOver(): bool
+    {
+        return $this->comesRound || ($this->ended_s !== null && $this->isQuiet() && ($this->start->scenario === null || ! $this->world->hasMoreToCome()));
+    }
+
+    /** Does what starts a routine; what hangs on no person's hand is started by hand. */
+    private function ask(Routine $routine): void
+    {
+        if ($this->start->so !== null) {
+            $this->hand->makes($this->start->so[0], $this->start->so[1], null);
+        }
+        $trigger = array_values(array_filter($routine->starts, fn (Trigger $trigger): bool => $trigger->sensor !== null && in_array($trigger->when, ['press', 'beam', 'input', 'knock'], true) && in_array($trigger->how, ['any', 'short'], true)))[0] ?? null;
+        $sensor = $this->build->sensors[$trigger->sensor ?? ''] ?? null;
+        if ($trigger === null || $sensor === null || $sensor->motion !== null || $sensor->measures() || $this->world->isOn($sensor->id) === $trigger->on) {
+            $this->program->start($routine);
+
+            return;
+        }
+        $this->world->happens(new WorldEvent(0.0, 'sensor', $sensor->id, $trigger->on));
+        $this->hand->later(new WorldEvent(0.0, 'sensor', $sensor->id, ! $trigger->on));
+    }
+
+    /** A loop without end that begins a round as it began one before goes on for ever in the same way. */
+    private function lookForRounds(): void
+    {
+        $steps = $this->world->recorder->steps();
+        for ($count = count($steps); $this->seen < $count; $this->seen++) {
+            $key = "{$steps[$this->seen]['routine']} {$steps[$this->seen]['path']}";
+            if (! isset($this->roundsOf[$key])) {
+                continue;
+            }
+            $id = $steps[$this->seen]['routine'];
+            $state = $key.$this->state();
+            $this->comesRound = $this->comesRound || ($id === $this->routine->id && isset($this->rounds[$id][$state]));
+            $this->rounds[$id][$state] = true;
+        }
+    }
+
+    private function state(): string
+    {
+        $state = [];
+        foreach ($this->world->axes as $id => $axis) {
+            [$low, $high] = $axis->motion->range();
+            $width = max(1e-9, $high - $low) * self::SAME_SHARE;
+            $state[] = round($axis->position() / $width).($axis->isStill() ? '' : '~').' '.$axis->knownPlace().($axis->believed() === null ? '?' : '').$axis->isPowered();
+        }
+
+        return json_encode([$state, $this->world->counters(), $this->world->outputs()], JSON_THROW_ON_ERROR);
+    }
+
+    private function written(): Performance
+    {
+        $axes = $this->world->axes;
+        $idle = $this->program->isIdle();
+        $mishaps = $this->world->recorder->mishaps();
+        foreach ($axes as $id => $axis) {
+            array_push($mishaps, ...$this->standing($axis, $idle));
+        }
+        if ($this->fault !== null) {
+            $gaveUp = array_values(array_filter($this->world->recorder->steps(), fn (array $step): bool => $step['outcome'] === 'gave_up'));
+            $step = end($gaveUp);
+            $mishaps[] = new Mishap('vain', $this->routine->id, $this->ended_s ?? 0.0, new Sentence("{$this->routine->name} gives up: {$this->fault}."), $this->routine->id, $step === false ? null : $step['path']);
+        }
+        $took = $this->began_s === null || $this->ended_s === null ? null : round($this->ended_s - $this->began_s, 9);
+
+        return new Performance(
+            $this->start, $this->routine->id,
+            match (true) {
+                $this->began_s === null => 'never_begins',
+                $this->fault !== null => 'gives_up',
+                $took !== null => 'ends',
+                $this->comesRound => 'comes_round',
+                default => 'bounded',
+            },
+            $this->fault === null ? $took : null,
+            array_values($this->world->recorder->steps()), $mishaps,
+            array_map(fn (Axis $axis): float => $axis->position(), $axes),
+            $this->state(), $this->world->now(),
+        );
+    }
+
+    /** @return list<Mishap> what is wrong with how a motion stands in the end, or stood on the way */
+    private function standing(Axis $axis, bool $idle): array
+    {
+        $motion = $axis->motion;
+        $last = $this->lastMove($motion->id);
+        $found = [];
+        if ($axis->stalled_s() > self::STALLED_S) {
+            $found[] = new Mishap('stall', $motion->id, $this->world->now(), new Sentence("{$motion->name} pushes in vain for {time} with {current}", [
+                'time' => Quantity::of($axis->stalled_s(), 's'), 'current' => Quantity::of($axis->stalledWith_A(), 'A'),
+            ]), $last['routine'] ?? null, $last['path'] ?? null);
+        }
+        if (! $idle || $last === null) {
+            return $found;
+        }
+        if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $axis->isPowered()) {
+            $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->name} is still powered when all is done"), $last['routine'], $last['path']);
+        }
+        $step = $this->stepAt($last['routine'], $last['path']);
+        $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
+        $off = $place === null || $last['outcome'] !== 'done' || ! ($step instanceof GoStep || $step instanceof HomeStep) ? 0.0 : abs($motion->distance($axis->position(), $motion->at($place)));
+        [$low, $high] = $motion->range();
+        if ($place !== null && $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) * (1 + 1e-9)) {
+            $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(), new Sentence("{$motion->name} ends {off} off {$motion->place($place)?->name}", ['off' => $motion->unit()->quantity($off)]), $last['routine'], $last['path']);
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, mixed>|null the last step that moved it */
+    private function lastMove(string $motion): ?array
+    {
+        $moves = array_filter($this->world->recorder->steps(), fn (array $step): bool => $step['motion'] === $motion);
+
+        return end($moves) ?: null;
+    }
+
+    private function stepAt(string $routine, string $path): ?Step
+    {
+        foreach ($this->build->routines[$routine]->flat() as $at => $step) {
+            if ($at === $path) {
+                return $step;
+            }
+        }
+
+        return null;
+    }
+}

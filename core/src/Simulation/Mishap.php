@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Finding\Sentence;
+
+/** Something that went wrong in a run. */
+final readonly class Mishap
+{
+    /**
+     * @param  string  $kind  `hit`, `snap`, `sag`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`
+     * @param  string  $of  the motion, supply, rule or routine
+     * @param  string|null  $routine  whose step moved it, or was done at the time
+     * @param  string|null  $path  of that step inside the routine
+     */
+    public function __construct(public string $kind, public string $of, public float $at_s, public Sentence $says, public ?string $routine = null, public ?string $path = null)
+    {
+    }
+}
