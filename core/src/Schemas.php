@@ -50,6 +50,7 @@ final class Schemas
     {
         return self::record('Assessment', [
             'verdict' => self::verdict(),
+            'rehearsed' => new BooleanShape,
             'says' => self::sentence(),
             'mend' => self::fix()->orNull(),
             'first' => (new TextShape)->orNull(),

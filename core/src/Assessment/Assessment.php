@@ -18,15 +18,16 @@ final readonly class Assessment implements \JsonSerializable
      * @param  list<array<string, mixed>>  $routines
      * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log  what is computed for each measurement
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures  what was read off each picture, in metres
+     * @param  bool  $rehearsed  its routines have been rehearsed; otherwise this is the first answer, and there may be more to say
      */
-    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [])
+    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [], public bool $rehearsed = false)
     {
     }
 
     /** @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures */
-    public function with(array $pictures): self
+    public function with(array $pictures, bool $rehearsed): self
     {
-        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures);
+        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $rehearsed);
     }
 
     public function chain(string $motion): Chain
@@ -63,6 +64,6 @@ final readonly class Assessment implements \JsonSerializable
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures];
+        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'rehearsed' => $this->rehearsed];
     }
 }

@@ -12,6 +12,8 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Rehearsal\Rehearsal;
+use Brookstone\Core\Rehearsal\Rehearsed;
 
 /** The one judge. Page, command line, printed sheet and tests show what it says; nothing else decides. */
 final class Assessor
@@ -23,29 +25,42 @@ final class Assessor
      */
     public static function assess(Build $build, ?Stock $stock = null): Assessment
     {
-        $subjects = [];
+        return self::judge($build, $stock, Rehearsal::of($build));
+    }
+
+    /** The same without the rehearsals: the first answer, while those are still run. What it says stays said. */
+    public static function atOnce(Build $build, ?Stock $stock = null): Assessment
+    {
+        return self::judge($build, $stock, null);
+    }
+
+    private static function judge(Build $build, ?Stock $stock, ?Rehearsed $rehearsed): Assessment
+    {
+        $subjects = $before = $failing = [];
         foreach ($build->motions as $id => $motion) {
-            $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true), $stock);
-        }
-        $routines = new RoutineJudge($build, $subjects);
-        $chains = [];
-        foreach ($subjects as $subject) {
-            $links = [
+            $subject = $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true), $stock);
+            $before[$id] = [
                 (new TaskJudge)->judge($subject),
                 (new LoadJudge)->judge($subject),
                 (new DriveJudge)->judge($subject),
                 (new TrainJudge)->judge($subject),
                 (new StopsJudge)->judge($subject),
-                $routines->link($subject),
-                (new ProofJudge)->judge($subject),
             ];
+            if (in_array(Verdict::Fails, array_column($before[$id], 'verdict'), true)) {
+                $failing[$id] = true;
+            }
+        }
+        $routines = new RoutineJudge($build, $subjects, null, $rehearsed, $failing);
+        $chains = [];
+        foreach ($subjects as $id => $subject) {
+            $links = [...$before[$id], $routines->link($subject), (new ProofJudge)->judge($subject)];
             $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), Curves::of($subject), Cautions::of($subject, $links), DriveSheet::of($subject), TrainSheet::of($subject));
         }
         usort($chains, Chain::compare(...));
 
         $pictures = array_map(fn (Picture $picture): array => ['id' => $picture->id, 'readings' => $picture->read()], $build->pictures);
 
-        return self::sum($chains, $routines->routines(), self::log($build, $subjects))->with($pictures);
+        return self::sum($chains, $routines->routines(), self::log($build, $subjects))->with($pictures, $rehearsed !== null);
     }
 
     /**

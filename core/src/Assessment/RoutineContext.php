@@ -59,6 +59,18 @@ final class RoutineContext
         $this->byRoutine[$routine->id][] = $finding;
     }
 
+    /**
+     * Something worse than a note is told already: one of these codes of the routine, of one motion where that is named; or anything that fails there.
+     *
+     * @param  list<string>  $codes
+     */
+    public function tells(Routine $routine, ?string $motion, array $codes): bool
+    {
+        $findings = $motion === null ? $this->byRoutine[$routine->id] : array_column(array_filter($this->byMotion[$motion] ?? [], fn (array $each): bool => $each[0]->id === $routine->id), 1);
+
+        return array_filter($findings, fn (Finding $finding): bool => $finding->severity === Severity::Fails || ($finding->severity !== Severity::Note && in_array($finding->code, $codes, true))) !== [];
+    }
+
     /** @return list<Finding> of one routine */
     public function ofRoutine(string $id): array
     {

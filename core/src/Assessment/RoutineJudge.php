@@ -12,6 +12,7 @@ use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
@@ -28,8 +29,12 @@ final class RoutineJudge
     /** @var array<string, ?float> s, by routine; null where a move is never made or it has no end */
     private array $takes = [];
 
-    /** @param  array<string, Subject>  $subjects by motion */
-    public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null)
+    /**
+     * @param  array<string, Subject>  $subjects by motion
+     * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
+     * @param  array<string, true>  $failing  motions of which a link before the routine fails
+     */
+    public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null, ?Rehearsed $rehearsed = null, array $failing = [])
     {
         $this->context = new RoutineContext($build, $subjects);
         [$sensing, $surroundings] = [new RoutineSensing($this->context), new RoutineSurroundings($this->context)];
@@ -46,6 +51,9 @@ final class RoutineJudge
         }
         $starts->presses();
         (new RoutineReach($this->context, $reached ?? Search::of($build)))->check();
+        if ($rehearsed !== null) {
+            (new RoutineRehearsal($this->context, $rehearsed, $failing))->check();
+        }
     }
 
     public function link(Subject $subject): Link

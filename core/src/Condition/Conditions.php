@@ -69,6 +69,18 @@ final class Conditions
         return $condition === null ? [] : [$condition, ...array_merge(...array_map(self::all(...), $condition->parts()))];
     }
 
+    /** It may become so, or not so, by nothing but time. */
+    public static function hangOnTime(?Condition ...$conditions): bool
+    {
+        foreach (array_merge(...array_map(self::all(...), $conditions)) as $part) {
+            if ($part instanceof ClockIs || ($part instanceof InputIs && $part->for_s !== null)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @return list<string> the motions that it asks about */
     public static function motions(?Condition $condition): array
     {

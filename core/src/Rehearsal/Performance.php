@@ -15,7 +15,8 @@ final readonly class Performance
      * @param  list<array<string, mixed>>  $steps  of the routine and of those that it calls, as a trace has them
      * @param  list<Mishap>  $mishaps  in all that ran, in the order in which they came
      * @param  array<string, float>  $ends  where each motion stands at the end, in its own unit
-     * @param  string  $state  the same for two ends from which everything goes on alike
+     * @param  string  $began  how everything was when it began: the same for two beginnings from which everything goes on alike
+     * @param  string  $left  the same of its end
      * @param  float  $ran_s  in all
      */
     public function __construct(
@@ -26,7 +27,8 @@ final readonly class Performance
         public array $steps,
         public array $mishaps,
         public array $ends,
-        public string $state,
+        public string $began,
+        public string $left,
         public float $ran_s,
     ) {
     }

@@ -6,11 +6,11 @@ namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\CounterIs;
 use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Trigger;
 
 /**
@@ -20,6 +20,8 @@ use Brookstone\Core\Routine\Trigger;
  */
 final class Rehearsal
 {
+    private const SAME_SHARE = 0.01; // of its range: so near two beginnings are one
+
     /** @var array<string, list<Performance>> */
     private array $performances = [];
 
@@ -68,18 +70,19 @@ final class Rehearsal
                 $starts[] = new Start("from power-on with {$motion->name} at {$name}", [$id => $at]);
             }
         }
-        $rests = array_values($this->performances[$routine->id])[0];
+        $starts[] = $this->halfWay($routine);
+        $plain = $this->performances[$routine->id][0];
         foreach ($this->build->routines as $other => $before) {
-            $leaves = $other === $routine->id ? null : $this->performances[$other][0] ?? null;
-            if ($leaves === null || $leaves->outcome !== 'ends' || self::onlyAtPowerOn($before) || ! $this->concerns($routine, $before, $leaves)) {
+            $leaves = $this->performances[$other][0] ?? null;
+            if ($leaves === null || $leaves->outcome !== 'ends' || self::onlyAtPowerOn($before)) {
                 continue;
             }
-            $starts[] = self::onlyAtPowerOn($routine)
-                ? new Start("from power-on as {$before->name} leaves it", $leaves->ends)
-                : new Start("after {$before->name}", after: $other);
-        }
-        if ($rests->outcome === 'ends' && $rests->mishaps === [] && ! self::onlyAtPowerOn($routine)) {
-            $starts[] = new Start('a second time', after: $routine->id);
+            $ends = array_intersect_key($leaves->ends, array_flip(array_intersect($this->motions($routine), $this->motions($before))));
+            if (self::onlyAtPowerOn($routine)) {
+                $starts[] = new Start("from power-on as {$before->name} leaves it", array_filter($ends, fn (float $at, string $id): bool => ! $this->isAt($this->build->motions[$id], $at, $this->build->motions[$id]->at($this->build->motions[$id]->task->from)), ARRAY_FILTER_USE_BOTH));
+            } elseif ($leaves->left !== $plain->began && ($ends !== [] || $this->asksForCounters($routine))) {
+                $starts[] = new Start($other === $routine->id ? 'a second time' : "after {$before->name}", after: (string) $other);
+            }
         }
         foreach ($routine->flat() as $step) {
             foreach ($step instanceof ChooseStep ? [true, false] : [] as $so) {
@@ -90,7 +93,44 @@ final class Rehearsal
             }
         }
 
-        return $starts;
+        return self::differing(array_filter($starts));
+    }
+
+    /** Where a power cut in the middle of its longest move leaves it. */
+    private function halfWay(Routine $routine): ?Start
+    {
+        $longest = null;
+        foreach ($this->performances[$routine->id][0]->steps as $step) {
+            $motion = $step['motion'] === null || $step['routine'] !== $routine->id ? null : $this->build->motions[$step['motion']];
+            if ($motion !== null && $step['end_s'] !== null && ! Stage::isAlikeEverywhere($motion) && ($longest === null || $step['end_s'] - $step['start_s'] > $longest[0])) {
+                $longest = [$step['end_s'] - $step['start_s'], $motion];
+            }
+        }
+        if ($longest === null) {
+            return null;
+        }
+        [$low, $high] = $longest[1]->range();
+
+        return new Start("from power-on with {$longest[1]->name} half way", [$longest[1]->id => ($low + $high) / 2]);
+    }
+
+    /**
+     * Each once: what begins at the same places after the same thing is one.
+     *
+     * @param  array<int, Start>  $starts
+     * @return list<Start>
+     */
+    private static function differing(array $starts): array
+    {
+        $differing = [];
+        foreach ($starts as $start) {
+            if ($start->at !== [] || $start->after !== null || $start->so !== null) {
+                $key = json_encode([array_map(fn (float $at): float => round($at, 3), $start->at), $start->after, $start->so === null ? null : $start->says], JSON_THROW_ON_ERROR);
+                $differing[$key] ??= $start;
+            }
+        }
+
+        return array_values($differing);
     }
 
     /** The scenarios of the build, each once: what of every routine is performed in it. */
@@ -118,6 +158,9 @@ final class Rehearsal
     /** @return array<string, float> places at the ends of its way where it does not rest, by name */
     private static function ends(Motion $motion): array
     {
+        if (Stage::isAlikeEverywhere($motion)) {
+            return [];
+        }
         $rest = $motion->at($motion->task->from);
         $places = [];
         foreach ($motion->places as $place) {
@@ -129,23 +172,22 @@ final class Rehearsal
         return array_filter($ends, fn (float $at): bool => abs($at - $rest) > 1e-9);
     }
 
-    /** What one leaves behind is something that another meets: a motion that it moves, a counter that it asks for. */
-    private function concerns(Routine $routine, Routine $before, Performance $leaves): bool
+    private function asksForCounters(Routine $routine): bool
     {
-        foreach (array_intersect($this->motions($routine), $this->motions($before)) as $id) {
-            if (abs($leaves->ends[$id] - $this->build->motions[$id]->at($this->build->motions[$id]->task->from)) > 1e-9) {
-                return true;
-            }
-        }
         foreach ($routine->flat() as $step) {
-            foreach ($step->conditions() as $condition) {
-                if ($condition instanceof CounterIs) {
-                    return true;
-                }
+            if (array_filter($step->conditions(), fn (Condition $condition): bool => $condition instanceof CounterIs) !== []) {
+                return true;
             }
         }
 
         return false;
+    }
+
+    private function isAt(Motion $motion, float $at, float $other): bool
+    {
+        [$low, $high] = $motion->range();
+
+        return abs($motion->distance($at, $other)) <= self::SAME_SHARE * ($high - $low);
     }
 
     private static function onlyAtPowerOn(Routine $routine): bool

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\GoStep;
@@ -48,6 +49,8 @@ final class Stage
 
     private ?string $fault = null;
 
+    private string $began = '';
+
     private bool $beforeIsDone;
 
     private bool $comesRound = false;
@@ -87,6 +90,7 @@ final class Stage
     {
         if ($routine === $this->routine->id && $this->began_s === null && $this->beforeIsDone) {
             $this->began_s = $this->world->now();
+            $this->began = $this->state();
         }
     }
 
@@ -106,7 +110,7 @@ final class Stage
         $asked_s = null; // since when the routine, or the one before it, has been asked for
         while ($this->world->now() < $until - 1e-9 && ! $this->isOver()) {
             $this->scan();
-            if ($this->start->scenario !== null || ! $this->isQuiet() || $this->began_s !== null) {
+            if ($this->start->scenario !== null || $this->began_s !== null || ! $this->isQuiet()) {
                 $asked_s = null;
 
                 continue;
@@ -140,7 +144,7 @@ final class Stage
     /** Nothing runs but what runs for ever. */
     private function isQuiet(): bool
     {
-        foreach ($this->program->running() as $id) {
+        foreach ($this->program->isIdle() ? [] : $this->program->running() as $id) {
             if (! isset($this->rounds[$id])) {
                 return false;
             }
@@ -174,8 +178,11 @@ final class Stage
     /** A loop without end that begins a round as it began one before goes on for ever in the same way. */
     private function lookForRounds(): void
     {
-        $steps = $this->world->recorder->steps();
-        for ($count = count($steps); $this->seen < $count; $this->seen++) {
+        $count = $this->roundsOf === [] ? 0 : $this->world->recorder->begun();
+        if ($this->seen >= $count) {
+            return;
+        }
+        for ($steps = $this->world->recorder->steps(); $this->seen < $count; $this->seen++) {
             $key = "{$steps[$this->seen]['routine']} {$steps[$this->seen]['path']}";
             if (! isset($this->roundsOf[$key])) {
                 continue;
@@ -192,11 +199,18 @@ final class Stage
         $state = [];
         foreach ($this->world->axes as $id => $axis) {
             [$low, $high] = $axis->motion->range();
-            $width = max(1e-9, $high - $low) * self::SAME_SHARE;
-            $state[] = round($axis->position() / $width).($axis->isStill() ? '' : '~').' '.$axis->knownPlace().($axis->believed() === null ? '?' : '').$axis->isPowered();
+            $width = max(1e-9, $axis->motion->period() ?? $high - $low) * self::SAME_SHARE;
+            $at = self::isAlikeEverywhere($axis->motion) ? 0.0 : round($axis->position() / $width);
+            $state[] = $at.($axis->isStill() ? '' : '~').' '.$axis->knownPlace().($axis->believed() === null ? '?' : '').$axis->isPowered();
         }
 
         return json_encode([$state, $this->world->counters(), $this->world->outputs()], JSON_THROW_ON_ERROR);
+    }
+
+    /** It turns on and on, and nothing tells where it is: where that is makes no difference. */
+    public static function isAlikeEverywhere(Motion $motion): bool
+    {
+        return $motion->task->keeps_turning && $motion->stops->tellers() === [] && $motion->mechanism->evenOverRad() === INF;
     }
 
     private function written(): Performance
@@ -226,7 +240,7 @@ final class Stage
             $this->fault === null ? $took : null,
             array_values($this->world->recorder->steps()), $mishaps,
             array_map(fn (Axis $axis): float => $axis->position(), $axes),
-            $this->state(), $this->world->now(),
+            $this->began, $this->state(), $this->world->now(),
         );
     }
 

@@ -185,6 +185,12 @@ final class Axis
         return $this->machine->still && $this->pending === null;
     }
 
+    /** Time does nothing to it. */
+    public function isIdle(): bool
+    {
+        return $this->pending === null && ! $this->gated && $this->machine->isIdle();
+    }
+
     public function isPowered(): bool
     {
         return $this->machine->powered;
@@ -346,7 +352,7 @@ final class Axis
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
     public function advance(float $seconds): array
     {
-        if ($this->pending === null && ! $this->gated && $this->machine->isIdle()) {
+        if ($this->isIdle()) {
             return [];
         }
         if ($this->pending !== null) {

@@ -90,6 +90,15 @@ final class Feed
         return false;
     }
 
+    /** Nothing has changed since it was last looked at. */
+    public function goesOn(float $now, float $for_s): void
+    {
+        $this->charge_C += $this->flows_A * $for_s;
+        if ($this->gives < self::SAGS * $this->set) {
+            $this->sagged_at_s = $now;
+        }
+    }
+
     private function drawn_A(float $share, float $for_s): float
     {
         $sum = 0.0;

@@ -177,6 +177,12 @@ final class Recorder
         return $this->steps;
     }
 
+    /** How many steps were begun. */
+    public function begun(): int
+    {
+        return count($this->steps);
+    }
+
     /** @return list<Mishap> */
     public function mishaps(): array
     {

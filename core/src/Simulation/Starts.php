@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Reach\Program;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Trigger;
@@ -16,6 +17,14 @@ final class Starts
 
     /** @var \SplObjectStorage<Trigger, float|bool> of a condition: since when it is so, or false; of what comes again: when next */
     private \SplObjectStorage $kept;
+
+    private readonly bool $hangsOnTime; // something starts, or may start, by nothing but time
+
+    private readonly bool $hangsOnMotion;
+
+    private bool $isWaiting = false; // something has been so, but not for long enough yet
+
+    private int $askedAt = -1; // how far the world had come when it was last asked
 
     private float $clock = -1.0;
 
@@ -31,8 +40,11 @@ final class Starts
     public function __construct(private readonly World $world)
     {
         $this->kept = new \SplObjectStorage;
-        $this->looksAtClock = array_filter($world->build->routines, fn (Routine $routine): bool => in_array('time_of_day', array_column($routine->starts, 'when'), true)) !== [];
         $this->watchers = array_values(array_filter($world->build->routines, fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'), self::BY_THEMSELVES) !== []));
+        $conditions = array_filter(array_map(fn (Trigger $trigger): ?Condition => $trigger->condition, array_merge(...array_map(fn (Routine $routine): array => $routine->starts, $this->watchers))));
+        $this->hangsOnTime = Conditions::hangOnTime(...$conditions) || array_filter($this->watchers, fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'), ['every', 'time_of_day']) !== []) !== [];
+        $this->hangsOnMotion = array_merge(...array_map(Conditions::motions(...), $conditions)) !== [];
+        $this->looksAtClock = array_filter($world->build->routines, fn (Routine $routine): bool => in_array('time_of_day', array_column($routine->starts, 'when'), true)) !== [];
     }
 
     /**
@@ -48,9 +60,12 @@ final class Starts
             $this->kept = new \SplObjectStorage;
         }
         $quiet = $changed === [] && $gestures === [] && ! $powerOn;
-        if ($quiet && $this->watchers === []) {
-            return [];
+        $state = $this->world->changes() + ($this->hangsOnMotion ? $this->world->stirs() : 0);
+        if ($quiet && ($this->watchers === [] || ($state === $this->askedAt && ! $this->hangsOnTime && ! $this->isWaiting))) {
+            return []; // nothing is otherwise than when it was last asked
         }
+        $this->askedAt = $state;
+        $this->isWaiting = false;
         if ($this->looksAtClock) {
             $clock = $this->clock;
             $this->clock = $this->world->clock_s();
@@ -125,6 +140,7 @@ final class Starts
             return false;
         }
         $since = $since === false || $since === null ? $now : $since; // a level that is so when the power comes on counts from then
+        $this->isWaiting = true;
         $done = $now - (float) $since >= ($trigger->for_s ?? 0.0) - 1e-9;
         $this->kept[$trigger] = $done ? true : (float) $since;
 

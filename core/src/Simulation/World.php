@@ -7,8 +7,10 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
@@ -35,6 +37,16 @@ final class World implements Senses
     private array $outputs = [];
 
     private int $scans = 0;
+
+    private int $changes = 0;  // of anything but motions under way
+
+    private int $stirs = 0;    // scans in which a motion was under way, or a driver about to obey
+
+    private int $fedAt = -1;  // changes when the supplies were last asked
+
+    private int $judgedAt = -1;
+
+    private readonly bool $judgesByTime;
 
     private int $nextEvent = 0;
 
@@ -97,6 +109,19 @@ final class World implements Senses
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
+        $this->judgesByTime = array_filter($build->rules, fn (Rule $rule): bool => Conditions::hangOnTime($rule->never, $rule->while)) !== [];
+    }
+
+    /** Goes on counting as anything changes, except where motions under way are. */
+    public function changes(): int
+    {
+        return $this->changes;
+    }
+
+    /** The same of motions under way. */
+    public function stirs(): int
+    {
+        return $this->stirs;
     }
 
     public function now(): float
@@ -151,6 +176,7 @@ final class World implements Senses
 
     public function runs(string $routine, bool $is): void
     {
+        $this->changes++;
         unset($this->running[$routine]);
         if ($is) {
             $this->running[$routine] = true;
@@ -160,6 +186,7 @@ final class World implements Senses
     /** A step begins or ends to move a motion: two at once are two orders for one motor. */
     public function claims(?string $motion, int $by): void
     {
+        $this->changes++;
         if ($motion === null) {
             return;
         }
@@ -181,6 +208,7 @@ final class World implements Senses
 
     public function set(string $counter, ?int $to, ?int $add): void
     {
+        $this->changes++;
         $this->counters[$counter] = $to ?? $this->counters[$counter] + ($add ?? 0);
         $this->recorder->routine($this->now(), 'count', $this->build->counters[$counter]->name." is {$this->counters[$counter]}.");
     }
@@ -219,6 +247,7 @@ final class World implements Senses
         }
         $changed = $this->inputs->look($this->now());
         foreach ($changed as [$input, $on]) {
+            $this->changes++;
             $this->recorder->input($input, $this->now(), $on);
         }
 
@@ -228,6 +257,7 @@ final class World implements Senses
     /** Something that the world does, now. */
     public function happens(WorldEvent $event): void
     {
+        $this->changes++;
         $of = $event->of ?? '';
         match ($event->what) {
             'sensor' => $this->inputs->set($of, $event->on === true),
@@ -276,8 +306,24 @@ final class World implements Senses
                 $this->inputs->set($this->tellers[$i], $motor->tells());
             }
         }
-        $this->feed();
+        $asleep = true;
         foreach ($this->axes as $axis) {
+            if (! $axis->isIdle()) {
+                $asleep = false;
+                $this->stirs++;
+
+                break;
+            }
+        }
+        if (! $asleep || $this->fedAt !== $this->changes) {
+            $this->feed();
+            $this->fedAt = $asleep ? $this->changes : -1;
+        } else {
+            foreach ($this->feeds as $feed) {
+                $feed->goesOn($this->now(), $this->build->settings->scan_s);
+            }
+        }
+        foreach ($asleep ? [] : $this->axes as $axis) {
             foreach ($axis->advance($this->build->settings->scan_s) as [$what, $one, $other]) {
                 match ($what) {
                     'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
@@ -368,6 +414,10 @@ final class World implements Senses
 
     private function judgeRules(): void
     {
+        if ($this->changes + $this->stirs === $this->judgedAt && ! $this->judgesByTime) {
+            return; // nothing is otherwise than it was
+        }
+        $this->judgedAt = $this->changes + $this->stirs;
         foreach ($this->build->rules as $id => $rule) {
             $is = $rule->never->holds($this);
             if (($is || $rule->remembers) && $rule->while !== null) {
@@ -385,6 +435,7 @@ final class World implements Senses
     private function switchOutput(string $output, bool $on): void
     {
         if ($this->outputs[$output] !== $on) {
+            $this->changes++;
             $this->outputs[$output] = $on;
             $this->inputs->light($output, $on);
             $this->recorder->output($output, $this->now(), $on);

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Rehearsal\Performance;
+use Brookstone\Core\Rehearsal\Rehearsed;
+use Brookstone\Core\Rehearsal\Stage;
+use Brookstone\Core\Simulation\Mishap;
+
+/**
+ * What the rehearsals show: whatever went wrong in one is said here, once for each step, with the plainest start that leads to it. What follows from a
+ * fault that is told already, of the same motion or at the same step, is not told again as what then happens.
+ */
+final class RoutineRehearsal
+{
+    /** By what went wrong: the code, and those that foretell it. */
+    private const CODES = [
+        'hit' => ['routine.hits', ['routine.into_stop', 'routine.past_stop', 'routine.runs_past', 'routine.by_past_stop', 'stops.run_on']],
+        'snap' => ['routine.snaps', ['load.cord_snaps']],
+        'stall' => ['routine.stalls', ['routine.never_there', 'routine.runs_past', 'routine.past_stop', 'routine.until_unreachable', 'routine.give_up_hot']],
+        'sag' => ['routine.sags', ['routine.starts_together', 'routine.two_at_once']],
+        'rule' => ['routine.breaks_rule', ['routine.rule_broken']],
+        'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home', 'routine.until_unreachable']],
+        'elsewhere' => ['routine.ends_elsewhere', ['routine.place_lost', 'routine.drifts', 'routine.moves_before_home', 'stops.by_time']],
+        'left_powered' => ['routine.left_on', ['routine.left_powered']],
+    ];
+
+    private const TIGHT = ['left_powered'];
+
+    /**
+     * @param  array<string, true>  $failing  motions of which a link before the routine fails
+     */
+    public function __construct(private readonly RoutineContext $context, private readonly Rehearsed $rehearsed, private readonly array $failing)
+    {
+    }
+
+    public function check(): void
+    {
+        /** @var array<string, array{Performance, Mishap, list<string>}> $told */
+        $told = [];
+        foreach ($this->rehearsed->performances as $performances) {
+            foreach ($performances as $performance) {
+                foreach ($performance->mishaps as $mishap) {
+                    $routine = $mishap->routine ?? $performance->routine;
+                    $key = "{$mishap->kind} {$mishap->of} {$routine} {$mishap->path}";
+                    $told[$key] ??= [$performance, $mishap, []];
+                    $told[$key][2][] = $performance->start->says;
+                }
+            }
+        }
+        foreach ($told as [$performance, $mishap, $starts]) {
+            $this->tell($performance, $mishap, count(array_unique($starts)));
+        }
+        foreach ($this->rehearsed->performances as $id => $performances) {
+            $this->bounded((string) $id, $performances);
+        }
+    }
+
+    private function tell(Performance $performance, Mishap $mishap, int $starts): void
+    {
+        $build = $this->context->build;
+        $routine = $build->routines[$mishap->routine ?? $performance->routine];
+        [$code, $foretold] = self::CODES[$mishap->kind];
+        $motion = isset($build->motions[$mishap->of]) ? $mishap->of : null;
+        $moves = $motion === null ? $routine->motions() : [$motion];
+        if (array_intersect_key($this->failing, array_flip($moves)) !== [] || $this->context->tells($routine, $motion, $foretold)) {
+            return;
+        }
+        $place = 'routines.'.array_search($routine->id, array_keys($build->routines), true).($mishap->path === null ? '' : ".{$mishap->path}");
+        $more = $starts > 1 ? ' So it is from '.($starts - 1).' more '.($starts === 2 ? 'start.' : 'starts.') : '';
+        $says = rtrim($mishap->says->template, '.');
+        $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, "Run {$performance->start->says}, ".self::inSentence($says).".{$more}", $mishap->says->values, [], $motion);
+    }
+
+    /** @param  list<Performance>  $performances */
+    private function bounded(string $id, array $performances): void
+    {
+        foreach ($performances as $performance) {
+            if ($performance->outcome === 'bounded' && $performance->start->scenario === null) {
+                $i = array_search($id, array_keys($this->context->build->routines), true);
+                $this->context->find($this->context->build->routines[$id], 'routine.rehearsed_in_part', Severity::Note, "routines.{$i}", "Run {$performance->start->says}, it takes longer than {most}: what comes after that was not looked at.", ['most' => Quantity::of(Stage::MOST_S, 's')]);
+
+                return;
+            }
+        }
+    }
+
+    /** A sentence of its own as the end of another: names keep their capital. */
+    private static function inSentence(string $says): string
+    {
+        return str_starts_with($says, 'The ') ? lcfirst($says) : $says;
+    }
+}
