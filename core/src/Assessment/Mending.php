@@ -181,10 +181,39 @@ final class Mending
         return self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ! $drive instanceof Servo || $drive->slop_deg + $subject->motion->train->backlash_deg() * $subject->motion->train->ratio() <= $drive->deadband_deg)));
     }
 
+    /** @return list<Fix> the same supply with as much charge as is asked of it, Ah */
+    public static function largerBattery(Subject $subject, float $charge_Ah): array
+    {
+        $supply = $subject->motion->drive?->supply;
+        $digit = 10 ** (floor(log10($charge_Ah)) - 1);
+        $larger = round(ceil($charge_Ah / $digit * (1 - 1e-9)) * $digit, 6);
+
+        return $supply === null ? [] : [new Fix(new Sentence("Feed {$supply->name} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($subject->build->supplies), true).'.capacity_Ah', $larger)])];
+    }
+
     /** @return list<Fix> a drive that holds without current */
     public static function frugal(Subject $subject): array
     {
         return self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ! $drive->isPositional() && ! $drive instanceof Stepper)));
+    }
+
+    /**
+     * @param  \Closure(Subject): bool  $enough
+     * @return list<Fix> the quickest of the same series that carries it and is calm enough
+     */
+    public static function calmer(Subject $subject, \Closure $enough): array
+    {
+        $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
+        $sisters = array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $present->with($drive)->fit() === SupplyFit::Fits && $present->with($drive)->line()->noLoad_rad_s() < $present->line()->noLoad_rad_s());
+        uasort($sisters, fn (Drive $a, Drive $b): int => $present->with($b)->line()->noLoad_rad_s() <=> $present->with($a)->line()->noLoad_rad_s());
+        foreach ($sisters as $code => $drive) {
+            $changed = $subject->with($subject->motion->withDrive($present->with($drive)));
+            if ($enough($changed) && self::mends($changed)) {
+                return [new Fix(new Sentence("Take {$code}, which turns slower"), [new Change($subject->path.'.drive.motor', Drives::write($drive))])];
+            }
+        }
+
+        return [];
     }
 
     /** @return list<Fix> a drive whose figures agree with each other; and of this one, what its power allows */
@@ -280,7 +309,6 @@ final class Mending
         $needed = [];
         $train = $subject->motion->train;
         $turn_deg = $subject->motion->reach_rad() * $train->ratio() / Constants::RAD_PER_DEG;
-        $mustHold = $subject->motion->task->holds_unpowered && $train->backEfficiency() > 0.0;
         $holds = $facts->hold_Nm() * $train->backEfficiency() / $train->ratio();
         $likely = [];
         foreach ($drives as $code => $drive) {
@@ -288,7 +316,7 @@ final class Mending
             $line = $choice->line();
             if ($choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $present->supply->max_A
                 && $line->most_Nm() >= ($needed[$drive->isPositional()] ??= self::neededStall($bare, $drive->isPositional()))
-                && $turn_deg <= ($drive->travel_deg() ?? INF) && (! $mustHold || $drive->body()->back_drive_Nm >= $holds)) {
+                && $turn_deg <= ($drive->travel_deg() ?? INF) && (! self::mustHold($subject, $drive) || $drive->locks() || $drive->body()->back_drive_Nm >= $holds * $subject->build->settings->hold_margin)) {
                 $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);
             }
         }
@@ -308,6 +336,14 @@ final class Mending
         }
 
         return null;
+    }
+
+    /** At rest nothing but its own gears keeps the load where it is: as the task asks, or as the servo did that it would stand for. */
+    private static function mustHold(Subject $subject, Drive $drive): bool
+    {
+        $motor = $subject->motion->drive?->motor;
+
+        return $subject->motion->task->holds_unpowered || ($motor !== null && $motor->isPositional() && ! $drive->isPositional() && ! $drive instanceof Stepper);
     }
 
     /** Stall torque, at the motor, that the margin asked for and the long run together need. */

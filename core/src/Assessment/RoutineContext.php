@@ -60,15 +60,21 @@ final class RoutineContext
     }
 
     /**
-     * Something worse than a note is told already: one of these codes of the routine, of one motion where that is named; or anything that fails there.
+     * One of these is told already of a routine, worse than a note; of one motion where that is named.
      *
      * @param  list<string>  $codes
      */
     public function tells(Routine $routine, ?string $motion, array $codes): bool
     {
         $findings = $motion === null ? $this->byRoutine[$routine->id] : array_column(array_filter($this->byMotion[$motion] ?? [], fn (array $each): bool => $each[0]->id === $routine->id), 1);
+        $tell = fn (Finding $finding): bool => $finding->severity !== Severity::Note && in_array($finding->code, $codes, true);
 
-        return array_filter($findings, fn (Finding $finding): bool => $finding->severity === Severity::Fails || ($finding->severity !== Severity::Note && in_array($finding->code, $codes, true))) !== [];
+        return array_filter($findings, $tell) !== [];
+    }
+
+    public function fails(Routine $routine): bool
+    {
+        return in_array(Severity::Fails, array_column($this->byRoutine[$routine->id], 'severity'), true);
     }
 
     /** @return list<Finding> of one routine */

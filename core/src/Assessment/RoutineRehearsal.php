@@ -10,6 +10,7 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Rehearsal\Stage;
+use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Simulation\Mishap;
 
 /**
@@ -19,12 +20,12 @@ use Brookstone\Core\Simulation\Mishap;
 final class RoutineRehearsal
 {
     /** By what went wrong: the code, and those that foretell it. */
-    private const CODES = [
+    public const CODES = [
         'hit' => ['routine.hits', ['routine.into_stop', 'routine.past_stop', 'routine.runs_past', 'routine.by_past_stop', 'stops.run_on']],
         'snap' => ['routine.snaps', ['load.cord_snaps']],
         'stall' => ['routine.stalls', ['routine.never_there', 'routine.runs_past', 'routine.past_stop', 'routine.until_unreachable', 'routine.give_up_hot']],
         'sag' => ['routine.sags', ['routine.starts_together', 'routine.two_at_once']],
-        'rule' => ['routine.breaks_rule', ['routine.rule_broken']],
+        'rule' => ['routine.rule_broken', ['routine.rule_broken']], // the search, where it was not ended early, has told it
         'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home', 'routine.until_unreachable']],
         'elsewhere' => ['routine.ends_elsewhere', ['routine.place_lost', 'routine.drifts', 'routine.moves_before_home', 'stops.by_time']],
         'left_powered' => ['routine.left_on', ['routine.left_powered']],
@@ -48,12 +49,15 @@ final class RoutineRehearsal
                 foreach ($performance->mishaps as $mishap) {
                     $routine = $mishap->routine ?? $performance->routine;
                     $key = "{$mishap->kind} {$mishap->of} {$routine} {$mishap->path}";
-                    $told[$key] ??= [$performance, $mishap, []];
+                    if (! isset($told[$key]) || self::isPlainer($performance, $told[$key][0])) {
+                        $told[$key] = [$performance, $mishap, $told[$key][2] ?? []];
+                    }
                     $told[$key][2][] = $performance->start->says;
                 }
             }
         }
-        foreach ($told as [$performance, $mishap, $starts]) {
+        $tells = array_filter($told, fn (array $each): bool => ! $this->isForetold($each[0], $each[1]));
+        foreach ($tells as [$performance, $mishap, $starts]) {
             $this->tell($performance, $mishap, count(array_unique($starts)));
         }
         foreach ($this->rehearsed->performances as $id => $performances) {
@@ -61,16 +65,34 @@ final class RoutineRehearsal
         }
     }
 
+    /** What comes without anything special before what needs a story. */
+    private static function isPlainer(Performance $one, Performance $other): bool
+    {
+        $told = fn (Performance $performance): int => $performance->start->scenario !== null ? 2 : ($performance->start->at !== [] || $performance->start->so !== null ? 1 : 0);
+
+        return $told($one) < $told($other);
+    }
+
+    private function isForetold(Performance $performance, Mishap $mishap): bool
+    {
+        $build = $this->context->build;
+        $routine = $build->routines[$mishap->routine ?? $performance->routine];
+        $motion = isset($build->motions[$mishap->of]) ? $mishap->of : null;
+        if ($mishap->kind === 'rule' && array_filter($build->routines, fn (Routine $each): bool => $this->context->tells($each, null, ['routine.rule_broken'])) !== []) {
+            return true;
+        }
+        $moves = $motion === null ? $routine->motions() : [$motion];
+
+        return array_intersect_key($this->failing, array_flip($moves)) !== [] || $this->context->tells($routine, $motion, self::CODES[$mishap->kind][1])
+            || ($mishap->kind !== 'sag' && $this->context->fails($routine)); // what its steps lead to when they are wrong; a supply sags all the same
+    }
+
     private function tell(Performance $performance, Mishap $mishap, int $starts): void
     {
         $build = $this->context->build;
         $routine = $build->routines[$mishap->routine ?? $performance->routine];
-        [$code, $foretold] = self::CODES[$mishap->kind];
+        $code = self::CODES[$mishap->kind][0];
         $motion = isset($build->motions[$mishap->of]) ? $mishap->of : null;
-        $moves = $motion === null ? $routine->motions() : [$motion];
-        if (array_intersect_key($this->failing, array_flip($moves)) !== [] || $this->context->tells($routine, $motion, $foretold)) {
-            return;
-        }
         $place = 'routines.'.array_search($routine->id, array_keys($build->routines), true).($mishap->path === null ? '' : ".{$mishap->path}");
         $more = $starts > 1 ? ' So it is from '.($starts - 1).' more '.($starts === 2 ? 'start.' : 'starts.') : '';
         $says = rtrim($mishap->says->template, '.');

@@ -144,6 +144,14 @@ final readonly class RoutineSensing
         }
     }
 
+    /** @return non-empty-list<Change> it goes no faster, and is given as much more time */
+    private function slowly(RunStep $step, string $path, float $speed): array
+    {
+        $patience = $step->give_up_s === null ? [] : [new Change("{$path}.give_up_s", min(3600.0, ceil($step->give_up_s * $step->speed / $speed)))];
+
+        return [new Change("{$path}.speed", round($speed, 3)), ...$patience];
+    }
+
     /** Passed by for a shorter time than it takes to be seen, or seen so late that the next item comes too. */
     private function passes(Routine $routine, RunStep $step, string $path): void
     {
@@ -161,7 +169,7 @@ final readonly class RoutineSensing
             if ($seen->missed) {
                 $slow = $step->speed * $seen->dwell_ms / $seen->latency_ms * 0.8;
                 $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed", "{$motion->name} is at {$sensor->name} for {dwell} and that is seen only after {latency}: it runs past.", ['dwell' => Quantity::of($seen->dwell_ms / 1000, 's'), 'latency' => Quantity::of($seen->latency_ms / 1000, 's')], $slow < 0.01 ? [] : [
-                    new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), [new Change("{$path}.speed", round($slow, 3))]),
+                    new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($step, $path, $slow)),
                 ], $step->motion);
             }
         }
@@ -174,7 +182,7 @@ final readonly class RoutineSensing
             $this->context->find($routine, 'routine.two_at_once', Severity::Fails, "{$path}.speed", "Until {$sensor->name} tells and the motor is off, {$motion->name} goes on {travel}, and the next item follows after {pitch}: two are taken for one.", [
                 'travel' => $motion->unit()->quantity($motion->unit()->fromSi($travel)), 'pitch' => $motion->unit()->quantity($motion->unit()->fromSi($pitch)),
             ], $slow < 0.01 ? [] : [
-                new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), [new Change("{$path}.speed", round($slow, 3))]),
+                new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($step, $path, $slow)),
             ], $step->motion);
         }
     }

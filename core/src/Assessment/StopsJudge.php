@@ -20,6 +20,8 @@ final class StopsJudge implements Judge
 {
     private const OFF_PLACE_SHARE = 0.05; // of the travel: a switch this far off its place makes it stop elsewhere
 
+    private const FAR_SHARE = 0.2;        // of its range: a run-on as long as that is no matter of where the stop is
+
     private const EARLY_SHARE = 0.25;     // of the travel: with more run-on than that it is too fast, and no earlier switch helps
 
     private const DUTIES = [0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1];
@@ -101,6 +103,12 @@ final class StopsJudge implements Judge
     {
         $motion = $subject->motion;
         $findings = [...$this->coarse($subject), ...$this->wrongEnds($subject)];
+        if ($motion->task->keeps_turning && ($motion->stops->hard_low !== null || $motion->stops->hard_high !== null)) {
+            $stop = $motion->stops->hard_high ?? $motion->stops->hard_low ?? 0.0;
+            $findings[] = new Finding('stops.turns_into_stop', Severity::Fails, "{$subject->path}.stops.".($motion->stops->hard_high === null ? 'hard_low' : 'hard_high'), new Sentence(
+                'It keeps turning, and there is a hard stop at {stop} that it turns into.', ['stop' => $motion->unit()->quantity($stop)],
+            ), [new Fix(new Sentence('Take the hard stop away'), [new Change("{$subject->path}.stops.hard_low", null), new Change("{$subject->path}.stops.hard_high", null)])]);
+        }
         foreach ($motion->places as $i => $place) {
             foreach (['hard_low' => -1, 'hard_high' => 1] as $key => $side) {
                 $stop = $motion->stops->{$key};
@@ -248,7 +256,11 @@ final class StopsJudge implements Judge
                 ? "After {$switch->name} trips it runs on {run_on}, but the hard stop is {room} away: it hits with {energy}."
                 : "After {$switch->name} trips it runs on {run_on} of the {room} to the hard stop; {wanted} × is asked for.",
             $values + ['energy' => Quantity::of($runOn->energy_J, 'J'), 'wanted' => Quantity::number($wanted)],
-        ), $this->moveStop($subject, $switch, $runOn->distance))];
+        ), [
+            ...($runOn->distance > self::FAR_SHARE * ($motion->range()[1] - $motion->range()[0]) ? [] : $this->moveStop($subject, $switch, $runOn->distance)), // or it would stand somewhere else altogether
+            ...$this->slower($subject, $switch, $switch->at, $room / $wanted),
+            ...Mending::calmer($subject, fn (Subject $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance ?? INF) * $wanted <= $room),
+        ])];
     }
 
     /** @return list<Fix> the hard stop set back as far as the run-on asks for */

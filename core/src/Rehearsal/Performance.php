@@ -17,7 +17,7 @@ final readonly class Performance
      * @param  array<string, float>  $ends  where each motion stands at the end, in its own unit
      * @param  string  $began  how everything was when it began: the same for two beginnings from which everything goes on alike
      * @param  string  $left  the same of its end
-     * @param  float  $ran_s  in all
+     * @param  float  $until_s  since the power came on
      */
     public function __construct(
         public Start $start,
@@ -29,7 +29,7 @@ final readonly class Performance
         public array $ends,
         public string $began,
         public string $left,
-        public float $ran_s,
+        public float $until_s,
     ) {
     }
 }

@@ -22,8 +22,16 @@ final class Rehearsal
 {
     private const SAME_SHARE = 0.01; // of its range: so near two beginnings are one
 
+    private const PLAIN = 'from power-on';
+
     /** @var array<string, list<Performance>> */
     private array $performances = [];
+
+    /** @var array<string, true> routines that were begun from power-on, with all at rest */
+    private array $plain = [];
+
+    /** @var array<string, array<string, true>> how things were when each routine was begun */
+    private array $begun = [];
 
     private function __construct(private readonly Build $build)
     {
@@ -32,20 +40,60 @@ final class Rehearsal
     public static function of(Build $build): Rehearsed
     {
         $self = new self($build);
-        foreach ($build->routines as $id => $routine) {
-            $self->performances[$id] = [];
-            if ($self->isComplete($routine)) {
-                $self->performances[$id][] = Stage::perform($build, $routine, new Start('from power-on'));
+        $complete = array_filter($build->routines, $self->isComplete(...));
+        $self->performances = array_fill_keys(array_keys($build->routines), []);
+        foreach ($complete as $id => $routine) {
+            if (self::onlyAtPowerOn($routine)) {
+                $self->add(Stage::perform($build, $routine, new Start(self::PLAIN)));
+            } elseif (! isset($self->plain[$id])) {
+                $self->tour($routine, $complete);
             }
         }
-        foreach (array_filter($self->performances) as $id => $plain) {
-            foreach ($self->starts($build->routines[$id]) as $start) {
-                $self->performances[$id][] = Stage::perform($build, $build->routines[$id], $start);
+        foreach ($complete as $routine) {
+            foreach ($self->starts($routine) as $start) {
+                $self->add(Stage::perform($build, $routine, $start));
             }
         }
         $self->scenarios();
 
         return new Rehearsed($self->performances);
+    }
+
+    /** @param  non-empty-list<Performance>  $performances */
+    private function add(array $performances): void
+    {
+        foreach ($performances as $performance) {
+            $isPlain = $performance->start->says === self::PLAIN;
+            $isPlain ? array_unshift($this->performances[$performance->routine], $performance) : $this->performances[$performance->routine][] = $performance;
+            if ($isPlain) {
+                $this->plain[$performance->routine] = true;
+            }
+            $this->begun[$performance->routine][$performance->began] = true;
+        }
+    }
+
+    /**
+     * One after the other as long as each meets something that it has not met yet: so every routine is done after every other that makes a difference to it.
+     *
+     * @param  array<string, Routine>  $routines
+     */
+    private function tour(Routine $first, array $routines): void
+    {
+        /** @var array<string, true> $met  which has come after which */
+        $met = [];
+        $this->add(Stage::perform($this->build, $first, new Start(self::PLAIN), function (Performance $done) use ($routines, &$met): ?array {
+            $this->begun[$done->routine][$done->began] = true;
+            foreach ($routines as $id => $routine) {
+                $shared = array_intersect($this->motions($routine), $this->motions($this->build->routines[$done->routine]));
+                if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left]) && ($shared !== [] || $this->asksForCounters($routine))) {
+                    $met["{$done->routine} {$id}"] = true;
+
+                    return [$routine, new Start($id === $done->routine ? 'a second time' : "after {$this->build->routines[$done->routine]->name}")];
+                }
+            }
+
+            return null;
+        }));
     }
 
     /** It has steps, and drives for all that it moves. */
@@ -71,24 +119,19 @@ final class Rehearsal
             }
         }
         $starts[] = $this->halfWay($routine);
-        $plain = $this->performances[$routine->id][0];
-        foreach ($this->build->routines as $other => $before) {
-            $leaves = $this->performances[$other][0] ?? null;
-            if ($leaves === null || $leaves->outcome !== 'ends' || self::onlyAtPowerOn($before)) {
-                continue;
-            }
-            $ends = array_intersect_key($leaves->ends, array_flip(array_intersect($this->motions($routine), $this->motions($before))));
-            if (self::onlyAtPowerOn($routine)) {
-                $starts[] = new Start("from power-on as {$before->name} leaves it", array_filter($ends, fn (float $at, string $id): bool => ! $this->isAt($this->build->motions[$id], $at, $this->build->motions[$id]->at($this->build->motions[$id]->task->from)), ARRAY_FILTER_USE_BOTH));
-            } elseif ($leaves->left !== $plain->began && ($ends !== [] || $this->asksForCounters($routine))) {
-                $starts[] = new Start($other === $routine->id ? 'a second time' : "after {$before->name}", after: (string) $other);
+        foreach (self::onlyAtPowerOn($routine) ? $this->performances : [] as $other => $performances) {
+            $leaves = $performances[0] ?? null;
+            if ($leaves !== null && $leaves->outcome === 'ends' && $other !== $routine->id) {
+                $moved = array_intersect_key($leaves->ends, array_flip($this->motions($this->build->routines[$other])));
+                $starts[] = new Start("from power-on as {$this->build->routines[$other]->name} leaves it", array_filter($moved, fn (float $at, string $id): bool => ! $this->isAt($this->build->motions[$id], $at, $this->build->motions[$id]->at($this->build->motions[$id]->task->from)), ARRAY_FILTER_USE_BOTH));
             }
         }
         foreach ($routine->flat() as $step) {
             foreach ($step instanceof ChooseStep ? [true, false] : [] as $so) {
-                if (Stagehand::events($this->build->sensors, $step->if, $so) !== []) {
-                    $says = $step->if->says($this->build)->text();
-                    $starts[] = new Start($so ? "when {$says}" : "when it is not so that {$says}", so: [$step->if, $so]);
+                $if = $step->conditions()['if'];
+                if (Stagehand::events($this->build->sensors, $if, $so) !== []) {
+                    $says = $if->says($this->build)->text();
+                    $starts[] = new Start($so ? "when {$says}" : "when it is not so that {$says}", so: [$if, $so]);
                 }
             }
         }
@@ -124,8 +167,8 @@ final class Rehearsal
     {
         $differing = [];
         foreach ($starts as $start) {
-            if ($start->at !== [] || $start->after !== null || $start->so !== null) {
-                $key = json_encode([array_map(fn (float $at): float => round($at, 3), $start->at), $start->after, $start->so === null ? null : $start->says], JSON_THROW_ON_ERROR);
+            if ($start->at !== [] || $start->so !== null) {
+                $key = json_encode([array_map(fn (float $at): float => round($at, 3), $start->at), $start->so === null ? null : $start->says], JSON_THROW_ON_ERROR);
                 $differing[$key] ??= $start;
             }
         }
@@ -139,7 +182,7 @@ final class Rehearsal
         foreach ($this->build->scenarios as $scenario) {
             foreach (array_keys(array_filter($this->performances)) as $id) {
                 if ($this->startsIn($this->build->routines[$id], $scenario->events)) {
-                    $this->performances[$id][] = Stage::perform($this->build, $this->build->routines[$id], new Start("in “{$scenario->name}”", scenario: $scenario));
+                    $this->add(Stage::perform($this->build, $this->build->routines[$id], new Start("in “{$scenario->name}”", scenario: $scenario)));
 
                     break; // it runs all of them
                 }

@@ -25,10 +25,4 @@ final readonly class Rehearsed
 
         return $times === [] ? null : max($times);
     }
-
-    /** Time that was run in all, s. */
-    public function ran_s(): float
-    {
-        return array_sum(array_map(fn (array $performances): float => array_sum(array_map(fn (Performance $performance): float => $performance->ran_s, $performances)), $this->performances));
-    }
 }

@@ -7,19 +7,21 @@ namespace Brookstone\Core\Rehearsal;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
-use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Trigger;
+use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\Mishap;
 use Brookstone\Core\Simulation\Program;
+use Brookstone\Core\Simulation\StallWatch;
 use Brookstone\Core\Simulation\World;
 
 /** One performance: the power comes on, what starts by itself starts, what comes before is done, and then the routine. Nothing in it is random. */
@@ -31,11 +33,9 @@ final class Stage
 
     private const STARTS_WITHIN_S = 1.5; // of what its trigger wants; then it is started by hand
 
-    private const STALLED_S = 0.5; // of pushing in vain: more than a servo settling
+    private const SAME_SHARE = 0.01; // of its range: so near two ends are one
 
-    private const SAME_SHARE = 1e-3; // of its range: so near two ends are one
-
-    private const OFF_SHARE = 0.05; // of its range: further off its place than that it is elsewhere, where no tolerance is asked for
+    private const OFF_SHARE = 0.2; // of its range: further off its place than that, whatever tolerance is asked for, it is elsewhere
 
     private readonly World $world;
 
@@ -47,13 +47,16 @@ final class Stage
 
     private ?float $ended_s = null;
 
-    private ?string $fault = null;
+    private bool $fails = false;
 
     private string $began = '';
 
-    private bool $beforeIsDone;
-
     private bool $comesRound = false;
+
+    /** What was written down before: steps, and mishaps. */
+    private int $stepsBefore = 0;
+
+    private int $mishapsBefore = 0;
 
     /** @var array<string, array<string, true>> states in which the first step of a loop without end was begun */
     private array $rounds = [];
@@ -63,13 +66,12 @@ final class Stage
     /** @var array<string, true> paths of first steps of such loops, with their routine before them */
     private readonly array $roundsOf;
 
-    private function __construct(private readonly Build $build, private readonly Routine $routine, private readonly Start $start)
+    private function __construct(private readonly Build $build, private Routine $routine, private Start $start)
     {
         $given = $start->scenario;
         $this->world = new World($build, $given ?? new Scenario('', '', self::MOST_S, $start->at, []), INF);
         $this->program = new Program($this->world, $this->begins(...), $this->ends(...));
         $this->hand = new Stagehand($this->world);
-        $this->beforeIsDone = $start->after === null;
         $roundsOf = [];
         foreach ($build->routines as $id => $each) {
             foreach ($each->flat() as $path => $step) {
@@ -81,14 +83,37 @@ final class Stage
         $this->roundsOf = $roundsOf;
     }
 
-    public static function perform(Build $build, Routine $routine, Start $start): Performance
+    /**
+     * @param  (\Closure(Performance): ?array{Routine, Start})|null  $next  what is done then, on the same stage, as long as all went well
+     * @return non-empty-list<Performance>
+     */
+    public static function perform(Build $build, Routine $routine, Start $start, ?\Closure $next = null): array
     {
-        return (new self($build, $routine, $start))->run();
+        $stage = new self($build, $routine, $start);
+        for ($done = [$stage->run()]; $next !== null; $done[] = $stage->run()) {
+            $last = $done[count($done) - 1];
+            $then = $last->outcome === 'ends' && $last->mishaps === [] ? $next($last) : null;
+            if ($then === null) {
+                break;
+            }
+            $stage->goesOn(...$then);
+        }
+
+        return $done;
+    }
+
+    private function goesOn(Routine $routine, Start $start): void
+    {
+        [$this->routine, $this->start] = [$routine, $start];
+        $this->began_s = $this->ended_s = null;
+        $this->fails = $this->comesRound = false;
+        $this->stepsBefore = $this->world->recorder->begun();
+        $this->mishapsBefore = count($this->world->recorder->mishaps());
     }
 
     private function begins(string $routine): void
     {
-        if ($routine === $this->routine->id && $this->began_s === null && $this->beforeIsDone) {
+        if ($routine === $this->routine->id && $this->began_s === null) {
             $this->began_s = $this->world->now();
             $this->began = $this->state();
         }
@@ -96,32 +121,38 @@ final class Stage
 
     private function ends(string $routine, ?string $fault): void
     {
+        if ($fault !== null && $this->world->isPowered() && ! $this->waitedForPeople($routine)) {
+            $this->world->recorder->vain($this->world->now(), $this->build->routines[$routine], $fault);
+        }
         if ($routine === $this->routine->id && $this->began_s !== null && $this->ended_s === null) {
             $this->ended_s = $this->world->now();
-            $this->fault = $fault;
-        } elseif ($routine === $this->start->after && ! $this->beforeIsDone) {
-            $this->beforeIsDone = true;
+            $this->fails = $fault !== null;
         }
+    }
+
+    /** In a scenario people do what that says, and no more: a routine that gives them up does what it should. */
+    private function waitedForPeople(string $routine): bool
+    {
+        $last = $this->start->scenario === null ? null : $this->world->recorder->gaveUp($routine);
+        $step = $last === null ? null : $this->stepAt($last['routine'], $last['path']);
+        $until = $step instanceof WaitStep || $step instanceof RunStep ? $step->until : null;
+
+        return $until !== null && Stagehand::events($this->build->sensors, $until, true) !== [];
     }
 
     private function run(): Performance
     {
-        $until = $this->start->scenario->until_s ?? self::MOST_S;
-        $asked_s = null; // since when the routine, or the one before it, has been asked for
+        $until = $this->world->now() + ($this->start->scenario->until_s ?? self::MOST_S);
+        $asked_s = null; // since when the routine has been asked for
         while ($this->world->now() < $until - 1e-9 && ! $this->isOver()) {
             $this->scan();
             if ($this->start->scenario !== null || $this->began_s !== null || ! $this->isQuiet()) {
                 $asked_s = null;
-
-                continue;
-            }
-            $next = $this->beforeIsDone ? $this->routine : $this->build->routines[$this->start->after ?? ''];
-            if ($asked_s === null) {
+            } elseif ($asked_s === null) {
                 $asked_s = $this->world->now();
-                $this->ask($next);
+                $this->ask();
             } elseif ($this->world->now() - $asked_s >= self::STARTS_WITHIN_S) {
-                $this->program->start($next);
-                $asked_s = null;
+                $this->program->start($this->routine);
             }
         }
         for ($end = $this->world->now() + self::LOOKS_ON_S; $this->world->now() < $end - 1e-9;) {
@@ -159,8 +190,9 @@ final class Stage
     }
 
     /** Does what starts a routine; what hangs on no person's hand is started by hand. */
-    private function ask(Routine $routine): void
+    private function ask(): void
     {
+        $routine = $this->routine;
         if ($this->start->so !== null) {
             $this->hand->makes($this->start->so[0], $this->start->so[1], null);
         }
@@ -207,24 +239,24 @@ final class Stage
         return json_encode([$state, $this->world->counters(), $this->world->outputs()], JSON_THROW_ON_ERROR);
     }
 
-    /** It turns on and on, and nothing tells where it is: where that is makes no difference. */
+    /** It turns on and on, and nothing tells where it is: where it begins makes no difference, as its drive is judged by its heaviest angle. */
     public static function isAlikeEverywhere(Motion $motion): bool
     {
-        return $motion->task->keeps_turning && $motion->stops->tellers() === [] && $motion->mechanism->evenOverRad() === INF;
+        return $motion->task->keeps_turning && $motion->stops->tellers() === [];
     }
 
     private function written(): Performance
     {
         $axes = $this->world->axes;
         $idle = $this->program->isIdle();
-        $mishaps = $this->world->recorder->mishaps();
-        foreach ($axes as $id => $axis) {
-            array_push($mishaps, ...$this->standing($axis, $idle));
+        foreach ($axes as $axis) {
+            if ($axis->pushedInVain_s() > StallWatch::STALLED_S) {
+                $this->world->recorder->stalled($this->world->now(), $axis->motion, $axis->pushedInVain_s(), $axis->current_A());
+            }
         }
-        if ($this->fault !== null) {
-            $gaveUp = array_values(array_filter($this->world->recorder->steps(), fn (array $step): bool => $step['outcome'] === 'gave_up'));
-            $step = end($gaveUp);
-            $mishaps[] = new Mishap('vain', $this->routine->id, $this->ended_s ?? 0.0, new Sentence("{$this->routine->name} gives up: {$this->fault}."), $this->routine->id, $step === false ? null : $step['path']);
+        $mishaps = array_slice($this->world->recorder->mishaps(), $this->mishapsBefore);
+        foreach ($axes as $axis) {
+            array_push($mishaps, ...$this->standing($axis, $idle));
         }
         $took = $this->began_s === null || $this->ended_s === null ? null : round($this->ended_s - $this->began_s, 9);
 
@@ -232,29 +264,24 @@ final class Stage
             $this->start, $this->routine->id,
             match (true) {
                 $this->began_s === null => 'never_begins',
-                $this->fault !== null => 'gives_up',
+                $this->fails => 'gives_up',
                 $took !== null => 'ends',
                 $this->comesRound => 'comes_round',
                 default => 'bounded',
             },
-            $this->fault === null ? $took : null,
-            array_values($this->world->recorder->steps()), $mishaps,
+            $this->fails ? null : $took,
+            array_slice($this->world->recorder->steps(), $this->stepsBefore), $mishaps,
             array_map(fn (Axis $axis): float => $axis->position(), $axes),
             $this->began, $this->state(), $this->world->now(),
         );
     }
 
-    /** @return list<Mishap> what is wrong with how a motion stands in the end, or stood on the way */
+    /** @return list<Mishap> what is wrong with how a motion stands in the end */
     private function standing(Axis $axis, bool $idle): array
     {
         $motion = $axis->motion;
         $last = $this->lastMove($motion->id);
         $found = [];
-        if ($axis->stalled_s() > self::STALLED_S) {
-            $found[] = new Mishap('stall', $motion->id, $this->world->now(), new Sentence("{$motion->name} pushes in vain for {time} with {current}", [
-                'time' => Quantity::of($axis->stalled_s(), 's'), 'current' => Quantity::of($axis->stalledWith_A(), 'A'),
-            ]), $last['routine'] ?? null, $last['path'] ?? null);
-        }
         if (! $idle || $last === null) {
             return $found;
         }
@@ -275,7 +302,7 @@ final class Stage
     /** @return array<string, mixed>|null the last step that moved it */
     private function lastMove(string $motion): ?array
     {
-        $moves = array_filter($this->world->recorder->steps(), fn (array $step): bool => $step['motion'] === $motion);
+        $moves = array_filter(array_slice($this->world->recorder->steps(), $this->stepsBefore), fn (array $step): bool => $step['motion'] === $motion);
 
         return end($moves) ?: null;
     }

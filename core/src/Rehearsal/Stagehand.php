@@ -34,7 +34,7 @@ final class Stagehand
     /** @var array<int, true> steps that were answered */
     private array $answered = [];
 
-    /** @var list<array{float, WorldEvent}> what it lets go, and when */
+    /** @var array<int, array{float, WorldEvent}> what it lets go, and when */
     private array $letsGo = [];
 
     private float $looks_at_s = 0.0;

@@ -112,7 +112,7 @@ final class Library
     /** @return non-empty-list<Change>|string */
     private function feed(): array|string
     {
-        $feeder = $this->moved(fn (Motion $motion): bool => $motion->task->keeps_turning) ?? $this->moved(fn (Motion $motion): bool => ! $motion->isAbsolute());
+        $feeder = $this->moved(fn (Motion $motion): bool => $motion->task->keeps_turning && ! $motion->isAbsolute());
         $sees = $this->sensor('reflective', 'beam', 'magnet');
         $start = $this->start(except: $sees?->id);
 

@@ -349,7 +349,7 @@ final class Axis
         $this->order($how === 'coast' ? null : $this->full()->shorted(), $this->machine->command(), false);
     }
 
-    /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
+    /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J; of a stall how long, s, and with how much, A */
     public function advance(float $seconds): array
     {
         if ($this->isIdle()) {
@@ -371,9 +371,9 @@ final class Axis
         if ($this->gated) {
             $this->gate($seconds);
         }
-        $this->machine->lookForStall($seconds);
+        $stall = $this->machine->lookForStall($seconds);
 
-        return $happened;
+        return $stall === null ? $happened : [...$happened, $stall];
     }
 
     /** Cuts the power of a gated servo once it has arrived and settled. */

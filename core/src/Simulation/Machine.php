@@ -228,10 +228,14 @@ final class Machine
         };
     }
 
-    /** Whether it pushes, and does not get on: against a stop, a hand, or a load too heavy for it. */
-    public function lookForStall(float $seconds): void
+    /**
+     * Whether it pushes, and does not get on: against a stop, a hand, or a load too heavy for it.
+     *
+     * @return array{string, float, float}|null as StallWatch::look()
+     */
+    public function lookForStall(float $seconds): ?array
     {
-        $this->stall->look($this->pushesHard() && abs($this->state->speed) < self::AT_REST_RAD_S, $seconds, $this->current_A);
+        return $this->stall->look($this->pushesHard() && abs($this->state->speed) < self::AT_REST_RAD_S, $seconds, $this->current_A);
     }
 
     /**

@@ -50,6 +50,9 @@ final class Recorder
     /** @var list<Mishap> */
     private array $mishaps = [];
 
+    /** @var array<string, array<string, mixed>|null> by motion that pushes in vain: the step that does it */
+    private array $stalls = [];
+
     private int $taken = 0;
 
     /** @var array<string, int> steps that each motion had gone through at the sample before */
@@ -189,13 +192,50 @@ final class Recorder
         return $this->mishaps;
     }
 
+    /** It has come to push in vain. */
+    public function stalls(Motion $motion): void
+    {
+        $this->stalls[$motion->id] = $this->stepOf($motion->id);
+    }
+
+    /** It does so no more, or the run is over. */
+    public function stalled(float $at, Motion $motion, float $for_s, float $current_A): void
+    {
+        $step = $this->stalls[$motion->id] ?? null;
+        $this->mishaps[] = new Mishap('stall', $motion->id, $at, new Sentence("{$motion->name} pushes in vain for {time} with {current}.", ['time' => Quantity::of($for_s, 's'), 'current' => Quantity::of($current_A, 'A')]), $step['routine'] ?? null, $step['path'] ?? null);
+    }
+
+    /** A routine gave up, at the step that did. */
+    public function vain(float $at, Routine $routine, string $because): void
+    {
+        $this->mishaps[] = new Mishap('vain', $routine->id, $at, new Sentence("{$routine->name} gives up: {$because}."), $routine->id, $this->gaveUp($routine->id)['path'] ?? null);
+    }
+
+    /** @return array<string, mixed>|null the last step of a routine that gave up */
+    public function gaveUp(string $routine): ?array
+    {
+        $gaveUp = array_filter($this->steps, fn (array $step): bool => $step['routine'] === $routine && $step['outcome'] === 'gave_up');
+
+        return end($gaveUp) ?: null;
+    }
+
+    /** @return array<string, mixed>|null the last step that moved a motion; of anything else, the last that is still being done */
+    private function stepOf(string $of): ?array
+    {
+        $isMotion = isset($this->axes[$of]);
+        for ($i = count($this->steps) - 1; $i >= 0; $i--) {
+            if ($isMotion ? $this->steps[$i]['motion'] === $of : $this->steps[$i]['end_s'] === null) {
+                return $this->steps[$i];
+            }
+        }
+
+        return null;
+    }
+
     /** Something went wrong: with a motion it is the last step that moved it, with anything else the last that was begun. */
     public function mishap(string $kind, string $of, float $at, Sentence $says): void
     {
-        $step = null;
-        for ($i = count($this->steps) - 1; $i >= 0 && $step === null; $i--) {
-            $step = $this->steps[$i]['motion'] === $of || (! isset($this->axes[$of]) && $this->steps[$i]['end_s'] === null) ? $this->steps[$i] : null;
-        }
+        $step = $this->stepOf($of);
         $this->mishaps[] = new Mishap($kind, $of, $at, $says, $step['routine'] ?? null, $step['path'] ?? null);
         $this->event($at, $kind, $says);
     }

@@ -9,21 +9,30 @@ final class StallWatch
 {
     private float $for_s = 0.0;
 
+    private float $with_A = 0.0;
+
     private float $most_s = 0.0;
+
+    public const STALLED_S = 0.5; // more than a servo settling
 
     private float $current_A = 0.0;
 
-    public function look(bool $pushes, float $seconds, float $current_A = 0.0): void
+    /** @return array{string, float, float}|null when it has come to be stalled, or was until now: for how long, s, and with how much, A */
+    public function look(bool $pushes, float $seconds, float $current_A = 0.0): ?array
     {
+        $before = $this->for_s;
         if (! $pushes) {
             $this->for_s = 0.0;
 
-            return;
+            return $before > self::STALLED_S ? ['stalled', $before, $this->with_A] : null;
         }
         $this->for_s += $seconds;
+        $this->with_A = $current_A;
         if ($this->for_s >= $this->most_s) {
             [$this->most_s, $this->current_A] = [$this->for_s, $current_A];
         }
+
+        return $before <= self::STALLED_S && $this->for_s > self::STALLED_S ? ['stalls', 0.0, 0.0] : null;
     }
 
     /** How long it does so by now, s. */

@@ -327,6 +327,8 @@ final class World implements Senses
             foreach ($axis->advance($this->build->settings->scan_s) as [$what, $one, $other]) {
                 match ($what) {
                     'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
+                    'stalls' => $this->recorder->stalls($axis->motion),
+                    'stalled' => $this->recorder->stalled($this->now(), $axis->motion, $one, $other),
                     'lands' => $this->recorder->lands($this->now(), $axis->motion, $one, $other),
                     default => $this->recorder->hit($this->now(), $axis->motion, $one, $other),
                 };

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Assessment\RoutineRehearsal;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Tests\Support\Builds;
@@ -19,6 +20,16 @@ function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 
 }
 
 /**
+ * The lift driven up for a time, whatever its switches say.
+ *
+ * @return array<string, mixed>
+ */
+function runUpFor(float $seconds): array
+{
+    return ['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => $seconds]];
+}
+
+/**
  * The lift as a feeder of small items that a slow sensor counts.
  *
  * @return array<string, mixed>
@@ -26,7 +37,7 @@ function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 
 function fed(): array
 {
     return [
-        'motions.2.mechanism' => ['kind' => 'feeder', 'drum_radius_m' => 0.02, 'item_pitch_m' => 0.004, 'item_kg' => 0.01], 'motions.2.task.keeps_turning' => true,
+        'motions.2.mechanism' => ['kind' => 'feeder', 'drum_radius_m' => 0.02, 'item_pitch_m' => 0.004, 'item_kg' => 0.01], 'motions.2.task.keeps_turning' => true, 'motions.2.stops.hard_low' => null, 'motions.2.stops.hard_high' => null,
         'sensors.2' => ['id' => 'slot', 'name' => 'Slot', 'kind' => 'reflective', 'late_s' => 0.05], 'routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'slot'], 'give_up_s' => 6],
     ];
 }
@@ -230,6 +241,15 @@ dataset('planted', fn () => withCodes([
     'routine.unnoticed' => [['routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], Severity::Tight, true],
     'routine.timer_cannot' => [['settings.timer_Hz' => 32768, 'settings.timer_stages' => 15, 'routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], Severity::Fails, true],
     'routine.never_there' => [['motions.0.mechanism.mass_kg' => 6.0], Severity::Fails, false],
+    'routine.hits' => [runUpFor(8.0), Severity::Fails, false],
+    'routine.stalls' => [runUpFor(8.0), Severity::Fails, false],
+    'routine.snaps' => [['motions.2.mechanism.breaking_N' => 120.0] + runUpFor(8.0), Severity::Fails, false],
+    'routine.sags' => [['supplies.0.max_A' => 3.0, 'routines.0.steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-open', 'speed' => 1, 'give_up_s' => 5]], 'routines.2' => ['id' => 'besides', 'name' => 'Besides', 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-high', 'speed' => 1, 'give_up_s' => 9]]]], Severity::Fails, false],
+    'routine.gives_up' => [['routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'lid-open'], 'give_up_s' => 3]], Severity::Fails, false],
+    'routine.ends_elsewhere' => [['motions.2.stops.hard_low' => null, 'motions.2.stops.hard_high' => null, 'motions.2.drive.supply' => 'servos', 'motions.2.drive.motor' => Builds::motor('G16-30'), 'motions.2.mechanism' => ['kind' => 'wheels', 'mass_kg' => 1.2, 'wheel_radius_m' => 0.02, 'rolling_coefficient' => 0.03, 'friction_coefficient' => 0.9]], Severity::Fails, false],
+    'routine.left_on' => [['routines.1.steps.2' => ['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => [['do' => 'stop', 'motion' => 'lift']]], 'routines.1.steps.6' => ['do' => 'wait', 'for_s' => 0.1]], Severity::Tight, false],
+    'routine.rehearsed_in_part' => [['routines.1.steps.9' => ['do' => 'wait', 'for_s' => 200], 'routines.1.target_s' => null], Severity::Note, false],
+    'stops.turns_into_stop' => [['motions.2.task.keeps_turning' => true], Severity::Fails, true],
     'routine.over_target' => [['routines.1.target_s' => 5.0], Severity::Fails, false],
     'proof.differs' => [['log.0.measured_s' => 1.3], Severity::Tight, false],
     'proof.over_target' => [['log.0.measured_s' => 4.0], Severity::Fails, false],
@@ -279,7 +299,7 @@ it('has every code of the source in its planted builds and in the docs', functio
         $source .= file_get_contents($file);
     }
     preg_match_all("/(?:new (?:Finding|Strain)\\((?:[^']*\\? )?|->find\\(.*?)'([a-z]+\\.[a-z_.]+)'(?: : '([a-z_.]+)')?/", $source, $found);
-    $said = array_unique(array_filter([...$found[1], ...$found[2]]));
+    $said = array_unique([...array_filter([...$found[1], ...$found[2]]), ...array_column(RoutineRehearsal::CODES, 0)]);
     sort($said);
     $codes = array_values(array_diff($said, CALCULATORS_ALONE));
     preg_match_all('/^\| `([a-z_.]+)`/m', (string) file_get_contents(__DIR__.'/../../../docs/findings.md'), $listed);
