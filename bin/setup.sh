@@ -108,6 +108,7 @@ serve() {
     PHP_INI_SCAN_DIR=$(serving_ini)
     # Configuration and routes read once. Files of this server alone: a command beside it must not read its settings.
     export APP_CONFIG_CACHE="$PWD/storage/framework/php/config-$1.php" APP_ROUTES_CACHE="$PWD/storage/framework/php/routes-$1.php"
+    php artisan cache:clear --quiet # what was kept may be of another version of the program
     php artisan config:cache --quiet
     php artisan route:cache --quiet
     work_for $$ &

@@ -76,22 +76,28 @@ final class KeepBuild
     /** @return array{name: string, document: string, summary: array<string, mixed>} */
     public static function columns(CoreBuild $core, ?Assessment $assessment = null): array
     {
-        $assessment ??= Assessor::assess($core);
+        return ['name' => $core->name, 'document' => $core->toJson(), 'summary' => self::summary($core, $assessment ?? Assessor::atOnce($core))];
+    }
 
+    /** @return array<string, mixed> what the shelf shows */
+    private static function summary(CoreBuild $core, Assessment $assessment): array
+    {
         return [
-            'name' => $core->name,
-            'document' => $core->toJson(),
-            'summary' => [
-                'note' => $core->document['note'],
-                'verdict' => $assessment->verdict->value,
-                'says' => json_decode((string) json_encode($assessment->says), true),
-                'chains' => array_map(fn ($chain): array => [
-                    'name' => $chain->name,
-                    'verdict' => $chain->verdict->value,
-                    'links' => array_map(fn ($link): string => $link->verdict->value, $chain->links),
-                ], $assessment->chains),
-            ],
+            'note' => $core->document['note'],
+            'verdict' => $assessment->verdict->value,
+            'says' => json_decode((string) json_encode($assessment->says), true),
+            'chains' => array_map(fn ($chain): array => [
+                'name' => $chain->name,
+                'verdict' => $chain->verdict->value,
+                'links' => array_map(fn ($link): string => $link->verdict->value, $chain->links),
+            ], $assessment->chains),
         ];
+    }
+
+    /** The shelf shows what the whole judgement says, unless the build has been changed in between. */
+    public function judged(Build $build, CoreBuild $core, Assessment $assessment): void
+    {
+        Build::query()->whereKey($build->id)->where('version', $build->version)->toBase()->update(['summary' => json_encode(self::summary($core, $assessment))]);
     }
 
     /**

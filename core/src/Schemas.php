@@ -157,6 +157,7 @@ final class Schemas
             'verdict' => self::verdict(),
             'target_s' => self::number()->orNull(),
             'ran_s' => self::number(),
+            'mishaps' => self::list(self::sentence()),
             'stalled_s' => new MapShape(self::number()),
             'stalled_at_end_s' => new MapShape(self::number()),
             'stalled_A' => new MapShape(self::number()),

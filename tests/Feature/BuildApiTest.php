@@ -29,7 +29,27 @@ it('shows what the one judge says', function () {
     $build = stored();
 
     $this->getJson("/api/builds/{$build->id}")->assertOk()
-        ->assertJsonPath('assessment', json_decode((string) json_encode(Assessor::assess(Builds::sound())), true));
+        ->assertJsonPath('assessment', json_decode((string) json_encode(Assessor::atOnce(Builds::sound())), true));
+});
+
+it('gives the whole judgement apart, keeps it by content, and then answers with it at once', function () {
+    $build = Build::factory()->of(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]]))->create();
+    $first = $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment.rehearsed', false)->json();
+    expect(collect($first['assessment']['routines'][1]['findings'])->pluck('code'))->not->toContain('routine.hits');
+
+    $whole = $this->getJson("/api/builds/{$build->id}/judgement")->assertOk()->assertJsonPath('version', $first['version'])->assertJsonPath('assessment.rehearsed', true)->json('assessment');
+    expect(collect($whole['routines'][1]['findings'])->pluck('code'))->toContain('routine.hits', 'routine.stalls')
+        ->and($whole)->toBe(json_decode((string) json_encode(Assessor::assess($build->core())), true));
+    $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment', $whole);
+    expect(collect($this->getJson('/api/builds')->json())->firstWhere('id', $build->id)['verdict'])->toBe('fails');
+
+    // A name makes no difference to any run; a mass does.
+    $named = $this->postJson("/api/builds/{$build->id}/edits", ['version' => $first['version'], 'changes' => [['path' => 'name', 'value' => 'Other']]])->assertJsonPath('assessment.rehearsed', true)->json();
+    $this->postJson("/api/builds/{$build->id}/edits", ['version' => $named['version'], 'changes' => [['path' => 'motions.2.mechanism.mass_kg', 'value' => 0.601]]])->assertJsonPath('assessment.rehearsed', false);
+});
+
+it('has no judgement of a build that is not there', function () {
+    $this->getJson('/api/builds/nothing/judgement')->assertNotFound();
 });
 
 it('saves a file and reads it back, byte for byte', function () {

@@ -4,26 +4,25 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\JudgeBuild;
 use App\Actions\KeepBuild;
-use App\Actions\OpenDrawer;
 use App\Http\Requests\ChangesRequest;
 use App\Http\Requests\VersionRequest;
 use App\Http\Resources\BuildResource;
 use App\Models\Build;
-use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Editor;
 
 /** Edits, tries, undo and redo. Each answers with the whole build, judged anew. */
 final class EditController
 {
-    public function __construct(private readonly KeepBuild $keep, private readonly OpenDrawer $drawer)
+    public function __construct(private readonly KeepBuild $keep, private readonly JudgeBuild $judge)
     {
     }
 
     public function edit(ChangesRequest $request, Build $build): BuildResource
     {
         $core = Editor::apply($build->core(), $request->changes());
-        $assessment = Assessor::assess($core, $this->drawer->stock());
+        $assessment = $this->judge->atOnce($core);
 
         return new BuildResource($this->keep->change($build, $request->version(), $request->editKey(), $core, $assessment), $core, $assessment);
     }

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\OpenDrawer;
+use App\Actions\JudgeBuild;
 use App\Models\Build;
 use Brookstone\Core\Assessment\Assessment;
-use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -36,7 +35,7 @@ final class BuildResource extends JsonResource
             'can_undo' => $this->resource->canUndo(),
             'can_redo' => $this->resource->canRedo(),
             'document' => json_decode($core->toJson()),
-            'assessment' => $this->assessment ?? Assessor::assess($core, app(OpenDrawer::class)->stock()),
+            'assessment' => $this->assessment ?? app(JudgeBuild::class)->atOnce($core),
         ];
     }
 }

@@ -22,10 +22,11 @@ final class Assessor
      * A pure function: the same build is judged the same way, always.
      *
      * @param  Stock|null  $stock  the drawer that fixes choose from; what comes with Brookstone when null
+     * @param  Rehearsed|null  $rehearsed  of this build, where that is known already
      */
-    public static function assess(Build $build, ?Stock $stock = null): Assessment
+    public static function assess(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null): Assessment
     {
-        return self::judge($build, $stock, Rehearsal::of($build));
+        return self::judge($build, $stock, $rehearsed ?? Rehearsal::of($build));
     }
 
     /** The same without the rehearsals: the first answer, while those are still run. What it says stays said. */

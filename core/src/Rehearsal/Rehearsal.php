@@ -145,7 +145,7 @@ final class Rehearsal
         $longest = null;
         foreach ($this->performances[$routine->id][0]->steps as $step) {
             $motion = $step['motion'] === null || $step['routine'] !== $routine->id ? null : $this->build->motions[$step['motion']];
-            if ($motion !== null && $step['end_s'] !== null && ! Stage::isAlikeEverywhere($motion) && ($longest === null || $step['end_s'] - $step['start_s'] > $longest[0])) {
+            if ($motion !== null && $step['end_s'] !== null && ! Stage::isAlikeEverywhere($motion) && ($longest === null || $longest[0] < $step['end_s'] - $step['start_s'])) {
                 $longest = [$step['end_s'] - $step['start_s'], $motion];
             }
         }

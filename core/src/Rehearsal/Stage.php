@@ -21,7 +21,6 @@ use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\Mishap;
 use Brookstone\Core\Simulation\Program;
-use Brookstone\Core\Simulation\StallWatch;
 use Brookstone\Core\Simulation\World;
 
 /** One performance: the power comes on, what starts by itself starts, what comes before is done, and then the routine. Nothing in it is random. */
@@ -249,11 +248,7 @@ final class Stage
     {
         $axes = $this->world->axes;
         $idle = $this->program->isIdle();
-        foreach ($axes as $axis) {
-            if ($axis->pushedInVain_s() > StallWatch::STALLED_S) {
-                $this->world->recorder->stalled($this->world->now(), $axis->motion, $axis->pushedInVain_s(), $axis->current_A());
-            }
-        }
+        $this->world->ends();
         $mishaps = array_slice($this->world->recorder->mishaps(), $this->mishapsBefore);
         foreach ($axes as $axis) {
             array_push($mishaps, ...$this->standing($axis, $idle));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
@@ -74,6 +75,7 @@ final class RoutineRun
         for ($until = $world->now() + $after_s; $world->now() < $until - 1e-9;) {
             $this->scan();
         }
+        $world->ends();
         foreach ($build->motions as $id => $motion) {
             $world->axes[$id]->closeLedger();
             if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $world->axes[$id]->isPowered() && ! $this->program->isRunning($this->routine->id)) {
@@ -100,6 +102,7 @@ final class RoutineRun
             'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
             'stalled_A' => array_map(fn (Axis $axis): float => round($axis->stalledWith_A(), 6), $world->axes),
             'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
+            'mishaps' => array_map(fn (Mishap $mishap): Sentence => $mishap->says, $world->recorder->mishaps()),
             ...$world->recorder->written($world->now()),
         ];
     }
@@ -114,9 +117,12 @@ final class RoutineRun
         $this->world->pass();
     }
 
-    /** It fails when it faults or takes longer than asked for, and is tight just within that. */
+    /** As the judge has it: it fails when anything goes wrong in it, when it gives up or takes longer than asked for, and is tight just within that. */
     private function verdict(): Verdict
     {
+        if ($this->world->recorder->mishaps() !== []) {
+            return Verdict::Fails;
+        }
         if ($this->start_s === null || $this->end_s === null) {
             return Verdict::NotSaid;
         }

@@ -295,6 +295,16 @@ final class World implements Senses
         $this->outputsBack[$output] = $for_s === null ? [] : [$this->now() + $for_s];
     }
 
+    /** The run is over: what still pushes in vain has done so until now. */
+    public function ends(): void
+    {
+        foreach ($this->axes as $axis) {
+            if ($axis->pushedInVain_s() > StallWatch::STALLED_S) {
+                $this->recorder->stalled($this->now(), $axis->motion, $axis->pushedInVain_s(), $axis->current_A());
+            }
+        }
+    }
+
     /** Lets one scan of time pass. */
     public function pass(): void
     {

@@ -46,6 +46,7 @@ export const api = {
     quantity: (text: string, unit: string) => call<{ si: number; unit: string; text: string }>('POST', 'quantity', { text, unit }),
     shelf: () => call<ShelfEntry[]>('GET', 'builds'),
     build: (id: string) => call<StoredBuild>('GET', `builds/${id}`),
+    judgement: (id: string, signal?: AbortSignal) => call<{ version: number; assessment: StoredBuild['assessment'] }>('GET', `builds/${id}/judgement`, undefined, signal),
     create: (name: string) => call<StoredBuild>('POST', 'builds', { name }),
     importFile: (text: string) => call<StoredBuild>('POST', 'builds/import', text),
     remove: (id: string) => call<void>('DELETE', `builds/${id}`, {}),

@@ -33,6 +33,7 @@ export function BuildPage() {
                 </span>
                 <div className="min-w-0 flex-1">
                     <h1 className="text-[1.55rem] leading-tight">{say(assessment.says)}</h1>
+                    <p role="status" className="mt-1 text-quiet empty:hidden">{assessment.rehearsed ? '' : 'Its routines are being rehearsed: there may be more to say.'}</p>
                     {mend !== null && (
                         <p className="mt-2">
                             <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => void begin(stored, mend)}>

@@ -202,6 +202,8 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
 
 const BORDER = { fails: 'border-fails', tight: 'border-tight', holds: 'border-holds', not_said: 'border-line' } as const;
 
+const MISHAPS = 3; // told with the result; the others stand among the events
+
 function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Routine }) {
     const { say } = useSpeaking();
     const ignored = trace?.events.find((event) => event.kind === 'ignored');
@@ -222,6 +224,10 @@ function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Rout
                 {trace.outcome === 'still_running' && `after ${significant(trace.ran_s, 3)} s, when the run was ended`}
                 {trace.outcome === 'never_started' && (ignored === undefined ? 'in this scenario nothing triggers it' : say(ignored.says))}
             </p>
+            {trace.mishaps.slice(0, MISHAPS).map((says, i) => (
+                <p key={i}>{say(says)}</p>
+            ))}
+            {trace.mishaps.length > MISHAPS && <p className="text-quiet">And {trace.mishaps.length - MISHAPS} more: they stand in the list of events.</p>}
         </section>
     );
 }

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import { api, Refused } from '../api/client';
 import type { Chain, Edit, Motion, StoredBuild } from '../api/types';
@@ -20,6 +20,7 @@ export function BuildProvider({ children }: { children: ReactNode }) {
     const id = buildId ?? '';
     const queries = useQueryClient();
     const { data, error } = useQuery({ queryKey: ['build', id], queryFn: () => api.build(id), staleTime: 10_000 });
+    useWholeJudgement(id, data);
     const saver = useMemo(() => new Saver(id, queries), [id, queries]);
     useEffect(() => saver.open(), [saver]);
     const value = useMemo(() => (data === undefined ? null : { stored: data, saver, edit: (...edits: Edit[]) => saver.edit(edits) }), [data, saver]);
@@ -27,6 +28,30 @@ export function BuildProvider({ children }: { children: ReactNode }) {
         return error === null ? null : <NotThere what={error instanceof Refused && error.status === 404 ? 'There is no such build.' : error.message} />;
     }
     return <Context value={value}>{children}</Context>;
+}
+
+const SETTLED_MS = 250;
+
+/** The answer to an edit is the first one: the whole judgement follows when the edits have come to rest. */
+function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
+    const queries = useQueryClient();
+    const settled = useSettled(stored?.version, SETTLED_MS);
+    const isWanted = stored !== undefined && !stored.assessment.rehearsed && settled === stored.version;
+    const { data: whole } = useQuery({ queryKey: ['judgement', id, settled], queryFn: ({ signal }) => api.judgement(id, signal), enabled: isWanted, staleTime: Infinity });
+    useEffect(() => {
+        if (whole !== undefined) {
+            queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === whole.version && !now.assessment.rehearsed ? { ...now, assessment: whole.assessment } : now));
+        }
+    }, [queries, id, whole, stored]);
+}
+
+function useSettled<T>(value: T, after_ms: number): T {
+    const [settled, settle] = useState(value);
+    useEffect(() => {
+        const timer = setTimeout(() => settle(value), after_ms);
+        return () => clearTimeout(timer);
+    }, [value, after_ms]);
+    return settled;
 }
 
 export function useBuild(): BuildHandle {

@@ -130,6 +130,14 @@ it('stays between the hard stops whatever the routine does', function (int $seed
         ->and(max($trace['motions'][2]['position']))->toBeLessThanOrEqual(0.11 + 1e-6);
 })->with(range(1, 12));
 
+it('does not hold where anything goes wrong on the way, in time or not', function () {
+    $trace = ran(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]]));
+
+    expect($trace['outcome'])->toBe('finished')->and($trace['verdict'])->toBe('fails')
+        ->and(array_map(fn ($says): string => $says->text(), $trace['mishaps']))->toBe(['Lift hits its hard stop at 34.3 mm/s with 0.167 J.', 'Lift pushes in vain for 4.76 s with 1.9 A.'])
+        ->and(ran(Builds::sound())['mishaps'])->toBe([]);
+});
+
 it('says whether the run was in time', function (?float $target, string $verdict) {
     expect(ran(Builds::planted(['routines.1.target_s' => $target]))['verdict'])->toBe($verdict);
 })->with([[null, 'holds'], [20.0, 'holds'], [9.5, 'tight'], [5.0, 'fails']]);
