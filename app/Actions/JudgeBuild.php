@@ -33,9 +33,12 @@ final class JudgeBuild
 
     public function whole(Build $build): Assessment
     {
-        $rehearsed = Cache::remember(self::key($build), self::KEPT_S, fn (): Rehearsed => Rehearsal::of($build));
+        return Assessor::assess($build, $this->drawer->stock(), $this->rehearsed($build));
+    }
 
-        return Assessor::assess($build, $this->drawer->stock(), $rehearsed);
+    public function rehearsed(Build $build): Rehearsed
+    {
+        return Cache::remember(self::key($build), self::KEPT_S, fn (): Rehearsed => Rehearsal::of($build));
     }
 
     private static function key(Build $build): string

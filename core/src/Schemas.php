@@ -83,6 +83,9 @@ final class Schemas
                 'target_s' => self::number()->orNull(),
                 'steps' => self::list(self::record('StepSays', ['path' => new TextShape, 'says' => self::sentence()])),
                 'findings' => self::list(self::finding()),
+                'rehearsals' => self::list(self::record('RehearsedFrom', [
+                    'says' => new TextShape, 'outcome' => ChoiceShape::of('ends', 'gives_up', 'comes_round', 'bounded', 'never_begins'), 'takes_s' => self::number()->orNull(), 'wrong' => self::number(),
+                ])),
             ])),
             'log' => self::list(self::record('Compared', ['id' => new TextShape, 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull()])),
             'pictures' => self::list(self::record('PictureRead', [

@@ -48,6 +48,19 @@ it('gives the whole judgement apart, keeps it by content, and then answers with 
     $this->postJson("/api/builds/{$build->id}/edits", ['version' => $named['version'], 'changes' => [['path' => 'motions.2.mechanism.mass_kg', 'value' => 0.601]]])->assertJsonPath('assessment.rehearsed', false);
 });
 
+it('plays a rehearsal, and knows of no more than there are', function () {
+    $build = Build::factory()->of(Builds::sound())->create();
+    $rehearsals = $this->getJson("/api/builds/{$build->id}/judgement")->json('assessment.routines.1.rehearsals');
+    expect(array_column($rehearsals, 'says'))->toContain('from power-on', 'a second time', 'from power-on with Lid at Open');
+
+    $second = array_search('a second time', array_column($rehearsals, 'says'), true);
+    $trace = $this->postJson("/api/builds/{$build->id}/routines/show/run", ['rehearsal' => $second])->assertOk()->assertJsonPath('outcome', 'finished')->json();
+    expect($trace['took_s'])->toBe($rehearsals[$second]['takes_s'])->and($trace['start_s'])->toBeGreaterThan(9.0);
+    $this->postJson("/api/builds/{$build->id}/routines/show/run", ['rehearsal' => 99])->assertNotFound();
+    $this->postJson("/api/builds/{$build->id}/routines/show/run", ['rehearsal' => -1])->assertStatus(422)->assertJsonPath('errors.0.field', 'rehearsal');
+    $this->postJson("/api/builds/{$build->id}/routines/show/run", ['rehearsal' => 'first'])->assertStatus(422);
+});
+
 it('has no judgement of a build that is not there', function () {
     $this->getJson('/api/builds/nothing/judgement')->assertNotFound();
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\JudgeBuild;
 use App\Actions\OpenDrawer;
 use App\Http\Requests\ChoiceRequest;
 use App\Http\Requests\RunRequest;
@@ -16,6 +17,7 @@ use Brookstone\Core\Assessment\StopsSheet;
 use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Rehearsal\Stage;
 use Brookstone\Core\Routine\Library;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Simulation\RoutineRun;
@@ -60,9 +62,12 @@ final class MotionController
         return new JsonResponse((new StopsSheet(new Subject($core, $thing, new Facts($thing))))->sheet());
     }
 
-    public function run(RunRequest $request, Build $build, string $routine): JsonResponse
+    public function run(RunRequest $request, Build $build, string $routine, JudgeBuild $judge): JsonResponse
     {
         $core = $build->core();
+        if ($request->input('rehearsal') !== null) {
+            return new JsonResponse(Stage::play($core, $judge->rehearsed($core)->of($routine)[$request->integer('rehearsal')] ?? throw new NotFoundHttpException));
+        }
         $id = $request->input('scenario');
         $scenario = $id === null ? null : $core->scenarios[$id] ?? throw new NotFoundHttpException;
         $events = $request->events($core);

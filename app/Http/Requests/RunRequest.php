@@ -16,7 +16,7 @@ final class RunRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['scenario' => ['sometimes', 'nullable', 'string', 'max:40']];
+        return ['scenario' => ['sometimes', 'nullable', 'string', 'max:40'], 'rehearsal' => ['sometimes', 'nullable', 'integer', 'min:0']];
     }
 
     /** @return list<WorldEvent> what happens besides the scenario */

@@ -117,7 +117,7 @@ final class Assessor
 
     private static function named(string $name, Finding $finding): Sentence
     {
-        return new Sentence("{$name}: ".lcfirst($finding->says->template), $finding->says->values);
+        return str_starts_with($finding->says->template, "{$name} ") ? $finding->says : new Sentence("{$name}: ".lcfirst($finding->says->template), $finding->says->values);
     }
 
     /** @param  non-empty-list<Chain>  $chains */

@@ -12,6 +12,7 @@ use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
@@ -34,7 +35,7 @@ final class RoutineJudge
      * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
      * @param  array<string, true>  $failing  motions of which a link before the routine fails
      */
-    public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null, ?Rehearsed $rehearsed = null, array $failing = [])
+    public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null, private readonly ?Rehearsed $rehearsed = null, array $failing = [])
     {
         $this->context = new RoutineContext($build, $subjects);
         [$sensing, $surroundings] = [new RoutineSensing($this->context), new RoutineSurroundings($this->context)];
@@ -79,7 +80,7 @@ final class RoutineJudge
         );
     }
 
-    /** @return list<array{id: string, name: string, verdict: string, takes_s: ?float, target_s: ?float, steps: list<array{path: string, says: Sentence}>, findings: list<Finding>}> */
+    /** @return list<array{id: string, name: string, verdict: string, takes_s: ?float, target_s: ?float, steps: list<array{path: string, says: Sentence}>, findings: list<Finding>, rehearsals: list<array{says: string, outcome: string, takes_s: ?float, wrong: int}>}> */
     public function routines(): array
     {
         $said = [];
@@ -93,6 +94,9 @@ final class RoutineJudge
             $said[] = [
                 'id' => $id, 'name' => $routine->name, 'verdict' => ($steps === [] ? Verdict::NotSaid : Verdict::ofFindings($findings))->value,
                 'takes_s' => $this->takes[$id], 'target_s' => $routine->target_s, 'steps' => $steps, 'findings' => $findings,
+                'rehearsals' => array_map(fn (Performance $performance): array => [
+                    'says' => $performance->start->says, 'outcome' => $performance->outcome, 'takes_s' => $performance->takes_s, 'wrong' => count($performance->mishaps),
+                ], $this->rehearsed?->of($id) ?? []),
             ];
         }
 
@@ -109,12 +113,12 @@ final class RoutineJudge
         }
     }
 
-    /** How long the routine takes, from the computed times of its moves, against its target. */
+    /** How long the routine takes at most, as rehearsed; before that from the computed times of its moves; against its target. */
     private function duration(Routine $routine, int $i): void
     {
-        $this->takes[$routine->id] = $this->context->times->of($routine);
-        $takes = $this->takes[$routine->id];
-        if ($takes === null) {
+        $computed = $this->context->times->of($routine);
+        $takes = $this->takes[$routine->id] = $this->rehearsed?->longest_s($routine->id) ?? $computed;
+        if ($computed === null) {
             $this->neverThere($routine, $i);
         }
         if ($takes === null || $routine->target_s === null || $takes <= $routine->target_s * (1 - $this->build->settings->over_time_share)) {
@@ -122,7 +126,7 @@ final class RoutineJudge
         }
         $fails = $takes > $routine->target_s;
         $this->context->add($routine, new Finding('routine.over_target', $fails ? Severity::Fails : Severity::Tight, "routines.{$i}.target_s", new Sentence(
-            "{$routine->name} takes about {takes}, ".($fails ? 'longer than' : 'just within').' the {target} asked for.',
+            "{$routine->name} takes ".($this->rehearsed === null ? 'about' : 'up to').' {takes}, '.($fails ? 'longer than' : 'just within').' the {target} asked for.',
             ['takes' => Quantity::of($takes, 's'), 'target' => Quantity::of($routine->target_s, 's')],
         )));
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Performance;
@@ -94,9 +93,9 @@ final class RoutineRehearsal
         $code = self::CODES[$mishap->kind][0];
         $motion = isset($build->motions[$mishap->of]) ? $mishap->of : null;
         $place = 'routines.'.array_search($routine->id, array_keys($build->routines), true).($mishap->path === null ? '' : ".{$mishap->path}");
-        $more = $starts > 1 ? ' So it is from '.($starts - 1).' more '.($starts === 2 ? 'start.' : 'starts.') : '';
-        $says = rtrim($mishap->says->template, '.');
-        $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, "Run {$performance->start->says}, ".self::inSentence($says).".{$more}", $mishap->says->values, [], $motion);
+        $run = $this->context->build->routines[$performance->routine]->name." is run {$performance->start->says}";
+        $more = $starts > 1 ? ', and from '.($starts - 1).($starts === 2 ? ' other start' : ' other starts') : '';
+        $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, rtrim($mishap->says->template, '.')." when {$run}{$more}.", $mishap->says->values, [], $motion);
     }
 
     /** @param  list<Performance>  $performances */
@@ -105,16 +104,10 @@ final class RoutineRehearsal
         foreach ($performances as $performance) {
             if ($performance->outcome === 'bounded' && $performance->start->scenario === null) {
                 $i = array_search($id, array_keys($this->context->build->routines), true);
-                $this->context->find($this->context->build->routines[$id], 'routine.rehearsed_in_part', Severity::Note, "routines.{$i}", "Run {$performance->start->says}, it takes longer than {most}: what comes after that was not looked at.", ['most' => Quantity::of(Stage::MOST_S, 's')]);
+                $this->context->find($this->context->build->routines[$id], 'routine.rehearsed_in_part', Severity::Note, "routines.{$i}", "{$this->context->build->routines[$id]->name} takes longer than {most} when it is run {$performance->start->says}: what comes after that was not looked at.", ['most' => Quantity::of(Stage::MOST_S, 's')]);
 
                 return;
             }
         }
-    }
-
-    /** A sentence of its own as the end of another: names keep their capital. */
-    private static function inSentence(string $says): string
-    {
-        return str_starts_with($says, 'The ') ? lcfirst($says) : $says;
     }
 }

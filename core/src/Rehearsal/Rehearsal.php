@@ -81,14 +81,17 @@ final class Rehearsal
     {
         /** @var array<string, true> $met  which has come after which */
         $met = [];
-        $this->add(Stage::perform($this->build, $first, new Start(self::PLAIN), function (Performance $done) use ($routines, &$met): ?array {
+        $before = [];
+        $this->add(Stage::perform($this->build, $first, new Start(self::PLAIN), function (Performance $done) use ($routines, &$met, &$before): ?array {
             $this->begun[$done->routine][$done->began] = true;
             foreach ($routines as $id => $routine) {
                 $shared = array_intersect($this->motions($routine), $this->motions($this->build->routines[$done->routine]));
                 if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left]) && ($shared !== [] || $this->asksForCounters($routine))) {
                     $met["{$done->routine} {$id}"] = true;
 
-                    return [$routine, new Start($id === $done->routine ? 'a second time' : "after {$this->build->routines[$done->routine]->name}")];
+                    $before[] = $done->routine;
+
+                    return [$routine, new Start($id === $done->routine ? 'a second time' : "after {$this->build->routines[$done->routine]->name}", before: $before)];
                 }
             }
 

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Rehearsal;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
@@ -28,6 +29,10 @@ final class Stage
 {
     public const MOST_S = 120.0; // of one performance: what takes longer is not looked at to its end
 
+    private const SAMPLE_S = 0.02;
+
+    private const SAMPLES = 3000; // of each motion, at most, where it is written down
+
     private const LOOKS_ON_S = 0.5; // when all is done: what still moves, or runs into a stop only then, is found
 
     private const STARTS_WITHIN_S = 1.5; // of what its trigger wants; then it is started by hand
@@ -46,7 +51,7 @@ final class Stage
 
     private ?float $ended_s = null;
 
-    private bool $fails = false;
+    private ?string $fault = null;
 
     private string $began = '';
 
@@ -65,10 +70,10 @@ final class Stage
     /** @var array<string, true> paths of first steps of such loops, with their routine before them */
     private readonly array $roundsOf;
 
-    private function __construct(private readonly Build $build, private Routine $routine, private Start $start)
+    private function __construct(private readonly Build $build, private Routine $routine, private Start $start, float $sample_s = INF)
     {
         $given = $start->scenario;
-        $this->world = new World($build, $given ?? new Scenario('', '', self::MOST_S, $start->at, []), INF);
+        $this->world = new World($build, $given ?? new Scenario('', '', self::MOST_S, $start->at, []), $sample_s);
         $this->program = new Program($this->world, $this->begins(...), $this->ends(...));
         $this->hand = new Stagehand($this->world);
         $roundsOf = [];
@@ -101,11 +106,57 @@ final class Stage
         return $done;
     }
 
+    /**
+     * A performance once more, with everything written down that there is to see.
+     *
+     * @return array<string, mixed> the trace, as Schemas has it
+     */
+    public static function play(Build $build, Performance $performance): array
+    {
+        $line = [...$performance->start->before, $performance->routine];
+        $start = $performance->start->before === [] ? $performance->start : new Start('');
+        $stage = new self($build, $build->routines[$line[0]], $start, max(self::SAMPLE_S, $build->settings->scan_s, $performance->until_s / self::SAMPLES));
+        $done = $stage->run();
+        foreach (array_slice($line, 1) as $routine) {
+            $stage->goesOn($build->routines[$routine], $performance->start);
+            $done = $stage->run();
+        }
+
+        return $stage->trace($done);
+    }
+
+    /** @return array<string, mixed> */
+    private function trace(Performance $done): array
+    {
+        $world = $this->world;
+        $target = $this->routine->target_s;
+        $isLate = $target !== null && ($done->takes_s ?? 0.0) > $target;
+
+        return [
+            'routine' => $this->routine->id,
+            'scenario' => $this->start->scenario?->id,
+            'outcome' => ['ends' => 'finished', 'gives_up' => 'faulted', 'never_begins' => 'never_started'][$done->outcome] ?? 'still_running',
+            'fault' => $this->fault,
+            'start_s' => $this->began_s,
+            'end_s' => $this->ended_s,
+            'took_s' => $this->began_s === null || $this->ended_s === null ? null : round($this->ended_s - $this->began_s, 9),
+            'verdict' => ($done->mishaps !== [] || $isLate ? Verdict::Fails : ($done->outcome === 'ends' || $done->outcome === 'comes_round' ? Verdict::Holds : Verdict::NotSaid))->value,
+            'target_s' => $target,
+            'ran_s' => $world->now(),
+            'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
+            'stalled_A' => array_map(fn (Axis $axis): float => round($axis->stalledWith_A(), 6), $world->axes),
+            'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
+            'mishaps' => array_map(fn (Mishap $mishap): Sentence => $mishap->says, $done->mishaps),
+            ...$world->recorder->written($world->now()),
+        ];
+    }
+
     private function goesOn(Routine $routine, Start $start): void
     {
         [$this->routine, $this->start] = [$routine, $start];
         $this->began_s = $this->ended_s = null;
-        $this->fails = $this->comesRound = false;
+        $this->fault = null;
+        $this->comesRound = false;
         $this->stepsBefore = $this->world->recorder->begun();
         $this->mishapsBefore = count($this->world->recorder->mishaps());
     }
@@ -125,7 +176,7 @@ final class Stage
         }
         if ($routine === $this->routine->id && $this->began_s !== null && $this->ended_s === null) {
             $this->ended_s = $this->world->now();
-            $this->fails = $fault !== null;
+            $this->fault = $fault;
         }
     }
 
@@ -259,12 +310,12 @@ final class Stage
             $this->start, $this->routine->id,
             match (true) {
                 $this->began_s === null => 'never_begins',
-                $this->fails => 'gives_up',
+                $this->fault !== null => 'gives_up',
                 $took !== null => 'ends',
                 $this->comesRound => 'comes_round',
                 default => 'bounded',
             },
-            $this->fails ? null : $took,
+            $this->fault === null ? $took : null,
             array_slice($this->world->recorder->steps(), $this->stepsBefore), $mishaps,
             array_map(fn (Axis $axis): float => $axis->position(), $axes),
             $this->began, $this->state(), $this->world->now(),

@@ -14,9 +14,10 @@ final readonly class Start
      * @param  string  $says  as it ends a sentence: “from power-on with Lid at Open”
      * @param  array<string, float>  $at  where motions stand when the power comes on, in their own unit; the others where their task begins
      * @param  array{Condition, bool}|null  $so  that this is so, or not, when it begins
+     * @param  list<string>  $before  routines that are done before it, since the power came on
      * @param  Scenario|null  $scenario  of the build: then the world does what that says, and nobody else starts or answers anything
      */
-    public function __construct(public string $says, public array $at = [], public ?array $so = null, public ?Scenario $scenario = null)
+    public function __construct(public string $says, public array $at = [], public ?array $so = null, public ?Scenario $scenario = null, public array $before = [])
     {
     }
 }

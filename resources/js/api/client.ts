@@ -76,6 +76,7 @@ export const api = {
     calculate: (name: string, inputs: object) => call<Calculated>('POST', `calc/${name}`, inputs),
     times: (id: string) => call<MoveTimes>('GET', `builds/${id}/times`),
     run: (id: string, routine: string, scenario: string | null, events: ScenarioEvent[] = []) => call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { scenario, events }),
+    rehearsal: (id: string, routine: string, rehearsal: number) => call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { rehearsal }),
     studies: (id: string, routine: string) => call<Study[]>('GET', `builds/${id}/studies?routine=${routine}`),
     study: (id: string, asked: object) => call<Study>('POST', `builds/${id}/studies`, asked),
     stopStudy: (id: string) => call<Study>('POST', `studies/${id}/cancel`, {}),

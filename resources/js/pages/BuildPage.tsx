@@ -66,7 +66,7 @@ export function BuildPage() {
                                     <VerdictWord verdict={routine.verdict} />
                                 </span>
                                 <span className="w-72 text-quiet">
-                                    {routine.takes_s === null ? 'does not come to an end' : `about ${significant(routine.takes_s, 3)} s`}
+                                    {routine.takes_s === null ? 'does not come to an end' : `${assessment.rehearsed ? 'up to' : 'about'} ${significant(routine.takes_s, 3)} s`}
                                     {routine.target_s === null ? '' : `, ${significant(routine.target_s, 3)} s asked for`}
                                 </span>
                                 <span className="min-w-0 flex-1 truncate text-quiet">{routine.findings[0] === undefined ? '' : say(routine.findings[0].says)}</span>

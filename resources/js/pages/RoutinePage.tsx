@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
-import type { FaultCell, Routine, Trace } from '../api/types';
+import type { FaultCell, RehearsedFrom, Routine, Trace } from '../api/types';
 import { Findings } from '../chain/Findings';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { TryPanel } from '../chain/TryPanel';
@@ -115,12 +115,13 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
     const { scenarios } = stored.document;
     const fitting = scenarios.find((scenario) => scenario.events.some((event) => routine.starts.some((start) => 'sensor' in start && 'sensor' in event && start.sensor === event.sensor)));
     const [chosen, setChosen] = useState<string | null>(null);
-    const scenario = chosen === 'hand' ? null : (scenarios.find((each) => each.id === chosen)?.id ?? fitting?.id ?? null);
+    const verdict = stored.assessment.routines.find((each) => each.id === routine.id);
+    const rehearsal = chosen !== null && chosen.startsWith(REHEARSAL) && Number(chosen.slice(REHEARSAL.length)) < (verdict?.rehearsals.length ?? 0) ? Number(chosen.slice(REHEARSAL.length)) : null;
+    const scenario = chosen === 'hand' || rehearsal !== null ? null : (scenarios.find((each) => each.id === chosen)?.id ?? fitting?.id ?? null);
     const [cell, setCell] = useState<FaultCell | null>(null);
-    const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario, cell], queryFn: () => api.run(stored.id, routine.id, scenario, cell?.events ?? []), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
+    const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario, rehearsal, cell], queryFn: () => (rehearsal === null ? api.run(stored.id, routine.id, scenario, cell?.events ?? []) : api.rehearsal(stored.id, routine.id, rehearsal)), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
     const playhead = usePlayhead(trace?.ran_s ?? 0);
     useHotkeys('space', playhead.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [playhead.toggle]);
-    const verdict = stored.assessment.routines.find((each) => each.id === routine.id);
     return (
         <>
             <div className="mt-3 empty:hidden">
@@ -145,7 +146,8 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                 </section>
                 <div className="space-y-4">
                     <RunResult trace={trace} routine={routine} />
-                    <Findings findings={verdict?.findings ?? []} title="What can go wrong" none="Nothing that can be seen without running it." />
+                    <Findings findings={verdict?.findings ?? []} title="What can go wrong" none={stored.assessment.rehearsed ? 'Nothing, from wherever it begins.' : 'Nothing that can be seen without running it.'} />
+                    <Rehearsals of={verdict?.rehearsals ?? []} chosen={rehearsal} onChoose={(i) => setChosen(REHEARSAL + i)} />
                     <Parts.Surroundings routine={routine} path={path} />
                     <Parts.Rules />
                     <ScenarioEditor scenario={scenario} onChoose={(id) => setChosen(id ?? 'hand')} />
@@ -161,13 +163,22 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                     </button>
                     <label className="flex items-center gap-2">
                         What happens
-                        <select className="border border-mat-quiet bg-mat px-2 py-1" value={scenario ?? 'hand'} onChange={(event) => setChosen(event.target.value)}>
+                        <select className="border border-mat-quiet bg-mat px-2 py-1" value={rehearsal === null ? (scenario ?? 'hand') : REHEARSAL + rehearsal} onChange={(event) => setChosen(event.target.value)}>
                             <option value="hand">It is started by hand</option>
                             {scenarios.map((each) => (
                                 <option key={each.id} value={each.id}>
                                     {each.name}
                                 </option>
                             ))}
+                            {(verdict?.rehearsals ?? []).length > 0 && (
+                                <optgroup label="It is run">
+                                    {verdict!.rehearsals.map((each, i) => (
+                                        <option key={each.says} value={REHEARSAL + i}>
+                                            {each.says}
+                                        </option>
+                                    ))}
+                                </optgroup>
+                            )}
                         </select>
                     </label>
                     {cell !== null && (
@@ -201,6 +212,37 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
 }
 
 const BORDER = { fails: 'border-fails', tight: 'border-tight', holds: 'border-holds', not_said: 'border-line' } as const;
+
+const REHEARSAL = 'rehearsal ';
+
+const ENDS = { ends: 'ends', gives_up: 'gives up', comes_round: 'goes on for ever', bounded: 'takes longer than was looked at', never_begins: 'does not begin' } as const;
+
+/** From where the routine has been rehearsed, and what became of it; each can be played. */
+function Rehearsals({ of, chosen, onChoose }: { of: RehearsedFrom[]; chosen: number | null; onChoose: (i: number) => void }) {
+    if (of.length === 0) {
+        return null;
+    }
+    const wrong = of.filter((each) => each.wrong > 0).length;
+    return (
+        <details className="border-y border-line py-1" open={wrong > 0}>
+            <summary className="py-1 font-semibold">
+                Rehearsed from {of.length} {of.length === 1 ? 'start' : 'starts'}
+                {wrong > 0 && <span className="text-fails">, {wrong} with something wrong</span>}
+            </summary>
+            <ul>
+                {of.map((each, i) => (
+                    <li key={each.says}>
+                        <button type="button" aria-pressed={chosen === i} className={`flex w-full items-center gap-2 px-1 py-0.5 text-left hover:bg-well ${chosen === i ? 'bg-well font-semibold' : ''}`} onClick={() => onChoose(i)}>
+                            <LinkGlyph verdict={each.wrong > 0 ? 'fails' : each.outcome === 'ends' || each.outcome === 'comes_round' ? 'holds' : 'not_said'} size={11} />
+                            <span className="min-w-0 flex-1">{each.says}</span>
+                            <span className="text-quiet">{each.takes_s === null ? ENDS[each.outcome] : `${significant(each.takes_s, 3)} s`}</span>
+                        </button>
+                    </li>
+                ))}
+            </ul>
+        </details>
+    );
+}
 
 const MISHAPS = 3; // told with the result; the others stand among the events
 
