@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Study;
 
+use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\Chain;
 use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\Link;
 use Brookstone\Core\Assessment\RoutineTimes;
 use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build;
@@ -34,7 +37,8 @@ final class Concurrency
         $times = new RoutineTimes($build, $subjects);
         $whole = $times->of($routine);
         $index = (int) array_search($routine->id, array_keys($build->routines), true);
-        $before = self::faults($build, $routine->id);
+        $before = self::faults(Assessor::atOnce($build));
+        $rehearsed = null;
         $offers = [];
         $steps = iterator_to_array($routine->flat());
         foreach ($steps as $path => $step) {
@@ -53,9 +57,13 @@ final class Concurrency
                 continue;
             }
             $saves = $whole - ($times->of($changed->routines[$routine->id]) ?? $whole);
-            $new = array_values(array_filter(self::faults($changed, $routine->id), fn (Finding $finding): bool => ! in_array($finding->code, array_column($before, 'code'), true)));
             if ($saves < self::LEAST_S) {
                 continue;
+            }
+            $new = self::added($before, self::faults(Assessor::atOnce($changed)));
+            if ($new === []) { // then it is tried on the whole build, all routines rehearsed
+                $rehearsed ??= self::faults(Assessor::assess($build));
+                $new = self::added($rehearsed, self::faults(Assessor::assess($changed)));
             }
             $offers[] = [
                 'path' => $path, 'says' => rtrim($step->says($build)->text(), '.').' — and beside it: '.lcfirst($next->says($build)->text()), 'saves_s' => $saves,
@@ -73,15 +81,27 @@ final class Concurrency
         return $step instanceof Moves && ! $step instanceof RunStep;
     }
 
-    /** @return list<Finding> of the routine, worse than a note */
-    private static function faults(Build $build, string $routine): array
+    /**
+     * @param  list<Finding>  $before
+     * @param  list<Finding>  $after
+     * @return list<Finding> of a kind that was not there before, or more of one that was
+     */
+    private static function added(array $before, array $after): array
     {
-        foreach (Assessor::assess($build)->routines as $said) {
-            if ($said['id'] === $routine) {
-                return array_values(array_filter($said['findings'], fn (Finding $finding): bool => $finding->severity !== Severity::Note));
-            }
-        }
+        $had = array_count_values(array_column($before, 'code'));
 
-        return [];
+        return array_values(array_filter($after, function (Finding $finding) use (&$had): bool {
+            $had[$finding->code] = ($had[$finding->code] ?? 0) - 1;
+
+            return $had[$finding->code] < 0;
+        }));
+    }
+
+    /** @return list<Finding> of the whole build, worse than a note */
+    private static function faults(Assessment $assessment): array
+    {
+        $all = [...array_merge(...array_map(fn (Link $link): array => $link->findings, array_merge(...array_map(fn (Chain $chain): array => $chain->links, $assessment->chains)))), ...array_merge(...array_column($assessment->routines, 'findings'))];
+
+        return array_values(array_filter($all, fn (Finding $finding): bool => $finding->severity !== Severity::Note));
     }
 }

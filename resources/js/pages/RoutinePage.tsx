@@ -147,7 +147,10 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                 <div className="space-y-4">
                     <RunResult trace={trace} routine={routine} />
                     <Findings findings={verdict?.findings ?? []} title="What can go wrong" none={stored.assessment.rehearsed ? 'Nothing, from wherever it begins.' : 'Nothing that can be seen without running it.'} />
-                    <Rehearsals of={verdict?.rehearsals ?? []} chosen={rehearsal} onChoose={(i) => setChosen(REHEARSAL + i)} />
+                    <Rehearsals of={verdict?.rehearsals ?? []} chosen={rehearsal} onChoose={(i) => {
+                        setChosen(REHEARSAL + i);
+                        document.querySelector('[aria-label="Run"]')?.scrollIntoView({ block: 'center' });
+                    }} />
                     <Parts.Surroundings routine={routine} path={path} />
                     <Parts.Rules />
                     <ScenarioEditor scenario={scenario} onChoose={(id) => setChosen(id ?? 'hand')} />
@@ -232,7 +235,7 @@ function Rehearsals({ of, chosen, onChoose }: { of: RehearsedFrom[]; chosen: num
             <ul>
                 {of.map((each, i) => (
                     <li key={each.says}>
-                        <button type="button" aria-pressed={chosen === i} className={`flex w-full items-center gap-2 px-1 py-0.5 text-left hover:bg-well ${chosen === i ? 'bg-well font-semibold' : ''}`} onClick={() => onChoose(i)}>
+                        <button type="button" aria-pressed={chosen === i} className={`flex min-h-7 w-full items-center gap-2 px-1 text-left hover:bg-well ${chosen === i ? 'bg-well font-semibold' : ''}`} onClick={() => onChoose(i)}>
                             <LinkGlyph verdict={each.wrong > 0 ? 'fails' : each.outcome === 'ends' || each.outcome === 'comes_round' ? 'holds' : 'not_said'} size={11} />
                             <span className="min-w-0 flex-1">{each.says}</span>
                             <span className="text-quiet">{each.takes_s === null ? ENDS[each.outcome] : `${significant(each.takes_s, 3)} s`}</span>
