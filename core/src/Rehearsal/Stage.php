@@ -146,7 +146,9 @@ final class Stage
             'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
             'stalled_A' => array_map(fn (Axis $axis): float => round($axis->stalledWith_A(), 6), $world->axes),
             'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
-            'mishaps' => array_map(fn (Mishap $mishap): Sentence => $mishap->says, $done->mishaps),
+            'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $done->mishaps),
+            'ends' => $world->standing(),
+            'counters' => $world->counted(),
             ...$world->recorder->written($world->now()),
         ];
     }

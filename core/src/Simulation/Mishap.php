@@ -18,4 +18,10 @@ final readonly class Mishap
     public function __construct(public string $kind, public string $of, public float $at_s, public Sentence $says, public ?string $routine = null, public ?string $path = null)
     {
     }
+
+    /** @return array{kind: string, of: string, routine: ?string, path: ?string, says: Sentence} */
+    public function written(): array
+    {
+        return ['kind' => $this->kind, 'of' => $this->of, 'routine' => $this->routine, 'path' => $this->path, 'says' => $this->says];
+    }
 }

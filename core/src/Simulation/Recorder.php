@@ -152,7 +152,7 @@ final class Recorder
         }
         $this->steps[] = [
             'routine' => $routine->id, 'path' => $path, 'do' => Steps::kindOf($step), 'motion' => $step->motion(),
-            'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running',
+            'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running', 'at' => null,
         ];
 
         $this->underWay[count($this->steps) - 1] = $step;
@@ -164,7 +164,7 @@ final class Recorder
     {
         unset($this->underWay[$record]);
         if (isset($this->steps[$record])) {
-            $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome]);
+            $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome, 'at' => $this->steps[$record]['motion'] === null ? null : round($this->axes[$this->steps[$record]['motion']]->position(), self::DIGITS) + 0.0]);
         }
     }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
@@ -102,7 +101,9 @@ final class RoutineRun
             'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
             'stalled_A' => array_map(fn (Axis $axis): float => round($axis->stalledWith_A(), 6), $world->axes),
             'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
-            'mishaps' => array_map(fn (Mishap $mishap): Sentence => $mishap->says, $world->recorder->mishaps()),
+            'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $world->recorder->mishaps()),
+            'ends' => $world->standing(),
+            'counters' => $world->counted(),
             ...$world->recorder->written($world->now()),
         ];
     }

@@ -41,7 +41,7 @@ final class FaultSweep
     private const LOOK_ON_S = 1.0; // when all is done: what still pushes, or runs into a stop only then, is found
 
     /** @var list<string> worst first */
-    public const OUTCOMES = ['breaks_rule', 'hits', 'stalls', 'waits', 'stops', 'finishes'];
+    public const OUTCOMES = ['breaks_rule', 'hits', 'stalls', 'ends_wrong_unnoticed', 'ends_wrong', 'waits', 'stops', 'finishes'];
 
     private readonly Scenario $scenario;
 
@@ -103,15 +103,9 @@ final class FaultSweep
     public function run(FaultCase $case): array
     {
         $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null, after_s: self::LOOK_ON_S);
-        [$outcome, $says] = Outcome::of($this->build, $run, $this->hitsPlain());
+        [$outcome, $says] = (new Outcome($this->build, $run, $this->plain))->told();
 
         return ['fault' => $case->fault, 'step' => $case->step, 'outcome' => $outcome, 'says' => $says];
-    }
-
-    /** Hits that happen without any fault are not the fault's. */
-    private function hitsPlain(): int
-    {
-        return count(array_filter($this->plain['events'], fn (array $event): bool => $event['kind'] === 'hit'));
     }
 
     /** @return list<array{string, string, list<WorldEvent>}> what can go wrong at a step */

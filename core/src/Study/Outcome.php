@@ -5,60 +5,143 @@ declare(strict_types=1);
 namespace Brookstone\Core\Study;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
 
-/** What became of a run, the worst of what can be said of it, and in words. */
-final class Outcome
+/** What became of a run with a fault, beside the healthy one: the worst of what can be said of it, and in words. */
+final readonly class Outcome
 {
     private const NO_MOMENT_S = 0.3; // of pushing at the end, that is more than a servo settling
 
+    private const OFF_SHARE = 0.1;   // of its range: further off than in the healthy run it is somewhere else
+
     /**
      * @param  array<string, mixed>  $run
-     * @param  int  $hits  that happen without any fault
-     * @return array{string, string}
+     * @param  array<string, mixed>  $plain  the healthy run
      */
-    public static function of(Build $build, array $run, int $hits): array
+    public function __construct(private Build $build, private array $run, private array $plain)
     {
-        $of = fn (string $kind): array => array_values(array_filter($run['events'], fn (array $event): bool => $event['kind'] === $kind));
-        $broken = $of('rule');
-        if ($broken !== []) {
-            return ['breaks_rule', $broken[0]['says']->text()];
+    }
+
+    /** @return array{string, string} the word for it, of FaultSweep::OUTCOMES, and a sentence */
+    public function told(): array
+    {
+        foreach (['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits'] as $kind => $outcome) {
+            $new = $this->added($kind);
+            if ($new !== null) {
+                return [$outcome, $new];
+            }
         }
-        $snapped = $of('snap');
-        if ($snapped !== []) {
-            return ['hits', $snapped[0]['says']->text()];
+
+        return $this->stalls() ?? match ($this->run['outcome']) {
+            'finished' => $this->wrong() ?? ['finishes', sprintf('It finishes after %.3g s.', $this->run['took_s'])],
+            'still_running' => ['waits', 'It still waits when the run is ended.'],
+            'never_started' => ['stops', 'It never starts.'],
+            default => ['stops', ucfirst((string) $this->run['fault']).'; everything stands still.'],
+        };
+    }
+
+    /** What of a kind goes wrong at a step, of something, where it does not in the healthy run. */
+    private function added(string $kind): ?string
+    {
+        $of = fn (array $run): array => array_filter($run['mishaps'], fn (array $mishap): bool => $mishap['kind'] === $kind);
+        $key = fn (array $mishap): string => "{$mishap['of']} {$mishap['routine']} {$mishap['path']}";
+        $healthy = array_map($key, $of($this->plain));
+        foreach ($of($this->run) as $mishap) {
+            if (! in_array($key($mishap), $healthy, true)) {
+                return $mishap['says']->text();
+            }
         }
-        $struck = $of('hit');
-        if (count($struck) > $hits) {
-            return ['hits', $struck[$hits]['says']->text()];
-        }
-        foreach ($run['stalled_s'] as $id => $seconds) {
-            $name = $build->motions[$id]->name;
-            $limit = self::secondsToLimit($build, $id, $run['stalled_A'][$id]);
+
+        return null;
+    }
+
+    /** @return array{string, string}|null */
+    private function stalls(): ?array
+    {
+        foreach ($this->run['stalled_s'] as $id => $seconds) {
+            $name = $this->build->motions[$id]->name;
+            $limit = $this->secondsToLimit($id, $this->run['stalled_A'][$id]);
             if ($limit !== null && $seconds > $limit) {
                 return ['stalls', sprintf('%s is held for %.3g s, and its winding is too hot after %.3g s.', $name, $seconds, $limit)];
             }
-            if ($run['stalled_at_end_s'][$id] > self::NO_MOMENT_S) {
+            if ($this->run['stalled_at_end_s'][$id] > self::NO_MOMENT_S) {
                 return ['stalls', "{$name} still pushes against what holds it when all is done".($limit === null ? ', and never gets too hot by it.' : sprintf('; its winding is too hot after %.3g s.', $limit))];
             }
         }
 
-        return match ($run['outcome']) {
-            'finished' => ['finishes', sprintf('It finishes after %.3g s.', $run['took_s'])],
-            'still_running' => ['waits', 'It still waits when the run is ended.'],
-            'never_started' => ['stops', 'It never starts.'],
-            default => ['stops', ucfirst((string) $run['fault']).'; everything stands still.'],
-        };
+        return null;
+    }
+
+    /**
+     * It comes to its end, and something is not as it should be.
+     *
+     * @return array{string, string}|null
+     */
+    private function wrong(): ?array
+    {
+        $plain = array_column($this->plain['ends'], null, 'motion');
+        foreach ($this->run['ends'] as $end) {
+            $motion = $this->build->motions[$end['motion']];
+            $off = $this->off($motion, $end['at'], $plain[$motion->id]['at']);
+            if ($off !== null) {
+                $isTaken = $end['known'] !== null && $end['known'] === $plain[$motion->id]['known'];
+
+                return [$isTaken ? 'ends_wrong_unnoticed' : 'ends_wrong', "It finishes, but {$motion->name} stands {$off} off where it should".($isTaken ? ', and is taken to be at its place.' : '.')];
+            }
+        }
+        $should = array_column($this->plain['counters'], 'count', 'counter');
+        foreach ($this->run['counters'] as ['counter' => $id, 'count' => $count]) {
+            if ($count !== $should[$id]) {
+                return ['ends_wrong_unnoticed', "It finishes, but {$this->build->counters[$id]->name} is {$count} where it should be {$should[$id]}."];
+            }
+        }
+
+        return $this->onTheWay();
+    }
+
+    /**
+     * A step that is said to be done, and left its motion elsewhere than in the healthy run.
+     *
+     * @return array{string, string}|null
+     */
+    private function onTheWay(): ?array
+    {
+        $should = [];
+        foreach ($this->plain['steps'] as $step) {
+            $should["{$step['routine']} {$step['path']}"][] = $step['at'];
+        }
+        foreach ($this->run['steps'] as $step) {
+            $at = array_shift($should["{$step['routine']} {$step['path']}"]);
+            $off = $step['motion'] === null || $at === null || $step['at'] === null || $step['outcome'] !== 'done' ? null : $this->off($this->build->motions[$step['motion']], $step['at'], $at);
+            if ($off !== null) {
+                return ['ends_wrong_unnoticed', "It finishes, but at “{$step['says']->text()}” {$this->build->motions[$step['motion']]->name} stands {$off} off where it should, and nobody notices."];
+            }
+        }
+
+        return null;
+    }
+
+    /** How far off, in words, where that is too far. */
+    private function off(Motion $motion, float $at, float $should): ?string
+    {
+        if ($motion->task->keeps_turning && $motion->stops->tellers() === []) {
+            return null; // nobody asks where it stops
+        }
+        [$low, $high] = $motion->range();
+        $off = abs($motion->distance($should, $at));
+
+        return $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) ? $motion->unit()->quantity($off)->text() : null;
     }
 
     /** Seconds after which a stalled winding is too hot with the current that flowed; null if it never is. */
-    private static function secondsToLimit(Build $build, string $motion, float $current_A): ?float
+    private function secondsToLimit(string $motion, float $current_A): ?float
     {
-        $drive = $build->motions[$motion]->drive;
+        $drive = $this->build->motions[$motion]->drive;
         if ($drive === null) {
             return null;
         }
-        $heat = $build->motions[$motion]->counts() ? $drive->heldHeat_W() : $current_A ** 2 * $drive->motor->resistance_ohm();
+        $heat = $this->build->motions[$motion]->counts() ? $drive->heldHeat_W() : $current_A ** 2 * $drive->motor->resistance_ohm();
 
-        return $drive->motor->body()->thermal->secondsToLimit($heat, $build->settings->ambient_C);
+        return $drive->motor->body()->thermal->secondsToLimit($heat, $this->build->settings->ambient_C);
     }
 }

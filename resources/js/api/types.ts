@@ -79,7 +79,7 @@ export interface Study {
 export interface FaultCell {
     fault: string;
     step: string;
-    outcome: 'breaks_rule' | 'hits' | 'stalls' | 'waits' | 'stops' | 'finishes';
+    outcome: 'breaks_rule' | 'hits' | 'stalls' | 'ends_wrong_unnoticed' | 'ends_wrong' | 'waits' | 'stops' | 'finishes';
     says: string;
     events: ScenarioEvent[];
 }

@@ -269,8 +269,8 @@ function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Rout
                 {trace.outcome === 'still_running' && `after ${significant(trace.ran_s, 3)} s, when the run was ended`}
                 {trace.outcome === 'never_started' && (ignored === undefined ? 'in this scenario nothing triggers it' : say(ignored.says))}
             </p>
-            {trace.mishaps.slice(0, MISHAPS).map((says, i) => (
-                <p key={i}>{say(says)}</p>
+            {trace.mishaps.slice(0, MISHAPS).map((mishap, i) => (
+                <p key={i}>{say(mishap.says)}</p>
             ))}
             {trace.mishaps.length > MISHAPS && <p className="text-quiet">And {trace.mishaps.length - MISHAPS} more: they stand in the list of events.</p>}
         </section>

@@ -314,7 +314,7 @@ it('finds by running what a broken wire does, whichever way its contact is', fun
 
     expect($wires)->toHaveCount(1)->and($wires[0]->says)->toBe($closed ? 'Lift high switch is stuck on, or its wire breaks' : 'Lift high switch is stuck off, or its wire breaks')
         ->and($sweep->run($wires[0])['outcome'])->toBe($becomes);
-})->with([[true, 'finishes'], [false, 'hits']]);
+})->with([[true, 'ends_wrong_unnoticed'], [false, 'hits']]);
 
 it('writes a broken wire down and reads it again', function () {
     $build = knows([['do' => 'wait', 'for_s' => 1]], [], [['what' => 'wire', 'at_s' => 9, 'sensor' => 'beam', 'is' => 'broken'], ['what' => 'wire', 'at_s' => 10, 'sensor' => 'beam', 'is' => 'mended']]);

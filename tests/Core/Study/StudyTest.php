@@ -6,12 +6,14 @@ use Brookstone\Core\Assessment\Facts;
 use Brookstone\Core\Assessment\StopsSheet;
 use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Stops\RunOn;
 use Brookstone\Core\Stops\TimedMove;
 use Brookstone\Core\Study\Concurrency;
 use Brookstone\Core\Study\DriftFan;
 use Brookstone\Core\Study\FaultSweep;
+use Brookstone\Core\Study\Outcome;
 use Tests\Support\Builds;
 
 /** @return array<string, array<string, string>> outcomes by fault and step */
@@ -29,7 +31,7 @@ function outcomesOf(Build $build): array
 it('tells what every fault comes to', function () {
     $cells = outcomesOf(Builds::sound());
 
-    expect($cells['stuck off lift-high']['steps.1'])->toBe('hits')->and($cells['stuck on lift-high']['steps.1'])->toBe('finishes')
+    expect($cells['stuck off lift-high']['steps.1'])->toBe('hits')->and($cells['stuck on lift-high']['steps.1'])->toBe('ends_wrong_unnoticed')
         ->and($cells['jams lid'])->each->toBe('stops')->and($cells['heavier jaw'])->each->toBe('finishes')->and($cells['jams jaw'])->toContain('stalls')
         ->and(array_keys($cells['power']))->toBe(array_map(fn (int $i): string => "steps.{$i}", range(0, 7)));
 });
@@ -41,6 +43,36 @@ it('tells worse of a routine that never gives up, that breaks a rule, or that wa
 
     expect($forever['jams lid']['steps.0'])->toBeIn(['stalls', 'waits'])->and($ruled['late lift-high']['steps.1'])->toBe('breaks_rule')->and($waits['stuck off beam']['steps.3'])->toBe('waits');
 });
+
+it('does not call it finished when something stands elsewhere, or was counted for nothing', function () {
+    // The lift goes up by time, from its low switch: jammed, it stays down and is taken to be up; then it is counted.
+    $build = Builds::planted([
+        'counters' => [['id' => 'shows', 'name' => 'Shows']],
+        'motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'wait', 'for_s' => 0.5], ['do' => 'set', 'counter' => 'shows', 'add' => 1]],
+    ]);
+    $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
+    $jams = array_values(array_filter($sweep->cases(), fn ($case): bool => $case->fault === 'jams lift' && $case->step === 'steps.0'))[0];
+
+    expect($sweep->run($jams)['outcome'])->toBe('ends_wrong_unnoticed')->and($sweep->run($jams)['says'])->toBe('It finishes, but Lift stands 100 mm off where it should, and is taken to be at its place.');
+
+    // A press too many is counted.
+    $counts = Builds::planted(['counters' => [['id' => 'n', 'name' => 'Presses']], 'routines.1.steps' => [['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => [['do' => 'set', 'counter' => 'n', 'add' => 1]]], ['do' => 'wait', 'for_s' => 1]]]);
+    $sweep = new FaultSweep($counts, $counts->routines['show'], $counts->scenarios['pressed']);
+    $run = RoutineRun::of($counts, $counts->routines['show'], $counts->scenarios['pressed']->with(new WorldEvent(1.0, 'sensor', 'beam', true)), lean: true);
+
+    expect((new Outcome($counts, $run, $sweep->plain))->told())->toBe(['ends_wrong_unnoticed', 'It finishes, but Presses is 1 where it should be 0.'])
+        ->and((new Outcome($counts, $sweep->plain, $sweep->plain))->told()[0])->toBe('finishes');
+});
+
+it('calls it elsewhere from a tenth of its range on', function (float $off, string $outcome) {
+    $build = Builds::sound();
+    $plain = (new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']))->plain;
+    $run = $plain;
+    $run['ends'][2] = ['at' => $plain['ends'][2]['at'] + $off, 'known' => null] + $plain['ends'][2];
+
+    expect((new Outcome($build, $run, $plain))->told()[0])->toBe($outcome);
+})->with([[0.0099, 'finishes'], [0.0101, 'ends_wrong'], [-0.0099, 'finishes'], [-0.0101, 'ends_wrong']]);
 
 it('lets each case be run by itself, the same again', function () {
     $build = Builds::sound();
