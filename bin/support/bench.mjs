@@ -23,6 +23,10 @@ results.api_show_build_ms = await timed(40, async () => (await fetch(`${address}
 results.api_edit_ms = await timed(40, async (i) => {
     build = await post(`builds/${build.id}/edits`, { version: build.version, changes: [{ path: 'motions.1.mechanism.mass_kg', text: String(500 + i), unit: 'g' }] });
 });
+results.api_judgement_ms = await timed(10, async (i) => {
+    build = await post(`builds/${build.id}/edits`, { version: build.version, changes: [{ path: 'motions.1.mechanism.mass_kg', text: String(600 + i), unit: 'g' }] });
+    await (await fetch(`${address}/api/builds/${build.id}/judgement`)).text();
+});
 results.api_run_routine_ms = await timed(20, () => post(`builds/${build.id}/routines/harbour-show/run`, { scenario: 'visitor' }));
 results.api_rank_drives_ms = await timed(10, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/drives`)).text());
 results.api_make_trains_ms = await timed(6, async () => (await fetch(`${address}/api/builds/${build.id}/motions/lantern/trains?ratio=30&stages=3`)).text());

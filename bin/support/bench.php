@@ -47,7 +47,7 @@ function median(callable $run, int $times): float
 
 $json = (string) file_get_contents(__DIR__.'/../../database/demo/heron-wharf.brookstone.json');
 $heron = Build::fromJson($json);
-$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], Assessor::assess($heron)->mend->changes));
+$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], Assessor::atOnce($heron)->mend->changes));
 
 /** So many motions that move without a pause for so long: some there and back on their switches, two round and round. */
 function busy(Build $mended, int $motions, float $seconds): Build
@@ -152,7 +152,9 @@ $rank = fn (string $motion): float => median(fn () => (new Choosing($heron, $her
 
 $figures = [
     'read_build_ms' => fn () => median(fn () => Build::fromJson($json), 50),
-    'assess_heron_wharf_ms' => fn () => median(fn () => Assessor::assess($heron), 40),
+    'assess_heron_wharf_at_once_ms' => fn () => median(fn () => Assessor::atOnce($heron), 40),
+    'assess_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::assess($heron), 9),
+    'assess_mended_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::assess($mended), 9),
     'drives_times_ratios' => fn () => count($drawer->drives()) * count(Ratios::all()),
     'rank_200_drives_60_ratios_arm_ms' => fn () => $rank('drawbridge'),
     'rank_200_drives_60_ratios_quick_arm_ms' => fn () => $rank('heron-neck'),
