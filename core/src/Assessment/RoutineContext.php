@@ -11,6 +11,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 
@@ -34,11 +35,20 @@ final class RoutineContext
 
     public readonly RoutineTimes $times;
 
-    /** @param  array<string, Subject>  $subjects by motion */
-    public function __construct(public readonly Build $build, public readonly array $subjects)
+    /**
+     * @param  array<string, Subject>  $subjects by motion
+     * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
+     */
+    public function __construct(public readonly Build $build, public readonly array $subjects, private readonly ?Rehearsed $rehearsed = null)
     {
         $this->times = new RoutineTimes($build, $subjects);
         $this->byRoutine = array_fill_keys(array_keys($build->routines), []);
+    }
+
+    /** How long a routine takes at most, as rehearsed, s; before that from the computed times of its moves; null where it has no end. */
+    public function takes_s(Routine $routine): ?float
+    {
+        return $this->rehearsed?->longest_s($routine->id) ?? $this->times->of($routine);
     }
 
     /** What is mended outside of the routines is told once, with the first of them that it concerns. */

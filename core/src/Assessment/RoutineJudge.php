@@ -37,7 +37,7 @@ final class RoutineJudge
      */
     public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null, private readonly ?Rehearsed $rehearsed = null, array $failing = [])
     {
-        $this->context = new RoutineContext($build, $subjects);
+        $this->context = new RoutineContext($build, $subjects, $rehearsed);
         [$sensing, $surroundings] = [new RoutineSensing($this->context), new RoutineSurroundings($this->context)];
         [$starts, $patience, $power, $drift] = [new RoutineStarts($this->context), new RoutinePatience($this->context), new RoutinePower($this->context), new RoutineDrift($this->context)];
         foreach (array_values($build->routines) as $i => $routine) {
@@ -116,9 +116,8 @@ final class RoutineJudge
     /** How long the routine takes at most, as rehearsed; before that from the computed times of its moves; against its target. */
     private function duration(Routine $routine, int $i): void
     {
-        $computed = $this->context->times->of($routine);
-        $takes = $this->takes[$routine->id] = $this->rehearsed?->longest_s($routine->id) ?? $computed;
-        if ($computed === null) {
+        $takes = $this->takes[$routine->id] = $this->context->takes_s($routine);
+        if ($this->context->times->of($routine) === null) {
             $this->neverThere($routine, $i);
         }
         if ($takes === null || $routine->target_s === null || $takes <= $routine->target_s * (1 - $this->build->settings->over_time_share)) {

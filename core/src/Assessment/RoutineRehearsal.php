@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Performance;
+use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Rehearsal\Stage;
 use Brookstone\Core\Routine\Routine;
@@ -62,6 +63,9 @@ final class RoutineRehearsal
         foreach ($this->rehearsed->performances as $id => $performances) {
             $this->bounded((string) $id, $performances);
         }
+        if (! $this->rehearsed->isWhole) {
+            $this->partial();
+        }
     }
 
     /** What comes without anything special before what needs a story. */
@@ -96,6 +100,13 @@ final class RoutineRehearsal
         $run = $this->context->build->routines[$performance->routine]->name." is run {$performance->start->says}";
         $more = $starts > 1 ? ', and from '.($starts - 1).($starts === 2 ? ' other start' : ' other starts') : '';
         $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, rtrim($mishap->says->template, '.')." when {$run}{$more}.", $mishap->says->values, [], $motion);
+    }
+
+    /** Not every start was looked at: said once, at the first of them. */
+    private function partial(): void
+    {
+        $routine = array_values($this->context->build->routines)[0];
+        $this->context->find($routine, 'routine.rehearsed_in_part', Severity::Note, 'routines.0', 'All rehearsals together would take longer than {most}: routines were run from power-on, and not from every other start.', ['most' => Quantity::of(Rehearsal::MOST_S, 's')]);
     }
 
     /** @param  list<Performance>  $performances */

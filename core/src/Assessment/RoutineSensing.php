@@ -13,6 +13,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Feeder;
+use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\FaultStep;
@@ -167,9 +168,11 @@ final readonly class RoutineSensing
             $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);
             $seen = new Debounce(0.0, $this->build->settings->scan_s * 1000, ($latency - $this->build->settings->scan_s) * 1000, $flag_mm, $speed * 1000);
             if ($seen->missed) {
+                $reach = Format::significantNumber($motion->unit()->fromSi($speed * $latency / 2 / 0.8), 2);
                 $slow = $step->speed * $seen->dwell_ms / $seen->latency_ms * 0.8;
-                $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed", "{$motion->name} is at {$sensor->name} for {dwell} and that is seen only after {latency}: it runs past.", ['dwell' => Quantity::of($seen->dwell_ms / 1000, 's'), 'latency' => Quantity::of($seen->latency_ms / 1000, 's')], $slow < 0.01 ? [] : [
-                    new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($step, $path, $slow)),
+                $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed", "{$motion->name} is at {$sensor->name} for {dwell} and that is seen only after {latency}: it runs past.", ['dwell' => Quantity::of($seen->dwell_ms / 1000, 's'), 'latency' => Quantity::of($seen->latency_ms / 1000, 's')], [
+                    new Fix(new Sentence('Make the mark wider: {reach} to either side', ['reach' => $motion->unit()->quantity($reach)]), [new Change('sensors.'.array_search($id, array_keys($this->build->sensors), true).'.reach', $reach)]),
+                    ...($slow < 0.01 ? [] : [new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($step, $path, $slow))]),
                 ], $step->motion);
             }
         }

@@ -75,7 +75,7 @@ final readonly class RoutineStarts
     /** Started more often than it can end. */
     private function tooOften(Routine $routine, Trigger $trigger, string $place): void
     {
-        $takes = $this->context->times->of($routine);
+        $takes = $this->context->takes_s($routine);
         if ($trigger->when !== 'every' || $trigger->every_s === null || $takes === null || $trigger->every_s > $takes) {
             return;
         }
@@ -94,7 +94,7 @@ final readonly class RoutineStarts
         foreach (array_values($this->build->routines) as $k => $other) {
             $meets = array_intersect($routine->motions(), $other->motions()) !== [];
             foreach ($k < $i && $meets ? $other->starts : [] as $first) {
-                $lasts = $this->context->times->of($other) ?? 0.0;
+                $lasts = $this->context->takes_s($other) ?? 0.0;
                 $after = $trigger->clock_s - ($first->clock_s ?? INF);
                 if ($first->when !== 'time_of_day' || $after < 0.0 || $after > $lasts) {
                     continue;

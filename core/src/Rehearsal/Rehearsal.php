@@ -24,6 +24,8 @@ final class Rehearsal
 
     private const PLAIN = 'from power-on';
 
+    public const MOST_S = 2000.0; // in all: of a build that takes longer the plain starts are looked at, and no others
+
     /** @var array<string, list<Performance>> */
     private array $performances = [];
 
@@ -32,6 +34,10 @@ final class Rehearsal
 
     /** @var array<string, array<string, true>> how things were when each routine was begun */
     private array $begun = [];
+
+    private float $ran_s = 0.0;
+
+    private bool $isWhole = true;
 
     private function __construct(private readonly Build $build)
     {
@@ -51,17 +57,26 @@ final class Rehearsal
         }
         foreach ($complete as $routine) {
             foreach ($self->starts($routine) as $start) {
-                $self->add(Stage::perform($build, $routine, $start));
+                $self->perform($routine, $start);
             }
         }
         $self->scenarios();
 
-        return new Rehearsed($self->performances);
+        return new Rehearsed($self->performances, $self->isWhole);
     }
 
-    /** @param  non-empty-list<Performance>  $performances */
+    private function perform(Routine $routine, Start $start): void
+    {
+        $this->isWhole = $this->isWhole && $this->ran_s < self::MOST_S;
+        if ($this->isWhole) {
+            $this->add(Stage::perform($this->build, $routine, $start));
+        }
+    }
+
+    /** @param  non-empty-list<Performance>  $performances  on one stage */
     private function add(array $performances): void
     {
+        $this->ran_s += $performances[count($performances) - 1]->until_s;
         foreach ($performances as $performance) {
             $isPlain = $performance->start->says === self::PLAIN;
             $isPlain ? array_unshift($this->performances[$performance->routine], $performance) : $this->performances[$performance->routine][] = $performance;
@@ -88,7 +103,6 @@ final class Rehearsal
                 $shared = array_intersect($this->motions($routine), $this->motions($this->build->routines[$done->routine]));
                 if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left]) && ($shared !== [] || $this->asksForCounters($routine))) {
                     $met["{$done->routine} {$id}"] = true;
-
                     $before[] = $done->routine;
 
                     return [$routine, new Start($id === $done->routine ? 'a second time' : "after {$this->build->routines[$done->routine]->name}", before: $before)];
@@ -185,7 +199,7 @@ final class Rehearsal
         foreach ($this->build->scenarios as $scenario) {
             foreach (array_keys(array_filter($this->performances)) as $id) {
                 if ($this->startsIn($this->build->routines[$id], $scenario->events)) {
-                    $this->add(Stage::perform($this->build, $this->build->routines[$id], new Start("in “{$scenario->name}”", scenario: $scenario)));
+                    $this->perform($this->build->routines[$id], new Start("in “{$scenario->name}”", scenario: $scenario));
 
                     break; // it runs all of them
                 }

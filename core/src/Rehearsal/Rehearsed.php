@@ -7,8 +7,11 @@ namespace Brookstone\Core\Rehearsal;
 /** What became of every routine of a build, from everywhere that it can begin. */
 final readonly class Rehearsed
 {
-    /** @param  array<string, list<Performance>>  $performances  by routine, the plainest start first */
-    public function __construct(public array $performances)
+    /**
+     * @param  array<string, list<Performance>>  $performances  by routine, the plainest start first
+     * @param  bool  $isWhole  every start was looked at; otherwise that would have taken too long
+     */
+    public function __construct(public array $performances, public bool $isWhole = true)
     {
     }
 

@@ -196,13 +196,17 @@ final class Stage
     {
         $until = $this->world->now() + ($this->start->scenario->until_s ?? self::MOST_S);
         $asked_s = null; // since when the routine has been asked for
+        $asked = false;
         while ($this->world->now() < $until - 1e-9 && ! $this->isOver()) {
             $this->scan();
             if ($this->start->scenario !== null || $this->began_s !== null || ! $this->isQuiet()) {
                 $asked_s = null;
-            } elseif ($asked_s === null) {
+            } elseif ($asked_s === null && ! $asked) {
                 $asked_s = $this->world->now();
+                $asked = true;
                 $this->ask();
+            } elseif ($asked_s === null) { // something else took what should start it
+                $this->program->start($this->routine);
             } elseif ($this->world->now() - $asked_s >= self::STARTS_WITHIN_S) {
                 $this->program->start($this->routine);
             }

@@ -189,7 +189,7 @@ final class Controller
         $since = $this->now();
         $to = $axis->reading() + $by;
         $direction = $by <=> 0.0;
-        $runsOn_s = $this->world->runsOn_s($axis->motion, $to, $direction, $step->speed());
+        $runsOn_s = $this->world->computed->runsOn_s($axis->motion, $to, $direction, $step->speed());
         if ($direction !== 0) {
             $axis->push($direction, $step->speed());
             while (($to - $axis->reading()) * $direction > max(0.0, $axis->speed() * $direction) * $runsOn_s) {
@@ -211,7 +211,7 @@ final class Controller
             return;
         }
         $since = $this->now();
-        $time = $this->world->computedTime($axis->motion, $from, $from + $by, $step->speed())
+        $time = $this->world->computed->time_s($axis->motion, $from, $from + $by, $step->speed())
             ?? throw new StepFailed("{$axis->motion->name} cannot get there: its drive is too weak");
         $axis->push($by <=> 0.0, $step->speed());
         while ($this->now() - $since < $time) {

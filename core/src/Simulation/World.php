@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Condition\Condition;
@@ -14,13 +12,10 @@ use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
-use Brookstone\Core\Stops\RunOn;
 
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
 {
-    private const POWER_UP_S = 20.0; // longest move that a timed go looks up
-
     private const DAY_S = 86400.0;
 
     /** @var array<string, Axis> */
@@ -29,6 +24,9 @@ final class World implements Senses
     public readonly Recorder $recorder;
 
     public readonly Inputs $inputs;
+
+    /** What the controller was told of its moves before. */
+    public readonly ComputedTimes $computed;
 
     /** @var array<string, list<float>> when outputs go back, by output */
     private array $outputsBack = [];
@@ -51,9 +49,6 @@ final class World implements Senses
     private int $nextEvent = 0;
 
     private bool $powered = true;
-
-    /** @var array<string, ?float> */
-    private array $times = [];
 
     /** @var array<string, int> */
     private array $counters = [];
@@ -97,6 +92,7 @@ final class World implements Senses
         }
         $this->axes = $axes;
         $this->memory = new \SplObjectStorage;
+        $this->computed = new ComputedTimes($build->settings);
         $this->inputs = new Inputs($build, $axes);
         $this->feeds = array_map(fn (Supply $supply): Feed => new Feed($supply, array_values(array_filter($axes, fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id))), $build->supplies);
         $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s);
@@ -367,41 +363,6 @@ final class World implements Senses
             $this->judgeRules();
         }
         $this->recorder->sample($this->now());
-    }
-
-    /**
-     * Time of a move as computed beforehand, s; null if the drive cannot make it.
-     *
-     * @param  float  $from  in the motion's own unit, as $to is
-     */
-    public function computedTime(Motion $motion, float $from, float $to, float $speed): ?float
-    {
-        $key = "{$motion->id} {$from} {$to} {$speed}";
-        if (! array_key_exists($key, $this->times)) {
-            $unit = $motion->unit();
-            $this->times[$key] = $motion->drive === null ? null : MotionRun::of(
-                $motion->plant(), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to),
-                max(self::POWER_UP_S, 5 * $motion->task->move_s / $speed), ramp_s: $motion->drive->ramp_s,
-            )->time_s;
-        }
-
-        return $this->times[$key];
-    }
-
-    /** How long a motion runs on, by its speed, once it is told to stop, s: what somebody who counts its pulses allows for. */
-    public function runsOn_s(Motion $motion, float $to, int $direction, float $speed): float
-    {
-        if ($motion->task->keeps_turning) {
-            $to = $motion->range()[$direction > 0 ? 1 : 0]; // it is as it is at every turn
-        }
-        $key = "{$motion->id} on {$to} {$direction} {$speed}";
-        if (! array_key_exists($key, $this->times)) {
-            $waits = $this->build->settings->scan_s / 2 + $this->build->settings->driver_s;
-            $runOn = RunOn::of($motion, new LimitSwitch('', '', '', $to, $direction > 0 ? 'high' : 'low'), $this->build->settings, $speed, $waits);
-            $this->times[$key] = $runOn?->distance === null || $runOn->speed <= 0.0 ? $waits : $runOn->distance / $runOn->speed;
-        }
-
-        return (float) $this->times[$key];
     }
 
     /** All power goes, or comes back: what only counts forgets where it is, counters that are not kept begin anew. */

@@ -79,6 +79,9 @@ final readonly class Outcome
      */
     private function wrong(): ?array
     {
+        if ($this->plain['outcome'] !== 'finished') {
+            return null; // there is no healthy run to compare it with
+        }
         $plain = array_column($this->plain['ends'], null, 'motion');
         foreach ($this->run['ends'] as $end) {
             $motion = $this->build->motions[$end['motion']];
@@ -111,7 +114,8 @@ final readonly class Outcome
             $should["{$step['routine']} {$step['path']}"][] = $step['at'];
         }
         foreach ($this->run['steps'] as $step) {
-            $at = array_shift($should["{$step['routine']} {$step['path']}"]);
+            $key = "{$step['routine']} {$step['path']}";
+            $at = isset($should[$key]) ? array_shift($should[$key]) : null; // the healthy run may not have come to it
             $off = $step['motion'] === null || $at === null || $step['at'] === null || $step['outcome'] !== 'done' ? null : $this->off($this->build->motions[$step['motion']], $step['at'], $at);
             if ($off !== null) {
                 return ['ends_wrong_unnoticed', "It finishes, but at “{$step['says']->text()}” {$this->build->motions[$step['motion']]->name} stands {$off} off where it should, and nobody notices."];

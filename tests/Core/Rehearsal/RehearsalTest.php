@@ -84,6 +84,23 @@ it('sees that a loop without end comes round, and goes on no further', function 
     expect(Rehearsal::of($counts)->of('show')[0]->outcome)->toBe('bounded')->and(Rehearsal::of($counts)->of('show')[0]->until_s)->toBeLessThan(Stage::MOST_S + 1.0);
 });
 
+it('starts by hand what another takes the press of', function () {
+    $build = Builds::planted(['routines.2' => ['id' => 'too', 'name' => 'Too', 'alone' => true, 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]]]]);
+    $too = Rehearsal::of($build)->of('too')[0];
+
+    expect($too->outcome)->toBe('ends')->and($too->until_s)->toBeLessThan(40.0);
+});
+
+it('looks at the plain starts alone where all would take too long, and says so', function () {
+    $long = fn (string $id): array => ['id' => $id, 'name' => ucfirst($id), 'starts' => [['when' => 'beam', 'sensor' => 'beam']], 'steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ['do' => 'wait', 'for_s' => 500]]];
+    $build = Builds::planted(['scenarios' => [], 'routines' => array_map(fn (int $i): array => $long("r{$i}"), range(1, 9))]);
+    $rehearsed = Rehearsal::of($build);
+
+    expect($rehearsed->isWhole)->toBeFalse()->and(array_map(count(...), $rehearsed->performances))->each->toBeGreaterThan(0)
+        ->and(array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Assessor::assess($build, null, $rehearsed), 'routine.rehearsed_in_part')))->toContain('All rehearsals together would take longer than 2000 s: routines were run from power-on, and not from every other start.')
+        ->and(Rehearsal::of(Builds::sound())->isWhole)->toBeTrue();
+});
+
 it('finds what only a run shows, with the step that does it', function (array $planted, string $wrong) {
     expect(wentWrong(Builds::sound(), 'show'))->toBe([])->and(wentWrong(Builds::planted($planted), 'show'))->toContain($wrong);
 })->with([

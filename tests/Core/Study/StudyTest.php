@@ -65,6 +65,14 @@ it('does not call it finished when something stands elsewhere, or was counted fo
         ->and((new Outcome($counts, $sweep->plain, $sweep->plain))->told()[0])->toBe('finishes');
 });
 
+it('has an outcome for every fault of every demo, though the healthy run gives up or takes another way', function (string $demo, string $routine) {
+    $build = Builds::demo($demo);
+    $sweep = new FaultSweep($build, $build->routines[$routine], array_values($build->scenarios)[0] ?? null);
+    $outcomes = array_map(fn ($case): string => $sweep->run($case)['outcome'], $sweep->cases());
+
+    expect($outcomes)->not->toBe([])->and(array_diff($outcomes, FaultSweep::OUTCOMES))->toBe([]);
+})->with([['heron-wharf', 'harbour-show'], ['moth-lantern', 'flutter'], ['quarry-tram', 'haul']]);
+
 it('calls it elsewhere from a tenth of its range on', function (float $off, string $outcome) {
     $build = Builds::sound();
     $plain = (new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']))->plain;
