@@ -80,7 +80,7 @@ final class RoutineRehearsal
     {
         $build = $this->context->build;
         $routine = $build->routines[$mishap->routine ?? $performance->routine];
-        $motion = isset($build->motions[$mishap->of]) ? $mishap->of : null;
+        $motion = $mishap->motion();
         if ($mishap->kind === 'rule' && array_filter($build->routines, fn (Routine $each): bool => $this->context->tells($each, null, ['routine.rule_broken'])) !== []) {
             return true;
         }
@@ -95,7 +95,7 @@ final class RoutineRehearsal
         $build = $this->context->build;
         $routine = $build->routines[$mishap->routine ?? $performance->routine];
         $code = self::CODES[$mishap->kind][0];
-        $motion = isset($build->motions[$mishap->of]) ? $mishap->of : null;
+        $motion = $mishap->motion();
         $place = 'routines.'.array_search($routine->id, array_keys($build->routines), true).($mishap->path === null ? '' : ".{$mishap->path}");
         $run = $this->context->build->routines[$performance->routine]->name." is run {$performance->start->says}";
         $more = $starts > 1 ? ', and from '.($starts - 1).($starts === 2 ? ' other start' : ' other starts') : '';

@@ -9,6 +9,8 @@ use Brookstone\Core\Finding\Sentence;
 /** Something that went wrong in a run. */
 final readonly class Mishap
 {
+    public const OF_NO_MOTION = ['rule', 'sag', 'vain'];
+
     /**
      * @param  string  $kind  `hit`, `snap`, `sag`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`
      * @param  string  $of  the motion, supply, rule or routine
@@ -17,6 +19,12 @@ final readonly class Mishap
      */
     public function __construct(public string $kind, public string $of, public float $at_s, public Sentence $says, public ?string $routine = null, public ?string $path = null)
     {
+    }
+
+    /** The motion that it happens to; null where it is no motion's. */
+    public function motion(): ?string
+    {
+        return in_array($this->kind, self::OF_NO_MOTION, true) ? null : $this->of;
     }
 
     /** @return array{kind: string, of: string, routine: ?string, path: ?string, says: Sentence} */

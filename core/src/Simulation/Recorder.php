@@ -220,11 +220,10 @@ final class Recorder
     }
 
     /** @return array<string, mixed>|null the last step that moved a motion; of anything else, the last that is still being done */
-    private function stepOf(string $of): ?array
+    private function stepOf(?string $motion): ?array
     {
-        $isMotion = isset($this->axes[$of]);
         for ($i = count($this->steps) - 1; $i >= 0; $i--) {
-            if ($isMotion ? $this->steps[$i]['motion'] === $of : $this->steps[$i]['end_s'] === null) {
+            if ($motion !== null ? $this->steps[$i]['motion'] === $motion : $this->steps[$i]['end_s'] === null) {
                 return $this->steps[$i];
             }
         }
@@ -235,7 +234,7 @@ final class Recorder
     /** Something went wrong: with a motion it is the last step that moved it, with anything else the last that was begun. */
     public function mishap(string $kind, string $of, float $at, Sentence $says): void
     {
-        $step = $this->stepOf($of);
+        $step = $this->stepOf(in_array($kind, Mishap::OF_NO_MOTION, true) ? null : $of);
         $this->mishaps[] = new Mishap($kind, $of, $at, $says, $step['routine'] ?? null, $step['path'] ?? null);
         $this->event($at, $kind, $says);
     }

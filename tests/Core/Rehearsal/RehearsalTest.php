@@ -109,6 +109,13 @@ it('finds what only a run shows, with the step that does it', function (array $p
     'waiting for what never comes' => [['routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'lid-open'], 'give_up_s' => 3]], 'vain show steps.9'],
 ]);
 
+it('does not take a rule for a motion of the same name', function () {
+    $build = Builds::planted(['rules' => [['id' => 'lid', 'name' => 'Lift stays down', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.05, 'to' => 0.2]]]]);
+    $broken = array_values(array_filter(Rehearsal::of($build)->of('show')[0]->mishaps, fn (Mishap $mishap): bool => $mishap->kind === 'rule'))[0];
+
+    expect($broken->motion())->toBeNull()->and($broken->path)->toBe('steps.1');
+});
+
 it('calls half a second of pushing in vain a stall, and no less', function (float $for_s, bool $stalls) {
     // It is there after 3.2 s.
     $build = Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => $for_s]]);
