@@ -30,7 +30,7 @@ export function BuildProvider({ children }: { children: ReactNode }) {
     return <Context value={value}>{children}</Context>;
 }
 
-const SETTLED_MS = 250;
+const SETTLED_MS = 1000; // who is still typing is not held up by it
 
 /** The answer to an edit is the first one: the whole judgement follows when the edits have come to rest. */
 function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
