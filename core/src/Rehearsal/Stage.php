@@ -7,7 +7,6 @@ namespace Brookstone\Core\Rehearsal;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
-use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
@@ -22,6 +21,7 @@ use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\Mishap;
 use Brookstone\Core\Simulation\Program;
+use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Simulation\World;
 
 /** One performance: the power comes on, what starts by itself starts, what comes before is done, and then the routine. Nothing in it is random. */
@@ -128,9 +128,7 @@ final class Stage
     /** @return array<string, mixed> */
     private function trace(Performance $done): array
     {
-        $world = $this->world;
-        $target = $this->routine->target_s;
-        $isLate = $target !== null && ($done->takes_s ?? 0.0) > $target;
+        $took = $this->began_s === null || $this->ended_s === null ? null : round($this->ended_s - $this->began_s, 9);
 
         return [
             'routine' => $this->routine->id,
@@ -139,17 +137,11 @@ final class Stage
             'fault' => $this->fault,
             'start_s' => $this->began_s,
             'end_s' => $this->ended_s,
-            'took_s' => $this->began_s === null || $this->ended_s === null ? null : round($this->ended_s - $this->began_s, 9),
-            'verdict' => ($done->mishaps !== [] || $isLate ? Verdict::Fails : ($done->outcome === 'ends' || $done->outcome === 'comes_round' ? Verdict::Holds : Verdict::NotSaid))->value,
-            'target_s' => $target,
-            'ran_s' => $world->now(),
-            'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
-            'stalled_A' => array_map(fn (Axis $axis): float => round($axis->stalledWith_A(), 6), $world->axes),
-            'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
-            'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $done->mishaps),
-            'ends' => $world->standing(),
-            'counters' => $world->counted(),
-            ...$world->recorder->written($world->now()),
+            'took_s' => $took,
+            'verdict' => RoutineRun::verdictOf($this->world, $done->mishaps !== [], $done->outcome === 'comes_round' ? 0.0 : $took, $this->routine->target_s)->value,
+            'target_s' => $this->routine->target_s,
+            ...$this->world->written(),
+            'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $done->mishaps), // of this one alone, and how things stand in the end
         ];
     }
 
@@ -205,10 +197,8 @@ final class Stage
                 $asked_s = $this->world->now();
                 $asked = true;
                 $this->ask();
-            } elseif ($asked_s === null) { // something else took what should start it
-                $this->program->start($this->routine);
-            } elseif ($this->world->now() - $asked_s >= self::STARTS_WITHIN_S) {
-                $this->program->start($this->routine);
+            } elseif ($asked_s === null || $this->world->now() - $asked_s >= self::STARTS_WITHIN_S) {
+                $this->program->start($this->routine); // something else took what should start it, or nothing came of it
             }
         }
         for ($end = $this->world->now() + self::LOOKS_ON_S; $this->world->now() < $end - 1e-9;) {

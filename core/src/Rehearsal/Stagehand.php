@@ -79,19 +79,15 @@ final class Stagehand
      * Makes something so, or not so, as far as that hangs on what people do.
      *
      * @param  float|null  $for_s  and lets go again after that; for good when null
-     * @return bool whether there was anything to be done
      */
-    public function makes(Condition $condition, bool $so, ?float $for_s): bool
+    public function makes(Condition $condition, bool $so, ?float $for_s): void
     {
-        $events = self::events($this->world->build->sensors, $condition, $so);
-        foreach ($events as [$does, $undoes]) {
+        foreach (self::events($this->world->build->sensors, $condition, $so) as [$does, $undoes]) {
             $this->world->happens($does);
             if ($for_s !== null) {
                 $this->letsGo[] = [$this->world->now() + $for_s, $undoes];
             }
         }
-
-        return $events !== [];
     }
 
     /**

@@ -254,7 +254,15 @@ final class Recorder
             array_map(strval(...), array_keys($changes)),
         );
 
+        $rounded = fn (\Closure $of): array => array_map(fn (Axis $axis): float => round($of($axis), self::DIGITS), $this->axes);
+
         return [
+            'ran_s' => $ran_s,
+            'stalled_s' => $rounded(fn (Axis $axis): float => $axis->stalled_s()),
+            'stalled_A' => $rounded(fn (Axis $axis): float => $axis->stalledWith_A()),
+            'stalled_at_end_s' => $rounded(fn (Axis $axis): float => $axis->pushedInVain_s()),
+            'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $this->mishaps),
+            'ends' => array_values(array_map(fn (Axis $axis): array => ['motion' => $axis->motion->id, 'at' => round($axis->position(), self::DIGITS) + 0.0, 'known' => $axis->knownPlace()], $this->axes)),
             'sample_s' => is_finite($this->sample_s) ? $this->sample_s : 1e9,
             'motions' => $lanes,
             'supplies' => array_values(array_map(fn (Feed $feed): array => $feed->written($ran_s), $this->feeds)),

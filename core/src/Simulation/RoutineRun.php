@@ -97,14 +97,7 @@ final class RoutineRun
             'took_s' => $this->start_s === null || $this->end_s === null ? null : round($this->end_s - $this->start_s, 9),
             'verdict' => $this->verdict()->value,
             'target_s' => $this->routine->target_s,
-            'ran_s' => $world->now(),
-            'stalled_s' => array_map(fn (Axis $axis): float => round($axis->stalled_s(), 6), $world->axes),
-            'stalled_A' => array_map(fn (Axis $axis): float => round($axis->stalledWith_A(), 6), $world->axes),
-            'stalled_at_end_s' => array_map(fn (Axis $axis): float => round($axis->pushedInVain_s(), 6), $world->axes),
-            'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $world->recorder->mishaps()),
-            'ends' => $world->standing(),
-            'counters' => $world->counted(),
-            ...$world->recorder->written($world->now()),
+            ...$world->written(),
         ];
     }
 
@@ -118,21 +111,25 @@ final class RoutineRun
         $this->world->pass();
     }
 
-    /** As the judge has it: it fails when anything goes wrong in it, when it gives up or takes longer than asked for, and is tight just within that. */
     private function verdict(): Verdict
     {
-        if ($this->world->recorder->mishaps() !== []) {
-            return Verdict::Fails;
-        }
-        if ($this->start_s === null || $this->end_s === null) {
-            return Verdict::NotSaid;
-        }
-        $took = $this->end_s - $this->start_s;
-        $target = $this->routine->target_s ?? INF;
+        return self::verdictOf($this->world, $this->world->recorder->mishaps() !== [] || $this->fault !== null, $this->start_s === null || $this->end_s === null ? null : $this->end_s - $this->start_s, $this->routine->target_s);
+    }
+
+    /**
+     * As the judge has it: a run fails when anything goes wrong in it or it takes longer than asked for, and is tight just within that.
+     *
+     * @param  float|null  $took_s  null where it did not come to its end
+     */
+    public static function verdictOf(World $world, bool $goesWrong, ?float $took_s, ?float $target_s): Verdict
+    {
+        $target_s ??= INF;
 
         return match (true) {
-            $this->fault !== null || $took > $target => Verdict::Fails,
-            $took > $target * (1 - $this->world->build->settings->over_time_share) => Verdict::Tight,
+            $goesWrong => Verdict::Fails,
+            $took_s === null => Verdict::NotSaid,
+            $took_s > $target_s => Verdict::Fails,
+            $took_s > $target_s * (1 - $world->build->settings->over_time_share) => Verdict::Tight,
             default => Verdict::Holds,
         };
     }

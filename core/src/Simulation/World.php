@@ -215,10 +215,13 @@ final class World implements Senses
         return $this->counters;
     }
 
-    /** @return list<array{counter: string, count: int}> */
-    public function counted(): array
+    /** @return array<string, mixed> what every trace has of a run, as Schemas has it */
+    public function written(): array
     {
-        return array_map(fn (string $id): array => ['counter' => $id, 'count' => $this->counters[$id]], array_map(strval(...), array_keys($this->counters)));
+        return [
+            'counters' => array_map(fn (string $id): array => ['counter' => $id, 'count' => $this->counters[$id]], array_map(strval(...), array_keys($this->counters))),
+            ...$this->recorder->written($this->now()),
+        ];
     }
 
     /** @return array<string, bool> */
@@ -295,12 +298,6 @@ final class World implements Senses
     {
         $this->switchOutput($output, $on);
         $this->outputsBack[$output] = $for_s === null ? [] : [$this->now() + $for_s];
-    }
-
-    /** @return list<array{motion: string, at: float, known: ?string}> where each motion stands, own unit, and at which place the controller takes it to be */
-    public function standing(): array
-    {
-        return array_values(array_map(fn (Axis $axis): array => ['motion' => $axis->motion->id, 'at' => round($axis->position(), Recorder::DIGITS) + 0.0, 'known' => $axis->knownPlace()], $this->axes));
     }
 
     /** The run is over: what still pushes in vain has done so until now. */
