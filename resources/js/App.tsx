@@ -24,7 +24,8 @@ function OneBuild() {
 
 export function App() {
     return (
-        <BrowserRouter>
+        // Pages change in the click itself: what is typed right after it is not typed on the page that goes.
+        <BrowserRouter useTransitions={false}>
             <Routes>
                 <Route path="/" element={<ShelfPage />} />
                 <Route path="/drawer" element={<DrawerPage />} />
