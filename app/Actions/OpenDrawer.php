@@ -27,6 +27,12 @@ final class OpenDrawer
         }, DrawerTable::lines(...));
     }
 
+    /** Of all that it holds: the same as long as nothing is changed in it. */
+    public function fingerprint(): string
+    {
+        return hash('sha256', json_encode([DrawerDrive::query()->toBase()->orderBy('id')->pluck('document'), DrawerTable::query()->toBase()->orderBy('name')->get()], JSON_THROW_ON_ERROR));
+    }
+
     public function fillIfEmpty(): void
     {
         if (! DrawerDrive::query()->exists()) {

@@ -47,7 +47,7 @@ function median(callable $run, int $times): float
 
 $json = (string) file_get_contents(__DIR__.'/../../database/demo/heron-wharf.brookstone.json');
 $heron = Build::fromJson($json);
-$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], Assessor::atOnce($heron)->mend->changes));
+$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], Assessor::proposed($heron)->mend->changes));
 
 /** So many motions that move without a pause for so long: some there and back on their switches, two round and round. */
 function busy(Build $mended, int $motions, float $seconds): Build

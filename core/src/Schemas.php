@@ -51,6 +51,7 @@ final class Schemas
         return self::record('Assessment', [
             'verdict' => self::verdict(),
             'rehearsed' => new BooleanShape,
+            'tried' => new BooleanShape,
             'says' => self::sentence(),
             'mend' => self::fix()->orNull(),
             'first' => (new TextShape)->orNull(),
@@ -323,12 +324,13 @@ final class Schemas
             'place' => new TextShape,
             'says' => self::sentence(),
             'fixes' => self::list(self::fix()),
+            'instead' => self::sentence()->orNull(),
         ]);
     }
 
     private static function fix(): RecordShape
     {
-        return self::record('Fix', ['does' => self::sentence(), 'changes' => self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape]))]);
+        return self::record('Fix', ['does' => self::sentence(), 'changes' => self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape])), 'costs' => self::list(self::sentence())]);
     }
 
     private static function sentence(): RecordShape

@@ -134,7 +134,7 @@ final class Builds
         return array_values(array_filter($found, fn (Finding $finding): bool => $finding->code === $code));
     }
 
-    /** The judgement of a build; the same build is rehearsed once in a process. */
+    /** The judgement of a build with all that its rules propose; the same build is rehearsed once in a process. */
     public static function assessed(Build $build): Assessment
     {
         static $rehearsed = [];
@@ -142,7 +142,7 @@ final class Builds
 
         $rehearsed = [$key => $rehearsed[$key] ?? Rehearsal::of($build)] + array_slice($rehearsed, 0, 30, true);
 
-        return Assessor::assess($build, null, $rehearsed[$key]);
+        return Assessor::proposed($build, null, $rehearsed[$key]);
     }
 
     /** @param  list<Change>  $changes */

@@ -27,10 +27,12 @@ final class EditController
         return new BuildResource($this->keep->change($build, $request->version(), $request->editKey(), $core, $assessment), $core, $assessment);
     }
 
-    /** The same as an edit, but nothing is kept. */
+    /** The same as an edit, but nothing is kept; with all routines rehearsed where that is asked for. */
     public function try(ChangesRequest $request, Build $build): BuildResource
     {
-        return new BuildResource($build, Editor::apply($build->core(), $request->changes()));
+        $core = Editor::apply($build->core(), $request->changes());
+
+        return new BuildResource($build, $core, $request->boolean('rehearsed') ? $this->judge->whole($core) : $this->judge->atOnce($core));
     }
 
     public function undo(VersionRequest $request, Build $build): BuildResource

@@ -9,9 +9,17 @@ use App\Actions\KeepBuild;
 use App\Models\Build;
 use Illuminate\Http\JsonResponse;
 
-/** The whole judgement of a build, rehearsals and all: it takes longer than the answer to an edit. */
+/** The whole judgement of a build, rehearsals and all, and what mends it: that takes longer than the answer to an edit. */
 final class JudgementController
 {
+    /** What mends it, tried on the whole build: as much as one request can take, until `assessment.tried` says that all is. */
+    public function mends(Build $build, JudgeBuild $judge): JsonResponse
+    {
+        [$assessment, $done, $of] = $judge->mended($build->core());
+
+        return new JsonResponse(['version' => $build->version, 'assessment' => $assessment, 'done' => $done, 'of' => $of]);
+    }
+
     public function show(Build $build, JudgeBuild $judge, KeepBuild $keep): JsonResponse
     {
         $core = $build->core();

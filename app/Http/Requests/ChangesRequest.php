@@ -14,6 +14,7 @@ final class ChangesRequest extends FormRequest
     {
         return [
             'version' => ['required', 'integer', 'min:1'],
+            'rehearsed' => ['sometimes', 'boolean'],
             'changes' => ['required', 'list', 'min:1', 'max:50'],
             'changes.*' => ['array:path,value,text,unit'],
             'changes.*.path' => ['required', 'string', 'max:200'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
@@ -13,21 +14,54 @@ final readonly class Assessment implements \JsonSerializable
 {
     /**
      * @param  Sentence  $says  what gives first, or that everything holds
-     * @param  Fix|null  $mend  the shortest way to mend it
+     * @param  Fix|null  $mend  the best way known to mend that
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
      * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log  what is computed for each measurement
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures  what was read off each picture, in metres
      * @param  bool  $rehearsed  its routines have been rehearsed; otherwise this is the first answer, and there may be more to say
+     * @param  Finding|null  $finding  what `says` tells of, where that is one
+     * @param  bool  $tried  what mends it has been tried on the whole build, all routines rehearsed, and is offered; before that nothing is
      */
-    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [], public bool $rehearsed = false)
+    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [], public bool $rehearsed = false, private ?Finding $finding = null, public bool $tried = false)
     {
     }
 
     /** @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures */
     public function with(array $pictures, bool $rehearsed): self
     {
-        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $rehearsed);
+        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $rehearsed, $this->finding, $this->tried);
+    }
+
+    /**
+     * The same, with other mends offered.
+     *
+     * @param  \Closure(Finding): Finding  $how
+     */
+    public function offering(\Closure $how, bool $tried): self
+    {
+        return new self(
+            $this->verdict, $this->says, $this->finding === null ? null : ($how($this->finding)->fixes[0] ?? null), $this->first,
+            array_map(fn (Chain $chain): Chain => $chain->offering($how), $this->chains),
+            array_map(fn (array $routine): array => array_merge($routine, ['findings' => array_map($how, $routine['findings'])]), $this->routines),
+            $this->log, $this->pictures, $this->rehearsed, $this->finding, $tried,
+        );
+    }
+
+    /** @return list<Finding> of all chains and routines, the worst chain first; a routine's stand with its motions too */
+    public function findings(): array
+    {
+        $findings = [];
+        foreach ($this->chains as $chain) {
+            foreach ($chain->links as $link) {
+                array_push($findings, ...$link->findings);
+            }
+        }
+        foreach ($this->routines as $routine) {
+            array_push($findings, ...$routine['findings']);
+        }
+
+        return $findings;
     }
 
     public function chain(string $motion): Chain
@@ -43,27 +77,15 @@ final readonly class Assessment implements \JsonSerializable
     /** @return list<string> codes of all findings, of chains and routines, sorted, each once */
     public function codes(): array
     {
-        $codes = [];
-        foreach ($this->chains as $chain) {
-            foreach ($chain->links as $link) {
-                foreach ($link->findings as $finding) {
-                    $codes[$finding->code] = true;
-                }
-            }
-        }
-        foreach ($this->routines as $routine) {
-            foreach ($routine['findings'] as $finding) {
-                $codes[$finding->code] = true;
-            }
-        }
-        ksort($codes);
+        $codes = array_unique(array_map(fn (Finding $finding): string => $finding->code, $this->findings()));
+        sort($codes);
 
-        return array_keys($codes);
+        return $codes;
     }
 
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'rehearsed' => $this->rehearsed];
+        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'rehearsed' => $this->rehearsed, 'tried' => $this->tried];
     }
 }

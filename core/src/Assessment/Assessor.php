@@ -11,6 +11,7 @@ use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
@@ -19,20 +20,26 @@ use Brookstone\Core\Rehearsal\Rehearsed;
 final class Assessor
 {
     /**
-     * A pure function: the same build is judged the same way, always.
+     * A pure function: the same build is judged the same way, always. All its routines are rehearsed, and what is offered to mend it has been tried.
      *
-     * @param  Stock|null  $stock  the drawer that fixes choose from; what comes with Brookstone when null
+     * @param  Stock|null  $stock  the drawer that mends choose from; what comes with Brookstone when null
      * @param  Rehearsed|null  $rehearsed  of this build, where that is known already
      */
     public static function assess(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null): Assessment
     {
-        return self::judge($build, $stock, $rehearsed ?? Rehearsal::of($build));
+        return (new Mender($build, $stock, $rehearsed ?? Rehearsal::of($build)))->offered();
     }
 
-    /** The same without the rehearsals: the first answer, while those are still run. What it says stays said. */
-    public static function atOnce(Build $build, ?Stock $stock = null): Assessment
+    /** The same before anything is tried, and without the rehearsals where those are not known: a first answer. What it says stays said. */
+    public static function atOnce(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null): Assessment
     {
-        return self::judge($build, $stock, null);
+        return self::judge($build, $stock, $rehearsed)->offering(fn (Finding $finding): Finding => $finding->offering([]), false);
+    }
+
+    /** The same with all that the rules propose, untried: for who tries it. */
+    public static function proposed(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null): Assessment
+    {
+        return self::judge($build, $stock, $rehearsed);
     }
 
     private static function judge(Build $build, ?Stock $stock, ?Rehearsed $rehearsed): Assessment
@@ -98,13 +105,13 @@ final class Assessor
                 $finding = $routine['findings'][0];
                 $says = self::named($routine['name'], $finding);
 
-                return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines, $log);
+                return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines, $log, finding: $finding);
             }
         }
         if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
             assert($finding instanceof Finding);
 
-            return new Assessment($verdict, self::named($worst->name, $finding), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log);
+            return new Assessment($verdict, self::named($worst->name, $finding), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log, finding: $finding);
         }
         $says = $verdict === Verdict::NotSaid
             ? new Sentence($worst->weakest->link === 'proof'

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Verdict;
 
 /** The seven links of one motion. It works only as well as its weakest. */
@@ -30,6 +31,12 @@ final readonly class Chain implements \JsonSerializable
         }
         $this->weakest = $weakest;
         $this->verdict = $weakest->verdict;
+    }
+
+    /** @param  \Closure(Finding): Finding  $how  the same findings, with other mends */
+    public function offering(\Closure $how): self
+    {
+        return new self($this->motion, $this->name, array_map(fn (Link $link): Link => $link->offering($how), $this->links), $this->margin, $this->curves, $this->cautions, $this->drive, $this->train);
     }
 
     /** Worse first: by verdict, then by the smaller margin. */

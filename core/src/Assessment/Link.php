@@ -45,6 +45,12 @@ final readonly class Link implements \JsonSerializable
         return new self($link, $verdict === Verdict::Holds ? Verdict::NotSaid : $verdict, new Sentence('–'), new Sentence($why), self::worstFirst($findings));
     }
 
+    /** @param  \Closure(Finding): Finding  $how */
+    public function offering(\Closure $how): self
+    {
+        return new self($this->link, $this->verdict, $this->figure, $this->about, array_map($how, $this->findings));
+    }
+
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {

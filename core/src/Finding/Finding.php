@@ -11,6 +11,7 @@ final readonly class Finding implements \JsonSerializable
      * @param  string  $code  listed in docs/findings.md
      * @param  string  $place  dotted path in the document, or a field of a calculator
      * @param  list<Fix>  $fixes
+     * @param  Sentence|null  $instead  what a person would do, where nothing that was tried mends it
      */
     public function __construct(
         public string $code,
@@ -18,7 +19,14 @@ final readonly class Finding implements \JsonSerializable
         public string $place,
         public Sentence $says,
         public array $fixes = [],
+        public ?Sentence $instead = null,
     ) {
+    }
+
+    /** @param  list<Fix>  $fixes */
+    public function offering(array $fixes, ?Sentence $instead = null): self
+    {
+        return new self($this->code, $this->severity, $this->place, $this->says, $fixes, $instead);
     }
 
     /**
@@ -55,9 +63,9 @@ final readonly class Finding implements \JsonSerializable
         return new self($this->code, $this->severity, $this->place, new Sentence("{$this->says->template} So it is in ".implode(', ', $names)." and {$last}.", $this->says->values), $this->fixes);
     }
 
-    /** @return array{code: string, severity: string, place: string, says: Sentence, fixes: list<Fix>} */
+    /** @return array{code: string, severity: string, place: string, says: Sentence, fixes: list<Fix>, instead: ?Sentence} */
     public function jsonSerialize(): array
     {
-        return ['code' => $this->code, 'severity' => $this->severity->value, 'place' => $this->place, 'says' => $this->says, 'fixes' => $this->fixes];
+        return ['code' => $this->code, 'severity' => $this->severity->value, 'place' => $this->place, 'says' => $this->says, 'fixes' => $this->fixes, 'instead' => $this->instead];
     }
 }

@@ -7,14 +7,32 @@ namespace Brookstone\Core\Finding;
 /** What can be done about a finding, ready to be applied. */
 final readonly class Fix implements \JsonSerializable
 {
-    /** @param  non-empty-list<Change>  $changes */
-    public function __construct(public Sentence $does, public array $changes)
+    /**
+     * @param  non-empty-list<Change>  $changes  applied one after the other
+     * @param  list<Sentence>  $costs  what it costs in time, current, mass and parts, where that was looked at
+     */
+    public function __construct(public Sentence $does, public array $changes, public array $costs = [])
     {
     }
 
-    /** @return array{does: Sentence, changes: list<Change>} */
+    /** Both as one: this first, then what it needs besides. */
+    public function and(self $other): self
+    {
+        $suffix = (string) count($this->changes);
+        $second = $other->does->named($suffix);
+
+        return new self(new Sentence("{$this->does->template}; ".lcfirst($second->template), $this->does->values + $second->values), [...$this->changes, ...$other->changes]);
+    }
+
+    /** @param  list<Sentence>  $costs */
+    public function costing(array $costs): self
+    {
+        return new self($this->does, $this->changes, $costs);
+    }
+
+    /** @return array{does: Sentence, changes: list<Change>, costs: list<Sentence>} */
     public function jsonSerialize(): array
     {
-        return ['does' => $this->does, 'changes' => $this->changes];
+        return ['does' => $this->does, 'changes' => $this->changes, 'costs' => $this->costs];
     }
 }

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { Finding, Fix } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
+import { Costs, Trying } from './Mends';
 import { LinkGlyph } from './LinkGlyph';
 import { useTrying } from './trying';
 
@@ -29,6 +30,7 @@ export function Findings({ findings, elsewhere = [], title = 'What gives first',
     return (
         <section aria-label={title}>
             <h2 className="mb-2 text-[1.05rem]">{title}</h2>
+            {rows.some((row) => row.finding.severity !== 'note') && <Trying />}
             {rows.length === 0 && <p className="text-quiet">{none}</p>}
             <ol className="divide-y divide-line border-y border-line empty:hidden">
                 {rows.map(({ finding, label, to }, i) =>
@@ -82,12 +84,16 @@ function FindingRow({ finding, onTry }: { finding: Finding; onTry: (fix: Fix) =>
                 {finding.fixes.length > 0 && (
                     <div className="mt-1 flex flex-col items-start gap-1">
                         {finding.fixes.map((fix) => (
-                            <button key={fix.does.template + fix.does.text} type="button" className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white" onClick={() => onTry(fix)}>
-                                Try: {say(fix.does)}
-                            </button>
+                            <div key={fix.does.template + fix.does.text}>
+                                <button type="button" className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white" onClick={() => onTry(fix)}>
+                                    Try: {say(fix.does)}
+                                </button>
+                                <Costs of={fix} />
+                            </div>
                         ))}
                     </div>
                 )}
+                {finding.instead !== null && <p className="mt-1 text-quiet">{say(finding.instead)}</p>}
             </div>
         </li>
     );

@@ -18,8 +18,11 @@ export const useTrying = create<Trying>((set, get) => ({
     begin: async (stored, fix) => {
         set({ fix, after: null, message: '' });
         try {
-            const after = await api.tryOut(stored.id, stored.version, fix.changes);
-            if (get().fix === fix) {
+            for (const rehearsed of stored.assessment.rehearsed ? [false, true] : [false]) {
+                const after = await api.tryOut(stored.id, stored.version, fix.changes, rehearsed); // the first answer, then the whole one
+                if (get().fix !== fix) {
+                    return;
+                }
                 set({ after });
             }
         } catch (error) {

@@ -6,6 +6,7 @@ import { ChainRow } from '../chain/ChainRow';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
 import { linkPath, LINKS, MARKER_BG } from '../chain/links';
 import { useTrying } from '../chain/trying';
+import { Costs, Trying } from '../chain/Mends';
 import { TryPanel } from '../chain/TryPanel';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -34,12 +35,14 @@ export function BuildPage() {
                 <div className="min-w-0 flex-1">
                     <h1 className="text-[1.55rem] leading-tight">{say(assessment.says)}</h1>
                     <p role="status" className="mt-1 text-quiet empty:hidden">{assessment.rehearsed ? '' : 'Its routines are being rehearsed: there may be more to say.'}</p>
+                    {assessment.rehearsed && ['fails', 'tight'].includes(assessment.verdict) && <Trying />}
                     {mend !== null && (
-                        <p className="mt-2">
-                            <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => void begin(stored, mend)}>
+                        <div className="mt-2">
+                            <button type="button" className="bg-accent px-3 py-1 text-left font-semibold text-white" onClick={() => void begin(stored, mend)}>
                                 Try: {say(mend.does)} <kbd className="key narrow font-normal opacity-80">t</kbd>
                             </button>
-                        </p>
+                            <Costs of={mend} />
+                        </div>
                     )}
                 </div>
                 <button type="button" className={stored.document.motions.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'} onClick={() => setAdding(true)}>

@@ -22,7 +22,7 @@ export function TextPane({ routine, path }: { routine: Routine; path: string }) 
             return;
         }
         try {
-            await api.tryOut(stored.id, stored.version, [{ path, value: read.value }]);
+            await api.tryOut(stored.id, stored.version, [{ path, value: read.value }], false);
         } catch (failure) {
             setErrors(failure instanceof Refused && failure.errors.length > 0 ? located(failure.errors, path, read.place) : [{ line: 1, column: 1, message: (failure as Error).message }]);
             return;

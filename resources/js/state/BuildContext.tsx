@@ -5,6 +5,7 @@ import { api, Refused } from '../api/client';
 import type { Chain, Edit, Motion, StoredBuild } from '../api/types';
 import { NotThere } from '../shell/NotThere';
 import { Saver } from './saving';
+import { useTried } from './tried';
 
 interface BuildHandle {
     stored: StoredBuild;
@@ -32,17 +33,37 @@ export function BuildProvider({ children }: { children: ReactNode }) {
 
 const SETTLED_MS = 1000; // who is still typing is not held up by it
 
-/** The answer to an edit is the first one: the whole judgement follows when the edits have come to rest. */
+/** The answer to an edit is the first one: the whole judgement follows when the edits have come to rest, and then what mends it, as it is tried. */
 function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
     const queries = useQueryClient();
     const settled = useSettled(stored?.version, SETTLED_MS);
-    const isWanted = stored !== undefined && !stored.assessment.rehearsed && settled === stored.version;
-    const { data: whole } = useQuery({ queryKey: ['judgement', id, settled], queryFn: ({ signal }) => api.judgement(id, signal), enabled: isWanted, staleTime: Infinity });
+    const isSettled = stored !== undefined && settled === stored.version;
+    const { data: whole } = useQuery({ queryKey: ['judgement', id, settled], queryFn: ({ signal }) => api.judgement(id, signal), enabled: isSettled && !stored.assessment.rehearsed, staleTime: Infinity });
     useEffect(() => {
         if (whole !== undefined) {
             queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === whole.version && !now.assessment.rehearsed ? { ...now, assessment: whole.assessment } : now));
         }
     }, [queries, id, whole, stored]);
+    const { data: mends } = useQuery({
+        queryKey: ['mends', id, settled],
+        queryFn: async ({ signal }) => {
+            for (;;) {
+                const sofar = await api.mends(id, signal);
+                if (sofar.assessment.tried) {
+                    return sofar;
+                }
+                useTried.getState().set(sofar.done, sofar.of);
+                queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === sofar.version && !now.assessment.tried ? { ...now, assessment: sofar.assessment } : now));
+            }
+        },
+        enabled: isSettled && stored.assessment.rehearsed && !stored.assessment.tried,
+        staleTime: Infinity,
+    });
+    useEffect(() => {
+        if (mends !== undefined) {
+            queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === mends.version && !now.assessment.tried ? { ...now, assessment: mends.assessment } : now));
+        }
+    }, [queries, id, mends, stored]);
 }
 
 function useSettled<T>(value: T, after_ms: number): T {

@@ -56,7 +56,7 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
             edit(...changes);
         } else {
             const template = `Take ${row.code} at ${significant(row.ratio, 3)} : 1`;
-            void begin(stored, { does: { template, values: {}, text: template }, changes: changes as Fix['changes'] });
+            void begin(stored, { does: { template, values: {}, text: template }, changes: changes as Fix['changes'], costs: [] });
         }
     };
     return (

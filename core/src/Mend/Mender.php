@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Mend;
+
+use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Rehearsal\Rehearsal;
+use Brookstone\Core\Rehearsal\Rehearsed;
+
+/**
+ * Tries what the rules propose. Each mend is applied to the whole build, which is judged anew with all its routines rehearsed; it is offered when what it
+ * mends is gone, nothing anywhere is worse, and the machine still does what it did. Where it brings something that can itself be mended, both are one mend.
+ */
+final class Mender
+{
+    private const MOST_TRIALS = 5; // of one proposal, with what it needs besides
+
+    private const KNOWN = 20; // builds whose judgement is remembered
+
+    private const MOST_TOGETHER = 4; // changes that are offered as one mend
+
+    private ?Outlook $atOnce = null;
+
+    private ?Outlook $before = null;
+
+    /** @var array<string, Outlook> */
+    private array $known = [];
+
+    /** @var array<string, array{Finding, Fix}>|null */
+    private ?array $proposals = null;
+
+    private int $trials = 0; // left, of the proposal that is being tried
+
+    private ?Sentence $brings = null;
+
+    private readonly Assessment $proposed;
+
+    public function __construct(private readonly Build $build, private readonly ?Stock $stock, private readonly Rehearsed $rehearsed)
+    {
+        $this->proposed = Assessor::proposed($build, $stock, $rehearsed);
+    }
+
+    /** The judgement of the build, with what mends it. */
+    public function offered(): Assessment
+    {
+        for ($tried = []; ($next = $this->next($tried)) !== null;) {
+            $tried[$next] = $this->tried($next);
+        }
+
+        return $this->offering($tried);
+    }
+
+    /**
+     * The key of what is to be tried next, of the worst first; null when all is. No other kind of drive where one of the same kind will do.
+     *
+     * @param  array<string, Tried>  $tried
+     */
+    public function next(array $tried): ?string
+    {
+        foreach (array_diff_key($this->proposals(), $tried) as $key => [$finding, $fix]) {
+            if (! Scale::takesOtherKind($this->build, $fix->changes) || ! $this->hasSameKind($finding, $tried)) {
+                return $key;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, array{Finding, Fix}> what there is to be tried, each once: of the worst first, and of that the least change */
+    public function proposals(): array
+    {
+        if ($this->proposals !== null) {
+            return $this->proposals;
+        }
+        $proposals = [];
+        $findings = $this->proposed->findings();
+        usort($findings, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
+        foreach ($findings as $finding) {
+            foreach ($this->leastFirst($finding->fixes) as $fix) {
+                $proposals[self::key($finding, $fix)] ??= [$finding, $fix];
+            }
+        }
+
+        return $this->proposals = $proposals;
+    }
+
+    /**
+     * The judgement with what has been tried so far.
+     *
+     * @param  array<string, Tried>  $tried  by the keys of the proposals
+     */
+    public function offering(array $tried): Assessment
+    {
+        $isDone = $this->next($tried) === null;
+
+        return $this->proposed->offering(fn (Finding $finding): Finding => $this->offers($finding, $tried, $isDone), $isDone);
+    }
+
+    /** What becomes of a proposal on the whole build. */
+    public function tried(string $key): Tried
+    {
+        [$finding, $fix] = $this->proposals()[$key];
+        $this->trials = self::MOST_TRIALS;
+        $this->brings = null;
+        $mended = $this->complete($finding, $fix);
+
+        return new Tried($mended, $mended === null ? $this->brings : null);
+    }
+
+    /** With what it needs besides; null where it comes to nothing. */
+    private function complete(Finding $finding, Fix $fix): ?Fix
+    {
+        try {
+            $build = Editor::apply($this->build, array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $fix->changes));
+        } catch (InvalidInput) {
+            return null;
+        }
+        if ($this->trials-- <= 0 || $build->document === $this->build->document) {
+            return null;
+        }
+        $outlook = Outlook::of($build, Assessor::proposed($build, $this->stock), null);
+        $worse = $outlook->worse($this->atOnce ??= Outlook::of($this->build, Assessor::proposed($this->build, $this->stock), null));
+        if ($worse === null) { // then it is worth while to rehearse it
+            $outlook = $this->whole($build);
+            $worse = $outlook->worse($this->before());
+        }
+        if ($worse === null) {
+            return $outlook->lacks($finding, $this->before()) ? $fix->costing(Cost::of($this->build, $build, $this->before(), $outlook)) : null;
+        }
+        $this->brings ??= $worse->says;
+
+        return $this->besides($finding, $fix, $worse->finding);
+    }
+
+    /** Two findings may be mended by the same: that is judged once. */
+    private function whole(Build $build): Outlook
+    {
+        $key = hash('xxh128', json_encode($build->document, JSON_THROW_ON_ERROR));
+        if (! isset($this->known[$key])) {
+            $rehearsed = Rehearsal::of($build);
+            $this->known = array_slice([$key => Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed), $rehearsed)] + $this->known, 0, self::KNOWN);
+        }
+
+        return $this->known[$key];
+    }
+
+    /** The first of what mends that which it brings, with which it comes to something. */
+    private function besides(Finding $finding, Fix $fix, ?Finding $brings): ?Fix
+    {
+        $paths = array_column($fix->changes, 'path');
+        foreach (count($paths) < self::MOST_TOGETHER ? $brings->fixes ?? [] : [] as $more) {
+            $takesBack = array_filter($more->changes, fn (Change $change): bool => in_array($change->path, $paths, true) && ! str_ends_with($change->path, 'steps'));
+            $whole = $takesBack !== [] ? null : $this->complete($finding, $fix->and($more));
+            if ($whole !== null) {
+                return $whole;
+            }
+        }
+
+        return null;
+    }
+
+    private function before(): Outlook
+    {
+        return $this->before ??= Outlook::of($this->build, $this->proposed, $this->rehearsed);
+    }
+
+    /** @param  array<string, Tried>  $tried */
+    private function offers(Finding $finding, array $tried, bool $isDone): Finding
+    {
+        $offers = [];
+        $closest = null;
+        foreach ($finding->fixes as $fix) {
+            $became = $tried[self::key($finding, $fix)] ?? null;
+            if ($became?->fix !== null) {
+                $offers[$became->fix->does->text()] ??= $became->fix;
+            } elseif ($became?->brings !== null) {
+                $closest ??= [$fix, $became->brings];
+            }
+        }
+        if ($this->hasSameKind($finding, $tried)) {
+            $offers = array_filter($offers, fn (Fix $fix): bool => ! Scale::takesOtherKind($this->build, $fix->changes));
+        }
+        $offers = $this->leastFirst(array_values($offers));
+
+        return $finding->offering($offers, $offers !== [] || ! $isDone || $finding->severity === Severity::Note ? null : ByHand::of($finding, $closest));
+    }
+
+    /**
+     * A drive of the same kind has been found that mends it.
+     *
+     * @param  array<string, Tried>  $tried
+     */
+    private function hasSameKind(Finding $finding, array $tried): bool
+    {
+        foreach ($finding->fixes as $fix) {
+            $changes = ($tried[self::key($finding, $fix)] ?? null)?->fix->changes ?? [];
+            if (Scale::takesDrive($changes) && ! Scale::takesOtherKind($this->build, $changes)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  list<Fix>  $fixes
+     * @return list<Fix>
+     */
+    private function leastFirst(array $fixes): array
+    {
+        usort($fixes, fn (Fix $a, Fix $b): int => [Scale::of($this->build, $a)->value, count($a->changes)] <=> [Scale::of($this->build, $b)->value, count($b->changes)]);
+
+        return $fixes;
+    }
+
+    private static function key(Finding $finding, Fix $fix): string
+    {
+        return hash('xxh128', json_encode([$finding->code, $finding->place, $finding->severity, $fix->changes], JSON_THROW_ON_ERROR));
+    }
+}
