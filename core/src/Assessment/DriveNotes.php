@@ -74,7 +74,7 @@ final class DriveNotes
                 ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for."
                 : "It takes {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for.",
             ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'), 'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
-        ), $this->mends ? [...Mending::gate($subject), ...Mending::largerBattery($subject, $day * $wanted), ...Mending::frugal($subject)] : []);
+        ), $this->mends ? [...Mending::gate($subject), ...SupplyMends::largerBattery($subject, $day * $wanted), ...Mending::frugal($subject)] : []);
     }
 
     /** What cutting the power between moves would save. */

@@ -33,6 +33,8 @@ final class Mending
 {
     private const TRIES = 6; // candidates that are judged in full, of each sort: the quickest come first
 
+    private const OFFERS = 2; // of them, of each sort: what the one brings with it another may not
+
     private const CLUTCH_SAFE = 0.8;  // of what the gears survive
 
     private const CLUTCH_WORKS = 1.25; // times what the move needs
@@ -52,7 +54,7 @@ final class Mending
     /** @return list<Fix> */
     public static function carry(Subject $subject): array
     {
-        return array_values(array_filter([self::sameSeries($subject), self::otherDrive($subject), self::stage($subject), self::counterweight($subject)]));
+        return [...self::sameSeries($subject), ...self::otherDrive($subject), ...array_values(array_filter([self::stage($subject), self::counterweight($subject)]))];
     }
 
     /** @return list<Fix> a quicker drive that still carries it */
@@ -66,7 +68,7 @@ final class Mending
             }
         }
 
-        return array_values(array_filter([self::sameSeries($subject), self::otherDrive($subject)]));
+        return [...self::sameSeries($subject), ...self::otherDrive($subject)];
     }
 
     /**
@@ -178,23 +180,13 @@ final class Mending
     /** @return list<Fix> a drive that does not hunt */
     public static function quieter(Subject $subject): array
     {
-        return self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ! $drive instanceof Servo || $drive->slop_deg + $subject->motion->train->backlash_deg() * $subject->motion->train->ratio() <= $drive->deadband_deg)));
-    }
-
-    /** @return list<Fix> the same supply with as much charge as is asked of it, Ah */
-    public static function largerBattery(Subject $subject, float $charge_Ah): array
-    {
-        $supply = $subject->motion->drive?->supply;
-        $digit = 10 ** (floor(log10($charge_Ah)) - 1);
-        $larger = round(ceil($charge_Ah / $digit * (1 - 1e-9)) * $digit, 6);
-
-        return $supply === null ? [] : [new Fix(new Sentence("Feed {$supply->name} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($subject->build->supplies), true).'.capacity_Ah', $larger)])];
+        return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive instanceof Servo || $drive->slop_deg + $subject->motion->train->backlash_deg() * $subject->motion->train->ratio() <= $drive->deadband_deg));
     }
 
     /** @return list<Fix> a drive that holds without current */
     public static function frugal(Subject $subject): array
     {
-        return self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ! $drive->isPositional() && ! $drive instanceof Stepper)));
+        return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive->isPositional() && ! $drive instanceof Stepper));
     }
 
     /**
@@ -220,7 +212,7 @@ final class Mending
     public static function trusted(Subject $subject): array
     {
         $motor = $subject->motion->drive?->motor;
-        $fixes = self::fixed(self::firstThatMends($subject, self::without($subject, fn (Drive $drive): bool => ClaimCheck::of($drive) === [])));
+        $fixes = self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ClaimCheck::of($drive) === []));
         if ($motor instanceof DcMotor) {
             $allowed = self::SAFE_POWER * $motor->rated_V * ($motor->stall_A + $motor->no_load_A) / 2;
             if (ClaimCheck::peakPower_W($motor) > $allowed) {
@@ -243,29 +235,6 @@ final class Mending
         return array_filter($subject->stock()->drives(), fn (Drive $drive): bool => $drive->body()->code !== $present && $keeps($drive));
     }
 
-    /** @return list<Fix> */
-    private static function fixed(?Fix $fix): array
-    {
-        return $fix === null ? [] : [$fix];
-    }
-
-    /** @return list<Fix> */
-    public static function otherSupply(Subject $subject): array
-    {
-        $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
-        foreach ($subject->build->supplies as $supply) {
-            $choice = $drive->but(['supply' => $supply]);
-            if ($supply->id !== $drive->supply->id && $choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $supply->max_A) {
-                return [new Fix(
-                    new Sentence("Feed it from {$supply->name}, {volts}", ['volts' => Quantity::of($supply->volts_V, 'V')]),
-                    [new Change($subject->path.'.drive.supply', $supply->id)],
-                )];
-            }
-        }
-
-        return [];
-    }
-
     /** Whether the drive link of the changed motion no longer fails. */
     public static function mends(Subject $changed): bool
     {
@@ -278,14 +247,16 @@ final class Mending
         return (new DriveJudge(mends: false))->judge($changed)->verdict !== Verdict::Fails;
     }
 
-    private static function sameSeries(Subject $subject): ?Fix
+    /** @return list<Fix> */
+    private static function sameSeries(Subject $subject): array
     {
-        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $drive->body()->code !== $subject->motion->drive?->motor->body()->code));
+        return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $drive->body()->code !== $subject->motion->drive?->motor->body()->code));
     }
 
-    private static function otherDrive(Subject $subject): ?Fix
+    /** @return list<Fix> */
+    private static function otherDrive(Subject $subject): array
     {
-        return self::firstThatMends($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => ! self::isSister($subject, $drive)));
+        return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => ! self::isSister($subject, $drive)));
     }
 
     private static function isSister(Subject $subject, Drive $drive): bool
@@ -296,12 +267,14 @@ final class Mending
     }
 
     /**
-     * The quickest of them that carries the load with the margin asked for, all day, and in time.
+     * The quickest of them that carry the load with the margin asked for, all day, and in time.
      *
      * @param  array<string, Drive>  $drives
+     * @return list<Fix>
      */
-    private static function firstThatMends(Subject $subject, array $drives): ?Fix
+    private static function thatMend(Subject $subject, array $drives): array
     {
+        $fixes = [];
         $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
         $facts = $subject->facts;
         $through = $subject->motion->train->ratio() * $subject->motion->train->efficiency();
@@ -324,8 +297,8 @@ final class Mending
         foreach (array_slice(array_map(strval(...), array_keys($likely)), 0, self::TRIES) as $code) {
             $drive = $drives[$code];
             $changed = $subject->with($subject->motion->withDrive($present->with($drive)));
-            if (self::mends($changed)) {
-                return new Fix(
+            if (count($fixes) < self::OFFERS && self::mends($changed)) {
+                $fixes[] = new Fix(
                     new Sentence("Take {$code}: it stalls at {stall} for {needs}", [
                         'stall' => Quantity::of($changed->facts->stallAtLoad_Nm(), 'N·m'),
                         'needs' => Quantity::of($changed->facts->peak_Nm(), 'N·m'),
@@ -335,7 +308,7 @@ final class Mending
             }
         }
 
-        return null;
+        return $fixes;
     }
 
     /** At rest nothing but its own gears keeps the load where it is: as the task asks, or as the servo did that it would stand for. */

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
@@ -18,6 +20,8 @@ use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Study\Concurrency;
 
 /**
  * What can be said of the routines without running them. Works on the whole build at once, because what one routine may
@@ -25,6 +29,8 @@ use Brookstone\Core\Routine\RunStep;
  */
 final class RoutineJudge
 {
+    private const OFFERS = 4; // ways to make it quicker that are tried
+
     private readonly RoutineContext $context;
 
     /** @var array<string, ?float> s, by routine; null where a move is never made or it has no end */
@@ -127,7 +133,23 @@ final class RoutineJudge
         $this->context->add($routine, new Finding('routine.over_target', $fails ? Severity::Fails : Severity::Tight, "routines.{$i}.target_s", new Sentence(
             "{$routine->name} takes ".($this->rehearsed === null ? 'about' : 'up to').' {takes}, '.($fails ? 'longer than' : 'just within').' the {target} asked for.',
             ['takes' => Quantity::of($takes, 's'), 'target' => Quantity::of($routine->target_s, 's')],
-        )));
+        ), $this->quicker($routine, $i)));
+    }
+
+    /** @return list<Fix> what is done slowly at full speed, and what comes after one another beside each other */
+    private function quicker(Routine $routine, int $i): array
+    {
+        $steps = iterator_to_array($routine->flat());
+        $slow = array_filter($steps, fn (Step $step, string $path): bool => $step instanceof Moves && $step->speed() < 1.0 && ! str_starts_with($path, 'if_fails'), ARRAY_FILTER_USE_BOTH);
+        $fixes = $slow === [] ? [] : [new Fix(new Sentence('Move everything at full speed'), array_map(fn (string $path): Change => new Change("routines.{$i}.{$path}.speed", 1.0), array_keys($slow)))];
+        foreach ($steps as $path => $step) {
+            $next = count($fixes) < self::OFFERS ? Concurrency::next($steps, $path) : null;
+            if ($next !== null) {
+                $fixes[] = new Fix(new Sentence(rtrim($step->says($this->build)->text(), '.').', and beside it: '.lcfirst($next->says($this->build)->text())), [Concurrency::beside($this->build, $i, $path)]);
+            }
+        }
+
+        return $fixes;
     }
 
     /** A step whose move the drive cannot make: the routine gives up there every time. */

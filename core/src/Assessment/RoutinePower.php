@@ -145,6 +145,7 @@ final readonly class RoutinePower
             }
             $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path, implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->name.' gives {most}: it sags, and the controller may reset.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
                 new Fix(new Sentence('Start them 0.3 s after one another'), [new Change("{$path}.branches", $branches)]),
+                ...SupplyMends::stronger($this->build, $supply, $sum),
             ]);
         }
     }

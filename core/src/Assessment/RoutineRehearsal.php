@@ -99,7 +99,7 @@ final class RoutineRehearsal
         $place = 'routines.'.array_search($routine->id, array_keys($build->routines), true).($mishap->path === null ? '' : ".{$mishap->path}");
         $run = $this->context->build->routines[$performance->routine]->name." is run {$performance->start->says}";
         $more = $starts > 1 ? ', and from '.($starts - 1).($starts === 2 ? ' other start' : ' other starts') : '';
-        $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, rtrim($mishap->says->template, '.')." when {$run}{$more}.", $mishap->says->values, [], $motion);
+        $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, rtrim($mishap->says->template, '.')." when {$run}{$more}.", $mishap->says->values, (new RehearsalMends($this->context))->of($mishap, $routine, $place), $motion);
     }
 
     /** Not every start was looked at: said once, at the first of them. */

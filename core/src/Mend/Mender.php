@@ -62,14 +62,14 @@ final class Mender
     }
 
     /**
-     * The key of what is to be tried next, of the worst first; null when all is. No other kind of drive where one of the same kind will do.
+     * The key of what is to be tried next, of the worst first; null when all is. No other drive where one has been found that will do.
      *
      * @param  array<string, Tried>  $tried
      */
     public function next(array $tried): ?string
     {
         foreach (array_diff_key($this->proposals(), $tried) as $key => [$finding, $fix]) {
-            if (! Scale::takesOtherKind($this->build, $fix->changes) || ! $this->hasSameKind($finding, $tried)) {
+            if (! Scale::takesDrive($fix->changes) || ! $this->hasDrive($finding, $tried)) {
                 return $key;
             }
         }
@@ -188,29 +188,19 @@ final class Mender
                 $closest ??= [$fix, $became->brings];
             }
         }
-        if ($this->hasSameKind($finding, $tried)) {
-            $offers = array_filter($offers, fn (Fix $fix): bool => ! Scale::takesOtherKind($this->build, $fix->changes));
-        }
         $offers = $this->leastFirst(array_values($offers));
 
         return $finding->offering($offers, $offers !== [] || ! $isDone || $finding->severity === Severity::Note ? null : ByHand::of($finding, $closest));
     }
 
     /**
-     * A drive of the same kind has been found that mends it.
+     * A drive has been found that mends it.
      *
      * @param  array<string, Tried>  $tried
      */
-    private function hasSameKind(Finding $finding, array $tried): bool
+    private function hasDrive(Finding $finding, array $tried): bool
     {
-        foreach ($finding->fixes as $fix) {
-            $changes = ($tried[self::key($finding, $fix)] ?? null)?->fix->changes ?? [];
-            if (Scale::takesDrive($changes) && ! Scale::takesOtherKind($this->build, $changes)) {
-                return true;
-            }
-        }
-
-        return false;
+        return array_filter($finding->fixes, fn (Fix $fix): bool => Scale::takesDrive(($tried[self::key($finding, $fix)] ?? null)?->fix->changes ?? [])) !== [];
     }
 
     /**

@@ -18,6 +18,8 @@ use Brookstone\Core\Rehearsal\Stage;
  */
 final readonly class Outlook
 {
+    private const MEASURED = 'proof.';
+
     private const ELSEWHERE_SHARE = 0.2; // of its range: a routine that leaves a motion so far off where it did does something else
 
     /**
@@ -33,8 +35,8 @@ final readonly class Outlook
     {
         $faults = $findings = $seen = [];
         foreach ($assessment->findings() as $finding) {
-            if (isset($seen["{$finding->code} {$finding->place}"])) {
-                continue; // a routine's findings stand with its motions too
+            if (isset($seen["{$finding->code} {$finding->place}"]) || str_starts_with($finding->code, self::MEASURED)) {
+                continue; // a routine's findings stand with its motions too; and what was measured was measured before the mend
             }
             $seen["{$finding->code} {$finding->place}"] = true;
             $key = self::key($build, $finding);

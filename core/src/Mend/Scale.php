@@ -58,10 +58,4 @@ enum Scale: int
     {
         return array_filter($changes, fn (Change $change): bool => str_ends_with($change->path, '.drive.motor')) !== [];
     }
-
-    /** @param  list<Change>  $changes */
-    public static function takesOtherKind(Build $build, array $changes): bool
-    {
-        return array_filter($changes, fn (Change $change): bool => self::isOtherKind($build, $change)) !== [];
-    }
 }

@@ -42,15 +42,11 @@ final class Concurrency
         $offers = [];
         $steps = iterator_to_array($routine->flat());
         foreach ($steps as $path => $step) {
-            $in = substr($path, 0, (int) strrpos($path, '.'));
-            $i = (int) substr($path, strlen($in) + 1);
-            $next = $steps["{$in}.".($i + 1)] ?? null;
-            if ($whole === null || $next === null || str_starts_with($path, 'if_fails') || ! self::moves($step) || ! self::moves($next) || $step->motion() === $next->motion()) {
+            $next = self::next($steps, $path);
+            if ($whole === null || $next === null) {
                 continue;
             }
-            $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $build->document['routines'][$index]);
-            $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$list[$i]], [$list[$i + 1]]]];
-            $change = new Change("routines.{$index}.{$in}", [...array_slice($list, 0, $i), $together, ...array_slice($list, $i + 2)]);
+            $change = self::beside($build, $index, $path);
             try {
                 $changed = Editor::apply($build, [['path' => $change->path, 'value' => $change->value]]);
             } catch (InvalidInput) {
@@ -74,6 +70,30 @@ final class Concurrency
         usort($offers, fn (array $a, array $b): int => [$a['fix'] === null, -$a['saves_s']] <=> [$b['fix'] === null, -$b['saves_s']]);
 
         return $offers;
+    }
+
+    /**
+     * The step after one, where the two may be thought of beside each other: both move something, and not the same.
+     *
+     * @param  array<string, Step>  $steps  of a routine, by path
+     */
+    public static function next(array $steps, string $path): ?Step
+    {
+        $in = substr($path, 0, (int) strrpos($path, '.'));
+        $next = $steps["{$in}.".((int) substr($path, strlen($in) + 1) + 1)] ?? null;
+
+        return $next === null || str_starts_with($path, 'if_fails') || ! self::moves($steps[$path]) || ! self::moves($next) || $steps[$path]->motion() === $next->motion() ? null : $next;
+    }
+
+    /** That step and the next, beside each other. */
+    public static function beside(Build $build, int $routine, string $path): Change
+    {
+        $in = substr($path, 0, (int) strrpos($path, '.'));
+        $i = (int) substr($path, strlen($in) + 1);
+        $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $build->document['routines'][$routine]);
+        $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$list[$i]], [$list[$i + 1]]]];
+
+        return new Change("routines.{$routine}.{$in}", [...array_slice($list, 0, $i), $together, ...array_slice($list, $i + 2)]);
     }
 
     private static function moves(Step $step): bool

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Simulation\Mishap;
+
+/** What may mend that which only a rehearsal shows: at the step that it came about at. Whether it does, a rehearsal shows too. */
+final class RehearsalMends
+{
+    private const SLOWER = [0.5, 0.25];
+
+    private const PATIENCE = 3.0; // times what it waited
+
+    public function __construct(private readonly RoutineContext $context)
+    {
+    }
+
+    /**
+     * @param  string  $place  of the step in the document, or of its routine
+     * @return list<Fix>
+     */
+    public function of(Mishap $mishap, Routine $routine, string $place): array
+    {
+        $build = $this->context->build;
+        $step = $mishap->path === null ? null : (iterator_to_array($routine->flat())[$mishap->path] ?? null);
+        if ($mishap->kind === 'sag') {
+            return SupplyMends::stronger($build, $build->supplies[$mishap->of], $mishap->says->values['asked']->si);
+        }
+        $motion = $step?->motion() === null ? null : $build->motions[$step->motion()];
+        if ($step === null || $motion === null) {
+            return [];
+        }
+
+        return match ($mishap->kind) {
+            'hit', 'stall' => [...$this->untilItsSwitch($motion, $step, $place), ...$this->slower($step, $place), ...$this->homeFirst($motion, $place)],
+            'vain' => [...$this->longer($step, $place), ...$this->homeFirst($motion, $place)],
+            'elsewhere' => $this->homeFirst($motion, $place),
+            'left_powered' => [$this->context->after($place, ['do' => 'stop', 'motion' => $motion->id, 'how' => $motion->drive?->motor->locks() === true ? 'coast' : 'brake'], new Sentence('Stop it then'))],
+            default => [],
+        };
+    }
+
+    /** @return list<Fix> a run for a time is ended by the switch that lies that way */
+    private function untilItsSwitch(Motion $motion, Step $step, string $place): array
+    {
+        if (! $step instanceof RunStep || $step->until !== null) {
+            return [];
+        }
+        foreach ($motion->stops->switches as $switch) {
+            if ($switch->direction() === $step->direction) {
+                $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $step->speed);
+                $run = array_diff_key($this->context->stepsAt($place), ['for_s' => true]);
+
+                return [new Fix(new Sentence("Run it until {$switch->name} trips"), [new Change($place, ['until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => RoutineContext::patienceFor($time ?? $step->for_s ?? 0.0)] + $run)])];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Fix> */
+    private function slower(Step $step, string $place): array
+    {
+        $fixes = [];
+        foreach (self::SLOWER as $share) {
+            if ($step instanceof Moves && $share < $step->speed()) {
+                $patience = $step->giveUp_s() === null ? [] : [new Change("{$place}.give_up_s", ceil($step->giveUp_s() * $step->speed() / $share))];
+                $fixes[] = new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($share)]), [new Change("{$place}.speed", $share), ...$patience]);
+            }
+        }
+
+        return $fixes;
+    }
+
+    /** @return list<Fix> */
+    private function longer(Step $step, string $place): array
+    {
+        $waits = $step instanceof Moves ? $step->giveUp_s() : null;
+        $longer = ceil(($waits ?? 0.0) * self::PATIENCE);
+
+        return $waits === null ? [] : [new Fix(new Sentence('Give up after {wait}', ['wait' => Quantity::of($longer, 's')]), [new Change("{$place}.give_up_s", $longer)])];
+    }
+
+    /** @return list<Fix> */
+    private function homeFirst(Motion $motion, string $place): array
+    {
+        $home = $motion->homesOnto();
+        if ($home === null || $motion->isAbsolute()) {
+            return [];
+        }
+        $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
+
+        return [$this->context->before($place, $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->name} onto {$home->name} first"))];
+    }
+}

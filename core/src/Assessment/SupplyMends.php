@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Drive\SupplyFit;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
+
+/** What can be done about a supply that gives too little. */
+final class SupplyMends
+{
+    private const SPARE = 1.25; // what is asked of it is then four fifths of what it gives
+
+    /** @return list<Fix> one of the others of the build */
+    public static function otherSupply(Subject $subject): array
+    {
+        $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
+        foreach ($subject->build->supplies as $supply) {
+            $choice = $drive->but(['supply' => $supply]);
+            if ($supply->id !== $drive->supply->id && $choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $supply->max_A) {
+                return [new Fix(
+                    new Sentence("Feed it from {$supply->name}, {volts}", ['volts' => Quantity::of($supply->volts_V, 'V')]),
+                    [new Change($subject->path.'.drive.supply', $supply->id)],
+                )];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Fix> the same supply in a stronger make, for a current that is asked of it, A */
+    public static function stronger(Build $build, Supply $supply, float $asked_A): array
+    {
+        $gives = self::roundedUp($asked_A * self::SPARE);
+
+        return $gives <= $supply->max_A ? [] : [new Fix(
+            new Sentence("Take a supply for {$supply->name} that gives {gives}, instead of {gave}", ['gives' => Quantity::of($gives, 'A'), 'gave' => Quantity::of($supply->max_A, 'A')]),
+            [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.max_A', $gives)],
+        )];
+    }
+
+    /** @return list<Fix> the same supply with as much charge as is asked of it, Ah */
+    public static function largerBattery(Subject $subject, float $charge_Ah): array
+    {
+        $supply = $subject->motion->drive?->supply;
+        $larger = self::roundedUp($charge_Ah);
+
+        return $supply === null ? [] : [new Fix(new Sentence("Feed {$supply->name} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($subject->build->supplies), true).'.capacity_Ah', $larger)])];
+    }
+
+    /** To two figures. */
+    private static function roundedUp(float $value): float
+    {
+        $digit = 10 ** (floor(log10($value)) - 1);
+
+        return round(ceil($value / $digit * (1 - 1e-9)) * $digit, 6);
+    }
+}
