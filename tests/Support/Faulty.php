@@ -51,7 +51,7 @@ final class Faulty
                 $planted[$path] = self::MISTAKES[$path][$random->getInt(0, count(self::MISTAKES[$path]) - 1)];
             }
             try {
-                return Builds::planted($planted);
+                return Builds::planted($planted + ['scenarios' => []]);
             } catch (InvalidInput) {
                 continue; // two mistakes that cannot be made together
             }

@@ -43,12 +43,17 @@ final class RehearsalMends
         }
 
         return match ($mishap->kind) {
-            'hit', 'stall' => [...$this->untilItsSwitch($motion, $step, $place), ...$this->slower($step, $place), ...$this->homeFirst($motion, $place)],
+            'hit', 'stall' => [...$this->untilItsSwitch($motion, $step, $place), ...($step instanceof RunStep ? [$this->stop($motion, $place)] : []), ...$this->slower($step, $place), ...$this->homeFirst($motion, $place)],
             'vain' => [...$this->longer($step, $place), ...$this->homeFirst($motion, $place)],
             'elsewhere' => $this->homeFirst($motion, $place),
-            'left_powered' => [$this->context->after($place, ['do' => 'stop', 'motion' => $motion->id, 'how' => $motion->drive?->motor->locks() === true ? 'coast' : 'brake'], new Sentence('Stop it then'))],
+            'left_powered' => [$this->stop($motion, $place)],
             default => [],
         };
+    }
+
+    private function stop(Motion $motion, string $place): Fix
+    {
+        return $this->context->after($place, ['do' => 'stop', 'motion' => $motion->id, 'how' => $motion->isAbsolute() ? 'hold' : 'brake'], new Sentence('Stop it then'));
     }
 
     /** @return list<Fix> a run for a time is ended by the switch that lies that way */

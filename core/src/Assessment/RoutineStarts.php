@@ -36,6 +36,7 @@ final readonly class RoutineStarts
         }
         if ($routine->steps !== [] && $routine->starts === [] && ! $called) {
             $this->context->find($routine, 'routine.never_starts', Severity::Tight, "routines.{$i}.starts", "Nothing starts {$routine->name}: give it a trigger.", [], [
+                ...$this->byHand($i),
                 new Fix(new Sentence('Start it when the power comes on'), [new Change("routines.{$i}.starts", [['when' => 'power_on']])]),
             ]);
         }
@@ -45,6 +46,22 @@ final readonly class RoutineStarts
             $this->tooOften($routine, $trigger, "routines.{$i}.starts.{$j}.every_s");
             $this->atOnce($routine, $trigger, $i, $j);
         }
+    }
+
+    /** @return list<Fix> by the first of what people do that starts nothing else yet */
+    private function byHand(int $i): array
+    {
+        $taken = [];
+        foreach ($this->build->routines as $routine) {
+            array_push($taken, ...array_map(fn (Trigger $trigger): ?string => $trigger->sensor, $routine->starts));
+        }
+        foreach ($this->build->sensors as $sensor) {
+            if (in_array($sensor->kind, ['press', 'beam'], true) && $sensor->motion === null && ! in_array($sensor->id, $taken, true)) {
+                return [new Fix(new Sentence('Start it when '.$this->build->condition($sensor->id, true)), [new Change("routines.{$i}.starts", [['when' => $sensor->kind, 'sensor' => $sensor->id]])])];
+            }
+        }
+
+        return [];
     }
 
     /** A counter that starts it and that nothing sets back: once it is reached it stays so. */

@@ -12,7 +12,7 @@ final readonly class Course
     /**
      * @param  bool  $ends  from its plainest start it comes to an end, or round
      * @param  bool  $isSound  and nothing goes wrong in that
-     * @param  int  $reached  steps that are begun from some start, those for when it fails left out
+     * @param  int  $reached  steps that are begun in it, those for when it fails left out
      * @param  int  $unreached  the others
      * @param  float|null  $takes_s  longest that it took
      * @param  array<string, float>  $leaves  where each motion that it moved stands at the end of the plainest, in its own unit

@@ -137,18 +137,11 @@ final readonly class Outlook
     /** @return array<string, Course> */
     private static function courses(Build $build, Rehearsed $rehearsed): array
     {
-        $begun = [];
-        foreach ($rehearsed->performances as $performances) {
-            foreach ($performances as $performance) {
-                foreach ($performance->steps as $step) {
-                    $begun["{$step['routine']} {$step['path']}"] = true;
-                }
-            }
-        }
         $courses = [];
         foreach (array_filter($rehearsed->performances) as $id => $performances) {
+            $begun = array_map(fn (array $step): string => "{$step['routine']} {$step['path']}", $performances[0]->steps);
             $steps = array_filter(array_keys(iterator_to_array($build->routines[$id]->flat())), fn (string $path): bool => ! str_starts_with($path, 'if_fails'));
-            $reached = count(array_filter($steps, fn (string $path): bool => isset($begun["{$id} {$path}"])));
+            $reached = count(array_filter($steps, fn (string $path): bool => in_array("{$id} {$path}", $begun, true)));
             $courses[(string) $id] = Course::of($performances[0], $reached, count($steps) - $reached, $rehearsed->longest_s((string) $id));
         }
 
