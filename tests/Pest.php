@@ -45,3 +45,17 @@ function refusedFields(string $name, mixed $inputs): array
 
     return [];
 }
+
+/**
+ * The whole judgement of a stored build over HTTP, with what mends it: asked for until all has been tried, as the page does.
+ *
+ * @return array<string, mixed>
+ */
+function mendedOverHttp(TestCase $test, string $build): array
+{
+    do {
+        $sofar = $test->getJson("/api/builds/{$build}/mends")->assertOk()->json();
+    } while (! $sofar['assessment']['tried']);
+
+    return $sofar['assessment'];
+}

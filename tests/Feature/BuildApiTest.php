@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use App\Actions\KeepDemos;
 use App\Models\Build;
+use App\Models\DrawerDrive;
 use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Rehearsal\Rehearsal;
 use Tests\Support\Builds;
 
 function stored(): Build
@@ -39,13 +41,31 @@ it('gives the whole judgement apart, keeps it by content, and then answers with 
 
     $whole = $this->getJson("/api/builds/{$build->id}/judgement")->assertOk()->assertJsonPath('version', $first['version'])->assertJsonPath('assessment.rehearsed', true)->json('assessment');
     expect(collect($whole['routines'][1]['findings'])->pluck('code'))->toContain('routine.hits', 'routine.stalls')
-        ->and($whole)->toBe(json_decode((string) json_encode(Assessor::assess($build->core())), true));
+        ->and($whole)->toBe(json_decode((string) json_encode(Assessor::atOnce($build->core(), null, Rehearsal::of($build->core()))), true));
     $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment', $whole);
     expect(collect($this->getJson('/api/builds')->json())->firstWhere('id', $build->id)['verdict'])->toBe('fails');
 
     // A name makes no difference to any run; a mass does.
     $named = $this->postJson("/api/builds/{$build->id}/edits", ['version' => $first['version'], 'changes' => [['path' => 'name', 'value' => 'Other']]])->assertJsonPath('assessment.rehearsed', true)->json();
     $this->postJson("/api/builds/{$build->id}/edits", ['version' => $named['version'], 'changes' => [['path' => 'motions.2.mechanism.mass_kg', 'value' => 0.601]]])->assertJsonPath('assessment.rehearsed', false);
+});
+
+it('offers what it has tried, goes on at the next asking, and keeps it', function () {
+    $build = Build::factory()->of(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8], 'scenarios' => []]))->create();
+    $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment.tried', false)->assertJsonPath('assessment.mend', null);
+
+    $first = $this->getJson("/api/builds/{$build->id}/mends")->assertOk()->assertJsonPath('version', 1)->assertJsonPath('assessment.rehearsed', true)->json();
+    expect($first['done'])->toBeGreaterThan(0)->toBeLessThanOrEqual($first['of']);
+    $whole = mendedOverHttp($this, $build->id);
+    expect($whole['mend']['does']['text'])->toBe('Run it until Lift high switch trips')
+        ->and($whole)->toBe(json_decode((string) json_encode(Assessor::assess($build->core())), true));
+    $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment', $whole);
+
+    // Another drawer is another choice: then it is tried again.
+    $this->getJson('/api/drawer');
+    DrawerDrive::query()->where('code', 'G25-227')->delete();
+    $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment.tried', false)->assertJsonPath('assessment.rehearsed', true);
+    $this->getJson('/api/builds/nothing/mends')->assertNotFound();
 });
 
 it('plays a rehearsal, and knows of no more than there are', function () {
@@ -153,9 +173,11 @@ it('undoes typing in one field as one', function () {
 it('tries a fix without keeping it', function () {
     $this->app->make(KeepDemos::class)->putBack();
     $build = Build::query()->where('demo_key', 'heron-wharf')->firstOrFail();
-    $mend = $this->getJson("/api/builds/{$build->id}")->json('assessment.mend');
+    $mend = mendedOverHttp($this, $build->id)['mend'];
 
-    $after = $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes']])->assertOk();
+    $after = $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes']])->assertOk()->assertJsonPath('assessment.rehearsed', false);
+    $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes'], 'rehearsed' => true])->assertOk()->assertJsonPath('assessment.rehearsed', true);
+    $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes'], 'rehearsed' => 'soon'])->assertStatus(422)->assertJsonPath('errors.0.field', 'rehearsed');
 
     expect(collect($after->json('assessment.chains'))->firstWhere('motion', 'drawbridge')['verdict'])->toBe('not_said')
         ->and($build->refresh()->version)->toBe(1)

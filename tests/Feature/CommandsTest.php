@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Assessment\Assessor;
 use Symfony\Component\Process\Process;
 use Tests\Support\Builds;
 
@@ -50,7 +51,7 @@ it('judges and runs a build file, the same each time', function () {
     [$code, $judged] = artisan(['brookstone:assess', $file]);
     $run = ['brookstone:run', $file, '--routine=harbour-show', '--scenario=visitor'];
 
-    expect($code)->toBe(0)->and($judged)->toBe(json_decode((string) json_encode(Builds::assessed(Builds::demo('heron-wharf'))), true))
+    expect($code)->toBe(0)->and($judged)->toBe(json_decode((string) json_encode(Assessor::assess(Builds::demo('heron-wharf'))), true))
         ->and(artisan($run)[1]['outcome'])->toBe('faulted')
         ->and(artisan($run)[2])->toBe(artisan($run)[2]);
 });

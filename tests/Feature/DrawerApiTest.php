@@ -71,7 +71,7 @@ it('chooses from the builder’s own drawer', function () {
     DrawerDrive::query()->whereNotIn('code', ['W40-260', 'W40-400'])->delete();
     $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')), true))->assertCreated()->json('id');
     $choice = $this->getJson("/api/builds/{$id}/motions/drawbridge/drives?goal=safest")->assertOk()->json();
-    $fixes = $this->getJson("/api/builds/{$id}")->json('assessment.mend.does.text');
+    $fixes = mendedOverHttp($this, $id)['mend']['does']['text'];
 
     expect($choice['drives'])->toBe(2)->and(array_column($choice['rows'], 'code'))->toEqualCanonicalizing(['W40-260', 'W40-400'])->and($fixes)->toContain('W40-');
 });

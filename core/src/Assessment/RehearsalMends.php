@@ -74,11 +74,11 @@ final class RehearsalMends
         return [];
     }
 
-    /** @return list<Fix> */
+    /** @return list<Fix> unless it goes by time, and would end elsewhere */
     private function slower(Step $step, string $place): array
     {
         $fixes = [];
-        foreach (self::SLOWER as $share) {
+        foreach ($step instanceof RunStep && $step->until === null ? [] : self::SLOWER as $share) {
             if ($step instanceof Moves && $share < $step->speed()) {
                 $patience = $step->giveUp_s() === null ? [] : [new Change("{$place}.give_up_s", ceil($step->giveUp_s() * $step->speed() / $share))];
                 $fixes[] = new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($share)]), [new Change("{$place}.speed", $share), ...$patience]);

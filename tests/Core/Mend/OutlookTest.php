@@ -29,7 +29,7 @@ it('finds what is worse', function (array $planted, string $says) {
     'steps that are done no more as they were' => [['routines.1.steps' => [
         ['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => array_slice(Builds::sound()->document['routines'][1]['steps'], 3, 3), 'otherwise' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on', 'for_s' => 1]]],
     ]], 'Steps of Show are not reached'],
-    'a routine that waits on and on' => [['routines.1.steps.8' => ['do' => 'wait', 'for_s' => 500]], 'Show does not come to its end'],
+    'a routine that waits on and on' => [['routines.1.steps.8' => ['do' => 'wait', 'for_s' => 500], 'routines.1.target_s' => null], 'Show does not come to its end'],
     'a motion that is left elsewhere' => [['routines.1.steps.7' => ['do' => 'wait', 'for_s' => 0.1]], 'Show leaves Lid somewhere else'],
 ]);
 
