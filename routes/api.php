@@ -33,6 +33,7 @@ Route::apiResource('builds', BuildController::class)->except('update');
 Route::get('builds/{build}/export', [BuildController::class, 'export']);
 Route::get('builds/{build}/judgement', [JudgementController::class, 'show']);
 Route::get('builds/{build}/mends', [JudgementController::class, 'mends']);
+Route::post('builds/{build}/mend-all', [JudgementController::class, 'mendAll']);
 Route::post('builds/{build}/edits', [EditController::class, 'edit']);
 Route::post('builds/{build}/try', [EditController::class, 'try']);
 Route::post('builds/{build}/undo', [EditController::class, 'undo']);

@@ -7,14 +7,16 @@ namespace App\Actions;
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Mend\Memory;
+use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
-use Brookstone\Core\Mend\Tried;
+use Brookstone\Core\Mend\Step;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Illuminate\Support\Facades\Cache;
 
 /** Judges builds. What was rehearsed and tried is kept by what it hangs on, so that it need not be done again. */
-final class JudgeBuild
+final class JudgeBuild implements Memory
 {
     private const KEPT_S = 86400;
 
@@ -36,7 +38,7 @@ final class JudgeBuild
         }
         $tried = Cache::get($this->triedKey($build));
 
-        return is_array($tried) ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : Assessor::atOnce($build, $this->drawer->stock(), $kept);
+        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : Assessor::atOnce($build, $this->drawer->stock(), $kept);
     }
 
     public function whole(Build $build): Assessment
@@ -54,21 +56,57 @@ final class JudgeBuild
     public function mended(Build $build): array
     {
         $mender = new Mender($build, $this->drawer->stock(), $this->rehearsed($build));
-        $key = $this->triedKey($build);
-        /** @var array<string, Tried> $tried */
-        $tried = Cache::get($key, []);
+        $tried = $this->tried($build);
         $until = microtime(true) + self::TRIES_FOR_S;
         while (microtime(true) < $until && ($next = $mender->next($tried)) !== null) {
             $tried[$next] = $mender->tried($next);
-            Cache::put($key, $tried, self::KEPT_S);
+            $this->keepTried($build, $tried);
         }
 
         return [$mender->offering($tried), count($tried), count($mender->proposals())];
     }
 
+    /**
+     * Mend after mend until it holds: as far as that can be tried at one go.
+     *
+     * @param  list<string>  $dropped  marks of steps that are not wanted
+     * @return array{list<Step>, ?Assessment} the steps so far; and how the build is then left, when there is no more to try
+     */
+    public function mendAll(Build $build, array $dropped): array
+    {
+        $steps = [];
+        $until = microtime(true) + self::TRIES_FOR_S;
+        $plan = MendAll::of($build, $this->drawer->stock(), $this, $dropped);
+        foreach ($plan as $step) {
+            if ($step !== null) {
+                $steps[] = $step;
+            } elseif (microtime(true) >= $until) {
+                return [$steps, null];
+            }
+        }
+        $last = $plan->getReturn();
+
+        return [$steps, $last->offering($this->tried($last->build))];
+    }
+
     public function rehearsed(Build $build): Rehearsed
     {
         return Cache::remember(self::key($build), self::KEPT_S, fn (): Rehearsed => Rehearsal::of($build));
+    }
+
+    public function keepRehearsed(Build $build, Rehearsed $rehearsed): void
+    {
+        Cache::put(self::key($build), $rehearsed, self::KEPT_S);
+    }
+
+    public function tried(Build $build): array
+    {
+        return Cache::get($this->triedKey($build), []);
+    }
+
+    public function keepTried(Build $build, array $tried): void
+    {
+        Cache::put($this->triedKey($build), $tried, self::KEPT_S);
     }
 
     private static function key(Build $build): string

@@ -37,6 +37,7 @@ final class Schemas
             'Trace' => self::trace()->schema(),
             'Choice' => self::choice()->schema(),
             'ReadingsSheet' => self::readings()->schema(),
+            'MendAll' => self::mendAll()->schema(),
             'School' => self::school()->schema(),
             'Easing' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
@@ -325,6 +326,15 @@ final class Schemas
             'says' => self::sentence(),
             'fixes' => self::list(self::fix()),
             'instead' => self::sentence()->orNull(),
+        ]);
+    }
+
+    public static function mendAll(): RecordShape
+    {
+        return self::record('MendAll', [
+            'version' => self::number(), 'done' => new BooleanShape, 'verdict' => self::verdict()->orNull(), 'says' => self::sentence()->orNull(),
+            'steps' => self::list(self::record('MendStep', ['mark' => new TextShape, 'mends' => self::sentence(), 'fix' => self::fix(), 'before' => self::record('Faults', ['fails' => self::number(), 'tight' => self::number()])])),
+            'left' => self::list(self::finding()),
         ]);
     }
 

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\JudgeBuild;
 use App\Actions\KeepBuild;
+use App\Http\Requests\MendAllRequest;
 use App\Models\Build;
 use Illuminate\Http\JsonResponse;
 
@@ -18,6 +19,17 @@ final class JudgementController
         [$assessment, $done, $of] = $judge->mended($build->core());
 
         return new JsonResponse(['version' => $build->version, 'assessment' => $assessment, 'done' => $done, 'of' => $of]);
+    }
+
+    /** Mend after mend until it holds: as far as one request can try, until `done`. Nothing is kept. */
+    public function mendAll(MendAllRequest $request, Build $build, JudgeBuild $judge): JsonResponse
+    {
+        [$steps, $left] = $judge->mendAll($build->core(), $request->dropped());
+
+        return new JsonResponse([
+            'version' => $build->version, 'steps' => $steps, 'done' => $left !== null, 'verdict' => $left?->verdict, 'says' => $left?->says,
+            'left' => $left === null ? [] : $left->faults(),
+        ]);
     }
 
     public function show(Build $build, JudgeBuild $judge, KeepBuild $keep): JsonResponse

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 
 /** Everything that is judged of a build. */
@@ -62,6 +63,20 @@ final readonly class Assessment implements \JsonSerializable
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> what fails or is tight, the worst first, each once */
+    public function faults(): array
+    {
+        $faults = [];
+        foreach ($this->findings() as $finding) {
+            if ($finding->severity !== Severity::Note) {
+                $faults["{$finding->code} {$finding->place}"] ??= $finding;
+            }
+        }
+        usort($faults, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
+
+        return $faults;
     }
 
     public function chain(string $motion): Chain

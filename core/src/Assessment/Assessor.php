@@ -103,7 +103,7 @@ final class Assessor
             if (Verdict::ofFindings($routine['findings'])->rank() > $verdict->rank()) {
                 $verdict = Verdict::ofFindings($routine['findings']);
                 $finding = $routine['findings'][0];
-                $says = self::named($routine['name'], $finding);
+                $says = $finding->named($routine['name']);
 
                 return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines, $log, finding: $finding);
             }
@@ -111,7 +111,7 @@ final class Assessor
         if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
             assert($finding instanceof Finding);
 
-            return new Assessment($verdict, self::named($worst->name, $finding), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log, finding: $finding);
+            return new Assessment($verdict, $finding->named($worst->name), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log, finding: $finding);
         }
         $says = $verdict === Verdict::NotSaid
             ? new Sentence($worst->weakest->link === 'proof'
@@ -120,11 +120,6 @@ final class Assessor
             : self::allHolds($chains);
 
         return new Assessment($verdict, $says, null, $worst->motion, $chains, $routines, $log);
-    }
-
-    private static function named(string $name, Finding $finding): Sentence
-    {
-        return str_starts_with($finding->says->template, "{$name} ") ? $finding->says : new Sentence("{$name}: ".lcfirst($finding->says->template), $finding->says->values);
     }
 
     /** @param  non-empty-list<Chain>  $chains */

@@ -51,6 +51,12 @@ final readonly class Finding implements \JsonSerializable
         return new self($first->code, $first->severity, $first->place, $first->says, $fixes);
     }
 
+    /** What it says, with the name of what it says it of. */
+    public function named(string $name): Sentence
+    {
+        return str_starts_with($this->says->template, "{$name} ") ? $this->says : new Sentence("{$name}: ".lcfirst($this->says->template), $this->says->values);
+    }
+
     /** @param  list<string>  $names  of the routines that it concerns: named where there are several */
     public function concerning(array $names): self
     {

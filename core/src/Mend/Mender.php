@@ -34,7 +34,7 @@ final class Mender
 
     private ?Outlook $before = null;
 
-    /** @var array<string, Outlook> */
+    /** @var array<string, array{Outlook, Rehearsed}> */
     private array $known = [];
 
     /** @var array<string, array{Finding, Fix}>|null */
@@ -46,7 +46,7 @@ final class Mender
 
     private readonly Assessment $proposed;
 
-    public function __construct(private readonly Build $build, private readonly ?Stock $stock, private readonly Rehearsed $rehearsed)
+    public function __construct(public readonly Build $build, private readonly ?Stock $stock, private readonly Rehearsed $rehearsed)
     {
         $this->proposed = Assessor::proposed($build, $stock, $rehearsed);
     }
@@ -102,9 +102,37 @@ final class Mender
      */
     public function offering(array $tried): Assessment
     {
-        $isDone = $this->next($tried) === null;
+        return $this->proposed->offering(fn (Finding $finding): Finding => $this->offers($finding, $tried), $this->next($tried) === null);
+    }
 
-        return $this->proposed->offering(fn (Finding $finding): Finding => $this->offers($finding, $tried, $isDone), $isDone);
+    /**
+     * The key of the first proposal that does, for what is worst; or of what is to be tried to know that. Null when nothing that can be tried mends what
+     * fails or is tight.
+     *
+     * @param  array<string, Tried>  $tried
+     * @param  list<string>  $dropped  marks of what is not wanted
+     */
+    public function wants(array $tried, array $dropped): ?string
+    {
+        foreach ($this->proposals() as $key => [$finding, $fix]) {
+            if ($finding->severity !== Severity::Note && (! isset($tried[$key]) || $tried[$key]->fix !== null) && ! in_array(self::mark($fix), $dropped, true)) {
+                return $key;
+            }
+        }
+
+        return null;
+    }
+
+    /** The same for the same changes, whatever they mend. */
+    public static function mark(Fix $proposal): string
+    {
+        return self::hash($proposal->changes);
+    }
+
+    /** @return array{fails: int, tight: int} what is wrong with the build */
+    public function count(): array
+    {
+        return $this->before()->count();
     }
 
     /** What becomes of a proposal on the whole build. */
@@ -146,13 +174,19 @@ final class Mender
     /** Two findings may be mended by the same: that is judged once. */
     private function whole(Build $build): Outlook
     {
-        $key = hash('xxh128', json_encode($build->document, JSON_THROW_ON_ERROR));
+        $key = self::hash($build->document);
         if (! isset($this->known[$key])) {
             $rehearsed = Rehearsal::of($build);
-            $this->known = array_slice([$key => Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed), $rehearsed)] + $this->known, 0, self::KNOWN);
+            $this->known = array_slice([$key => [Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
         }
 
-        return $this->known[$key];
+        return $this->known[$key][0];
+    }
+
+    /** Its rehearsals, where it has just been tried. */
+    public function rehearsedOf(Build $build): ?Rehearsed
+    {
+        return $this->known[self::hash($build->document)][1] ?? null;
     }
 
     /** The first of what mends that which it brings, with which it comes to something. */
@@ -176,12 +210,14 @@ final class Mender
     }
 
     /** @param  array<string, Tried>  $tried */
-    private function offers(Finding $finding, array $tried, bool $isDone): Finding
+    private function offers(Finding $finding, array $tried): Finding
     {
         $offers = [];
         $closest = null;
+        $isDone = true;
         foreach ($finding->fixes as $fix) {
             $became = $tried[self::key($finding, $fix)] ?? null;
+            $isDone = $isDone && $became !== null;
             if ($became?->fix !== null) {
                 $offers[$became->fix->does->text()] ??= $became->fix;
             } elseif ($became?->brings !== null) {
@@ -216,6 +252,11 @@ final class Mender
 
     private static function key(Finding $finding, Fix $fix): string
     {
-        return hash('xxh128', json_encode([$finding->code, $finding->place, $finding->severity, $fix->changes], JSON_THROW_ON_ERROR));
+        return self::hash([$finding->code, $finding->place, $finding->severity, $fix->changes]);
+    }
+
+    private static function hash(mixed $of): string
+    {
+        return hash('xxh128', json_encode($of, JSON_THROW_ON_ERROR));
     }
 }

@@ -97,6 +97,14 @@ final readonly class Outlook
         return array_map(fn (Course $course): ?float => $course->takes_s, $this->courses);
     }
 
+    /** @return array{fails: int, tight: int} how many fail, and how many are tight */
+    public function count(): array
+    {
+        $fails = array_sum(array_column($this->faults, 0));
+
+        return ['fails' => $fails, 'tight' => array_sum(array_column($this->faults, 1)) - $fails];
+    }
+
     /** The one that was not there: at a place where there was none, or the worst. */
     private function newOf(string $key, self $before): Finding
     {

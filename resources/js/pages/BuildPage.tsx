@@ -6,6 +6,7 @@ import { ChainRow } from '../chain/ChainRow';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
 import { linkPath, LINKS, MARKER_BG } from '../chain/links';
 import { useTrying } from '../chain/trying';
+import { MendAll } from '../chain/MendAll';
 import { Costs, Trying } from '../chain/Mends';
 import { TryPanel } from '../chain/TryPanel';
 import { useBuild } from '../state/BuildContext';
@@ -19,9 +20,11 @@ export function BuildPage() {
     const { say } = useSpeaking();
     const begin = useTrying((state) => state.begin);
     const [isAdding, setAdding] = useState(false);
+    const [isMending, setMending] = useState(false);
     const navigate = useNavigate();
     const { assessment } = stored;
     const mend = assessment.mend;
+    const isWrong = assessment.verdict === 'fails' || assessment.verdict === 'tight';
     const first = assessment.chains[0];
     useHotkeys('t', () => void (mend !== null && begin(stored, mend)), { enabled: mend !== null }, [mend, stored]);
     useHotkeys('1, 2, 3, 4, 5, 6, 7', (event) => void (first !== undefined && navigate(linkPath(stored.id, first.motion, LINKS[Number(event.key) - 1]!.name))), { useKey: true }, [first]);
@@ -35,13 +38,22 @@ export function BuildPage() {
                 <div className="min-w-0 flex-1">
                     <h1 className="text-[1.55rem] leading-tight">{say(assessment.says)}</h1>
                     <p role="status" className="mt-1 text-quiet empty:hidden">{assessment.rehearsed ? '' : 'Its routines are being rehearsed: there may be more to say.'}</p>
-                    {assessment.rehearsed && ['fails', 'tight'].includes(assessment.verdict) && <Trying />}
-                    {mend !== null && (
-                        <div className="mt-2">
-                            <button type="button" className="bg-accent px-3 py-1 text-left font-semibold text-white" onClick={() => void begin(stored, mend)}>
-                                Try: {say(mend.does)} <kbd className="key narrow font-normal opacity-80">t</kbd>
-                            </button>
-                            <Costs of={mend} />
+                    {assessment.rehearsed && isWrong && <Trying />}
+                    {isWrong && (
+                        <div className="mt-2 flex flex-wrap items-start gap-3">
+                            {mend !== null && (
+                                <div>
+                                    <button type="button" className="bg-accent px-3 py-1 text-left font-semibold text-white" onClick={() => void begin(stored, mend)}>
+                                        Try: {say(mend.does)} <kbd className="key narrow font-normal opacity-80">t</kbd>
+                                    </button>
+                                    <Costs of={mend} />
+                                </div>
+                            )}
+                            {!isMending && (
+                                <button type="button" className="border border-accent px-3 py-1 font-semibold text-accent hover:bg-accent hover:text-white" onClick={() => setMending(true)}>
+                                    Mend all
+                                </button>
+                            )}
                         </div>
                     )}
                 </div>
@@ -49,8 +61,9 @@ export function BuildPage() {
                     Add a motion
                 </button>
             </section>
-            <div className="mt-4 empty:hidden">
+            <div className="mt-4 space-y-4 empty:hidden">
                 <TryPanel />
+                {isMending && <MendAll onClose={() => setMending(false)} />}
             </div>
             {assessment.chains.length === 0 && <FirstSteps />}
             <ul className="mt-5 space-y-4">

@@ -33,6 +33,8 @@ export function BuildProvider({ children }: { children: ReactNode }) {
 
 const SETTLED_MS = 1000; // who is still typing is not held up by it
 
+const HELD_MS = 200;
+
 /** The answer to an edit is the first one: the whole judgement follows when the edits have come to rest, and then what mends it, as it is tried. */
 function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
     const queries = useQueryClient();
@@ -53,6 +55,9 @@ function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
                     return sofar;
                 }
                 useTried.getState().set(sofar.done, sofar.of);
+                while (useTried.getState().isHeld && !signal.aborted) {
+                    await new Promise((resolve) => setTimeout(resolve, HELD_MS));
+                }
                 queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === sofar.version && !now.assessment.tried ? { ...now, assessment: sofar.assessment } : now));
             }
         },
