@@ -9,7 +9,7 @@ async function faulty(request: APIRequestContext): Promise<string> {
         motions: { id: string; stops: { hard_high: number; switches: { at: number }[] } }[];
         routines: { steps: { give_up_s?: number }[] }[];
     };
-    document.supplies[0]!.max_A = 0.4;
+    document.supplies[1]!.max_A = 1.2;
     document.routines[1]!.steps.find((step) => 'give_up_s' in step)!.give_up_s = 0.2;
     document.motions[0]!.stops.switches[1]!.at = document.motions[0]!.stops.hard_high + 20;
     const response = await request.post('/api/builds/import', { data: document });

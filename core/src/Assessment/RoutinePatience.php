@@ -22,7 +22,7 @@ final readonly class RoutinePatience
 {
     private const PATIENCE = 3.0;       // a give-up time over so many times the move waits too long
 
-    private const GIVE_UP = 2.0;
+    private const LEAST = 1.2;          // times the move: where twice as long would be too hot
 
     private const SHORT_S = 5.0;        // nobody minds waiting so long before a step gives up
 
@@ -65,7 +65,7 @@ final readonly class RoutinePatience
             if ($step->giveUp_s() === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
-                ), $time === null ? [] : [$this->setGiveUp($place, $time)]), $motion->id);
+                ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $step->speed()))]), $motion->id);
             } elseif ($time !== null) {
                 $this->fits($routine, $step, $step->giveUp_s(), $time, $place, $motion);
             }
@@ -76,20 +76,21 @@ final readonly class RoutinePatience
     {
         [$motion, $name] = [$moved->id, $moved->name];
         $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($time, 's')];
+        $seconds = $this->secondsWhenHeld($moved, $step->speed());
+        $fix = $this->setGiveUp($place, $time, $seconds);
         if ($giveUp < $time) {
             $this->add($routine, new Finding('routine.give_up_short', Severity::Fails, $place, new Sentence(
                 "It gives up after {give_up}, but {$name} can take {time} from its far end.", $values,
-            ), [$this->setGiveUp($place, $time)]), $motion);
+            ), [$fix]), $motion);
         } elseif ($giveUp > max(self::PATIENCE * $time, self::SHORT_S)) {
             $this->add($routine, new Finding('routine.give_up_long', Severity::Note, $place, new Sentence(
                 "It gives up only after {give_up}, more than three times the {time} that {$name} can take.", $values,
-            ), [$this->setGiveUp($place, $time)]), $motion);
+            ), [$fix]), $motion);
         }
-        $seconds = $this->secondsWhenHeld($moved, $step->speed());
         if ($seconds !== null && $giveUp > $seconds) {
             $this->add($routine, new Finding('routine.give_up_hot', Severity::Tight, $place, new Sentence(
                 "If {$name} jams, its winding is too hot after {hot}, before the step gives up after {give_up}.", $values + ['hot' => Quantity::of($seconds, 's')],
-            ), $time * self::GIVE_UP < $seconds ? [$this->setGiveUp($place, $time)] : []), $motion);
+            ), $time * self::LEAST < $seconds ? [$fix] : []), $motion);
         }
     }
 
@@ -101,9 +102,13 @@ final readonly class RoutinePatience
         return $drive === null ? null : $drive->motor->body()->thermal->secondsToLimit($drive->heldHeat_W($speed), $this->build->settings->ambient_C);
     }
 
-    private function setGiveUp(string $place, float $time): Fix
+    /** @param  float|null  $hot_s  when its winding is at its limit: before that where there is time enough */
+    private function setGiveUp(string $place, float $time, ?float $hot_s): Fix
     {
         $wait = RoutineContext::patienceFor($time);
+        if ($hot_s !== null && $wait > $hot_s && $hot_s > self::LEAST * $time) {
+            $wait = max(floor(10 * $hot_s) / 10, self::LEAST * $time);
+        }
 
         return new Fix(new Sentence('Give up after {wait}', ['wait' => Quantity::of($wait, 's')]), [new Change($place, $wait)]);
     }

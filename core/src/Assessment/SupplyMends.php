@@ -34,9 +34,12 @@ final class SupplyMends
         return [];
     }
 
-    /** @return list<Fix> the same supply in a stronger make, for a current that is asked of it, A */
+    /** @return list<Fix> the same supply in a stronger make, for a current that is asked of it, A, and for each start of what it feeds */
     public static function stronger(Build $build, Supply $supply, float $asked_A): array
     {
+        foreach ($build->motions as $motion) {
+            $asked_A = $motion->drive?->supply->id === $supply->id ? max($asked_A, $motion->drive->startsWith_A()) : $asked_A;
+        }
         $gives = self::roundedUp($asked_A * self::SPARE);
 
         return $gives <= $supply->max_A ? [] : [new Fix(

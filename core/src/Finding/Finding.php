@@ -7,6 +7,9 @@ namespace Brookstone\Core\Finding;
 /** Something that is wrong, close to it, or worth knowing: one sentence with the numbers that were compared. */
 final readonly class Finding implements \JsonSerializable
 {
+    /** Words that begin a sentence; another may be a name, and keeps its capital. */
+    private const BEGINS = '/^(A|After|An|At|Every|From|Going|Half|Held|Holding|If|In|It|Its|Jammed|Measured|Most|Nobody|Nothing|On|One|Only|Over|Powered|Reading|So|Stopped|The|There|To|When|Where|While|With|Without)\b/';
+
     /**
      * @param  string  $code  listed in docs/findings.md
      * @param  string  $place  dotted path in the document, or a field of a calculator
@@ -54,7 +57,9 @@ final readonly class Finding implements \JsonSerializable
     /** What it says, with the name of what it says it of. */
     public function named(string $name): Sentence
     {
-        return str_starts_with($this->says->template, "{$name} ") ? $this->says : new Sentence("{$name}: ".lcfirst($this->says->template), $this->says->values);
+        $says = preg_match(self::BEGINS, $this->says->template) === 1 ? lcfirst($this->says->template) : $this->says->template;
+
+        return str_starts_with($this->says->template, "{$name} ") ? $this->says : new Sentence("{$name}: {$says}", $this->says->values);
     }
 
     /** @param  list<string>  $names  of the routines that it concerns: named where there are several */
