@@ -36,6 +36,7 @@ Route::get('builds/{build}/mends', [JudgementController::class, 'mends']);
 Route::post('builds/{build}/mend-all', [JudgementController::class, 'mendAll']);
 Route::post('builds/{build}/edits', [EditController::class, 'edit']);
 Route::post('builds/{build}/try', [EditController::class, 'try']);
+Route::post('builds/{build}/complete', [EditController::class, 'complete']);
 Route::post('builds/{build}/undo', [EditController::class, 'undo']);
 Route::post('builds/{build}/redo', [EditController::class, 'redo']);
 Route::get('builds/{build}/motions/{motion}/drives', [MotionController::class, 'drives']);

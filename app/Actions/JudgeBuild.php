@@ -7,10 +7,12 @@ namespace App\Actions;
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Mend\Memory;
 use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Mend\Step;
+use Brookstone\Core\Mend\Tried;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Illuminate\Support\Facades\Cache;
@@ -87,6 +89,12 @@ final class JudgeBuild implements Memory
         $last = $plan->getReturn();
 
         return [$steps, $last->offering($this->tried($last->build))];
+    }
+
+    /** A choice with what it needs besides. */
+    public function completed(Build $build, Fix $choice): Tried
+    {
+        return (new Mender($build, $this->drawer->stock(), $this->rehearsed($build)))->completed($choice);
     }
 
     public function rehearsed(Build $build): Rehearsed

@@ -44,6 +44,7 @@ test('keys go through the chain, the motions and the units', async ({ page, requ
     await page.keyboard.press('u');
     await expect(chain).toContainText('230 oz·in');
 
+    await expect(page.getByRole('button', { name: /^Try: Take/ }).first()).toBeVisible(); // when it has been tried on the whole build
     await page.keyboard.press('t');
     await expect(page.getByRole('region', { name: 'Try' }).getByRole('table')).toBeVisible();
     await page.keyboard.press('Escape');

@@ -68,6 +68,40 @@ it('offers what it has tried, goes on at the next asking, and keeps it', functio
     $this->getJson('/api/builds/nothing/mends')->assertNotFound();
 });
 
+it('plans mend after mend as far as one request can, and keeps nothing of it', function () {
+    $build = Build::factory()->of(Builds::planted(['supplies.0.max_A' => 1.5, 'routines.1.target_s' => 1, 'scenarios' => []]))->create();
+    $ask = fn (array $dropped): array => $this->postJson("/api/builds/{$build->id}/mend-all", ['dropped' => $dropped])->assertOk()->assertJsonPath('version', 1)->json();
+    $whole = function (array $dropped) use ($ask): array {
+        while (! ($plan = $ask($dropped))['done']) {
+            expect($plan['verdict'])->toBeNull()->and($plan['left'])->toBe([]);
+        }
+
+        return $plan;
+    };
+    $plan = $whole([]);
+    expect(array_column(array_column(array_column($plan['steps'], 'fix'), 'does'), 'text'))->toContain('Feed it from Servo rail, 6 V')
+        ->and($plan['verdict'])->toBe('fails')->and(array_column($plan['left'], 'code'))->toContain('routine.over_target')
+        ->and(collect($plan['left'])->firstWhere('code', 'routine.over_target')['instead']['text'])->toStartWith('Let things move beside each other')
+        ->and(array_column($whole([$plan['steps'][0]['mark']])['steps'], 'mark'))->not->toContain($plan['steps'][0]['mark'])
+        ->and($build->refresh()->version)->toBe(1);
+    foreach ([[], ['dropped' => 'all'], ['dropped' => [1]], ['dropped' => [str_repeat('x', 65)]]] as $nonsense) {
+        $this->postJson("/api/builds/{$build->id}/mend-all", $nonsense)->assertStatus(422);
+    }
+});
+
+it('brings with a choice what that needs', function () {
+    $build = Build::factory()->of(Builds::planted(['motions.1.task.move_s' => 3, 'routines.1.steps.3.give_up_s' => 8, 'routines.1.steps.5.give_up_s' => 8, 'scenarios' => []]))->create();
+    $post = fn (array $body) => $this->postJson("/api/builds/{$build->id}/complete", $body);
+    $drive = ['path' => 'motions.1.drive', 'value' => ['motor' => Builds::motor('W24-150'), 'supply' => 'servos']];
+
+    $post(['does' => 'Take it', 'changes' => [$drive]])->assertOk()->assertJsonPath('brings', null)->assertJsonPath('fix.does.text', 'Take it; put a switch at Wide; put a switch at Closed; home Jaw onto Jaw closed switch first');
+    expect($build->refresh()->version)->toBe(1);
+    $post(['does' => 'Take it', 'changes' => [['path' => 'motions.1.drive', 'value' => 'x']]])->assertStatus(422)->assertJsonPath('errors.0.field', 'motions.1.drive');
+    $post(['does' => '', 'changes' => [$drive]])->assertStatus(422)->assertJsonPath('errors.0.field', 'does');
+    $post(['does' => 'Take it', 'changes' => []])->assertStatus(422);
+    $post(['does' => 'Take it', 'changes' => [['path' => 'nowhere', 'value' => 1]]])->assertStatus(422);
+});
+
 it('plays a rehearsal, and knows of no more than there are', function () {
     $build = Build::factory()->of(Builds::sound())->create();
     $rehearsals = $this->getJson("/api/builds/{$build->id}/judgement")->json('assessment.routines.1.rehearsals');

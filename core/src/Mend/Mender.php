@@ -24,11 +24,11 @@ use Brookstone\Core\Rehearsal\Rehearsed;
  */
 final class Mender
 {
-    private const MOST_TRIALS = 5; // of one proposal, with what it needs besides
+    private const MOST_TRIALS = 8; // of one proposal, with what it needs besides
 
     private const KNOWN = 20; // builds whose judgement is remembered
 
-    private const MOST_TOGETHER = 4; // changes that are offered as one mend
+    private const MOST_TOGETHER = 6; // changes that are offered as one mend
 
     private ?Outlook $atOnce = null;
 
@@ -146,8 +146,22 @@ final class Mender
         return new Tried($mended, $mended === null ? $this->brings : null);
     }
 
-    /** With what it needs besides; null where it comes to nothing. */
-    private function complete(Finding $finding, Fix $fix): ?Fix
+    /** A choice of the builder, with what it needs besides; as it is, with what it brings, where nothing that can be tried makes that good. */
+    public function completed(Fix $choice): Tried
+    {
+        $this->trials = self::MOST_TRIALS;
+        $this->brings = null;
+        $whole = $this->complete(null, $choice);
+
+        return new Tried($whole ?? $choice, $whole === null ? $this->brings : null);
+    }
+
+    /**
+     * With what it needs besides; null where it comes to nothing.
+     *
+     * @param  Finding|null  $finding  what it is to mend, if anything
+     */
+    private function complete(?Finding $finding, Fix $fix): ?Fix
     {
         try {
             $build = Editor::apply($this->build, array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $fix->changes));
@@ -164,7 +178,7 @@ final class Mender
             $worse = $outlook->worse($this->before());
         }
         if ($worse === null) {
-            return $outlook->lacks($finding, $this->before()) ? $fix->costing(Cost::of($this->build, $build, $this->before(), $outlook)) : null;
+            return $finding === null || $outlook->lacks($finding, $this->before()) ? $fix->costing(Cost::of($this->build, $build, $this->before(), $outlook)) : null;
         }
         $this->brings ??= $worse->says;
 
@@ -190,11 +204,10 @@ final class Mender
     }
 
     /** The first of what mends that which it brings, with which it comes to something. */
-    private function besides(Finding $finding, Fix $fix, ?Finding $brings): ?Fix
+    private function besides(?Finding $finding, Fix $fix, ?Finding $brings): ?Fix
     {
-        $paths = array_column($fix->changes, 'path');
-        foreach (count($paths) < self::MOST_TOGETHER ? $brings->fixes ?? [] : [] as $more) {
-            $takesBack = array_filter($more->changes, fn (Change $change): bool => in_array($change->path, $paths, true) && ! str_ends_with($change->path, 'steps'));
+        foreach (count($fix->changes) < self::MOST_TOGETHER ? $brings->fixes ?? [] : [] as $more) {
+            $takesBack = array_filter($more->changes, fn (Change $change): bool => self::takesBack($change, $fix->changes));
             $whole = $takesBack !== [] ? null : $this->complete($finding, $fix->and($more));
             if ($whole !== null) {
                 return $whole;
@@ -202,6 +215,23 @@ final class Mender
         }
 
         return null;
+    }
+
+    /**
+     * It undoes one of the others: another value at the same place, unless that is a list that grows; another drive after a drive.
+     *
+     * @param  list<Change>  $changes
+     */
+    private static function takesBack(Change $change, array $changes): bool
+    {
+        foreach ($changes as $other) {
+            $grows = is_array($change->value) && is_array($other->value) && count($change->value) > count($other->value);
+            if (($change->path === $other->path && ! $grows) || (Scale::takesDrive([$change]) && Scale::takesDrive([$other]))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function before(): Outlook

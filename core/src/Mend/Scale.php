@@ -56,6 +56,6 @@ enum Scale: int
     /** @param  list<Change>  $changes */
     public static function takesDrive(array $changes): bool
     {
-        return array_filter($changes, fn (Change $change): bool => str_ends_with($change->path, '.drive.motor')) !== [];
+        return array_filter($changes, fn (Change $change): bool => preg_match('/\.drive(\.motor)?$/', $change->path) === 1) !== [];
     }
 }

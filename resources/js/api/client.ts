@@ -1,4 +1,4 @@
-import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, MendAll, MoveTimes, ReadingsSheet, ReadyRoutine, StopsSheet, RigAnswer, ScenarioEvent, School, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
+import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, Fix, MendAll, MoveTimes, ReadingsSheet, ReadyRoutine, StopsSheet, RigAnswer, ScenarioEvent, School, Sentence, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -53,6 +53,7 @@ export const api = {
     edit: (id: string, version: number, changes: Edit[]) => call<StoredBuild>('POST', `builds/${id}/edits`, { version, changes }),
     mends: (id: string, signal?: AbortSignal) => call<{ version: number; assessment: StoredBuild['assessment']; done: number; of: number }>('GET', `builds/${id}/mends`, undefined, signal),
     mendAll: (id: string, dropped: string[], signal?: AbortSignal) => call<MendAll>('POST', `builds/${id}/mend-all`, { dropped }, signal),
+    complete: (id: string, does: string, changes: Edit[]) => call<{ fix: Fix; brings: Sentence | null }>('POST', `builds/${id}/complete`, { does, changes }),
     tryOut: (id: string, version: number, changes: Edit[], rehearsed: boolean) => call<StoredBuild>('POST', `builds/${id}/try`, { version, changes, rehearsed }),
     undo: (id: string, version: number) => call<StoredBuild>('POST', `builds/${id}/undo`, { version }),
     redo: (id: string, version: number) => call<StoredBuild>('POST', `builds/${id}/redo`, { version }),

@@ -5,6 +5,7 @@ import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { VerdictWord } from './LinkGlyph';
 import { LINKS } from './links';
+import { Costs } from './Mends';
 import { useTrying } from './trying';
 
 interface Difference {
@@ -37,7 +38,7 @@ function closes(before: StoredBuild, after: StoredBuild): boolean {
 export function TryPanel() {
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
-    const { fix, after, message, drop } = useTrying();
+    const { fix, after, message, brings, drop } = useTrying();
     const isStale = after !== null && (after.id !== stored.id || after.version !== stored.version); // an edit came in between
     const keep = () => {
         if (fix !== null && after !== null && !isStale) {
@@ -69,6 +70,9 @@ export function TryPanel() {
                 </button>
             </div>
             {message !== '' && <p className="px-4 py-2 text-fails">{message}</p>}
+            {after === null && message === '' && <p role="status" className="px-4 py-2 text-quiet">It is tried on the whole build, with what it needs besides.</p>}
+            {brings !== null && <p className="px-4 pt-2 text-fails">With it: {say(brings)}</p>}
+            {fix.costs.length > 0 && <div className="px-4 pt-2"><Costs of={fix} /></div>}
             {after !== null && (
                 <div className="px-4 py-2" aria-live="polite">
                     <table className="w-full">

@@ -10,7 +10,7 @@ import { STATION_BUTTON } from './StationFields';
 export function EasingOffers({ handle: { motion } }: { handle: MotionHandle }) {
     const { stored } = useBuild();
     const { text, say } = useSpeaking();
-    const begin = useTrying((state) => state.begin);
+    const choose = useTrying((state) => state.choose);
     const { data } = useQuery({ queryKey: ['easing', stored.id, motion.id, stored.version], queryFn: () => api.easing(stored.id, motion.id), placeholderData: (before) => before, staleTime: Infinity });
     if (data === undefined || data.length === 0) {
         return null;
@@ -28,7 +28,7 @@ export function EasingOffers({ handle: { motion } }: { handle: MotionHandle }) {
                         <p className="text-quiet">
                             {say(offer.back)} {say(offer.unpowered)}
                         </p>
-                        <button type="button" className={`mt-1 ${STATION_BUTTON}`} onClick={() => void begin(stored, offer.fix)}>
+                        <button type="button" className={`mt-1 ${STATION_BUTTON}`} onClick={() => void choose(stored, offer.fix)}>
                             Try the {offer.way}
                         </button>
                     </li>

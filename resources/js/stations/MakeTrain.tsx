@@ -39,7 +39,7 @@ const TURNS = [
 export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle }) {
     const { stored } = useBuild();
     const { text } = useSpeaking();
-    const begin = useTrying((state) => state.begin);
+    const choose = useTrying((state) => state.choose);
     const sheet = chain.train;
     const [typed, setTyped] = useState<string | null>(null);
     const [asks, setAsks] = useState('ratio');
@@ -104,7 +104,7 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                                 <td className="py-1 pl-3 text-right whitespace-nowrap">{significant(row.slop_deg, 2)}°</td>
                                 <td className="py-1 pl-3 text-right whitespace-nowrap">{size(row, text)}</td>
                                 <td className="py-1 pr-3 pl-3 text-right">
-                                    <button type="button" className={STATION_BUTTON} aria-label={`Take ${row.words}`} onClick={() => void begin(stored, row.take)}>
+                                    <button type="button" className={STATION_BUTTON} aria-label={`Take ${row.words}`} onClick={() => void choose(stored, row.take)}>
                                         Take
                                     </button>
                                 </td>

@@ -41,7 +41,8 @@ export function useChoice(build: string, motion: string, version: number, goal: 
 export function Ranking({ handle: { motion, path }, choice, isFetching, goal, onGoal, each, onEach, pick, onPick }: { handle: MotionHandle; choice: Choice | undefined; isFetching: boolean; goal: Choice['goal']; onGoal: (goal: Choice['goal']) => void; each: 'drive' | 'ratio'; onEach: (each: 'drive' | 'ratio') => void; pick: string; onPick: (code: string) => void }) {
     const { stored, edit } = useBuild();
     const { text, say } = useSpeaking();
-    const begin = useTrying((state) => state.begin);
+    const choose = useTrying((state) => state.choose);
+    const [taking, setTaking] = useState<string | null>(null);
     const [kind, setKind] = useState('all');
     const present = motion.drive?.motor.code;
     const isKind = (row: RankedDrive) => kind === 'all' || (kind === 'worm' ? row.motor.kind === 'dc_motor' && row.motor.worm : kind === 'dc_motor' ? row.motor.kind === 'dc_motor' && !row.motor.worm : row.kind === kind);
@@ -52,11 +53,16 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
             { path: `${path}.drive`, value: drive },
             { path: `${path}.train`, value: row.stages },
         ];
+        const template = `Take ${row.code} at ${significant(row.ratio, 3)} : 1`;
         if (motion.drive === null) {
-            edit(...changes);
+            const done = (all: Edit[]) => {
+                edit(...all);
+                setTaking(null);
+            };
+            setTaking(row.code);
+            void api.complete(stored.id, template, changes).then(({ fix }) => done(fix.changes), () => done(changes)); // with switches and homing, where it needs them
         } else {
-            const template = `Take ${row.code} at ${significant(row.ratio, 3)} : 1`;
-            void begin(stored, { does: { template, values: {}, text: template }, changes: changes as Fix['changes'], costs: [] });
+            void choose(stored, { does: { template, values: {}, text: template }, changes: changes as Fix['changes'], costs: [] });
         }
     };
     return (
@@ -121,7 +127,7 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
                                         {isPresent ? (
                                             <span className="narrow text-quiet">chosen</span>
                                         ) : (
-                                            <button type="button" className={STATION_BUTTON} aria-label={`Take ${row.code} at ${significant(row.ratio, 3)} to 1`} onClick={() => take(row)}>
+                                            <button type="button" className={STATION_BUTTON} disabled={taking !== null} aria-label={`Take ${row.code} at ${significant(row.ratio, 3)} to 1`} onClick={() => take(row)}>
                                                 Take
                                             </button>
                                         )}

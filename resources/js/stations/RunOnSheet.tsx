@@ -12,7 +12,7 @@ const BUTTON = 'border border-accent px-2 py-0.5 text-accent hover:bg-accent hov
 export function RunOnSheet({ handle: { motion, chain } }: { handle: MotionHandle }) {
     const { stored } = useBuild();
     const { text, book, say } = useSpeaking();
-    const begin = useTrying((state) => state.begin);
+    const choose = useTrying((state) => state.choose);
     const { data } = useQuery({ queryKey: ['stops', stored.id, stored.version, motion.id], queryFn: () => api.stopsSheet(stored.id, motion.id), placeholderData: (before) => before, staleTime: Infinity });
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
     const length = (value: number | null) => (value === null ? '–' : text({ si: book.toSi(value, own), dimension: own === '°' ? 'angle' : 'length' }));
@@ -37,7 +37,7 @@ export function RunOnSheet({ handle: { motion, chain } }: { handle: MotionHandle
                         <p key={i} className="flex items-start justify-between gap-3 border-t border-line py-1">
                             <span>{say(offer.says)}</span>
                             {offer.fix !== null && (
-                                <button type="button" className={`${BUTTON} shrink-0`} onClick={() => void begin(stored, offer.fix!)}>
+                                <button type="button" className={`${BUTTON} shrink-0`} onClick={() => void choose(stored, offer.fix!)}>
                                     Try: {say(offer.fix.does)}
                                 </button>
                             )}

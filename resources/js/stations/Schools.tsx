@@ -13,7 +13,7 @@ import { STATION_BUTTON } from './StationFields';
 export function Schools({ handle: { motion, chain } }: { handle: MotionHandle }) {
     const { stored } = useBuild();
     const { book, text, say } = useSpeaking();
-    const begin = useTrying((state) => state.begin);
+    const choose = useTrying((state) => state.choose);
     const [picked, setPicked] = useState<string[]>([]);
     const { data } = useQuery({ queryKey: ['schools', stored.id, motion.id, stored.version], queryFn: () => api.schools(stored.id, motion.id), placeholderData: (before) => before, staleTime: 60_000 });
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
@@ -80,7 +80,7 @@ export function Schools({ handle: { motion, chain } }: { handle: MotionHandle })
                                     <td key={school.school} className={`px-2 py-1 ${school.recommended ? 'bg-well font-semibold' : ''}`}>
                                         {school.reason} {school.verdict !== 'holds' && <span className="font-normal text-quiet">{say(school.why)}</span>}
                                         {school.take !== null && (
-                                            <button type="button" aria-label={`Try it: ${school.name}`} className={`mt-1 block font-normal ${STATION_BUTTON}`} onClick={() => void begin(stored, school.take!)}>
+                                            <button type="button" aria-label={`Try it: ${school.name}`} className={`mt-1 block font-normal ${STATION_BUTTON}`} onClick={() => void choose(stored, school.take!)}>
                                                 Try it
                                             </button>
                                         )}

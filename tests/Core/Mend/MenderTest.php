@@ -11,8 +11,11 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mend\ByHand;
+use Brookstone\Core\Mend\InMind;
+use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Mend\Scale;
+use Brookstone\Core\Mend\Step;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Tests\Support\Builds;
 use Tests\Support\Faulty;
@@ -131,6 +134,24 @@ it('takes no other kind of drive where the same kind will do, and one that will 
     expect(Scale::of(Builds::sound(), $hasty[0]))->toBe(Scale::Principle)->and($hasty[0]->changes[0]->value['kind'])->toBe('stepper');
 });
 
+it('brings with a choice what that needs', function () {
+    $build = Builds::planted(['motions.1.task.move_s' => 3, 'routines.1.steps.3.give_up_s' => 8, 'routines.1.steps.5.give_up_s' => 8, 'scenarios' => []]);
+    $mender = new Mender($build, null, Rehearsal::of($build));
+    $motor = fn (string $supply): Fix => new Fix(new Sentence('Take W24-150'), [new Change('motions.1.drive', ['motor' => Builds::motor('W24-150'), 'supply' => $supply])]);
+
+    // It was a servo, which knows its place: a motor needs switches, is homed, and another supply.
+    $took = $mender->completed($motor('main'));
+    expect($took->fix?->does->text())->toBe('Take W24-150; feed it from Servo rail, 6 V; put a switch at Wide; put a switch at Closed; home Jaw onto Jaw closed switch first')
+        ->and($took->brings)->toBeNull();
+    $mended = Builds::mended($build, $took->fix ?? throw new LogicException);
+    expect(Assessor::proposed($mended, null, Rehearsal::of($mended))->faults())->toHaveCount(1)->each->toHaveProperty('code', 'proof.differs'); // measured with the servo
+
+    // What nothing makes good is said, and the choice stays what it is.
+    $weak = $mender->completed(new Fix(new Sentence('Take S20'), [new Change('motions.0.drive', ['motor' => Builds::motor('S20 nylon'), 'supply' => 'servos'])]));
+    expect($weak->fix?->changes)->toHaveCount(1)->and($weak->brings?->text())->toContain('N·m');
+    expect($mender->completed(new Fix(new Sentence('As it is'), [new Change('motions.0.drive.duty', 1.0)]))->brings)->toBeNull();
+});
+
 it('puts the least change first', function (string $path, mixed $value, Scale $scale) {
     expect(Scale::of(Builds::sound(), new Fix(new Sentence(''), [new Change($path, $value)])))->toBe($scale);
 })->with([
@@ -139,6 +160,38 @@ it('puts the least change first', function (string $path, mixed $value, Scale $s
     ['routines.0.steps', [], Scale::Step], ['motions.0.train', [], Scale::Part], ['supplies.0.max_A', 4, Scale::Part], ['motions.0.stops.switches', [], Scale::Part],
     ['motions.0.drive.motor', ['kind' => 'dc_motor'], Scale::Part], ['motions.0.drive.motor', ['kind' => 'servo'], Scale::Principle], ['motions.0.task.move_s', 9, Scale::AsksLess], ['routines.1.target_s', 9, Scale::AsksLess],
 ]);
+
+it('mends all that can be mended, each less than before, and says where it ends', function (array $planted, array $left) {
+    $build = Builds::planted($planted + ['scenarios' => []]);
+    $steps = [];
+    foreach ($plan = MendAll::of($build, null, new InMind) as $step) {
+        if ($step !== null) {
+            $steps[] = $step;
+            $build = Builds::mended($build, $step->fix);
+        }
+    }
+    $counts = array_map(fn (Step $step): int => array_sum($step->before), $steps);
+    $sinking = $counts;
+    rsort($sinking);
+
+    expect($plan->getReturn()->build->document)->toBe($build->document)
+        ->and($counts)->toBe($sinking)->and(count(array_unique($counts)))->toBe(count($counts))
+        ->and(array_values(array_unique(array_map(fn (Finding $finding): string => $finding->code, array_filter(Builds::assessed($build)->faults(), fn (Finding $finding): bool => ! str_starts_with($finding->code, 'proof.'))))))->toBe($left);
+})->with([
+    'three mistakes' => [['supplies.0.max_A' => 1.5, 'motions.0.stops.switches.1.at' => 60, 'routines.1.steps.6.give_up_s' => 1], []],
+    'one that nothing mends' => [['supplies.0.max_A' => 1.5, 'routines.1.target_s' => 1], ['routine.over_target']],
+    'none' => [[], []],
+]);
+
+it('does without what is dropped', function () {
+    $steps = fn (array $dropped): array => array_values(array_filter(iterator_to_array(MendAll::of(Builds::planted(['motions.2.drive.duty' => 0.6, 'scenarios' => []]), null, new InMind, $dropped), false)));
+    $all = $steps([]);
+    $less = $steps([$all[0]->mark]);
+
+    expect($all[0]->fix->does->text())->toBe('Drive it at full duty')
+        ->and(array_map(fn (Step $step): string => $step->mark, $less))->not->toContain($all[0]->mark)
+        ->and($less[0]->mends->text())->toBe($all[0]->mends->text());
+});
 
 it('says what a person would do where nothing mends it, and what came closest', function () {
     $build = Builds::planted(['routines.1.steps.2' => ['do' => 'wait', 'for_s' => 3], 'motions.2.stops.switches.1.at' => 0.1, 'scenarios' => [], 'supplies.0.max_A' => 0.01, 'supplies.1.max_A' => 0.01, 'routines.1.target_s' => 1]);
