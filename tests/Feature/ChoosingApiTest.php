@@ -10,7 +10,7 @@ function wharf($test): string
 
 it('ranks the drawer for every goal', function () {
     $id = wharf($this);
-    foreach (['fastest', 'safest', 'smallest', 'lightest', 'least_current', 'coolest', 'quietest', 'holds_unpowered'] as $goal) {
+    foreach (['as_asked', 'fastest', 'safest', 'smallest', 'lightest', 'least_current', 'coolest', 'quietest', 'holds_unpowered'] as $goal) {
         $choice = $this->getJson("/api/builds/{$id}/motions/tide/drives?goal={$goal}&rows=5")->assertOk()->json();
         expect($choice['goal'])->toBe($goal)->and($choice['rows'])->toHaveCount(5)->and($choice['rows'][0]['verdict'])->toBe('holds')->and($choice['tried'])->toBe(54 * 60);
     }

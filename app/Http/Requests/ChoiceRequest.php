@@ -24,7 +24,7 @@ final class ChoiceRequest extends FormRequest
 
     public function goal(): Goal
     {
-        return $this->enum('goal', Goal::class) ?? Goal::Fastest;
+        return $this->enum('goal', Goal::class) ?? Goal::AsAsked;
     }
 
     public function eachDrive(): bool

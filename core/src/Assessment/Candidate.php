@@ -86,6 +86,12 @@ final readonly class Candidate
         return min($this->figures->margin, $this->figures->gear_limit_motor_Nm / max(1e-12, $this->figures->knock_motor_Nm));
     }
 
+    /** There much sooner than was asked for. */
+    public function isHasty(): bool
+    {
+        return $this->time_s !== null && $this->time_s < DriveJudge::MUCH_FASTER * $this->figures->task->move_s;
+    }
+
     /** In steps, as Drive has it: its kind, and a step for each doubling of its speed above 60 rpm at the shaft, and for each stage. */
     public function noise(): float
     {

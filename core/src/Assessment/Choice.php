@@ -29,7 +29,7 @@ final class Choice
      * @param  int  $rows  how many rows to give out, 0 for all
      * @return array<string, mixed> as Schemas::choice() has it
      */
-    public static function of(Build $build, Motion $motion, Stock $stock, Goal $goal = Goal::Fastest, bool $eachDrive = true, int $rows = self::ROWS, ?Supply $supply = null): array
+    public static function of(Build $build, Motion $motion, Stock $stock, Goal $goal = Goal::AsAsked, bool $eachDrive = true, int $rows = self::ROWS, ?Supply $supply = null): array
     {
         $all = (new Choosing($build, $motion, $stock))->ranked($goal, from: $supply);
         $carries = array_values(array_filter($all, fn (Candidate $candidate): bool => $candidate->verdict !== Verdict::Fails));
@@ -195,7 +195,7 @@ final class Choice
         $f = $candidate->figures;
         $body = $f->drive->motor->body();
         $values = [
-            'margin' => Quantity::number(min(1e3, $f->margin)), 'time' => Quantity::of($candidate->time_s ?? 0.0, 's'), 'mass' => Quantity::of($body->mass_kg, 'kg'),
+            'margin' => Quantity::number(min(1e3, $f->margin)), 'time' => Quantity::of($candidate->time_s ?? 0.0, 's'), 'asked' => Quantity::of($motion->task->move_s, 's'), 'mass' => Quantity::of($body->mass_kg, 'kg'),
             'length' => Quantity::of($body->length_mm / 1e3, 'm'), 'width' => Quantity::of($body->width_mm / 1e3, 'm'), 'height' => Quantity::of($body->height_mm / 1e3, 'm'),
             'mean' => Quantity::of($f->mean_A, 'A'), 'warm' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $build->settings->ambient_C), '°C'),
             'holds' => Quantity::of(min(1e6, $f->holds_unpowered_Nm), 'N·m'), 'needs' => Quantity::of($f->hold_Nm, 'N·m'),
@@ -203,6 +203,7 @@ final class Choice
         ];
 
         return new Sentence(match ($goal) {
+            Goal::AsAsked => 'Takes {time} of the {asked} asked for, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump.' : 'breaks its gears when it is bumped.'),
             Goal::Fastest => 'Takes {time}, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump.' : 'breaks its gears when it is bumped.'),
             Goal::Safest => 'Has {margin} × in hand, and its gears survive {knock} × a dead stop.',
             Goal::Smallest => 'Is {length} × {width} × {height} and has {margin} × in hand.',

@@ -17,7 +17,7 @@ final class DriveJudge implements Judge
 {
     private const PINCHES_N = 50.0;    // a hand does not come out of it by itself
 
-    private const MUCH_FASTER = 0.4;   // of the target time: then gear down or lower the duty
+    public const MUCH_FASTER = 0.4;   // of the target time: then gear down or lower the duty
 
     /** @param  bool  $mends look for fixes too; without, it only says what is wrong, which is quick */
     public function __construct(private readonly bool $mends = true)

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment;
 /** What the drives that carry a load are sorted by. */
 enum Goal: string
 {
+    case AsAsked = 'as_asked';
     case Fastest = 'fastest';
     case Safest = 'safest';
     case Smallest = 'smallest';
@@ -19,6 +20,11 @@ enum Goal: string
     /** Longer than any move: what breaks when it is bumped comes after all that does not. */
     private const BREAKS_S = 1e7;
 
+    /** The same for what is put in order by its volume, mm³; and for what moves much faster than was asked. */
+    private const BREAKS_MM3 = 1e12;
+
+    private const HASTY_MM3 = 1e10;
+
     /** The smaller, the further up. */
     public function measure(Candidate $candidate): float
     {
@@ -26,6 +32,9 @@ enum Goal: string
         $body = $f->drive->motor->body();
 
         return match ($this) {
+            // In the time asked for and with the margin asked for it is, or it would fail: calmly, surviving a bump, the smallest; of one drive that which takes its time.
+            self::AsAsked => ($f->survivesABump() ? 0.0 : self::BREAKS_MM3) + ($candidate->isHasty() ? self::HASTY_MM3 : 0.0)
+                + $body->length_mm * $body->width_mm * $body->height_mm - min(1.0, ($candidate->time_s ?? 0.0) / $f->task->move_s),
             self::Fastest => ($candidate->time_s ?? INF) + ($f->survivesABump() ? 0.0 : self::BREAKS_S),
             self::Safest => -$candidate->safety(),
             self::Smallest => $body->length_mm * $body->width_mm * $body->height_mm,

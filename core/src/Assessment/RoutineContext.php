@@ -45,6 +45,12 @@ final class RoutineContext
         $this->byRoutine = array_fill_keys(array_keys($build->routines), []);
     }
 
+    /** Before that its times are sums of moves, which a rehearsal may take back. */
+    public function isRehearsed(): bool
+    {
+        return $this->rehearsed !== null;
+    }
+
     /** How long a routine takes at most, as rehearsed, s; before that from the computed times of its moves; null where it has no end. */
     public function takes_s(Routine $routine): ?float
     {

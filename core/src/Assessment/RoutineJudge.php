@@ -119,19 +119,19 @@ final class RoutineJudge
         }
     }
 
-    /** How long the routine takes at most, as rehearsed; before that from the computed times of its moves; against its target. */
+    /** How long the routine takes at most, as rehearsed; before that from the computed times of its moves, which is not held against its target. */
     private function duration(Routine $routine, int $i): void
     {
         $takes = $this->takes[$routine->id] = $this->context->takes_s($routine);
         if ($this->context->times->of($routine) === null) {
             $this->neverThere($routine, $i);
         }
-        if ($takes === null || $routine->target_s === null || $takes <= $routine->target_s * (1 - $this->build->settings->over_time_share)) {
+        if ($this->rehearsed === null || $takes === null || $routine->target_s === null || $takes <= $routine->target_s * (1 - $this->build->settings->over_time_share)) {
             return;
         }
         $fails = $takes > $routine->target_s;
         $this->context->add($routine, new Finding('routine.over_target', $fails ? Severity::Fails : Severity::Tight, "routines.{$i}.target_s", new Sentence(
-            "{$routine->name} takes ".($this->rehearsed === null ? 'about' : 'up to').' {takes}, '.($fails ? 'longer than' : 'just within').' the {target} asked for.',
+            "{$routine->name} takes up to {takes}, ".($fails ? 'longer than' : 'just within').' the {target} asked for.',
             ['takes' => Quantity::of($takes, 's'), 'target' => Quantity::of($routine->target_s, 's')],
         ), $this->quicker($routine, $i)));
     }

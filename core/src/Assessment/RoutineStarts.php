@@ -93,7 +93,7 @@ final readonly class RoutineStarts
     private function tooOften(Routine $routine, Trigger $trigger, string $place): void
     {
         $takes = $this->context->takes_s($routine);
-        if ($trigger->when !== 'every' || $trigger->every_s === null || $takes === null || $trigger->every_s > $takes) {
+        if (! $this->context->isRehearsed() || $trigger->when !== 'every' || $trigger->every_s === null || $takes === null || $trigger->every_s > $takes) {
             return;
         }
         $enough = ceil($takes * 1.2);

@@ -13,7 +13,7 @@ const TABS = [
 /** Choosing a drive: the trade as a chart beside the mat, and under it the ranked list or the ways side by side. */
 export function Choosing({ handle, chart }: { handle: MotionHandle; chart: { width: number; height: number } }) {
     const { stored } = useBuild();
-    const [goal, setGoal] = useState<Choice['goal']>('fastest');
+    const [goal, setGoal] = useState<Choice['goal']>('as_asked');
     const [each, setEach] = useState<'drive' | 'ratio'>('drive');
     const [pick, setPick] = useState('');
     const [tab, setTab] = useState<(typeof TABS)[number]['tab']>('ranked');

@@ -12,6 +12,7 @@ import { Pick } from './Pick';
 import { STATION_BUTTON } from './StationFields';
 
 const GOALS: { value: Choice['goal']; label: string }[] = [
+    { value: 'as_asked', label: 'as asked' },
     { value: 'fastest', label: 'fastest' },
     { value: 'safest', label: 'safest' },
     { value: 'smallest', label: 'smallest' },

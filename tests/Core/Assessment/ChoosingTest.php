@@ -139,3 +139,29 @@ it('puts the fastest that survive a bump before those that a bump breaks', funct
         expect($times)->toBe($sorted);
     }
 });
+
+it('puts first what does what was asked: calmly, surviving a bump, and the smallest', function (string $motion) {
+    $build = Builds::demo('heron-wharf');
+    $holds = array_values(array_filter(ranked($build, $build->motions[$motion], Goal::AsAsked), fn (Candidate $each): bool => $each->verdict === Verdict::Holds));
+    $key = fn (Candidate $each): array => [$each->figures->survivesABump() ? 0 : 1, $each->isHasty() ? 1 : 0, $each->figures->drive->motor->body()->length_mm * $each->figures->drive->motor->body()->width_mm * $each->figures->drive->motor->body()->height_mm];
+    $keys = array_map($key, $holds);
+    $inOrder = $keys;
+    sort($inOrder);
+
+    expect(count($holds))->toBeGreaterThan(20)->and($keys)->toBe($inOrder)
+        ->and($holds[0]->time_s)->toBeLessThanOrEqual($build->motions[$motion]->task->move_s);
+    foreach (array_slice($holds, 1, 20) as $i => $each) { // of one drive that which takes its time comes before that which hurries
+        if ($key($each) === $key($holds[$i])) {
+            expect($each->time_s)->toBeLessThanOrEqual($holds[$i]->time_s + 1e-9);
+        }
+    }
+})->with(['drawbridge', 'heron-neck']);
+
+it('calls hasty what is there in less than two fifths of the time', function () {
+    $build = Builds::demo('heron-wharf');
+    $hasty = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (Candidate $each): bool => $each->isHasty());
+
+    expect(count($hasty))->toBeGreaterThan(0)->and(max(array_map(fn (Candidate $each): ?float => $each->time_s, $hasty)))->toBeLessThan(0.4 * $build->motions['drawbridge']->task->move_s);
+    $calm = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (Candidate $each): bool => $each->time_s !== null && ! $each->isHasty());
+    expect(min(array_map(fn (Candidate $each): ?float => $each->time_s, $calm)))->toBeGreaterThanOrEqual(0.4 * $build->motions['drawbridge']->task->move_s);
+});
