@@ -255,7 +255,7 @@ it('gives the page for every address that is no API', function () {
 });
 
 it('gives the times of the moves that are used, as a table and as a header', function () {
-    $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(base_path('database/demo/heron-wharf.brookstone.json')), true))->json('id');
+    $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(base_path('database/demo/quarry-tram.brookstone.json')), true))->json('id');
     $moves = $this->getJson("/api/builds/{$id}/times")->assertOk()->json('moves');
 
     expect(count($moves))->toBeGreaterThan(4);

@@ -5,107 +5,96 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Build\Measurement;
+use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Rehearsal\Rehearsed;
+use Brookstone\Core\Rehearsal\Stage;
 use Brookstone\Core\Routine\Moves;
-use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Step;
 
 /**
- * The moves that the routines of a build really make, each once: from where to where, loaded or empty as it occurs, with its
- * computed time and what was measured of it. Other moves are of no use to anybody.
+ * The moves that the rehearsals of a build really make, each once: from where to where, loaded or empty as it was, with the longest that it took and what was
+ * measured of it. Other moves are of no use to anybody.
+ *
+ * @phpstan-type Row array{motion: string, name: string, from: string, to: string, speed: float, carries: string, computed_s: ?float, measured_s: ?float, routines: list<string>}
  */
 final class TimingTable
 {
-    /** @var array<string, array{motion: string, name: string, from: string, to: string, speed: float, carries: string, computed_s: ?float, measured_s: ?float, routines: list<string>}> */
+    private const NEAR_SHARE = 0.1; // of its range: further off a place than that it stands somewhere in between
+
+    /** @var array<string, Row> */
     private array $rows = [];
 
-    /** @var array<string, Facts> by motion */
-    private array $facts = [];
-
-    private const DEEPEST = 8; // routines that call routines
-
-    private int $depth = 0;
+    /** @var array<string, array<string, Step>> by routine and path */
+    private readonly array $steps;
 
     private function __construct(private readonly Build $build)
     {
+        $this->steps = array_map(fn ($routine): array => iterator_to_array($routine->flat()), $build->routines);
     }
 
-    /** @return list<array{motion: string, name: string, from: string, to: string, speed: float, carries: string, computed_s: ?float, measured_s: ?float, routines: list<string>}> in the order of the motions */
-    public static function of(Build $build): array
+    /** @return list<Row> in the order of the motions */
+    public static function of(Build $build, Rehearsed $rehearsed): array
     {
         $table = new self($build);
-        foreach ($build->routines as $routine) {
-            $places = [];
-            $table->walk($routine->steps, $routine->name, $places);
+        foreach ($rehearsed->performances as $performances) {
+            foreach ($performances as $performance) {
+                foreach ($performance->steps as $made) {
+                    $step = $table->steps[$made['routine']][$made['path']] ?? null;
+                    if ($step instanceof Moves && $made['end_s'] !== null) {
+                        $table->add($step, $made);
+                    }
+                }
+            }
         }
         $order = array_flip(array_keys($build->motions));
         $rows = array_values($table->rows);
-        usort($rows, fn (array $a, array $b): int => [$order[$a['motion']], $a['from'], $a['to'], -$a['speed']] <=> [$order[$b['motion']], $b['from'], $b['to'], -$b['speed']]);
+        usort($rows, fn (array $a, array $b): int => [$order[$a['motion']], $a['from'], $a['to'], -$a['speed'], $a['carries']] <=> [$order[$b['motion']], $b['from'], $b['to'], -$b['speed'], $b['carries']]);
 
         return $rows;
     }
 
-    /**
-     * @param  list<Step>  $steps
-     * @param  array<string, string>  $places  where each motion is; changed as the steps go on
-     */
-    private function walk(array $steps, string $routine, array &$places): void
+    /** @param  array<string, mixed>  $made  a step as a trace has it */
+    private function add(Moves $step, array $made): void
     {
-        foreach ($steps as $step) {
-            if ($step instanceof CallStep && $this->depth < self::DEEPEST) {
-                $this->depth++;
-                $this->walk($this->build->routines[$step->routine]->steps, $routine, $places);
-                $this->depth--;
-
-                continue;
-            }
-            if (! $step instanceof RepeatStep && $step->inner() !== []) {
-                foreach ($step->inner() as $inner) {
-                    $this->walk($inner, $routine, $places);
-                }
-
-                continue;
-            }
-            if ($step instanceof RepeatStep) {
-                // Twice: the second time it may set out from elsewhere.
-                for ($i = 0; $i < min(2, $step->times ?? 2); $i++) {
-                    $this->walk($step->steps, $routine, $places);
-                }
-
-                continue;
-            }
-            if (! $step instanceof Moves) {
-                continue;
-            }
-            $motion = $this->build->motions[$step->motion()];
-            $to = $step->endsAt($this->build);
-            $from = $places[$motion->id] ?? $motion->task->from;
-            if ($to === null || $from === $to) {
-                continue;
-            }
-            $places[$motion->id] = $to;
-            $this->add($motion->id, $from, $to, $step->speed(), $routine);
+        $motion = $this->build->motions[$step->motion()];
+        $isDone = $made['outcome'] === 'done';
+        $from = self::placeAt($motion, $made['from']);
+        $to = $step->endsAt($this->build) ?? ($isDone ? self::placeAt($motion, $made['at']) : null);
+        if ($from === null || $to === null || $from === $to) {
+            return;
         }
+        $carries = $motion->mechanism->unloaded() == $motion->mechanism ? '' : ($made['carries'] === true ? 'loaded' : 'empty');
+        $key = "{$motion->id} {$from} {$to} {$step->speed()} {$carries}";
+        $this->rows[$key] ??= [
+            'motion' => $motion->id, 'name' => $motion->name, 'from' => $from, 'to' => $to, 'speed' => $step->speed(), 'carries' => $carries,
+            'computed_s' => null, 'measured_s' => $step->speed() === 1.0 ? $this->measured_s($motion, $from, $to) : null, 'routines' => [],
+        ];
+        $row = &$this->rows[$key];
+        $row['computed_s'] = $isDone ? max($row['computed_s'] ?? 0.0, round($made['end_s'] - $made['start_s'], 6)) : $row['computed_s'];
+        $name = $this->build->routines[$made['routine']]->name;
+        $row['routines'] = in_array($name, $row['routines'], true) ? $row['routines'] : [...$row['routines'], $name];
     }
 
-    private function add(string $id, string $from, string $to, float $speed, string $routine): void
+    /** The place that it stands at, or next to; null between two, and where every place is alike. */
+    private static function placeAt(Motion $motion, float $at): ?string
     {
-        $key = "{$id} {$from} {$to} {$speed}";
-        if (! isset($this->rows[$key])) {
-            $motion = $this->build->motions[$id];
-            $facts = $this->facts[$id] ??= new Facts($motion);
-            $there = $motion->isThere($motion->at($from), $motion->at($to));
-            $measured = array_filter($this->build->log, fn ($entry): bool => $entry->motion === $id && $entry->from === $from && $entry->to === $to && $speed === 1.0);
-            $this->rows[$key] = [
-                'motion' => $id, 'name' => $motion->name, 'from' => $from, 'to' => $to, 'speed' => $speed,
-                'carries' => $motion->mechanism->unloaded() == $motion->mechanism ? '' : ($motion->task->payload->isOn($there) ? 'loaded' : 'empty'),
-                'computed_s' => $facts->time($from, $to, $speed),
-                'measured_s' => $measured === [] ? null : array_sum(array_map(fn ($entry): float => $entry->measured_s, $measured)) / count($measured),
-                'routines' => [],
-            ];
+        [$low, $high] = $motion->range();
+        $nearest = null;
+        $least = self::NEAR_SHARE * ($high - $low);
+        foreach (Stage::isAlikeEverywhere($motion) ? [] : $motion->places as $place) {
+            if (abs($motion->distance($at, $place->at)) <= $least) {
+                [$nearest, $least] = [$place->id, abs($motion->distance($at, $place->at))];
+            }
         }
-        if (! in_array($routine, $this->rows[$key]['routines'], true)) {
-            $this->rows[$key]['routines'][] = $routine;
-        }
+
+        return $nearest;
+    }
+
+    private function measured_s(Motion $motion, string $from, string $to): ?float
+    {
+        $measured = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id && $entry->from === $from && $entry->to === $to);
+
+        return $measured === [] ? null : array_sum(array_map(fn (Measurement $entry): float => $entry->measured_s, $measured)) / count($measured);
     }
 }

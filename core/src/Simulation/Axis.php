@@ -273,12 +273,22 @@ final class Axis
     /** Its motor turns, and moves it; whether it was meant or not. */
     public function drive(int $direction, float $speed): void
     {
+        $this->setsOff($direction);
         $this->order($this->choice()->line($speed), $direction, true, share: $this->choice()->share($speed));
+    }
+
+    /** The way that it goes decides whether it has its payload on it. */
+    private function setsOff(float $by): void
+    {
+        if ($by !== 0.0 && $this->machine->burden->setsOff($this->motion->isThere(0.0, $by))) {
+            $this->machine->burdened();
+        }
     }
 
     /** Sends a stepper to an angle of the shaft, at a share of the speed of its task. */
     private function send(float $angle, float $speed): void
     {
+        $this->setsOff(($angle - $this->machine->state->angle) * ($this->machine->shaftAngle(1.0) - $this->machine->shaftAngle(0.0)));
         $this->mayFollow();
         $ramp = $this->motion->ramp($speed);
         [$this->machine->ramp->most_rad_s, $this->machine->ramp->most_rad_s2] = [$ramp->speed, $ramp->accel];
@@ -300,6 +310,7 @@ final class Axis
             return;
         }
         $this->mayFollow();
+        $this->setsOff($at - $this->position());
         $this->machine->ramp->most_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->machine->plant->ratio;
         $this->order(null, 1, true, $this->machine->shaftAngle($at), $this->machine->state->angle);
         $this->where->leaves();

@@ -16,7 +16,9 @@ final class Burden
 
     private const A_HAIR_M = 1e-6; // what is held stands already: its cord is slack until it is pulled
 
-    private bool $carries = true;
+    private bool $carries;
+
+    private bool $told = false; // somebody says when it carries: then its task does not
 
     private float $heavier = 1.0;
 
@@ -33,13 +35,35 @@ final class Burden
 
     private float $along_kgm2 = 0.0;
 
-    public function __construct(private readonly Motion $motion)
+    /** @param  float  $at  where it stands, in its own unit: there it has on it what it takes away from there */
+    public function __construct(private readonly Motion $motion, float $at)
     {
+        [$from, $to] = [$motion->at($motion->task->from), $motion->at($motion->task->to)];
+        $this->carries = $motion->task->payload->isOn($motion->task->keeps_turning || abs($motion->distance($at, $from)) <= abs($motion->distance($at, $to)));
     }
 
     public function carries(bool $does): void
     {
         $this->carries = $does;
+        $this->told = true;
+    }
+
+    /**
+     * It sets off, there or back: with its payload as its task says, unless somebody has said otherwise.
+     *
+     * @return bool it is another load then
+     */
+    public function setsOff(bool $there): bool
+    {
+        $did = $this->carries;
+        $this->carries = $this->told || $this->motion->task->keeps_turning ? $did : $this->motion->task->payload->isOn($there);
+
+        return $did !== $this->carries;
+    }
+
+    public function isCarrying(): bool
+    {
+        return $this->carries;
     }
 
     public function snaps(): void

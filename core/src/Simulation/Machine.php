@@ -68,7 +68,7 @@ final class Machine
     {
         $this->unit = $motion->unit();
         $this->stall = new StallWatch;
-        $this->burden = new Burden($motion);
+        $this->burden = new Burden($motion, $at);
         $this->hangs = $this->burden->hangs();
         $this->plant = $this->burden->plant($this->unit->toSi($at));
         $this->state = $this->plant->stateAt($this->unit->toSi($at));

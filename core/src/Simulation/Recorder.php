@@ -152,7 +152,7 @@ final class Recorder
         }
         $this->steps[] = [
             'routine' => $routine->id, 'path' => $path, 'do' => Steps::kindOf($step), 'motion' => $step->motion(),
-            'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running', 'at' => null,
+            'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running', 'from' => $this->standing($step->motion()), 'at' => null, 'carries' => null,
         ];
 
         $this->underWay[count($this->steps) - 1] = $step;
@@ -164,8 +164,14 @@ final class Recorder
     {
         unset($this->underWay[$record]);
         if (isset($this->steps[$record])) {
-            $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome, 'at' => $this->steps[$record]['motion'] === null ? null : round($this->axes[$this->steps[$record]['motion']]->position(), self::DIGITS) + 0.0]);
+            $motion = $this->steps[$record]['motion'];
+            $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome, 'at' => $this->standing($motion), 'carries' => $motion === null ? null : $this->axes[$motion]->burden()->isCarrying()]);
         }
+    }
+
+    private function standing(?string $motion): ?float
+    {
+        return $motion === null ? null : round($this->axes[$motion]->position(), self::DIGITS) + 0.0;
     }
 
     /** @return array<int, Step> steps that are being done, by record */
