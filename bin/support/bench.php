@@ -15,7 +15,11 @@ use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Mend\InMind;
+use Brookstone\Core\Mend\MendAll;
+use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Reach\Search as Reach;
+use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Study\DriftFan;
@@ -50,6 +54,24 @@ $heron = Build::fromJson($json);
 $mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], Assessor::proposed($heron)->mend->changes));
 
 /** So many motions that move without a pause for so long: some there and back on their switches, two round and round. */
+/** Everything of a build twice: twelve motions and ten routines. */
+function doubled(Build $build): Build
+{
+    $lists = ['motions', 'sensors', 'outputs', 'counters', 'rules', 'routines', 'scenarios'];
+    $document = json_decode($build->toJson(), true);
+    $ids = array_merge(...array_map(fn (string $list): array => array_column($document[$list], 'id'), $lists), ...array_map(fn (array $motion): array => array_column($motion['stops']['switches'], 'id'), $document['motions']));
+    $second = $build->toJson();
+    foreach ($ids as $id) {
+        $second = str_replace("\"{$id}\"", "\"{$id}-2\"", $second);
+    }
+    $second = json_decode($second, true);
+    foreach ($lists as $list) {
+        $document[$list] = [...$document[$list], ...array_map(fn (array $each): array => isset($each['name']) ? ['name' => "{$each['name']} 2"] + $each : $each, $second[$list])];
+    }
+
+    return Build::read($document);
+}
+
 function busy(Build $mended, int $motions, float $seconds): Build
 {
     $ends = array_slice(['drawbridge' => ['up', 'down'], 'heron-neck' => ['strike', 'rest'], 'tide' => ['low-water', 'high-water'], 'ferry' => ['far-bank', 'quay']], 0, $motions, true);
@@ -150,11 +172,17 @@ $rank = fn (string $motion): float => median(fn () => (new Choosing($heron, $her
 
 [$one, $two, $four, $six, $longer] = [busy($mended, 1, 60), busy($mended, 2, 60), busy($mended, 4, 60), busy($mended, 6, 60), busy($mended, 6, 120)];
 
+$double = doubled($mended);
+
 $figures = [
     'read_build_ms' => fn () => median(fn () => Build::fromJson($json), 50),
     'assess_heron_wharf_at_once_ms' => fn () => median(fn () => Assessor::atOnce($heron), 40),
-    'assess_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::assess($heron), 9),
-    'assess_mended_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::assess($mended), 9),
+    'assess_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($heron, null, Rehearsal::of($heron)), 9),
+    'assess_mended_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($mended, null, Rehearsal::of($mended)), 9),
+    'assess_12_motions_10_routines_whole_ms' => fn () => median(fn () => Assessor::atOnce($double, null, Rehearsal::of($double)), 5),
+    'mends_tried_on_heron_wharf' => fn () => count((new Mender($heron, null, Rehearsal::of($heron)))->proposals()),
+    'mends_of_heron_wharf_tried_ms' => fn () => median(fn () => Assessor::assess($heron), 3),
+    'mend_all_heron_wharf_ms' => fn () => median(fn () => iterator_count(MendAll::of($heron, null, new InMind)), 5),
     'drives_times_ratios' => fn () => count($drawer->drives()) * count(Ratios::all()),
     'rank_200_drives_60_ratios_arm_ms' => fn () => $rank('drawbridge'),
     'rank_200_drives_60_ratios_quick_arm_ms' => fn () => $rank('heron-neck'),

@@ -6,20 +6,24 @@ namespace App\Console\Commands;
 
 use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Rehearsal\Rehearsal;
 use Illuminate\Console\Command;
 
 final class Assess extends Command
 {
     use Reads;
 
-    protected $signature = 'brookstone:assess {file : A build file, *.brookstone.json}';
+    protected $signature = 'brookstone:assess
+        {file : A build file, *.brookstone.json}
+        {--untried : Judge and rehearse it, but try nothing that may mend it: much quicker where much is wrong}';
 
     protected $description = 'Judge a build file and print what was found as JSON';
 
     public function handle(): int
     {
         try {
-            $this->printJson(Assessor::assess($this->readBuild($this->word('file'))));
+            $build = $this->readBuild($this->word('file'));
+            $this->printJson($this->option('untried') === true ? Assessor::atOnce($build, null, Rehearsal::of($build)) : Assessor::assess($build));
         } catch (InvalidInput $invalid) {
             return $this->refuse($invalid);
         }
