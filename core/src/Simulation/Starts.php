@@ -22,7 +22,7 @@ final class Starts
 
     private readonly bool $hangsOnMotion;
 
-    private bool $isWaiting = false; // something has been so, but not for long enough yet
+    private float $due_s = INF; // when something that is so already, but not for long enough yet, is so for long enough
 
     private int $askedAt = -1; // how far the world had come when it was last asked
 
@@ -61,11 +61,11 @@ final class Starts
         }
         $quiet = $changed === [] && $gestures === [] && ! $powerOn;
         $state = $this->world->changes() + ($this->hangsOnMotion ? $this->world->stirs() : 0);
-        if ($quiet && ($this->watchers === [] || ($state === $this->askedAt && ! $this->hangsOnTime && ! $this->isWaiting))) {
+        if ($quiet && ($this->watchers === [] || ($state === $this->askedAt && ! $this->hangsOnTime && $now < $this->due_s - 1e-9))) {
             return []; // nothing is otherwise than when it was last asked
         }
         $this->askedAt = $state;
-        $this->isWaiting = false;
+        $this->due_s = INF;
         if ($this->looksAtClock) {
             $clock = $this->clock;
             $this->clock = $this->world->clock_s();
@@ -140,8 +140,9 @@ final class Starts
             return false;
         }
         $since = $since === false || $since === null ? $now : $since; // a level that is so when the power comes on counts from then
-        $this->isWaiting = true;
+        $due = (float) $since + ($trigger->for_s ?? 0.0);
         $done = $now - (float) $since >= ($trigger->for_s ?? 0.0) - 1e-9;
+        $this->due_s = $done ? $this->due_s : min($this->due_s, $due);
         $this->kept[$trigger] = $done ? true : (float) $since;
 
         return $done;

@@ -321,15 +321,14 @@ final class World implements Senses
                 $this->inputs->set($this->tellers[$i], $motor->tells());
             }
         }
-        $asleep = true;
+        $awake = [];
         foreach ($this->axes as $axis) {
             if (! $axis->isIdle()) {
-                $asleep = false;
-                $this->stirs++;
-
-                break;
+                $awake[] = $axis;
             }
         }
+        $asleep = $awake === [];
+        $this->stirs += $asleep ? 0 : 1;
         if (! $asleep || $this->fedAt !== $this->changes) {
             $this->feed();
             $this->fedAt = $asleep ? $this->changes : -1;
@@ -338,7 +337,7 @@ final class World implements Senses
                 $feed->goesOn($this->now(), $this->build->settings->scan_s);
             }
         }
-        foreach ($asleep ? [] : $this->axes as $axis) {
+        foreach ($awake as $axis) {
             foreach ($axis->advance($this->build->settings->scan_s) as [$what, $one, $other]) {
                 match ($what) {
                     'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
