@@ -14,7 +14,8 @@ const build = (name) => `${address}/builds/${shelf.find((each) => each.name === 
 const heron = build('Heron Wharf');
 const views = {
     shelf: [`${address}/`],
-    chains: [heron],
+    chains: [heron, () => page.getByRole('button', { name: /^Try:/ }).waitFor()],
+    'mend-all': [heron, async () => { await page.getByRole('button', { name: 'Mend all' }).click(); await page.getByText('Then the whole build holds').waitFor(); }],
     task: [`${heron}/motions/drawbridge/task`],
     load: [`${heron}/motions/drawbridge/load`],
     drive: [`${heron}/motions/drawbridge/drive`],
