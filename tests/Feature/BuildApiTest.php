@@ -79,7 +79,7 @@ it('plans mend after mend as far as one request can, and keeps nothing of it', f
         return $plan;
     };
     $plan = $whole([]);
-    expect(array_column(array_column(array_column($plan['steps'], 'fix'), 'does'), 'text'))->toContain('Feed it from Servo rail, 6 V')
+    expect(array_column(array_column(array_column($plan['steps'], 'fix'), 'does'), 'text'))->toContain('Start it softly: from nothing to its speed over 0.05 s')
         ->and($plan['verdict'])->toBe('fails')->and(array_column($plan['left'], 'code'))->toContain('routine.over_target')
         ->and(collect($plan['left'])->firstWhere('code', 'routine.over_target')['instead']['text'])->toStartWith('Let things move beside each other')
         ->and(array_column($whole([$plan['steps'][0]['mark']])['steps'], 'mark'))->not->toContain($plan['steps'][0]['mark'])

@@ -104,7 +104,7 @@ final class DriveJudge implements Judge
     {
         return match ($strain->code) {
             'drive.supply_low', 'drive.supply_high' => SupplyMends::otherSupply($subject),
-            'drive.supply_current' => [...SupplyMends::otherSupply($subject), ...SupplyMends::stronger($subject->build, $f->drive->supply, $f->drive->startsWith_A())],
+            'drive.supply_current' => [...Mending::softStart($subject), ...SupplyMends::otherSupply($subject), ...SupplyMends::stronger($subject->build, $f->drive->supply, $f->drive->startsWith_A())],
             'drive.jam_breaks_gears' => Mending::clutch($subject, $f),
             'drive.knock' => [...Mending::clutch($subject, $f), ...Mending::softer($subject, $f), ...($strain->severity === Severity::Fails ? Mending::carry($subject) : [])],
             'drive.clutch_slips' => Mending::tighterClutch($subject, $f),

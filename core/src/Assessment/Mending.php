@@ -91,6 +91,22 @@ final class Mending
         )];
     }
 
+    /** @return list<Fix> the shortest ramp of its bridge with which the drive link no longer fails */
+    public static function softStart(Subject $subject): array
+    {
+        $drive = $subject->motion->drive;
+        if ($drive === null || $drive->ramp_s > 0.0 || ! $drive->motor instanceof DcMotor) {
+            return [];
+        }
+        foreach (self::RAMPS_S as $ramp) {
+            if (self::mends($subject->with($subject->motion->withDrive($drive->but(['ramp_s' => $ramp]))))) {
+                return [new Fix(new Sentence('Start it softly: from nothing to its speed over {ramp}', ['ramp' => Quantity::of($ramp, 's')]), [new Change($subject->path.'.drive.ramp_s', $ramp)])];
+            }
+        }
+
+        return [];
+    }
+
     /** @return list<Fix> the shortest ramp over which a stepper comes to its speed with the margin asked for */
     public static function ramp(Subject $subject, DriveFigures $f): array
     {

@@ -35,7 +35,9 @@ final class RehearsalMends
         $build = $this->context->build;
         $step = $mishap->path === null ? null : (iterator_to_array($routine->flat())[$mishap->path] ?? null);
         if ($mishap->kind === 'sag') {
-            return SupplyMends::stronger($build, $build->supplies[$mishap->of], $mishap->says->values['asked']->si);
+            $moved = array_intersect_key($build->motions, array_flip($routine->motions()));
+
+            return [...SupplyMends::softly($build, $build->supplies[$mishap->of], $moved), ...SupplyMends::stronger($build, $build->supplies[$mishap->of], $mishap->says->values['asked']->si)];
         }
         $motion = $step?->motion() === null ? null : $build->motions[$step->motion()];
         if ($step === null || $motion === null) {

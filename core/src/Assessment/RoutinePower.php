@@ -123,7 +123,7 @@ final readonly class RoutinePower
     /** The starting currents of all branches at once, against what their supply gives. */
     private function together(Routine $routine, TogetherStep $step, string $path): void
     {
-        $sums = $names = [];
+        $sums = $names = $starting = [];
         foreach ($step->branches as $branch) {
             $first = array_values(array_filter($branch, fn (Step $each): bool => ! ($each->motion() === null && ! $each instanceof WaitStep)))[0] ?? null;
             $motion = $first instanceof Moves ? $this->build->motions[$first->motion()] : null;
@@ -133,6 +133,7 @@ final readonly class RoutinePower
             $id = $motion->drive->supply->id;
             $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->startsWith_A($first->speed()) * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
             $names[$id][] = $motion->name;
+            $starting[$id][] = $motion;
         }
         foreach ($sums as $id => $sum) {
             $supply = $this->build->supplies[$id];
@@ -145,6 +146,7 @@ final readonly class RoutinePower
             }
             $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path, implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->name.' gives {most}: it sags, and the controller may reset.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
                 new Fix(new Sentence('Start them 0.3 s after one another'), [new Change("{$path}.branches", $branches)]),
+                ...SupplyMends::softly($this->build, $supply, $starting[$id]),
                 ...SupplyMends::stronger($this->build, $supply, $sum),
             ]);
         }

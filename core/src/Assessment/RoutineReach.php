@@ -54,7 +54,7 @@ final readonly class RoutineReach
         }
         foreach ($this->reached->of('place_lost') as [$path, $motion]) {
             $name = $this->build->motions[$motion]->name;
-            $this->context->find($of($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], $this->homeFirst($path, $motion), $motion);
+            $this->context->find($of($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
         }
         foreach ($this->reached->of('same_motion') as [$path, $what]) {
             [$motion, $other] = explode(' ', $what, 2);
@@ -233,7 +233,7 @@ final readonly class RoutineReach
         return [...$this->first($rule->while, $path), new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'), [new Change($list, [...array_slice($steps, 0, $index), $choose, ...array_slice($steps, $index + 1)])])];
     }
 
-    /** @return list<Fix> */
+    /** @return list<Fix> in the routine itself, and when the power comes on */
     private function homeFirst(string $path, string $motion): array
     {
         $subject = $this->context->subjects[$motion];
@@ -252,7 +252,27 @@ final readonly class RoutineReach
         $says = $added === [] ? "Home {$subject->motion->name} onto {$home->name} first" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->name} onto it first";
         $fix = $this->context->before(str_contains($path, '.if_fails.') ? $path : $first, $step, new Sentence($says));
 
-        return [new Fix($fix->does, [...$added, ...$fix->changes])];
+        return [new Fix($fix->does, [...$added, ...$fix->changes]), new Fix(
+            new Sentence($added === [] ? "Home {$subject->motion->name} onto {$home->name} when the power comes on" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->name} onto it when the power comes on"),
+            [...$added, $this->atPowerOn($step, $i)],
+        )];
+    }
+
+    /**
+     * At the end of what another routine does when the power comes on, or in one of its own.
+     *
+     * @param  array<string, mixed>  $step
+     * @param  int  $but  the routine that it is done for
+     */
+    private function atPowerOn(array $step, int $but): Change
+    {
+        foreach (array_values($this->build->routines) as $i => $routine) {
+            if ($i !== $but && $routine->startsAtPowerOn()) {
+                return new Change("routines.{$i}.steps", [...$this->context->stepsAt("routines.{$i}.steps"), $step]);
+            }
+        }
+
+        return new Change('routines.'.count($this->build->routines), ['id' => 'find-the-ends', 'name' => 'Find the ends', 'starts' => [['when' => 'power_on']], 'steps' => [$step]]);
     }
 
     /** @return list<Fix> the one starts only when the other does not run */

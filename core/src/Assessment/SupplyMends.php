@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
@@ -15,6 +17,8 @@ use Brookstone\Core\Quantity\Quantity;
 /** What can be done about a supply that gives too little. */
 final class SupplyMends
 {
+    private const RAMP_S = 0.3;
+
     private const SPARE = 1.25; // what is asked of it is then four fifths of what it gives
 
     /** @return list<Fix> one of the others of the build */
@@ -45,6 +49,23 @@ final class SupplyMends
         return $gives <= $supply->max_A ? [] : [new Fix(
             new Sentence("Take a supply for {$supply->name} that gives {gives}, instead of {gave}", ['gives' => Quantity::of($gives, 'A'), 'gave' => Quantity::of($supply->max_A, 'A')]),
             [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.max_A', $gives)],
+        )];
+    }
+
+    /**
+     * Gear motors that start at once with full command, softly instead.
+     *
+     * @param  array<int|string, Motion>  $motions
+     * @return list<Fix>
+     */
+    public static function softly(Build $build, Supply $supply, array $motions): array
+    {
+        $hard = array_filter($motions, fn (Motion $motion): bool => $motion->drive?->motor instanceof DcMotor && $motion->drive->ramp_s <= 0.0 && $motion->drive->supply->id === $supply->id);
+        $names = implode(' and ', array_map(fn (Motion $motion): string => $motion->name, $hard));
+
+        return $hard === [] ? [] : [new Fix(
+            new Sentence("Start {$names} softly: from nothing to full command over {ramp}", ['ramp' => Quantity::of(self::RAMP_S, 's')]),
+            array_map(fn (Motion $motion): Change => new Change('motions.'.$build->indexOf($motion->id).'.drive.ramp_s', self::RAMP_S), array_values($hard)),
         )];
     }
 

@@ -214,6 +214,13 @@ it('mends what only a run shows', function (array $planted, string $code, string
     'a run for too long is ended by its switch' => [['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]], 'routine.hits', 'Run it until Lift high switch trips'],
     'a run that goes on is stopped' => [['routines.1.steps.2' => ['do' => 'wait', 'for_s' => 3]], 'routine.stalls', 'Stop it then'],
     'a supply that gives too little is a stronger one' => [['supplies.0.max_A' => 1.5], 'drive.supply_current', 'Take a supply for Main that gives 2.7 A, instead of 1.5 A'],
+    'a start that asks too much is made softly' => [['supplies.0.max_A' => 1.5], 'drive.supply_current', 'Start it softly: from nothing to its speed over 0.05 s'],
+    'what nobody homes is homed when the power comes on' => [['routines.0.steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]]], 'routine.moves_before_home', 'Home Lid onto Lid shut switch when the power comes on'],
+    'and in a routine of its own where there is none for that' => [['routines.0.starts' => [['when' => 'beam', 'sensor' => 'beam']], 'routines.0.steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]]], 'routine.moves_before_home', 'Home Lid onto Lid shut switch when the power comes on'],
+    'two that start at once and ask too much start softly' => [['supplies.0.max_A' => 3.5, 'routines.1.steps' => [
+        ['do' => 'together', 'until' => 'all', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]]],
+        ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6], ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4],
+    ]], 'routine.starts_together', 'Start Lid and Lift softly: from nothing to full command over 0.3 s'],
     'what nothing starts is started by a person' => [['routines.1.starts' => []], 'routine.never_starts', 'Start it when Button is pressed'],
     'what takes too long goes beside another' => [['routines.1.target_s' => 9], 'routine.over_target', 'Take Lift to Low; give up after 6 s, and beside it: take Lid to Shut; give up after 4 s.'],
 ]);
