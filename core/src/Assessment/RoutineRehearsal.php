@@ -71,7 +71,7 @@ final class RoutineRehearsal
     /** What comes without anything special before what needs a story. */
     private static function isPlainer(Performance $one, Performance $other): bool
     {
-        $told = fn (Performance $performance): int => $performance->start->scenario !== null ? 2 : ($performance->start->at !== [] || $performance->start->so !== null ? 1 : 0);
+        $told = fn (Performance $performance): int => $performance->start->scenario !== null ? 2 : ($performance->start->at !== [] || $performance->start->so !== null || $performance->start->fed !== [] ? 1 : 0);
 
         return $told($one) < $told($other);
     }

@@ -24,4 +24,10 @@ final readonly class Supply
     {
         return $this->capacity_Ah === null ? self::REGULATED : self::DISCHARGES / sqrt(3);
     }
+
+    /** @return list<float> what it may give, empty and full, over its nominal voltage; a regulated supply always the same */
+    public function ends(): array
+    {
+        return $this->capacity_Ah === null ? [] : [1 - self::DISCHARGES, 1 + self::DISCHARGES];
+    }
 }

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\CounterIs;
 use Brookstone\Core\Routine\CallStep;
@@ -15,8 +16,8 @@ use Brookstone\Core\Routine\Trigger;
 
 /**
  * Runs every routine of a build from everywhere that it can begin: from power-on with its motions where they rest and, one after the other, at each end of
- * their ways; after each routine that leaves something else behind than it found; with each thing so, and not so, that it chooses by; and in the
- * scenarios of the build. A pure function.
+ * their ways; with a battery nearly empty and freshly charged; after each routine that leaves something else behind than it found; with each thing so, and
+ * not so, that it chooses by; and in the scenarios of the build. A pure function.
  */
 final class Rehearsal
 {
@@ -153,7 +154,27 @@ final class Rehearsal
             }
         }
 
+        foreach ($this->suppliesOf($routine) as $supply) {
+            foreach ($supply->ends() as $share) {
+                $starts[] = new Start('from power-on with '.$supply->name.($share < 1.0 ? ' nearly empty' : ' freshly charged'), fed: [$supply->id => $share]);
+            }
+        }
+
         return self::differing(array_filter($starts));
+    }
+
+    /** @return array<string, Supply> that feed what it moves */
+    private function suppliesOf(Routine $routine): array
+    {
+        $supplies = [];
+        foreach ($this->motions($routine) as $id) {
+            $supply = $this->build->motions[$id]->drive?->supply;
+            if ($supply !== null) {
+                $supplies[$supply->id] = $supply;
+            }
+        }
+
+        return $supplies;
     }
 
     /** Where a power cut in the middle of its longest move leaves it. */
@@ -184,8 +205,8 @@ final class Rehearsal
     {
         $differing = [];
         foreach ($starts as $start) {
-            if ($start->at !== [] || $start->so !== null) {
-                $key = json_encode([array_map(fn (float $at): float => round($at, 3), $start->at), $start->so === null ? null : $start->says], JSON_THROW_ON_ERROR);
+            if ($start->at !== [] || $start->so !== null || $start->fed !== []) {
+                $key = json_encode([array_map(fn (float $at): float => round($at, 3), $start->at), $start->so === null ? null : $start->says, $start->fed], JSON_THROW_ON_ERROR);
                 $differing[$key] ??= $start;
             }
         }

@@ -74,6 +74,9 @@ final class Stage
     {
         $given = $start->scenario;
         $this->world = new World($build, $given ?? new Scenario('', '', self::MOST_S, $start->at, []), $sample_s);
+        foreach ($start->fed as $supply => $share) {
+            $this->world->happens(new WorldEvent(0.0, 'supply', $supply, value: $share));
+        }
         $this->program = new Program($this->world, $this->begins(...), $this->ends(...));
         $this->hand = new Stagehand($this->world);
         $roundsOf = [];

@@ -9,8 +9,11 @@ use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Stage;
 use Brookstone\Core\Rehearsal\Start;
+use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Simulation\Mishap;
 use Brookstone\Core\Simulation\RoutineRun;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\Support\Builds;
 
 /** @return list<string> where a routine was begun */
@@ -97,7 +100,7 @@ it('looks at the plain starts alone where all would take too long, and says so',
     $rehearsed = Rehearsal::of($build);
 
     expect($rehearsed->isWhole)->toBeFalse()->and(array_map(count(...), $rehearsed->performances))->each->toBeGreaterThan(0)
-        ->and(array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Assessor::assess($build, null, $rehearsed), 'routine.rehearsed_in_part')))->toContain('All rehearsals together would take longer than 2000 s: routines were run from power-on, and not from every other start.')
+        ->and(array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Assessor::atOnce($build, null, $rehearsed), 'routine.rehearsed_in_part')))->toContain('All rehearsals together would take longer than 2000 s: routines were run from power-on, and not from every other start.')
         ->and(Rehearsal::of(Builds::sound())->isWhole)->toBeTrue();
 });
 
@@ -141,7 +144,7 @@ it('does not tell again what follows from a fault that is told already', functio
 
 it('gives a first answer that it does not take back', function () {
     foreach ([Builds::sound(), Builds::demo('heron-wharf'), Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]])] as $build) {
-        [$first, $whole] = [Assessor::atOnce($build), Assessor::assess($build)];
+        [$first, $whole] = [Assessor::atOnce($build), Builds::assessed($build)];
         expect($first->rehearsed)->toBeFalse()->and(array_diff($first->codes(), $whole->codes()))->toBe([])->and($whole->verdict->rank())->toBeGreaterThanOrEqual($first->verdict->rank());
     }
 });
@@ -185,3 +188,44 @@ it('plays what was rehearsed, written down, to the same end', function (string $
         }
     }
 })->with(['casket-lid', 'star-dial', 'seed-feeder']);
+
+it('runs on a battery nearly empty and freshly charged, where it is one', function () {
+    $on = fn (?float $capacity_Ah, float $give_up_s): Build => Builds::planted(['supplies.0.capacity_Ah' => $capacity_Ah, 'routines.1.steps.6.give_up_s' => $give_up_s, 'scenarios' => []]);
+    expect(begunFrom($on(5.0, 6.0), 'show'))->toContain('from power-on with Main nearly empty', 'from power-on with Main freshly charged')
+        ->and(begunFrom($on(null, 6.0), 'show'))->not->toContain('from power-on with Main nearly empty');
+
+    $takes = array_column(array_map(fn (Performance $each): array => [$each->start->says, $each->takes_s], Rehearsal::of($on(5.0, 6.0))->of('show')), 1, 0);
+    expect($takes['from power-on with Main freshly charged'])->toBeLessThan($takes['from power-on'])
+        ->and($takes['from power-on with Main nearly empty'])->toBeGreaterThan($takes['from power-on']);
+
+    // In time with all of its voltage, too late with nine tenths of it: only a battery has that.
+    $said = fn (Build $build): array => array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Builds::assessed($build), 'routine.gives_up'));
+    expect($said($on(5.0, 3.1)))->toContain('Show gives up: Lift did not reach Lift low switch when Show is run from power-on with Main nearly empty.')
+        ->and($said($on(null, 3.1)))->toBe([])->and($said($on(5.0, 3.6)))->toBe([]);
+
+    // Played again it is the same.
+    $build = $on(5.0, 6.0);
+    $empty = array_values(array_filter(Rehearsal::of($build)->of('show'), fn (Performance $each): bool => $each->start->fed === ['main' => 0.9]))[0];
+    expect(Stage::play($build, $empty)['took_s'])->toBe($empty->takes_s);
+});
+
+it('judges nothing sound that goes wrong when it is run, wherever its motions stand at first', function (int $seed) {
+    $random = new Randomizer(new Mt19937($seed));
+    $between = fn (float $low, float $high): float => $low + ($high - $low) * $random->getInt(0, 1_000_000) / 1e6;
+    $varied = ['motions.0.mechanism.mass_kg' => [0.1, 0.5], 'motions.2.mechanism.mass_kg' => [0.2, 1.2], 'routines.0.steps.0.speed' => [0.2, 1.0], 'routines.0.steps.1.speed' => [0.2, 1.0], 'routines.1.steps.0.speed' => [0.3, 1.0], 'routines.1.steps.6.speed' => [0.3, 1.0], 'motions.0.drive.duty' => [0.5, 1.0], 'motions.2.drive.duty' => [0.5, 1.0], 'motions.0.stops.hard_high' => [70.5, 80.0], 'motions.2.stops.hard_high' => [0.1002, 0.12], 'motions.0.stops.hard_low' => [-8.0, -0.3], 'motions.2.drive.ramp_s' => [0.0, 0.5], 'supplies.0.max_A' => [2.0, 6.0]];
+    $sound = 0;
+    while ($sound < 5) {
+        $build = Builds::planted(array_map(fn (array $range): float => $between(...$range), array_intersect_key($varied, array_flip($random->pickArrayKeys($varied, 4)))) + ['scenarios' => [], 'log' => []]);
+        if (Builds::assessed($build)->faults() !== []) {
+            continue;
+        }
+        $sound++;
+        foreach ($build->routines as $routine) {
+            foreach ([1, 2, 3] as $i) {
+                $at = ['lid' => $between(...$build->motions['lid']->range()), 'lift' => $between(...$build->motions['lift']->range())];
+                $run = RoutineRun::of($build, $routine, new Scenario('any', 'Any', 60.0, $at, []), lean: true);
+                expect(array_map(fn (array $mishap): string => $mishap['says']->text(), $run['mishaps']))->toBe([], "{$routine->name} of {$seed} from ".json_encode($at));
+            }
+        }
+    }
+})->with([1, 2]);
