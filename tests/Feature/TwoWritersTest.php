@@ -38,7 +38,7 @@ it('takes its turn before it reads what it is going to change: nobody writes in 
         }
     });
     $changed = Editor::apply($core, [['path' => 'name', 'value' => 'Another name']]);
-    $stored = $keep->change($build, 1, 'name', $changed, Assessor::assess($changed));
+    $stored = $keep->change($build, 1, 'name', $changed, Assessor::atOnce($changed));
 
     expect($refused)->toBe(1)->and($stored->name)->toBe('Another name')->and($stored->version)->toBe(2)
         ->and($this->other->exec("insert into drawer_tables (name, lines) values ('other', '[]')"))->toBe(1);

@@ -127,7 +127,7 @@ it('calls half a second of pushing in vain a stall, and no less', function (floa
 })->with([[3.65, false], [3.85, true]]);
 
 it('says once what several starts show, and names the plainest', function () {
-    $assessment = Assessor::assess(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]]));
+    $assessment = Builds::assessed(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]]));
     $found = Builds::findings($assessment, 'routine.hits');
 
     expect(array_unique(array_map(fn ($finding): string => $finding->says->text(), $found)))->toHaveCount(1)
@@ -137,7 +137,7 @@ it('says once what several starts show, and names the plainest', function () {
 });
 
 it('does not tell again what follows from a fault that is told already', function () {
-    $weak = Assessor::assess(Builds::planted(['motions.0.mechanism.payload_kg' => 3.0, 'motions.0.mechanism.payload_m' => 0.24]));
+    $weak = Builds::assessed(Builds::planted(['motions.0.mechanism.payload_kg' => 3.0, 'motions.0.mechanism.payload_m' => 0.24]));
 
     expect(Builds::findings($weak, 'drive.peak_margin'))->not->toBe([])->and(Builds::findings($weak, 'routine.gives_up'))->toBe([])->and(Builds::findings($weak, 'routine.stalls'))->toBe([]);
 });
@@ -168,7 +168,7 @@ it('lets only what is told go wrong in a run of a build that holds', function (i
         'routines.1.steps.1' => mt_rand(0, 1) === 0 ? ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => mt_rand(10, 60) / 10] : ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6],
         'supplies.0.max_A' => mt_rand(18, 50) / 10,
     ]);
-    $isSound = Assessor::assess($build)->verdict->rank() < 2;
+    $isSound = Builds::assessed($build)->verdict->rank() < 2;
     $at = ['lid' => [0.0, 70.0, 35.0][mt_rand(0, 2)], 'lift' => [0.0, 0.1, 0.05][mt_rand(0, 2)]];
     foreach ($build->routines as $routine) {
         foreach (Stage::perform($build, $routine, new Start('somewhere', $at)) as $performance) {
