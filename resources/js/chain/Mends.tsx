@@ -14,7 +14,7 @@ export function Trying() {
     const { assessment } = useBuild().stored;
     const { done, of } = useTried();
     return (
-        <p role="status" className="narrow text-quiet empty:hidden">
+        <p role="status" className="narrow mb-1 text-quiet empty:hidden">
             {assessment.tried ? '' : assessment.rehearsed && of > 0 && done < of ? `What mends it is being tried on the whole build: ${done} of ${of}.` : 'What mends it is being tried on the whole build.'}
         </p>
     );
