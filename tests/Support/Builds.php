@@ -121,17 +121,7 @@ final class Builds
     /** @return list<Finding> of a code, wherever it stands */
     public static function findings(Assessment $assessment, string $code): array
     {
-        $found = [];
-        foreach ($assessment->chains as $chain) {
-            foreach ($chain->links as $link) {
-                array_push($found, ...$link->findings);
-            }
-        }
-        foreach ($assessment->routines as $routine) {
-            array_push($found, ...$routine['findings']);
-        }
-
-        return array_values(array_filter($found, fn (Finding $finding): bool => $finding->code === $code));
+        return array_values(array_filter($assessment->findings(), fn (Finding $finding): bool => $finding->code === $code));
     }
 
     /** The judgement of a build with all that its rules propose; the same build is rehearsed once in a process. */

@@ -4,22 +4,19 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Study;
 
-use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\Assessor;
-use Brookstone\Core\Assessment\Chain;
 use Brookstone\Core\Assessment\Facts;
-use Brookstone\Core\Assessment\Link;
 use Brookstone\Core\Assessment\RoutineTimes;
 use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\Change;
-use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
-use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mend\Outlook;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
@@ -37,8 +34,8 @@ final class Concurrency
         $times = new RoutineTimes($build, $subjects);
         $whole = $times->of($routine);
         $index = (int) array_search($routine->id, array_keys($build->routines), true);
-        $before = self::faults(Assessor::atOnce($build));
-        $rehearsed = null;
+        $before = Outlook::of($build, Assessor::atOnce($build), null);
+        $asRehearsed = null;
         $offers = [];
         $steps = iterator_to_array($routine->flat());
         foreach ($steps as $path => $step) {
@@ -56,15 +53,15 @@ final class Concurrency
             if ($saves < self::LEAST_S) {
                 continue;
             }
-            $new = self::added($before, self::faults(Assessor::atOnce($changed)));
-            if ($new === []) { // then it is tried on the whole build, all routines rehearsed
-                $rehearsed ??= self::faults(Assessor::assess($build));
-                $new = self::added($rehearsed, self::faults(Assessor::assess($changed)));
+            $worse = Outlook::of($changed, Assessor::atOnce($changed), null)->worse($before);
+            if ($worse === null) { // then it is tried on the whole build, all routines rehearsed
+                $asRehearsed ??= self::rehearsed($build);
+                $worse = self::rehearsed($changed)->worse($asRehearsed);
             }
             $offers[] = [
                 'path' => $path, 'says' => rtrim($step->says($build)->text(), '.').' — and beside it: '.lcfirst($next->says($build)->text()), 'saves_s' => $saves,
-                'fix' => $new === [] ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]), [$change]) : null,
-                'why_not' => $new === [] ? null : $new[0]->says->text(),
+                'fix' => $worse === null ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]), [$change]) : null,
+                'why_not' => $worse?->says->text(),
             ];
         }
         usort($offers, fn (array $a, array $b): int => [$a['fix'] === null, -$a['saves_s']] <=> [$b['fix'] === null, -$b['saves_s']]);
@@ -101,27 +98,10 @@ final class Concurrency
         return $step instanceof Moves && ! $step instanceof RunStep;
     }
 
-    /**
-     * @param  list<Finding>  $before
-     * @param  list<Finding>  $after
-     * @return list<Finding> of a kind that was not there before, or more of one that was
-     */
-    private static function added(array $before, array $after): array
+    private static function rehearsed(Build $build): Outlook
     {
-        $had = array_count_values(array_column($before, 'code'));
+        $rehearsed = Rehearsal::of($build);
 
-        return array_values(array_filter($after, function (Finding $finding) use (&$had): bool {
-            $had[$finding->code] = ($had[$finding->code] ?? 0) - 1;
-
-            return $had[$finding->code] < 0;
-        }));
-    }
-
-    /** @return list<Finding> of the whole build, worse than a note */
-    private static function faults(Assessment $assessment): array
-    {
-        $all = [...array_merge(...array_map(fn (Link $link): array => $link->findings, array_merge(...array_map(fn (Chain $chain): array => $chain->links, $assessment->chains)))), ...array_merge(...array_column($assessment->routines, 'findings'))];
-
-        return array_values(array_filter($all, fn (Finding $finding): bool => $finding->severity !== Severity::Note));
+        return Outlook::of($build, Assessor::atOnce($build, null, $rehearsed), $rehearsed);
     }
 }
