@@ -203,7 +203,7 @@ final class Choice
         ];
 
         return new Sentence(match ($goal) {
-            Goal::AsAsked => 'Takes {time} of the {asked} asked for, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump.' : 'breaks its gears when it is bumped.'),
+            Goal::AsAsked => 'Takes {time}, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump' : 'breaks its gears when it is bumped').'; {asked} are asked for.',
             Goal::Fastest => 'Takes {time}, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump.' : 'breaks its gears when it is bumped.'),
             Goal::Safest => 'Has {margin} × in hand, and its gears survive {knock} × a dead stop.',
             Goal::Smallest => 'Is {length} × {width} × {height} and has {margin} × in hand.',

@@ -253,7 +253,7 @@ final readonly class RoutineReach
         $fix = $this->context->before(str_contains($path, '.if_fails.') ? $path : $first, $step, new Sentence($says));
 
         return [new Fix($fix->does, [...$added, ...$fix->changes]), new Fix(
-            new Sentence($added === [] ? "Home {$subject->motion->name} onto {$home->name} when the power comes on" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->name} onto it when the power comes on"),
+            new Sentence($added === [] ? "When the power comes on, home {$subject->motion->name} onto {$home->name}" : "Put a switch at {$subject->facts->placeName($home->place)}, and when the power comes on home {$subject->motion->name} onto it"),
             [...$added, $this->atPowerOn($step, $i)],
         )];
     }
