@@ -18,9 +18,9 @@ const views = {
     'mend-all': [heron, async () => { await page.getByRole('button', { name: 'Mend all' }).click(); await page.getByText('Then the whole build holds').waitFor(); }],
     task: [`${heron}/motions/drawbridge/task`],
     load: [`${heron}/motions/drawbridge/load`],
-    drive: [`${heron}/motions/drawbridge/drive`],
+    drive: [`${heron}/motions/drawbridge/drive`, () => page.getByRole('button', { name: /^Try: Take/ }).first().waitFor()],
     train: [`${heron}/motions/drawbridge/train`],
-    stops: [`${heron}/motions/drawbridge/stops`],
+    stops: [`${heron}/motions/drawbridge/stops`, () => page.getByRole('button', { name: /^Try: / }).first().waitFor()],
     rower: [`${heron}/motions/rower/load`, async () => { await page.getByRole('slider').focus(); await page.keyboard.press('Home'); for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowUp'); await page.evaluate(() => { document.activeElement.blur(); window.scrollTo(0, 0); }); }],
     ways: [`${heron}/motions/drawbridge/drive`, async () => {
         await page.getByRole('button', { name: 'Ways to do it' }).click();

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, Refused } from '../api/client';
 import { STATION_BUTTON } from '../stations/StationFields';
+import { askAnew } from '../state/asking';
 
 type Cell = string | number | null;
 type Row = Record<string, string>;
@@ -107,7 +108,7 @@ export function TableDrawer({ kind }: { kind: TableKind }) {
     const shown = rows ?? typed(kind, lines ?? []);
     const settle = async (now: Record<string, Record<string, Cell>[]>) => {
         queries.setQueryData(['table', kind.table], now);
-        await Promise.all(kind.asks.map((each) => queries.invalidateQueries({ queryKey: [each] })));
+        await askAnew(queries, kind.asks);
         localStorage.removeItem(kept);
         setRows(null);
         setWrong({});

@@ -6,6 +6,7 @@ import { DriveForm } from '../drawer/DriveForm';
 import { ImportSheet } from '../drawer/ImportSheet';
 import { GEARS, LINES, TableDrawer } from '../drawer/TableDrawer';
 import { Plain } from '../shell/Plain';
+import { askAnew } from '../state/asking';
 import { useSpeaking } from '../state/UnitsContext';
 import { driveRows, DRIVE_WORDS } from '../stations/driveRows';
 import { Rows } from '../stations/DriveStation';
@@ -42,10 +43,7 @@ function DriveDrawer() {
     const [open, setOpen] = useState<{ entry: DrawerEntry | null; copy: boolean } | null>(null);
     const [isImporting, setImporting] = useState(false);
     const [shown, setShown] = useState<number | null>(null);
-    const refresh = async () => {
-        await queries.invalidateQueries({ queryKey: ['drawer'] });
-        await queries.invalidateQueries({ queryKey: ['drives'] });
-    };
+    const refresh = () => askAnew(queries, ['drawer', 'drives', 'build']);
     const entries = (data ?? []).filter((entry) => (kind === 'all' || entry.drive.kind === kind) && `${entry.drive.code} ${entry.drive.series} ${DRIVE_WORDS[entry.drive.kind]} ${entry.drive.gear_material}`.toLowerCase().includes(search.trim().toLowerCase()));
     return (
         <>
