@@ -171,4 +171,13 @@ final readonly class Build
             ? "{$known->name} {$known->word($on)}"
             : ($this->switch($sensor)->name ?? $sensor).($on ? ' trips' : ' is free');
     }
+
+    /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */
+    public function recordAt(string $path): ?array
+    {
+        [$list, $i] = [...explode('.', $path), '', ''];
+        $record = is_array($this->document[$list] ?? null) ? $this->document[$list][$i] ?? null : null;
+
+        return is_array($record) ? $record : null;
+    }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Quantity\NotUnderstood;
 use Brookstone\Core\Quantity\QuantityParser;
 use Brookstone\Core\Quantity\Units;
@@ -41,6 +43,16 @@ final class Editor
         }
 
         return Build::read($document);
+    }
+
+    /**
+     * The build as a fix makes it.
+     *
+     * @throws InvalidInput at the path that is wrong
+     */
+    public static function with(Build $build, Fix $fix): Build
+    {
+        return self::apply($build, array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $fix->changes));
     }
 
     /** The symbol of the unit in which the document keeps the number at a path; `` for a plain number. */

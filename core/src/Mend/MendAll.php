@@ -7,8 +7,6 @@ namespace Brookstone\Core\Mend;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Stock;
-use Brookstone\Core\Finding\Change;
-use Brookstone\Core\Finding\Fix;
 
 /**
  * Mend after mend until the whole build holds, or nothing that can be tried mends what is left: each is the first that does of what is worst, tried on the
@@ -30,7 +28,7 @@ final class MendAll
             while (($key = $mender->wants($tried, $dropped)) !== null && ! isset($tried[$key])) {
                 $tried[$key] = $mender->tried($key);
                 $memory->keepTried($build, $tried);
-                $mended = $tried[$key]->fix === null ? null : self::with($build, $tried[$key]->fix);
+                $mended = $tried[$key]->fix === null ? null : Editor::with($build, $tried[$key]->fix);
                 $rehearsed = $mended === null ? null : $mender->rehearsedOf($mended);
                 if ($mended !== null && $rehearsed !== null) {
                     $memory->keepRehearsed($mended, $rehearsed); // the next step begins there
@@ -43,20 +41,13 @@ final class MendAll
             }
             [$finding, $proposal] = $mender->proposals()[$key];
             yield new Step(Mender::mark($proposal), $finding->named(self::nameAt($build, $finding->place)), $fix, $mender->count());
-            $build = self::with($build, $fix);
+            $build = Editor::with($build, $fix);
         }
     }
 
     /** Of the motion, routine or sensor that a place lies in. */
     private static function nameAt(Build $build, string $place): string
     {
-        [$list, $i] = [...explode('.', $place), '', ''];
-
-        return $build->document[$list][$i]['name'] ?? ucfirst($list);
-    }
-
-    private static function with(Build $build, Fix $fix): Build
-    {
-        return Editor::apply($build, array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $fix->changes));
+        return $build->recordAt($place)['name'] ?? ucfirst(explode('.', $place)[0]);
     }
 }

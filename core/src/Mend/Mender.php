@@ -164,7 +164,7 @@ final class Mender
     private function complete(?Finding $finding, Fix $fix): ?Fix
     {
         try {
-            $build = Editor::apply($this->build, array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $fix->changes));
+            $build = Editor::with($this->build, $fix);
         } catch (InvalidInput) {
             return null;
         }

@@ -139,7 +139,7 @@ final readonly class Outlook
     {
         [$list, $i] = [...explode('.', $finding->place), '', ''];
 
-        return "{$finding->code} {$list} ".($build->document[$list][$i]['id'] ?? $i);
+        return "{$finding->code} {$list} ".($build->recordAt($finding->place)['id'] ?? $i);
     }
 
     /** @return array<string, Course> */
