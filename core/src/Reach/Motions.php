@@ -6,74 +6,151 @@ namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\RunStep;
+use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\StopStep;
 use Brookstone\Core\Routine\WaitStep;
 
-/** What becomes of the motions in a state of the search when a step begins, is done, or is broken off; and what is wrong with that. */
+/**
+ * What becomes of the motions in a state of the search when a step begins, is done, or is broken off; and what is wrong with that. A slot of each holds
+ * the number of its whereabouts.
+ */
 final class Motions
 {
-    private const BETWEEN = 'b';  // it was homed, and is not at a place
-
-    private const MEASURED = '@'; // it is so far along, at no place that has a name
-
-    private const COUPLED = '~';  // kept with the counters: which motion a selector holds; 0 nobody knows
-
-    private const OFF = '%';      // kept with the counters: 1 while a step has switched its power off
-
     private readonly Build $build;
 
-    /** @var array<string, string> of each motion whose power some step switches, the key of that */
+    /** @var array<string, int> slot of each motion */
+    private array $slots = [];
+
+    /** @var array<string, Travel> */
+    private array $travels = [];
+
+    /** @var array<string, list<Whereabouts>> of each motion, those met so far */
+    private array $met = [];
+
+    /** @var array<string, array<string, int>> of each motion their numbers */
+    private array $numbers = [];
+
+    /** @var array<string, int> of each motion whose power some step switches, the slot of that: 1 while it is off */
     private array $gates = [];
 
     /** @var array<string, string> of each motion, the other on its motor */
     private array $partners = [];
 
-    /** @var array<string, array{string, int}> of each motion behind a selector, the key of that and its number there */
+    /** @var array<string, array{int, int}> of each motion behind a selector, the slot of which of the two that holds, and its number there; 0 nobody knows */
     private array $selectors = [];
 
     /** @var array<string, true> what goes along with another whenever that moves */
     private array $rectified = [];
 
-    /** @var array<string, list<array{string, array<string, int>}>> of each servo that moves selectors: their keys, and what each of its places couples */
+    /** @var array<string, list<array{int, array<string, int>}>> of each servo that moves selectors: their slots, and what each of its places couples */
     private array $byServo = [];
+
+    /** @var array<int, array<int, int>> by node and what its motion's whereabouts were: those on the way, and once it is done */
+    private array $ways = [];
+
+    /** @var array<int, array<int, int>> */
+    private array $ends = [];
+
+    /** @var array<string, array<int, int>> by motion and what its whereabouts were: those once it has been broken off */
+    private array $halts = [];
+
+    /** @var array<int, array<int, array{array<string, string>, array<string, bool>}>> what conditions tell: at which places motions are, and what selectors hold */
+    private array $told = [];
 
     /** @var list<array{string, string, string}> what is wrong with the moves that began since this was emptied: code, path, what */
     public array $wrong = [];
 
-    public function __construct(private readonly Program $program)
+    public function __construct(private readonly Program $program, private readonly Layout $layout)
     {
         $this->build = $program->build;
+        $asked = $this->askedWhere();
+        $moved = $this->moved();
         foreach ($this->build->motions as $id => $motion) {
-            $partner = $motion->drive?->shares;
-            if ($partner === null) {
-                continue;
-            }
-            $this->partners[$id] = $partner;
-            $this->partners[$partner] = $id;
-            if ($motion->drive?->shares_by === 'rectifier') {
-                $this->rectified[$id] = $this->rectified[$partner] = true;
-            }
-            if ($motion->drive->shares_by === 'selector') {
-                $this->selectors[$id] = [self::COUPLED.$id, 1];
-                $this->selectors[$partner] = [self::COUPLED.$id, 2];
-                $selector = $motion->drive->selector;
-                if ($selector->motion !== null) {
-                    $this->byServo[$selector->motion][] = [self::COUPLED.$id, [(string) $selector->place => 1, (string) $selector->other => 2]];
-                }
+            $this->travels[$id] = new Travel($motion, isset($asked[$id]));
+            $this->met[$id] = [];
+            $this->slots[$id] = $layout->add($this->number($id, $this->first($motion, isset($moved[$id]))));
+        }
+        foreach ($this->build->motions as $id => $motion) {
+            if ($motion->drive?->shares !== null) {
+                $this->shares($motion, $motion->drive->shares);
             }
         }
         foreach ($this->program->nodes as $node) {
             foreach ($node->step instanceof PowerStep ? $this->switchedBy($node->step) : [] as $id) {
-                $this->gates[$id] = self::OFF.$id;
+                $this->gates[$id] ??= $layout->add(0);
             }
         }
+    }
+
+    private function shares(Motion $motion, string $partner): void
+    {
+        $this->partners[$motion->id] = $partner;
+        $this->partners[$partner] = $motion->id;
+        if ($motion->drive?->shares_by === 'rectifier') {
+            $this->rectified[$motion->id] = $this->rectified[$partner] = true;
+        }
+        if ($motion->drive?->shares_by === 'selector') {
+            $slot = $this->layout->add(0);
+            $this->selectors[$motion->id] = [$slot, 1];
+            $this->selectors[$partner] = [$slot, 2];
+            $selector = $motion->drive->selector;
+            if ($selector->motion !== null) {
+                $this->byServo[$selector->motion][] = [$slot, [(string) $selector->place => 1, (string) $selector->other => 2]];
+            }
+        }
+    }
+
+    /** When the power comes on. What nobody moves stays where its task begins. */
+    private function first(Motion $motion, bool $isMoved): Whereabouts
+    {
+        $travel = $this->travels[$motion->id];
+        if ($isMoved) {
+            return new Whereabouts($motion->isAbsolute(), between: $motion->isAbsolute() ? $travel->within(...$motion->range()) : $travel->unsaid());
+        }
+        $at = $motion->at($motion->task->from);
+
+        return $motion->isAbsolute() ? new Whereabouts(true, $motion->task->from, $at, $travel->at($at)) : new Whereabouts(false, between: $travel->at($at));
+    }
+
+    /** @return array<string, true> motions whose real position any rule or condition asks for */
+    private function askedWhere(): array
+    {
+        $asked = [];
+        foreach ($this->program->conditions() as $condition) {
+            if ($condition instanceof Between) {
+                $asked[$condition->motion] = true;
+            }
+        }
+
+        return $asked;
+    }
+
+    /** @return array<string, true> motions that any step moves, or that go along with one */
+    private function moved(): array
+    {
+        $moved = [];
+        foreach ($this->program->nodes as $node) {
+            if ($node->motion !== null) {
+                $moved[$node->motion] = true;
+            }
+        }
+        foreach ($this->build->motions as $id => $motion) {
+            $partner = $motion->drive?->shares;
+            if ($partner !== null && (isset($moved[$id]) || isset($moved[$partner]))) {
+                $moved[$id] = $moved[$partner] = true;
+            }
+        }
+
+        return $moved;
     }
 
     /** @return list<string> the motions whose power a step switches */
@@ -82,189 +159,212 @@ final class Motions
         return array_map(strval(...), array_keys(array_filter($this->build->motions, fn (Motion $motion): bool => $motion->id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply))));
     }
 
-    /** @return array<string, array{string, bool}> when the power comes on */
-    public function first(): array
+    public function whereabouts(State $state, string $motion): Whereabouts
     {
-        return array_map(fn (Motion $motion): array => [$motion->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false], $this->build->motions);
+        return $this->met[$motion][$state->slots[$this->slots[$motion]]];
     }
 
-    /** @return array<string, int> what the selectors hold when the power comes on, for all that anybody knows, and whose power is off */
-    public function firstKept(): array
+    public function isDriven(State $state, string $motion): bool
     {
-        return array_fill_keys([...array_column($this->selectors, 0), ...array_values($this->gates)], 0);
+        return $this->whereabouts($state, $motion)->driven;
     }
 
-    /**
-     * A move begins: may it, and does anybody else move the same thing?
-     *
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    public function begin(array $state, int $at, Node $node): array
+    private function number(string $motion, Whereabouts $whereabouts): int
+    {
+        $key = $whereabouts->key();
+        if (! isset($this->numbers[$motion][$key])) {
+            $this->numbers[$motion][$key] = count($this->met[$motion]);
+            $this->met[$motion][] = $whereabouts;
+        }
+
+        return $this->numbers[$motion][$key];
+    }
+
+    private function put(State $state, string $motion, Whereabouts $whereabouts): State
+    {
+        return $state->with($this->slots[$motion], $this->number($motion, $whereabouts));
+    }
+
+    /** It is broken off on its way. */
+    public function halted(State $state, string $motion): State
+    {
+        $is = $state->slots[$this->slots[$motion]];
+        $this->halts[$motion][$is] ??= $this->number($motion, $this->met[$motion][$is]->forgotten($this->met[$motion][$is]->known));
+
+        return $state->with($this->slots[$motion], $this->halts[$motion][$is]);
+    }
+
+    private function atPlace(Motion $motion, string $place): Whereabouts
+    {
+        return new Whereabouts(true, $place, $motion->at($place), $this->travels[$motion->id]->at($motion->at($place)));
+    }
+
+    /** A move begins: may it, and does anybody else move the same thing? */
+    public function begin(State $state, int $at, Node $node): State
     {
         $id = $node->motion ?? '';
         $motion = $this->build->motions[$id];
-        $known = $state[1][$id][1] ? $this->afterHalt($state[1][$id][0], $id) : $state[1][$id][0]; // it is on its way somewhere
         $partner = $this->partners[$id] ?? null;
-        foreach (array_keys($state[0]) as $other) {
+        foreach ($state->threads as $other) {
             $moves = $this->program->nodes[$other]->motion;
             if ($moves !== null && $other !== $at && ($moves === $id || $moves === $partner)) {
                 $this->wrong[] = [$moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}"];
             }
         }
-        if ($partner !== null && isset($this->rectified[$id]) && ! $state[1][$partner][1]) {
-            $state[1][$partner] = [$this->afterHalt($state[1][$partner][0], $partner), false];
+        if ($partner !== null && isset($this->rectified[$id]) && ! $this->isDriven($state, $partner)) {
+            $state = $this->put($state, $partner, $this->whereabouts($state, $partner)->along(1, $this->travels[$partner])->forgotten($this->whereabouts($state, $partner)->known));
         }
-        if ($partner !== null && $state[1][$partner][1]) {
+        if ($partner !== null && $this->isDriven($state, $partner)) {
             $this->wrong[] = ['same_motor', $node->path, $partner.' '];
         }
-        if (isset($this->selectors[$id]) && $state[2][$this->selectors[$id][0]] !== $this->selectors[$id][1]) {
+        if (isset($this->selectors[$id]) && $state->slots[$this->selectors[$id][0]] !== $this->selectors[$id][1]) {
             $this->wrong[] = ['not_coupled', $node->path, $id];
         }
-        if (isset($this->gates[$id]) && $state[2][$this->gates[$id]] === 1) {
+        if (isset($this->gates[$id]) && $state->slots[$this->gates[$id]] === 1) {
             $this->wrong[] = ['no_power', $node->path, $id];
         }
-        $step = $node->step;
-        $round = $motion->period() !== null;
-        if ($motion->drive !== null && (! $motion->task->keeps_turning || ($round && $step instanceof GoStep))) {
-            $teller = $step instanceof GoStep ? $motion->stops->switchAt($step->place) : null;
-            $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null) || ($teller !== null && ($round || $teller->isOwn));
-            $byTime = $motion->goesByTime() && ($step instanceof GoByStep || ($step instanceof GoStep && $teller === null));
-            if ($known === Knowledge::UNKNOWN && ! $finds) {
-                $this->wrong[] = ['not_known', $node->path, $id];
-            } elseif ($known === self::BETWEEN && $byTime) {
-                $this->wrong[] = ['place_lost', $node->path, $id];
-            }
+        if ($this->isDriven($state, $id)) {
+            $state = $this->halted($state, $id); // it is on its way somewhere
         }
         foreach ($this->byServo[$id] ?? [] as [$selector]) {
-            $state[2][$selector] = 0;
+            $state = $state->with($selector, 0);
         }
-        $state[0][$at] = true;
-        $state[1][$id] = [$this->onTheWay($motion, $known, $node), true];
+        $from = $state->slots[$this->slots[$id]];
+        $this->ways[$at][$from] ??= $this->number($id, $this->sets($motion, $this->met[$id][$from], $node));
 
-        return $state;
+        return $state->entering($at)->with($this->slots[$id], $this->ways[$at][$from]);
     }
 
-    /**
-     * A thread rests at a step that moves nothing: while a selector changes over it holds neither.
-     *
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    public function rests(array $state, Node $node): array
+    private function sets(Motion $motion, Whereabouts $from, Node $node): Whereabouts
     {
-        if ($node->step instanceof ChangeOverStep && isset($this->selectors[$node->step->motion])) {
-            $state[2][$this->selectors[$node->step->motion][0]] = 0;
-        }
+        $this->mayBeLost($motion, $from, $node);
 
-        return $state;
+        return $this->onTheWay($motion, $from, $node);
     }
 
-    /** What is known of it while it moves; of a move by an amount, where that leads. */
-    private function onTheWay(Motion $motion, string $known, Node $node): string
-    {
-        if ($motion->isAbsolute()) {
-            return Knowledge::FELT;
-        }
-        $from = $this->position($motion, $known);
-        if ($node->step instanceof GoByStep && $from !== null && ! $motion->task->keeps_turning) {
-            $to = round($from + $node->step->by, 6);
-            if ($to < ($motion->stops->hard_low ?? -INF) - 1e-9 || $to > ($motion->stops->hard_high ?? INF) + 1e-9) {
-                $this->wrong[] = ['past_end', $node->path, "{$motion->id} {$to}"];
-
-                return self::BETWEEN;
-            }
-
-            return $motion->placeAt($to)->id ?? self::MEASURED.$to;
-        }
-
-        return $known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN;
-    }
-
-    private function position(Motion $motion, string $known): ?float
-    {
-        return str_starts_with($known, self::MEASURED) ? (float) substr($known, 1) : $motion->place($known)?->at;
-    }
-
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    public function done(array $state, Node $node): array
+    /** It must know where it sets out, unless it is to find a switch. */
+    private function mayBeLost(Motion $motion, Whereabouts $from, Node $node): void
     {
         $step = $node->step;
-        if ($step instanceof ChangeOverStep && isset($this->selectors[$step->motion])) {
-            [$selector, $number] = $this->selectors[$step->motion];
-            $state[2][$selector] = $number;
+        $round = $motion->period() !== null;
+        if ($motion->drive === null || ($motion->task->keeps_turning && ! ($round && $step instanceof GoStep))) {
+            return;
         }
-        if ($step instanceof WaitStep && $step->until !== null) {
-            return $this->learns($state, $step->until, true);
+        $teller = $step instanceof GoStep ? $motion->stops->switchAt($step->place) : null;
+        $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null) || ($teller !== null && ($round || $teller->isOwn));
+        $byTime = $motion->goesByTime() && ($step instanceof GoByStep || ($step instanceof GoStep && $teller === null));
+        if (! $from->known && ! $finds) {
+            $this->wrong[] = ['not_known', $node->path, $motion->id];
+        } elseif ($from->known && $from->at === null && $byTime) {
+            $this->wrong[] = ['place_lost', $node->path, $motion->id];
         }
+    }
+
+    /** A thread rests at a step that moves nothing: while a selector changes over it holds neither. */
+    public function rests(State $state, Node $node): State
+    {
+        return $node->step instanceof ChangeOverStep && isset($this->selectors[$node->step->motion]) ? $state->with($this->selectors[$node->step->motion][0], 0) : $state;
+    }
+
+    /** Where it may be while it moves; of a move by an amount, where the controller will take it to be. */
+    private function onTheWay(Motion $motion, Whereabouts $from, Node $node): Whereabouts
+    {
+        $step = $node->step;
+        $travel = $this->travels[$motion->id];
+        if ($step instanceof GoByStep) {
+            return $this->byAmount($motion, $from, $node, $step->by);
+        }
+        $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
+        if ($place === null) {
+            return $from->along($step instanceof RunStep ? $step->direction : 1, $travel);
+        }
+
+        return $from->towards($motion->at($place), $travel->slack, $travel);
+    }
+
+    private function byAmount(Motion $motion, Whereabouts $from, Node $node, float $by): Whereabouts
+    {
+        $travel = $this->travels[$motion->id];
+        if ($from->at === null || $motion->task->keeps_turning || $motion->isAbsolute()) {
+            return $from->along($by <=> 0.0, $travel);
+        }
+        $to = round($from->at + $by, 6);
+        if ($to < ($motion->stops->hard_low ?? -INF) - 1e-9 || $to > ($motion->stops->hard_high ?? INF) + 1e-9) {
+            $this->wrong[] = ['past_end', $node->path, "{$motion->id} {$to}"];
+
+            return $from->along($by <=> 0.0, $travel);
+        }
+
+        return new Whereabouts(true, null, $to, $from->towards($to, $travel->slack, $travel)->between, true);
+    }
+
+    /** The step at a node ends as it should. */
+    public function done(State $state, int $at, Node $node): State
+    {
+        $step = $node->step;
         $id = $node->motion;
         if ($id === null) {
-            return $state;
+            $state = $step instanceof ChangeOverStep && isset($this->selectors[$step->motion]) ? $state->with(...$this->selectors[$step->motion]) : $state;
+
+            return $step instanceof WaitStep && $step->until !== null ? $this->learns($state, $step->until, true) : $state;
         }
-        $motion = $this->build->motions[$id];
         if ($step instanceof GoStep) {
             foreach ($this->byServo[$id] ?? [] as [$selector, $places]) {
-                $state[2][$selector] = $places[$step->place] ?? 0;
+                $state = $state->with($selector, $places[$step->place] ?? 0);
             }
-            $state[1][$id] = [$step->place, false];
-        } elseif ($step instanceof GoByStep) {
-            $state[1][$id] = [$state[1][$id][0], false];
-        } elseif ($step instanceof HomeStep) {
-            $state[1][$id] = [$motion->stops->switch($step->switch)->place ?? self::BETWEEN, false];
-        } elseif ($step instanceof RunStep) {
-            $place = $step->ontoSwitch($this->build)?->place;
-            $state[1][$id] = [$place ?? ($motion->isAbsolute() ? Knowledge::FELT : self::BETWEEN), ! $motion->isAbsolute()]; // its motor is still on
         }
+        $is = $state->slots[$this->slots[$id]];
+        $this->ends[$at][$is] ??= $this->number($id, $this->ended($this->build->motions[$id], $this->met[$id][$is], $step));
 
-        return $state;
+        return $state->with($this->slots[$id], $this->ends[$at][$is]);
     }
 
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    public function does(array $state, Node $node): array
+    private function ended(Motion $motion, Whereabouts $is, ?Step $step): Whereabouts
+    {
+        $travel = $this->travels[$motion->id];
+        if ($step instanceof GoByStep) {
+            return $is->at === null ? $is->forgotten($is->known) : new Whereabouts($is->known, $motion->placeAt($is->at)?->id, $is->at, $travel->at($is->at));
+        }
+        $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
+        $is = $place === null ? $is->forgotten(true) : $this->atPlace($motion, $place);
+
+        return ! $step instanceof RunStep || $motion->isAbsolute() ? $is : new Whereabouts(true, $is->place, $is->at, $is->along($step->direction, $travel)->between, true); // its motor is still on
+    }
+
+    public function does(State $state, Node $node): State
     {
         $step = $node->step;
-        if ($step instanceof StopStep) {
-            $state[1][$step->motion] = [$state[1][$step->motion][0], false];
-        } elseif ($step instanceof PowerStep) {
-            foreach ($this->switchedBy($step) as $id) {
-                $state[2][$this->gates[$id]] = $step->on ? 0 : 1;
-                $state[1][$id] = $step->on ? $state[1][$id] : [$this->build->motions[$id]->isAbsolute() ? Knowledge::FELT : Knowledge::UNKNOWN, false];
-            }
+        if ($step instanceof StopStep && $this->isDriven($state, $step->motion)) {
+            $place = $this->whereabouts($state, $step->motion)->place;
+
+            return $place === null ? $this->halted($state, $step->motion) : $this->put($state, $step->motion, $this->atPlace($this->build->motions[$step->motion], $place));
+        }
+        if (! $step instanceof PowerStep) {
+            return $state;
+        }
+        foreach ($this->switchedBy($step) as $id) {
+            $state = $state->with($this->gates[$id], $step->on ? 0 : 1);
+            $state = $step->on ? $state : $this->put($state, $id, $this->whereabouts($state, $id)->forgotten($this->build->motions[$id]->isAbsolute()));
         }
 
         return $state;
     }
 
-    /**
-     * A condition was looked at: what stands still where a switch says is known from then on.
-     *
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    public function learns(array $state, Condition $condition, bool $holds): array
+    /** A condition was looked at: what stands still where a switch says is known from then on. */
+    public function learns(State $state, Condition $condition, bool $holds): State
     {
-        foreach ($this->build->toldBy($condition, $holds) as $id => $place) {
-            if (! $state[1][$id][1] && ! $this->build->motions[$id]->isAbsolute()) {
-                $state[1][$id] = [$place, false];
+        [$places, $held] = $this->told[spl_object_id($condition)][$holds ? 1 : 0] ??= [$this->build->toldBy($condition, $holds), $this->build->heldBy($condition, $holds)];
+        foreach ($places as $id => $place) {
+            if (! $this->isDriven($state, $id) && ! $this->build->motions[$id]->isAbsolute()) {
+                $state = $this->put($state, $id, $this->atPlace($this->build->motions[$id], $place));
             }
         }
-        foreach ($this->build->heldBy($condition, $holds) as $id => $own) {
+        foreach ($held as $id => $own) {
             if (isset($this->selectors[$id])) {
-                $state[2][$this->selectors[$id][0]] = $own ? 1 : 2;
+                $state = $state->with($this->selectors[$id][0], $own ? 1 : 2);
             }
         }
 
         return $state;
-    }
-
-    public function afterHalt(string $known, string $motion): string
-    {
-        return $this->build->motions[$motion]->isAbsolute() ? Knowledge::FELT : ($known === Knowledge::UNKNOWN ? Knowledge::UNKNOWN : self::BETWEEN);
     }
 }

@@ -37,6 +37,9 @@ final class Node
     /** It may give up. */
     public bool $fails = false;
 
+    /** It is of what its routine does when it has failed. */
+    public bool $failing = false;
+
     /**
      * @param  int  $routine  whose thread it is
      * @param  string  $path  of the step in the document: `routines.1.steps.0`

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\ChooseStep;
@@ -14,6 +16,7 @@ use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\TogetherStep;
+use Brookstone\Core\Routine\Trigger;
 use Brookstone\Core\Routine\WaitStep;
 
 /** All routines of a build as points that lead to one another, calls put in where they stand. */
@@ -30,7 +33,7 @@ final class Program
     public array $entries = [];
 
     /** @var array<int, int> first node of what each does when it fails; −1 is nothing */
-    public array $failing = [];
+    public array $whenFailed = [];
 
     /** @var list<Routine> */
     public readonly array $routines;
@@ -44,13 +47,17 @@ final class Program
     /** @var array<string, true> routines that call each other without end, by path of the step */
     public array $endless = [];
 
+    private bool $failing = false; // while it puts in what a routine does when it fails
+
     public function __construct(public readonly Build $build)
     {
         $this->routines = array_values($build->routines);
         foreach ($this->routines as $i => $routine) {
             $this->motions[$i] = [];
             $this->entries[$i] = $this->list($routine->steps, "routines.{$i}.steps", $i, -1, []);
-            $this->failing[$i] = $this->list($routine->ifFails, "routines.{$i}.if_fails", $i, -1, []);
+            $this->failing = true;
+            $this->whenFailed[$i] = $this->list($routine->ifFails, "routines.{$i}.if_fails", $i, -1, []);
+            $this->failing = false;
         }
         foreach ($this->motions as $i => $motions) {
             foreach ($build->motions as $id => $motion) {
@@ -60,6 +67,23 @@ final class Program
                 }
             }
         }
+    }
+
+    /** @return list<Condition> all that decides where a thread goes, what starts and what must not be, and their parts */
+    public function conditions(): array
+    {
+        $conditions = [];
+        foreach ($this->routines as $routine) {
+            foreach ($routine->flat() as $step) {
+                array_push($conditions, ...($step instanceof ChooseStep || $step instanceof RepeatStep ? array_values($step->conditions()) : []));
+            }
+            array_push($conditions, ...array_map(fn (Trigger $trigger): ?Condition => $trigger->condition, $routine->starts));
+        }
+        foreach ($this->build->rules as $rule) {
+            array_push($conditions, $rule->never, $rule->while);
+        }
+
+        return array_merge(...array_map(Conditions::all(...), $conditions));
     }
 
     /** Whether two routines move something in common. */
@@ -155,6 +179,7 @@ final class Program
     private function add(Node $node, int $then): int
     {
         $node->next = $then;
+        $node->failing = $this->failing;
         $this->nodes[] = $node;
 
         return count($this->nodes) - 1;

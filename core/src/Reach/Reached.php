@@ -13,8 +13,9 @@ final readonly class Reached
      * @param  list<array{string, list<string>}>  $found  code (`not_known`, `place_lost`, `same_motion`, `same_motor`, `rule`); path, what, and how it came about
      * @param  array<string, int>  $unreached  paths of steps that nothing gets to, and the routine of each; empty unless complete
      * @param  list<string>  $endless  paths of steps that call without end
+     * @param  list<list<string>>  $together  routines that were met running beside one another: the largest such sets, none a part of another
      */
-    public function __construct(public int $states, public bool $complete, public array $found, public array $unreached, public array $endless)
+    public function __construct(public int $states, public bool $complete, public array $found, public array $unreached, public array $endless, public array $together = [])
     {
     }
 

@@ -6,8 +6,6 @@ namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Conditions;
-use Brookstone\Core\Routine\SetStep;
-use Brookstone\Core\Routine\Trigger;
 
 /**
  * Every state that the routines of a build can get into, breadth first, with every sensor free to answer either way and every step free to
@@ -21,7 +19,7 @@ final class Search
 
     public const FULL = 100_000;
 
-    private const HALTED = '!';   // kept with the counters: what starts at power-on has failed, and nothing starts any more
+    private const STORY = 6; // of what led to a state, the last so many events
 
     private readonly Program $program;
 
@@ -29,29 +27,41 @@ final class Search
 
     private readonly Motions $motions;
 
+    private readonly Walk $walk;
+
+    private readonly State $first;
+
     /** @var array<int, array<string, int>> of each rule, the motions that it is about: 2 what must never be, 1 while what */
     private array $about = [];
 
     /** @var array<string, array{string, list<string>}> found: code, what and how it came about, by code and path */
     private array $found = [];
 
-    /** @var array<int, true> nodes that were passed */
-    private array $passed = [];
+    /** @var array<string, int> the number of each state, in the order in which they were met */
+    private array $numbers = [];
 
-    /** @var array<string, array{string, string}> of each state, the one before and what happened */
-    private array $before = [];
+    /** @var list<int> of each state, the one from which it was met first */
+    private array $from = [];
 
-    private int $states = 0;
+    /** @var list<int> and by what event */
+    private array $event = [];
 
-    private bool $complete = true;
+    /** @var array<int, State> those that have not been gone on from */
+    private array $open = [];
 
-    private string $now = '';
+    /** @var array<string, true> numbers of routines that run beside one another, rising, joined by spaces */
+    private array $together = [];
 
-    private function __construct(private readonly Build $build)
+    private int $now = -1;
+
+    private function __construct(private readonly Build $build, private readonly int $most)
     {
+        $layout = new Layout;
         $this->program = new Program($build);
-        $this->knowledge = new Knowledge($this->program);
-        $this->motions = new Motions($this->program);
+        $this->motions = new Motions($this->program, $layout);
+        $this->knowledge = new Knowledge($this->program, $this->motions, $layout);
+        $this->walk = new Walk($this->program, $this->motions, $this->knowledge, $layout, $most);
+        $this->first = $layout->first();
         foreach (array_values($build->rules) as $i => $rule) {
             $this->about[$i] = array_fill_keys(Conditions::motions($rule->never), 2) + array_fill_keys(Conditions::motions($rule->while), 1);
         }
@@ -59,323 +69,149 @@ final class Search
 
     public static function of(Build $build, int $most = self::QUICK): Reached
     {
-        $search = new self($build);
-        $search->explore($most);
+        $search = new self($build, $most);
+        [$states, $complete] = $search->explore();
         $unreached = [];
-        foreach ($search->complete ? $search->program->nodes : [] as $i => $node) {
-            if (! isset($search->passed[$i]) && $node->kind !== Node::AGAIN) {
+        foreach ($complete ? $search->program->nodes : [] as $i => $node) {
+            if (! isset($search->walk->passed[$i]) && $node->kind !== Node::AGAIN) {
                 $unreached[$node->path] = $node->routine;
             }
         }
         foreach ($search->program->nodes as $i => $node) {
-            if (isset($search->passed[$i])) {
+            if (isset($search->walk->passed[$i])) {
                 unset($unreached[$node->path]); // a step that is called from elsewhere is reached there
             }
         }
 
-        return new Reached($search->states, $search->complete, array_values($search->found), $unreached, array_keys($search->program->endless));
+        return new Reached($states, $complete, array_values($search->found), $unreached, array_keys($search->program->endless), $search->together());
     }
 
-    private function explore(int $most): void
+    /** @return array{int, bool} how many states were gone on from, and that those were all */
+    private function explore(): array
     {
-        // A state: [threads: node => true, motions: id => [known, driven], counters].
-        $first = [[], $this->motions->first(), array_map(fn (array $bounds): int => 0, $this->knowledge->bounds)];
-        foreach (array_keys($this->knowledge->bounds) as $counter) {
-            $first[2][$counter] = $this->knowledge->bounded($counter, $this->build->counters[$counter]->start);
-        }
-        $first[2] += [self::HALTED => 0, ...$this->motions->firstKept()];
-        $starts = [$first];
+        $starts = [$this->first];
         foreach ($this->program->routines as $i => $routine) {
             if ($routine->startsAtPowerOn()) {
-                $starts = array_merge(...array_map(fn (array $state): array => $this->start($state, $i), $starts));
+                $starts = array_merge(...array_map(fn (State $state): array => $this->walk->start($state, $i), $starts));
             }
         }
-        $queue = new \SplQueue;
         foreach ($starts as $state) {
-            $this->reach($state, '', 'the power comes on', $queue);
+            $this->reach($state, -1);
         }
-        while (! $queue->isEmpty()) {
-            [$key, $state] = $queue->dequeue();
-            $this->now = $key;
-            if (++$this->states > $most) {
-                $this->states = $most;
-                $this->complete = false;
+        for ($this->now = 0; isset($this->open[$this->now]) && $this->walk->complete; $this->now++) {
+            if ($this->now >= $this->most) {
+                return [$this->most, false];
+            }
+            $state = $this->open[$this->now];
+            unset($this->open[$this->now]);
+            foreach ($this->walk->next($state) as [$event, $after]) {
+                $this->reach($after, $event, $state);
+            }
+        }
 
-                return;
-            }
-            foreach ($this->next($state) as [$words, $after]) {
-                $this->reach($after, $key, $words, $queue);
-            }
-        }
+        return [$this->now, $this->walk->complete];
     }
 
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @param  \SplQueue<array{string, array{array<int, true>, array<string, array{string, bool}>, array<string, int>}}>  $queue
-     */
-    private function reach(array $state, string $from, string $words, \SplQueue $queue): void
+    private function reach(State $state, int $event, ?State $from = null): void
     {
-        [$threads, $motions, $counters] = $state;
-        ksort($threads);
-        $key = implode(',', array_keys($threads)).'|';
-        foreach ($motions as [$known, $driven]) {
-            $key .= $known.($driven ? '!' : ';');
+        foreach ($this->motions->wrong as [$code, $path, $what]) {
+            $this->finds($code, $path, $what, $this->now);
         }
-        $key .= implode(',', $counters);
-        if (isset($this->before[$key])) {
+        $this->motions->wrong = [];
+        $key = $state->key();
+        if (isset($this->numbers[$key])) {
             return;
         }
-        $this->before[$key] = [$from, $words];
-        $this->rules($state, $key, $from);
-        $queue->enqueue([$key, [$threads, $motions, $counters]]);
-    }
-
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return list<array{string, array{array<int, true>, array<string, array{string, bool}>, array<string, int>}}> what can happen, and the state then
-     */
-    private function next(array $state): array
-    {
-        $all = [];
-        $runs = [];
-        foreach (array_keys($state[0]) as $at) {
-            $node = $this->program->nodes[$at];
-            $runs[$node->routine] = true;
-            if ($node->kind === Node::FORK) {
-                foreach ($this->join($state, $at, $node) as $after) {
-                    $all[] = ['', $after];
-                }
-
-                continue;
-            }
-            $left = $state;
-            unset($left[0][$at]);
-            $done = $this->motions->done($left, $node);
-            foreach ($this->onward($done, $node->next) as $after) {
-                $all[] = [$node->path, $after];
-            }
-            if ($node->fails) {
-                foreach ($this->fail($state, $node->routine) as $after) {
-                    $all[] = ["{$node->path} gives up", $after];
-                }
-            }
-        }
-        foreach ($state[2][self::HALTED] === 1 ? [] : $this->program->routines as $i => $routine) {
-            if (isset($runs[$i]) || ! ($routine->starts === [] ? ! isset($this->program->called[$routine->id]) : $this->canStart($routine->starts, $state))) {
-                continue;
-            }
-            foreach ($routine->alone ? array_keys($runs) : [] as $other) {
-                if ($this->program->meet($i, $other)) {
-                    continue 2;
-                }
-            }
-            foreach ($this->start($state, $i) as $after) {
-                $all[] = [$routine->name.' starts', $after];
-            }
-        }
-
-        return $all;
-    }
-
-    /**
-     * @param  list<Trigger>  $starts
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     */
-    private function canStart(array $starts, array $state): bool
-    {
-        foreach ($starts as $trigger) {
-            if ($trigger->when !== 'power_on' && ($trigger->when !== 'count' || $trigger->condition === null || $this->knowledge->truth($trigger->condition, $state) !== Knowledge::FALSE)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return list<array{array<int, true>, array<string, array{string, bool}>, array<string, int>}>
-     */
-    private function start(array $state, int $routine): array
-    {
-        return $this->onward($state, $this->program->entries[$routine]);
-    }
-
-    /**
-     * A thread goes on from a node as far as it can without waiting.
-     *
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return list<array{array<int, true>, array<string, array{string, bool}>, array<string, int>}>
-     */
-    private function onward(array $state, int $at): array
-    {
-        while ($at >= 0) {
-            $node = $this->program->nodes[$at];
-            $this->passed[$at] = true;
-            switch ($node->kind) {
-                case Node::WAIT:
-                case Node::AGAIN:
-                    $state[0][$at] = true;
-
-                    return [$this->motions->rests($state, $node)];
-                case Node::MOVE:
-                    $state = $this->motions->begin($state, $at, $node);
-                    foreach ($this->motions->wrong as [$code, $path, $what]) {
-                        $this->finds($code, $path, $what);
-                    }
-                    $this->motions->wrong = [];
-
-                    return [$state];
-                case Node::FORK:
-                    $state[0][$at] = true;
-                    $states = [$state];
-                    foreach ($node->branches as [$first]) {
-                        $states = array_merge(...array_map(fn (array $each): array => $this->onward($each, $first), $states));
-                    }
-
-                    return $states;
-                case Node::FAULT:
-                    return $this->fail($state, $node->routine, str_contains($node->path, '.if_fails.'));
-                case Node::CHOOSE:
-                    $so = $node->condition === null ? Knowledge::MAYBE : $this->knowledge->truth($node->condition, $state);
-                    if ($so === Knowledge::MAYBE) {
-                        [$then, $else] = $node->condition === null ? [$state, $state] : [$this->motions->learns($state, $node->condition, true), $this->motions->learns($state, $node->condition, false)];
-
-                        return [...$this->onward($then, $node->next), ...$this->onward($else, $node->else)];
-                    }
-                    $at = $so === Knowledge::TRUE ? $node->next : $node->else;
-
-                    continue 2;
-                default:
-                    $state = $this->does($this->motions->does($state, $node), $node);
-                    $at = $node->next;
-            }
-        }
-
-        return [$state];
-    }
-
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return list<array{array<int, true>, array<string, array{string, bool}>, array<string, int>}>
-     */
-    private function join(array $state, int $at, Node $node): array
-    {
-        $inside = [];
-        $branches = 0; // that still run
-        foreach ($node->branches as [, $from, $to]) {
-            $running = array_filter(array_keys($state[0]), fn (int $each): bool => $each >= $from && $each < $to);
-            $branches += $running === [] ? 0 : 1;
-            array_push($inside, ...$running);
-        }
-        if ($branches > 0 && ! ($node->any && $branches < count($node->branches))) {
-            return [];
-        }
-        unset($state[0][$at]);
-        foreach ($inside as $each) {
-            unset($state[0][$each]);
-            $motion = $this->program->nodes[$each]->motion;
-            if ($motion !== null) {
-                $state[1][$motion] = [$this->motions->afterHalt($state[1][$motion][0], $motion), false];
-            }
-        }
-
-        return $this->onward($state, $node->next);
-    }
-
-    /**
-     * Everything that a routine moves is stopped; then it does what it does when it fails, if it is not doing that already.
-     *
-     * @param  bool  $failing  it is a step of those that says so
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return list<array{array<int, true>, array<string, array{string, bool}>, array<string, int>}>
-     */
-    private function fail(array $state, int $routine, bool $failing = false): array
-    {
-        foreach (array_keys($state[0]) as $at) {
-            if ($this->program->nodes[$at]->routine === $routine) {
-                $failing = $failing || str_contains($this->program->nodes[$at]->path, '.if_fails.');
-                unset($state[0][$at]);
-            }
-        }
-        foreach (array_keys($this->program->motions[$routine]) as $motion) {
-            if ($state[1][$motion][1]) {
-                $state[1][$motion] = [$this->motions->afterHalt($state[1][$motion][0], $motion), false];
-            }
-        }
-
-        if ($this->program->routines[$routine]->startsAtPowerOn()) {
-            $state[2][self::HALTED] = 1;
-        }
-
-        return $failing ? [$state] : $this->onward($state, $this->program->failing[$routine]);
-    }
-
-    /**
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @return array{array<int, true>, array<string, array{string, bool}>, array<string, int>}
-     */
-    private function does(array $state, Node $node): array
-    {
-        $step = $node->step;
-        if ($step instanceof SetStep && isset($this->knowledge->bounds[$step->counter])) {
-            $state[2][$step->counter] = $this->knowledge->bounded($step->counter, $step->to ?? $state[2][$step->counter] + ($step->add ?? 0));
-        }
-
-        return $state;
-    }
-
-    /**
-     * What rules forbid, told once of each step that brings it about.
-     *
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     * @param  string  $from  the state before
-     */
-    private function rules(array $state, string $key, string $from): void
-    {
+        $number = $this->numbers[$key] = count($this->numbers);
+        $this->from[] = $this->now;
+        $this->event[] = $event;
+        $this->open[$number] = $state;
+        $this->beside($state);
         foreach (array_values($this->build->rules) as $i => $rule) {
             if ($this->knowledge->truth($rule->never, $state) !== Knowledge::FALSE && ($rule->while === null || $this->knowledge->truth($rule->while, $state) !== Knowledge::FALSE)) {
-                $this->now = $key;
-                $this->finds('rule', "rules.{$i}", $rule->id.' '.$this->culprit($i, $state, $from));
+                $this->finds('rule', "rules.{$i}", $rule->id.' '.$this->culprit($i, $state, $from), $number);
             }
         }
     }
 
-    /**
-     * The step that moves what a rule is about: the one that has just begun, if there is one, rather what must never be than while what.
-     *
-     * @param  array{array<int, true>, array<string, array{string, bool}>, array<string, int>}  $state
-     */
-    private function culprit(int $rule, array $state, string $from): string
+    private function beside(State $state): void
     {
-        $before = array_flip(explode(',', (string) strstr($from, '|', true)));
+        $runs = [];
+        foreach ($state->threads as $at) {
+            $runs[$this->program->nodes[$at]->routine] = true;
+        }
+        if (count($runs) > 1) {
+            $runs = array_keys($runs);
+            sort($runs);
+            $this->together[implode(' ', $runs)] = true;
+        }
+    }
+
+    /** @return list<list<string>> ids of routines that were met running beside one another: the largest such sets, none a part of another */
+    private function together(): array
+    {
+        $sets = array_map(fn (string $set): array => array_map(intval(...), explode(' ', $set)), array_map(strval(...), array_keys($this->together)));
+        usort($sets, fn (array $a, array $b): int => [count($b), $a] <=> [count($a), $b]);
+        $largest = [];
+        foreach ($sets as $set) {
+            if (array_filter($largest, fn (array $other): bool => array_diff($set, $other) === []) === []) {
+                $largest[] = $set;
+            }
+        }
+
+        return array_map(fn (array $set): array => array_map(fn (int $i): string => $this->program->routines[$i]->id, $set), $largest);
+    }
+
+    /**
+     * The step that moves what a rule is about, told once of each step that brings it about: the one that has just begun, if there is one, rather what
+     * must never be than while what.
+     *
+     * @param  State|null  $from  the state before
+     */
+    private function culprit(int $rule, State $state, ?State $from): string
+    {
         $best = ['', -1];
-        foreach (array_keys($state[0]) as $at) {
+        foreach ($state->threads as $at) {
             $node = $this->program->nodes[$at];
             $about = $node->motion === null ? 0 : $this->about[$rule][$node->motion] ?? 0;
-            $weight = $about === 0 ? -1 : $about + (isset($before[$at]) ? 0 : 2);
+            $weight = $about === 0 ? -1 : $about + (in_array($at, $from->threads ?? [], true) ? 0 : 2);
             $best = $weight > $best[1] ? [$node->path, $weight] : $best;
         }
 
         return $best[0];
     }
 
-    private function finds(string $code, string $path, string $what): void
+    /** @param  int  $in  the state that this is found in, or while it is gone on from */
+    private function finds(string $code, string $path, string $what, int $in): void
     {
-        $this->found[$code === 'rule' ? "rule {$what}" : "{$code} {$path}"] ??= [$code, [$path, $what, ...$this->story()]];
+        $this->found[$code === 'rule' ? "rule {$what}" : "{$code} {$path}"] ??= [$code, [$path, $what, ...$this->story($in)]];
     }
 
-    /** @return list<string> what happened on the way to the present state, at most the last few */
-    private function story(): array
+    /** @return list<string> what happened on the way to a state, at most the last few */
+    private function story(int $number): array
     {
         $story = [];
-        for ($key = $this->now; $key !== '' && count($story) < 6; $key = $this->before[$key][0]) {
-            $words = $this->before[$key][1];
+        for (; $number >= 0 && count($story) < self::STORY; $number = $this->from[$number]) {
+            $words = $this->words($this->event[$number]);
             if ($words !== '') {
                 array_unshift($story, $words);
             }
         }
 
         return $story;
+    }
+
+    private function words(int $event): string
+    {
+        if ($event < 0) {
+            return 'the power comes on';
+        }
+        $n = intdiv($event, 3);
+
+        return match ($event % 3) {
+            Walk::STARTS => $this->program->routines[$n]->name.' starts',
+            Walk::GIVES_UP => "{$this->program->nodes[$n]->path} gives up",
+            default => $this->program->nodes[$n]->kind === Node::FORK ? '' : $this->program->nodes[$n]->path,
+        };
     }
 }
