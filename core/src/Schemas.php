@@ -89,6 +89,11 @@ final class Schemas
                     'says' => new TextShape, 'outcome' => ChoiceShape::of('ends', 'gives_up', 'comes_round', 'bounded', 'never_begins'), 'takes_s' => self::number()->orNull(), 'wrong' => self::number(),
                 ])),
             ])),
+            'supplies' => self::list(self::record('SupplyAsked', [
+                'id' => new TextShape, 'name' => new TextShape, 'max_A' => self::number(), 'most_A' => self::number(), 'together' => self::list(new TextShape), 'at_once' => self::sentence(),
+                'day_Ah' => self::number(), 'rest_Ah' => self::number(), 'lasts_days' => self::number()->orNull(), 'over_day' => self::sentence(),
+                'takes' => self::list(self::record('RoutineTakes', ['routine' => new TextShape, 'runs' => self::number(), 'charge_Ah' => self::number(), 'says' => self::sentence()])),
+            ])),
             'log' => self::list(self::record('Compared', ['id' => new TextShape, 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull()])),
             'pictures' => self::list(self::record('PictureRead', [
                 'id' => new TextShape,

@@ -124,6 +124,20 @@ final class Builds
         return array_values(array_filter($assessment->findings(), fn (Finding $finding): bool => $finding->code === $code));
     }
 
+    /**
+     * To plant: the lift is run by the button, and beside it the lid by the beam, from a supply that gives so much.
+     *
+     * @return array<string, mixed>
+     */
+    public static function beside(float $gives_A): array
+    {
+        $go = fn (string $motion, string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place, 'give_up_s' => 6];
+
+        return ['supplies.0.max_A' => $gives_A, 'routines.1.steps' => [$go('lift', 'high'), $go('lift', 'low')], 'routines.2' => [
+            'id' => 'wave', 'name' => 'Wave', 'alone' => true, 'starts' => [['when' => 'beam', 'sensor' => 'beam']], 'steps' => [$go('lid', 'open'), $go('lid', 'shut')],
+        ]];
+    }
+
     /** The judgement of a build with all that its rules propose; the same build is rehearsed once in a process. */
     public static function assessed(Build $build): Assessment
     {

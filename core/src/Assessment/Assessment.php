@@ -20,18 +20,22 @@ final readonly class Assessment implements \JsonSerializable
      * @param  list<array<string, mixed>>  $routines
      * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log  what is computed for each measurement
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures  what was read off each picture, in metres
+     * @param  list<array<string, mixed>>  $supplies  what the rehearsals ask of each supply, at once and over the day
      * @param  bool  $rehearsed  its routines have been rehearsed; otherwise this is the first answer, and there may be more to say
      * @param  Finding|null  $finding  what `says` tells of, where that is one
      * @param  bool  $tried  what mends it has been tried on the whole build, all routines rehearsed, and is offered; before that nothing is
      */
-    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [], public bool $rehearsed = false, private ?Finding $finding = null, public bool $tried = false)
+    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [], public array $supplies = [], public bool $rehearsed = false, private ?Finding $finding = null, public bool $tried = false)
     {
     }
 
-    /** @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures */
-    public function with(array $pictures, bool $rehearsed): self
+    /**
+     * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures
+     * @param  list<array<string, mixed>>  $supplies
+     */
+    public function with(array $pictures, array $supplies, bool $rehearsed): self
     {
-        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $rehearsed, $this->finding, $this->tried);
+        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $supplies, $rehearsed, $this->finding, $this->tried);
     }
 
     /**
@@ -45,7 +49,7 @@ final readonly class Assessment implements \JsonSerializable
             $this->verdict, $this->says, $this->finding === null ? null : ($how($this->finding)->fixes[0] ?? null), $this->first,
             array_map(fn (Chain $chain): Chain => $chain->offering($how), $this->chains),
             array_map(fn (array $routine): array => array_merge($routine, ['findings' => array_map($how, $routine['findings'])]), $this->routines),
-            $this->log, $this->pictures, $this->rehearsed, $this->finding, $tried,
+            $this->log, $this->pictures, $this->supplies, $this->rehearsed, $this->finding, $tried,
         );
     }
 
@@ -101,6 +105,6 @@ final readonly class Assessment implements \JsonSerializable
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'rehearsed' => $this->rehearsed, 'tried' => $this->tried];
+        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'supplies' => $this->supplies, 'rehearsed' => $this->rehearsed, 'tried' => $this->tried];
     }
 }

@@ -68,7 +68,7 @@ final class Assessor
 
         $pictures = array_map(fn (Picture $picture): array => ['id' => $picture->id, 'readings' => $picture->read()], $build->pictures);
 
-        return self::sum($chains, $routines->routines(), self::log($build, $subjects))->with($pictures, $rehearsed !== null);
+        return self::sum($chains, $routines->routines(), self::log($build, $subjects))->with($pictures, $routines->supplies(), $rehearsed !== null);
     }
 
     /**

@@ -64,6 +64,9 @@ final class DriveNotes
         $capacity = $f->drive->supply->capacity_Ah;
         $day = $f->charge_Ah_day();
         $wanted = $subject->build->settings->battery_days;
+        if ($subject->build->isRehearsed($subject->motion->id)) {
+            return null; // then the rehearsals say how often it moves, and what everything on its battery takes together
+        }
         if ($capacity === null || $day <= 0.0 || $capacity / $day >= $wanted) {
             return null;
         }
@@ -74,7 +77,7 @@ final class DriveNotes
                 ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for."
                 : "It takes {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for.",
             ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'), 'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
-        ), $this->mends ? [...Mending::gate($subject), ...SupplyMends::largerBattery($subject, $day * $wanted), ...Mending::frugal($subject)] : []);
+        ), $this->mends ? [...Mending::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply, $day * $wanted), ...Mending::frugal($subject)] : []);
     }
 
     /** What cutting the power between moves would save. */

@@ -45,7 +45,7 @@ final class DriveSheet
                 ? new Sentence('{day}; {gated} with its power cut between moves', ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'), 'gated' => Quantity::of($f->gated()->charge_Ah_day(), 'Ah')])
                 : new Sentence('{day} for {times} times there and back', ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'), 'times' => Quantity::number($f->task->per_day)]),
         ];
-        if ($supply->capacity_Ah !== null && $f->charge_Ah_day() > 0.0) {
+        if ($supply->capacity_Ah !== null && $f->charge_Ah_day() > 0.0 && ! $subject->build->isRehearsed($subject->motion->id)) {
             $rows['The battery'] = new Sentence('lasts {days} days for this motion', ['days' => Quantity::number($supply->capacity_Ah / $f->charge_Ah_day())]);
         }
         $rows['Stopped dead'] = new Sentence('{energy} put {knock} through gears that survive {limit}', [

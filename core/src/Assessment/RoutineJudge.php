@@ -36,6 +36,9 @@ final class RoutineJudge
     /** @var array<string, ?float> s, by routine; null where a move is never made or it has no end */
     private array $takes = [];
 
+    /** @var list<array<string, mixed>> what the rehearsals ask of each supply */
+    private array $supplies = [];
+
     /**
      * @param  array<string, Subject>  $subjects by motion
      * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
@@ -57,10 +60,20 @@ final class RoutineJudge
             $this->duration($routine, $i);
         }
         $starts->presses();
-        (new RoutineReach($this->context, $reached ?? Search::of($build)))->check();
+        $reached ??= Search::of($build);
+        (new RoutineReach($this->context, $reached))->check();
         if ($rehearsed !== null) {
             (new RoutineRehearsal($this->context, $rehearsed, $failing))->check();
+            $supply = new RoutineSupply($this->context, $rehearsed, $reached);
+            $supply->check();
+            $this->supplies = $supply->supplies();
         }
+    }
+
+    /** @return list<array<string, mixed>> what the rehearsals ask of each supply, as RoutineSupply has it; empty before them */
+    public function supplies(): array
+    {
+        return $this->supplies;
     }
 
     public function link(Subject $subject): Link

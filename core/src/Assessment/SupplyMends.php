@@ -70,12 +70,11 @@ final class SupplyMends
     }
 
     /** @return list<Fix> the same supply with as much charge as is asked of it, Ah */
-    public static function largerBattery(Subject $subject, float $charge_Ah): array
+    public static function largerBattery(Build $build, Supply $supply, float $charge_Ah): array
     {
-        $supply = $subject->motion->drive?->supply;
         $larger = self::roundedUp($charge_Ah);
 
-        return $supply === null ? [] : [new Fix(new Sentence("Feed {$supply->name} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($subject->build->supplies), true).'.capacity_Ah', $larger)])];
+        return [new Fix(new Sentence("Feed {$supply->name} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.capacity_Ah', $larger)])];
     }
 
     /** To two figures. */

@@ -11,6 +11,7 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
@@ -149,6 +150,37 @@ final readonly class Build
         $said = $this->inputsSaid($condition, $holds);
 
         return array_filter(array_map(fn (Motion $motion): ?bool => $motion->drive?->shares === null ? null : $said[$motion->drive->selector->tells ?? ''] ?? null, $this->motions), fn (?bool $held): bool => $held !== null);
+    }
+
+    /** @return list<string> motions that a routine moves, by the routines that it calls too */
+    public function movedBy(Routine $routine): array
+    {
+        $motions = [];
+        $open = [$routine->id];
+        for ($i = 0; $i < count($open); $i++) {
+            foreach ($this->routines[$open[$i]]->flat() as $step) {
+                if ($step->motion() !== null) {
+                    $motions[$step->motion()] = true;
+                }
+                if ($step instanceof CallStep && ! in_array($step->routine, $open, true)) {
+                    $open[] = $step->routine;
+                }
+            }
+        }
+
+        return array_map(strval(...), array_keys($motions));
+    }
+
+    /** It has steps, and drives for all that it moves: it can be rehearsed. */
+    public function isComplete(Routine $routine): bool
+    {
+        return $routine->steps !== [] && array_filter($this->movedBy($routine), fn (string $motion): bool => $this->motions[$motion]->drive === null) === [];
+    }
+
+    /** A routine moves it that can be rehearsed. */
+    public function isRehearsed(string $motion): bool
+    {
+        return array_filter($this->routines, fn (Routine $routine): bool => in_array($motion, $this->movedBy($routine), true) && $this->isComplete($routine)) !== [];
     }
 
     /** @return array<string, bool> of each sensor and switch that must then be on or off */

@@ -17,6 +17,7 @@ final readonly class Performance
      * @param  array<string, float>  $ends  where each motion stands at the end, in its own unit
      * @param  string  $began  how everything was when it began: the same for two beginnings from which everything goes on alike
      * @param  string  $left  the same of its end
+     * @param  array<string, Drawn>  $drawn  by supply
      * @param  float  $until_s  since the power came on
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class Performance
         public array $ends,
         public string $began,
         public string $left,
+        public array $drawn,
         public float $until_s,
     ) {
     }

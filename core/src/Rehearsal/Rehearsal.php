@@ -9,7 +9,6 @@ use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\CounterIs;
-use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Trigger;
@@ -47,7 +46,7 @@ final class Rehearsal
     public static function of(Build $build): Rehearsed
     {
         $self = new self($build);
-        $complete = array_filter($build->routines, $self->isComplete(...));
+        $complete = array_filter($build->routines, $build->isComplete(...));
         $self->performances = array_fill_keys(array_keys($build->routines), []);
         foreach ($complete as $id => $routine) {
             if (self::onlyAtPowerOn($routine)) {
@@ -101,7 +100,7 @@ final class Rehearsal
         $this->add(Stage::perform($this->build, $first, new Start(self::PLAIN), function (Performance $done) use ($routines, &$met, &$before): ?array {
             $this->begun[$done->routine][$done->began] = true;
             foreach ($routines as $id => $routine) {
-                $shared = array_intersect($this->motions($routine), $this->motions($this->build->routines[$done->routine]));
+                $shared = array_intersect($this->build->movedBy($routine), $this->build->movedBy($this->build->routines[$done->routine]));
                 if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left]) && ($shared !== [] || $this->asksForCounters($routine))) {
                     $met["{$done->routine} {$id}"] = true;
                     $before[] = $done->routine;
@@ -114,23 +113,11 @@ final class Rehearsal
         }));
     }
 
-    /** It has steps, and drives for all that it moves. */
-    private function isComplete(Routine $routine): bool
-    {
-        foreach ($this->motions($routine) as $motion) {
-            if ($this->build->motions[$motion]->drive === null) {
-                return false;
-            }
-        }
-
-        return $routine->steps !== [];
-    }
-
     /** @return list<Start> everywhere else that it can begin */
     private function starts(Routine $routine): array
     {
         $starts = [];
-        foreach ($this->motions($routine) as $id) {
+        foreach ($this->build->movedBy($routine) as $id) {
             $motion = $this->build->motions[$id];
             foreach (self::ends($motion) as $name => $at) {
                 $starts[] = new Start("from power-on with {$motion->name} at {$name}", [$id => $at]);
@@ -140,7 +127,7 @@ final class Rehearsal
         foreach (self::onlyAtPowerOn($routine) ? $this->performances : [] as $other => $performances) {
             $leaves = $performances[0] ?? null;
             if ($leaves !== null && $leaves->outcome === 'ends' && $other !== $routine->id) {
-                $moved = array_intersect_key($leaves->ends, array_flip($this->motions($this->build->routines[$other])));
+                $moved = array_intersect_key($leaves->ends, array_flip($this->build->movedBy($this->build->routines[$other])));
                 $starts[] = new Start("from power-on as {$this->build->routines[$other]->name} leaves it", array_filter($moved, fn (float $at, string $id): bool => ! $this->isAt($this->build->motions[$id], $at, $this->build->motions[$id]->at($this->build->motions[$id]->task->from)), ARRAY_FILTER_USE_BOTH));
             }
         }
@@ -167,7 +154,7 @@ final class Rehearsal
     private function suppliesOf(Routine $routine): array
     {
         $supplies = [];
-        foreach ($this->motions($routine) as $id) {
+        foreach ($this->build->movedBy($routine) as $id) {
             $supply = $this->build->motions[$id]->drive?->supply;
             if ($supply !== null) {
                 $supplies[$supply->id] = $supply;
@@ -274,24 +261,5 @@ final class Rehearsal
     private static function onlyAtPowerOn(Routine $routine): bool
     {
         return $routine->starts !== [] && array_filter($routine->starts, fn (Trigger $trigger): bool => $trigger->when !== 'power_on') === [];
-    }
-
-    /** @return list<string> that it moves, by the routines that it calls too */
-    private function motions(Routine $routine): array
-    {
-        $motions = [];
-        $open = [$routine->id];
-        for ($i = 0; $i < count($open); $i++) {
-            foreach ($this->build->routines[$open[$i]]->flat() as $step) {
-                if ($step->motion() !== null) {
-                    $motions[$step->motion()] = true;
-                }
-                if ($step instanceof CallStep && ! in_array($step->routine, $open, true)) {
-                    $open[] = $step->routine;
-                }
-            }
-        }
-
-        return array_map(strval(...), array_keys($motions));
     }
 }

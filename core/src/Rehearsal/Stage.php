@@ -19,6 +19,7 @@ use Brookstone\Core\Routine\Trigger;
 use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\Axis;
+use Brookstone\Core\Simulation\Feed;
 use Brookstone\Core\Simulation\Mishap;
 use Brookstone\Core\Simulation\Program;
 use Brookstone\Core\Simulation\RoutineRun;
@@ -56,6 +57,12 @@ final class Stage
     private string $began = '';
 
     private bool $comesRound = false;
+
+    /** @var array<string, array{float, float}> of each supply what it had given, C, and what it gave, A, when the routine began */
+    private array $before = [];
+
+    /** @var array<string, float> of each supply what it had given when the routine ended, C */
+    private array $until = [];
 
     /** What was written down before: steps, and mishaps. */
     private int $stepsBefore = 0;
@@ -152,6 +159,7 @@ final class Stage
     {
         [$this->routine, $this->start] = [$routine, $start];
         $this->began_s = $this->ended_s = null;
+        $this->before = $this->until = [];
         $this->fault = null;
         $this->comesRound = false;
         $this->stepsBefore = $this->world->recorder->begun();
@@ -163,6 +171,10 @@ final class Stage
         if ($routine === $this->routine->id && $this->began_s === null) {
             $this->began_s = $this->world->now();
             $this->began = $this->state();
+            foreach ($this->world->feeds as $id => $feed) {
+                $this->before[$id] = [$feed->charge_C(), $feed->flows_A()];
+                $feed->forgetsPeak();
+            }
         }
     }
 
@@ -174,7 +186,20 @@ final class Stage
         if ($routine === $this->routine->id && $this->began_s !== null && $this->ended_s === null) {
             $this->ended_s = $this->world->now();
             $this->fault = $fault;
+            $this->until = array_map(fn (Feed $feed): float => $feed->charge_C(), $this->world->feeds);
         }
+    }
+
+    /** @return array<string, Drawn> by supply, since the routine began */
+    private function drawn(): array
+    {
+        $drawn = [];
+        foreach ($this->world->feeds as $id => $feed) {
+            [$before_C, $before_A] = $this->before[$id] ?? [0.0, 0.0];
+            $drawn[$id] = new Drawn(($this->until[$id] ?? $feed->charge_C()) - $before_C, $feed->peak_A(), $before_A, $feed->flows_A(), ($this->ended_s ?? $this->world->now()) - ($this->began_s ?? 0.0));
+        }
+
+        return $drawn;
     }
 
     /** In a scenario people do what that says, and no more: a routine that gives them up does what it should. */
@@ -317,7 +342,7 @@ final class Stage
             $this->fault === null ? $took : null,
             array_slice($this->world->recorder->steps(), $this->stepsBefore), $mishaps,
             array_map(fn (Axis $axis): float => $axis->position(), $axes),
-            $this->began, $this->state(), $this->world->now(),
+            $this->began, $this->state(), $this->drawn(), $this->world->now(),
         );
     }
 

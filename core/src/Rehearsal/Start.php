@@ -21,4 +21,10 @@ final readonly class Start
     public function __construct(public string $says, public array $at = [], public ?array $so = null, public ?Scenario $scenario = null, public array $before = [], public array $fed = [])
     {
     }
+
+    /** Nothing stands elsewhere than usual, every supply gives its nominal voltage, and nothing special happens; after other routines, or not. */
+    public function isUsual(): bool
+    {
+        return $this->at === [] && $this->so === null && $this->scenario === null && $this->fed === [];
+    }
 }

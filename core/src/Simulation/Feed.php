@@ -136,6 +136,29 @@ final class Feed
         $this->samples[] = round($this->flows_A, Recorder::DIGITS) + 0.0;
     }
 
+    /** What it has given since the run began, C. */
+    public function charge_C(): float
+    {
+        return $this->charge_C;
+    }
+
+    /** What it gives now. */
+    public function flows_A(): float
+    {
+        return $this->flows_A;
+    }
+
+    /** The most that it was asked for since the run began, or since this was forgotten. */
+    public function peak_A(): float
+    {
+        return $this->peak_A;
+    }
+
+    public function forgetsPeak(): void
+    {
+        $this->peak_A = 0.0;
+    }
+
     /** @return array<string, mixed> as Schemas has it */
     public function written(float $ran_s): array
     {

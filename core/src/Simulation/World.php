@@ -72,7 +72,7 @@ final class World implements Senses
     private array $broken = [];
 
     /** @var array<string, Feed> by supply */
-    private readonly array $feeds;
+    public readonly array $feeds;
 
     /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
-import type { Chain } from '../api/types';
+import type { Chain, SupplyAsked } from '../api/types';
 import { ChainRow } from '../chain/ChainRow';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
 import { linkPath, LINKS, MARKER_BG } from '../chain/links';
@@ -96,8 +96,34 @@ export function BuildPage() {
                     )}
                 </ul>
             </section>
+            <Supplies of={assessment.supplies} />
             <AddMotion open={isAdding} onClose={() => setAdding(false)} />
         </main>
+    );
+}
+
+/** What the rehearsals ask of each supply: at once, and over the day. */
+function Supplies({ of }: { of: SupplyAsked[] }) {
+    const { say } = useSpeaking();
+    if (of.length === 0) {
+        return null;
+    }
+    return (
+        <section className="mt-6" aria-label="Supplies">
+            <h2 className="mb-1 text-[1.05rem]">Supplies, as rehearsed</h2>
+            <ul className="divide-y divide-line border border-line bg-sheet">
+                {of.map((supply) => (
+                    <li key={supply.id} className="flex flex-wrap items-baseline gap-x-4 px-4 py-2">
+                        <strong className="w-48">{supply.name}</strong>
+                        <span className={`w-96 ${supply.most_A > supply.max_A ? 'text-tight' : ''}`}>{say(supply.at_once)}</span>
+                        <span className="min-w-0 flex-1">
+                            {say(supply.over_day)}
+                            {supply.takes.length > 0 && <span className="block text-quiet">{supply.takes.map((each) => say(each.says)).join(', ')}</span>}
+                        </span>
+                    </li>
+                ))}
+            </ul>
+        </section>
     );
 }
 
