@@ -25,6 +25,10 @@ final class StudyWork
 
     private const WALKS_IN_PART = 4;
 
+    public function __construct(private readonly JudgeBuild $judge)
+    {
+    }
+
     /**
      * @param  array<string, mixed>  $asked
      * @return array{int, array<string, mixed>} how many parts, and what is known before any is done
@@ -53,12 +57,11 @@ final class StudyWork
     private function driftFrame(Build $build, Routine $routine, array $asked): array
     {
         $motion = $build->motions[$asked['motion']];
-        $fan = new DriftFan($build, $motion, $routine, 1);
-        $steps = iterator_to_array($routine->flat());
+        $fan = new DriftFan($build, $motion, $this->judge->rehearsed($build)->usual($routine->id), 1);
         $stops = [];
         foreach ($fan->shown() as $path => $number) {
             $stop = $fan->path->stops[$number];
-            $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => ($steps[$path] ?? null)?->says($build)->text() ?? '', 'by_time' => $stop->move !== null];
+            $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => $build->routines[$stop->routine]->stepAt($stop->path)?->says($build)->text() ?? '', 'by_time' => $stop->move !== null];
         }
 
         return ['unit' => $motion->unit()->value, 'tolerance' => $motion->task->tolerance, 'cycles' => (int) ($asked['cycles'] ?? 100), 'stops' => $stops];
@@ -77,7 +80,7 @@ final class StudyWork
         }
         $routine = $this->routine($build, $asked);
         if ($kind === 'drift') {
-            $fan = new DriftFan($build, $build->motions[$asked['motion']], $routine, (int) ($asked['seed'] ?? 1) * 1000 + $part);
+            $fan = new DriftFan($build, $build->motions[$asked['motion']], $this->judge->rehearsed($build)->usual($routine->id), (int) ($asked['seed'] ?? 1) * 1000 + $part);
 
             return array_map(fn (): array => $fan->walk((int) ($asked['cycles'] ?? 100), (int) ($asked['home_every'] ?? 0)), range(1, self::WALKS_IN_PART));
         }

@@ -19,8 +19,8 @@ use Brookstone\Core\Mend\InMind;
 use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Reach\Search as Reach;
+use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsal;
-use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Study\DriftFan;
 use Brookstone\Core\Study\FaultSweep;
@@ -144,13 +144,14 @@ $states = Editor::apply($heron, [['path' => 'log', 'value' => []], ['path' => 'r
     'steps' => array_map(fn (int $k): array => ['do' => 'wait', 'for_s' => 1], range(1, 5)),
 ], range(1, 12))]]);
 
-/** @return array{Brookstone\Core\Build\Motion, Routine} something that goes by time */
+/** @return array{Brookstone\Core\Build\Motion, Performance|null} something that goes by time, and a cycle of it */
 function drifting(Build $build): array
 {
-    foreach ($build->routines as $routine) {
+    $rehearsed = Rehearsal::of($build);
+    foreach (array_keys($build->routines) as $routine) {
         foreach ($build->motions as $motion) {
-            if ((new DriftFan($build, $motion, $routine, 1))->drifts()) {
-                return [$motion, $routine];
+            if ((new DriftFan($build, $motion, $rehearsed->usual($routine), 1))->drifts()) {
+                return [$motion, $rehearsed->usual($routine)];
             }
         }
     }

@@ -94,7 +94,7 @@ it('brings with a choice what that needs', function () {
     $post = fn (array $body) => $this->postJson("/api/builds/{$build->id}/complete", $body);
     $drive = ['path' => 'motions.1.drive', 'value' => ['motor' => Builds::motor('W24-150'), 'supply' => 'servos']];
 
-    $post(['does' => 'Take it', 'changes' => [$drive]])->assertOk()->assertJsonPath('brings', null)->assertJsonPath('fix.does.text', 'Take it; put a switch at Wide; put a switch at Closed; home Jaw onto Jaw closed switch first');
+    $post(['does' => 'Take it', 'changes' => [$drive]])->assertOk()->assertJsonPath('brings', null)->assertJsonPath('fix.does.text', 'Take it; put a switch at Closed; home Jaw onto Closed switch first; put a switch at Wide');
     expect($build->refresh()->version)->toBe(1);
     $post(['does' => 'Take it', 'changes' => [['path' => 'motions.1.drive', 'value' => 'x']]])->assertStatus(422)->assertJsonPath('errors.0.field', 'motions.1.drive');
     $post(['does' => '', 'changes' => [$drive]])->assertStatus(422)->assertJsonPath('errors.0.field', 'does');

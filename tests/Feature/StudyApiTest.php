@@ -42,7 +42,7 @@ it('stops where it is called off, keeps what is done, and does a part only once'
 });
 
 it('walks a drift with a seed, the same each time, and less where it is homed more often', function () {
-    $build = Builds::planted(['motions.2.stops.switches' => [], 'motions.2.task.tolerance' => 0.002, 'routines.0.steps' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6]]]);
+    $build = Builds::planted(['motions.2.task.tolerance' => 0.002] + Builds::byTime());
     $id = $this->postJson('/api/builds/import', $build->document)->assertCreated()->json('id');
     $ask = fn (array $more): array => $this->getJson('/api/studies/'.$this->postJson("/api/builds/{$id}/studies", ['kind' => 'drift', 'routine' => 'show', 'motion' => 'lift', 'cycles' => 40, ...$more])->assertCreated()->json('id'))->json('result');
     $wide = fn (array $result): float => end($result['stops'][1]['fan'])['high'] - end($result['stops'][1]['fan'])['low'];

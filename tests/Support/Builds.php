@@ -125,6 +125,21 @@ final class Builds
     }
 
     /**
+     * To plant: the lift goes by time, homed when the power comes on and then never again.
+     *
+     * @return array<string, mixed>
+     */
+    public static function byTime(): array
+    {
+        $go = fn (string $place): array => ['do' => 'go', 'motion' => 'lift', 'place' => $place, 'give_up_s' => 6];
+
+        return [
+            'motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']],
+            'motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05], 'routines.1.steps' => [$go('high'), $go('middle')],
+        ];
+    }
+
+    /**
      * To plant: the lift is run by the button, and beside it the lid by the beam, from a supply that gives so much.
      *
      * @return array<string, mixed>

@@ -11,6 +11,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
@@ -49,6 +50,18 @@ final class RoutineContext
     public function isRehearsed(): bool
     {
         return $this->rehearsed !== null;
+    }
+
+    /** One usual cycle of a routine, as it was rehearsed; null before that, and of what never begins. */
+    public function cycle(Routine $routine): ?Performance
+    {
+        return $this->rehearsed?->usual($routine->id);
+    }
+
+    /** Longest that a step which moves something took to be done in the rehearsals, s; null before them, and where it never was. */
+    public function took_s(Routine $routine, string $path): ?float
+    {
+        return $this->rehearsed?->longestOfStep_s($routine->id, $path);
     }
 
     /** How long a routine takes at most, as rehearsed, s; before that from the computed times of its moves; null where it has no end. */
@@ -143,14 +156,9 @@ final class RoutineContext
         if (preg_match('/^routines\.(\d+)\.(.+)$/', $path, $parts) !== 1) {
             return '';
         }
-        $routine = array_values($this->build->routines)[(int) $parts[1]] ?? null;
-        foreach ($routine?->flat() ?? [] as $at => $step) {
-            if ($at === $parts[2]) {
-                return rtrim($step->says($this->build)->text(), '.:');
-            }
-        }
+        $step = (array_values($this->build->routines)[(int) $parts[1]] ?? null)?->stepAt($parts[2]);
 
-        return '';
+        return $step === null ? '' : rtrim($step->says($this->build)->text(), '.:');
     }
 
     public static function patienceFor(float $time): float

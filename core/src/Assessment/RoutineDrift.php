@@ -30,11 +30,12 @@ final readonly class RoutineDrift
 
     public function check(Routine $routine, int $i): void
     {
-        foreach ($this->context->build->motions as $motion) {
+        $cycle = $this->context->cycle($routine);
+        foreach ($cycle === null ? [] : $this->context->build->motions as $motion) {
             if (! $motion->goesByTime() || $motion->turnsAnywhere()) {
                 continue;
             }
-            $path = new DriftPath($this->context->build, $motion, $routine);
+            $path = new DriftPath($this->context->build, $motion, $cycle);
             if (! $path->isByTime()) {
                 continue;
             }
@@ -66,11 +67,13 @@ final readonly class RoutineDrift
     /** @param  int  $moves  that are still within */
     private function tell(Routine $routine, int $i, Motion $motion, float $tolerance, bool $homed, DriftStop $stop, float $off, int $moves): void
     {
-        $step = iterator_to_array($routine->flat())[$stop->path] ?? null;
+        $by = $this->context->build->routines[$stop->routine];
+        $step = $by->stepAt($stop->path);
+        $at = array_search($by->id, array_keys($this->context->build->routines), true);
         $unit = $motion->unit();
         $once = $homed || $moves < 1;
         $values = ['tolerance' => $unit->quantity($tolerance), 'error' => $unit->quantity($off), 'moves' => Quantity::number($moves)];
-        $this->context->find($routine, 'routine.drifts', $moves < 1 ? Severity::Fails : Severity::Tight, "routines.{$i}.".(explode('.called', $stop->path)[0]), $once
+        $this->context->find($routine, 'routine.drifts', $moves < 1 ? Severity::Fails : Severity::Tight, "routines.{$at}.{$stop->path}", $once
             ? "{$motion->name} goes by time here, and with other voltage and friction ends up to {error} off its place, where {tolerance} is allowed."
             : "{$motion->name} goes by time here and {$routine->name} never homes it: after {moves} moves it can be more than {tolerance} off its place.", $values, $step instanceof GoStep || $step instanceof GoByStep ? $this->fixes($motion, $step, $i, $once) : [], $motion->id);
     }

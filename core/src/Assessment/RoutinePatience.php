@@ -17,7 +17,10 @@ use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\WaitStep;
 
-/** Whether a step that may never end gives up, and not before its move can have ended. */
+/**
+ * Whether a step that may never end gives up, and not before its move can have ended: how long that takes at most the rehearsals say; of what never ended in
+ * one, the computed time from its far end.
+ */
 final readonly class RoutinePatience
 {
     private const PATIENCE = 3.0;       // a give-up time over so many times the move waits too long
@@ -61,12 +64,12 @@ final readonly class RoutinePatience
             if ($motion->drive === null || ($motion->isAbsolute() && $step->giveUp_s() === null)) {
                 continue;
             }
-            $time = $this->times->longest($step);
+            $time = $this->context->took_s($routine, $path) ?? $this->times->longest($step);
             if ($step->giveUp_s() === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
                 ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $step->speed()))]), $motion->id);
-            } elseif ($time !== null) {
+            } elseif ($time !== null && $this->context->isRehearsed()) {
                 $this->fits($routine, $step, $step->giveUp_s(), $time, $place, $motion);
             }
         }
@@ -80,7 +83,7 @@ final readonly class RoutinePatience
         $fix = $this->setGiveUp($place, $time, $seconds);
         if ($giveUp < $time) {
             $this->add($routine, new Finding('routine.give_up_short', Severity::Fails, $place, new Sentence(
-                "It gives up after {give_up}, but {$name} can take {time} from its far end.", $values,
+                "It gives up after {give_up}, but {$name} can take {time}.", $values,
             ), [$fix]), $motion);
         } elseif ($giveUp > max(self::PATIENCE * $time, self::SHORT_S)) {
             $this->add($routine, new Finding('routine.give_up_long', Severity::Note, $place, new Sentence(

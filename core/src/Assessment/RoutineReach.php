@@ -309,12 +309,7 @@ final readonly class RoutineReach
     private function stepAt(string $path): ?Step
     {
         [, $i, $rest] = explode('.', $path, 3);
-        foreach (array_values($this->build->routines)[(int) $i]->flat() as $at => $step) {
-            if ($at === $rest) {
-                return $step;
-            }
-        }
 
-        return null;
+        return array_values($this->build->routines)[(int) $i]->stepAt($rest);
     }
 }

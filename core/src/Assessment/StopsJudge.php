@@ -90,12 +90,15 @@ final class StopsJudge implements Judge
         return new Fix(new Sentence("Put a switch at {$subject->facts->placeName($switch['place'])}"), [new Change($subject->path.'.stops.switches', [$switch])]);
     }
 
-    /** @return array{id: string, name: string, place: string, at: float, end: string} where a motion that has none would have its first: at the lower place of its task */
+    /** @return array{id: string, name: string, place: string, at: float, end: string} where a motion that has none would have its first: where its task begins, as it rests there */
     public static function firstSwitch(Motion $motion): array
     {
-        $low = $motion->at($motion->task->from) < $motion->at($motion->task->to) ? $motion->task->from : $motion->task->to;
+        $from = $motion->task->from;
 
-        return ['id' => substr($motion->id, 0, 30).'-'.substr($low, 0, 9), 'name' => ($motion->place($low)->name ?? $low).' switch', 'place' => $low, 'at' => $motion->at($low), 'end' => 'low'];
+        return [
+            'id' => substr($motion->id, 0, 30).'-'.substr($from, 0, 9), 'name' => ($motion->place($from)->name ?? $from).' switch', 'place' => $from, 'at' => $motion->at($from),
+            'end' => $motion->at($from) < $motion->at($motion->task->to) ? 'low' : 'high',
+        ];
     }
 
     /** @return list<Finding> */

@@ -152,23 +152,32 @@ final readonly class Build
         return array_filter(array_map(fn (Motion $motion): ?bool => $motion->drive?->shares === null ? null : $said[$motion->drive->selector->tells ?? ''] ?? null, $this->motions), fn (?bool $held): bool => $held !== null);
     }
 
-    /** @return list<string> motions that a routine moves, by the routines that it calls too */
-    public function movedBy(Routine $routine): array
+    /** @return non-empty-list<string> a routine and those that it calls, and those that they call */
+    public function calledBy(Routine $routine): array
     {
-        $motions = [];
-        $open = [$routine->id];
-        for ($i = 0; $i < count($open); $i++) {
-            foreach ($this->routines[$open[$i]]->flat() as $step) {
-                if ($step->motion() !== null) {
-                    $motions[$step->motion()] = true;
-                }
-                if ($step instanceof CallStep && ! in_array($step->routine, $open, true)) {
-                    $open[] = $step->routine;
+        $called = [$routine->id];
+        for ($i = 0; $i < count($called); $i++) {
+            foreach ($this->routines[$called[$i]]->flat() as $step) {
+                if ($step instanceof CallStep && ! in_array($step->routine, $called, true)) {
+                    $called[] = $step->routine;
                 }
             }
         }
 
-        return array_map(strval(...), array_keys($motions));
+        return $called;
+    }
+
+    /** @return list<string> motions that a routine moves, by the routines that it calls too */
+    public function movedBy(Routine $routine): array
+    {
+        $motions = [];
+        foreach ($this->calledBy($routine) as $id) {
+            foreach ($this->routines[$id]->flat() as $step) {
+                $motions[] = $step->motion();
+            }
+        }
+
+        return array_values(array_unique(array_filter($motions, fn (?string $motion): bool => $motion !== null)));
     }
 
     /** It has steps, and drives for all that it moves: it can be rehearsed. */

@@ -33,7 +33,7 @@ final readonly class Day
 
     public static function of(Build $build, Rehearsed $rehearsed): self
     {
-        $usual = array_filter(array_map(self::usual(...), $rehearsed->performances));
+        $usual = array_filter(array_map(fn (int|string $id): ?Performance => $rehearsed->usual((string) $id), array_combine(array_keys($rehearsed->performances), array_keys($rehearsed->performances))));
         $runs = self::runs($build, $usual);
         $charge = $rest = [];
         foreach (array_keys($build->supplies) as $supply) {
@@ -66,30 +66,6 @@ final readonly class Day
         $first = array_key_first($charge);
 
         return $first !== null && $charge[$first] > $this->rest_Ah[$supply] ? (string) $first : null;
-    }
-
-    /**
-     * Begun with nothing special, at nominal voltage, and ended if it ever does: of those the one that draws most, as one may find its work done already.
-     *
-     * @param  list<Performance>  $performances
-     */
-    private static function usual(array $performances): ?Performance
-    {
-        $usual = null;
-        foreach ($performances as $performance) {
-            $counts = $performance->start->isUsual() && $performance->outcome !== 'never_begins';
-            $gaveUp = fn (Performance $one): int => $one->outcome === 'gives_up' ? 1 : 0;
-            if ($counts && ($usual === null || [$gaveUp($performance), -self::sum($performance)] < [$gaveUp($usual), -self::sum($usual)])) {
-                $usual = $performance;
-            }
-        }
-
-        return $usual;
-    }
-
-    private static function sum(Performance $performance): float
-    {
-        return array_sum(array_map(fn (Drawn $drawn): float => $drawn->charge_C, $performance->drawn));
     }
 
     /**

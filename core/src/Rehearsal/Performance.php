@@ -34,4 +34,10 @@ final readonly class Performance
         public float $until_s,
     ) {
     }
+
+    /** Of all supplies. */
+    public function charge_C(): float
+    {
+        return array_sum(array_map(fn (Drawn $drawn): float => $drawn->charge_C, $this->drawn));
+    }
 }

@@ -21,6 +21,40 @@ final readonly class Rehearsed
         return $this->performances[$routine] ?? [];
     }
 
+    /**
+     * One cycle of a routine: begun with nothing special, at nominal voltage, and ended if it ever does; of those the one that draws most, as one may find
+     * its work done already.
+     */
+    public function usual(string $routine): ?Performance
+    {
+        $usual = null;
+        $rank = fn (Performance $one): array => [$one->outcome === 'gives_up' ? 1 : 0, -$one->charge_C()];
+        foreach ($this->of($routine) as $performance) {
+            if ($performance->start->isUsual() && $performance->outcome !== 'never_begins' && ($usual === null || $rank($performance) < $rank($usual))) {
+                $usual = $performance;
+            }
+        }
+
+        return $usual;
+    }
+
+    /** Longest that a step of a routine took to be done, s; null where it never was. */
+    public function longestOfStep_s(string $routine, string $path): ?float
+    {
+        $longest = null;
+        foreach ($this->performances as $performances) {
+            foreach ($performances as $performance) {
+                foreach ($performance->steps as $step) {
+                    if ($step['routine'] === $routine && $step['path'] === $path && $step['outcome'] === 'done' && $step['end_s'] !== null) {
+                        $longest = max($longest ?? 0.0, $step['end_s'] - $step['start_s']);
+                    }
+                }
+            }
+        }
+
+        return $longest;
+    }
+
     /** Longest that a routine took, s; null where it never ended by itself. */
     public function longest_s(string $routine): ?float
     {

@@ -14,7 +14,6 @@ use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Scenario;
-use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Trigger;
 use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Routine\WorldEvent;
@@ -206,7 +205,7 @@ final class Stage
     private function waitedForPeople(string $routine): bool
     {
         $last = $this->start->scenario === null ? null : $this->world->recorder->gaveUp($routine);
-        $step = $last === null ? null : $this->stepAt($last['routine'], $last['path']);
+        $step = $last === null ? null : $this->build->routines[$last['routine']]->stepAt($last['path']);
         $until = $step instanceof WaitStep || $step instanceof RunStep ? $step->until : null;
 
         return $until !== null && Stagehand::events($this->build->sensors, $until, true) !== [];
@@ -358,7 +357,7 @@ final class Stage
         if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $axis->isPowered()) {
             $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->name} is still powered when all is done"), $last['routine'], $last['path']);
         }
-        $step = $this->stepAt($last['routine'], $last['path']);
+        $step = $this->build->routines[$last['routine']]->stepAt($last['path']);
         $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
         $off = $place === null || $last['outcome'] !== 'done' || ! ($step instanceof GoStep || $step instanceof HomeStep) ? 0.0 : abs($motion->distance($axis->position(), $motion->at($place)));
         [$low, $high] = $motion->range();
@@ -375,16 +374,5 @@ final class Stage
         $moves = array_filter(array_slice($this->world->recorder->steps(), $this->stepsBefore), fn (array $step): bool => $step['motion'] === $motion);
 
         return end($moves) ?: null;
-    }
-
-    private function stepAt(string $routine, string $path): ?Step
-    {
-        foreach ($this->build->routines[$routine]->flat() as $at => $step) {
-            if ($at === $path) {
-                return $step;
-            }
-        }
-
-        return null;
     }
 }

@@ -28,6 +28,17 @@ final readonly class Routine
         yield from self::walk($this->ifFails, 'if_fails');
     }
 
+    public function stepAt(string $path): ?Step
+    {
+        foreach ($this->flat() as $at => $step) {
+            if ($at === $path) {
+                return $step;
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<string> motions that it moves by its own steps */
     public function motions(): array
     {

@@ -6,7 +6,7 @@ namespace Brookstone\Core\Study;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Stops\TimedMove;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -27,10 +27,11 @@ final class DriftFan
 
     private ?float $spare = null;
 
-    public function __construct(Build $build, Motion $motion, Routine $routine, int $seed)
+    /** @param  Performance|null  $cycle  of a routine, as it was rehearsed; null where it was never begun */
+    public function __construct(Build $build, Motion $motion, ?Performance $cycle, int $seed)
     {
         $this->random = new Randomizer(new Mt19937($seed));
-        $this->path = new DriftPath($build, $motion, $routine);
+        $this->path = new DriftPath($build, $motion, $cycle);
     }
 
     /** Something of its cycle goes by time. */
@@ -42,13 +43,13 @@ final class DriftFan
     /**
      * The steps at whose ends it stops, each once: of one that is done several times in a cycle the last time counts.
      *
-     * @return array<string, int> numbers of the stops of its path, by the path of the step
+     * @return array<string, int> numbers of the stops of its path, by the routine and the path of the step
      */
     public function shown(): array
     {
         $shown = [];
         foreach ($this->path->stops as $i => $stop) {
-            $shown[$stop->path] = $i;
+            $shown["{$stop->routine} {$stop->path}"] = $i;
         }
 
         return $shown;

@@ -7,19 +7,16 @@ namespace Brookstone\Core\Study;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Routine\CallStep;
+use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
-use Brookstone\Core\Routine\RepeatStep;
-use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
-use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Stops\TimedMove;
 
 /**
- * Where a motion that goes by time stops in one cycle of a routine, loops and called routines included; and how far off it stands at each stop.
- * What the rule says and what the study walks both come from here.
+ * Where a motion that goes by time stops in one cycle of a routine, as that was rehearsed; and how far off it stands at each stop. What the rule says and
+ * what the study walks both come from here.
  *
  * Each timed move adds its own error and passes on that of its start: e′ = b + g·e + c·s + w, with the supply's s the same all through a cycle and w of
  * its own. Means and variances of that linear chain add up in closed form (Taylor, An Introduction to Error Analysis, 2nd ed., §3.5 and 9.2).
@@ -27,10 +24,6 @@ use Brookstone\Core\Stops\TimedMove;
 final class DriftPath
 {
     private const MOST_STOPS = 400; // in a cycle
-
-    private const FOR_EVER = 2;     // rounds of a loop without a number that are looked at
-
-    private const DEEPEST = 8;      // routines that call routines
 
     private const SIGMAS = 3.0;
 
@@ -45,12 +38,17 @@ final class DriftPath
     /** @var array<string, TimedMove> */
     private array $moves = [];
 
-    public function __construct(private readonly Build $build, private readonly Motion $motion, Routine $routine)
+    /** @param  Performance|null  $cycle  of the routine; null where it was never begun */
+    public function __construct(private readonly Build $build, private readonly Motion $motion, ?Performance $cycle)
     {
         $this->at = $motion->at($motion->task->from);
+        $routines = $cycle === null ? [] : $build->calledBy($build->routines[$cycle->routine]);
+        $steps = array_filter($cycle->steps ?? [], fn (array $step): bool => $step['motion'] === $motion->id && $step['outcome'] === 'done' && in_array($step['routine'], $routines, true));
         for ($round = 0; $round < 2 && $motion->goesByTime(); $round++) {
             $this->walked = []; // the second time it sets out from where the first ended
-            $this->walk($routine->steps, '', 0);
+            foreach (array_slice($steps, 0, self::MOST_STOPS) as $step) {
+                $this->stop($step['routine'], $step['path']);
+            }
         }
         $this->stops = $this->walked;
     }
@@ -121,34 +119,9 @@ final class DriftPath
         return null;
     }
 
-    /** @param  list<Step>  $steps */
-    private function walk(array $steps, string $under, int $depth): void
+    private function stop(string $routine, string $path): void
     {
-        foreach ($steps as $i => $step) {
-            $path = $under === '' ? "steps.{$i}" : "{$under}.{$i}";
-            if (count($this->walked) >= self::MOST_STOPS) {
-                return;
-            }
-            if ($step instanceof CallStep) {
-                if ($depth < self::DEEPEST) {
-                    $this->walk($this->build->routines[$step->routine]->steps, "{$path}.called", $depth + 1);
-                }
-            } elseif ($step instanceof RepeatStep) {
-                for ($round = 0; $round < ($step->times ?? self::FOR_EVER) && count($this->walked) < self::MOST_STOPS; $round++) {
-                    $this->walk($step->steps, "{$path}.steps", $depth);
-                }
-            } elseif ($step->inner() !== []) {
-                foreach ($step->inner() as $field => $inner) {
-                    $this->walk($inner, "{$path}.{$field}", $depth);
-                }
-            } elseif ($step->motion() === $this->motion->id) {
-                $this->stop($step, $path);
-            }
-        }
-    }
-
-    private function stop(Step $step, string $path): void
-    {
+        $step = $this->build->routines[$routine]->stepAt($path);
         $switch = match (true) {
             $step instanceof HomeStep => $this->motion->stops->switch($step->switch),
             $step instanceof GoStep, $step instanceof RunStep => $step->ontoSwitch($this->build),
@@ -156,7 +129,7 @@ final class DriftPath
         };
         if ($switch !== null) {
             $this->at = $this->motion->at($switch->place);
-            $this->walked[] = new DriftStop($path, $this->at, null);
+            $this->walked[] = new DriftStop($routine, $path, $this->at, null);
 
             return;
         }
@@ -167,7 +140,7 @@ final class DriftPath
         };
         if ($step instanceof GoByStep || ($step instanceof GoStep && abs($by) > 1e-12)) {
             $to = $this->at + $by;
-            $this->walked[] = new DriftStop($path, $this->motion->comesTo($to), $this->moves["{$this->at} {$to} {$step->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $step->speed, $this->measured($this->at, $to)));
+            $this->walked[] = new DriftStop($routine, $path, $this->motion->comesTo($to), $this->moves["{$this->at} {$to} {$step->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $step->speed, $this->measured($this->at, $to)));
             $this->at = $this->motion->comesTo($to);
         }
     }

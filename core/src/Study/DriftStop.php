@@ -10,11 +10,12 @@ use Brookstone\Core\Stops\TimedMove;
 final readonly class DriftStop
 {
     /**
-     * @param  string  $path  of the step that brings it there
+     * @param  string  $routine  whose step brings it there
+     * @param  string  $path  of that step
      * @param  float  $at  where it should stand, own unit
      * @param  TimedMove|null  $move  that brings it there by time; null where a switch finds it
      */
-    public function __construct(public string $path, public float $at, public ?TimedMove $move)
+    public function __construct(public string $routine, public string $path, public float $at, public ?TimedMove $move)
     {
     }
 }

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Stops\TimedMove;
 use Brookstone\Core\Study\DriftFan;
 use Brookstone\Core\Study\DriftPath;
@@ -28,7 +29,7 @@ it('walks every stop of a cycle, loops and called routines too', function () {
     $build = toAndFro([goes('middle'), ['do' => 'repeat', 'times' => 3, 'steps' => [goes('upper'), goes('middle')]], ['do' => 'call', 'routine' => 'more'], goes('low')], [
         'routines.2' => ['id' => 'more', 'name' => 'More', 'steps' => [goes('high'), ['do' => 'go_by', 'motion' => 'lift', 'by' => -0.02, 'give_up_s' => 5]]],
     ]);
-    $path = new DriftPath($build, $build->motions['lift'], $build->routines['show']);
+    $path = new DriftPath($build, $build->motions['lift'], Rehearsal::of($build)->usual('show'));
 
     expect(array_map(fn ($stop): float => round($stop->at, 6), $path->stops))->toBe([0.05, 0.08, 0.05, 0.08, 0.05, 0.08, 0.05, 0.1, 0.08, 0.0])
         ->and($path->isHomed())->toBeTrue()->and($path->timedMoves())->toBe(9)
@@ -45,7 +46,7 @@ it('agrees with the study at every stop: the rule’s means and spreads are thos
             : goes($places[(int) $things->number(0, 3.99)]);
     }
     $build = toAndFro($steps, $seed % 2 === 0 ? ['supplies.0.capacity_Ah' => 2.0] : []);
-    $fan = new DriftFan($build, $build->motions['lift'], $build->routines['show'], $seed);
+    $fan = new DriftFan($build, $build->motions['lift'], Rehearsal::of($build)->usual('show'), $seed);
     $cycles = 6;
     $walks = array_map(fn (): array => $fan->walk($cycles), range(1, 200));
     $told = iterator_to_array($fan->path->errors($cycles), false);
@@ -83,7 +84,7 @@ it('takes the spread of what was measured where there are repeats, three or more
     $log = fn (float ...$times): array => ['log' => array_map(fn (int $i): array => ['id' => "m{$i}", 'motion' => 'lift', 'from' => 'low', 'to' => 'middle', 'measured_s' => $times[$i], 'on' => '2026-05-30'], array_keys($times))];
     $of = function (array $planted): array {
         $build = toAndFro([goes('middle'), goes('low')], $planted);
-        $path = new DriftPath($build, $build->motions['lift'], $build->routines['show']);
+        $path = new DriftPath($build, $build->motions['lift'], Rehearsal::of($build)->usual('show'));
 
         return [$path->stops[0]->move?->measured_sd_s, iterator_to_array($path->errors(1))[0][0][1]];
     };
@@ -97,7 +98,7 @@ it('takes the spread of what was measured where there are repeats, three or more
 
 it('says where a motion first strays, on both sides of what is allowed', function () {
     $build = toAndFro([goes('middle'), goes('upper'), goes('low')]);
-    $path = new DriftPath($build, $build->motions['lift'], $build->routines['show']);
+    $path = new DriftPath($build, $build->motions['lift'], Rehearsal::of($build)->usual('show'));
     $errors = iterator_to_array($path->errors(1))[0];
     $off = fn (int $stop): float => abs($errors[$stop][0]) + 3 * $errors[$stop][1];
     expect($off(1))->toBeGreaterThan($off(0));
@@ -134,10 +135,10 @@ function dialByTime(array $steps): Build
 
 it('drifts per turn, forwards each time, and an index takes it out', function () {
     $build = dialByTime([goes('high'), goes('far'), goes('low')]);
-    $path = new DriftPath($build, $build->motions['lift'], $build->routines['next']);
+    $path = new DriftPath($build, $build->motions['lift'], Rehearsal::of($build)->usual('next'));
     $errors = iterator_to_array($path->errors(4), false);
     $drifting = dialByTime([goes('high'), goes('far')]);
-    $without = new DriftPath($drifting, $drifting->motions['lift'], $drifting->routines['next']);
+    $without = new DriftPath($drifting, $drifting->motions['lift'], Rehearsal::of($drifting)->usual('next'));
     $grows = iterator_to_array($without->errors(4), false);
 
     expect(array_column($path->stops, 'at'))->toBe([90.0, 180.0, 0.0])
