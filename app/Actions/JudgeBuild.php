@@ -99,7 +99,12 @@ final class JudgeBuild implements Memory
 
     public function rehearsed(Build $build): Rehearsed
     {
-        return Cache::remember(self::key($build), self::KEPT_S, fn (): Rehearsed => Rehearsal::of($build));
+        return Cache::remember(self::key($build), self::KEPT_S, function () use ($build): Rehearsed {
+            $before = Cache::get((string) Cache::get(self::lastKey($build)));
+            Cache::put(self::lastKey($build), self::key($build), self::KEPT_S);
+
+            return Rehearsal::of($build, $before instanceof Rehearsed ? $before : null);
+        });
     }
 
     public function keepRehearsed(Build $build, Rehearsed $rehearsed): void
@@ -120,6 +125,12 @@ final class JudgeBuild implements Memory
     private static function key(Build $build): string
     {
         return 'rehearsed:'.hash('sha256', json_encode(array_diff_key($build->document, array_flip(self::ASIDE)), JSON_THROW_ON_ERROR));
+    }
+
+    /** Of a build that has the same motions and routines: what was rehearsed last, of which an edit leaves much as it was. */
+    private static function lastKey(Build $build): string
+    {
+        return 'rehearsed-last:'.hash('sha256', json_encode([$build->document['name'], array_keys($build->motions), array_keys($build->routines)], JSON_THROW_ON_ERROR));
     }
 
     /** What is tried hangs on the drawer too, and on all that is judged. */

@@ -19,7 +19,7 @@ final class InMind implements Memory
 
     public function rehearsed(Build $build): Rehearsed
     {
-        return $this->rehearsed[self::key($build)] ??= Rehearsal::of($build);
+        return $this->rehearsed[self::key($build)] ??= Rehearsal::of($build, end($this->rehearsed) ?: null);
     }
 
     public function keepRehearsed(Build $build, Rehearsed $rehearsed): void

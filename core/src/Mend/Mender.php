@@ -190,7 +190,7 @@ final class Mender
     {
         $key = self::hash($build->document);
         if (! isset($this->known[$key])) {
-            $rehearsed = Rehearsal::of($build);
+            $rehearsed = Rehearsal::of($build, $this->rehearsed);
             $this->known = array_slice([$key => [Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
         }
 

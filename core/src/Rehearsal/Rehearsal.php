@@ -7,8 +7,6 @@ namespace Brookstone\Core\Rehearsal;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Supply;
-use Brookstone\Core\Condition\Condition;
-use Brookstone\Core\Condition\CounterIs;
 use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Trigger;
@@ -39,18 +37,27 @@ final class Rehearsal
 
     private bool $isWhole = true;
 
-    private function __construct(private readonly Build $build)
+    private readonly Footing $footing;
+
+    /** @var array<string, list<Performed>> by how it was begun */
+    private array $stages = [];
+
+    private int $again = 0; // stages that need not be performed
+
+    private function __construct(private readonly Build $build, private readonly ?Rehearsed $before)
     {
+        $this->footing = new Footing($build);
     }
 
-    public static function of(Build $build): Rehearsed
+    /** @param  Rehearsed|null  $before  of another build: what hangs on nothing in which that differs is not run again */
+    public static function of(Build $build, ?Rehearsed $before = null): Rehearsed
     {
-        $self = new self($build);
+        $self = new self($build, $before);
         $complete = array_filter($build->routines, $build->isComplete(...));
         $self->performances = array_fill_keys(array_keys($build->routines), []);
         foreach ($complete as $id => $routine) {
             if (self::onlyAtPowerOn($routine)) {
-                $self->add(Stage::perform($build, $routine, new Start(self::PLAIN)));
+                $self->add($self->onStage($routine, new Start(self::PLAIN)));
             } elseif (! isset($self->plain[$id])) {
                 $self->tour($routine, $complete);
             }
@@ -62,14 +69,33 @@ final class Rehearsal
         }
         $self->scenarios();
 
-        return new Rehearsed($self->performances, $self->isWhole);
+        return new Rehearsed($self->performances, $self->isWhole, $self->stages, $self->again);
+    }
+
+    /**
+     * @param  (\Closure(Performance): ?array{Routine, Start})|null  $next  what is done then
+     * @param  mixed  $knows  what that hangs on
+     * @return non-empty-list<Performance>
+     */
+    private function onStage(Routine $routine, Start $start, ?\Closure $next = null, mixed $knows = null): array
+    {
+        $key = hash('xxh128', serialize([$routine->id, $start, $knows]));
+        $performed = null;
+        foreach ($this->before->stages[$key] ?? [] as $known) {
+            $performed ??= $known->standsOn($this->footing) ? $known : null;
+        }
+        $this->again += $performed === null ? 0 : 1;
+        $performed ??= Stage::perform($this->build, $this->footing, $routine, $start, $next);
+        $this->stages[$key][] = $performed;
+
+        return $performed->performances;
     }
 
     private function perform(Routine $routine, Start $start): void
     {
         $this->isWhole = $this->isWhole && $this->ran_s < self::MOST_S;
         if ($this->isWhole) {
-            $this->add(Stage::perform($this->build, $routine, $start));
+            $this->add($this->onStage($routine, $start));
         }
     }
 
@@ -97,11 +123,11 @@ final class Rehearsal
         /** @var array<string, true> $met  which has come after which */
         $met = [];
         $before = [];
-        $this->add(Stage::perform($this->build, $first, new Start(self::PLAIN), function (Performance $done) use ($routines, &$met, &$before): ?array {
+        $this->add($this->onStage($first, new Start(self::PLAIN), function (Performance $done) use ($routines, &$met, &$before): ?array {
             $this->begun[$done->routine][$done->began] = true;
             foreach ($routines as $id => $routine) {
                 $shared = array_intersect($this->build->movedBy($routine), $this->build->movedBy($this->build->routines[$done->routine]));
-                if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left]) && ($shared !== [] || $this->asksForCounters($routine))) {
+                if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left]) && ($shared !== [] || $routine->asksForCounters())) {
                     $met["{$done->routine} {$id}"] = true;
                     $before[] = $done->routine;
 
@@ -110,7 +136,7 @@ final class Rehearsal
             }
 
             return null;
-        }));
+        }, $this->begun));
     }
 
     /** @return list<Start> everywhere else that it can begin */
@@ -238,17 +264,6 @@ final class Rehearsal
         $ends = array_unique([...array_slice($places, 0, 1), ...array_slice($places, -1)]);
 
         return array_filter($ends, fn (float $at): bool => abs($at - $rest) > 1e-9);
-    }
-
-    private function asksForCounters(Routine $routine): bool
-    {
-        foreach ($routine->flat() as $step) {
-            if (array_filter($step->conditions(), fn (Condition $condition): bool => $condition instanceof CounterIs) !== []) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     private function isAt(Motion $motion, float $at, float $other): bool

@@ -10,8 +10,10 @@ final readonly class Rehearsed
     /**
      * @param  array<string, list<Performance>>  $performances  by routine, the plainest start first
      * @param  bool  $isWhole  every start was looked at; otherwise that would have taken too long
+     * @param  array<string, list<Performed>>  $stages  by how each was begun
+     * @param  int  $again  of them, that were known of another build and not run again
      */
-    public function __construct(public array $performances, public bool $isWhole = true)
+    public function __construct(public array $performances, public bool $isWhole = true, public array $stages = [], public int $again = 0)
     {
     }
 

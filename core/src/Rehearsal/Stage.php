@@ -10,6 +10,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
@@ -55,6 +56,9 @@ final class Stage
 
     private string $began = '';
 
+    /** @var array<string, true> routines that were begun, and those that they call */
+    private array $begun = [];
+
     private bool $comesRound = false;
 
     /** @var array<string, array{float, float}> of each supply what it had given, C, and what it gave, A, when the routine began */
@@ -98,11 +102,11 @@ final class Stage
 
     /**
      * @param  (\Closure(Performance): ?array{Routine, Start})|null  $next  what is done then, on the same stage, as long as all went well
-     * @return non-empty-list<Performance>
      */
-    public static function perform(Build $build, Routine $routine, Start $start, ?\Closure $next = null): array
+    public static function perform(Build $build, Footing $footing, Routine $routine, Start $start, ?\Closure $next = null): Performed
     {
         $stage = new self($build, $routine, $start);
+        $stood = array_map(fn (Axis $axis): float => $axis->position(), $stage->world->axes);
         for ($done = [$stage->run()]; $next !== null; $done[] = $stage->run()) {
             $last = $done[count($done) - 1];
             $then = $last->outcome === 'ends' && $last->mishaps === [] ? $next($last) : null;
@@ -111,8 +115,29 @@ final class Stage
             }
             $stage->goesOn(...$then);
         }
+        $routines = array_map(strval(...), array_keys($stage->begun));
+        $rested = $footing->resting($stage->world->axes, array_diff_key($stood, $stage->told()));
 
-        return $done;
+        return new Performed($routines, $rested, $footing->of($routines, array_keys($rested)), $done);
+    }
+
+    /** @return array<string, true> motions that a step was about, or that the world did something to; with its power cut anything may slide */
+    private function told(): array
+    {
+        $told = [];
+        $isCut = false;
+        foreach (array_keys($this->begun) as $routine) {
+            foreach ($this->build->routines[$routine]->flat() as $step) {
+                $isCut = $isCut || $step instanceof PowerStep;
+                $told[$step->motion() ?? ''] = true;
+            }
+        }
+        foreach ($this->start->scenario->events ?? [] as $event) {
+            $isCut = $isCut || $event->what === 'power';
+            $told[$event->of ?? ''] = true;
+        }
+
+        return $isCut ? array_fill_keys(array_keys($this->build->motions), true) : $told;
     }
 
     /**
@@ -167,6 +192,7 @@ final class Stage
 
     private function begins(string $routine): void
     {
+        $this->begun += array_fill_keys($this->build->calledBy($this->build->routines[$routine]), true);
         if ($routine === $this->routine->id && $this->began_s === null) {
             $this->began_s = $this->world->now();
             $this->began = $this->state();

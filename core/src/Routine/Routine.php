@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
+use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Condition\CounterIs;
+
 /** What starts it, its steps in order, and what is done when one of them fails. */
 final readonly class Routine
 {
@@ -37,6 +40,18 @@ final readonly class Routine
         }
 
         return null;
+    }
+
+    /** Some step of it hangs on a counter. */
+    public function asksForCounters(): bool
+    {
+        foreach ($this->flat() as $step) {
+            if (array_filter($step->conditions(), fn (Condition $condition): bool => $condition instanceof CounterIs) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return list<string> motions that it moves by its own steps */

@@ -17,6 +17,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mend\Outlook;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Rehearsal;
+use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
@@ -35,7 +36,7 @@ final class Concurrency
         $whole = $times->of($routine);
         $index = (int) array_search($routine->id, array_keys($build->routines), true);
         $before = Outlook::of($build, Assessor::atOnce($build), null);
-        $asRehearsed = null;
+        $rehearsed = $asRehearsed = null;
         $offers = [];
         $steps = iterator_to_array($routine->flat());
         foreach ($steps as $path => $step) {
@@ -55,8 +56,9 @@ final class Concurrency
             }
             $worse = Outlook::of($changed, Assessor::atOnce($changed), null)->worse($before);
             if ($worse === null) { // then it is tried on the whole build, all routines rehearsed
-                $asRehearsed ??= self::rehearsed($build);
-                $worse = self::rehearsed($changed)->worse($asRehearsed);
+                $rehearsed ??= Rehearsal::of($build);
+                $asRehearsed ??= self::rehearsed($build, $rehearsed);
+                $worse = self::rehearsed($changed, Rehearsal::of($changed, $rehearsed))->worse($asRehearsed);
             }
             $offers[] = [
                 'path' => $path, 'says' => rtrim($step->says($build)->text(), '.').' — and beside it: '.lcfirst($next->says($build)->text()), 'saves_s' => $saves,
@@ -98,10 +100,8 @@ final class Concurrency
         return $step instanceof Moves && ! $step instanceof RunStep;
     }
 
-    private static function rehearsed(Build $build): Outlook
+    private static function rehearsed(Build $build, Rehearsed $rehearsed): Outlook
     {
-        $rehearsed = Rehearsal::of($build);
-
         return Outlook::of($build, Assessor::atOnce($build, null, $rehearsed), $rehearsed);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Rehearsal\Footing;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Stage;
@@ -171,7 +172,7 @@ it('lets only what is told go wrong in a run of a build that holds', function (i
     $isSound = Builds::assessed($build)->verdict->rank() < 2;
     $at = ['lid' => [0.0, 70.0, 35.0][mt_rand(0, 2)], 'lift' => [0.0, 0.1, 0.05][mt_rand(0, 2)]];
     foreach ($build->routines as $routine) {
-        foreach (Stage::perform($build, $routine, new Start('somewhere', $at)) as $performance) {
+        foreach (Stage::perform($build, new Footing($build), $routine, new Start('somewhere', $at))->performances as $performance) {
             expect($isSound ? $performance->mishaps : [])->toBe([]);
         }
     }
