@@ -14,6 +14,7 @@ use Brookstone\Core\Mechanism\Crank;
 use Brookstone\Core\Mechanism\CrankRocker;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Mechanism;
+use Brookstone\Core\Mechanism\SprungAtPivot;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
@@ -46,7 +47,7 @@ final class Easing
             $thing instanceof Arm => [self::counterweight($build, $motion, $thing), self::armSpring($build, $motion, $thing)],
             $thing instanceof Hoist => [self::hoistWeight($build, $motion, $thing)],
             $thing instanceof Crank => [self::crankSpring($build, $motion, $thing)],
-            $thing instanceof CrankRocker => [self::figureSpring($build, $motion, $thing)],
+            $thing instanceof SprungAtPivot => [self::pivotSpring($build, $motion, $thing)],
             default => [],
         };
 
@@ -161,19 +162,19 @@ final class Easing
     }
 
     /**
-     * A spring at the figure's own pivot: of all straight lines over its angle the one that leaves the least at the crank, found on a grid that is made
-     * finer around its best point; as much of it is taken as halves the worst.
+     * A spring at the pivot of what a linkage moves: of all straight lines over its angle the one that leaves the least at the drive, found on a grid that is
+     * made finer around its best point; as much of it is taken as halves the worst.
      *
      * @return array<string, mixed>|null
      */
-    private static function figureSpring(Build $build, Motion $motion, CrankRocker $figure): ?array
+    private static function pivotSpring(Build $build, Motion $motion, SprungAtPivot $thing): ?array
     {
-        if ($figure->spring_Nm_per_deg > 0.0) {
+        if ($build->document['motions'][$build->indexOf($motion->id)]['mechanism']['spring_Nm_per_deg'] > 0.0) {
             return null;
         }
         $points = [];
         foreach (self::samples($motion, $motion->mechanism)[0] as $at) {
-            $points[] = [$figure->follower($at), ...$figure->atFigure($at)];
+            $points[] = [$thing->follower($at), ...$thing->atPivot($at)];
         }
         $left = fn (float $rate, float $constant): float => max(0.0, ...array_map(fn (array $point): float => abs(($point[1] + $rate * $point[0] + $constant) * $point[2]), $points));
         $worst = $left(0.0, 0.0);
@@ -207,8 +208,8 @@ final class Easing
         $taken = Format::significantNumber($all * $rate, 3);
         $path = self::path($build, $motion);
 
-        return abs($rest) > 720.0 ? null : self::offer($build, $motion, $figure->withSpring($taken, $rest), 'spring', new Sentence(
-            'A spring of {rate} at the figure’s pivot, at rest with its bar at {rest} from the line between the pivots', ['rate' => Quantity::of($taken, 'N·m/°'), 'rest' => Quantity::of($rest, '°')],
+        return abs($rest) > 720.0 ? null : self::offer($build, $motion, $thing->withSpring($taken, $rest), 'spring', new Sentence(
+            'A spring of {rate} at '.($thing instanceof CrankRocker ? 'the figure’s pivot, at rest with its bar at {rest} from the line between the pivots' : 'the part’s pivot, at rest with the part turned by {rest}'), ['rate' => Quantity::of($taken, 'N·m/°'), 'rest' => Quantity::of($rest, '°')],
         ), [new Change("{$path}.spring_Nm_per_deg", $taken), new Change("{$path}.spring_rest_deg", $rest)]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Claims\ClaimCheck;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drive;
@@ -17,6 +18,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\SprungAtPivot;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
@@ -54,7 +56,7 @@ final class Mending
     /** @return list<Fix> */
     public static function carry(Subject $subject): array
     {
-        return [...self::sameSeries($subject), ...self::otherDrive($subject), ...array_values(array_filter([self::stage($subject), self::counterweight($subject)]))];
+        return [...self::sameSeries($subject), ...self::otherDrive($subject), ...array_values(array_filter([self::stage($subject), self::counterweight($subject), self::spring($subject)]))];
     }
 
     /** @return list<Fix> a quicker drive that still carries it */
@@ -389,5 +391,23 @@ final class Mending
             new Sentence('Balance half of it with a counterweight or spring of {half} at horizontal', ['half' => Quantity::of($half, 'N·m')]),
             [new Change($subject->path.'.mechanism.counterbalance_Nm', $half)],
         ) : null;
+    }
+
+    /** What a linkage moves, balanced by a spring at its own pivot. */
+    private static function spring(Subject $subject): ?Fix
+    {
+        $thing = $subject->motion->thing();
+        $drive = $subject->motion->drive;
+        if ($drive === null || ! $thing instanceof SprungAtPivot) {
+            return null;
+        }
+        foreach (Easing::of($subject->build, $subject->motion) as $offer) {
+            $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
+
+            return $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->isAbsolute()) && self::mends($balanced)
+                ? new Fix(new Sentence('Balance half of it: '.lcfirst($offer['size']->template), $offer['size']->values), $offer['fix']->changes) : null;
+        }
+
+        return null;
     }
 }

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Condition\AtPlace;
 use Brookstone\Core\Condition\Condition;
@@ -19,6 +20,7 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Routine\ChangeOverStep;
+use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
@@ -93,7 +95,9 @@ final readonly class RoutineReach
             $unit = $this->build->motions[$motion]->unit();
             $stops = $this->build->motions[$motion]->stops;
             $stop = $stops->hard_high !== null && (float) $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
-            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->name} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [$this->without($path)], $motion);
+            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->name} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [
+                ...$this->smaller($path, $this->build->motions[$motion], (float) $to, $stop), $this->without($path),
+            ], $motion);
         }
         foreach ($this->reached->of('rule') as $found) {
             $this->broken($found, $routines);
@@ -299,6 +303,16 @@ final readonly class RoutineReach
         unset($steps[$index]);
 
         return new Fix(new Sentence('Take this step out'), [new Change($list, array_values($steps))]);
+    }
+
+    /** @return list<Fix> a smaller portion of its travel at a time: no further than to its outermost place */
+    private function smaller(string $path, Motion $motion, float $to, float $stop): array
+    {
+        $step = $this->stepAt($path);
+        [$low, $high] = $motion->range();
+        $by = $step instanceof GoByStep ? round($step->by - ($to - ($to > $stop ? $high : $low)), 6) : 0.0;
+
+        return ! $step instanceof GoByStep || $by * $step->by <= 0.0 ? [] : [new Fix(new Sentence("Move it only {by} {$motion->way($by > 0.0 ? 1 : -1)}", ['by' => $motion->unit()->quantity(abs($by))]), [new Change("{$path}.by", $by)])];
     }
 
     private function startsNever(Routine $routine): bool

@@ -17,7 +17,7 @@ use Brookstone\Core\Shape\NumberShape;
  * The figure's torque and inertia are felt at the crank through φ′ = dφ/dθ and φ′²: virtual work, Norton, Design of
  * Machinery, 5th ed., §10.15. Crank and coupler are taken as massless but for a small share, as in Crank.
  */
-final readonly class CrankRocker implements Mechanism
+final readonly class CrankRocker implements Mechanism, SprungAtPivot
 {
     use FeltThroughLinkage;
 
@@ -131,19 +131,13 @@ final readonly class CrankRocker implements Mechanism
         ];
     }
 
-    /**
-     * What holds the figure at its own pivot, and how far the crank turns it.
-     *
-     * @return array{float, float} N·m and rad/rad
-     */
-    public function atFigure(float $position): array
+    public function atPivot(float $position): array
     {
         [$cos, $sin, $slope] = $this->bars->pointing($position);
 
         return [$this->level_Nm * $cos - $this->upright_Nm * $sin, $slope];
     }
 
-    /** The same figure with a spring. */
     public function withSpring(float $spring_Nm_per_deg, float $spring_rest_deg): self
     {
         return new self($this->crank_m, $this->coupler_m, $this->rocker_m, $this->ground_m, $this->mass_kg, $this->cg_m, $this->inertia_kgm2, $this->figure_deg, $this->ground_deg, $this->friction_Nm, $spring_Nm_per_deg, $spring_rest_deg);

@@ -18,7 +18,7 @@ use Brookstone\Core\Shape\NumberShape;
  * The part's torque and inertia are felt at the arm through φ′ = dφ/dθ and φ′²: virtual work, Norton, Design of Machinery,
  * 5th ed., §10.15. The rod is taken as massless.
  */
-final readonly class Pushed implements Mechanism
+final readonly class Pushed implements Mechanism, SprungAtPivot
 {
     use FeltThroughLinkage;
 
@@ -39,6 +39,8 @@ final readonly class Pushed implements Mechanism
     /**
      * @param  float  $half_travel_deg  how far the arm goes either way at most
      * @param  float  $balance_deg  from level to the line from the part's pivot to its balance point, at neutral
+     * @param  float  $spring_Nm_per_deg  rate of a spring at the part's pivot, ≥ 0
+     * @param  float  $spring_rest_deg  turn of the part from neutral, clockwise, where the spring is at rest
      *
      * @throws ImpossibleValue
      */
@@ -53,9 +55,12 @@ final readonly class Pushed implements Mechanism
         public ?float $inertia_kgm2 = null,
         public float $balance_deg = 0.0,
         public float $friction_Nm = 0.0,
+        public float $spring_Nm_per_deg = 0.0,
+        public float $spring_rest_deg = 0.0,
     ) {
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('cg_m', $cg_m);
+        ImpossibleValue::unlessNotNegative('spring_Nm_per_deg', $spring_Nm_per_deg);
         ImpossibleValue::unlessNotNegative('friction_Nm', $friction_Nm);
         ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $this->rod = new Pushrod($arm_m, $horn_m, $pivot_distance_m, $half_travel_deg, $opposite_sides);
@@ -81,6 +86,8 @@ final readonly class Pushed implements Mechanism
             'inertia_kgm2' => Field::or(null, $positive->orNull(), 'Of the part about its pivot; null: as a point.'),
             'balance_deg' => Field::or(0.0, NumberShape::between(-360.0, 360.0), 'Its balance point above level when the arm is at neutral.'),
             'friction_Nm' => Field::or(0.0, NumberShape::notNegative($most), 'Rub of the part’s pivot.'),
+            'spring_Nm_per_deg' => Field::or(0.0, NumberShape::notNegative($most), 'Rate of a spring at the part’s pivot.'),
+            'spring_rest_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Turn of the part from neutral, clockwise, where the spring is at rest.'),
         ];
     }
 
@@ -102,13 +109,29 @@ final readonly class Pushed implements Mechanism
     public function dynamics(float $position): array
     {
         [$turned, $gain, $bend] = $this->part($position);
+        $spring = $this->spring_Nm_per_deg === 0.0 ? 0.0 : $this->spring_Nm_per_deg * ($turned / Constants::RAD_PER_DEG - $this->spring_rest_deg);
 
         return [
-            -$this->weight_Nm * cos($this->balance_rad - $turned) * $gain,
+            ($spring - $this->weight_Nm * cos($this->balance_rad - $turned)) * $gain,
             $this->friction_Nm * abs($gain),
             $this->part_kgm2 * $gain * $gain,
             2 * $this->part_kgm2 * $gain * $bend,
         ];
+    }
+
+    public function atPivot(float $position): array
+    {
+        [$turned, $gain] = $this->part($position);
+
+        return [-$this->weight_Nm * cos($this->balance_rad - $turned), $gain];
+    }
+
+    public function withSpring(float $spring_Nm_per_deg, float $spring_rest_deg): self
+    {
+        return new self(
+            $this->arm_m, $this->horn_m, $this->pivot_distance_m, $this->mass_kg, $this->cg_m, $this->half_travel_deg, $this->opposite_sides, $this->inertia_kgm2, $this->balance_deg, $this->friction_Nm,
+            $spring_Nm_per_deg, $spring_rest_deg,
+        );
     }
 
     public function evenOverRad(): float

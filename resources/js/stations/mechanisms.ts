@@ -164,6 +164,8 @@ export const MECHANISMS: Record<Mechanism['kind'], KindSays> = {
             { key: 'balance_deg', label: 'Balance point above level', how: 'With the arm at neutral.' },
             { key: 'inertia_kgm2', label: 'Inertia about its pivot', empty: 'as a point' },
             { key: 'friction_Nm', label: 'Rub of its pivot' },
+            { key: 'spring_Nm_per_deg', label: 'Spring at its pivot' },
+            { key: 'spring_rest_deg', label: 'Spring at rest with the part turned by' },
         ],
         toggles: [{ key: 'opposite_sides', label: 'Arm and horn on opposite sides', how: 'The part then turns the other way.' }],
         example: { mechanism: { arm_m: 0.012, horn_m: 0.016, pivot_distance_m: 0.07, mass_kg: 0.04, cg_m: 0.03, half_travel_deg: 50 }, places: ['Shut', -40, 'Open', 40], task: { move_s: 0.6 } },

@@ -61,6 +61,21 @@ it('asks a rod for the work that its part gains in height', function (float $bal
         ->and($part->inertiaKgm2(0.0))->toBeAbout(0.2 * 0.05 ** 2 * (0.01 / 0.016) ** 2);
 })->with([[0.0, false], [40.0, true], [-70.0, false]]);
 
+it('asks a rod for the work that the spring at its part takes up, from where that is at rest', function (float $rest, bool $opposite) {
+    $bare = new Pushed(0.01, 0.016, 0.07, 0.2, 0.05, 55.0, $opposite);
+    $part = $bare->withSpring(0.002, $rest);
+    $stored = fn (float $at): float => 0.5 * 0.002 * 180 / M_PI * deg2rad($part->follower($at) - $rest) ** 2; // ½ k φ², k in N·m/rad
+    $work = 0.0;
+    foreach (range(0, 1999) as $i) {
+        $at = -0.8 + 1.6 * ($i + 0.5) / 2000;
+        $work += ($part->staticTorqueNm($at) - $bare->staticTorqueNm($at)) * 1.6 / 2000;
+    }
+
+    expect($work)->toBeAbout($stored(0.8) - $stored(-0.8), 1e-5)->and($part->inertiaKgm2(0.3))->toBe($bare->inertiaKgm2(0.3))
+        ->and($part->atPivot(0.3)[0] * $part->atPivot(0.3)[1])->toBe($bare->staticTorqueNm(0.3)) // what a spring is laid out for does without it
+        ->and($part->withSpring(0.0, 0.0))->toEqual($bare);
+})->with([[40.0, false], [-120.0, false], [90.0, true]]);
+
 it('is heavier with its payload than without', function () {
     foreach ([new Arm(0.2, 0.1, 0.1, 0.15), new Hoist(0.5, 0.01, payload_kg: 0.3), new Slide(0.5, 0.01, 0.1, 20.0, 0.0, 0.4), new Wheels(0.5, 0.02, 0.03, 0.4, 5.0, 1.0, 0.3), new Feeder(0.02, 0.04, 0.05, 3, 0.1, 1.0, 20.0)] as $loaded) {
         $empty = $loaded->unloaded();

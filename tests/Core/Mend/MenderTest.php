@@ -224,3 +224,25 @@ it('mends what only a run shows', function (array $planted, string $code, string
     'what nothing starts is started by a person' => [['routines.1.starts' => []], 'routine.never_starts', 'Start it when Button is pressed'],
     'what takes too long goes beside another' => [['routines.1.target_s' => 9], 'routine.over_target', 'Take Lift to Low; give up after 6 s, and beside it: take Lid to Shut; give up after 4 s.'],
 ]);
+
+it('balances what a linkage moves by a spring, and asks for a smaller portion where one goes too far', function (array $planted, string $code, string $does, array $change) {
+    $build = Builds::planted(['log' => [], 'scenarios' => [], ...$planted]);
+    $mender = new Mender($build, null, Rehearsal::of($build));
+    $offered = null;
+    foreach ($mender->proposals() as $key => [$finding, $fix]) {
+        if ($finding->code === $code && str_starts_with($fix->does->text(), $does)) {
+            $offered = $mender->tried($key)->fix;
+        }
+    }
+
+    expect($offered)->not->toBeNull()->and(array_map(fn (Change $each): string => $each->path, $offered->changes))->toBe($change);
+})->with([
+    'a spring at the part' => [
+        ['motions.1.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.016, 'pivot_distance_m' => 0.07, 'mass_kg' => 0.3, 'cg_m' => 0.05, 'half_travel_deg' => 50, 'friction_Nm' => 0.002], 'motions.1.task.move_s' => 1.0],
+        'drive.holding', 'Balance half of it: a spring', ['motions.1.mechanism.spring_Nm_per_deg', 'motions.1.mechanism.spring_rest_deg'],
+    ],
+    'a smaller amount' => [
+        ['motions.2.stops.encoder_pulses' => 480, 'routines.1.steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.13, 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 9]]],
+        'routine.by_past_stop', 'Move it only 100 mm up', ['routines.1.steps.1.by'],
+    ],
+]);
