@@ -69,6 +69,18 @@ final class Conditions
         return $condition === null ? [] : [$condition, ...array_merge(...array_map(self::all(...), $condition->parts()))];
     }
 
+    /** It changes with what inputs say and what routines do, and by nothing else: not with time, nor as something moves. */
+    public static function hangsOnEvents(Condition $condition): bool
+    {
+        foreach (self::all($condition) as $part) {
+            if ($part instanceof ClockIs || $part instanceof Moving || $part instanceof Between || $part instanceof AtPlace || ($part instanceof InputIs && $part->for_s !== null)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** It may become so, or not so, by nothing but time. */
     public static function hangOnTime(?Condition ...$conditions): bool
     {

@@ -52,6 +52,8 @@ final class Stage
 
     private ?float $ended_s = null;
 
+    private ?float $asked_s = null; // since when the routine has been asked for
+
     private ?string $fault = null;
 
     private string $began = '';
@@ -240,35 +242,46 @@ final class Stage
     private function run(): Performance
     {
         $until = $this->world->now() + ($this->start->scenario->until_s ?? self::MOST_S);
-        $asked_s = null; // since when the routine has been asked for
+        $this->asked_s = null;
         $asked = false;
         while ($this->world->now() < $until - 1e-9 && ! $this->isOver()) {
-            $this->scan();
-            if ($this->start->scenario !== null || $this->began_s !== null || ! $this->isQuiet()) {
-                $asked_s = null;
-            } elseif ($asked_s === null && ! $asked) {
-                $asked_s = $this->world->now();
+            $this->scan($until);
+            if (! $this->isToAsk()) {
+                $this->asked_s = null;
+            } elseif ($this->asked_s === null && ! $asked) {
+                $this->asked_s = $this->world->now();
                 $asked = true;
                 $this->ask();
-            } elseif ($asked_s === null || $this->world->now() - $asked_s >= self::STARTS_WITHIN_S) {
+            } elseif ($this->asked_s === null || $this->world->now() - $this->asked_s >= self::STARTS_WITHIN_S) {
                 $this->program->start($this->routine); // something else took what should start it, or nothing came of it
             }
         }
         for ($end = $this->world->now() + self::LOOKS_ON_S; $this->world->now() < $end - 1e-9;) {
-            $this->scan();
+            $this->scan(-INF);
         }
 
         return $this->written();
     }
 
-    private function scan(): void
+    /** All is quiet, and the routine has not begun. */
+    private function isToAsk(): bool
+    {
+        return $this->start->scenario === null && $this->began_s === null && $this->isQuiet();
+    }
+
+    /** @param  float  $until  when it is over */
+    private function scan(float $until): void
     {
         $this->program->look();
         if ($this->start->scenario === null) {
             $this->hand->look();
         }
         $this->lookForRounds();
-        $this->world->pass();
+        $this->world->pass($this->isOver() ? -INF : min(
+            $until, $this->program->due_s(),
+            $this->start->scenario === null ? $this->hand->due_s() : INF,
+            $this->isToAsk() ? ($this->asked_s === null ? -INF : $this->asked_s + self::STARTS_WITHIN_S) : INF,
+        ));
     }
 
     /** Nothing runs but what runs for ever. */

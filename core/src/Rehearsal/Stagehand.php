@@ -69,6 +69,22 @@ final class Stagehand
         }
     }
 
+    /** Until when it has nothing to do, unless a step is begun, s. */
+    public function due_s(): float
+    {
+        $due = INF;
+        foreach ($this->letsGo as [$at]) {
+            $due = min($due, $at);
+        }
+        foreach ($this->world->recorder->underWay() as $record => $step) {
+            if (! isset($this->answered[$record]) && self::waitsFor($step) !== null) {
+                $due = min($due, isset($this->waiting[$record]) ? $this->waiting[$record] + self::ANSWERS_S : -INF);
+            }
+        }
+
+        return $due;
+    }
+
     /** Does something when a hand lets go. */
     public function later(WorldEvent $event): void
     {

@@ -39,9 +39,10 @@ interface Step
     public function says(Build $build): Sentence;
 
     /**
-     * Does the step: yields once for each scan of the controller that it waits, returns when it is done.
+     * Does the step: yields once for each scan of the controller that it waits, returns when it is done. What it yields is the time until which only a change
+     * of an input, or in the world, matters to it; null where it must look at every scan.
      *
-     * @return \Generator<int, null, null, void>
+     * @return \Generator<int, float|null, null, void>
      *
      * @throws StepFailed
      */

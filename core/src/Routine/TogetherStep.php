@@ -76,7 +76,8 @@ final readonly class TogetherStep implements Step
             if ($left === [] || ($this->until === 'any' && count($left) < count($running))) {
                 break;
             }
-            yield;
+            $by = array_map(fn (\Generator $branch): ?float => $branch->current(), $left);
+            yield in_array(null, $by, true) ? null : min($by);
             foreach ($left as $branch) {
                 $branch->next();
             }

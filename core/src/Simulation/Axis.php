@@ -360,6 +360,33 @@ final class Axis
         $this->order($how === 'coast' ? null : $this->full()->shorted(), $this->machine->command(), false);
     }
 
+    /**
+     * For how long it can be left alone, s; 0 where it must be looked at.
+     *
+     * @param  float  $above  its own unit: between these nothing changes
+     */
+    public function leftAlone_s(float $above, float $below): float
+    {
+        return $this->pending !== null || $this->gated || $this->shared !== null || $this->off ? 0.0 : $this->machine->leftAlone_s($above, $below);
+    }
+
+    public function angle(): float
+    {
+        return $this->machine->state->angle;
+    }
+
+    /** What it drew on the average while its shaft turned from an angle to where it is, A. */
+    public function drewOnAverage_A(float $from, float $seconds, float $fed): float
+    {
+        return $this->machine->drewOnAverage_A($from, $seconds, $fed);
+    }
+
+    /** The most that it can draw as it is driven now, A. */
+    public function most_A(): float
+    {
+        return $this->machine->most_A();
+    }
+
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J; of a stall how long, s, and with how much, A */
     public function advance(float $seconds): array
     {

@@ -77,6 +77,11 @@ final class Burden
         return ! $this->snapped && $this->motion->mechanism->pullsOnly();
     }
 
+    public function isFree(): bool
+    {
+        return $this->held === null;
+    }
+
     public function isHeld(): bool
     {
         return $this->held !== null;

@@ -90,7 +90,7 @@ final class Controller
         }
     }
 
-    /** @return \Generator<int, null, null, void> the steps of another routine */
+    /** @return \Generator<int, float|null, null, void> the steps of another routine */
     public function call(string $routine): \Generator
     {
         for ($depth = 1, $caller = $this; $caller->caller !== null; $caller = $caller->caller) {
@@ -133,7 +133,7 @@ final class Controller
     }
 
     /**
-     * @return \Generator<int, null, null, void>
+     * @return \Generator<int, float|null, null, void>
      *
      * @throws StepFailed at once
      */
@@ -150,7 +150,7 @@ final class Controller
     /**
      * Drives a motion onto one of its switches; from then on its place is known.
      *
-     * @return \Generator<int, null, null, void>
+     * @return \Generator<int, float|null, null, void>
      */
     public function ontoSwitch(Axis $axis, LimitSwitch $switch, Moves $step, string $otherwise): \Generator
     {
@@ -158,7 +158,7 @@ final class Controller
         $axis->push($switch->direction(), $step->speed());
         while (! $this->isOn($switch->id)) {
             $this->failAfter($since, $step->giveUp_s(), $step->motion(), $otherwise);
-            yield;
+            yield self::by($since, $step->giveUp_s());
         }
         yield from $this->halt($axis);
         $axis->isFoundAt($switch->place);
@@ -167,7 +167,7 @@ final class Controller
     /**
      * Sends what follows a command to a position of its own, and waits until it is there.
      *
-     * @return \Generator<int, null, null, void>
+     * @return \Generator<int, float|null, null, void>
      */
     public function follow(Axis $axis, float $to, Moves $step, bool $exactly = false): \Generator
     {
@@ -182,7 +182,7 @@ final class Controller
     /**
      * Runs so many of its own units by its pulses. It is told to stop early by what it runs on at the speed that it has.
      *
-     * @return \Generator<int, null, null, void>
+     * @return \Generator<int, float|null, null, void>
      */
     public function countPulses(Axis $axis, float $by, Moves $step): \Generator
     {
@@ -203,7 +203,7 @@ final class Controller
     /**
      * Runs for the computed time of a move.
      *
-     * @return \Generator<int, null, null, void>
+     * @return \Generator<int, float|null, null, void>
      */
     public function goByTime(Axis $axis, float $from, float $by, Moves $step): \Generator
     {
@@ -216,7 +216,7 @@ final class Controller
         $axis->push($by <=> 0.0, $step->speed());
         while ($this->now() - $since < $time) {
             $this->failAfter($since, $step->giveUp_s(), $step->motion(), 'was given less time than its move takes');
-            yield;
+            yield self::by($since, $time, $step->giveUp_s());
         }
         yield from $this->halt($axis);
     }
@@ -224,6 +224,12 @@ final class Controller
     public function signal(string $output, bool $on, ?float $for_s): void
     {
         $this->world->signal($output, $on, $for_s);
+    }
+
+    /** Until when nothing but an input, or the world, has anything to say: the first of some times, s after another; null never comes. */
+    public static function by(float $since, ?float ...$after_s): float
+    {
+        return $since + min(INF, ...array_map(fn (?float $seconds): float => $seconds ?? INF, $after_s));
     }
 
     /** @throws StepFailed when the time is over */
@@ -234,7 +240,7 @@ final class Controller
         }
     }
 
-    /** @return \Generator<int, null, null, void> stops a motion and waits until it is at rest, a second at most */
+    /** @return \Generator<int, float|null, null, void> stops a motion and waits until it is at rest, a second at most */
     public function halt(Axis $axis, ?string $how = null): \Generator
     {
         $axis->stop($how ?? ($axis->motion->stops->brakes ? 'brake' : 'coast'));
@@ -246,7 +252,7 @@ final class Controller
 
     /**
      * @param  list<Step>  $steps
-     * @return \Generator<int, null, null, void>
+     * @return \Generator<int, float|null, null, void>
      */
     public function steps(array $steps): \Generator
     {

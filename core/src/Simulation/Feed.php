@@ -90,6 +90,35 @@ final class Feed
         return false;
     }
 
+    /**
+     * It gives its full voltage, and whatever some of its motors draw meanwhile, it goes on doing so.
+     *
+     * @param  array<string, float>  $angles  of the shafts of those, by motion
+     */
+    public function bears(array $angles): bool
+    {
+        $sum = 0.0;
+        foreach ($this->axes as $axis) {
+            $sum += isset($angles[$axis->motion->id]) ? $axis->most_A() * max(1.0, $this->set) : $axis->drawn_A($this->set, 0.0);
+        }
+
+        return $sum <= $this->supply->max_A && $this->gives === $this->set;
+    }
+
+    /**
+     * It was looked at for one scan, and then time went on: what some of its motors drew on the average in all that time.
+     *
+     * @param  array<string, float>  $angles  of the shafts of those when it was looked at, by motion
+     */
+    public function wentOn(array $angles, float $scan_s, float $for_s): void
+    {
+        $this->charge_C -= $this->flows_A * $scan_s;
+        foreach ($this->axes as $axis) {
+            $from = $angles[$axis->motion->id] ?? null;
+            $this->charge_C += $for_s * ($from === null ? $axis->drawn_A($this->gives, 0.0) : $axis->drewOnAverage_A($from, $for_s, $this->gives));
+        }
+    }
+
     /** Nothing has changed since it was last looked at. */
     public function goesOn(float $now, float $for_s): void
     {

@@ -19,6 +19,12 @@ final class Gestures
     {
     }
 
+    /** What it was hangs on how long it lasts. */
+    public function isOpen(): bool
+    {
+        return ($this->pressed !== null && ! $this->told) || $this->released !== null;
+    }
+
     /** @return list<string> what is clear now that it is pressed or let go */
     public function changes(bool $on, float $now): array
     {

@@ -234,6 +234,50 @@ final class Inputs
         return $done;
     }
 
+    /** Some press is not told apart yet. */
+    public function awaitsGesture(): bool
+    {
+        foreach ($this->gestures as $gestures) {
+            if ($gestures->isOpen()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Nothing is about to be believed, or stuck: as long as nothing moves past a switch or sensor, all say what they say now. */
+    public function isQuiet(): bool
+    {
+        if ($this->differsSince !== [] || $this->stuck !== [] || $this->changedHands) {
+            return false;
+        }
+        foreach ($this->watched as $id => $is) {
+            if (($this->build->sensors[$id]->motion ?? null) === null) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array{float, float} between which positions nothing that sits on a motion changes what it says; nothing between where that is not known */
+    public function saysTheSameBetween(string $motion): array
+    {
+        foreach ($this->build->sensors as $sensor) {
+            if ($sensor->motion === $motion) {
+                return [INF, -INF];
+            }
+        }
+        foreach ($this->switched as $i => [$axis]) {
+            if ($axis->motion->id === $motion) {
+                return [$this->above[$i], $this->below[$i]];
+            }
+        }
+
+        return [-INF, INF];
+    }
+
     /**
      * Where the switches of a motion need not be looked at: none is about to tell something, or stuck.
      *

@@ -14,11 +14,21 @@ use Brookstone\Core\Quantity\Constants;
 /** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */
 final class Machine
 {
+    private const AT_SPEED = 0.3;        // of its no-load speed: then it is past its start
+
+    private const NEVER_FASTER = 2.0;    // than its no-load speed, or than it is
+
+    private const ALONE_S = 0.5;         // at most
+
+    private const ALONE_UNEVEN_S = 0.1;  // the same of a load that changes on the way
+
     private const TAUT_RAD = 1e-6;
 
     private const AT_REST_RAD_S = 1e-5;      // of the output shaft: slower than this is still
 
-    private const MOST_STEPS = 60;           // in one scan: a drive far too strong for its load rattles, and need not be followed further
+    private const MOST_STEPS = 60;           // in a look: a drive far too strong for its load rattles, and need not be followed further
+
+    private const MOST_STEPS_A_S = 12_000.0; // the same where it is left alone for longer
 
     private const STALLED = 0.7;             // of its stall current
 
@@ -215,7 +225,7 @@ final class Machine
     /** It stands still and pushes nothing: time does nothing to it. */
     public function isIdle(): bool
     {
-        return $this->still && $this->ledger === null && ! $this->pushesHard();
+        return $this->still && $this->ledger === null && $this->stall->now_s() === 0.0 && ! $this->pushesHard(); // that it has pushed in vain is told first
     }
 
     /** With all that its command lets it, whatever that is; a stepper at rest draws its current and pushes nothing, until it is told to turn and cannot. */
@@ -272,6 +282,47 @@ final class Machine
         return $this->plant->stateAt($this->unit->toSi($at))->angle;
     }
 
+    /**
+     * For how long it can be left alone: a motor that has come to speed and is not about to meet anything, s; 0 where it must be looked at.
+     *
+     * @param  float  $above  its own unit: between these nothing changes
+     */
+    public function leftAlone_s(float $above, float $below): float
+    {
+        $full = $this->follower !== null || ! $this->motor->isAtFull() ? 0.0 : $this->motor->noLoad_rad_s() / $this->plant->ratio;
+        $speed = $this->state->speed;
+        if ($full <= 0.0 || $this->ledger !== null || ! $this->burden->isFree() || $this->state->angle <= $this->plant->slackBelow) {
+            return 0.0;
+        }
+        if ($speed === 0.0 && ($this->stops->at() === $this->motor->command() || $this->stall->now_s() > 0.0)) {
+            return self::ALONE_S; // it pushes in vain, and goes on doing so
+        }
+        if (abs($speed) < self::AT_SPEED * $full || $speed * $this->motor->command() < 0.0 || $this->stops->at() !== 0) {
+            return 0.0;
+        }
+        $room = $speed > 0.0 ? $this->stops->highest - $this->state->angle : $this->state->angle - max($this->stops->lowest, $this->plant->slackBelow);
+        if ($above > -INF || $below < INF) {
+            if ($this->motion->period() !== null || $above >= $below) {
+                return 0.0;
+            }
+            $ends = [$above === -INF ? -INF : $this->shaftAngle($above), $below === INF ? INF : $this->shaftAngle($below)];
+            $room = min($room, $speed > 0.0 ? max(...$ends) - $this->state->angle : $this->state->angle - min(...$ends));
+        }
+
+        return min($this->plant->isLevel ? self::ALONE_S : self::ALONE_UNEVEN_S, $room / (self::NEVER_FASTER * max($full, abs($speed))));
+    }
+
+    /** What it drew on the average while its shaft turned from an angle to where it is, A. */
+    public function drewOnAverage_A(float $from, float $seconds, float $fed): float
+    {
+        return $this->motor->drewOnAverage_A(($this->state->angle - $from) / $seconds, $fed);
+    }
+
+    public function most_A(): float
+    {
+        return $this->motor->most_A();
+    }
+
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */
     public function move(float $seconds): array
     {
@@ -285,7 +336,8 @@ final class Machine
         }
         $before = $this->state->angle;
         $happened = [];
-        for ($left = $seconds, $steps = 0; $left > 1e-12 && $happened === [] && $steps < self::MOST_STEPS; $steps++) {
+        $most = max(self::MOST_STEPS, $seconds * self::MOST_STEPS_A_S);
+        for ($left = $seconds, $steps = 0; $left > 1e-12 && $happened === [] && $steps < $most; $steps++) {
             $was = $this->state->angle;
             $left -= $this->step($left);
             $happened = $this->meetStops();

@@ -88,6 +88,28 @@ final class MotorShaft
         return $share * $ramp * $line->flowsAtShare_A($fed * $ramp, $this->plant->ratio * $command * $state->speed);
     }
 
+    /**
+     * What it drew on the average while it turned from one angle of the shaft to another and did nothing else: its current is a straight line of its speed.
+     *
+     * @param  float  $speed  on the average, rad/s
+     */
+    public function drewOnAverage_A(float $speed, float $fed): float
+    {
+        return $this->line === null ? 0.0 : $this->share * $this->line->flowsAtShare_A($fed, $this->plant->ratio * $this->command * $speed);
+    }
+
+    /** How fast it turns by itself as it is driven now, rad/s. */
+    public function noLoad_rad_s(): float
+    {
+        return $this->line === null ? 0.0 : $this->line->noLoad_rad_s();
+    }
+
+    /** The most that it can draw as it is driven now. */
+    public function most_A(): float
+    {
+        return $this->line === null ? 0.0 : $this->share * $this->line->stall_A;
+    }
+
     /** @return float the seconds used, of those given */
     public function step(PlantState $state, HardStops $stops, float $seconds, ?Ledger $ledger): float
     {

@@ -9,7 +9,7 @@ use Brookstone\Core\Routine\Routine;
 /** The controller at work: starts routines, lets each go on as far as it can at every look, and ends them. */
 final class Program
 {
-    /** @var array<string, array{controller: Controller, steps: \Generator<int, null, null, void>, begun: bool, failed: ?string}> */
+    /** @var array<string, array{controller: Controller, steps: \Generator<int, float|null, null, void>, begun: bool, failed: ?string}> */
     private array $running = [];
 
     private readonly Starts $starts;
@@ -62,6 +62,20 @@ final class Program
         $this->wasPowered = $world->isPowered();
     }
 
+    /** Until when only a change of an input, or in the world, matters, s; −INF where it must look at every scan. */
+    public function due_s(): float
+    {
+        if ($this->running === [] && $this->world->isPowered() !== $this->wasPowered) {
+            return -INF;
+        }
+        $due = $this->starts->due_s();
+        foreach ($this->running as $run) {
+            $due = min($due, ! $run['begun'] || ! $run['steps']->valid() ? -INF : $run['steps']->current() ?? -INF);
+        }
+
+        return $due;
+    }
+
     public function start(Routine $routine): void
     {
         $controller = new Controller($this->world, $routine);
@@ -81,7 +95,7 @@ final class Program
         }
     }
 
-    /** @param  \Generator<int, null, null, void>  $steps */
+    /** @param  \Generator<int, float|null, null, void>  $steps */
     private function resume(string $id, Controller $controller, \Generator $steps): void
     {
         try {

@@ -67,6 +67,12 @@ final class Recorder
         $this->sample(0.0);
     }
 
+    /** When it is to write down where everything is. */
+    public function sampleDue_s(): float
+    {
+        return $this->taken === 0 ? 0.0 : $this->taken * $this->sample_s;
+    }
+
     public function sample(float $now): void
     {
         if ($this->taken > 0 && $now < $this->taken * $this->sample_s - 1e-9) {

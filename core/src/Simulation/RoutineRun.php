@@ -69,10 +69,10 @@ final class RoutineRun
         $world = $this->world;
         $build = $world->build;
         do {
-            $this->scan();
+            $this->scan($world->scenario->until_s);
         } while (! $this->isOver() && $world->now() < $world->scenario->until_s - 1e-9);
         for ($until = $world->now() + $after_s; $world->now() < $until - 1e-9;) {
-            $this->scan();
+            $this->scan($until);
         }
         $world->ends();
         foreach ($build->motions as $id => $motion) {
@@ -101,14 +101,15 @@ final class RoutineRun
         ];
     }
 
-    private function scan(): void
+    /** @param  float  $until  when it is over */
+    private function scan(float $until): void
     {
         $this->program->look();
         if ($this->byHand && $this->start_s === null && $this->program->isIdle() && $this->world->isPowered()) {
             $this->world->recorder->routine($this->world->now(), 'start', "{$this->routine->name} is started by hand.");
             $this->program->start($this->routine);
         }
-        $this->world->pass();
+        $this->world->pass($this->isOver() ? -INF : min($until, $this->program->due_s()));
     }
 
     private function verdict(): Verdict

@@ -13,7 +13,7 @@ final class StallWatch
 
     private float $most_s = 0.0;
 
-    public const STALLED_S = 0.5; // more than a servo settling
+    public const STALLED_S = 0.5 + 1e-9; // more than a servo settling; a hair more, as scans do not add up to it exactly
 
     private float $current_A = 0.0;
 

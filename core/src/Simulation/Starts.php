@@ -94,6 +94,17 @@ final class Starts
         return $fired;
     }
 
+    /** Until when nothing starts unless an input changes, or something in the world, s. */
+    public function due_s(): float
+    {
+        return match (true) {
+            $this->world->inputs->awaitsGesture() => -INF,
+            $this->watchers === [] => INF,
+            $this->hangsOnTime || $this->hangsOnMotion => -INF,
+            default => $this->due_s,
+        };
+    }
+
     /** What starts at power-on and fails leaves nobody knowing where things are: nothing starts until the power has been off. */
     public function failed(Routine $routine): void
     {

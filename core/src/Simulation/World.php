@@ -7,6 +7,7 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\Senses;
@@ -16,6 +17,10 @@ use Brookstone\Core\Routine\WorldEvent;
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
 {
+    private const HAIR = 1e-6; // of a scan
+
+    private const LONGEST = 100_000; // scans
+
     private const DAY_S = 86400.0;
 
     /** @var array<string, Axis> */
@@ -71,6 +76,9 @@ final class World implements Senses
     /** @var array<string, true> rules that are broken at the moment */
     private array $broken = [];
 
+    /** @var array<string, true> motions of which a rule asks between which positions they really are */
+    private readonly array $judgedWhere;
+
     /** @var array<string, Feed> by supply */
     public readonly array $feeds;
 
@@ -105,6 +113,13 @@ final class World implements Senses
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
+        $where = [];
+        foreach ($build->rules as $rule) {
+            foreach ([...Conditions::all($rule->never), ...Conditions::all($rule->while)] as $part) {
+                $where += $part instanceof Between ? [$part->motion => true] : [];
+            }
+        }
+        $this->judgedWhere = $where;
         $this->judgesByTime = array_filter($build->rules, fn (Rule $rule): bool => Conditions::hangOnTime($rule->never, $rule->while)) !== [];
     }
 
@@ -310,8 +325,12 @@ final class World implements Senses
         }
     }
 
-    /** Lets one scan of time pass. */
-    public function pass(): void
+    /**
+     * Lets time pass: one scan, or as many at once as nothing can happen in.
+     *
+     * @param  float  $until  before which nobody wants to look, unless an input changes
+     */
+    public function pass(float $until = -INF): void
     {
         foreach ($this->shared as $i => $motor) {
             foreach ($motor->look() as $says) {
@@ -328,17 +347,23 @@ final class World implements Senses
             }
         }
         $asleep = $awake === [];
+        $scan_s = $this->build->settings->scan_s;
+        $scans = $until - $this->now() < 2 * $scan_s ? 1 : $this->scansAlone($awake, $until);
+        $angles = [];
+        foreach ($scans > 1 ? $awake : [] as $axis) {
+            $angles[$axis->motion->id] = $axis->angle();
+        }
         $this->stirs += $asleep ? 0 : 1;
         if (! $asleep || $this->fedAt !== $this->changes) {
             $this->feed();
             $this->fedAt = $asleep ? $this->changes : -1;
         } else {
             foreach ($this->feeds as $feed) {
-                $feed->goesOn($this->now(), $this->build->settings->scan_s);
+                $feed->goesOn($this->now(), $scans * $scan_s);
             }
         }
         foreach ($awake as $axis) {
-            foreach ($axis->advance($this->build->settings->scan_s) as [$what, $one, $other]) {
+            foreach ($axis->advance($scans * $scan_s) as [$what, $one, $other]) {
                 match ($what) {
                     'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
                     'stalls' => $this->recorder->stalls($axis->motion),
@@ -348,7 +373,10 @@ final class World implements Senses
                 };
             }
         }
-        $this->scans++;
+        foreach ($angles === [] ? [] : $this->feeds as $feed) {
+            $feed->wentOn($angles, $scan_s, $scans * $scan_s);
+        }
+        $this->scans += $scans;
         foreach ($this->outputsBack as $output => $times) {
             if ($times !== [] && $this->now() >= $times[0] - 1e-9) {
                 $this->switchOutput((string) $output, ! $this->outputs[$output]);
@@ -359,6 +387,40 @@ final class World implements Senses
             $this->judgeRules();
         }
         $this->recorder->sample($this->now());
+    }
+
+    /**
+     * How many scans can pass in which nobody looks, nothing in the world happens, and what moves meets nothing.
+     *
+     * @param  list<Axis>  $awake
+     */
+    private function scansAlone(array $awake, float $until): int
+    {
+        $until = min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF);
+        foreach ($this->outputsBack as $times) {
+            $until = min($until, $times[0] ?? INF);
+        }
+        $scan_s = $this->build->settings->scan_s;
+        $scans = ($until - $this->now()) / $scan_s + self::HAIR;
+        if ($scans < 2.0 || $this->shared !== [] || $this->judgesByTime || ! $this->inputs->isQuiet() || ($awake === [] && $this->fedAt !== $this->changes)) {
+            return 1;
+        }
+        $angles = [];
+        foreach ($awake as $axis) {
+            $id = $axis->motion->id;
+            $scans = min($scans, isset($this->judgedWhere[$id]) ? 0.0 : $axis->leftAlone_s(...$this->inputs->saysTheSameBetween($id)) / $scan_s);
+            if ($scans < 2.0) {
+                return 1;
+            }
+            $angles[$id] = $axis->angle();
+        }
+        foreach ($angles === [] ? [] : $this->feeds as $feed) {
+            if (! $feed->bears($angles)) {
+                return 1;
+            }
+        }
+
+        return (int) min($scans, self::LONGEST);
     }
 
     /** All power goes, or comes back: what only counts forgets where it is, counters that are not kept begin anew. */

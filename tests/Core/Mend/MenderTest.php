@@ -141,7 +141,7 @@ it('brings with a choice what that needs', function () {
 
     // It was a servo, which knows its place: a motor needs switches, is homed, and another supply.
     $took = $mender->completed($motor('main'));
-    expect($took->fix?->does->text())->toBe('Take W24-150; feed it from Servo rail, 6 V; put a switch at Wide; put a switch at Closed; home Jaw onto Jaw closed switch first')
+    expect($took->fix?->does->text())->toBe('Take W24-150; feed it from Servo rail, 6 V; put a switch at Closed; home Jaw onto Closed switch first; put a switch at Wide')
         ->and($took->brings)->toBeNull();
     $mended = Builds::mended($build, $took->fix ?? throw new LogicException);
     expect(Assessor::proposed($mended, null, Rehearsal::of($mended))->faults())->toHaveCount(1)->each->toHaveProperty('code', 'proof.differs'); // measured with the servo
