@@ -367,7 +367,7 @@ final class Axis
      */
     public function leftAlone_s(float $above, float $below): float
     {
-        return $this->pending !== null || $this->gated || $this->shared !== null || $this->off ? 0.0 : $this->machine->leftAlone_s($above, $below);
+        return $this->pending !== null || $this->gated || $this->shared !== null ? 0.0 : $this->machine->leftAlone_s($above, $below);
     }
 
     public function angle(): float
@@ -375,16 +375,9 @@ final class Axis
         return $this->machine->state->angle;
     }
 
-    /** What it drew on the average while its shaft turned from an angle to where it is, A. */
-    public function drewOnAverage_A(float $from, float $seconds, float $fed): float
+    public function motor(): MotorShaft
     {
-        return $this->machine->drewOnAverage_A($from, $seconds, $fed);
-    }
-
-    /** The most that it can draw as it is driven now, A. */
-    public function most_A(): float
-    {
-        return $this->machine->most_A();
+        return $this->machine->motor;
     }
 
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J; of a stall how long, s, and with how much, A */

@@ -77,11 +77,6 @@ final class Burden
         return ! $this->snapped && $this->motion->mechanism->pullsOnly();
     }
 
-    public function isFree(): bool
-    {
-        return $this->held === null;
-    }
-
     public function isHeld(): bool
     {
         return $this->held !== null;

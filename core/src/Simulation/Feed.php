@@ -99,7 +99,7 @@ final class Feed
     {
         $sum = 0.0;
         foreach ($this->axes as $axis) {
-            $sum += isset($angles[$axis->motion->id]) ? $axis->most_A() * max(1.0, $this->set) : $axis->drawn_A($this->set, 0.0);
+            $sum += isset($angles[$axis->motion->id]) ? $axis->motor()->most_A() * max(1.0, $this->set) : $axis->drawn_A($this->set, 0.0);
         }
 
         return $sum <= $this->supply->max_A && $this->gives === $this->set;
@@ -115,7 +115,7 @@ final class Feed
         $this->charge_C -= $this->flows_A * $scan_s;
         foreach ($this->axes as $axis) {
             $from = $angles[$axis->motion->id] ?? null;
-            $this->charge_C += $for_s * ($from === null ? $axis->drawn_A($this->gives, 0.0) : $axis->drewOnAverage_A($from, $for_s, $this->gives));
+            $this->charge_C += $for_s * ($from === null ? $axis->drawn_A($this->gives, 0.0) : $axis->motor()->drewOnAverage_A(($axis->angle() - $from) / $for_s, $this->gives));
         }
     }
 

@@ -58,7 +58,7 @@ final class Machine
 
     private readonly HardStops $stops;
 
-    private readonly MotorShaft $motor;
+    public readonly MotorShaft $motor;
 
     private ServoShaft|SteppedShaft|null $follower;
 
@@ -291,7 +291,7 @@ final class Machine
     {
         $full = $this->follower !== null || ! $this->motor->isAtFull() ? 0.0 : $this->motor->noLoad_rad_s() / $this->plant->ratio;
         $speed = $this->state->speed;
-        if ($full <= 0.0 || $this->ledger !== null || ! $this->burden->isFree() || $this->state->angle <= $this->plant->slackBelow) {
+        if ($full <= 0.0 || $this->ledger !== null || $this->state->angle <= $this->plant->slackBelow) {
             return 0.0;
         }
         if ($speed === 0.0 && ($this->stops->at() === $this->motor->command() || $this->stall->now_s() > 0.0)) {
@@ -310,17 +310,6 @@ final class Machine
         }
 
         return min($this->plant->isLevel ? self::ALONE_S : self::ALONE_UNEVEN_S, $room / (self::NEVER_FASTER * max($full, abs($speed))));
-    }
-
-    /** What it drew on the average while its shaft turned from an angle to where it is, A. */
-    public function drewOnAverage_A(float $from, float $seconds, float $fed): float
-    {
-        return $this->motor->drewOnAverage_A(($this->state->angle - $from) / $seconds, $fed);
-    }
-
-    public function most_A(): float
-    {
-        return $this->motor->most_A();
     }
 
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J */

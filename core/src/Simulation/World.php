@@ -5,11 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Build\Supply;
-use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
-use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
@@ -17,10 +14,6 @@ use Brookstone\Core\Routine\WorldEvent;
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
 {
-    private const HAIR = 1e-6; // of a scan
-
-    private const LONGEST = 100_000; // scans
-
     private const DAY_S = 86400.0;
 
     /** @var array<string, Axis> */
@@ -47,10 +40,6 @@ final class World implements Senses
 
     private int $fedAt = -1;  // changes when the supplies were last asked
 
-    private int $judgedAt = -1;
-
-    private readonly bool $judgesByTime;
-
     private int $nextEvent = 0;
 
     private bool $powered = true;
@@ -73,11 +62,9 @@ final class World implements Senses
     /** @var list<string|null> of each of them the sensor that tells what its selector holds */
     private array $tellers = [];
 
-    /** @var array<string, true> rules that are broken at the moment */
-    private array $broken = [];
+    private readonly RuleWatch $rules;
 
-    /** @var array<string, true> motions of which a rule asks between which positions they really are */
-    private readonly array $judgedWhere;
+    private readonly Stride $stride;
 
     /** @var array<string, Feed> by supply */
     public readonly array $feeds;
@@ -113,14 +100,8 @@ final class World implements Senses
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
-        $where = [];
-        foreach ($build->rules as $rule) {
-            foreach ([...Conditions::all($rule->never), ...Conditions::all($rule->while)] as $part) {
-                $where += $part instanceof Between ? [$part->motion => true] : [];
-            }
-        }
-        $this->judgedWhere = $where;
-        $this->judgesByTime = array_filter($build->rules, fn (Rule $rule): bool => Conditions::hangOnTime($rule->never, $rule->while)) !== [];
+        $this->stride = new Stride($build, $this->inputs, $this->feeds);
+        $this->rules = new RuleWatch($this);
     }
 
     /** Goes on counting as anything changes, except where motions under way are. */
@@ -348,7 +329,7 @@ final class World implements Senses
         }
         $asleep = $awake === [];
         $scan_s = $this->build->settings->scan_s;
-        $scans = $until - $this->now() < 2 * $scan_s ? 1 : $this->scansAlone($awake, $until);
+        $scans = $until - $this->now() < 2 * $scan_s || $this->shared !== [] || $this->rules->hangOnTime || ($asleep && $this->fedAt !== $this->changes) ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
         $angles = [];
         foreach ($scans > 1 ? $awake : [] as $axis) {
             $angles[$axis->motion->id] = $axis->angle();
@@ -383,44 +364,19 @@ final class World implements Senses
                 $this->outputsBack[$output] = [];
             }
         }
-        if ($this->build->rules !== []) {
-            $this->judgeRules();
-        }
+        $this->rules->look($this->changes + $this->stirs);
         $this->recorder->sample($this->now());
     }
 
-    /**
-     * How many scans can pass in which nobody looks, nothing in the world happens, and what moves meets nothing.
-     *
-     * @param  list<Axis>  $awake
-     */
-    private function scansAlone(array $awake, float $until): int
+    /** Until when nothing happens in the world by itself, and nothing is to be written down. */
+    private function nothingUntil(float $until): float
     {
         $until = min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF);
         foreach ($this->outputsBack as $times) {
             $until = min($until, $times[0] ?? INF);
         }
-        $scan_s = $this->build->settings->scan_s;
-        $scans = ($until - $this->now()) / $scan_s + self::HAIR;
-        if ($scans < 2.0 || $this->shared !== [] || $this->judgesByTime || ! $this->inputs->isQuiet() || ($awake === [] && $this->fedAt !== $this->changes)) {
-            return 1;
-        }
-        $angles = [];
-        foreach ($awake as $axis) {
-            $id = $axis->motion->id;
-            $scans = min($scans, isset($this->judgedWhere[$id]) ? 0.0 : $axis->leftAlone_s(...$this->inputs->saysTheSameBetween($id)) / $scan_s);
-            if ($scans < 2.0) {
-                return 1;
-            }
-            $angles[$id] = $axis->angle();
-        }
-        foreach ($angles === [] ? [] : $this->feeds as $feed) {
-            if (! $feed->bears($angles)) {
-                return 1;
-            }
-        }
 
-        return (int) min($scans, self::LONGEST);
+        return $until;
     }
 
     /** All power goes, or comes back: what only counts forgets where it is, counters that are not kept begin anew. */
@@ -451,26 +407,6 @@ final class World implements Senses
         foreach ($this->feeds as $feed) {
             if ($feed->look($this->now(), $this->build->settings->scan_s)) {
                 $this->recorder->sag($this->now(), $feed->supply, $feed->asked_A());
-            }
-        }
-    }
-
-    private function judgeRules(): void
-    {
-        if ($this->changes + $this->stirs === $this->judgedAt && ! $this->judgesByTime) {
-            return; // nothing is otherwise than it was
-        }
-        $this->judgedAt = $this->changes + $this->stirs;
-        foreach ($this->build->rules as $id => $rule) {
-            $is = $rule->never->holds($this);
-            if (($is || $rule->remembers) && $rule->while !== null) {
-                $is = $rule->while->holds($this) && $is;
-            }
-            if ($is && ! isset($this->broken[$id])) {
-                $this->broken[$id] = true;
-                $this->recorder->broken($this->now(), $rule);
-            } elseif (! $is) {
-                unset($this->broken[$id]);
             }
         }
     }
