@@ -277,7 +277,7 @@ final class Stage
             $this->hand->look();
         }
         $this->lookForRounds();
-        $this->world->pass($this->isOver() ? -INF : min(
+        $this->world->pass(! $this->world->mayStride() || $this->isOver() ? null : min(
             $until, $this->program->due_s(),
             $this->start->scenario === null ? $this->hand->due_s() : INF,
             $this->isToAsk() ? ($this->asked_s === null ? -INF : $this->asked_s + self::STARTS_WITHIN_S) : INF,

@@ -60,7 +60,7 @@ final readonly class PowerStep implements Step
         $controller->power($this->motion, $this->supply, $this->on);
         $since = $controller->now();
         while ($controller->now() - $since < $this->settle_s - 1e-9) {
-            yield Controller::by($since, $this->settle_s);
+            yield $since + $this->settle_s;
         }
     }
 }

@@ -109,11 +109,11 @@ final readonly class RunStep implements Moves
             $controller->failAfter($since, $this->give_up_s, $this->motion, "did not get off {$switch->name}");
             yield Controller::by($since, $this->give_up_s); // it stands there from the last time: what is meant is its next coming
         }
-        $waits = $this->until === null || Conditions::hangsOnEvents($this->until);
+        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? Controller::by($since, $this->for_s, $this->give_up_s) : null;
         while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
             && ! ($this->until !== null && $this->until->holds($controller->senses()))) {
             $controller->failAfter($since, $this->give_up_s, $this->motion, 'waited in vain for what should end its run');
-            yield $waits ? Controller::by($since, $this->for_s, $this->give_up_s) : null;
+            yield $by;
         }
         $switch === null ? $axis->isAt(null) : $axis->isFoundAt($switch->place);
     }

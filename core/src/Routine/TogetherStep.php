@@ -76,8 +76,11 @@ final readonly class TogetherStep implements Step
             if ($left === [] || ($this->until === 'any' && count($left) < count($running))) {
                 break;
             }
-            $by = array_map(fn (\Generator $branch): ?float => $branch->current(), $left);
-            yield in_array(null, $by, true) ? null : min($by);
+            $by = INF;
+            foreach ($left as $branch) {
+                $by = min($by, $branch->current() ?? -INF);
+            }
+            yield $by;
             foreach ($left as $branch) {
                 $branch->next();
             }

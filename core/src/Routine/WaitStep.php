@@ -68,10 +68,10 @@ final readonly class WaitStep implements Step
     public function run(Controller $controller): \Generator
     {
         $since = $controller->now();
-        $waits = $this->until === null || Conditions::hangsOnEvents($this->until);
+        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? Controller::by($since, $this->until === null ? $this->for_s : null, $this->give_up_s) : null;
         while ($this->until === null ? $controller->now() - $since < $this->for_s : ! $this->until->holds($controller->senses())) {
             $controller->failAfter($since, $this->give_up_s, null, 'waited in vain');
-            yield $waits ? Controller::by($since, $this->until === null ? $this->for_s : null, $this->give_up_s) : null;
+            yield $by;
         }
         if ($this->until !== null) {
             $controller->learns($this->until, true);

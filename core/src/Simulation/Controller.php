@@ -155,10 +155,11 @@ final class Controller
     public function ontoSwitch(Axis $axis, LimitSwitch $switch, Moves $step, string $otherwise): \Generator
     {
         $since = $this->now();
+        $by = self::by($since, $step->giveUp_s());
         $axis->push($switch->direction(), $step->speed());
         while (! $this->isOn($switch->id)) {
             $this->failAfter($since, $step->giveUp_s(), $step->motion(), $otherwise);
-            yield self::by($since, $step->giveUp_s());
+            yield $by;
         }
         yield from $this->halt($axis);
         $axis->isFoundAt($switch->place);
@@ -214,9 +215,10 @@ final class Controller
         $time = $this->world->computed->time_s($axis->motion, $from, $from + $by, $step->speed())
             ?? throw new StepFailed("{$axis->motion->name} cannot get there: its drive is too weak");
         $axis->push($by <=> 0.0, $step->speed());
+        $by = self::by($since, $time, $step->giveUp_s());
         while ($this->now() - $since < $time) {
             $this->failAfter($since, $step->giveUp_s(), $step->motion(), 'was given less time than its move takes');
-            yield self::by($since, $time, $step->giveUp_s());
+            yield $by;
         }
         yield from $this->halt($axis);
     }

@@ -109,7 +109,7 @@ final class RoutineRun
             $this->world->recorder->routine($this->world->now(), 'start', "{$this->routine->name} is started by hand.");
             $this->program->start($this->routine);
         }
-        $this->world->pass($this->isOver() ? -INF : min($until, $this->program->due_s()));
+        $this->world->pass($this->world->mayStride() && ! $this->isOver() ? min($until, $this->program->due_s()) : null);
     }
 
     private function verdict(): Verdict

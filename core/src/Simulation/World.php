@@ -14,6 +14,8 @@ use Brookstone\Core\Routine\WorldEvent;
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
 {
+    private const TRIES_EVERY = 6; // scans
+
     private const DAY_S = 86400.0;
 
     /** @var array<string, Axis> */
@@ -37,6 +39,8 @@ final class World implements Senses
     private int $changes = 0;  // of anything but motions under way
 
     private int $stirs = 0;    // scans in which a motion was under way, or a driver about to obey
+
+    private int $looksUntil = 0; // scans
 
     private int $fedAt = -1;  // changes when the supplies were last asked
 
@@ -309,9 +313,9 @@ final class World implements Senses
     /**
      * Lets time pass: one scan, or as many at once as nothing can happen in.
      *
-     * @param  float  $until  before which nobody wants to look, unless an input changes
+     * @param  float|null  $until  before which nobody wants to look, unless an input changes; null is one scan
      */
-    public function pass(float $until = -INF): void
+    public function pass(?float $until = null): void
     {
         foreach ($this->shared as $i => $motor) {
             foreach ($motor->look() as $says) {
@@ -328,34 +332,27 @@ final class World implements Senses
             }
         }
         $asleep = $awake === [];
-        $scan_s = $this->build->settings->scan_s;
-        $scans = $until - $this->now() < 2 * $scan_s || $this->shared !== [] || $this->rules->hangOnTime || ($asleep && $this->fedAt !== $this->changes) ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
-        $angles = [];
-        foreach ($scans > 1 ? $awake : [] as $axis) {
-            $angles[$axis->motion->id] = $axis->angle();
-        }
+        $scans = $until === null || ($asleep && $this->fedAt !== $this->changes) ? 1 : $this->stride($awake, $until);
+        $for_s = $scans * $this->build->settings->scan_s;
+        $angles = $scans === 1 || $asleep ? [] : array_combine(array_map(fn (Axis $axis): string => $axis->motion->id, $awake), array_map(fn (Axis $axis): float => $axis->angle(), $awake));
         $this->stirs += $asleep ? 0 : 1;
         if (! $asleep || $this->fedAt !== $this->changes) {
             $this->feed();
             $this->fedAt = $asleep ? $this->changes : -1;
         } else {
             foreach ($this->feeds as $feed) {
-                $feed->goesOn($this->now(), $scans * $scan_s);
+                $feed->goesOn($this->now(), $for_s);
             }
         }
         foreach ($awake as $axis) {
-            foreach ($axis->advance($scans * $scan_s) as [$what, $one, $other]) {
-                match ($what) {
-                    'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
-                    'stalls' => $this->recorder->stalls($axis->motion),
-                    'stalled' => $this->recorder->stalled($this->now(), $axis->motion, $one, $other),
-                    'lands' => $this->recorder->lands($this->now(), $axis->motion, $one, $other),
-                    default => $this->recorder->hit($this->now(), $axis->motion, $one, $other),
-                };
+            foreach ($axis->advance($for_s) as [$what, $one, $other]) {
+                $this->happened($axis, $what, $one, $other);
             }
         }
-        foreach ($angles === [] ? [] : $this->feeds as $feed) {
-            $feed->wentOn($angles, $scan_s, $scans * $scan_s);
+        if ($angles !== []) {
+            foreach ($this->feeds as $feed) {
+                $feed->wentOn($angles, $this->build->settings->scan_s, $for_s);
+            }
         }
         $this->scans += $scans;
         foreach ($this->outputsBack as $output => $times) {
@@ -366,6 +363,35 @@ final class World implements Senses
         }
         $this->rules->look($this->changes + $this->stirs);
         $this->recorder->sample($this->now());
+    }
+
+    private function happened(Axis $axis, string $what, float $one, float $other): void
+    {
+        match ($what) {
+            'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
+            'stalls' => $this->recorder->stalls($axis->motion),
+            'stalled' => $this->recorder->stalled($this->now(), $axis->motion, $one, $other),
+            'lands' => $this->recorder->lands($this->now(), $axis->motion, $one, $other),
+            default => $this->recorder->hit($this->now(), $axis->motion, $one, $other),
+        };
+    }
+
+    /**
+     * @param  list<Axis>  $awake
+     * @return int scans that can pass at once
+     */
+    private function stride(array $awake, float $until): int
+    {
+        $scans = $until - $this->now() < 2 * $this->build->settings->scan_s ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
+        $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;
+
+        return $scans;
+    }
+
+    /** It may be that more than one scan can pass at once; where that was not so just before, it is not asked again at each scan. */
+    public function mayStride(): bool
+    {
+        return $this->scans >= $this->looksUntil && $this->shared === [] && ! $this->rules->hangOnTime;
     }
 
     /** Until when nothing happens in the world by itself, and nothing is to be written down. */
