@@ -7,8 +7,10 @@ namespace App\Actions;
 use App\Models\Study;
 use App\Models\StudyPart;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Routine\WorldEvents;
@@ -57,14 +59,25 @@ final class StudyWork
     private function driftFrame(Build $build, Routine $routine, array $asked): array
     {
         $motion = $build->motions[$asked['motion']];
-        $fan = new DriftFan($build, $motion, $this->judge->rehearsed($build)->usual($routine->id), 1);
+        $cycle = $this->judge->rehearsed($build)->usual($routine->id);
+        $fan = new DriftFan($build, $motion, $cycle, 1);
         $stops = [];
         foreach ($fan->shown() as $path => $number) {
             $stop = $fan->path->stops[$number];
             $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => $build->routines[$stop->routine]->stepAt($stop->path)?->says($build)->text() ?? '', 'by_time' => $stop->move !== null];
         }
 
-        return ['unit' => $motion->unit()->value, 'tolerance' => $motion->task->tolerance, 'cycles' => (int) ($asked['cycles'] ?? 100), 'stops' => $stops];
+        return ['unit' => $motion->unit()->value, 'tolerance' => $motion->task->tolerance, 'cycles' => (int) ($asked['cycles'] ?? 100), 'nothing' => $fan->drifts() ? null : $this->neverByTime($motion, $routine, $cycle), 'stops' => $stops];
+    }
+
+    /** Why a motion of which nothing was seen to go by time does not drift, or may yet. */
+    private function neverByTime(Motion $motion, Routine $routine, ?Performance $cycle): string
+    {
+        return match (true) {
+            $cycle === null => "{$routine->name} was never begun in its rehearsals.",
+            $cycle->outcome === 'gives_up' => "{$routine->name} gives up before {$motion->name} has gone by time: mend that first.",
+            default => "{$motion->name} does not drift: every move of it ends on a switch.",
+        };
     }
 
     /**

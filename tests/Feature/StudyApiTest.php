@@ -131,3 +131,13 @@ it('refuses events of a run that are none', function (mixed $events, string $fie
     [[['what' => 'stuck']], 'events.0.at_s'], [[['what' => 'flood', 'at_s' => 1]], 'events.0.what'], ['none', 'events'],
     [[['what' => 'hold', 'at_s' => 1, 'motion' => 'whale', 'is' => 'on']], 'events.0.motion'], [[['what' => 'level', 'at_s' => 1e99, 'sensor' => 'visitor-beam', 'value' => 1]], 'events.0.at_s'],
 ]);
+
+it('says why a motion was not seen to drift', function (array $planted, string $motion, string $says) {
+    $id = $this->postJson('/api/builds/import', Builds::planted($planted)->document)->assertCreated()->json('id');
+    $study = $this->getJson('/api/studies/'.$this->postJson("/api/builds/{$id}/studies", ['kind' => 'drift', 'routine' => 'show', 'motion' => $motion, 'cycles' => 5])->assertCreated()->json('id'));
+
+    expect($study->json('result.nothing'))->toBe($says)->and($study->json('result.stops'))->toBe([]);
+})->with([
+    'its switches find it' => [['routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]], 'lift', 'Lift does not drift: every move of it ends on a switch.'],
+    'it gives up first' => [['motions.0.mechanism.mass_kg' => 30, 'routines.1.steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ...Builds::byTime()['routines.1.steps']]] + Builds::byTime(), 'lift', 'Show gives up before Lift has gone by time: mend that first.'],
+]);

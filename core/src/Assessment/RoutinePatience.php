@@ -12,6 +12,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\RunStep;
@@ -19,7 +20,7 @@ use Brookstone\Core\Routine\WaitStep;
 
 /**
  * Whether a step that may never end gives up, and not before its move can have ended: how long that takes at most the rehearsals say; of what never ended in
- * one, the computed time from its far end.
+ * one, and of what is homed, as that may begin anywhere, the computed time from its far end. Too long is what is long for that too.
  */
 final readonly class RoutinePatience
 {
@@ -64,18 +65,26 @@ final readonly class RoutinePatience
             if ($motion->drive === null || ($motion->isAbsolute() && $step->giveUp_s() === null)) {
                 continue;
             }
-            $time = $this->context->took_s($routine, $path) ?? $this->times->longest($step);
+            $took = $this->context->took_s($routine, $path);
+            $most = $this->longer($took, $this->times->longest($step));
+            $time = $took === null || $step instanceof HomeStep ? $most : $took;
             if ($step->giveUp_s() === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
                 ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $step->speed()))]), $motion->id);
             } elseif ($time !== null && $this->context->isRehearsed()) {
-                $this->fits($routine, $step, $step->giveUp_s(), $time, $place, $motion);
+                $this->fits($routine, $step, $step->giveUp_s(), $time, $most, $place, $motion);
             }
         }
     }
 
-    private function fits(Routine $routine, Moves $step, float $giveUp, float $time, string $place, Motion $moved): void
+    /** null is a move that is never made. */
+    private function longer(?float $took, ?float $computed): ?float
+    {
+        return $took === null || $computed === null ? $computed : max($took, $computed);
+    }
+
+    private function fits(Routine $routine, Moves $step, float $giveUp, float $time, ?float $most, string $place, Motion $moved): void
     {
         [$motion, $name] = [$moved->id, $moved->name];
         $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($time, 's')];
@@ -85,10 +94,10 @@ final readonly class RoutinePatience
             $this->add($routine, new Finding('routine.give_up_short', Severity::Fails, $place, new Sentence(
                 "It gives up after {give_up}, but {$name} can take {time}.", $values,
             ), [$fix]), $motion);
-        } elseif ($giveUp > max(self::PATIENCE * $time, self::SHORT_S)) {
+        } elseif ($most !== null && $giveUp > max(self::PATIENCE * $most, self::SHORT_S)) {
             $this->add($routine, new Finding('routine.give_up_long', Severity::Note, $place, new Sentence(
-                "It gives up only after {give_up}, more than three times the {time} that {$name} can take.", $values,
-            ), [$fix]), $motion);
+                "It gives up only after {give_up}, more than three times the {time} that {$name} can take.", ['time' => Quantity::of($most, 's')] + $values,
+            ), [$this->setGiveUp($place, $most, $seconds)]), $motion);
         }
         if ($seconds !== null && $giveUp > $seconds) {
             $this->add($routine, new Finding('routine.give_up_hot', Severity::Tight, $place, new Sentence(

@@ -106,6 +106,7 @@ export interface DriftResult {
     unit: 'deg' | 'm';
     tolerance: number | null;
     walks: number;
+    nothing: string | null; // why there is nothing to show
     stops: DriftStop[];
 }
 

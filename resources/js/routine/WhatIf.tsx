@@ -197,7 +197,7 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
                 </div>
             )}
             <Progress study={study} onStop={onStop} />
-            {result !== undefined && study?.state === 'done' && stops.length === 0 && <p>{asked} does not drift: every move of it ends on a switch.</p>}
+            {result?.nothing != null && study?.state === 'done' && <p>{result.nothing}</p>}
             {stops.length > 1 && (
                 <div role="radiogroup" aria-label="Stop that is shown" className="flex flex-wrap gap-1 py-1">
                     {stops.map((each) => (

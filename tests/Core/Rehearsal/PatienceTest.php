@@ -11,7 +11,7 @@ use Tests\Support\Builds;
 function alittle(float $give_up_s): Build
 {
     return Builds::planted(['log' => [], 'motions.2.places.2' => ['id' => 'step', 'name' => 'Step', 'at' => 0.02], 'routines.1.steps' => [
-        ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 4.9], ['do' => 'go', 'motion' => 'lift', 'place' => 'step', 'give_up_s' => $give_up_s], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 4.9],
+        ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'step', 'give_up_s' => $give_up_s], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 4.9],
     ]]);
 }
 
@@ -23,8 +23,8 @@ it('holds a give-up against how long the step takes as rehearsed, not from an en
     expect($took)->toBeGreaterThan(0.5)->toBeLessThan(0.5 * 2.9) // the whole way takes about 2.9 s
         ->and($found($took * 1.02))->not->toHaveKey('routine.give_up_short')
         ->and($found($took * 0.9)['routine.give_up_short'])->toBe('routines.1.steps.1.give_up_s')
-        ->and($found(4.99))->not->toHaveKey('routine.give_up_long') // nobody minds under 5 s
-        ->and($found(max(5.01, 3.01 * $took)))->toHaveKey('routine.give_up_long');
+        ->and($found(6.5))->not->toHaveKey('routine.give_up_long') // from the upper end it would take 2.3 s
+        ->and($found(7.5))->toHaveKey('routine.give_up_long');
 });
 
 it('says nothing of give-up times before the rehearsals, and what it says then it said of none', function () {
