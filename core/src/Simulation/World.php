@@ -14,7 +14,7 @@ use Brookstone\Core\Routine\WorldEvent;
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
 {
-    private const TRIES_EVERY = 6; // scans
+    private const TRIES_EVERY = 16; // scans
 
     private const DAY_S = 86400.0;
 
