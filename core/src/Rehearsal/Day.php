@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Trigger;
 
@@ -33,7 +32,7 @@ final readonly class Day
 
     public static function of(Build $build, Rehearsed $rehearsed): self
     {
-        $usual = array_filter(array_map(fn (int|string $id): ?Performance => $rehearsed->usual((string) $id), array_combine(array_keys($rehearsed->performances), array_keys($rehearsed->performances))));
+        $usual = array_filter(array_map(fn (Routine $routine): ?Performance => $rehearsed->usual($routine->id), $build->routines));
         $runs = self::runs($build, $usual);
         $charge = $rest = [];
         foreach (array_keys($build->supplies) as $supply) {
@@ -123,15 +122,7 @@ final readonly class Day
     /** Only another routine does it: then its charge is in that one's. */
     private static function isCalled(Build $build, string $id): bool
     {
-        foreach ($build->routines[$id]->starts === [] ? $build->routines : [] as $other) {
-            foreach ($other->flat() as $step) {
-                if ($step instanceof CallStep && $step->routine === $id) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
+        return $build->routines[$id]->starts === [] && array_filter($build->routines, fn (Routine $other): bool => $other->id !== $id && in_array($id, $build->calledBy($other), true)) !== [];
     }
 
     /** @return array<string, int> how often each motion is moved in it */
