@@ -13,6 +13,9 @@ use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Mend\Step;
 use Brookstone\Core\Mend\Tried;
+use Brookstone\Core\Reach\Footing;
+use Brookstone\Core\Reach\Reached;
+use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Illuminate\Support\Facades\Cache;
@@ -36,11 +39,11 @@ final class JudgeBuild implements Memory
     {
         $kept = Cache::get(self::key($build));
         if (! $kept instanceof Rehearsed) {
-            return Assessor::atOnce($build, $this->drawer->stock());
+            return Assessor::atOnce($build, $this->drawer->stock(), null, self::reached($build));
         }
         $tried = Cache::get($this->triedKey($build));
 
-        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : Assessor::atOnce($build, $this->drawer->stock(), $kept);
+        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : Assessor::atOnce($build, $this->drawer->stock(), $kept, self::reached($build));
     }
 
     public function whole(Build $build): Assessment
@@ -120,6 +123,11 @@ final class JudgeBuild implements Memory
     public function keepTried(Build $build, array $tried): void
     {
         Cache::put($this->triedKey($build), $tried, self::KEPT_S);
+    }
+
+    private static function reached(Build $build): Reached
+    {
+        return Cache::remember('reached:'.Footing::of($build), self::KEPT_S, fn (): Reached => Search::of($build));
     }
 
     private static function key(Build $build): string

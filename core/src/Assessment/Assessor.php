@@ -13,6 +13,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 
@@ -30,23 +31,27 @@ final class Assessor
         return (new Mender($build, $stock, $rehearsed ?? Rehearsal::of($build)))->offered();
     }
 
-    /** The same before anything is tried, and without the rehearsals where those are not known: a first answer. What it says stays said. */
-    public static function atOnce(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null): Assessment
+    /**
+     * The same before anything is tried, and without the rehearsals where those are not known: a first answer. What it says stays said.
+     *
+     * @param  Reached|null  $reached  what a search of its states found, where that is known already
+     */
+    public static function atOnce(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null, ?Reached $reached = null): Assessment
     {
-        return self::judge($build, $stock, $rehearsed)->offering(fn (Finding $finding): Finding => $finding->offering([]), false);
+        return self::judge($build, $stock, $rehearsed, $reached, false)->offering(fn (Finding $finding): Finding => $finding->offering([]), false);
     }
 
     /** The same with all that the rules propose, untried: for who tries it. */
-    public static function proposed(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null): Assessment
+    public static function proposed(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null, ?Reached $reached = null): Assessment
     {
-        return self::judge($build, $stock, $rehearsed);
+        return self::judge($build, $stock, $rehearsed, $reached, true);
     }
 
-    private static function judge(Build $build, ?Stock $stock, ?Rehearsed $rehearsed): Assessment
+    private static function judge(Build $build, ?Stock $stock, ?Rehearsed $rehearsed, ?Reached $reached, bool $proposes): Assessment
     {
         $subjects = $before = $failing = [];
         foreach ($build->motions as $id => $motion) {
-            $subject = $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true), $stock);
+            $subject = $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true), $stock, $proposes);
             $before[$id] = [
                 (new TaskJudge)->judge($subject),
                 (new LoadJudge)->judge($subject),
@@ -58,7 +63,7 @@ final class Assessor
                 $failing[$id] = true;
             }
         }
-        $routines = new RoutineJudge($build, $subjects, null, $rehearsed, $failing);
+        $routines = new RoutineJudge($build, $subjects, $reached, $rehearsed, $failing);
         $chains = [];
         foreach ($subjects as $id => $subject) {
             $links = [...$before[$id], $routines->link($subject), (new ProofJudge)->judge($subject)];

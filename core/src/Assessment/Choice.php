@@ -185,7 +185,7 @@ final class Choice
     {
         if ($candidate->verdict !== Verdict::Holds) {
             $with = $motion->withDrive($candidate->on->choice)->withTrain($candidate->train);
-            $link = (new DriveJudge(mends: false))->judge(new Subject($build, $with, new Facts($with)));
+            $link = (new DriveJudge)->judge(new Subject($build, $with, new Facts($with)));
             $worst = $candidate->worst();
             $first = array_values(array_filter($link->findings, fn (Finding $finding): bool => $finding->code === $worst?->code))[0] ?? $link->findings[0] ?? null;
             if ($first !== null && $first->severity !== Severity::Note) {

@@ -19,11 +19,6 @@ final class DriveJudge implements Judge
 
     public const MUCH_FASTER = 0.4;   // of the target time: then gear down or lower the duty
 
-    /** @param  bool  $mends look for fixes too; without, it only says what is wrong, which is quick */
-    public function __construct(private readonly bool $mends = true)
-    {
-    }
-
     public function judge(Subject $subject): Link
     {
         $drive = $subject->motion->drive;
@@ -53,7 +48,7 @@ final class DriveJudge implements Judge
         $stalls = $f->margin < 1.0 - DriveRules::TIE;
         $time = $stalls ? null : $this->time($subject); // where it stalls, that is said already
 
-        return array_values(array_filter([...$findings, $this->pinches($subject), ...(new DriveNotes($this->mends))->of($subject, $f), $time]));
+        return array_values(array_filter([...$findings, $this->pinches($subject), ...(new DriveNotes)->of($subject, $f), $time]));
     }
 
     /** The sentence for a limit that is reached, with the numbers that were compared, and what would mend it. */
@@ -96,7 +91,7 @@ final class DriveJudge implements Judge
             default => 'drive.motor',
         };
 
-        return new Finding($strain->code, $strain->severity, "{$subject->path}.{$place}", $says, $this->mends ? $this->fixes($strain, $subject, $f) : []);
+        return new Finding($strain->code, $strain->severity, "{$subject->path}.{$place}", $says, $subject->proposals(fn (): array => $this->fixes($strain, $subject, $f)));
     }
 
     /** @return list<Fix> */
@@ -219,7 +214,7 @@ final class DriveJudge implements Judge
             return new Finding('drive.over_target', Severity::Fails, $subject->path.'.task.move_s', new Sentence(
                 "To {$to} it is not there after {patience}, where {target} are asked for.",
                 ['patience' => Quantity::of($facts->patience_s(), 's'), 'target' => Quantity::of($task->move_s, 's')],
-            ), $this->mends ? Mending::hurry($subject) : []);
+            ), $subject->proposals(fn (): array => Mending::hurry($subject)));
         }
         $values = ['takes' => Quantity::of($there, 's'), 'target' => Quantity::of($task->move_s, 's')];
         if ($strain !== null && ! $subject->motion->counts()) {
@@ -227,7 +222,7 @@ final class DriveJudge implements Judge
 
             return new Finding('drive.over_target', $strain->severity, $subject->path.'.task.move_s', new Sentence(
                 $fails ? "To {$to} it takes {takes}, longer than the {target} asked for." : "To {$to} it takes {takes}, just within the {target} asked for.", $values,
-            ), $this->mends ? [...($fails ? Mending::hurry($subject) : []), $this->allow($subject, $there)] : []);
+            ), $subject->proposals(fn (): array => [...($fails ? Mending::hurry($subject) : []), $this->allow($subject, $there)]));
         }
 
         return $there < self::MUCH_FASTER * $task->move_s ? new Finding('drive.much_faster', Severity::Note, $subject->path.'.task.move_s', new Sentence(

@@ -24,10 +24,6 @@ final class DriveNotes
 
     private const WRAPS_DEG = 360.0;
 
-    public function __construct(private readonly bool $mends = true)
-    {
-    }
-
     /** @return list<?Finding> */
     public function of(Subject $subject, DriveFigures $f): array
     {
@@ -56,7 +52,7 @@ final class DriveNotes
         return $slop > $servo->deadband_deg * (1 + DriveRules::TIE) ? new Finding('drive.buzzes', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
             'It hunts and buzzes: {slop} of play at its shaft is more than the {band} within which it does not correct.',
             ['slop' => Quantity::of($slop, '°'), 'band' => Quantity::of($servo->deadband_deg, '°')],
-        ), $this->mends ? [...Mending::gate($subject), ...Mending::quieter($subject)] : []) : null;
+        ), $subject->proposals(fn (): array => [...Mending::gate($subject), ...Mending::quieter($subject)])) : null;
     }
 
     private function battery(Subject $subject, DriveFigures $f): ?Finding
@@ -77,7 +73,7 @@ final class DriveNotes
                 ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for."
                 : "It takes {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for.",
             ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'), 'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
-        ), $this->mends ? [...Mending::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply, $day * $wanted), ...Mending::frugal($subject)] : []);
+        ), $subject->proposals(fn (): array => [...Mending::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply, $day * $wanted), ...Mending::frugal($subject)]));
     }
 
     /** What cutting the power between moves would save. */
@@ -159,6 +155,6 @@ final class DriveNotes
         return new Finding('drive.claims_disagree', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
             $first->says->template.(count($odd) > 1 ? ' And {more} more of its figures disagree.' : ' Measure before you rely on it.'),
             $first->says->values + ['more' => Quantity::number(count($odd) - 1)],
-        ), $this->mends ? Mending::trusted($subject) : []);
+        ), $subject->proposals(fn (): array => Mending::trusted($subject)));
     }
 }

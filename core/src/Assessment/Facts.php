@@ -173,13 +173,13 @@ final class Facts
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
     public function runThere(): array
     {
-        return $this->runs['there'] ??= $this->compute($this->motion->at($this->motion->task->from), $this->motion->at($this->motion->task->to), 1.0);
+        return $this->straight($this->motion->task->from, $this->motion->task->to, 1.0);
     }
 
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
     public function runBack(): array
     {
-        return $this->motion->isOneWay() ? $this->runThere() : $this->runs['back'] ??= $this->compute($this->motion->at($this->motion->task->to), $this->motion->at($this->motion->task->from), 1.0);
+        return $this->motion->isOneWay() ? $this->runThere() : $this->straight($this->motion->task->to, $this->motion->task->from, 1.0);
     }
 
     /** Computed time between two places, s; null when the drive cannot make it or there is none. */
@@ -193,7 +193,7 @@ final class Facts
     {
         $from = $this->motion->task->keeps_turning ? $this->motion->at($this->motion->task->from) : $this->motion->range()[$by > 0.0 ? 0 : 1];
 
-        return ($this->runs["by {$by} {$speed}"] ??= $this->compute($from, $from + $by, $speed))['time_s'];
+        return ($this->runs["by {$by} at {$speed}"] ??= $this->compute($from, $from + $by, $speed))['time_s'];
     }
 
     /** Its fastest within its travel, there or back, as it is run; of a stepper as fast as it is told. Of its shaft, rad/s. */
@@ -214,7 +214,7 @@ final class Facts
         $at = $this->motion->at($to);
         $period = $this->motion->period();
         if ($period !== null) { // it may have just passed it
-            return ($this->runs["round {$to} {$speed}"] ??= $this->compute($at, $at + ($this->motion->isOneWay() || ! $this->motion->counts() ? $period : $period / 2), $speed))['time_s'];
+            return ($this->runs["round to {$to} {$speed}"] ??= $this->compute($at, $at + ($this->motion->isOneWay() || ! $this->motion->counts() ? $period : $period / 2), $speed))['time_s'];
         }
         $farthest = $to;
         foreach ($this->motion->places as $place) {
@@ -240,15 +240,28 @@ final class Facts
     }
 
     /**
-     * The move run forward. Positions in SI.
+     * The move run forward, of what comes round to the next coming of that place. Positions in SI.
      *
      * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>}
      */
     private function run(string $from, string $to, float $speed = 1.0): array
     {
+        if ($this->motion->period() === null) {
+            return $this->straight($from, $to, $speed);
+        }
         $at = $this->motion->at($from);
 
-        return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($at, $at + $this->motion->distance($at, $this->motion->at($to)), $speed);
+        return $this->runs["next {$from} {$to} {$speed}"] ??= $this->compute($at, $at + $this->motion->distance($at, $this->motion->at($to)), $speed);
+    }
+
+    /**
+     * The same from the one place to the other as they are said.
+     *
+     * @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>}
+     */
+    private function straight(string $from, string $to, float $speed): array
+    {
+        return $this->runs["{$from} {$to} {$speed}"] ??= $this->compute($this->motion->at($from), $this->motion->at($to), $speed);
     }
 
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */

@@ -176,7 +176,7 @@ final class Mending
         if ($drive === null || $drive->gated || ! $drive->motor->isPositional()) {
             return [];
         }
-        $findings = (new DriveJudge(mends: false))->judge($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))->findings;
+        $findings = (new DriveJudge)->judge($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))->findings;
         foreach ($findings as $finding) {
             if ($finding->severity === Severity::Fails || $finding->code === 'drive.gate_lets_go') {
                 return [];
@@ -262,7 +262,7 @@ final class Mending
             }
         }
 
-        return (new DriveJudge(mends: false))->judge($changed)->verdict !== Verdict::Fails;
+        return (new DriveJudge)->judge($changed)->verdict !== Verdict::Fails;
     }
 
     /** @return list<Fix> */

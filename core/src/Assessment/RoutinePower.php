@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
@@ -165,33 +166,40 @@ final readonly class RoutinePower
             if ($switch === null || $room === null || ! $this->drives($motion) || $room <= 0.0) {
                 continue;
             }
-            $runOn = $this->context->subjects[$motion->id]->facts->runOn($switch, $this->build->settings, $step->speed());
+            $subject = $this->context->subjects[$motion->id];
+            $runOn = $subject->facts->runOn($switch, $this->build->settings, $step->speed());
             if ($runOn?->distance === null || $runOn->distance < $room) {
                 continue;
             }
             $place = "routines.{$i}.{$path}.speed";
-            $fixes = [];
-            foreach (self::SLOWER as $speed) {
-                $slower = $speed < $step->speed() ? $this->context->subjects[$motion->id]->facts->runOn($switch, $this->build->settings, $speed) : null;
-                if ($slower?->distance !== null && $slower->distance * $this->build->settings->stop_clearance <= $room) {
-                    $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $speed);
-                    $fixes[] = new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
-                        new Change($place, $speed), ...($time === null || $step->giveUp_s() === null || $step->giveUp_s() >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
-                    ]);
-                    $last = $step instanceof GoStep ? SlowLast::fix($this->build, $i, $path, $step, $switch, $speed, $time) : null;
-                    array_push($fixes, ...($last === null ? [] : [$last]));
-
-                    break;
-                }
-            }
-            if ($fixes === []) {
-                $back = $switch->at + $switch->direction() * ceil(1e4 * $runOn->distance * $this->build->settings->stop_clearance) / 1e4;
-                $fixes[] = new Fix(new Sentence('Set the hard stop back to {at}', ['at' => $motion->unit()->quantity($back)]), [new Change('motions.'.$this->build->indexOf($motion->id).'.stops.'.($switch->end === 'low' ? 'hard_low' : 'hard_high'), $back)]);
-            }
             $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "So fast it runs on {run_on} after {$switch->name} trips, and the hard stop is {room} away: it hits with {energy}.", [
                 'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
-            ], $fixes, $motion->id);
+            ], $subject->proposals(fn (): array => $this->short($subject, $step, $switch, $runOn->distance, $room, $i, $path)), $motion->id);
         }
+    }
+
+    /** @return list<Fix> speeds from which the room after the switch does; else the hard stop set back */
+    private function short(Subject $subject, Moves $step, LimitSwitch $switch, float $runs, float $room, int $i, string $path): array
+    {
+        $settings = $this->build->settings;
+        foreach (self::SLOWER as $speed) {
+            $slower = $speed < $step->speed() ? $subject->facts->runOn($switch, $settings, $speed)?->distance : null;
+            if ($slower === null || $slower * $settings->stop_clearance > $room) {
+                continue;
+            }
+            $time = $subject->facts->longestTimeTo($switch->place, $speed);
+            $last = $step instanceof GoStep ? SlowLast::fix($this->build, $i, $path, $step, $switch, $speed, $time) : null;
+
+            return [
+                new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
+                    new Change("routines.{$i}.{$path}.speed", $speed), ...($time === null || $step->giveUp_s() === null || $step->giveUp_s() >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
+                ]),
+                ...($last === null ? [] : [$last]),
+            ];
+        }
+        $back = $switch->at + $switch->direction() * ceil(1e4 * $runs * $settings->stop_clearance) / 1e4;
+
+        return [new Fix(new Sentence('Set the hard stop back to {at}', ['at' => $subject->motion->unit()->quantity($back)]), [new Change($subject->path.'.stops.'.($switch->end === 'low' ? 'hard_low' : 'hard_high'), $back)])];
     }
 
     /** Asked to turn back what only ever turns forwards. */

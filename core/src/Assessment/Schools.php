@@ -181,7 +181,7 @@ final class Schools
 
     private static function sentence(Build $build, Motion $with, string $code): Sentence
     {
-        $link = (new DriveJudge(mends: false))->judge(new Subject($build, $with, new Facts($with)));
+        $link = (new DriveJudge)->judge(new Subject($build, $with, new Facts($with)));
         foreach ($link->findings as $finding) {
             if ($finding->code === $code) {
                 return $finding->says;

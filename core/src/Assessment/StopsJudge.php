@@ -195,13 +195,13 @@ final class StopsJudge implements Judge
             $asked === null
                 ? "{$switch->name} trips at {trips}, {off} off its place {$subject->facts->placeName($switch->place)}."
                 : "{$switch->name} trips at {trips}, and with its run-on of {run_on} it stands at {stands}: {off} off its place {$subject->facts->placeName($switch->place)}, where {allowed} is allowed.", $values,
-        ), [
+        ), $subject->proposals(fn (): array => [
             ...(abs($earlier - $switch->at) < 1e-9 || $runOn > self::EARLY_SHARE * abs($unit->fromSi($motion->move()->distance())) ? [] : [new Fix(
                 new Sentence('Move the switch to {at}'.($asked === null ? '' : ': it then comes to rest at its place'), ['at' => $unit->quantity($earlier)]),
                 [new Change($path, $earlier)],
             )]),
             ...($asked === null ? [] : $this->slower($subject, $switch, $place, $allowed)),
-        ])];
+        ]))];
     }
 
     /** @return list<Fix> the highest duty with which it comes to rest near enough, and what it costs */
@@ -259,11 +259,11 @@ final class StopsJudge implements Judge
                 ? "After {$switch->name} trips it runs on {run_on}, but the hard stop is {room} away: it hits with {energy}."
                 : "After {$switch->name} trips it runs on {run_on} of the {room} to the hard stop; {wanted} × is asked for.",
             $values + ['energy' => Quantity::of($runOn->energy_J, 'J'), 'wanted' => Quantity::number($wanted)],
-        ), [
+        ), $subject->proposals(fn (): array => [
             ...($runOn->distance > self::FAR_SHARE * ($motion->range()[1] - $motion->range()[0]) ? [] : $this->moveStop($subject, $switch, $runOn->distance)), // or it would stand somewhere else altogether
             ...$this->slower($subject, $switch, $switch->at, $room / $wanted),
             ...Mending::calmer($subject, fn (Subject $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance ?? INF) * $wanted <= $room),
-        ])];
+        ]))];
     }
 
     /** @return list<Fix> the hard stop set back as far as the run-on asks for */

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Finding\Fix;
 
 /** One motion of a build, about to be judged. */
 final readonly class Subject
@@ -14,7 +15,8 @@ final readonly class Subject
     /** Its path in the document: `motions.1`. */
     public string $path;
 
-    public function __construct(public Build $build, public Motion $motion, public Facts $facts, private ?Stock $stock = null)
+    /** @param  bool  $proposes  what would mend it is looked for too; without, it is only said what is wrong, which is quicker */
+    public function __construct(public Build $build, public Motion $motion, public Facts $facts, private ?Stock $stock = null, private bool $proposes = false)
     {
         $this->path = 'motions.'.$build->indexOf($motion->id);
     }
@@ -23,6 +25,17 @@ final readonly class Subject
     public function with(Motion $motion): self
     {
         return new self($this->build, $motion, new Facts($motion), $this->stock);
+    }
+
+    /**
+     * What would mend it, where that is looked for.
+     *
+     * @param  \Closure(): list<Fix>  $mends
+     * @return list<Fix>
+     */
+    public function proposals(\Closure $mends): array
+    {
+        return $this->proposes ? $mends() : [];
     }
 
     /** The drawer to choose from: the builder's own, or what comes with Brookstone. */

@@ -15,6 +15,9 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Reach\Footing;
+use Brookstone\Core\Reach\Reached;
+use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 
@@ -37,6 +40,9 @@ final class Mender
     /** @var array<string, array{Outlook, Rehearsed}> */
     private array $known = [];
 
+    /** @var array<string, Reached> by what the search hangs on */
+    private array $reached = [];
+
     /** @var array<string, array{Finding, Fix}>|null */
     private ?array $proposals = null;
 
@@ -48,7 +54,7 @@ final class Mender
 
     public function __construct(public readonly Build $build, private readonly ?Stock $stock, private readonly Rehearsed $rehearsed)
     {
-        $this->proposed = Assessor::proposed($build, $stock, $rehearsed);
+        $this->proposed = Assessor::proposed($build, $stock, $rehearsed, $this->reached($build));
     }
 
     /** The judgement of the build, with what mends it. */
@@ -171,8 +177,8 @@ final class Mender
         if ($this->trials-- <= 0 || $build->document === $this->build->document) {
             return null;
         }
-        $outlook = Outlook::of($build, Assessor::proposed($build, $this->stock), null);
-        $worse = $outlook->worse($this->atOnce ??= Outlook::of($this->build, Assessor::proposed($this->build, $this->stock), null));
+        $outlook = Outlook::of($build, Assessor::proposed($build, $this->stock, null, $this->reached($build)), null);
+        $worse = $outlook->worse($this->atOnce ??= Outlook::of($this->build, Assessor::proposed($this->build, $this->stock, null, $this->reached($this->build)), null));
         if ($worse === null) { // then it is worth while to rehearse it
             $outlook = $this->whole($build);
             $worse = $outlook->worse($this->before());
@@ -191,10 +197,16 @@ final class Mender
         $key = self::hash($build->document);
         if (! isset($this->known[$key])) {
             $rehearsed = Rehearsal::of($build, $this->rehearsed);
-            $this->known = array_slice([$key => [Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
+            $this->known = array_slice([$key => [Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed, $this->reached($build)), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
         }
 
         return $this->known[$key][0];
+    }
+
+    /** Most mends leave the states that can be reached as they are. */
+    private function reached(Build $build): Reached
+    {
+        return $this->reached[Footing::of($build)] ??= Search::of($build);
     }
 
     /** Its rehearsals, where it has just been tried. */

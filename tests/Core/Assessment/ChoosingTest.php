@@ -49,7 +49,7 @@ it('judges every drive and ratio as the judge does when it is taken', function (
         }
         $with = $motion->withDrive($candidate->on->choice)->withTrain($candidate->train);
         $facts = new Facts($with);
-        $link = (new DriveJudge(mends: false))->judge(new Subject($build, $with, $facts));
+        $link = (new DriveJudge)->judge(new Subject($build, $with, $facts));
         $codes = array_map(fn (Finding $finding): string => $finding->code, array_filter($link->findings, fn (Finding $finding): bool => $finding->severity === Severity::Fails));
         $mine = array_map(fn ($strain): string => $strain->code, array_filter($candidate->strains, fn ($strain): bool => $strain->severity === Severity::Fails));
         $codes = array_values($codes);

@@ -9,32 +9,8 @@ use Brookstone\Core\Rehearsal\Rehearsal;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Support\Builds;
+use Tests\Support\Changes;
 use Tests\Support\Faulty;
-
-/**
- * Something else of the same kind wherever a document says a number, a yes or no, or a list of steps.
- *
- * @return list<array{path: string, value: mixed}> each on its own
- */
-function changesOf(mixed $document, string $path = ''): array
-{
-    $changes = [];
-    foreach ((array) $document as $key => $value) {
-        $at = $path === '' ? (string) $key : "{$path}.{$key}";
-        if (is_array($value)) {
-            array_push($changes, ...changesOf($value, $at));
-            if (str_ends_with($at, '.steps') && $value !== []) {
-                $changes[] = ['path' => $at, 'value' => [...$value, ['do' => 'wait', 'for_s' => 0.3]]];
-            }
-        } elseif (is_bool($value)) {
-            $changes[] = ['path' => $at, 'value' => ! $value];
-        } elseif (is_float($value) || (is_int($value) && $key !== 'version')) {
-            $changes[] = ['path' => $at, 'value' => $value === 0.0 || $value === 0 ? 1 : $value * 1.05];
-        }
-    }
-
-    return $changes;
-}
 
 /** @return array{int, int, int} changes that were tried; stages that were not performed again, of how many */
 function rehearsedAgain(Build $build, int $seed, int $most): array
@@ -42,7 +18,7 @@ function rehearsedAgain(Build $build, int $seed, int $most): array
     $random = new Randomizer(new Mt19937($seed));
     $before = Rehearsal::of($build);
     $tried = $again = $of = 0;
-    foreach ($random->shuffleArray(changesOf(array_intersect_key($build->document, array_flip(['settings', 'supplies', 'motions', 'sensors', 'routines', 'rules', 'scenarios', 'counters'])))) as $change) {
+    foreach ($random->shuffleArray(Changes::of(array_intersect_key($build->document, array_flip(['settings', 'supplies', 'motions', 'sensors', 'routines', 'rules', 'scenarios', 'counters'])))) as $change) {
         try {
             $changed = Editor::apply($build, [$change]);
         } catch (InvalidInput) {
