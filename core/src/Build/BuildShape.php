@@ -35,9 +35,11 @@ final class BuildShape
     /** Upper limit of masses (kg), lengths (m) and torques: nothing in this trade comes near it. */
     private const MOST = 1000.0;
 
+    private static ?RecordShape $shape = null;
+
     public static function shape(): RecordShape
     {
-        return new RecordShape([
+        return self::$shape ??= new RecordShape([
             'format' => Field::needed(ChoiceShape::of(self::FORMAT), 'Says that this is a build.'),
             'version' => Field::needed(ChoiceShape::of(self::VERSION), 'Version of the format.'),
             'name' => Field::needed(TextShape::name(), 'What the build is called.'),

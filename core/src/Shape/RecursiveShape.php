@@ -9,6 +9,8 @@ final class RecursiveShape implements Shape
 {
     private int $depth = 0;
 
+    private ?Shape $made = null;
+
     /** @param  \Closure(): Shape  $make */
     public function __construct(private readonly \Closure $make, private readonly string $name, private readonly int $deepest = 6, private readonly bool $nullable = false)
     {
@@ -23,7 +25,7 @@ final class RecursiveShape implements Shape
         }
         $this->depth++;
         try {
-            return ($this->make)()->read($value, $path, $errors);
+            return ($this->made ??= ($this->make)())->read($value, $path, $errors);
         } finally {
             $this->depth--;
         }
