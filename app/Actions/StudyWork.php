@@ -15,13 +15,15 @@ use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Study\DriftFan;
-use Brookstone\Core\Study\FaultCase;
 use Brookstone\Core\Study\FaultSweep;
+use Illuminate\Support\Facades\Cache;
 
 /** The work of studies: cut into parts, done part by part, put together again. */
 final class StudyWork
 {
-    private const CASES_IN_PART = 12;
+    private const RUNS_IN_PART = 12;
+
+    private const KEPT_S = 3600; // what all parts of a study have in common
 
     private const WALKS = 40;
 
@@ -46,7 +48,7 @@ final class StudyWork
                 $rows[$case->fault] ??= ['fault' => $case->fault, 'says' => $case->says];
             }
 
-            return [(int) ceil(count($cases) / self::CASES_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows), 'cases' => count($cases), 'nothing' => $sweep->nothingToTry()]];
+            return [(int) ceil(count($sweep->runs()) / self::RUNS_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows), 'cases' => count($cases), 'nothing' => $sweep->nothingToTry()]];
         }
 
         return $kind === 'drift' ? [intdiv(self::WALKS, self::WALKS_IN_PART), $this->driftFrame($build, $routine, $asked)] : [1, []];
@@ -98,11 +100,15 @@ final class StudyWork
             return array_map(fn (): array => $fan->walk((int) ($asked['cycles'] ?? 100), (int) ($asked['home_every'] ?? 0)), range(1, self::WALKS_IN_PART));
         }
         $sweep = $this->sweep($build, $routine, $asked);
+        $cells = [];
+        foreach (array_slice($sweep->runs(), $part * self::RUNS_IN_PART, self::RUNS_IN_PART) as $same) {
+            $told = $sweep->run($same[0]);
+            foreach ($same as $case) {
+                $cells[] = ['fault' => $case->fault, 'step' => $case->step] + $told + ['events' => array_map(fn (WorldEvent $event): array => WorldEvents::write($event), $case->events)];
+            }
+        }
 
-        return array_map(
-            fn (FaultCase $case): array => $sweep->run($case) + ['events' => array_map(fn (WorldEvent $event): array => WorldEvents::write($event), $case->events)],
-            array_slice($sweep->cases(), $part * self::CASES_IN_PART, self::CASES_IN_PART),
-        );
+        return $cells;
     }
 
     /** @return array<string, mixed> what is known of a study so far */
@@ -164,9 +170,16 @@ final class StudyWork
         return $build->routines[$asked['routine']];
     }
 
-    /** @param  array<string, mixed>  $asked */
+    /**
+     * The undisturbed run is the same in every part: it is run once.
+     *
+     * @param  array<string, mixed>  $asked
+     */
     private function sweep(Build $build, Routine $routine, array $asked): FaultSweep
     {
-        return new FaultSweep($build, $routine, ($asked['scenario'] ?? null) === null ? null : $build->scenarios[$asked['scenario']]);
+        $scenario = ($asked['scenario'] ?? null) === null ? null : $build->scenarios[$asked['scenario']];
+        $key = 'undisturbed:'.hash('sha256', json_encode([$build->document, $routine->id, $scenario?->id], JSON_THROW_ON_ERROR));
+
+        return new FaultSweep($build, $routine, $scenario, Cache::remember($key, self::KEPT_S, fn (): array => (new FaultSweep($build, $routine, $scenario))->plain));
     }
 }

@@ -17,8 +17,8 @@ use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\RoutineRun;
 
 /**
- * Every single fault at every step of a routine, and a power cut at every step: what becomes of it. Each case is a run of its own, so they
- * can be done in any order and any number at a time.
+ * Every single fault at every step of a routine, and a power cut at every step: what becomes of it. They can be run in any order and any number at a
+ * time; cases in which the same happens at the same moment, as with steps that begin together, are one run.
  */
 final class FaultSweep
 {
@@ -48,9 +48,10 @@ final class FaultSweep
     /** @var array<string, mixed> the undisturbed run */
     public readonly array $plain;
 
-    public function __construct(private readonly Build $build, private readonly Routine $routine, private readonly ?Scenario $given)
+    /** @param  array<string, mixed>|null  $plain  the undisturbed run, where it is known already */
+    public function __construct(private readonly Build $build, private readonly Routine $routine, private readonly ?Scenario $given, ?array $plain = null)
     {
-        $this->plain = RoutineRun::of($build, $routine, $given, lean: true, after_s: self::LOOK_ON_S);
+        $this->plain = $plain ?? RoutineRun::of($build, $routine, $given, lean: true, after_s: self::LOOK_ON_S);
         $until = min(600.0, ($this->plain['end_s'] ?? $this->plain['ran_s']) + self::LONGER_S);
         $this->scenario = $given === null ? new Scenario('', 'Started by hand', min(self::WITHOUT_SCENARIO_S, $until), [], []) : new Scenario($given->id, $given->name, $until, $given->startsAt, $given->events, $given->clock_s);
     }
@@ -97,15 +98,24 @@ final class FaultSweep
         return $cases;
     }
 
-    /**
-     * @return array{fault: string, step: string, outcome: string, says: string}
-     */
+    /** @return list<non-empty-list<FaultCase>> the cases, those together that are one run */
+    public function runs(): array
+    {
+        $runs = [];
+        foreach ($this->cases() as $case) {
+            $runs[serialize($case->events)][] = $case;
+        }
+
+        return array_values($runs);
+    }
+
+    /** @return array{outcome: string, says: string} what becomes of a case, and of all that are one run with it */
     public function run(FaultCase $case): array
     {
         $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null, after_s: self::LOOK_ON_S);
         [$outcome, $says] = (new Outcome($this->build, $run, $this->plain))->told();
 
-        return ['fault' => $case->fault, 'step' => $case->step, 'outcome' => $outcome, 'says' => $says];
+        return ['outcome' => $outcome, 'says' => $says];
     }
 
     /** @return list<array{string, string, list<WorldEvent>}> what can go wrong at a step */

@@ -90,7 +90,23 @@ it('lets each case be run by itself, the same again', function () {
     $case = (new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']))->cases()[3];
     $run = fn (): array => (new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']))->run($case);
 
-    expect($run())->toBe($run())->and($run()['fault'])->toBe($case->fault);
+    expect($run())->toBe($run());
+});
+
+it('runs once what cannot differ: the same, at the same moment', function () {
+    $up = fn (string $motion, string $to): array => ['do' => 'go', 'motion' => $motion, 'place' => $to, 'give_up_s' => 9];
+    $sweep = function (array $steps): FaultSweep {
+        $build = Builds::planted(['routines.1.steps' => $steps]);
+
+        return new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
+    };
+    $beside = $sweep([['do' => 'together', 'branches' => [[$up('lid', 'open')], [$up('lift', 'high')]]]]);
+    $inTurn = $sweep([$up('lid', 'open'), $up('lift', 'high')]);
+    $alike = array_map(fn (array $same): array => array_map(fn ($case): string => "{$case->fault} at {$case->step}", $same), array_values(array_filter($beside->runs(), fn (array $same): bool => count($same) > 1)));
+
+    expect(array_merge(...$beside->runs()))->toHaveCount(count($beside->cases()))
+        ->and($alike)->toBe([['low main at steps.0.branches.0.0', 'low main at steps.0.branches.1.0'], ['power at steps.0.branches.0.0', 'power at steps.0.branches.1.0']])
+        ->and($inTurn->runs())->toHaveCount(count($inTurn->cases()));
 });
 
 it('ends a timed move where a run of it ends', function () {
