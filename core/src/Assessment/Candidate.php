@@ -13,10 +13,17 @@ final readonly class Candidate
 {
     private const MISSES_AT_MOST = 1e3;
 
+    private const MORE_THAN_FAIL = 1000;
+
+    private const MORE_THAN_CANDIDATES = 10_000_000;
+
     public Verdict $verdict;
 
-    /** @var array{int, int, float, float} worst severity, how many fail, by how much the worst misses, and the goal's measure */
-    private array $place;
+    /** Worst severity, and how many fail. */
+    private int $class;
+
+    /** Among those of its class: by how much the worst misses, or where none does the goal's measure. */
+    private float $by;
 
     /**
      * @param  Train  $extra  the stages that are tried right behind the drive
@@ -44,9 +51,9 @@ final readonly class Candidate
                 $misses = $strain->share > $misses ? $strain->share : $misses;
             }
         }
-        $misses = min(self::MISSES_AT_MOST, $misses);
         $this->verdict = $worst === 2 ? Verdict::Fails : ($worst === 1 ? Verdict::Tight : Verdict::Holds);
-        $this->place = [$worst, $fails, $misses, $worst === 2 ? 0.0 : $goal->measure($this)];
+        $this->class = $worst * self::MORE_THAN_FAIL + $fails;
+        $this->by = $worst === 2 ? min(self::MISSES_AT_MOST, $misses) : $goal->measure($this);
     }
 
     /**
@@ -58,21 +65,21 @@ final readonly class Candidate
      */
     public static function sorted(array $candidates): array
     {
-        $worst = $fails = $misses = $measures = $stages = [];
-        foreach ($candidates as $each) {
-            [$worst[], $fails[], $misses[], $measures[]] = $each->place;
-            $stages[] = count($each->extra->stages);
+        $classes = $by = $last = []; // numbers alone: they sort many times faster than things
+        foreach ($candidates as $number => $each) {
+            $classes[] = $each->class;
+            $by[] = $each->by;
+            $last[] = count($each->extra->stages) * self::MORE_THAN_CANDIDATES + $number;
         }
-        $numbers = array_keys($candidates); // numbers alone: they sort many times faster than things
-        array_multisort($worst, $fails, $misses, $measures, $stages, $numbers);
+        array_multisort($classes, $by, $last);
 
-        return array_map(fn (int $number): self => $candidates[$number], $numbers);
+        return array_map(fn (int $number): self => $candidates[$number % self::MORE_THAN_CANDIDATES], $last);
     }
 
-    /** @return array{int, int, float, float} smaller is further up */
+    /** @return array{int, float} smaller is further up */
     public function rank(): array
     {
-        return $this->place;
+        return [$this->class, $this->by];
     }
 
     public function code(): string

@@ -100,8 +100,12 @@ final class Choosing
         );
         $strains = DriveRules::strains($figures, $this->build->settings);
         $time = null;
-        $knocks = $strains !== [] && self::knocks($strains);
-        if ($strains === [] || ! self::fails($strains) || ($knocks && count($strains) === 1)) {
+        $fails = $knocks = false;
+        foreach ($strains as $strain) {
+            $fails = $fails || $strain->severity === Severity::Fails;
+            $knocks = $knocks || $strain->code === 'drive.knock';
+        }
+        if (! $fails || ($knocks && count($strains) === 1)) {
             // How fast it really gets is of interest only where what it cannot get faster than would be knocked too hard.
             $isKnocked = $knocks || ($goal === Goal::Safest && $figures->gear_limit_motor_Nm < $figures->margin * $figures->knock_motor_Nm);
             [$time, $fastest] = $this->run($on, $train, $figures, $back, $isKnocked);
@@ -131,30 +135,6 @@ final class Choosing
         $driven = $on->line->drivenFall_Nms > 0.0 ? $this->table->static_Nm * $back / $ratio / $on->line->drivenFall_Nms : 0.0;
 
         return min(sqrt(2 * $work / max(1e-12, $this->table->least_kgm2 + $felt)), ($on->noLoad_rad_s + $driven) / $ratio);
-    }
-
-    /** @param  list<Strain>  $strains */
-    private static function knocks(array $strains): bool
-    {
-        foreach ($strains as $strain) {
-            if ($strain->code === 'drive.knock') {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** @param  list<Strain>  $strains */
-    private static function fails(array $strains): bool
-    {
-        foreach ($strains as $strain) {
-            if ($strain->severity === Severity::Fails) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /** @return array{Train, float, float, float} the train with its ratio, efficiency and back efficiency */

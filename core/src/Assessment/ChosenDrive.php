@@ -84,7 +84,7 @@ final readonly class ChosenDrive
         $this->share = $choice->share();
         $this->clutch_Nm = $choice->clutch_Nm ?? INF;
         $this->give_rad_Nm = $choice->soft_Nm_per_deg === null ? 0.0 : Constants::RAD_PER_DEG / $choice->soft_Nm_per_deg;
-        $this->always_W = $this->counts ? $motor->holdHeat_W(0.0, $this->volts_V) : 0.0;
+        $this->always_W = $motor instanceof Stepper ? $motor->holdHeat_W($this->volts_V) : 0.0;
         $this->always_A = $this->counts ? $motor->holdCurrent_A(0.0, $this->volts_V) : 0.0;
     }
 }

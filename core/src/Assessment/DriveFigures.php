@@ -112,7 +112,7 @@ final readonly class DriveFigures
         $hold_W = 0.0;
         if ($holds) {
             $hold_A = $on->counts ? $on->always_A : $this->drive->motor->holdCurrent_A($this->hold_motor_Nm, $on->volts_V);
-            $hold_W = $on->counts ? $on->always_W : $this->drive->motor->holdHeat_W($this->hold_motor_Nm, $on->volts_V);
+            $hold_W = $on->counts ? $on->always_W : $hold_A * $hold_A * $on->resistance_ohm;
         }
         $this->hold_heat_W = $hold_W;
         $this->cycle_heat_W = $moves * ($on->counts ? $on->always_W : $moving_A * $moving_A * $on->resistance_ohm) + (1 - $moves) * $hold_W;

@@ -63,7 +63,7 @@ final readonly class DriveChoice
     /** Heat in its winding while it is held fast, W. */
     public function heldHeat_W(float $speed = 1.0): float
     {
-        return $this->motor instanceof Stepper ? $this->motor->holdHeat_W(0.0, $this->supply->volts_V) : $this->line($speed)->stall_A ** 2 * $this->motor->resistance_ohm();
+        return $this->motor instanceof Stepper ? $this->motor->holdHeat_W($this->supply->volts_V) : $this->line($speed)->stall_A ** 2 * $this->motor->resistance_ohm();
     }
 
     /** How what arrives at it fits its rating: too high is judged by the share of the voltage that its driver lets through. */

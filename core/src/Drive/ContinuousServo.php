@@ -84,11 +84,6 @@ final readonly class ContinuousServo implements Drive
         return $this->idle_A;
     }
 
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float
-    {
-        return $this->idle_A ** 2 * $this->resistance_ohm();
-    }
-
     public function noise(): float
     {
         return 7.0;

@@ -53,9 +53,6 @@ interface Drive
     /** Current from the supply while it holds a torque at rest under power, A; a motor that is switched off at its switch draws none. */
     public function holdCurrent_A(float $torque_Nm, float $supply_V): float;
 
-    /** Heat in its winding while it holds a torque at rest under power, W. */
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float;
-
     /** It switches itself off at both ends of its travel. */
     public function endsItself(): bool;
 

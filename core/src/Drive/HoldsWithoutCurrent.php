@@ -11,9 +11,4 @@ trait HoldsWithoutCurrent
     {
         return 0.0;
     }
-
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float
-    {
-        return 0.0;
-    }
 }

@@ -183,11 +183,6 @@ final readonly class Servo implements Drive
         return $line->currentAt(min($torque_Nm, $line->stall_Nm));
     }
 
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float
-    {
-        return $this->holdCurrent_A($torque_Nm, $supply_V) ** 2 * $this->resistance_ohm();
-    }
-
     public function noise(): float
     {
         return $this->digital ? 8.0 : 7.0;

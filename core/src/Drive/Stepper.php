@@ -185,10 +185,11 @@ final readonly class Stepper implements Drive
     /** Current from the supply while its shaft gives so much power: the heat of its phases and the work; what a load gives back is burnt in the driver. */
     public function drawn_A(float $supply_V, float $shaft_W): float
     {
-        return ($this->holdHeat_W(0.0, $supply_V) + ($shaft_W > 0.0 ? $shaft_W : 0.0)) / $supply_V;
+        return ($this->holdHeat_W($supply_V) + ($shaft_W > 0.0 ? $shaft_W : 0.0)) / $supply_V;
     }
 
-    public function holdHeat_W(float $torque_Nm, float $supply_V): float
+    /** Heat in its phases, whether it moves or not, W. */
+    public function holdHeat_W(float $supply_V): float
     {
         $phase_A = $supply_V < $this->phase_A * $this->phase_ohm ? $supply_V / $this->phase_ohm : $this->phase_A;
 

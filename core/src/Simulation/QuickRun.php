@@ -133,14 +133,17 @@ final readonly class QuickRun
         $speed = $fastest = 0.0;
         $time = 0.0;
         $how = self::KEPT;
-        $count = count($this->loads);
-        for ($i = 0, $left = $this->widths[0]; $i < $count;) {
-            $load = $this->loads[$i];
-            if ($how === self::KEPT && $coupling->mayLast($line, true, 1)) { // what pushed in the cell before, where it lasts through this one
+        $mayLast = false;
+        [$loads, $widths] = [$this->loads, $this->widths];
+        $count = count($loads);
+        for ($i = 0, $left = $widths[0]; $i < $count;) {
+            $load = $loads[$i];
+            if ($mayLast && $how === self::KEPT) { // what pushed in the cell before, where it lasts through this one
                 $coupling->with($load, $own);
             } else {
                 $how++;
                 $coupling->look($line, true, $speed, 1, $load, $own);
+                $mayLast = $coupling->mayLast($line, true, 1);
             }
             $rate = $coupling->fade / $coupling->inertia;
             $accel = ($coupling->push - $coupling->against) / $coupling->inertia - $rate * $speed;
@@ -181,7 +184,7 @@ final readonly class QuickRun
             $left = $rest;
             if ($left <= 0.0) {
                 $i++;
-                $left = $this->widths[$i] ?? 0.0;
+                $left = $widths[$i] ?? 0.0;
                 $how = self::KEPT;
             }
         }
@@ -207,20 +210,23 @@ final readonly class QuickRun
         $time = 0.0;
         $count = count($this->loads);
         $how = self::KEPT;
+        $mayLast = false;
         $at = 0.0;
+        [$loads, $widths, $inertias] = [$this->loads, $this->widths, $this->inertias];
         for ($i = 0; $i < $count;) {
-            $own = $this->inertias[$i];
-            $further = $this->inertias[$i + 1];
-            $cell = $this->widths[$i];
-            $load = $this->loads[$i];
+            $own = $inertias[$i];
+            $further = $inertias[$i + 1];
+            $cell = $widths[$i];
+            $load = $loads[$i];
 
             // 1. What pushed in the cell before, where it lasts through this one; or what pushes now.
             $against = $load + ($further - $own) / $cell / 2 * $at * $at;
-            if ($how === self::KEPT && $coupling->mayLast($line, true, 1)) {
+            if ($mayLast && $how === self::KEPT) {
                 $coupling->with($against, $own);
             } else {
                 $how = $how === self::KEPT ? self::LOOKED : $how;
                 $coupling->look($line, true, $at, 1, $against, $own);
+                $mayLast = $coupling->mayLast($line, true, 1);
             }
             $fade = $coupling->fade;
             $share = $coupling->share;

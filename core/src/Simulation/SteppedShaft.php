@@ -73,6 +73,6 @@ final class SteppedShaft
 
     public function heat_W(): float
     {
-        return $this->stepper->holdHeat_W(0.0, $this->volts_V);
+        return $this->stepper->holdHeat_W($this->volts_V);
     }
 }

@@ -166,7 +166,7 @@ it('draws for a wanted move of a stepper the heat of its phases and the work', f
         $at = $from + ($to - $from) * ($i + 0.5) / 4000;
         $work += ($thing->staticTorqueNm($at) + $thing->frictionNm($at)) * ($to - $from) / 4000 / $thing->travelPerRad();
     }
-    $heat = $stepper->holdHeat_W(0.0, 24.0) * 30.0;
+    $heat = $stepper->holdHeat_W(24.0) * 30.0;
 
     expect($work)->toBeGreaterThan(0.02)->and($drawn - $heat)->toBeAbout($work / 0.8, 0.005);
 })->with(['hoist', 'slide', 'spring_lever', 'layered', 'segmented']);
