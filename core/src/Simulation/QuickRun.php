@@ -17,13 +17,13 @@ use Brookstone\Core\Mechanism\Mechanism;
  */
 final readonly class QuickRun
 {
-    private const CELLS = 20;
+    private const CELLS = 16;
 
     private const LEAST_CELLS = 8;    // between two places where the load jumps or bends
 
-    private const CELLS_PER_RAD = 5; // where the inertia changes with the crank
+    private const CELLS_PER_RAD = 4; // where the inertia changes with the crank
 
-    private const CRANK_CELLS = 30;   // and no fewer
+    private const CRANK_CELLS = 24;   // and no fewer
 
     private const MOST_CELLS = 1200;
 
