@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\Known;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Mend\Memory;
@@ -13,15 +14,12 @@ use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Mend\Step;
 use Brookstone\Core\Mend\Tried;
-use Brookstone\Core\Reach\Footing;
-use Brookstone\Core\Reach\Reached;
-use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Illuminate\Support\Facades\Cache;
 
 /** Judges builds. What was rehearsed and tried is kept by what it hangs on, so that it need not be done again. */
-final class JudgeBuild implements Memory
+final class JudgeBuild implements Known, Memory
 {
     private const KEPT_S = 86400;
 
@@ -29,6 +27,8 @@ final class JudgeBuild implements Memory
 
     /** Of a document, what no run hangs on. */
     private const ASIDE = ['name', 'note', 'log', 'pictures'];
+
+    private ?string $drawerIs = null;
 
     public function __construct(private readonly OpenDrawer $drawer)
     {
@@ -39,11 +39,11 @@ final class JudgeBuild implements Memory
     {
         $kept = Cache::get(self::key($build));
         if (! $kept instanceof Rehearsed) {
-            return Assessor::atOnce($build, $this->drawer->stock(), null, self::reached($build));
+            return Assessor::atOnce($build, $this->drawer->stock(), null, $this);
         }
         $tried = Cache::get($this->triedKey($build));
 
-        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : Assessor::atOnce($build, $this->drawer->stock(), $kept, self::reached($build));
+        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : Assessor::atOnce($build, $this->drawer->stock(), $kept, $this);
     }
 
     public function whole(Build $build): Assessment
@@ -125,9 +125,21 @@ final class JudgeBuild implements Memory
         Cache::put($this->triedKey($build), $tried, self::KEPT_S);
     }
 
-    private static function reached(Build $build): Reached
+    public function recall(string $footing): ?object
     {
-        return Cache::remember('reached:'.Footing::of($build), self::KEPT_S, fn (): Reached => Search::of($build));
+        return Cache::get($this->knownKey($footing));
+    }
+
+    public function keep(string $footing, object $of): void
+    {
+        Cache::put($this->knownKey($footing), $of, self::KEPT_S);
+    }
+
+    private function knownKey(string $footing): string
+    {
+        $this->drawerIs ??= $this->drawer->fingerprint();
+
+        return "known:{$footing}:{$this->drawerIs}";
     }
 
     private static function key(Build $build): string

@@ -8,6 +8,7 @@ declare(strict_types=1);
 use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Assessment\Choosing;
 use Brookstone\Core\Assessment\Goal;
+use Brookstone\Core\Assessment\Remembered;
 use Brookstone\Core\Assessment\Schools;
 use Brookstone\Core\Assessment\TrainMaking;
 use Brookstone\Core\Build\Build;
@@ -70,6 +71,18 @@ function doubled(Build $build): Build
     }
 
     return Build::read($document);
+}
+
+/** @return float the first answer to an edit of one motion, where the build before it has been judged */
+function edited(Build $build): float
+{
+    $known = new Remembered;
+    $mass = 500;
+
+    return median(function () use (&$build, &$mass, $known): void {
+        $build = Editor::apply($build, [['path' => 'motions.1.mechanism.mass_kg', 'text' => (string) ++$mass, 'unit' => 'g']]);
+        Assessor::atOnce($build, null, null, $known);
+    }, 40);
 }
 
 function busy(Build $mended, int $motions, float $seconds): Build
@@ -178,6 +191,7 @@ $double = doubled($mended);
 $figures = [
     'read_build_ms' => fn () => median(fn () => Build::fromJson($json), 50),
     'assess_heron_wharf_at_once_ms' => fn () => median(fn () => Assessor::atOnce($heron), 40),
+    'assess_an_edit_of_heron_wharf_ms' => fn () => edited($heron),
     'assess_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($heron, null, Rehearsal::of($heron)), 9),
     'assess_mended_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($mended, null, Rehearsal::of($mended)), 9),
     'assess_12_motions_10_routines_whole_ms' => fn () => median(fn () => Assessor::atOnce($double, null, Rehearsal::of($double)), 5),

@@ -13,7 +13,9 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Mend\Mender;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Reach\Footing as ReachFooting;
 use Brookstone\Core\Reach\Reached;
+use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 
@@ -34,46 +36,61 @@ final class Assessor
     /**
      * The same before anything is tried, and without the rehearsals where those are not known: a first answer. What it says stays said.
      *
-     * @param  Reached|null  $reached  what a search of its states found, where that is known already
+     * @param  Known|null  $known  what was worked out for builds of which it shares a part
      */
-    public static function atOnce(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null, ?Reached $reached = null): Assessment
+    public static function atOnce(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null, ?Known $known = null): Assessment
     {
-        return self::judge($build, $stock, $rehearsed, $reached, false)->offering(fn (Finding $finding): Finding => $finding->offering([]), false);
+        return self::judge($build, $stock, $rehearsed, $known, false)->offering(fn (Finding $finding): Finding => $finding->offering([]), false);
     }
 
     /** The same with all that the rules propose, untried: for who tries it. */
-    public static function proposed(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null, ?Reached $reached = null): Assessment
+    public static function proposed(Build $build, ?Stock $stock = null, ?Rehearsed $rehearsed = null, ?Known $known = null): Assessment
     {
-        return self::judge($build, $stock, $rehearsed, $reached, true);
+        return self::judge($build, $stock, $rehearsed, $known, true);
     }
 
-    private static function judge(Build $build, ?Stock $stock, ?Rehearsed $rehearsed, ?Reached $reached, bool $proposes): Assessment
+    private static function judge(Build $build, ?Stock $stock, ?Rehearsed $rehearsed, ?Known $known, bool $proposes): Assessment
     {
-        $subjects = $before = $failing = [];
+        $footing = new Footing($build, $proposes);
+        $subjects = $judged = $new = $failing = [];
         foreach ($build->motions as $id => $motion) {
-            $subject = $subjects[$id] = new Subject($build, $motion, new Facts($motion, traced: true), $stock, $proposes);
-            $before[$id] = [
-                (new TaskJudge)->judge($subject),
-                (new LoadJudge)->judge($subject),
-                (new DriveJudge)->judge($subject),
-                (new TrainJudge)->judge($subject),
-                (new StopsJudge)->judge($subject),
-            ];
-            if (in_array(Verdict::Fails, array_column($before[$id], 'verdict'), true)) {
+            $on = $known === null ? "motion {$id}" : 'motion '.$footing->of($motion);
+            $of = $known?->recall($on);
+            if (! $of instanceof OfMotion) {
+                $of = $new[$on] = OfMotion::judge(new Subject($build, $motion, new Facts($motion, traced: true), $stock, $proposes));
+            }
+            [$judged[$id], $subjects[$id]] = [$of, new Subject($build, $motion, $of->facts, $stock, $proposes)];
+            if (in_array(Verdict::Fails, array_column($of->links, 'verdict'), true)) {
                 $failing[$id] = true;
             }
         }
-        $routines = new RoutineJudge($build, $subjects, $reached, $rehearsed, $failing);
+        $routines = new RoutineJudge($build, $subjects, self::reached($build, $known), $rehearsed, $failing);
         $chains = [];
         foreach ($subjects as $id => $subject) {
-            $links = [...$before[$id], $routines->link($subject), (new ProofJudge)->judge($subject)];
-            $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), Curves::of($subject), Cautions::of($subject, $links), DriveSheet::of($subject), TrainSheet::of($subject));
+            $links = [...$judged[$id]->links, $routines->link($subject), (new ProofJudge)->judge($subject)];
+            $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), $judged[$id]->curves, Cautions::of($subject, $links), $judged[$id]->drive, $judged[$id]->train);
+        }
+        foreach ($new as $on => $each) { // only now: its facts know what the routines asked of them
+            $each->facts->forgetPaths();
+            $known?->keep($on, $each);
         }
         usort($chains, Chain::compare(...));
 
         $pictures = array_map(fn (Picture $picture): array => ['id' => $picture->id, 'readings' => $picture->read()], $build->pictures);
 
         return self::sum($chains, $routines->routines(), self::log($build, $subjects))->with($pictures, $routines->supplies(), $rehearsed !== null);
+    }
+
+    private static function reached(Build $build, ?Known $known): Reached
+    {
+        $on = 'reached '.ReachFooting::of($build);
+        $reached = $known?->recall($on);
+        if (! $reached instanceof Reached) {
+            $reached = Search::of($build);
+            $known?->keep($on, $reached);
+        }
+
+        return $reached;
     }
 
     /**

@@ -43,6 +43,14 @@ final class Facts
     {
     }
 
+    /** Once they are drawn the paths of its runs are only a burden. */
+    public function forgetPaths(): void
+    {
+        foreach ($this->runs as $key => $run) {
+            $this->runs[$key] = ['path' => []] + $run;
+        }
+    }
+
     public function there(): MoveLoad
     {
         return $this->there ??= MoveLoad::of($this->motion->moved(true), $this->motion->move(), $this->motion->rotorFelt());

@@ -13,7 +13,6 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
-use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\HomeStep;
@@ -41,10 +40,11 @@ final class RoutineJudge
 
     /**
      * @param  array<string, Subject>  $subjects by motion
+     * @param  Reached  $reached  what a search of its states found
      * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
      * @param  array<string, true>  $failing  motions of which a link before the routine fails
      */
-    public function __construct(private readonly Build $build, array $subjects, ?Reached $reached = null, private readonly ?Rehearsed $rehearsed = null, array $failing = [])
+    public function __construct(private readonly Build $build, array $subjects, Reached $reached, private readonly ?Rehearsed $rehearsed, array $failing)
     {
         $this->context = new RoutineContext($build, $subjects, $rehearsed);
         [$sensing, $surroundings] = [new RoutineSensing($this->context), new RoutineSurroundings($this->context)];
@@ -60,7 +60,6 @@ final class RoutineJudge
             $this->duration($routine, $i);
         }
         $starts->presses();
-        $reached ??= Search::of($build);
         (new RoutineReach($this->context, $reached))->check();
         if ($rehearsed !== null) {
             (new RoutineRehearsal($this->context, $rehearsed, $failing))->check();

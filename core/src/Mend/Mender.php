@@ -6,6 +6,7 @@ namespace Brookstone\Core\Mend;
 
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\Remembered;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Stock;
@@ -15,9 +16,6 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
-use Brookstone\Core\Reach\Footing;
-use Brookstone\Core\Reach\Reached;
-use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 
@@ -40,9 +38,6 @@ final class Mender
     /** @var array<string, array{Outlook, Rehearsed}> */
     private array $known = [];
 
-    /** @var array<string, Reached> by what the search hangs on */
-    private array $reached = [];
-
     /** @var array<string, array{Finding, Fix}>|null */
     private ?array $proposals = null;
 
@@ -52,9 +47,12 @@ final class Mender
 
     private readonly Assessment $proposed;
 
+    private readonly Remembered $remembered; // a mend leaves most motions, and what the routines can get to, as they are
+
     public function __construct(public readonly Build $build, private readonly ?Stock $stock, private readonly Rehearsed $rehearsed)
     {
-        $this->proposed = Assessor::proposed($build, $stock, $rehearsed, $this->reached($build));
+        $this->remembered = new Remembered;
+        $this->proposed = Assessor::proposed($build, $stock, $rehearsed, $this->remembered);
     }
 
     /** The judgement of the build, with what mends it. */
@@ -177,8 +175,8 @@ final class Mender
         if ($this->trials-- <= 0 || $build->document === $this->build->document) {
             return null;
         }
-        $outlook = Outlook::of($build, Assessor::proposed($build, $this->stock, null, $this->reached($build)), null);
-        $worse = $outlook->worse($this->atOnce ??= Outlook::of($this->build, Assessor::proposed($this->build, $this->stock, null, $this->reached($this->build)), null));
+        $outlook = Outlook::of($build, Assessor::proposed($build, $this->stock, null, $this->remembered), null);
+        $worse = $outlook->worse($this->atOnce ??= Outlook::of($this->build, Assessor::proposed($this->build, $this->stock, null, $this->remembered), null));
         if ($worse === null) { // then it is worth while to rehearse it
             $outlook = $this->whole($build);
             $worse = $outlook->worse($this->before());
@@ -197,16 +195,10 @@ final class Mender
         $key = self::hash($build->document);
         if (! isset($this->known[$key])) {
             $rehearsed = Rehearsal::of($build, $this->rehearsed);
-            $this->known = array_slice([$key => [Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed, $this->reached($build)), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
+            $this->known = array_slice([$key => [Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed, $this->remembered), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
         }
 
         return $this->known[$key][0];
-    }
-
-    /** Most mends leave the states that can be reached as they are. */
-    private function reached(Build $build): Reached
-    {
-        return $this->reached[Footing::of($build)] ??= Search::of($build);
     }
 
     /** Its rehearsals, where it has just been tried. */

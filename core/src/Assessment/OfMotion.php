@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment;
+
+/** What is said of one motion by itself: the links before the routine, and what is drawn of it. */
+final readonly class OfMotion
+{
+    /**
+     * @param  non-empty-list<Link>  $links
+     * @param  array<string, mixed>  $curves
+     * @param  array<string, mixed>|null  $drive
+     * @param  array<string, mixed>  $train
+     */
+    private function __construct(public Facts $facts, public array $links, public array $curves, public ?array $drive, public array $train)
+    {
+    }
+
+    public static function judge(Subject $subject): self
+    {
+        return new self($subject->facts, [
+            (new TaskJudge)->judge($subject),
+            (new LoadJudge)->judge($subject),
+            (new DriveJudge)->judge($subject),
+            (new TrainJudge)->judge($subject),
+            (new StopsJudge)->judge($subject),
+        ], Curves::of($subject), DriveSheet::of($subject), TrainSheet::of($subject));
+    }
+}
