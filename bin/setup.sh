@@ -67,7 +67,9 @@ install_packages() {
 
 prepare_application() {
     mkdir -p storage/brookstone storage/app storage/logs storage/framework/{cache/data,sessions,views} bootstrap/cache
+    chmod go-rwx storage/brookstone storage/app storage/logs storage/framework # what is kept there is nobody else's
     [ -f .env ] || { cp .env.example .env; say "Made .env"; }
+    chmod go-rwx .env
     grep -q '^APP_KEY=.\+' .env || php artisan key:generate --force --quiet
 }
 
@@ -86,7 +88,7 @@ build_front_end() {
 serving_ini() {
     local dir="$PWD/storage/framework/php"
     mkdir -p "$dir"
-    printf 'opcache.enable=1\nopcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=128M\nopcache.jit_max_root_traces=8192\nopcache.jit_max_side_traces=16384\nopcache.jit_max_exit_counters=32768\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
+    printf 'expose_php=0\nopcache.enable=1\nopcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=128M\nopcache.jit_max_root_traces=8192\nopcache.jit_max_side_traces=16384\nopcache.jit_max_exit_counters=32768\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
     local scanned; scanned=$(php -r 'echo dirname(explode(",", (string) php_ini_scanned_files())[0]);')
     echo "${scanned:-/etc/php/8.2/cli/conf.d}:$dir"
 }

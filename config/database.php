@@ -13,7 +13,7 @@ return [
             'foreign_key_constraints' => true,
             'busy_timeout' => 5000,
             'journal_mode' => 'WAL',
-            'synchronous' => 'NORMAL',
+            'synchronous' => 'FULL', // what was acknowledged is on the disk, though the power goes
         ],
     ],
 ];

@@ -15,6 +15,10 @@ final class RigBench
 {
     private const WAIT_S = 5.0;
 
+    private const MOST = 8; // processes at once
+
+    private const LONGEST_STEP_S = 600.0;
+
     /**
      * @param  list<string>  $lines
      * @return list<mixed> an answer each
@@ -67,14 +71,33 @@ final class RigBench
             $step = json_decode($line, true);
             $top = array_pop($short);
             $last = $top === null ? null : json_decode($top, true);
-            if (($step['do'] ?? null) === 'step' && ($last['do'] ?? null) === 'step' && $step['seconds'] + $last['seconds'] <= 600.0) {
-                $short[] = (string) json_encode(['do' => 'step', 'seconds' => round($step['seconds'] + $last['seconds'], 6), 'quiet' => true]);
+            $seconds = ($step['do'] ?? null) === 'step' && ($last['do'] ?? null) === 'step' ? self::together_s($step['seconds'] ?? null, $last['seconds'] ?? null) : null;
+            if ($seconds !== null) {
+                $short[] = (string) json_encode(['do' => 'step', 'seconds' => $seconds, 'quiet' => true]);
             } else {
                 array_push($short, ...($top === null ? [] : [$top]), ...[$line]);
             }
         }
 
         return $short;
+    }
+
+    /** Of two steps; null where one says something else than a time, which is for the rig to refuse, or both are too long for one. */
+    private static function together_s(mixed $one, mixed $other): ?float
+    {
+        $isTime = fn (mixed $seconds): bool => (is_int($seconds) || is_float($seconds)) && $seconds >= 0 && $seconds <= self::LONGEST_STEP_S;
+
+        return $isTime($one) && $isTime($other) && $one + $other <= self::LONGEST_STEP_S ? round($one + $other, 6) : null;
+    }
+
+    /** Those that nobody has spoken to for longest end; what was said to them is stored, and they go on when they are asked again. */
+    private function makeRoom(): void
+    {
+        $open = glob(storage_path('brookstone/rig-*.sock')) ?: [];
+        usort($open, fn (string $a, string $b): int => (int) @filemtime($b) <=> (int) @filemtime($a));
+        foreach (array_slice($open, self::MOST - 1) as $path) {
+            @unlink($path); // a process whose socket is gone ends
+        }
     }
 
     /**
@@ -86,8 +109,11 @@ final class RigBench
         $path = storage_path("brookstone/rig-{$session->id}.sock");
         $socket = @stream_socket_client("unix://{$path}", timeout: 1.0);
         if ($socket !== false) {
+            touch($path);
+
             return $this->ready($socket);
         }
+        $this->makeRoom();
         $file = storage_path("brookstone/rig-{$session->id}.json");
         file_put_contents($file, $session->document);
         $command = implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, base_path('artisan'), 'brookstone:rig', $file, "--socket={$path}", ...($session->begins === null ? [] : ["--scenario={$session->begins}"])]));

@@ -9,11 +9,15 @@ use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\HttpKernel\Exception\MethodNotAllowedHttpException;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Every refusal in one form: a message, and what is wrong at which field. */
 final class Problem
 {
+    private const OURS = 'Something went wrong in Brookstone itself: what was saved is as it was. What happened stands in storage/logs.';
+
     /** @param  list<array{field: string, message: string}>  $errors */
     public static function response(int $status, string $message, array $errors = []): JsonResponse
     {
@@ -22,7 +26,7 @@ final class Problem
 
     public static function render(\Throwable $problem, Request $request): ?JsonResponse
     {
-        if (! $request->is('api/*')) {
+        if (preg_match('#^/*api(/|$)#', rawurldecode($request->getPathInfo())) !== 1) {
             return null;
         }
 
@@ -31,7 +35,9 @@ final class Problem
             $problem instanceof ValidationException => self::response(422, $problem->getMessage(), self::listed($problem)),
             $problem instanceof PostTooLargeException => self::response(422, 'This is too large: at most 2 MB are read.'),
             $problem instanceof NotFoundHttpException => self::response(404, 'There is nothing of that name.'),
-            default => null,
+            $problem instanceof MethodNotAllowedHttpException => self::response(405, 'That cannot be done here.'),
+            $problem instanceof HttpExceptionInterface => self::response($problem->getStatusCode(), $problem->getStatusCode() < 500 ? 'This cannot be read.' : self::OURS),
+            default => self::response(500, self::OURS),
         };
     }
 

@@ -14,6 +14,8 @@ final class Rig extends Command
 {
     private const IDLE_S = 120.0; // nobody is there any more
 
+    private const LOOKS_S = 2.0;
+
     protected $signature = 'brookstone:rig {file : a build file} {--socket= : path of a local socket; standard input and output without} {--scenario= : begins with a scenario of the build} {--outside : the routines of the build do not run; a controller outside drives it}';
 
     protected $description = 'Runs a build live on simulated hardware, in lines of JSON';
@@ -52,7 +54,16 @@ final class Rig extends Command
         @unlink($path);
         $server = stream_socket_server("unix://{$path}") ?: throw new \RuntimeException("No socket can be opened at {$path}.");
         try {
-            while (($client = @stream_socket_accept($server, self::IDLE_S)) !== false) {
+            for ($idle = 0.0; $idle < self::IDLE_S; $idle += self::LOOKS_S) {
+                $client = @stream_socket_accept($server, self::LOOKS_S);
+                clearstatcache();
+                if ($client === false && ! file_exists($path)) {
+                    return; // it is to make room for another
+                }
+                if ($client === false) {
+                    continue;
+                }
+                $idle = 0.0;
                 while (($line = fgets($client)) !== false) {
                     if (trim($line) !== '') {
                         fwrite($client, $protocol->answer(trim($line))."\n");

@@ -11,6 +11,7 @@ use App\Models\Build;
 use App\Models\Study;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Long work over a routine: asked for, looked at while it goes on, called off. */
@@ -41,10 +42,14 @@ final class StudyController
         $kind = (string) $request->input('kind');
         $this->work->check($core, $asked);
         [$parts, $frame] = $this->work->plan($core, $kind, $asked);
-        $study = Study::query()->create(['build_id' => $build->id, 'version' => $build->version, 'kind' => $kind, 'asked' => $asked, 'document' => $build->document, 'parts' => $parts, 'frame' => $frame, 'state' => $parts === 0 ? 'done' : 'queued']);
-        for ($part = 0; $part < $parts; $part++) {
-            RunStudyPart::dispatch($study->id, $part);
-        }
+        $study = DB::transaction(function () use ($build, $kind, $asked, $parts, $frame): Study { // it is there with all its parts, or not at all
+            $study = Study::query()->create(['build_id' => $build->id, 'version' => $build->version, 'kind' => $kind, 'asked' => $asked, 'document' => $build->document, 'parts' => $parts, 'frame' => $frame, 'state' => $parts === 0 ? 'done' : 'queued']);
+            for ($part = 0; $part < $parts; $part++) {
+                RunStudyPart::dispatch($study->id, $part);
+            }
+
+            return $study;
+        });
 
         return new JsonResponse($this->said($study->refresh(), $build), 201);
     }

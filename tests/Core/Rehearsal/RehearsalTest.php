@@ -230,3 +230,18 @@ it('judges nothing sound that goes wrong when it is run, wherever its motions st
         }
     }
 })->with([1, 2]);
+
+it('comes to an end where what it does on failing fails itself, or calls it anew', function (array $fails, array $says) {
+    $build = Builds::planted(['routines.1.steps.0.give_up_s' => 0.05, 'routines.1.if_fails' => $fails]);
+    $run = RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed'], lean: true);
+    $codes = Builds::assessed($build)->codes();
+
+    expect($run['outcome'])->toBe('faulted')->and($run['ran_s'])->toBeLessThan(9.0)->and($run['fault'])->toContain('Lid did not reach')
+        ->and($codes)->toContain('routine.give_up_short')->and(array_intersect($codes, ['routine.calls_itself', 'routine.search_bound']))->toEqualCanonicalizing($says);
+})->with([
+    'a fault' => [[['do' => 'fault', 'message' => 'Stuck']], []],
+    'a signal, then a fault' => [[['do' => 'signal', 'output' => 'lamp'], ['do' => 'fault', 'message' => 'Stuck']], []],
+    'a choice of faults' => [[['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => [['do' => 'fault', 'message' => 'A']], 'otherwise' => [['do' => 'fault', 'message' => 'B']]]], []],
+    'itself' => [[['do' => 'call', 'routine' => 'show']], ['routine.calls_itself']],
+    'another, which does not fail' => [[['do' => 'call', 'routine' => 'wake']], []],
+]);

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Http\Problem;
+use Closure;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * What is stored is told to the application's own pages, and changed by them alone: not by a page from elsewhere, nor from another port of this
+ * machine. What changes something must come as JSON too, which a foreign page may not send unasked.
+ */
+final class OnlyOwnPages
+{
+    public const MOST_BYTES = 2 * 1024 * 1024;
+
+    public function handle(Request $request, Closure $next): Response
+    {
+        if ($this->isForAnother($request)) {
+            return Problem::response(403, 'This application answers only to its own pages.');
+        }
+        if (! $request->isMethodSafe() && ! self::isJson((string) $request->headers->get('Content-Type'))) {
+            return Problem::response(415, 'Send JSON, with the content type application/json.');
+        }
+        if (strlen($request->getContent()) > self::MOST_BYTES) {
+            return Problem::response(422, 'This is too large: at most 2 MB are read.');
+        }
+
+        return $next($request);
+    }
+
+    /** A browser says for whom it asks: of what site the page is, and with what changes something its origin. What is no browser says neither. */
+    private function isForAnother(Request $request): bool
+    {
+        $origin = $request->headers->get('Origin');
+
+        return ($origin !== null && $origin !== $request->getSchemeAndHttpHost())
+            || ! in_array($request->headers->get('Sec-Fetch-Site') ?? 'none', ['same-origin', 'none'], true);
+    }
+
+    /** That very media type, whatever parameters follow it: `text/plain; x=/json` is sent by any page. */
+    private static function isJson(string $contentType): bool
+    {
+        return trim(explode(';', $contentType, 2)[0]) === 'application/json';
+    }
+}
