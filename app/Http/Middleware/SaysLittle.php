@@ -12,7 +12,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** What a browser may do with an answer: nothing that is not Brookstone's own, in no other page, and as the kind that it is said to be. */
 final class SaysLittle
 {
-    private const POLICY = "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+    private const POLICY = "default-src 'self'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
     public function __construct(private readonly Vite $vite)
     {
