@@ -51,8 +51,9 @@ checksum() { cat "$@" | sha256sum | cut -d' ' -f1; }
 
 install_packages() {
     local log sum; log=$(mktemp)
+    [ -w . ] || stop "The folder $PWD cannot be written to: put Brookstone where you can write, and start again."
     sum=$(checksum composer.json)
-    if ! is_fresh vendor/.stamp "$sum"; then
+    if ! is_fresh vendor/.stamp "$sum" || ! php_packages_are_there; then
         say "Installing PHP packages"
         composer update --no-scripts --no-progress --quiet >"$log" 2>&1 || { tail -20 "$log"; stop "Composer could not install the PHP packages."; }
         echo "$sum" > vendor/.stamp
@@ -65,7 +66,25 @@ install_packages() {
     fi
 }
 
+# The stamp says that they were installed; somebody may have taken one away since.
+php_packages_are_there() {
+    php -r 'foreach ((json_decode((string) @file_get_contents("vendor/composer/installed.json"), true)["packages"] ?? [["install-path" => "none"]]) as $package) { is_dir("vendor/composer/".$package["install-path"]) || exit(1); }'
+}
+
+# What is not a list of settings is kept aside; half a file of what the framework keeps is made anew by it.
+mend_settings() {
+    if [ -f .env ] && ! php -r 'require "vendor/autoload.php"; try { Dotenv\Dotenv::parse((string) file_get_contents(".env")); } catch (Throwable) { exit(1); }'; then
+        mv .env ".env.broken-$(date +%Y%m%d-%H%M%S)"
+        say "The settings in .env cannot be read. They are kept as .env.broken-…, and new ones are made."
+    fi
+    local kept
+    for kept in bootstrap/cache/*.php; do
+        [ ! -f "$kept" ] || php -l "$kept" >/dev/null 2>&1 || rm -f "$kept"
+    done
+}
+
 prepare_application() {
+    mend_settings
     mkdir -p storage/brookstone storage/app storage/logs storage/framework/{cache/data,sessions,views} bootstrap/cache
     chmod go-rwx storage/brookstone storage/app storage/logs storage/framework # what is kept there is nobody else's
     [ -f .env ] || { cp .env.example .env; say "Made .env"; }
@@ -73,8 +92,11 @@ prepare_application() {
     grep -q '^APP_KEY=.\+' .env || php artisan key:generate --force --quiet
 }
 
+# A checksum of all that the pages are made of.
+pages_are_of() { find resources core/src/Schemas.php core/src -name '*.php' -o -path 'resources/*' -type f ! -name 'types.gen.ts' | sort -u | xargs cat package-lock.json vite.config.ts bin/support/types.mjs | sha256sum | cut -d' ' -f1; }
+
 build_front_end() {
-    local sum; sum=$(find resources core/src/Schemas.php core/src -name '*.php' -o -path 'resources/*' -type f ! -name 'types.gen.ts' | sort -u | xargs cat package-lock.json vite.config.ts bin/support/types.mjs | sha256sum | cut -d' ' -f1)
+    local sum; sum=$(pages_are_of)
     if ! is_fresh public/build/.stamp "$sum"; then
         say "Building the pages"
         local log; log=$(mktemp)
@@ -93,27 +115,61 @@ serving_ini() {
     echo "${scanned:-/etc/php/8.2/cli/conf.d}:$dir"
 }
 
-# work_for PID: does long work in the background, until the server with that process is gone. A worker that died is replaced.
-work_for() {
-    local worker
-    while kill -0 "$1" 2>/dev/null; do
-        php artisan queue:work --quiet --sleep=0.2 --tries=3 --max-time=86400 >/dev/null 2>&1 &
-        worker=$!
-        while kill -0 "$1" 2>/dev/null && kill -0 "$worker" 2>/dev/null; do sleep 1; done
-        kill "$worker" 2>/dev/null || true
+# keep PID COMMAND…: runs it again whenever it ends, until the process with that number is gone; then it is ended too.
+keep() {
+    local main=$1 child; shift
+    while lives "$main"; do
+        "$@" >/dev/null 2>&1 &
+        child=$!
+        while lives "$main" && lives "$child"; do sleep 0.5; done
+        lives "$main" && sleep 1
     done
 }
 
-# serve PORT: in the foreground, on the loopback address only, with several workers.
+# It is there, and not only waits to be counted as ended.
+lives() { kill -0 "$1" 2>/dev/null && ! grep -q '^State:[[:space:]]*Z' "/proc/$1/status" 2>/dev/null; }
+
+# The pages and what they ask for, by several processes.
+web() {
+    pkill -KILL -f -- "-S 127.0.0.1:$1 \.\./vendor" || true # of one that was ended by force, what it had begun
+    cd public && PHP_CLI_SERVER_WORKERS=4 exec php -S "127.0.0.1:$1" ../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php
+}
+
+# serve PORT: in the foreground, on the loopback address only. However this process is ended, by a key, a signal or force, whatever it began ends too:
+# what it began is one group of processes with a keeper, which ends them all when this one is gone.
 serve() {
-    export PHP_INI_SCAN_DIR PHP_CLI_SERVER_WORKERS=4
+    export PHP_INI_SCAN_DIR
     PHP_INI_SCAN_DIR=$(serving_ini)
     # Configuration and routes read once. Files of this server alone: a command beside it must not read its settings.
     export APP_CONFIG_CACHE="$PWD/storage/framework/php/config-$1.php" APP_ROUTES_CACHE="$PWD/storage/framework/php/routes-$1.php"
+    rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE" # half of one may be left of an earlier start
     php artisan cache:clear --quiet # what was kept may be of another version of the program
     php artisan config:cache --quiet
     php artisan route:cache --quiet
-    work_for $$ &
-    work_for $$ &
-    exec php artisan serve --host=127.0.0.1 --port="$1" --no-reload --quiet
+    export -f keep lives web
+    setsid bash -c '
+        main=$1 port=$2
+        trap "" INT HUP
+        keep "$main" php artisan queue:work --quiet --sleep=0.2 --tries=3 --max-time=86400 &
+        keep "$main" php artisan queue:work --quiet --sleep=0.2 --tries=3 --max-time=86400 &
+        keep "$main" bash -c "web $port" &
+        while lives "$main"; do sleep 0.2; done
+        rm -f storage/brookstone/rig-*.sock # a rig whose socket is gone ends
+        kill -KILL 0
+    ' keeper $$ "$1" </dev/null 8>&- 9>&- &
+    local keeper=$!
+    trap 'end_all '"$keeper"'; exit 0' INT TERM HUP
+    local waited
+    for waited in $(seq 100); do answers "$1" && break; sleep 0.1; done
+    answers "$1" && say "Brookstone is at http://127.0.0.1:$1 (end it with Ctrl+C)"
+    while lives "$keeper"; do wait "$keeper" || true; done
+    end_all "$keeper"
+}
+
+answers() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+# end_all KEEPER: the whole group of it, and the rigs, of which each ends when its socket is gone.
+end_all() {
+    rm -f storage/brookstone/rig-*.sock
+    kill -KILL -- "-$1" 2>/dev/null || true
 }

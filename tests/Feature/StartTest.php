@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Process;
+
+/** A checkout of its own, that shares what was installed. */
+beforeEach(function () {
+    $this->at = sys_get_temp_dir().'/brook stone '.bin2hex(random_bytes(4)); // with a space in its path
+    mkdir("{$this->at}/storage/framework/cache/data", recursive: true);
+    mkdir("{$this->at}/bootstrap/cache", recursive: true);
+    foreach (['app', 'bin', 'compat', 'config', 'core/src', 'database/demo', 'database/examples', 'database/migrations', 'database/seeders', 'resources', 'routes'] as $folder) {
+        File::copyDirectory(base_path($folder), "{$this->at}/{$folder}");
+    }
+    mkdir("{$this->at}/public");
+    foreach (['artisan', 'composer.json', 'package-lock.json', 'package.json', 'vite.config.ts', 'bootstrap/app.php', 'bootstrap/providers.php', 'public/index.php', '.env.example'] as $file) {
+        copy(base_path($file), "{$this->at}/{$file}");
+    }
+    foreach (['vendor', 'node_modules'] as $installed) {
+        symlink(base_path($installed), "{$this->at}/{$installed}");
+    }
+    Process::run(['chmod', '-R', 'u+x', "{$this->at}/bin"]);
+    File::copyDirectory(base_path('public/build'), "{$this->at}/public/build");
+    Process::path($this->at)->run(['bash', '-c', 'source bin/setup.sh && pages_are_of >public/build/.stamp']);
+    $this->port = random_int(20000, 40000);
+    // Nothing of this process' own settings: those are for tests.
+    $this->environment = array_fill_keys(['APP_ENV', 'APP_KEY', 'DB_DATABASE', 'CACHE_STORE', 'QUEUE_CONNECTION', 'SESSION_DRIVER', 'LOG_CHANNEL'], false);
+});
+
+afterEach(function () {
+    Process::run(['pkill', '-KILL', '-f', "bin/start --port {$this->port}"]);
+    usleep(700_000);
+    File::deleteDirectory($this->at);
+});
+
+/** @return array{int, string} how a start ended, and what it said */
+function started(object $test, string $arguments): array
+{
+    $process = Process::path($test->at)->env($test->environment)->timeout(90)->run("exec bin/start {$arguments} 2>&1");
+
+    return [$process->exitCode(), preg_replace('/\x1b\[[0-9;]*m/', '', $process->output())];
+}
+
+/** Starts it, and waits until it answers. */
+function running(object $test): Illuminate\Contracts\Process\InvokedProcess
+{
+    $process = Process::path($test->at)->env($test->environment)->timeout(120)->start("exec bin/start --port {$test->port}");
+    waitFor(fn (): bool => answers($test->port), 60.0);
+
+    return $process;
+}
+
+function answers(int $port): bool
+{
+    $socket = @fsockopen('127.0.0.1', $port, timeout: 0.5);
+
+    return $socket !== false && fclose($socket);
+}
+
+function waitFor(Closure $so, float $seconds): void
+{
+    for ($until = microtime(true) + $seconds; ! $so() && microtime(true) < $until;) {
+        usleep(100_000);
+    }
+    expect($so())->toBeTrue();
+}
+
+/** @return list<string> processes of the server on that port, and of what works beside it */
+function processesOf(object $test): array
+{
+    $found = [];
+    foreach (array_filter(explode("\n", Process::run(['ps', '-eo', 'pid=,args='])->output())) as $line) {
+        [$pid, $command] = explode(' ', trim($line), 2);
+        if (@readlink("/proc/{$pid}/cwd") === $test->at || str_contains($command, "127.0.0.1:{$test->port}")) {
+            $found[$pid] = $command;
+        }
+    }
+
+    return $found;
+}
+
+it('says in a sentence what is wrong with what it was told', function (string $arguments, int $code, string $says) {
+    expect(started($this, $arguments))->toBe([$code, $says."\n"]);
+})->with([
+    ['--port', 2, 'The port must be a number from 1 to 65535.'], ['--port harbour', 2, 'The port must be a number from 1 to 65535.'], ['--port=70000', 2, 'The port must be a number from 1 to 65535.'],
+    ['--prot 8000', 2, 'bin/start [--port N] [--setup-only]'],
+]);
+
+it('starts in spite of settings and caches that cannot be read, and of a damaged database, and says so', function () {
+    file_put_contents("{$this->at}/.env", "APP_KEY=x y z\n<html>\n");
+    file_put_contents("{$this->at}/bootstrap/cache/packages.php", "<?php return array (\n  'nes");
+    mkdir("{$this->at}/storage/brookstone");
+    file_put_contents("{$this->at}/storage/brookstone/brookstone.sqlite", str_repeat('not a database ', 1000));
+    [$code, $said] = started($this, '--setup-only');
+
+    expect($code)->toBe(0)->and($said)->toContain('The settings in .env cannot be read.', 'The database could not be read. It is kept as ', 'All is set up.')->not->toContain('Exception', 'Stack trace', 'Fatal')
+        ->and(glob("{$this->at}/.env.broken-*"))->toHaveCount(1)->and(glob("{$this->at}/storage/brookstone/brookstone-damaged-*.sqlite"))->toHaveCount(1)
+        ->and(fileperms("{$this->at}/.env") & 0777)->toBe(0600)->and(fileperms("{$this->at}/storage/brookstone") & 0777)->toBe(0700);
+});
+
+it('does not start on the database of another program, and says why', function () {
+    mkdir("{$this->at}/storage/brookstone");
+    (new PDO("sqlite:{$this->at}/storage/brookstone/brookstone.sqlite"))->exec('CREATE TABLE songs (title text)');
+    [$code, $said] = started($this, "--port {$this->port}");
+
+    expect($code)->toBe(1)->and($said)->toContain('is the database of another program: move it away and start again.', 'Brookstone was not started.')->not->toContain('Exception');
+});
+
+it('does not start on a port that is taken', function () {
+    $taken = stream_socket_server("tcp://127.0.0.1:{$this->port}");
+    [$code, $said] = started($this, "--port {$this->port}");
+    fclose($taken);
+
+    expect($code)->toBe(1)->and($said)->toContain("Port {$this->port} is taken already.");
+});
+
+it('ends with all that it began, however it is ended', function (int $signal) {
+    $process = running($this);
+    expect(count(processesOf($this)))->toBeGreaterThan(6);
+    [$code, $said] = started($this, '--port '.($this->port + 1));
+    expect($code)->toBe(1)->and($said)->toContain("Brookstone runs already, at http://127.0.0.1:{$this->port}");
+    posix_kill((int) $process->id(), $signal);
+    waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
+})->with(['TERM' => [SIGTERM], 'HUP' => [SIGHUP], 'INT' => [SIGINT], 'by force' => [SIGKILL]]);
+
+it('begins again what ended by force, and ends when its keeper does', function () {
+    running($this);
+    $of = fn (string $what): array => array_keys(array_filter(processesOf($this), fn (string $command): bool => str_starts_with($command, $what)));
+    $before = [...$of('php -S'), ...$of('php artisan queue:work')];
+    foreach ([min($of('php -S')), min($of('php artisan queue:work'))] as $pid) {
+        posix_kill($pid, SIGKILL);
+    }
+    waitFor(fn (): bool => count($of('php -S')) === 5 && count($of('php artisan queue:work')) === 2 && array_intersect([min($of('php -S'))], $before) === [] && answers($this->port), 15.0);
+    posix_kill(min($of('bash -c')), SIGKILL);
+    waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
+});
