@@ -112,6 +112,44 @@ it('tells a rig what is wrong with what it is told', function () {
     shell_exec("pkill -f rig-{$session}.sock");
 });
 
+it('goes on after a step that says no time, or a word for it', function () {
+    $session = (string) $this->postJson('/api/builds/'.soundId($this).'/rig', [])->json('id');
+    $say = fn (array ...$lines): array => $this->postJson("/api/rig/{$session}/say", ['lines' => $lines])->assertOk()->json('answers');
+    $first = $say(['do' => 'step'], ['do' => 'step'], ['do' => 'step', 'seconds' => 'long'], ['do' => 'step', 'seconds' => -3], ['do' => 'step', 'seconds' => 2], ['do' => 'step', 'seconds' => []], ['do' => 'step', 'seconds' => 3]);
+    $now = $say(['do' => 'get'])[0]['state']['now_s'];
+    shell_exec("pkill -f rig-{$session}.sock");
+    usleep(300_000);
+    @unlink(storage_path("brookstone/rig-{$session}.sock"));
+
+    expect(array_column($first, 'ok'))->toBe([true, true, false, false, true, false, true])->and($now)->toBe(5.01)
+        ->and($say(['do' => 'get'])[0]['state']['now_s'])->toBe(5.01); // told again to a new process
+    shell_exec("pkill -f rig-{$session}.sock");
+});
+
+it('keeps no more than eight rigs at once, and each goes on where it was', function () {
+    $id = soundId($this);
+    $sessions = array_map(fn (): string => (string) $this->postJson("/api/builds/{$id}/rig", [])->assertCreated()->json('id'), range(1, 10));
+    $this->postJson("/api/rig/{$sessions[9]}/say", ['lines' => [['do' => 'step', 'seconds' => 1.5]]])->assertOk();
+    for ($waited = 0; $waited < 60 && count($running = array_filter($sessions, fn (string $session): bool => trim((string) shell_exec("pgrep -f '[r]ig-{$session}.json'")) !== '')) > 8; $waited++) {
+        usleep(100_000);
+    }
+    expect($running)->toHaveCount(8)->not->toContain($sessions[0], $sessions[1]);
+    $answers = $this->postJson("/api/rig/{$sessions[0]}/say", ['lines' => [['do' => 'step', 'seconds' => 0.5], ['do' => 'get']]])->assertOk()->json('answers');
+
+    expect($answers[1]['state']['now_s'])->toBe(0.5);
+    foreach ($sessions as $session) {
+        @unlink(storage_path("brookstone/rig-{$session}.sock"));
+    }
+});
+
+it('takes what is sent empty for not said', function () {
+    $id = soundId($this);
+    expect($this->getJson("/api/builds/{$id}/motions/lid/drives?rows=&goal=&each=")->assertOk()->json())->toBe($this->getJson("/api/builds/{$id}/motions/lid/drives")->json())
+        ->and($this->getJson("/api/builds/{$id}/motions/lift/trains?ratio=12&stages=2&limit=&direction=&module_mm=&order=")->assertOk()->json('trains'))->toBe($this->getJson("/api/builds/{$id}/motions/lift/trains?ratio=12&stages=2")->json('trains'));
+    $this->getJson("/api/builds/{$id}/motions/lift/trains?ratio=")->assertStatus(422)->assertJsonPath('errors.0.field', 'ratio');
+    $this->postJson("/api/builds/{$id}/studies", ['kind' => 'drift', 'routine' => 'show', 'motion' => 'lift', 'cycles' => '', 'home_every' => ''])->assertCreated()->assertJsonPath('result.cycles', 100);
+});
+
 it('reads readings of a sensor, and says where its threshold belongs', function () {
     $build = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')), true))->json();
     $eye = ['id' => 'eye', 'name' => 'Eye', 'kind' => 'light', 'upper' => 450, 'absent' => [412, 418, 409], 'present' => [610, 655, 590]];

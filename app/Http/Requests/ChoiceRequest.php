@@ -12,6 +12,8 @@ use Illuminate\Validation\Rule;
 /** How the ranked drives are wanted. */
 final class ChoiceRequest extends FormRequest
 {
+    use LeavesOutEmpty;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

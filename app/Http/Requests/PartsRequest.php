@@ -9,6 +9,8 @@ use Illuminate\Foundation\Http\FormRequest;
 /** How parts are to be cut. */
 final class PartsRequest extends FormRequest
 {
+    use LeavesOutEmpty;
+
     /** @return array<string, list<string>> */
     public function rules(): array
     {

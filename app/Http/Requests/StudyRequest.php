@@ -10,6 +10,8 @@ use Illuminate\Validation\Rule;
 /** What shall be studied. */
 final class StudyRequest extends FormRequest
 {
+    use LeavesOutEmpty;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

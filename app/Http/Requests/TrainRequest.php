@@ -12,6 +12,8 @@ use Illuminate\Validation\Rule;
 /** What train is wanted. */
 final class TrainRequest extends FormRequest
 {
+    use LeavesOutEmpty;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Quantity;
 
 use Brookstone\Core\Shape\Describe;
+use IntlChar;
 
 /**
  * Reads what people type: `3.5 kg cm`, `1/2 in`, `48 oz-in`, `0,16 s/60°`, or a bare number in the unit the field shows.
@@ -74,7 +75,15 @@ final class QuantityParser
         $text = strtr(mb_scrub($text), self::spaced(self::FRACTIONS));
         $text = str_replace(['−', '–', "\u{00A0}", "\u{2009}", "\u{202F}", "\t", "\n", "\r", 'º', "''"], ['-', '-', ' ', ' ', ' ', ' ', ' ', ' ', '°', '"'], $text);
 
-        return trim((string) preg_replace('/ +/', ' ', $text));
+        return trim((string) preg_replace('/ +/', ' ', self::figures($text)));
+    }
+
+    /** Figures of any script, and the points and commas that go with them, as 0 to 9: `１２`, `٣٫٥`. */
+    private static function figures(string $text): string
+    {
+        $text = strtr($text, ['٫' => '.', '．' => '.', '٬' => ',', '，' => ',']);
+
+        return (string) preg_replace_callback('/(?![0-9])\p{Nd}/u', fn (array $figure): string => (string) IntlChar::charDigitValue($figure[0]), $text);
     }
 
     /**
@@ -131,7 +140,7 @@ final class QuantityParser
             return $unit;
         }
         $near = self::near($typed, $wanted);
-        $tail = $near === null
+        $tail = $near === null || ($near->inverse && $value <= 0.0)
             ? 'Type '.$wanted->dimension->a().', for example '.self::example($wanted).'.'
             : "Understood would be {$say} {$near->symbol} (".(new Quantity($near->toSi($value), $near->dimension))->text().').';
 

@@ -41,6 +41,9 @@ it('reads what people type', function (string $text, string $unit, float $si) {
     ['40 %', '', 0.4],
     ["\u{00A0}7 mm ", 'mm', 0.007],
     ['-0', 'mm', 0.0],
+    ['１２ mm', 'mm', 0.012],
+    ['٣٫٥ kg', 'kg', 3.5],
+    ['३', 'mm', 0.003],
 ]);
 
 it('refuses what is ambiguous or absurd and says what would be understood', function (string $text, string $unit, string $says) {
@@ -60,6 +63,8 @@ it('refuses what is ambiguous or absurd and says what would be understood', func
     'unknown unit' => ['5 furlongs', 'mm', 'Understood: m, cm, mm, in, ft'],
     'divided by nothing' => ['1/0 in', 'mm', 'divided by 0'],
     'no time for an angle' => ['0 s/60°', '°/s', 'more than 0'],
+    'a bare time that is none' => ['0 s', '°/s', 'Type a turning speed, for example 12 °/s.'],
+    'a time for a speed' => ['0.2 s', '°/s', 'Understood would be 0.2 s/60° (300 °/s).'],
     'too large' => ['1e999', 'kg', 'too large'],
     'capital mega' => ['5 MAh', 'Ah', 'thousandths'],
 ]);
