@@ -35,6 +35,8 @@ it('reads quantities as they are typed', function () {
     $this->postJson('/api/quantity', ['text' => '3.5 kg cm', 'unit' => 'N·m'])->assertOk()->assertJsonPath('text', '0.343 N·m');
     $this->postJson('/api/quantity', ['text' => '3.5 kg', 'unit' => 'N·m'])->assertStatus(422)->assertJsonPath('errors.0.field', 'text');
     $this->postJson('/api/quantity', ['text' => '1', 'unit' => 'furlong'])->assertStatus(422)->assertJsonPath('errors.0.field', 'unit');
+    $this->postJson('/api/quantity', ['text' => '1', 'unit' => ' '])->assertStatus(422)->assertJsonPath('errors.0.field', 'unit');
+    $this->postJson('/api/quantity', ['text' => '1.5', 'unit' => ''])->assertOk()->assertJsonPath('si', 1.5);
     $this->getJson('/api/units')->assertOk()->assertJsonStructure(['units' => [['symbol', 'dimension', 'factor', 'inverse']], 'suffixes', 'systems']);
 });
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\JudgeBuild;
 use App\Http\Requests\JsonBody;
 use App\Http\Requests\QuantityRequest;
-use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Brookstone\Core\Calculator\Calculator;
 use Brookstone\Core\Calculator\Calculators;
@@ -35,9 +35,10 @@ final class CalculatorController
         return new JsonResponse(Calculators::run($this->find($name), JsonBody::of($request)));
     }
 
-    public function assess(Request $request): JsonResponse
+    /** With what mends it, as far as that can be tried at one go; `tried` says whether that was all, and asked again it goes on. */
+    public function assess(Request $request, JudgeBuild $judge): JsonResponse
     {
-        return new JsonResponse(Assessor::assess(CoreBuild::read(JsonBody::of($request))));
+        return new JsonResponse($judge->mended(CoreBuild::read(JsonBody::of($request)))[0]);
     }
 
     public function quantity(QuantityRequest $request): JsonResponse
