@@ -3,8 +3,13 @@
 declare(strict_types=1);
 
 use App\Actions\CannotStart;
+use App\Actions\KeepBuild;
 use App\Actions\PrepareDatabase;
+use App\Models\Build;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Testing\TestResponse;
+use Tests\Support\Builds;
 
 beforeEach(function () {
     $this->folder = sys_get_temp_dir().'/brookstone-'.bin2hex(random_bytes(6));
@@ -138,4 +143,19 @@ it('says in one sentence what it cannot do, and does nothing then', function () 
     expect(fn () => prepared("{$this->folder}/taken/brookstone.sqlite"))->toThrow(CannotStart::class, 'cannot be made');
     config(['database.connections.sqlite.database' => "{$this->folder}/taken/brookstone.sqlite"]);
     $this->artisan('brookstone:prepare')->assertFailed();
+});
+
+it('says in a sentence that the disk is full while it serves, and keeps what was saved', function () {
+    prepared($this->path);
+    config(['database.connections.sqlite.database' => $this->path]);
+    DB::purge('sqlite');
+    $build = Build::query()->create(KeepBuild::columns(Builds::sound()));
+    $edit = fn (): TestResponse => $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'note', 'value' => str_repeat('long ', 380)]]]);
+    DB::statement('PRAGMA max_page_count = '.DB::scalar('PRAGMA page_count'));
+    $edit()->assertStatus(507)->assertJsonPath('errors.0.message', 'The disk is full: this could not be saved. It is tried again until there is room.');
+    DB::statement('PRAGMA max_page_count = 1000000');
+
+    expect($build->refresh()->version)->toBe(1);
+    $edit()->assertOk();
+    DB::purge('sqlite');
 });

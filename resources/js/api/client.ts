@@ -11,7 +11,7 @@ export class Refused extends Error {
     }
 }
 
-/** The server could not be reached. */
+/** The server could not be reached, or has no room to keep anything: to be tried again. */
 export class Unreachable extends Error {}
 
 async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
@@ -33,6 +33,9 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
         return undefined as T;
     }
     const answer = (await response.json().catch(() => null)) as (T & { message?: string; errors?: FieldError[] }) | null;
+    if (response.status === 507 && answer?.message !== undefined) {
+        throw new Unreachable(answer.message);
+    }
     if (!response.ok || answer === null) {
         throw new Refused(response.status, answer?.message ?? `The server answered ${response.status}.`, answer?.errors ?? []);
     }

@@ -112,6 +112,20 @@ describe('saving', () => {
         expect(localStorage.getItem(UNSAVED)).toBeNull();
     });
 
+    it('keeps what there was no room for and tries again', async () => {
+        vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+        answers = [() => reply(507, { message: 'The disk is full.', errors: [{ field: '', message: 'The disk is full.' }] })];
+        const saver = new Saver('b1', queries);
+        saver.edit([{ path: 'name', value: 'Kept' }]);
+        for (let i = 0; i < 20; i++) await Promise.resolve();
+        expect(useSaving.getState()).toMatchObject({ status: 'offline', message: 'The disk is full.' });
+        expect(localStorage.getItem(UNSAVED)).toContain('Kept');
+        await vi.advanceTimersByTimeAsync(2100);
+        for (let i = 0; i < 20; i++) await Promise.resolve();
+        expect(sent).toHaveLength(2);
+        expect(localStorage.getItem(UNSAVED)).toBeNull();
+    });
+
     it('sends after a reload what was left over', async () => {
         localStorage.setItem(UNSAVED, JSON.stringify([{ kind: 'edit', edits: [{ path: 'name', value: 'From before' }] }]));
         const close = new Saver('b1', queries).open();
