@@ -98,4 +98,13 @@ describe('what is wrong', () => {
             expect('errors' in parse(text)).toBe(true);
         }
     });
+
+    it('says which field is said twice, and where', () => {
+        expect(parse('id: a\nname: A\nsteps:\n  - do: wait\n    for_s: 1\n    for_s: 2\nname: B\n')).toEqual({ errors: [{ line: 7, column: 1, message: 'The field name is said twice.' }, { line: 6, column: 5, message: 'The field for_s is said twice.' }] });
+    });
+
+    it('reads as many fields as fit into a text without holding anything up', () => {
+        const keys = Array.from({ length: 14_000 }, (_, i) => `k${i}: ${i}`).join('\n');
+        expect(parse(keys)).toHaveProperty('value'); // compared each with each they would take longer than a test may
+    });
 });
