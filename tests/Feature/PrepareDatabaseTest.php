@@ -45,7 +45,7 @@ function older(string $path, int $changes): void
 }
 
 /** @return array{string, list<string>} the build's name, and what the gear drawer holds */
-function stored(string $path): array
+function keptIn(string $path): array
 {
     return [(string) opened($path)->query('SELECT name FROM builds')->fetchColumn(), opened($path)->query("SELECT lines FROM drawer_tables WHERE name = 'gears'")->fetchAll(PDO::FETCH_COLUMN)];
 }
@@ -60,7 +60,7 @@ it('makes a new one, readable by its owner alone, and leaves one that is ready a
 
 it('brings an older one up to date, and keeps a copy from before', function () {
     older($this->path, 2);
-    expect(prepared($this->path))->toBe([])->and(stored($this->path))->toBe(['Mine', ['["gear"]']]);
+    expect(prepared($this->path))->toBe([])->and(keptIn($this->path))->toBe(['Mine', ['["gear"]']]);
     $copies = glob("{$this->folder}/backups/*.sqlite");
 
     expect($copies)->toHaveCount(1)->and(opened($copies[0])->query('SELECT name FROM builds')->fetchColumn())->toBe('Mine')
@@ -73,7 +73,7 @@ it('mends one that an earlier start left half changed, wherever it was ended', f
         opened($this->path)->exec($statement);
     }
     expect(prepared($this->path))->toBe(['An earlier start was ended while it changed the form of the database: that was mended, and everything in it kept.'])
-        ->and(stored($this->path))->toBe(['Mine', $gears])->and(prepared($this->path))->toBe([]);
+        ->and(keptIn($this->path))->toBe(['Mine', $gears])->and(prepared($this->path))->toBe([]);
 })->with(function (): array {
     $table = 'CREATE TABLE drawer_tables (id integer primary key autoincrement not null, name varchar not null unique, lines text not null, created_at datetime, updated_at datetime)';
     $row = "INSERT INTO drawer_tables (name, lines) VALUES ('gears', '[\"gear\"]')";
@@ -90,7 +90,7 @@ it('begins anew after what an ended start left of its work', function () {
     file_put_contents("{$this->path}.next", 'half of it');
     file_put_contents("{$this->path}.next-journal", 'and this');
 
-    expect(prepared($this->path))->toBe([])->and(stored($this->path)[0])->toBe('Mine')->and(glob("{$this->path}.next*"))->toBe([]);
+    expect(prepared($this->path))->toBe([])->and(keptIn($this->path)[0])->toBe('Mine')->and(glob("{$this->path}.next*"))->toBe([]);
 });
 
 it('keeps a damaged one aside, says where, and begins a new one', function (Closure $damage) {
