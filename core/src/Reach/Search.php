@@ -49,7 +49,7 @@ final class Search
     /** @var array<int, State> those that have not been gone on from */
     private array $open = [];
 
-    /** @var array<string, true> numbers of routines that run beside one another, rising, joined by spaces */
+    /** @var array<int, true> sets of routines that run beside one another, a bit for each */
     private array $together = [];
 
     private int $now = -1;
@@ -136,30 +136,34 @@ final class Search
 
     private function beside(State $state): void
     {
-        $runs = [];
+        $runs = 0;
         foreach ($state->threads as $at) {
-            $runs[$this->program->nodes[$at]->routine] = true;
+            $runs |= 1 << $this->program->nodes[$at]->routine;
         }
-        if (count($runs) > 1) {
-            $runs = array_keys($runs);
-            sort($runs);
-            $this->together[implode(' ', $runs)] = true;
+        if (($runs & ($runs - 1)) !== 0) { // more than one
+            $this->together[$runs] = true;
         }
     }
 
     /** @return list<list<string>> ids of routines that were met running beside one another: the largest such sets, none a part of another */
     private function together(): array
     {
-        $sets = array_map(fn (string $set): array => array_map(intval(...), explode(' ', $set)), array_map(strval(...), array_keys($this->together)));
-        usort($sets, fn (array $a, array $b): int => [count($b), $a] <=> [count($a), $b]);
+        $sets = [];
+        foreach (array_keys($this->together) as $runs) {
+            $sets[] = [$runs, array_keys(array_filter($this->program->routines, fn (int $i): bool => ($runs >> $i & 1) === 1, ARRAY_FILTER_USE_KEY))];
+        }
+        usort($sets, fn (array $a, array $b): int => [count($b[1]), $a[1]] <=> [count($a[1]), $b[1]]);
         $largest = [];
-        foreach ($sets as $set) {
-            if (array_filter($largest, fn (array $other): bool => array_diff($set, $other) === []) === []) {
-                $largest[] = $set;
+        foreach ($sets as [$runs, $numbers]) {
+            foreach ($largest as [$others]) {
+                if (($runs & ~$others) === 0) {
+                    continue 2;
+                }
             }
+            $largest[] = [$runs, $numbers];
         }
 
-        return array_map(fn (array $set): array => array_map(fn (int $i): string => $this->program->routines[$i]->id, $set), $largest);
+        return array_map(fn (array $set): array => array_map(fn (int $i): string => $this->program->routines[$i]->id, $set[1]), $largest);
     }
 
     /**
