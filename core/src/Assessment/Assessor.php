@@ -51,10 +51,10 @@ final class Assessor
 
     private static function judge(Build $build, ?Stock $stock, ?Rehearsed $rehearsed, ?Known $known, bool $proposes): Assessment
     {
-        $footing = new Footing($build, $proposes);
+        $footing = $known === null ? null : new Footing($build, $proposes);
         $subjects = $judged = $new = $failing = [];
         foreach ($build->motions as $id => $motion) {
-            $on = $known === null ? "motion {$id}" : 'motion '.$footing->of($motion);
+            $on = 'motion '.($footing?->of($motion) ?? $id);
             $of = $known?->recall($on);
             if (! $of instanceof OfMotion) {
                 $of = $new[$on] = OfMotion::judge(new Subject($build, $motion, new Facts($motion, traced: true), $stock, $proposes));
@@ -83,11 +83,14 @@ final class Assessor
 
     private static function reached(Build $build, ?Known $known): Reached
     {
+        if ($known === null) {
+            return Search::of($build);
+        }
         $on = 'reached '.ReachFooting::of($build);
-        $reached = $known?->recall($on);
+        $reached = $known->recall($on);
         if (! $reached instanceof Reached) {
             $reached = Search::of($build);
-            $known?->keep($on, $reached);
+            $known->keep($on, $reached);
         }
 
         return $reached;
