@@ -193,6 +193,7 @@ $figures = [
     'assess_heron_wharf_at_once_ms' => fn () => median(fn () => Assessor::atOnce($heron), 40),
     'assess_an_edit_of_heron_wharf_ms' => fn () => edited($heron),
     'assess_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($heron, null, Rehearsal::of($heron)), 9),
+    'assess_heron_wharf_by_command_cold_ms' => fn () => median(fn () => exec('env -u PHP_INI_SCAN_DIR php '.escapeshellarg(__DIR__.'/../../artisan').' brookstone:assess '.escapeshellarg(__DIR__.'/../../database/demo/heron-wharf.brookstone.json').' --untried'), 11),
     'assess_mended_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($mended, null, Rehearsal::of($mended)), 9),
     'assess_12_motions_10_routines_whole_ms' => fn () => median(fn () => Assessor::atOnce($double, null, Rehearsal::of($double)), 5),
     'mends_tried_on_heron_wharf' => fn () => count((new Mender($heron, null, Rehearsal::of($heron)))->proposals()),

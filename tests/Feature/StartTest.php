@@ -14,7 +14,7 @@ beforeEach(function () {
         File::copyDirectory(base_path($folder), "{$this->at}/{$folder}");
     }
     mkdir("{$this->at}/public");
-    foreach (['artisan', 'composer.json', 'package-lock.json', 'package.json', 'vite.config.ts', 'bootstrap/app.php', 'bootstrap/providers.php', 'public/index.php', '.env.example'] as $file) {
+    foreach (['artisan', 'composer.json', 'package-lock.json', 'package.json', 'vite.config.ts', 'bootstrap/app.php', 'bootstrap/compiled.php', 'bootstrap/providers.php', 'public/index.php', '.env.example'] as $file) {
         copy(base_path($file), "{$this->at}/{$file}");
     }
     foreach (['vendor', 'node_modules'] as $installed) {
@@ -134,4 +134,24 @@ it('begins again what ended by force, and ends when its keeper does', function (
     waitFor(fn (): bool => count($of('php -S')) === 5 && count($of('php artisan queue:work')) === 2 && array_intersect([min($of('php -S'))], $before) === [] && answers($this->port), 15.0);
     posix_kill(min($of('bash -c')), SIGKILL);
     waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
+});
+
+it('keeps what a command was compiled to, for nobody else, and never takes what is old or damaged', function () {
+    copy("{$this->at}/.env.example", "{$this->at}/.env");
+    $assess = fn (): string => Process::path($this->at)->env($this->environment)->timeout(60)
+        ->run(['php', '-d', 'memory_limit=300M', 'artisan', 'brookstone:assess', 'database/demo/heron-wharf.brookstone.json', '--untried'])->output();
+    $program = "{$this->at}/bootstrap/app.php";
+    touch($program, time() - 60); // what was written in this very moment is not kept
+    $first = $assess();
+    $kept = collect(File::allFiles("{$this->at}/storage/framework/compiled"))->map->getPathname()->first(fn (string $file): bool => str_ends_with($file, "{$program}.bin"));
+    $anybody = fileperms($kept) & 0077;
+    file_put_contents($kept, substr((string) file_get_contents($kept), 0, 1000));
+    $damaged = $assess();
+    file_put_contents($program, str_replace('return Application::', 'echo "changed"; return Application::', (string) file_get_contents($program)));
+    $changed = $assess();
+    File::deleteDirectory("{$this->at}/storage/framework/compiled");
+    touch("{$this->at}/storage/framework/compiled"); // nothing can be kept there
+
+    expect(json_decode($first, true)['verdict'])->toBe('fails')->and($anybody)->toBe(0)->and($damaged === $first)->toBeTrue()
+        ->and($changed === "changed{$first}")->toBeTrue()->and($assess() === $changed)->toBeTrue();
 });
