@@ -245,7 +245,7 @@ final class Machine
      */
     public function lookForStall(float $seconds): ?array
     {
-        return $this->stall->look($this->pushesHard() && abs($this->state->speed) < self::AT_REST_RAD_S, $seconds, $this->current_A);
+        return $this->stall->look(abs($this->state->speed) < self::AT_REST_RAD_S && $this->pushesHard(), $seconds, $this->current_A);
     }
 
     /**

@@ -100,8 +100,12 @@ final class Program
     {
         try {
             // A generator starts at its first use; next() on a fresh one would skip its first look.
-            $this->running[$id]['begun'] ? $steps->next() : $steps->rewind();
-            $this->running[$id]['begun'] = true;
+            if ($this->running[$id]['begun']) {
+                $steps->next();
+            } else {
+                $this->running[$id]['begun'] = true;
+                $steps->rewind();
+            }
             if ($steps->valid()) {
                 return;
             }
