@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\OnlyFromHere;
 use App\Http\Middleware\OnlyOwnPages;
+use App\Http\Middleware\ReadsOnePlace;
 use App\Http\Middleware\SaysLittle;
 use App\Http\Problem;
 use Illuminate\Foundation\Application;
@@ -27,7 +28,7 @@ return Application::configure(basePath: dirname(__DIR__))
         // Documents must arrive as they were sent: an empty note is a note.
         $middleware->remove([HandleCors::class, TrimStrings::class, ConvertEmptyStringsToNull::class]);
         $middleware->prepend([SaysLittle::class, OnlyFromHere::class]);
-        $middleware->prependToGroup('api', OnlyOwnPages::class);
+        $middleware->prependToGroup('api', [OnlyOwnPages::class, ReadsOnePlace::class]);
         $middleware->group('web', [SubstituteBindings::class]); // nobody signs in: no session, no cookie
     })
     ->withExceptions(function (Exceptions $exceptions): void {

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 /*
  * A command answers as quickly as a page does: PHP is started once more and keeps in files what it made of the
  * program's text, so that the next command need not read it anew. Where that cannot be, it goes on as it is.

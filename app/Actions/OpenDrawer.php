@@ -10,6 +10,7 @@ use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stock;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /** The builder's drawer of drives. An empty one is filled with the drives that come with Brookstone. */
@@ -44,13 +45,59 @@ final class OpenDrawer
      * Puts drives into the drawer; one of the same code is replaced.
      *
      * @param  iterable<Drive>  $drives
+     * @param  string|null  $asOf  what its state was when it was looked at
+     *
+     * @throws Overtaken when it has changed since
      */
-    public function put(iterable $drives): void
+    public function put(iterable $drives, ?string $asOf = null): void
     {
-        DB::transaction(function () use ($drives): void {
+        DB::transaction(function () use ($drives, $asOf): void {
+            if ($asOf !== null && $asOf !== $this->state()) {
+                throw new Overtaken('The drawer');
+            }
             foreach ($drives as $drive) {
-                DrawerDrive::query()->updateOrCreate(['code' => $drive->body()->code], ['document' => Drives::write($drive)]);
+                $kept = DrawerDrive::query()->firstOrNew(['code' => $drive->body()->code]);
+                $kept->fill(['document' => Drives::write($drive), 'version' => $kept->version + ($kept->exists ? 1 : 0)])->save();
             }
         }, self::TRIES);
+    }
+
+    /** Changes as anything in the drawer of drives does. */
+    public function state(): string
+    {
+        return hash('xxh128', json_encode(DrawerDrive::query()->toBase()->orderBy('id')->get(['id', 'version']), JSON_THROW_ON_ERROR));
+    }
+
+    /**
+     * @param  int  $version  the one that was on the screen
+     *
+     * @throws Overtaken when it has changed since
+     */
+    public function change(DrawerDrive $drive, int $version, Drive $to): DrawerDrive
+    {
+        $written = ['code' => $to->body()->code, 'document' => json_encode(Drives::write($to), JSON_THROW_ON_ERROR), 'version' => $version + 1, 'updated_at' => now()];
+        if ($this->asSeen($drive, $version)->update($written) !== 1) {
+            throw new Overtaken('This drive');
+        }
+
+        return $drive->refresh();
+    }
+
+    /**
+     * @param  int  $version  the one that was on the screen
+     *
+     * @throws Overtaken when it has changed since
+     */
+    public function takeOut(DrawerDrive $drive, int $version): void
+    {
+        if ($this->asSeen($drive, $version)->delete() !== 1) {
+            throw new Overtaken('This drive');
+        }
+    }
+
+    /** The version is part of the condition: it is written only if nobody else has in between. */
+    private function asSeen(DrawerDrive $drive, int $version): Builder
+    {
+        return DrawerDrive::query()->whereKey($drive->id)->where('version', $version)->toBase();
     }
 }

@@ -7,12 +7,17 @@ namespace App\Actions;
 use App\Http\Problem;
 use Illuminate\Http\JsonResponse;
 
-/** Somebody else changed the build since it was read. */
+/** Somebody else changed it since it was read. */
 final class Overtaken extends \RuntimeException
 {
+    public function __construct(private readonly string $what = 'This build')
+    {
+        parent::__construct();
+    }
+
     public function render(): JsonResponse
     {
-        return Problem::response(409, 'This build was changed elsewhere in the meantime. Nothing of that was overwritten.');
+        return Problem::response(409, "{$this->what} was changed elsewhere in the meantime. Nothing of that was overwritten.");
     }
 
     public function report(): bool

@@ -15,10 +15,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property string $code
  * @property array<string, mixed> $document
+ * @property int $version
  */
 final class DrawerDrive extends Model
 {
     protected $guarded = [];
+
+    protected $attributes = ['version' => 1];
 
     /** @return Collection<int, self> as they were put in */
     public static function inOrder(): Collection
@@ -34,6 +37,6 @@ final class DrawerDrive extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array'];
+        return ['document' => 'array', 'version' => 'integer'];
     }
 }

@@ -16,10 +16,37 @@ it('opens a drawer that is full from the start', function () {
 it('adds, changes and takes out a drive', function () {
     $drive = ['code' => 'My motor'] + Drives::write(Drawer::get('G25-60'));
     $made = $this->postJson('/api/drawer', $drive)->assertCreated()->json();
-    $this->putJson("/api/drawer/{$made['id']}", ['mass_kg' => 0.2] + $drive)->assertOk()->assertJsonPath('drive.mass_kg', 0.2);
-    $this->deleteJson("/api/drawer/{$made['id']}")->assertNoContent();
+    $this->putJson("/api/drawer/{$made['id']}", ['version' => $made['version'], 'mass_kg' => 0.2] + $drive)->assertOk()->assertJsonPath('drive.mass_kg', 0.2)->assertJsonPath('version', 2);
+    $this->deleteJson("/api/drawer/{$made['id']}", ['version' => 2])->assertNoContent();
 
     expect(DrawerDrive::query()->where('code', 'My motor')->exists())->toBeFalse();
+});
+
+it('never lets a second tab overwrite what it has not seen', function () {
+    $drive = ['code' => 'My motor'] + Drives::write(Drawer::get('G25-60'));
+    $made = $this->postJson('/api/drawer', $drive)->assertCreated()->json();
+    $at = "/api/drawer/{$made['id']}";
+    $this->putJson($at, ['version' => 1, 'mass_kg' => 0.2] + $drive)->assertOk();
+    foreach ([['put', ['version' => 1, 'mass_kg' => 0.9] + $drive], ['delete', ['version' => 1]]] as [$method, $body]) {
+        $this->json($method, $at, $body)->assertConflict()->assertJsonPath('message', 'This drive was changed elsewhere in the meantime. Nothing of that was overwritten.');
+    }
+    $this->putJson($at, ['mass_kg' => 0.9] + $drive)->assertStatus(422)->assertJsonPath('errors', [['field' => 'version', 'message' => 'This is missing.']]);
+
+    expect(collect($this->getJson('/api/drawer')->json())->firstWhere('id', $made['id']))->toMatchArray(['version' => 2])->and(DrawerDrive::query()->find($made['id'])->document['mass_kg'])->toBe(0.2);
+});
+
+it('puts no table in that replaces other drives than it said when it was looked at', function () {
+    $this->getJson('/api/drawer');
+    $csv = DrawerCsv::write([Drawer::get('G25-60')]);
+    $look = $this->postJson('/api/drawer/import', ['csv' => $csv, 'look' => true])->assertOk()->json();
+    $entry = collect($this->getJson('/api/drawer')->json())->firstWhere('drive.code', 'G25-60');
+    $this->putJson("/api/drawer/{$entry['id']}", ['version' => $entry['version'], 'mass_kg' => 0.7] + $entry['drive'])->assertOk();
+    $this->postJson('/api/drawer/import', ['csv' => $csv, 'as_of' => $look['as_of']])->assertConflict();
+    expect(DrawerDrive::query()->find($entry['id'])->document['mass_kg'])->toBe(0.7);
+    $again = $this->postJson('/api/drawer/import', ['csv' => $csv, 'look' => true])->json('as_of');
+    $this->postJson('/api/drawer/import', ['csv' => $csv, 'as_of' => $again])->assertOk();
+
+    expect(DrawerDrive::query()->find($entry['id'])->version)->toBe(3)->and(DrawerDrive::query()->find($entry['id'])->document['mass_kg'])->toBe($entry['drive']['mass_kg']);
 });
 
 it('takes a drive as it was typed, and gives it back to be typed on', function () {

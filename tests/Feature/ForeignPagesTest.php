@@ -75,3 +75,14 @@ it('has a study with all its parts, or not at all', function () {
     $this->postJson("/api/builds/{$build->id}/studies", ['kind' => 'faults', 'routine' => 'show', 'scenario' => 'pressed'])->assertCreated();
     expect(DB::table('jobs')->count())->toBe(Study::query()->sole()->parts);
 });
+
+it('reads what it has checked: the address of what only asks, the body of what changes something', function () {
+    $build = Build::query()->create(App\Actions\KeepBuild::columns(Builds::sound()));
+    $at = "/api/builds/{$build->id}";
+    posted($this, "{$at}/undo?version=1", [], '{}')->assertStatus(422)->assertJsonPath('errors', [['field' => 'version', 'message' => 'This is missing.']]);
+    posted($this, "{$at}/edits?version=1&changes[0][path]=name&changes[0][value]=X", [], '{}')->assertStatus(422);
+    posted($this, '/api/drawer/import?csv=code', [], '[]')->assertStatus(422)->assertJsonPath('errors.0.field', 'csv');
+    $asked = fn (string $query, string $body) => $this->call('GET', "{$at}/motions/lift/drives{$query}", server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $body);
+    $asked('?rows=1', '{"rows":"many"}')->assertOk();
+    $asked('?rows=many', '{"rows":1}')->assertStatus(422)->assertJsonPath('errors.0', ['field' => 'rows', 'message' => 'Must be a whole number.']);
+});

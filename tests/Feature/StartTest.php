@@ -10,7 +10,7 @@ beforeEach(function () {
     $this->at = sys_get_temp_dir().'/brook stone '.bin2hex(random_bytes(4)); // with a space in its path
     mkdir("{$this->at}/storage/framework/cache/data", recursive: true);
     mkdir("{$this->at}/bootstrap/cache", recursive: true);
-    foreach (['app', 'bin', 'compat', 'config', 'core/src', 'database/demo', 'database/examples', 'database/migrations', 'database/seeders', 'resources', 'routes'] as $folder) {
+    foreach (['app', 'bin', 'compat', 'config', 'core/src', 'database/demo', 'database/examples', 'database/migrations', 'database/seeders', 'lang', 'resources', 'routes'] as $folder) {
         File::copyDirectory(base_path($folder), "{$this->at}/{$folder}");
     }
     mkdir("{$this->at}/public");

@@ -82,7 +82,7 @@ it('says what cannot be cut', function (string $file, int $status) {
 it('keeps the drawer of gears, and reads and writes it as a table', function () {
     $shipped = $this->getJson('/api/drawer/gears')->assertOk()->json('gears');
     expect($shipped)->toHaveCount(32);
-    $this->putJson('/api/drawer/gears', ['gears' => [['teeth' => 20, 'count' => 1], ['teeth' => 60, 'count' => 1]]])->assertOk();
+    $this->putJson('/api/drawer/gears', ['version' => 1, 'gears' => [['teeth' => 20, 'count' => 1], ['teeth' => 60, 'count' => 1]]])->assertOk();
     expect(array_column(trainsFor('ratio=3')->json('rows'), 'words'))->toBe(['20 : 60', '60 : 20']);
 
     $csv = (string) $this->get('/api/drawer/gears/export')->getContent();
@@ -94,7 +94,7 @@ it('keeps the drawer of gears, and reads and writes it as a table', function () 
 it('keeps the drawer of cords, belts and rods, and the judge takes from it', function () {
     $lines = $this->getJson('/api/drawer/lines')->assertOk()->json('lines');
     expect(count($lines))->toBeGreaterThan(15);
-    $this->putJson('/api/drawer/lines', ['lines' => [['kind' => 'cord', 'name' => 'My own line', 'size_mm' => 1.2, 'breaking_N' => 5000]]])->assertOk();
+    $this->putJson('/api/drawer/lines', ['version' => 1, 'lines' => [['kind' => 'cord', 'name' => 'My own line', 'size_mm' => 1.2, 'breaking_N' => 5000]]])->assertOk();
     $build = Brookstone\Core\Build\Editor::apply(Tests\Support\Builds::sound(), [['path' => 'motions.2.mechanism.breaking_N', 'value' => 50]]);
     $id = $this->postJson('/api/builds/import', $build->document)->assertCreated()->json('id');
     $offered = array_column(array_column(array_merge(...array_column(array_merge(...array_column(array_merge(...array_column(mendedOverHttp($this, $id)['chains'], 'links')), 'findings')), 'fixes')), 'does'), 'text');
@@ -108,10 +108,25 @@ it('keeps the drawer of cords, belts and rods, and the judge takes from it', fun
 });
 
 it('names what is wrong with a drawer of gears', function () {
-    $this->putJson('/api/drawer/gears', ['gears' => [['teeth' => 3], ['teeth' => 20, 'material' => 'cheese'], ['teeth' => 21], ['teeth' => 21]]])->assertStatus(422)
+    $this->putJson('/api/drawer/gears', ['version' => 1, 'gears' => [['teeth' => 3], ['teeth' => 20, 'material' => 'cheese'], ['teeth' => 21], ['teeth' => 21]]])->assertStatus(422)
         ->assertJsonPath('errors.0.field', 'gears.0.teeth')->assertJsonPath('errors.1.field', 'gears.1.material')->assertJsonPath('errors.2.field', 'gears.3.teeth');
     $errors = $this->postJson('/api/drawer/gears/import', ['csv' => "teeth,count\n20,2\nmany,1\n24,-3\n"])->assertStatus(422)->json('errors');
     expect(array_column($errors, 'message'))->sequence(fn ($message) => $message->toStartWith('Row 3'), fn ($message) => $message->toStartWith('Row 4'));
     expect(Build::query()->count())->toBe(0);
     $this->postJson('/api/drawer/gears/import', ['csv' => "zähne\n20\n"])->assertStatus(422);
 });
+
+it('keeps a drawer that is one table from being overwritten by a tab that has not seen it', function (string $table, array $first, array $second) {
+    $seen = $this->getJson("/api/drawer/{$table}")->assertOk()->json('version');
+    $this->putJson("/api/drawer/{$table}", ['version' => $seen, $table => $first])->assertOk()->assertJsonPath('version', $seen + 1);
+    $kept = $this->getJson("/api/drawer/{$table}")->json();
+    $this->putJson("/api/drawer/{$table}", ['version' => $seen, $table => $second])->assertConflict()->assertJsonPath('message', 'This drawer was changed elsewhere in the meantime. Nothing of that was overwritten.');
+    $csv = $this->get("/api/drawer/{$table}/export")->getContent();
+    $this->postJson("/api/drawer/{$table}/import", ['csv' => $csv, 'version' => $seen])->assertConflict();
+    $this->putJson("/api/drawer/{$table}", [$table => $second])->assertStatus(422)->assertJsonPath('errors.0.field', 'version');
+    expect($this->getJson("/api/drawer/{$table}")->json())->toBe($kept);
+    $this->postJson("/api/drawer/{$table}/import", ['csv' => $csv, 'version' => $seen + 1])->assertOk()->assertJsonPath('version', $seen + 2);
+})->with([
+    ['gears', [['teeth' => 20]], [['teeth' => 60]]],
+    ['lines', [['kind' => 'cord', 'name' => 'One', 'size_mm' => 1.0, 'breaking_N' => 50]], [['kind' => 'cord', 'name' => 'Two', 'size_mm' => 1.0, 'breaking_N' => 50]]],
+]);

@@ -89,9 +89,9 @@ final class Hostile
             str_ends_with($uri, 'run') => ['scenario' => 'pressed', 'events' => [['what' => 'hold', 'at_s' => 9, 'motion' => 'lid', 'is' => 'on']]],
             str_ends_with($uri, 'say') => ['lines' => [['do' => 'step', 'seconds' => 0.1], ['do' => 'set', 'motion' => 'lid', 'run' => 'up'], ['do' => 'event', 'event' => ['sensor' => 'button', 'is' => 'on']], ['do' => 'get']]],
             str_ends_with($uri, 'rig') => ['scenario' => 'nope'],
-            str_ends_with($uri, 'api/drawer'), str_contains($uri, 'drawer/{drive}') => Drives::write(array_values(iterator_to_array(Drawer::all()))[$this->random->getInt(0, 9)]),
-            str_contains($uri, '{table}') && ! str_ends_with($uri, 'import') => ['gears' => [['module_mm' => 1, 'teeth' => 20]], 'lines' => []],
-            str_ends_with($uri, 'import') => ['text' => "code,kind\n{$this->word()},servo"],
+            str_ends_with($uri, 'api/drawer'), str_contains($uri, 'drawer/{drive}') => ['version' => 1] + Drives::write(array_values(iterator_to_array(Drawer::all()))[$this->random->getInt(0, 9)]),
+            str_contains($uri, '{table}') && ! str_ends_with($uri, 'import') => ['gears' => [['module_mm' => 1, 'teeth' => 20]], 'lines' => [], 'version' => $this->random->getInt(1, 3)],
+            str_ends_with($uri, 'import') => ['csv' => "code,kind\n{$this->word()},servo"],
             str_ends_with($uri, 'pictures') => ['name' => 'x', 'type' => 'image/png', 'data' => base64_encode($this->random->getBytes(60))],
             default => ['name' => $this->word()],
         };

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\OpenDrawer;
 use App\Http\Requests\CsvRequest;
 use App\Http\Requests\DriveBody;
+use App\Http\Requests\VersionRequest;
 use App\Http\Resources\DrawerDriveResource;
 use App\Models\DrawerDrive;
 use Brookstone\Core\Drive\DrawerCsv;
@@ -41,18 +42,17 @@ final class DrawerController
         return (new DrawerDriveResource($stored))->response()->setStatusCode(201);
     }
 
-    public function update(Request $request, DrawerDrive $drive): DrawerDriveResource
+    public function update(VersionRequest $request, DrawerDrive $drive): DrawerDriveResource
     {
         $core = DriveBody::of($request);
         $this->refuseTaken($core, $drive);
-        $drive->update(['code' => $core->body()->code, 'document' => Drives::write($core)]);
 
-        return new DrawerDriveResource($drive);
+        return new DrawerDriveResource($this->drawer->change($drive, $request->version(), $core));
     }
 
-    public function destroy(DrawerDrive $drive): Response
+    public function destroy(VersionRequest $request, DrawerDrive $drive): Response
     {
-        $drive->delete();
+        $this->drawer->takeOut($drive, $request->version());
 
         return new Response(status: 204);
     }
@@ -73,11 +73,12 @@ final class DrawerController
         $known = DrawerDrive::query()->pluck('code')->all();
         $codes = array_map(fn (Drive $drive): string => $drive->body()->code, $read['drives']);
         if (! $request->onlyLooks()) {
-            $this->drawer->put($read['drives']);
+            $this->drawer->put($read['drives'], $request->asOf());
         }
 
         return new JsonResponse([
             'stored' => ! $request->onlyLooks(),
+            'as_of' => $this->drawer->state(),
             'new' => array_values(array_diff($codes, $known)),
             'replaced' => array_values(array_intersect($codes, $known)),
             'errors' => $read['errors'],

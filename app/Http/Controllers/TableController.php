@@ -6,12 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\CsvRequest;
 use App\Http\Requests\JsonBody;
+use App\Http\Requests\VersionRequest;
 use App\Models\DrawerTable;
 use Brookstone\Core\Shape\TableCsv;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Winding\LineStock;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** The builder's own drawers of gears (`gears`) and of cords, belts and rods (`lines`): changed as a whole, and as a table. */
@@ -19,13 +19,13 @@ final class TableController
 {
     public function show(string $table): JsonResponse
     {
-        return new JsonResponse([$table => $this->kept($table)]);
+        return new JsonResponse([$table => $this->kept($table), 'version' => DrawerTable::versionOf($table)]);
     }
 
-    public function update(Request $request, string $table): JsonResponse
+    public function update(VersionRequest $request, string $table): JsonResponse
     {
         $body = JsonBody::of($request);
-        DrawerTable::keep($table, $this->read($table, is_array($body) ? $body[$table] ?? null : null));
+        DrawerTable::keep($table, $this->read($table, is_array($body) ? $body[$table] ?? null : null), $request->version());
 
         return $this->show($table);
     }
@@ -39,10 +39,10 @@ final class TableController
     {
         $lines = $this->read($table, $this->csv($table)->read($request->csv()));
         if (! $request->onlyLooks()) {
-            DrawerTable::keep($table, $lines);
+            DrawerTable::keep($table, $lines, $request->version() ?? DrawerTable::versionOf($table));
         }
 
-        return new JsonResponse([$table => $lines]);
+        return new JsonResponse([$table => $lines, 'version' => DrawerTable::versionOf($table)]);
     }
 
     /** @return list<array<string, mixed>> */

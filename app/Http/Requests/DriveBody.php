@@ -19,6 +19,9 @@ final class DriveBody
     public static function of(Request $request): Drive
     {
         $body = JsonBody::of($request);
+        if (is_array($body)) {
+            unset($body['version']); // of the drive that it replaces
+        }
         if (is_array($body) && array_keys($body) === ['typed'] && is_array($body['typed'])) {
             return DrawerCsv::typed(array_map(fn (mixed $cell): string => is_scalar($cell) ? (string) $cell : '', $body['typed']));
         }

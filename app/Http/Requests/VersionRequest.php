@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 
-/** Says which version of the build was on the screen. */
+/** Says which version of it was on the screen. */
 final class VersionRequest extends FormRequest
 {
     /** @return array<string, list<string>> */

@@ -42,7 +42,16 @@ async function call<T>(method: string, path: string, body?: unknown, signal?: Ab
     return answer;
 }
 
-type Table = Record<string, Record<string, string | number | null>[]>;
+/** A drawer that is kept whole, and which version of it this is. */
+export interface KeptTable {
+    lines: Record<string, string | number | null>[];
+    version: number;
+}
+
+const table = async (name: string, method = 'GET', path = '', body?: object): Promise<KeptTable> => {
+    const got = await call<Record<string, unknown>>(method, `drawer/${name}${path}`, body);
+    return { lines: got[name] as KeptTable['lines'], version: got.version as number };
+};
 
 export const api = {
     units: () => call<UnitTable>('GET', 'units'),
@@ -65,16 +74,16 @@ export const api = {
     stopsSheet: (id: string, motion: string) => call<StopsSheet>('GET', `builds/${id}/motions/${motion}/stops`),
     easing: (id: string, motion: string) => call<Easing[]>('GET', `builds/${id}/motions/${motion}/easing`),
     trains: (id: string, motion: string, query: string, signal?: AbortSignal) => call<TrainChoice>('GET', `builds/${id}/motions/${motion}/trains?${query}`, undefined, signal),
-    table: (name: string) => call<Table>('GET', `drawer/${name}`),
-    keepTable: (name: string, lines: object[]) => call<Table>('PUT', `drawer/${name}`, { [name]: lines }),
-    importTable: (name: string, csv: string) => call<Table>('POST', `drawer/${name}/import`, { csv }),
+    table: (name: string) => table(name),
+    keepTable: (name: string, lines: object[], version: number) => table(name, 'PUT', '', { [name]: lines, version }),
+    importTable: (name: string, csv: string, version?: number) => table(name, 'POST', '/import', { csv, version }),
     examples: () => call<ExampleEntry[]>('GET', 'examples'),
     openExample: (example: string) => call<StoredBuild>('POST', `examples/${example}`, {}),
     drawer: () => call<DrawerEntry[]>('GET', 'drawer'),
     addDrive: (drive: object) => call<DrawerEntry>('POST', 'drawer', drive),
-    changeDrive: (id: number, drive: object) => call<DrawerEntry>('PUT', `drawer/${id}`, drive),
-    removeDrive: (id: number) => call<void>('DELETE', `drawer/${id}`, {}),
-    importDrawer: (csv: string, look: boolean) => call<DrawerImport>('POST', 'drawer/import', { csv, look }),
+    changeDrive: (id: number, version: number, drive: object) => call<DrawerEntry>('PUT', `drawer/${id}`, { version, ...drive }),
+    removeDrive: (id: number, version: number) => call<void>('DELETE', `drawer/${id}`, { version }),
+    importDrawer: (csv: string, look: boolean, as_of?: string) => call<DrawerImport>('POST', 'drawer/import', { csv, look, as_of }),
     drawerGuide: () => call<DrawerColumn[]>('GET', 'drawer/guide'),
     addPicture: (id: string, name: string, data: string) => call<{ id: string; name: string; width_px: number; height_px: number }>('POST', `builds/${id}/pictures`, { name, data }),
     calculators: () => call<CalculatorEntry[]>('GET', 'calc'),

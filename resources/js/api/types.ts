@@ -43,6 +43,7 @@ export interface FieldError {
 /** A drive of the builder's drawer, and what is odd about its figures. */
 export interface DrawerEntry {
     id: number;
+    version: number;
     drive: Drive;
     /** As its fields are typed, by column. */
     typed: Record<string, string>;
@@ -51,6 +52,8 @@ export interface DrawerEntry {
 
 export interface DrawerImport {
     stored: boolean;
+    /** Of what was in the drawer then. */
+    as_of: string;
     new: string[];
     replaced: string[];
     errors: { line: number; column: string; message: string }[];

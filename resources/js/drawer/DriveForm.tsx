@@ -7,6 +7,7 @@ import { Sheet } from '../shell/Sheet';
 import { useSpeaking } from '../state/UnitsContext';
 import { DRIVE_WORDS } from '../stations/driveRows';
 import { FromTheBench } from './FromTheBench';
+import { Overtaken } from './Overtaken';
 
 const LABELS: Record<string, string> = {
     code: 'Its name', series: 'Its series', mass_kg: 'Mass', rated_V: 'Rated at', no_load_rpm: 'Speed without load', no_load_A: 'Current without load', stall_Nm: 'Torque when held', stall_A: 'Current when held',
@@ -25,28 +26,44 @@ export function DriveForm({ entry, copy, onClose, onStored }: { entry: DrawerEnt
     const [kind, setKind] = useState<Drive['kind']>(entry?.drive.kind ?? 'dc_motor');
     const [cells, setCells] = useState<Record<string, string>>(() => (entry === null ? { gear_material: 'brass', thermal: 'small', shaft: '4 mm with a flat', worm: 'no', digital: 'no' } : copy ? { ...entry.typed, code: `${entry.drive.code} copy` } : entry.typed));
     const [errors, setErrors] = useState<Record<string, string>>({});
+    const [isOvertaken, setOvertaken] = useState(false);
     const columns = (guide ?? []).filter((column) => column.column !== 'kind' && column.kinds.includes(kind));
-    const store = async (event: FormEvent) => {
-        event.preventDefault();
+    const store = async (version: number) => {
         const typed: Record<string, string> = { kind };
         columns.forEach((column) => (typed[column.column] = cells[column.column] ?? ''));
         try {
-            await (entry === null || copy ? api.addDrive({ typed }) : api.changeDrive(entry.id, { typed }));
+            await (entry === null || copy ? api.addDrive({ typed }) : api.changeDrive(entry.id, version, { typed }));
             await onStored();
             onClose();
         } catch (thrown) {
             const found = thrown instanceof Refused ? Object.fromEntries(thrown.errors.map((error) => [error.field, error.message])) : { '': String(thrown) };
             setErrors(found);
+            setOvertaken(thrown instanceof Refused && thrown.status === 409);
         }
+    };
+    const storeOver = async () => {
+        const now = (await api.drawer()).find((each) => each.id === entry?.id);
+        await store(now?.version ?? entry?.version ?? 1);
+    };
+    const takeTheirs = async () => {
+        await onStored();
+        onClose();
     };
     const set = (column: string, text: string) => {
         setCells({ ...cells, [column]: text });
         setErrors(Object.fromEntries(Object.entries(errors).filter(([field]) => field !== column)));
     };
+    const wrong = Object.keys(errors).filter((field) => field !== '').length;
     const others = Object.entries(errors).filter(([field]) => !columns.some((column) => column.column === field));
     return (
         <Sheet open onClose={onClose} title={entry === null ? 'A drive for the drawer' : copy ? `A copy of ${entry.drive.code}` : entry.drive.code} wide>
-            <form onSubmit={(event) => void store(event)} noValidate>
+            <form
+                noValidate
+                onSubmit={(event: FormEvent) => {
+                    event.preventDefault();
+                    void store(entry?.version ?? 1);
+                }}
+            >
                 <FieldFrame label="What it is">
                     {({ id }) => (
                         <select id={id} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={kind} disabled={entry !== null} onChange={(event) => setKind(event.target.value as Drive['kind'])}>
@@ -85,6 +102,7 @@ export function DriveForm({ entry, copy, onClose, onStored }: { entry: DrawerEnt
                         {message}
                     </p>
                 ))}
+                {isOvertaken && <Overtaken onTheirs={() => void takeTheirs()} onMine={() => void storeOver()} />}
                 <div className="mt-4 flex items-center gap-2">
                     <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
                         Put it in the drawer
@@ -92,7 +110,7 @@ export function DriveForm({ entry, copy, onClose, onStored }: { entry: DrawerEnt
                     <button type="button" className="border border-line bg-well px-3 py-1" onClick={onClose}>
                         Not now
                     </button>
-                    {Object.keys(errors).length > 0 && <p role="status" className="text-fails">{Object.keys(errors).length === 1 ? 'One figure is not right yet.' : `${Object.keys(errors).length} figures are not right yet.`}</p>}
+                    {wrong > 0 && <p role="status" className="text-fails">{wrong === 1 ? 'One figure is not right yet.' : `${wrong} figures are not right yet.`}</p>}
                 </div>
             </form>
         </Sheet>

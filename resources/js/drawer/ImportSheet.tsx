@@ -18,7 +18,7 @@ export function ImportSheet({ open, onClose, onStored }: { open: boolean; onClos
     const send = async (text: string, look: boolean) => {
         setProblem('');
         try {
-            const got = await api.importDrawer(text, look);
+            const got = await api.importDrawer(text, look, look ? undefined : answer?.as_of);
             setAnswer(got);
             if (!look) {
                 await onStored();
@@ -26,6 +26,9 @@ export function ImportSheet({ open, onClose, onStored }: { open: boolean; onClos
         } catch (thrown) {
             setAnswer(null);
             setProblem(thrown instanceof Refused ? thrown.message : String(thrown));
+            if (thrown instanceof Refused && thrown.status === 409) {
+                setAnswer(await api.importDrawer(text, true)); // what it would replace by now
+            }
         }
     };
     const pick = async (picked: File | undefined) => {

@@ -4,7 +4,8 @@ import { api } from '../api/client';
 import type { Drive, DrawerEntry } from '../api/types';
 import { DriveForm } from '../drawer/DriveForm';
 import { ImportSheet } from '../drawer/ImportSheet';
-import { GEARS, LINES, TableDrawer } from '../drawer/TableDrawer';
+import { GEARS, LINES } from '../drawer/tables';
+import { TableDrawer } from '../drawer/TableDrawer';
 import { Plain } from '../shell/Plain';
 import { askAnew } from '../state/asking';
 import { useSpeaking } from '../state/UnitsContext';
@@ -93,8 +94,13 @@ function Row({ entry, isShown, onShow, onEdit, onCopy, onGone }: { entry: Drawer
     const { text, say } = useSpeaking();
     const [isSure, setSure] = useState(false);
     const { drive } = entry;
+    const [problem, setProblem] = useState('');
     const remove = async () => {
-        await api.removeDrive(entry.id);
+        try {
+            await api.removeDrive(entry.id, entry.version);
+        } catch (thrown) {
+            setProblem((thrown as Error).message);
+        }
         await onGone();
     };
     return (
@@ -123,6 +129,11 @@ function Row({ entry, isShown, onShow, onEdit, onCopy, onGone }: { entry: Drawer
                     </button>
                 </span>
             </div>
+            {problem !== '' && (
+                <p role="alert" className="mt-1 text-fails">
+                    {problem}
+                </p>
+            )}
             {entry.odd.map((odd, i) => (
                 <p key={i} className="mt-1 border-l-3 border-tight bg-tight-soft px-2">
                     <strong>Odd:</strong> {say(odd.says)}
