@@ -55,7 +55,7 @@ final readonly class Pushrod
         return $turned - 2 * M_PI * round($turned / (2 * M_PI));
     }
 
-    /** Horn angle for each angle of the servo, dφ/dθ; negative where it turns the other way. */
+    /** Horn angle for each angle of the servo, dφ/dθ; negative where it turns the other way, INF where rod and horn lie in one line. */
     public function gain(float $servo): float
     {
         $horn = $this->horn($servo) + ($this->opposite_sides ? M_PI : 0.0);
@@ -64,7 +64,9 @@ final readonly class Pushrod
         [$rx, $ry] = [$hx - $ax, $hy - $ay];
 
         // Both ends move along the rod at the same speed: r·(arm's end)′ = r·(horn's end)′.
-        return ($rx * $ay - $ry * $ax) / ($rx * $hy - $ry * ($hx - $this->pivot_distance_m));
+        $lever = $rx * $hy - $ry * ($hx - $this->pivot_distance_m);
+
+        return $lever === 0.0 ? INF : ($rx * $ay - $ry * $ax) / $lever;
     }
 
     /** Largest of the gain over the travel, without its sign. */

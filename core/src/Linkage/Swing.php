@@ -12,6 +12,8 @@ use Brookstone\Core\Error\ImpossibleValue;
  */
 final readonly class Swing
 {
+    private const FARTHEST = 1000; // ground for each rocker
+
     public float $crank_m;
 
     public float $coupler_m;
@@ -26,7 +28,9 @@ final readonly class Swing
 
     public function __construct(public float $swing_deg, public float $rocker_m, public float $ground_m)
     {
-        ImpossibleValue::unlessWithin('swing_deg', $swing_deg, 1.0, 170.0);
+        if (! ($swing_deg >= 1.0 && $swing_deg <= 170.0)) {
+            throw ImpossibleValue::because('swing_deg', "must be from 1 to 170, but is {$swing_deg}.");
+        }
         ImpossibleValue::unlessPositive('rocker_m', $rocker_m);
         ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $this->crank_m = $rocker_m * sin(deg2rad($swing_deg) / 2);
@@ -43,7 +47,11 @@ final readonly class Swing
      */
     public static function problems(array $read): array
     {
-        return isset($read['ground_m'], $read['rocker_m']) && $read['ground_m'] <= $read['rocker_m']
-            ? ['ground_m' => 'The rod cannot reach round: the motor must stand further from the lid’s pivot than the rod holds it.'] : [];
+        return match (true) {
+            ! isset($read['ground_m'], $read['rocker_m']) => [],
+            $read['ground_m'] <= $read['rocker_m'] => ['ground_m' => 'The rod cannot reach round: the motor must stand further from the lid’s pivot than the rod holds it.'],
+            $read['ground_m'] > self::FARTHEST * $read['rocker_m'] => ['ground_m' => 'Is more than '.self::FARTHEST.' times as far as the rod holds the lid from its pivot: one of both is mistyped.'],
+            default => [],
+        };
     }
 }

@@ -6,10 +6,20 @@ namespace Brookstone\Core\Shape;
 
 use Brookstone\Core\Quantity\Units;
 
-/** A finite number in a range. The unit in messages comes from the suffix of the field's key. */
+/**
+ * A number in a range, and of a size that can be reckoned with: what is nearer to 0 than anything real is 0. The unit in messages comes from the suffix of
+ * the field's key.
+ */
 final readonly class NumberShape implements Shape
 {
     private const NEXT_TO_NOTHING = 1e-9;
+
+    /** Squares and products of anything within can be computed. */
+    public const LARGEST = 1e12;
+
+    public const LARGEST_WHOLE = 1e9;
+
+    public const SMALLEST = 1e-15;
 
     public function __construct(
         public ?float $min = null,
@@ -68,8 +78,13 @@ final readonly class NumberShape implements Shape
 
             return null;
         }
-        $number = (float) $value;
-        if (! is_finite($number) || ! $this->allows($number)) {
+        $number = abs((float) $value) < self::SMALLEST ? 0.0 : (float) $value;
+        if (! (abs($number) <= ($this->whole ? self::LARGEST_WHOLE : self::LARGEST))) {
+            $errors->add($path, 'Must be '.$this->wanted($path).', but is '.Describe::number($number).': that is more than can be reckoned with.');
+
+            return null;
+        }
+        if (! $this->allows($number)) {
             $errors->add($path, 'Must be '.$this->wanted($path).', but is '.Describe::number($number).'.');
 
             return null;
