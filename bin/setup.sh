@@ -7,6 +7,14 @@ export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1
 say() { printf '\033[1m· %s\033[0m\n' "$*"; }
 stop() { printf '\n✗ %s\n' "$*" >&2; exit 1; }
 
+for needed in artisan bootstrap/app.php composer.json package-lock.json vite.config.ts; do
+    [ -f "$needed" ] || stop "This copy of Brookstone is not whole: $needed is missing. Get it anew, and put your folder storage into it."
+done
+free_MB=$(($(df -Pk . | awk 'NR == 2 { print $4 }') / 1024))
+[ "$free_MB" -ge 20 ] || stop "The disk is full: only $free_MB MB are free at $PWD. Make room and start again; nothing of what was stored is lost."
+unused=$(mktemp 2>/dev/null) || stop "No file can be made in ${TMPDIR:-/tmp}, the folder for what is soon thrown away: make room or let yourself write there, and start again."
+rm -f "$unused"
+
 PHP_EXTENSIONS="pdo_sqlite curl zip gd bcmath mbstring intl xml dom"
 
 missing_system_packages() {
@@ -58,6 +66,7 @@ install_packages() {
         composer update --no-scripts --no-progress --quiet >"$log" 2>&1 || { tail -20 "$log"; stop "Composer could not install the PHP packages."; }
         echo "$sum" > vendor/.stamp
     fi
+    php -r 'require "vendor/autoload.php";' >/dev/null 2>&1 || stop "The PHP packages in vendor cannot be read: let yourself read them, or delete that folder, and start again."
     sum=$(checksum package-lock.json)
     if ! is_fresh node_modules/.stamp "$sum"; then
         say "Installing front-end packages"
@@ -71,35 +80,46 @@ php_packages_are_there() {
     php -r 'foreach ((json_decode((string) @file_get_contents("vendor/composer/installed.json"), true)["packages"] ?? [["install-path" => "none"]]) as $package) { is_dir("vendor/composer/".$package["install-path"]) || exit(1); }'
 }
 
-# What is not a list of settings is kept aside; half a file of what the framework keeps is made anew by it.
+# What is not a list of settings is kept aside. What the framework keeps of them and of its packages is made anew by it: it may be half of a
+# file, or of other packages.
 mend_settings() {
-    if [ -f .env ] && ! php -r 'require "vendor/autoload.php"; try { Dotenv\Dotenv::parse((string) file_get_contents(".env")); } catch (Throwable) { exit(1); }'; then
+    rm -rf bootstrap/cache/*.php 2>/dev/null || stop "The folder bootstrap/cache cannot be written to: let yourself write there, and start again."
+    [ ! -f .env ] || [ -r .env ] || stop "The settings in .env cannot be read: let yourself read them, and start again."
+    if [ -L .env ] && [ ! -e .env ]; then rm -f .env; fi # a link to nothing
+    if [ -e .env ] && ! php -r 'require "vendor/autoload.php"; try { Dotenv\Dotenv::parse(is_file(".env") ? (string) file_get_contents(".env") : throw new Exception); } catch (Throwable) { exit(1); }'; then
         mv .env ".env.broken-$(date +%Y%m%d-%H%M%S)"
         say "The settings in .env cannot be read. They are kept as .env.broken-…, and new ones are made."
     fi
-    local kept
-    for kept in bootstrap/cache/*.php; do
-        [ ! -f "$kept" ] || php -l "$kept" >/dev/null 2>&1 || rm -f "$kept"
-    done
 }
 
 prepare_application() {
     mend_settings
-    mkdir -p storage/brookstone storage/app storage/logs storage/framework/{cache/data,sessions,views} bootstrap/cache
-    chmod go-rwx storage/brookstone storage/app storage/logs storage/framework # what is kept there is nobody else's
+    local folder
+    for folder in storage/brookstone storage/app storage/logs storage/framework/{cache/data,sessions,views} bootstrap/cache; do
+        mkdir -p "$folder" 2>/dev/null || stop "The folder $folder cannot be made: move away what has its name, or let yourself write there, and start again."
+    done
+    for folder in storage/brookstone storage/app storage/logs storage/framework storage/framework/{cache/data,views} bootstrap/cache; do
+        [ -w "$folder" ] || stop "The folder $folder cannot be written to: let yourself write there, and start again."
+    done
+    chmod go-rwx storage/brookstone storage/app storage/logs storage/framework 2>/dev/null || stop "The folder storage belongs to somebody else: make it yours, and start again." # what is kept there is nobody else's
     [ -f .env ] || { cp .env.example .env; say "Made .env"; }
-    chmod go-rwx .env
+    chmod go-rwx .env 2>/dev/null || stop "The settings in .env belong to somebody else: make them yours, and start again."
     grep -q '^APP_KEY=.\+' .env || php artisan key:generate --force --quiet
     # The first command is as quick as the next ones: what it is compiled to is kept.
-    is_fresh storage/framework/compiled/.stamp "$(checksum composer.json)" || { php artisan brookstone:assess database/demo/heron-wharf.brookstone.json --untried >/dev/null 2>&1 && checksum composer.json >storage/framework/compiled/.stamp; } || true
+    is_fresh storage/framework/compiled/.stamp "$(checksum composer.json)" ||
+        { php artisan brookstone:assess database/demo/heron-wharf.brookstone.json --untried >/dev/null && checksum composer.json >storage/framework/compiled/.stamp; } 2>/dev/null || true
 }
 
 # A checksum of all that the pages are made of.
 pages_are_of() { find resources core/src/Schemas.php core/src -name '*.php' -o -path 'resources/*' -type f ! -name 'types.gen.ts' | sort -u | xargs cat package-lock.json vite.config.ts bin/support/types.mjs | sha256sum | cut -d' ' -f1; }
 
+pages_are_there() {
+    php -r '$pages = json_decode((string) @file_get_contents("public/build/manifest.json"), true) ?: exit(1); foreach ($pages as $page) { foreach ([$page["file"], ...$page["css"] ?? []] as $file) { is_file("public/build/$file") || exit(1); } }'
+}
+
 build_front_end() {
     local sum; sum=$(pages_are_of)
-    if ! is_fresh public/build/.stamp "$sum"; then
+    if ! is_fresh public/build/.stamp "$sum" || ! pages_are_there; then
         say "Building the pages"
         local log; log=$(mktemp)
         npm run build >"$log" 2>&1 || { tail -30 "$log"; stop "The pages could not be built."; }

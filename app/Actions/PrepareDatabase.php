@@ -46,6 +46,9 @@ final class PrepareDatabase
         if (! is_writable($folder)) {
             throw new CannotStart("The folder {$folder} cannot be written to: let yourself write there and start again.");
         }
+        if (is_dir($path)) {
+            throw new CannotStart("{$path} is a folder, where the database must be: move it away and start again.");
+        }
         $said = [];
         array_map(unlink(...), glob("{$path}.next*") ?: []); // what an earlier start did not finish
         try {
@@ -110,7 +113,7 @@ final class PrepareDatabase
         $next = "{$path}.next";
         $isNew = ! is_file($path) || filesize($path) === 0;
         if (! $isNew) {
-            $this->copy($path, $this->backup($path));
+            $this->keep($path);
             $this->copy($path, $next);
         }
         $said = [];
@@ -173,16 +176,25 @@ final class PrepareDatabase
         chmod($to, 0600);
     }
 
-    /** Where the copy from before goes; of those that there are the newest stay. */
-    private function backup(string $path): string
+    /** Where copies are kept. */
+    public static function backups(string $path): string
     {
-        $folder = dirname($path).'/backups';
+        return dirname($path).'/backups';
+    }
+
+    /** @return string the copy of it that is kept now; of those that there are the newest stay */
+    public function keep(string $path): string
+    {
+        $folder = self::backups($path);
         is_dir($folder) || mkdir($folder, 0700);
         $kept = glob("{$folder}/*.sqlite") ?: [];
         sort($kept);
         array_map(unlink(...), array_slice($kept, 0, max(0, count($kept) - self::KEPT + 1)));
 
-        return $folder.'/'.self::stamped(basename($path, '.sqlite')).'.sqlite';
+        $copy = $folder.'/'.self::stamped(basename($path, '.sqlite')).'.sqlite';
+        $this->copy($path, $copy);
+
+        return $copy;
     }
 
     /** @return string what it is called now */

@@ -36,7 +36,8 @@ function older(string $path, int $changes): void
     $database = opened($path);
     $database->exec("INSERT INTO builds (id, name, document, summary, created_at, updated_at) VALUES ('b', 'Mine', '{}', '{}', '2026-01-01', '2026-01-01')");
     $back = [
-        ['DROP TABLE study_parts', 'DROP TABLE studies', 'DROP TABLE rig_sessions', 'DROP TABLE jobs', 'DROP TABLE IF EXISTS failed_jobs', "DELETE FROM migrations WHERE migration LIKE '%create_studies_and_rigs'"],
+        ['ALTER TABLE drawer_drives DROP COLUMN version', 'ALTER TABLE drawer_tables DROP COLUMN version', "DELETE FROM migrations WHERE migration LIKE '%version_drawers'",
+            'DROP TABLE study_parts', 'DROP TABLE studies', 'DROP TABLE rig_sessions', 'DROP TABLE jobs', 'DROP TABLE IF EXISTS failed_jobs', "DELETE FROM migrations WHERE migration LIKE '%create_studies_and_rigs'"],
         ['DROP TABLE drawer_tables', 'CREATE TABLE drawer_gears (id integer primary key autoincrement not null, lines text not null, created_at datetime, updated_at datetime)', "INSERT INTO drawer_gears (lines) VALUES ('[\"gear\"]')", "DELETE FROM migrations WHERE migration LIKE '%gather_drawer_tables'"],
     ];
     foreach (array_merge(...array_slice($back, 0, $changes)) as $statement) {
@@ -136,13 +137,42 @@ it('keeps the ten newest copies', function () {
     expect($copies)->toHaveCount(10)->and($copies[0])->toContain('20260104')->and(end($copies))->toContain('brookstone-2026'.now()->format('md'));
 });
 
+it('puts back a copy by its name, and keeps what was there as another', function () {
+    config(['database.connections.sqlite.database' => $this->path]);
+    $this->artisan('brookstone:restore')->expectsOutputToContain('There are no copies yet')->assertSuccessful();
+    older($this->path, 1);
+    prepared($this->path);
+    $copy = basename(glob("{$this->folder}/backups/*")[0]);
+    opened($this->path)->exec("UPDATE builds SET name = 'Changed since'");
+    $this->artisan('brookstone:restore')->expectsOutputToContain($copy)->assertSuccessful();
+    $this->artisan('brookstone:restore no-such.sqlite')->expectsOutputToContain('There is no copy no-such.sqlite')->assertFailed();
+    $this->artisan("brookstone:restore ../{$copy}")->assertFailed();
+    $running = fopen("{$this->folder}/.running", 'w');
+    flock($running, LOCK_EX);
+    $this->artisan("brookstone:restore {$copy}")->expectsOutputToContain('Brookstone runs')->assertFailed();
+    fclose($running);
+    expect(opened($this->path)->query('SELECT name FROM builds')->fetchColumn())->toBe('Changed since');
+    $this->artisan("brookstone:restore {$copy}")->expectsOutputToContain("The copy {$copy} is back.")->assertSuccessful();
+    prepared($this->path); // it is of an older form
+
+    expect(keptIn($this->path)[0])->toBe('Mine')->and(fileperms($this->path) & 0777)->toBe(0600);
+    $before = collect(glob("{$this->folder}/backups/*"))->first(fn (string $file): bool => opened($file)->query('SELECT name FROM builds')->fetchColumn() === 'Changed since');
+    $this->artisan('brookstone:restore '.basename((string) $before))->assertSuccessful();
+    expect(keptIn($this->path)[0])->toBe('Changed since');
+});
+
 it('says in one sentence what it cannot do, and does nothing then', function () {
-    mkdir($this->folder);
+    mkdir("{$this->folder}/a/brookstone.sqlite", recursive: true);
     file_put_contents("{$this->folder}/taken", '');
 
+    expect(fn () => prepared("{$this->folder}/a/brookstone.sqlite"))->toThrow(CannotStart::class, 'is a folder, where the database must be');
     expect(fn () => prepared("{$this->folder}/taken/brookstone.sqlite"))->toThrow(CannotStart::class, 'cannot be made');
     config(['database.connections.sqlite.database' => "{$this->folder}/taken/brookstone.sqlite"]);
     $this->artisan('brookstone:prepare')->assertFailed();
+    config(['database.connections.sqlite.database' => $this->path]);
+    older($this->path, 1);
+    mkdir("{$this->path}.next");
+    $this->artisan('brookstone:prepare')->expectsOutputToContain('The database cannot be made ready')->doesntExpectOutputToContain('Stack trace')->assertFailed();
 });
 
 it('says in a sentence that the disk is full while it serves, and keeps what was saved', function () {

@@ -4,42 +4,25 @@ declare(strict_types=1);
 
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Process;
+use Tests\Support\Checkout;
 
-/** A checkout of its own, that shares what was installed. */
 beforeEach(function () {
-    $this->at = sys_get_temp_dir().'/brook stone '.bin2hex(random_bytes(4)); // with a space in its path
-    mkdir("{$this->at}/storage/framework/cache/data", recursive: true);
-    mkdir("{$this->at}/bootstrap/cache", recursive: true);
-    foreach (['app', 'bin', 'compat', 'config', 'core/src', 'database/demo', 'database/examples', 'database/migrations', 'database/seeders', 'lang', 'resources', 'routes'] as $folder) {
-        File::copyDirectory(base_path($folder), "{$this->at}/{$folder}");
-    }
-    mkdir("{$this->at}/public");
-    foreach (['artisan', 'composer.json', 'package-lock.json', 'package.json', 'vite.config.ts', 'bootstrap/app.php', 'bootstrap/compiled.php', 'bootstrap/providers.php', 'public/index.php', '.env.example'] as $file) {
-        copy(base_path($file), "{$this->at}/{$file}");
-    }
-    foreach (['vendor', 'node_modules'] as $installed) {
-        symlink(base_path($installed), "{$this->at}/{$installed}");
-    }
-    Process::run(['chmod', '-R', 'u+x', "{$this->at}/bin"]);
-    File::copyDirectory(base_path('public/build'), "{$this->at}/public/build");
-    Process::path($this->at)->run(['bash', '-c', 'source bin/setup.sh && pages_are_of >public/build/.stamp']);
+    $this->checkout = new Checkout;
+    $this->at = $this->checkout->at;
     $this->port = random_int(20000, 40000);
-    // Nothing of this process' own settings: those are for tests.
-    $this->environment = array_fill_keys(['APP_ENV', 'APP_KEY', 'DB_DATABASE', 'CACHE_STORE', 'QUEUE_CONNECTION', 'SESSION_DRIVER', 'LOG_CHANNEL'], false);
+    $this->environment = Checkout::ENVIRONMENT;
 });
 
 afterEach(function () {
     Process::run(['pkill', '-KILL', '-f', "bin/start --port {$this->port}"]);
     usleep(700_000);
-    File::deleteDirectory($this->at);
+    $this->checkout->delete();
 });
 
 /** @return array{int, string} how a start ended, and what it said */
 function started(object $test, string $arguments): array
 {
-    $process = Process::path($test->at)->env($test->environment)->timeout(90)->run("exec bin/start {$arguments} 2>&1");
-
-    return [$process->exitCode(), preg_replace('/\x1b\[[0-9;]*m/', '', $process->output())];
+    return $test->checkout->start($arguments);
 }
 
 /** Starts it, and waits until it answers. */

@@ -7,6 +7,8 @@ namespace App\Console\Commands;
 use App\Actions\CannotStart;
 use App\Actions\PrepareDatabase;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Log;
+use Throwable;
 
 final class Prepare extends Command
 {
@@ -22,11 +24,20 @@ final class Prepare extends Command
             }
             $this->callSilently('db:seed', ['--force' => true]);
         } catch (CannotStart $cannot) {
-            $this->output->getErrorStyle()->writeln($cannot->getMessage());
+            return $this->refuse($cannot->getMessage());
+        } catch (Throwable $fault) {
+            Log::error($fault);
 
-            return self::FAILURE;
+            return $this->refuse('The database cannot be made ready ('.strtok($fault->getMessage(), "\n").'): move away what is in its way, or put back a copy from before with php artisan brookstone:restore.');
         }
 
         return self::SUCCESS;
+    }
+
+    private function refuse(string $says): int
+    {
+        $this->output->getErrorStyle()->writeln($says);
+
+        return self::FAILURE;
     }
 }

@@ -163,6 +163,9 @@ final readonly class RoutineSensing
             return;
         }
         $speed = $motion->drive->line($step->speed)->noLoad_rad_s() / $motion->train->ratio() * $motion->mechanism->travelPerRad();
+        if ($speed <= 0.0) { // it does not turn at all: the judge of drives says so
+            return;
+        }
         $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0);
         if ($sensor->motion === $step->motion && $sensor->reach !== null) {
             $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);

@@ -39,7 +39,7 @@ final class Drives
     public static function motorShape(?float $most = null): RecordShape
     {
         return new RecordShape([
-            'rated_V' => Field::needed(NumberShape::positive($most), 'Voltage of the ratings.'),
+            'rated_V' => Field::needed($most === null ? NumberShape::positive() : self::volts(), 'Voltage of the ratings.'),
             'no_load_rpm' => Field::needed(NumberShape::positive($most), 'Speed without load.'),
             'no_load_A' => Field::needed(NumberShape::positive($most), 'Current without load.'),
             'stall_Nm' => Field::needed(NumberShape::positive($most), 'Torque when held.'),
@@ -50,10 +50,16 @@ final class Drives
     public static function ratingsShape(?float $most = null): ListShape
     {
         return new ListShape(new RecordShape([
-            'volts_V' => Field::needed(NumberShape::positive($most), 'Voltage of this rating.'),
+            'volts_V' => Field::needed($most === null ? NumberShape::positive() : self::volts(), 'Voltage of this rating.'),
             'stall_Nm' => Field::needed(NumberShape::positive($most), 'Torque when held.'),
             'speed_deg_s' => Field::needed(NumberShape::positive($most), 'Speed without load.'),
         ]), 1, 20, 'ratings');
+    }
+
+    /** What motors for models are rated at. On a supply of many thousand times that, one would be faster than can be followed. */
+    public static function volts(): NumberShape
+    {
+        return NumberShape::between(0.5, 1000.0);
     }
 
     /** @return array<string, Field> */

@@ -52,7 +52,7 @@ final readonly class LinearActuator implements Drive
         $positive = NumberShape::positive(Drives::MOST);
 
         return [
-            'rated_V' => Field::needed($positive, 'Voltage of the ratings.'),
+            'rated_V' => Field::needed(Drives::volts(), 'Voltage of the ratings.'),
             'speed_mm_s' => Field::needed($positive, 'Speed without load.'),
             'stall_N' => Field::needed($positive, 'Force when held.'),
             'no_load_A' => Field::needed($positive, 'Current without load.'),

@@ -55,13 +55,14 @@ it('fills in the defaults and keeps every result key', function () {
 it('gives null and never an endless number', function () {
     $noLoad = Calculators::run(Calculators::all()['drive.dc_point'], MOTOR + ['supply_V' => 12, 'load_Nm' => 0])['results'];
     $tooWeak = Calculators::run(Calculators::all()['drive.dc_point'], MOTOR + ['supply_V' => 0.5, 'load_Nm' => 0.1])['results'];
-    $huge = Calculators::run(Calculators::all()['load.hoist'], ['mass_kg' => 1e308, 'speed_m_s' => 1e10] + HOIST)['results'];
+    $huge = Calculators::run(Calculators::all()['load.hoist'], ['mass_kg' => 1e12, 'speed_m_s' => 1e12] + HOIST)['results'];
 
     expect($noLoad['margin'])->toBeNull()
         ->and($noLoad['speed_rpm'])->toBeAbout(100.0)
         ->and($tooWeak)->toMatchArray(['stalled' => true, 'stall_Nm' => 0.0, 'margin' => 0.0, 'best_efficiency_Nm' => null, 'speed_rpm' => 0.0])
-        ->and($huge['line_hold_N'])->toBeNull()
-        ->and(json_encode($huge))->toBeString();
+        ->and($huge['line_hold_N'])->toBeAbout(9.80665e12)
+        ->and(json_encode($huge))->toBeString()
+        ->and(refusedFields('load.hoist', ['mass_kg' => 1e308, 'speed_m_s' => 1e13] + HOIST))->toBe(['mass_kg', 'speed_m_s']);
 });
 
 it('reports a hoist that will not come down and a servo outside its rating', function () {
