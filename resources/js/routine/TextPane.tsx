@@ -1,8 +1,9 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, Refused } from '../api/client';
 import type { Routine } from '../api/types';
 import { useBuild } from '../state/BuildContext';
-import { located, parse, toText, type Located } from './yaml';
+import { Reader, type Asked } from './reads';
+import { toText, type Located } from './yaml';
 
 const PAUSE_MS = 500;
 
@@ -14,29 +15,42 @@ export function TextPane({ routine, path }: { routine: Routine; path: string }) 
     const [errors, setErrors] = useState<Located[]>([]);
     const field = useRef<HTMLTextAreaElement>(null);
     const pause = useRef(0);
+    const reader = useRef(new Reader());
+    useEffect(() => () => reader.current.end(), []);
     const text = draft ?? toText(routine);
+    const read = async (asked: Asked) => {
+        const found = await reader.current.ask(asked);
+        if ('errors' in found) {
+            setErrors(found.errors);
+        }
+        return found;
+    };
     const take = async (typed: string) => {
-        const read = parse(typed);
-        if ('errors' in read) {
-            setErrors(read.errors);
+        const found = await read({ text: typed });
+        if ('errors' in found) {
             return;
         }
+        const { value } = found;
         try {
-            await api.tryOut(stored.id, stored.version, [{ path, value: read.value }], false);
+            await api.tryOut(stored.id, stored.version, [{ path, value }], false);
         } catch (failure) {
-            setErrors(failure instanceof Refused && failure.errors.length > 0 ? located(failure.errors, path, read.place) : [{ line: 1, column: 1, message: (failure as Error).message }]);
+            if (failure instanceof Refused && failure.errors.length > 0) {
+                await read({ text: typed, refused: { errors: failure.errors, base: path } });
+            } else {
+                setErrors([{ line: 1, column: 1, message: (failure as Error).message }]);
+            }
             return;
         }
         setErrors([]);
         setDraft(null);
         localStorage.removeItem(kept);
-        edit({ path, value: read.value });
+        edit({ path, value });
     };
     const type = (typed: string) => {
         setDraft(typed);
         localStorage.setItem(kept, typed.slice(0, 300_000));
         clearTimeout(pause.current);
-        pause.current = window.setTimeout(() => void take(typed), PAUSE_MS);
+        pause.current = window.setTimeout(() => take(typed).catch((failure: Error) => setErrors([{ line: 1, column: 1, message: failure.message }])), PAUSE_MS);
     };
     const show = ({ line, column }: Located) => {
         const lines = text.split('\n');
