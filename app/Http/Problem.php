@@ -22,6 +22,8 @@ final class Problem
 
     private const NOT_NOW = [self::FULL, 8, 10]; // full, read-only, the disk does not answer
 
+    private const CONSTRAINT = 19;
+
     private const OURS = 'Something went wrong in Brookstone itself: what was saved is as it was. What happened stands in storage/logs.';
 
     /** @param  list<array{field: string, message: string}>  $errors */
@@ -42,6 +44,7 @@ final class Problem
             $problem instanceof PostTooLargeException => self::response(422, 'This is too large: at most 2 MB are read.'),
             $problem instanceof NotFoundHttpException => self::response(404, 'There is nothing of that name.'),
             $problem instanceof MethodNotAllowedHttpException => self::response(405, 'That cannot be done here.'),
+            $problem instanceof QueryException && ($problem->errorInfo[1] ?? null) === self::CONSTRAINT && str_contains($problem->getMessage(), 'FOREIGN KEY') => self::response(404, 'What this belongs to has been deleted in the meantime.'),
             $problem instanceof QueryException && in_array($problem->errorInfo[1] ?? null, self::NOT_NOW, true) => self::response(507, ($problem->errorInfo[1] ?? null) === self::FULL
                 ? 'The disk is full: this could not be saved. It is tried again until there is room.' : 'The database cannot be written to: this could not be saved. It is tried again until it can.'),
             $problem instanceof HttpExceptionInterface => self::response($problem->getStatusCode(), $problem->getStatusCode() < 500 ? 'This cannot be read.' : self::OURS),

@@ -263,3 +263,20 @@ it('gives the times of the moves that are used, as a table and as a header', fun
     expect((string) $this->get("/api/builds/{$id}/times.h")->assertOk()->getContent())->toContain('#define MOVE_');
     $this->getJson('/api/builds/nobody/times')->assertStatus(404);
 });
+
+it('says that the build is gone when it is deleted while something is added to it', function (string $model, Closure $add) {
+    $build = Build::query()->create(App\Actions\KeepBuild::columns(Tests\Support\Builds::sound()));
+    $model::creating(fn () => Build::query()->whereKey($build->id)->delete());
+    $add($this, $build->id)->assertNotFound()->assertJsonPath('errors.0.message', 'What this belongs to has been deleted in the meantime.');
+    $model::flushEventListeners();
+
+    expect($model::query()->count())->toBe(0);
+})->with([
+    'a picture' => [App\Models\Picture::class, fn ($test, string $id) => $test->postJson("/api/builds/{$id}/pictures", ['name' => 'x', 'data' => 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='])],
+    'a study' => [App\Models\Study::class, fn ($test, string $id) => $test->postJson("/api/builds/{$id}/studies", ['kind' => 'states', 'routine' => 'show'])],
+]);
+
+it('refuses what is no list of units, at its field', function (mixed $units, string $field) {
+    $build = Build::query()->create(App\Actions\KeepBuild::columns(Tests\Support\Builds::sound()));
+    $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'motions.0.units', 'value' => $units]]])->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+})->with([['mm', 'motions.0.units'], [5, 'motions.0.units'], [['mm'], 'motions.0.units'], [['mechanism.mass_kg' => 5], 'motions.0.units.mechanism.mass_kg']]);
