@@ -9,7 +9,7 @@ use Tests\Support\Hostile;
 
 /** BROOKSTONE_TRIAL says how many requests, BROOKSTONE_SEED which: `bin/trial`. */
 it('answers whatever it is sent: never with a fault of its own, and every refusal says at which field', function () {
-    [$many, $seed] = [(int) (getenv('BROOKSTONE_TRIAL') ?: 400), (int) (getenv('BROOKSTONE_SEED') ?: 1)];
+    [$many, $seed] = [(int) (getenv('BROOKSTONE_TRIAL') ?: 1500), (int) (getenv('BROOKSTONE_SEED') ?: 1)];
     ini_set('memory_limit', '512M');
     foreach ([Builds::sound(), Builds::demo('heron-wharf')] as $build) {
         Build::query()->create(App\Actions\KeepBuild::columns($build));

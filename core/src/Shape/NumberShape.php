@@ -79,7 +79,7 @@ final readonly class NumberShape implements Shape
             return null;
         }
         $number = abs((float) $value) < self::SMALLEST ? 0.0 : (float) $value;
-        if (! (abs($number) <= ($this->whole ? self::LARGEST_WHOLE : self::LARGEST))) {
+        if (! is_finite($number) || abs($number) > ($this->whole ? self::LARGEST_WHOLE : self::LARGEST)) {
             $errors->add($path, 'Must be '.$this->wanted($path).', but is '.Describe::number($number).': that is more than can be reckoned with.');
 
             return null;
