@@ -184,7 +184,7 @@ final class BuildShape
         $line = ['x1' => Field::needed($pixel), 'y1' => Field::needed($pixel), 'x2' => Field::needed($pixel), 'y2' => Field::needed($pixel)];
 
         return new RecordShape([
-            'id' => Field::needed(TextShape::id(), 'Also the name of the stored picture.'),
+            'id' => Field::needed(TextShape::key(), 'Also the name of the stored picture.'),
             'name' => Field::needed(TextShape::name()),
             'width_px' => Field::needed(NumberShape::whole(1, 100000)),
             'height_px' => Field::needed(NumberShape::whole(1, 100000)),

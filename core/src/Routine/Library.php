@@ -216,7 +216,7 @@ final class Library
         for ($i = 2; in_array($free, $taken, true); $i++) {
             $free = mb_substr($name, 0, 70)." {$i}";
         }
-        $id = $this->free(trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower($name)), '-'), array_keys($this->build->routines));
+        $id = $this->free(preg_replace(['/[^a-z0-9]+/', '/^[^a-z]+|-+$/'], ['-', ''], strtolower($name)) ?: 'routine', array_keys($this->build->routines));
 
         return [new Change('routines.'.count($this->build->routines), ['id' => $id, 'name' => $free, 'starts' => $starts, 'alone' => $alone, 'steps' => $steps])];
     }

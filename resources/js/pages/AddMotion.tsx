@@ -25,7 +25,7 @@ function example(kind: Kind, id: string, name: string, count: number): object {
 
 /** A short name for documents that is not taken yet. */
 export function freeId(name: string, taken: string[]): string {
-    const plain = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 30) || 'part';
+    const plain = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, 30) || 'part';
     let id = plain;
     for (let count = 2; taken.includes(id); count++) {
         id = `${plain}-${count}`;

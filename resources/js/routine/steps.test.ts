@@ -94,6 +94,8 @@ describe('short names', () => {
         ['Heron neck', ['heron-neck'], 'heron-neck-2'],
         ['Heron neck', ['heron-neck', 'heron-neck-2'], 'heron-neck-3'],
         ['—', [], 'part'],
+        ['3', [], 'part'], // it begins with a letter
+        ['12 apostles', [], 'apostles'],
         ['x'.repeat(200), [], 'x'.repeat(30)],
         ['x'.repeat(200), ['x'.repeat(30)], `${'x'.repeat(30)}-2`],
     ])('makes one of “%s”', (name, taken, id) => {
