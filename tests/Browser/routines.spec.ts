@@ -86,6 +86,27 @@ test('text and sentences stay in step, and what is wrong is told at its line and
     await expect(pane).toHaveValue(/for_s: 6/);
 });
 
+test('twenty thousand lines are pasted at once, and what is wrong in them is told', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines/ferry-crossing`);
+    await page.getByText('As text', { exact: true }).click();
+    const pane = page.getByRole('textbox', { name: 'Ferry crossing as text' });
+    const was = await pane.inputValue();
+    const pastes = (lines: string) =>
+        pane.evaluate((field: HTMLTextAreaElement, text) => {
+            field.select();
+            const data = new DataTransfer();
+            data.setData('text/plain', text);
+            field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+        }, lines);
+    await pastes(Array.from({ length: 20_000 }, (_, i) => `k${i}: ${i}`).join('\n'));
+    await expect(page.getByRole('alert').filter({ hasText: 'at most 200000 are read' })).toBeVisible();
+    await pastes(`${was}${Array.from({ length: 10_000 }, (_, i) => `k${i}: ${i}`).join('\n')}`);
+    await expect(page.getByRole('alert').filter({ hasText: 'k0: There is no such field here.' })).toBeVisible();
+    await page.getByRole('button', { name: 'Back to what is saved' }).click();
+    await expect(pane).toHaveValue(was);
+});
+
 test('the machine stands where the cursor is, the supply is summed up, and readings set a threshold', async ({ page, request }) => {
     const id = await copyOf(request, 'moth-lantern');
     await page.goto(`/builds/${id}/routines/flutter`);

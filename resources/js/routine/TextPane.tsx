@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ClipboardEvent } from 'react';
 import { api, Refused } from '../api/client';
 import type { Routine } from '../api/types';
 import { useBuild } from '../state/BuildContext';
@@ -6,6 +6,9 @@ import { Reader, type Asked } from './reads';
 import { toText, type Located } from './yaml';
 
 const PAUSE_MS = 500;
+
+/** A browser takes a minute to put some thousand lines in, one after the other. */
+const LONG_CHARACTERS = 5000;
 
 /** The routine as text, beside its sentences: each is always in step with the other. What is wrong is told at its line and column, and stays. */
 export function TextPane({ routine, path }: { routine: Routine; path: string }) {
@@ -52,6 +55,16 @@ export function TextPane({ routine, path }: { routine: Routine; path: string }) 
         clearTimeout(pause.current);
         pause.current = window.setTimeout(() => take(typed).catch((failure: Error) => setErrors([{ line: 1, column: 1, message: failure.message }])), PAUSE_MS);
     };
+    const paste = (event: ClipboardEvent<HTMLTextAreaElement>) => {
+        const pasted = event.clipboardData.getData('text/plain');
+        if (pasted.length < LONG_CHARACTERS) {
+            return;
+        }
+        event.preventDefault();
+        const into = event.currentTarget;
+        into.setRangeText(pasted, into.selectionStart, into.selectionEnd, 'end');
+        type(into.value);
+    };
     const show = ({ line, column }: Located) => {
         const lines = text.split('\n');
         const at = lines.slice(0, line - 1).reduce((sum, each) => sum + each.length + 1, 0) + column - 1;
@@ -60,7 +73,7 @@ export function TextPane({ routine, path }: { routine: Routine; path: string }) 
     };
     return (
         <section aria-label="As text">
-            <textarea ref={field} aria-label={`${routine.name} as text`} aria-invalid={errors.length > 0} spellCheck={false} className={`h-96 w-full resize-y border bg-well p-2 font-mono text-[0.85rem] ${errors.length > 0 ? 'border-fails' : 'border-line'}`} value={text} onChange={(event) => type(event.target.value)} />
+            <textarea ref={field} aria-label={`${routine.name} as text`} aria-invalid={errors.length > 0} spellCheck={false} className={`h-96 w-full resize-y border bg-well p-2 font-mono text-[0.85rem] ${errors.length > 0 ? 'border-fails' : 'border-line'}`} value={text} onChange={(event) => type(event.target.value)} onPaste={paste} />
             <ul role="alert" className="empty:hidden">
                 {errors.slice(0, 8).map((error, i) => (
                     <li key={i}>
