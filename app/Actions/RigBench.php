@@ -94,6 +94,8 @@ final class RigBench
     private function makeRoom(): void
     {
         $open = glob(storage_path('brookstone/rig-*.sock')) ?: [];
+        rsort($open); // of those of the same second the one that was opened first ends
+        clearstatcache();
         usort($open, fn (string $a, string $b): int => (int) @filemtime($b) <=> (int) @filemtime($a));
         foreach (array_slice($open, self::MOST - 1) as $path) {
             @unlink($path); // a process whose socket is gone ends

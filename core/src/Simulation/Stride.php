@@ -33,13 +33,16 @@ final readonly class Stride
     /**
      * @param  list<Axis>  $awake  all that moves, or may
      * @param  float  $until  when somebody wants to look, or something happens, s
-     * @return int scans, ≥ 1
+     * @return int scans; 1 where it must be looked at each, 0 where that is only because somebody wants to look so soon
      */
     public function scans(array $awake, float $now, float $until): int
     {
         $scan_s = $this->build->settings->scan_s;
         $scans = ($until - $now) / $scan_s + self::HAIR;
-        if ($scans < 2.0 || ! $this->inputs->isQuiet()) {
+        if ($scans < 2.0) {
+            return $until === -INF ? 1 : 0;
+        }
+        if (! $this->inputs->isQuiet()) {
             return 1;
         }
         $angles = [];

@@ -382,12 +382,10 @@ final class World implements Senses
      */
     private function stride(array $awake, float $until): int
     {
-        $quiet = $until === -INF ? -INF : $this->nothingUntil($until);
-        $soon = $quiet - $this->now() < 2 * $this->build->settings->scan_s;
-        $scans = $soon ? 1 : $this->stride->scans($awake, $this->now(), $quiet);
-        $this->looksUntil = $scans === 1 && $awake !== [] && (! $soon || $until === -INF) ? $this->scans + self::TRIES_EVERY : 0;
+        $scans = $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
+        $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;
 
-        return $scans;
+        return max(1, $scans);
     }
 
     /** It may be that more than one scan can pass at once; where that was not so just before, it is not asked again at each scan. */

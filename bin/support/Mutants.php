@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Tools;
+
+use Pest\Mutate\Mutators\Arithmetic;
+use Pest\Mutate\Mutators\Equality;
+use Pest\Mutate\Mutators\Logical;
+use Pest\Mutate\Mutators\Math;
+use Pest\Mutate\Mutators\Number;
+use PhpParser\Node;
+use PhpParser\NodeFinder;
+use PhpParser\ParserFactory;
+use PhpParser\PrettyPrinter\Standard;
+
+/** Small wrong changes of a source file: a comparison, a sign, a number, a condition. */
+final class Mutants
+{
+    private const KINDS = [
+        Arithmetic\DivisionToMultiplication::class, Arithmetic\MultiplicationToDivision::class, Arithmetic\MinusToPlus::class, Arithmetic\PlusToMinus::class,
+        Equality\GreaterOrEqualToGreater::class, Equality\GreaterOrEqualToSmaller::class, Equality\GreaterToGreaterOrEqual::class, Equality\GreaterToSmallerOrEqual::class,
+        Equality\SmallerOrEqualToSmaller::class, Equality\SmallerOrEqualToGreater::class, Equality\SmallerToSmallerOrEqual::class, Equality\SmallerToGreaterOrEqual::class,
+        Equality\IdenticalToNotIdentical::class, Equality\NotIdenticalToIdentical::class,
+        Logical\BooleanAndToBooleanOr::class, Logical\BooleanOrToBooleanAnd::class, Logical\TrueToFalse::class, Logical\FalseToTrue::class,
+        Math\MinToMax::class, Math\MaxToMin::class, Number\IncrementInteger::class,
+    ];
+
+    private const OFF = 1.1; // a number that is none of counting is wrong by a tenth
+
+    private const HAIR = 1e-5; // a smaller one only keeps rounding off: a tenth of it says nothing
+
+    /** @return list<array{line: int, from: int, to: int, was: string, is: string}> with places in bytes, `to` not included */
+    public static function of(string $source): array
+    {
+        $tree = (new ParserFactory)->createForHostVersion()->parse($source) ?? [];
+        $printer = new Standard;
+        $found = [];
+        $finder = new NodeFinder;
+        $code = array_filter($tree, fn (Node $statement): bool => ! $statement instanceof Node\Stmt\Declare_);
+        foreach ($finder->findInstanceOf($code, Node\Expr::class) as $node) {
+            foreach (self::changed($node) as $changed) {
+                $from = $node->getStartFilePos();
+                $to = $node->getEndFilePos() + 1;
+                $found[] = ['line' => $node->getStartLine(), 'from' => $from, 'to' => $to, 'was' => substr($source, $from, $to - $from), 'is' => $printer->prettyPrintExpr($changed)];
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Node\Expr> */
+    private static function changed(Node\Expr $node): array
+    {
+        if ($node instanceof Node\Scalar\Float_ || ($node instanceof Node\Scalar\Int_ && $node->value > 20)) {
+            return $node->value !== 0.0 && abs($node->value) < self::HAIR ? [] : [new Node\Scalar\Float_($node->value === 0.0 ? 1.0 : $node->value * self::OFF)];
+        }
+        $changed = [];
+        foreach (self::KINDS as $kind) {
+            if (array_filter($kind::nodesToHandle(), fn (string $type): bool => $node instanceof $type) !== [] && $kind::can($node)) {
+                $other = $kind::mutate(unserialize(serialize($node)));
+                $changed = $other instanceof Node\Expr ? [...$changed, $other] : $changed;
+            }
+        }
+
+        return $changed;
+    }
+}
