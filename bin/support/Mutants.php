@@ -22,7 +22,7 @@ final class Mutants
         Equality\GreaterOrEqualToGreater::class, Equality\GreaterOrEqualToSmaller::class, Equality\GreaterToGreaterOrEqual::class, Equality\GreaterToSmallerOrEqual::class,
         Equality\SmallerOrEqualToSmaller::class, Equality\SmallerOrEqualToGreater::class, Equality\SmallerToSmallerOrEqual::class, Equality\SmallerToGreaterOrEqual::class,
         Equality\IdenticalToNotIdentical::class, Equality\NotIdenticalToIdentical::class,
-        Logical\BooleanAndToBooleanOr::class, Logical\BooleanOrToBooleanAnd::class, Logical\TrueToFalse::class, Logical\FalseToTrue::class,
+        Logical\BooleanAndToBooleanOr::class, Logical\BooleanOrToBooleanAnd::class,
         Math\MinToMax::class, Math\MaxToMin::class, Number\IncrementInteger::class,
     ];
 
@@ -54,6 +54,9 @@ final class Mutants
     {
         if ($node instanceof Node\Scalar\Float_ || ($node instanceof Node\Scalar\Int_ && $node->value > 20)) {
             return $node->value !== 0.0 && abs($node->value) < self::HAIR ? [] : [new Node\Scalar\Float_($node->value === 0.0 ? 1.0 : $node->value * self::OFF)];
+        }
+        if ($node instanceof Node\Expr\ConstFetch && in_array($node->name->toLowerString(), ['true', 'false'], true)) {
+            return [new Node\Expr\ConstFetch(new Node\Name($node->name->toLowerString() === 'true' ? 'false' : 'true'))];
         }
         $changed = [];
         foreach (self::KINDS as $kind) {
