@@ -198,7 +198,7 @@ final class PrepareDatabase
     }
 
     /** @return string what it is called now */
-    private function setAside(string $path): string
+    public function setAside(string $path): string
     {
         $aside = dirname($path).'/'.self::stamped(basename($path, '.sqlite').'-damaged').'.sqlite';
         foreach (['', '-wal', '-shm'] as $part) {

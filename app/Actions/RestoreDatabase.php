@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use PDOException;
+
 /** Puts back a copy that was kept before the form of the database was changed, or before another was put back. What was there is kept as another copy. */
 final class RestoreDatabase
 {
@@ -39,12 +41,22 @@ final class RestoreDatabase
             throw new CannotStart('The copy cannot be put back: the disk is full, or the folder cannot be written to. Nothing was changed.');
         }
         chmod($next, 0600);
-        $said = is_file($path) ? ['What was there is kept as '.$this->prepare->keep($path).'.'] : [];
+        $said = is_file($path) ? ["What was there is kept as {$this->kept($path)}."] : [];
         rename($next, $path);
         foreach (['-wal', '-shm'] as $part) {
             is_file($path.$part) && unlink($path.$part);
         }
 
         return [...$said, "The copy {$copy} is back."];
+    }
+
+    /** @return string where what was there is now: as another copy, or where it cannot be read, aside as it is */
+    private function kept(string $path): string
+    {
+        try {
+            return $this->prepare->keep($path);
+        } catch (PDOException) {
+            return $this->prepare->setAside($path);
+        }
     }
 }

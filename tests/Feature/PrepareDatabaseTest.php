@@ -159,6 +159,10 @@ it('puts back a copy by its name, and keeps what was there as another', function
     $before = collect(glob("{$this->folder}/backups/*"))->first(fn (string $file): bool => opened($file)->query('SELECT name FROM builds')->fetchColumn() === 'Changed since');
     $this->artisan('brookstone:restore '.basename((string) $before))->assertSuccessful();
     expect(keptIn($this->path)[0])->toBe('Changed since');
+    file_put_contents($this->path, $noise = str_repeat('not a database ', 1000)); // for which copies are there
+    $this->artisan("brookstone:restore {$copy}")->expectsOutputToContain('-damaged-')->assertSuccessful();
+    prepared($this->path);
+    expect(keptIn($this->path)[0])->toBe('Mine')->and(file_get_contents(glob("{$this->folder}/brookstone-damaged-*.sqlite")[0]))->toBe($noise);
 });
 
 it('says in one sentence what it cannot do, and does nothing then', function () {
