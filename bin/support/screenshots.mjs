@@ -63,6 +63,7 @@ for (const [name, [url, then]] of Object.entries(views)) {
     if (only.length > 0 && !only.includes(name)) continue;
     await page.goto(url, { waitUntil: name === 'rig' ? 'load' : 'networkidle' }); // a rig never rests
     await then?.();
+    await page.getByText(/being tried on the whole build/).waitFor({ state: 'hidden', timeout: 20000 }); // as it stays
     await page.screenshot({ path: `${folder}/${name}.png` });
     console.log(`${folder}/${name}.png`);
 }
