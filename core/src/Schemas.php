@@ -19,6 +19,7 @@ use Brookstone\Core\Shape\MapShape;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
+use Brookstone\Core\Shape\TextOrShape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Train\Stages;
 use Brookstone\Core\Train\StageType;
@@ -354,7 +355,7 @@ final class Schemas
     {
         return self::record('Sentence', [
             'template' => new TextShape,
-            'values' => new MapShape(self::record('Quantity', ['si' => self::number(), 'dimension' => new TextShape])),
+            'values' => new MapShape(new TextOrShape(self::record('Quantity', ['si' => self::number(), 'dimension' => new TextShape]))), // a text is a name
             'text' => new TextShape,
         ]);
     }

@@ -25,7 +25,7 @@ test('switches and stops are set, and the run-on follows', async ({ page, reques
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/motions/tide/stops`);
     await page.getByRole('button', { name: 'Put a switch at Low water' }).click();
-    const added = page.getByRole('region', { name: 'Tide low water switch', exact: true });
+    const added = page.getByRole('region', { name: 'Tide: Low water switch', exact: true });
     await expect(added.getByText('Runs on after it trips')).toBeVisible();
     await expect(added).toContainText('mm');
     await expect(page.getByRole('button', { name: 'Put a switch at Low water' })).toBeHidden();

@@ -128,7 +128,7 @@ final class Assessor
             if (Verdict::ofFindings($routine['findings'])->rank() > $verdict->rank()) {
                 $verdict = Verdict::ofFindings($routine['findings']);
                 $finding = $routine['findings'][0];
-                $says = $finding->named($routine['name']);
+                $says = $finding->about(Sentence::quote($routine['name']));
 
                 return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines, $log, finding: $finding);
             }
@@ -136,12 +136,12 @@ final class Assessor
         if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
             assert($finding instanceof Finding);
 
-            return new Assessment($verdict, $finding->named($worst->name), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log, finding: $finding);
+            return new Assessment($verdict, $finding->about($worst->named()), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log, finding: $finding);
         }
         $says = $verdict === Verdict::NotSaid
             ? new Sentence($worst->weakest->link === 'proof'
-                ? "All that can be computed holds. {$worst->name} has not been measured at the bench yet."
-                : "Nothing fails so far, but {$worst->name} is not finished: {$worst->weakest->about->text()}.")
+                ? "All that can be computed holds. {$worst->named()} has not been measured at the bench yet."
+                : "Nothing fails so far, but {$worst->named()} is not finished: ".Sentence::quote($worst->weakest->about->text()).'.')
             : self::allHolds($chains);
 
         return new Assessment($verdict, $says, null, $worst->motion, $chains, $routines, $log);
@@ -159,6 +159,6 @@ final class Assessor
 
         return $least === null
             ? new Sentence('Every link holds.')
-            : new Sentence("Every link holds. The least margin is {$least->name}, with {margin} ×.", ['margin' => Quantity::number((float) $least->margin)]);
+            : new Sentence("Every link holds. The least margin is {$least->named()}, with {margin} ×.", ['margin' => Quantity::number((float) $least->margin)]);
     }
 }

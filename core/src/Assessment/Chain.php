@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Finding\Verdict;
 
 /** The seven links of one motion. It works only as well as its weakest. */
 final readonly class Chain implements \JsonSerializable
 {
+    use Named;
+
     public Link $weakest;
 
     public Verdict $verdict;

@@ -125,13 +125,13 @@ final class CordRules
         $values = ['margin' => Quantity::number($pair->margin), 'one' => Quantity::of($one['most'], 'N·m'), 'two' => Quantity::of($two['most'], 'N·m')];
         $at = $subject->path.'.drive.shares_by';
         if ($pair->margin >= TwoInTurn::CLEARLY * (1 - DriveRules::TIE)) {
-            return new Finding('train.in_turn', Severity::Note, $at, new Sentence("{$first->name} goes first, {$second->name} once it has met its stop: to start, the second needs {margin} times what the first needs at its hardest.", $values));
+            return new Finding('train.in_turn', Severity::Note, $at, new Sentence("{$first->named()} goes first, {$second->named()} once it has met its stop: to start, the second needs {margin} times what the first needs at its hardest.", $values));
         }
         $selector = new Fix(new Sentence('Let a selector decide instead'), [new Change($at, 'selector')]);
 
         return new Finding('train.order_unsure', $pair->first === 'neither' ? Severity::Fails : Severity::Tight, $at, new Sentence(
-            $pair->first === 'neither' ? "Neither goes surely first: at their hardest {$subject->motion->name} needs {one} of the motor and {$other->name} {two}, and each needs less to start. Weigh one of them down."
-                : "{$first->name} goes first, but only just: {$second->name} needs {margin} times that to start, and one and a half times is sure. A little rub turns the order round.",
+            $pair->first === 'neither' ? "Neither goes surely first: at their hardest {$subject->motion->named()} needs {one} of the motor and {$other->named()} {two}, and each needs less to start. Weigh one of them down."
+                : "{$first->named()} goes first, but only just: {$second->named()} needs {margin} times that to start, and one and a half times is sure. A little rub turns the order round.",
             $values,
         ), [$selector]);
     }

@@ -30,7 +30,7 @@ final class DriveJudge implements Judge
         return Link::of(
             'drive',
             $margin === null ? new Sentence('∞') : new Sentence('{margin} ×', ['margin' => Quantity::number($margin)]),
-            new Sentence("{$drive->motor->body()->code} has {has} for {needs}", [
+            new Sentence("{$drive->motor->body()->named()} has {has} for {needs}", [
                 'has' => Quantity::of($subject->facts->stallAtLoad_Nm(), 'N·m'),
                 'needs' => Quantity::of($subject->facts->peak_Nm(), 'N·m'),
             ]),
@@ -244,12 +244,12 @@ final class DriveJudge implements Judge
         $values = ['supply' => Quantity::of($supply->volts_V, 'V'), 'low' => Quantity::of($low, 'V'), 'high' => Quantity::of($high, 'V')];
 
         return match ($strain->code) {
-            'drive.supply_low' => new Sentence("{$supply->name} gives {supply}, too little for a drive made for {low} to {high}.", $values),
-            'drive.supply_high' => new Sentence("{$supply->name} gives {supply}, too much for a drive made for {low} to {high}: it runs hot and wears.", $values),
+            'drive.supply_low' => new Sentence("{$supply->named()} gives {supply}, too little for a drive made for {low} to {high}.", $values),
+            'drive.supply_high' => new Sentence("{$supply->named()} gives {supply}, too much for a drive made for {low} to {high}: it runs hot and wears.", $values),
             default => new Sentence(
                 $strain->severity === Severity::Fails
-                    ? "Every start draws {start} for a moment, more than the {max} that {$supply->name} gives: the controller resets."
-                    : "Every start draws {start} for a moment, close to the {max} that {$supply->name} gives.",
+                    ? "Every start draws {start} for a moment, more than the {max} that {$supply->named()} gives: the controller resets."
+                    : "Every start draws {start} for a moment, close to the {max} that {$supply->named()} gives.",
                 ['start' => Quantity::of($strain->share * $supply->max_A, 'A'), 'max' => Quantity::of($supply->max_A, 'A')],
             ),
         };

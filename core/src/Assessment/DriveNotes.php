@@ -70,8 +70,8 @@ final class DriveNotes
 
         return new Finding('drive.drains_battery', Severity::Tight, $subject->path.'.drive.supply', new Sentence(
             $holding * 12 > $day
-                ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for."
-                : "It takes {day} a day: {$f->drive->supply->name} with {capacity} lasts {days} days, where {wanted} are asked for.",
+                ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for."
+                : "It takes {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for.",
             ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'), 'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
         ), $subject->proposals(fn (): array => [...Mending::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply, $day * $wanted), ...Mending::frugal($subject)]));
     }
@@ -118,10 +118,10 @@ final class DriveNotes
 
         return $other === null ? null : new Finding('drive.shared', Severity::Note, $subject->path.'.drive.shares', new Sentence(
             match ($f->drive->shares_by) {
-                'selector' => "One motor moves this and {$other->name} through a selector: a switch must say which of them is engaged, and changing over takes a step of its own.",
-                'rectifier' => "One motor moves this both ways, and with it {$other->name} always forwards: that moves whenever this does, and must be able to go on.",
-                'in_turn' => "One motor moves this and {$other->name} in turn: what is lighter goes first, until it meets its stop, and then the other.",
-                default => "One motor moves this when it turns one way and {$other->name} when it turns the other: neither can be driven back, so each must come round by itself.",
+                'selector' => "One motor moves this and {$other->named()} through a selector: a switch must say which of them is engaged, and changing over takes a step of its own.",
+                'rectifier' => "One motor moves this both ways, and with it {$other->named()} always forwards: that moves whenever this does, and must be able to go on.",
+                'in_turn' => "One motor moves this and {$other->named()} in turn: what is lighter goes first, until it meets its stop, and then the other.",
+                default => "One motor moves this when it turns one way and {$other->named()} when it turns the other: neither can be driven back, so each must come round by itself.",
             },
         ));
     }
@@ -140,7 +140,7 @@ final class DriveNotes
         }
 
         return new Finding('drive.together_weak', $gives < $needs * (1 - DriveRules::TIE) ? Severity::Fails : Severity::Tight, $subject->path.'.drive.shares', new Sentence(
-            "One motor moves this and {$other->name} at once: together they ask {needs} of it at the worst, and it gives {gives}.", ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
+            "One motor moves this and {$other->named()} at once: together they ask {needs} of it at the worst, and it gives {gives}.", ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
         ), [new Fix(new Sentence('Give it a motor of its own'), [new Change($subject->path.'.drive.shares', null), new Change($subject->path.'.drive.selector', null)])]);
     }
 

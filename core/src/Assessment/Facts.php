@@ -244,7 +244,7 @@ final class Facts
 
     public function placeName(string $id): string
     {
-        return $this->motion->place($id) instanceof Place ? $this->motion->place($id)->name : $id;
+        return $this->motion->place($id)?->named() ?? $id;
     }
 
     /**

@@ -135,7 +135,7 @@ final class LayoutRules
             : new Finding('train.clash', Severity::Fails, $at, new Sentence(match ($clash->kind) {
                 Clash::WHEELS => "{$wheel} and the one of {$clash->other?->teeth} of stage ".(($clash->other->stage ?? 0) + 1).($clash->other?->shaft === $clash->wheel->shaft ? ' sit on one shaft and one plane.' : ' are on one plane and {by} too near to each other.'),
                 Clash::SHAFT => "{$wheel} runs into shaft ".($clash->shaft + 1).': {by} too near.',
-                Clash::OBSTACLE => "{$wheel} does not clear {$clash->obstacle?->name}: {by} too near.",
+                Clash::OBSTACLE => "{$wheel} does not clear {$clash->obstacle?->named()}: {by} too near.",
                 default => "{$wheel} is {by} wider than the planes are apart.",
             }, $by));
     }

@@ -107,7 +107,7 @@ final class LoadJudge implements Judge
         }
 
         return new Finding('load.frictionless', Severity::Note, "{$subject->path}.mechanism", new Sentence(
-            "Nothing of {$motion->name} is said to rub, and everything does: turn it by hand through a spring balance where it weighs nothing, or put down a twentieth of its largest load.",
+            "Nothing of {$motion->named()} is said to rub, and everything does: turn it by hand through a spring balance where it weighs nothing, or put down a twentieth of its largest load.",
         ));
     }
 

@@ -216,10 +216,10 @@ final class Mending
         $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
         $sisters = array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $present->with($drive)->fit() === SupplyFit::Fits && $present->with($drive)->line()->noLoad_rad_s() < $present->line()->noLoad_rad_s());
         uasort($sisters, fn (Drive $a, Drive $b): int => $present->with($b)->line()->noLoad_rad_s() <=> $present->with($a)->line()->noLoad_rad_s());
-        foreach ($sisters as $code => $drive) {
+        foreach ($sisters as $drive) {
             $changed = $subject->with($subject->motion->withDrive($present->with($drive)));
             if ($enough($changed) && self::mends($changed)) {
-                return [new Fix(new Sentence("Take {$code}, which turns slower"), [new Change($subject->path.'.drive.motor', Drives::write($drive))])];
+                return [new Fix(new Sentence("Take {$drive->body()->named()}, which turns slower"), [new Change($subject->path.'.drive.motor', Drives::write($drive))])];
             }
         }
 
@@ -317,7 +317,7 @@ final class Mending
             $changed = $subject->with($subject->motion->withDrive($present->with($drive)));
             if (count($fixes) < self::OFFERS && self::mends($changed)) {
                 $fixes[] = new Fix(
-                    new Sentence("Take {$code}: it stalls at {stall} for {needs}", [
+                    new Sentence("Take {$drive->body()->named()}: it stalls at {stall} for {needs}", [
                         'stall' => Quantity::of($changed->facts->stallAtLoad_Nm(), 'N·m'),
                         'needs' => Quantity::of($changed->facts->peak_Nm(), 'N·m'),
                     ]),
@@ -405,7 +405,7 @@ final class Mending
             $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
 
             return $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->isAbsolute()) && self::mends($balanced)
-                ? new Fix(new Sentence('Balance half of it: '.lcfirst($offer['size']->template), $offer['size']->values), $offer['fix']->changes) : null;
+                ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values), $offer['fix']->changes) : null;
         }
 
         return null;

@@ -69,7 +69,7 @@ final class RehearsalMends
                 $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $step->speed);
                 $run = array_diff_key($this->context->stepsAt($place), ['for_s' => true]);
 
-                return [new Fix(new Sentence("Run it until {$switch->name} trips"), [new Change($place, ['until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => RoutineContext::patienceFor($time ?? $step->for_s ?? 0.0)] + $run)])];
+                return [new Fix(new Sentence("Run it until {$switch->named()} trips"), [new Change($place, ['until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => RoutineContext::patienceFor($time ?? $step->for_s ?? 0.0)] + $run)])];
             }
         }
 
@@ -108,6 +108,6 @@ final class RehearsalMends
         }
         $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
 
-        return [$this->context->before($place, $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->name} onto {$home->name} first"))];
+        return [$this->context->before($place, $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->named()} onto {$home->named()} first"))];
     }
 }

@@ -79,11 +79,11 @@ final class RoutineContext
         if (! str_starts_with($finding->place, 'routines.')) {
             $key = "{$finding->code} {$finding->place} {$finding->says->text()}";
             if (isset($this->common[$key])) {
-                $this->common[$key][2][] = $routine->name;
+                $this->common[$key][2][] = $routine->named();
 
                 return;
             }
-            $this->common[$key] = [$routine->id, count($this->byRoutine[$routine->id]), [$routine->name]];
+            $this->common[$key] = [$routine->id, count($this->byRoutine[$routine->id]), [$routine->named()]];
         }
         $this->byRoutine[$routine->id][] = $finding;
     }
@@ -124,7 +124,7 @@ final class RoutineContext
     {
         $groups = [];
         foreach ($this->byMotion[$id] ?? [] as [$routine, $finding]) {
-            $groups["{$finding->code} {$finding->says->text()}"][] = [$routine->name, $finding];
+            $groups["{$finding->code} {$finding->says->text()}"][] = [$routine->named(), $finding];
         }
 
         return array_map(fn (array $group): Finding => Finding::together(array_column($group, 1))->concerning(array_column($group, 0)), array_values($groups));
@@ -158,7 +158,7 @@ final class RoutineContext
         }
         $step = (array_values($this->build->routines)[(int) $parts[1]] ?? null)?->stepAt($parts[2]);
 
-        return $step === null ? '' : rtrim($step->says($this->build)->text(), '.:');
+        return $step === null ? '' : Sentence::quote(rtrim($step->says($this->build)->text(), '.:'));
     }
 
     public static function patienceFor(float $time): float

@@ -74,8 +74,8 @@ final readonly class RoutineDrift
         $once = $homed || $moves < 1;
         $values = ['tolerance' => $unit->quantity($tolerance), 'error' => $unit->quantity($off), 'moves' => Quantity::number($moves)];
         $this->context->find($routine, 'routine.drifts', $moves < 1 ? Severity::Fails : Severity::Tight, "routines.{$at}.{$stop->path}", $once
-            ? "{$motion->name} goes by time here, and with other voltage and friction ends up to {error} off its place, where {tolerance} is allowed."
-            : "{$motion->name} goes by time here and {$routine->name} never homes it: after {moves} moves it can be more than {tolerance} off its place.", $values, $step instanceof GoStep || $step instanceof GoByStep ? $this->fixes($motion, $step, $i, $once) : [], $motion->id);
+            ? "{$motion->named()} goes by time here, and with other voltage and friction ends up to {error} off its place, where {tolerance} is allowed."
+            : "{$motion->named()} goes by time here and {$routine->named()} never homes it: after {moves} moves it can be more than {tolerance} off its place.", $values, $step instanceof GoStep || $step instanceof GoByStep ? $this->fixes($motion, $step, $i, $once) : [], $motion->id);
     }
 
     /** @return list<Fix> */
@@ -87,15 +87,15 @@ final readonly class RoutineDrift
         $fixes = [];
         if ($place !== null && $motion->period() === null && (abs($place->at - $low) < 1e-9 || abs($place->at - $high) < 1e-9)) {
             $end = abs($place->at - $low) < 1e-9 ? 'low' : 'high';
-            $fixes[] = new Fix(new Sentence("Put a switch at {$place->name}"), [new Change("motions.{$m}.stops.switches", [
+            $fixes[] = new Fix(new Sentence("Put a switch at {$place->named()}"), [new Change("motions.{$m}.stops.switches", [
                 ...$this->context->build->document['motions'][$m]['stops']['switches'],
-                ['id' => substr($motion->id, 0, 26).'-'.substr($place->id, 0, 12), 'name' => "{$motion->name} ".lcfirst($place->name).' switch', 'place' => $place->id, 'at' => $place->at, 'end' => $end],
+                ['id' => substr($motion->id, 0, 26).'-'.substr($place->id, 0, 12), 'name' => "{$motion->name}: {$place->name} switch", 'place' => $place->id, 'at' => $place->at, 'end' => $end],
             ])]);
         }
         $home = $motion->homesOnto();
         if (! $once && $home !== null) {
             $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
-            $fixes[] = $this->context->before("routines.{$i}.steps.0", $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->name} each time"));
+            $fixes[] = $this->context->before("routines.{$i}.steps.0", $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->named()} each time"));
         }
 
         return $fixes;

@@ -93,7 +93,7 @@ final class RoutineJudge
         return Link::of(
             'routine',
             new Sentence($steps.($steps === 1 ? ' step' : ' steps')),
-            new Sentence('in '.implode(', ', array_map(fn (Routine $routine): string => $routine->name, array_values($uses)))),
+            new Sentence('in '.implode(', ', array_map(fn (Routine $routine): string => $routine->named(), array_values($uses)))),
             $findings,
         );
     }
@@ -126,7 +126,7 @@ final class RoutineJudge
     {
         foreach ($routine->flat() as $path => $step) {
             if ($step instanceof HomeStep && $this->build->motions[$step->motion]->isAbsolute()) {
-                $this->context->find($routine, 'routine.home_needless', Severity::Note, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->name} is moved by a servo, which knows its place: it need not be homed.", motion: $step->motion);
+                $this->context->find($routine, 'routine.home_needless', Severity::Note, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->named()} is moved by a servo, which knows its place: it need not be homed.", motion: $step->motion);
             }
         }
     }
@@ -143,7 +143,7 @@ final class RoutineJudge
         }
         $fails = $takes > $routine->target_s;
         $this->context->add($routine, new Finding('routine.over_target', $fails ? Severity::Fails : Severity::Tight, "routines.{$i}.target_s", new Sentence(
-            "{$routine->name} takes up to {takes}, ".($fails ? 'longer than' : 'just within').' the {target} asked for.',
+            "{$routine->named()} takes up to {takes}, ".($fails ? 'longer than' : 'just within').' the {target} asked for.',
             ['takes' => Quantity::of($takes, 's'), 'target' => Quantity::of($routine->target_s, 's')],
         ), $this->quicker($routine, $i)));
     }
@@ -157,7 +157,7 @@ final class RoutineJudge
         foreach ($steps as $path => $step) {
             $next = count($fixes) < self::OFFERS ? Concurrency::next($steps, $path) : null;
             if ($next !== null) {
-                $fixes[] = new Fix(new Sentence(rtrim($step->says($this->build)->text(), '.').', and beside it: '.lcfirst($next->says($this->build)->text())), [Concurrency::beside($this->build, $i, $path)]);
+                $fixes[] = new Fix($step->says($this->build)->goingOn(', and beside it: ', $next->says($this->build)), [Concurrency::beside($this->build, $i, $path)]);
             }
         }
 
@@ -171,7 +171,7 @@ final class RoutineJudge
             if ($step instanceof Moves && ! ($step instanceof RunStep && $step->ontoSwitch($this->build) === null)
                 && $this->build->motions[$step->motion()]->drive !== null && $this->context->times->longest($step) === null) {
                 $this->context->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
-                    "{$routine->name} gives up at “{$step->says($this->build)->text()}” The drive of {$this->build->motions[$step->motion()]->name} does not make that move.",
+                    "{$routine->named()} gives up at “".Sentence::quote($step->says($this->build)->text())."” The drive of {$this->build->motions[$step->motion()]->named()} does not make that move.",
                 )), $step->motion());
 
                 return;

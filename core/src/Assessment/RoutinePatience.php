@@ -70,7 +70,7 @@ final readonly class RoutinePatience
             $time = $took === null || $step instanceof HomeStep ? $most : $took;
             if ($step->giveUp_s() === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
-                    "If {$motion->name} jams here, its motor pushes for ever: the step has no give-up time.",
+                    "If {$motion->named()} jams here, its motor pushes for ever: the step has no give-up time.",
                 ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $step->speed()))]), $motion->id);
             } elseif ($time !== null && $this->context->isRehearsed()) {
                 $this->fits($routine, $step, $step->giveUp_s(), $time, $most, $place, $motion);
@@ -86,7 +86,7 @@ final readonly class RoutinePatience
 
     private function fits(Routine $routine, Moves $step, float $giveUp, float $time, ?float $most, string $place, Motion $moved): void
     {
-        [$motion, $name] = [$moved->id, $moved->name];
+        [$motion, $name] = [$moved->id, $moved->named()];
         $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($time, 's')];
         $seconds = $this->secondsWhenHeld($moved, $step->speed());
         $fix = $this->setGiveUp($place, $time, $seconds);

@@ -65,7 +65,7 @@ final readonly class RoutinePower
             }
             $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $step->motion || ($next->inner() !== [] && in_array($step->motion, Routine::motionsOf([$next]), true)));
             if ($later === []) {
-                $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}", "Nothing stops {$this->build->motions[$step->motion]->name} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
+                $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}", "Nothing stops {$this->build->motions[$step->motion]->named()} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
                     $this->context->after("{$path}.{$i}", ['do' => 'stop', 'motion' => $step->motion, 'how' => 'brake'], new Sentence('Brake it after the run')),
                 ], $step->motion);
             }
@@ -96,7 +96,7 @@ final readonly class RoutinePower
                     break;
                 }
                 if ($next->motion() === $step->motion) {
-                    $name = $this->build->motions[$step->motion]->name;
+                    $name = $this->build->motions[$step->motion]->named();
                     $this->context->find($routine, 'routine.reversed', Severity::Fails, "{$path}.{$j}", "{$name} is turned round here while it still runs the other way: the current of twice the voltage goes through its driver, and its teeth take the knock.", [], [
                         $this->context->before("{$path}.{$j}", ['do' => 'stop', 'motion' => $step->motion, 'how' => 'brake'], new Sentence('Brake it first')),
                     ], $step->motion);
@@ -133,7 +133,7 @@ final readonly class RoutinePower
             }
             $id = $motion->drive->supply->id;
             $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->startsWith_A($first->speed()) * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
-            $names[$id][] = $motion->name;
+            $names[$id][] = $motion->named();
             $starting[$id][] = $motion;
         }
         foreach ($sums as $id => $sum) {
@@ -145,7 +145,7 @@ final readonly class RoutinePower
             foreach ($branches as $i => $branch) {
                 $branches[$i] = $i === 0 ? $branch : [['do' => 'wait', 'for_s' => round(0.3 * $i, 2)], ...$branch];
             }
-            $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path, implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->name.' gives {most}: it sags, and the controller may reset.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
+            $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path, implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->named().' gives {most}: it sags, and the controller may reset.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
                 new Fix(new Sentence('Start them 0.3 s after one another'), [new Change("{$path}.branches", $branches)]),
                 ...SupplyMends::softly($this->build, $supply, $starting[$id]),
                 ...SupplyMends::stronger($this->build, $supply, $sum),
@@ -172,7 +172,7 @@ final readonly class RoutinePower
                 continue;
             }
             $place = "routines.{$i}.{$path}.speed";
-            $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "So fast it runs on {run_on} after {$switch->name} trips, and the hard stop is {room} away: it hits with {energy}.", [
+            $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "So fast it runs on {run_on} after {$switch->named()} trips, and the hard stop is {room} away: it hits with {energy}.", [
                 'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
             ], $subject->proposals(fn (): array => $this->short($subject, $step, $switch, $runOn->distance, $room, $i, $path)), $motion->id);
         }
@@ -224,7 +224,7 @@ final readonly class RoutinePower
                 $step instanceof GoByStep && $motion->period() !== null => [new Fix(new Sentence('Go on to the same place the other way round'), [new Change("routines.{$i}.{$path}.by", $step->by + ceil(-$step->by / $motion->period()) * $motion->period())])],
                 default => [],
             };
-            $this->context->find($routine, 'routine.turned_back', Severity::Fails, "routines.{$i}.{$path}", "{$motion->name} only ever turns {$motion->way(1)}: it cannot be turned back here.", [], $forwards, $motion->id);
+            $this->context->find($routine, 'routine.turned_back', Severity::Fails, "routines.{$i}.{$path}", "{$motion->named()} only ever turns {$motion->way(1)}: it cannot be turned back here.", [], $forwards, $motion->id);
         }
     }
 
@@ -247,7 +247,7 @@ final readonly class RoutinePower
             if (! $letsGo || $motion->drive === null || $motion->task->keeps_turning || $facts->hold_Nm() <= $facts->holdsUnpowered_Nm()) {
                 continue;
             }
-            $this->context->find($routine, 'routine.falls', Severity::Fails, "routines.{$i}.{$path}", "After {$routine->name} nothing holds {$motion->name}: its load of {load} turns the unpowered drive, whose gears hold {holds}.", [
+            $this->context->find($routine, 'routine.falls', Severity::Fails, "routines.{$i}.{$path}", "After {$routine->named()} nothing holds {$motion->named()}: its load of {load} turns the unpowered drive, whose gears hold {holds}.", [
                 'load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'holds' => Quantity::of($facts->holdsUnpowered_Nm(), 'N·m'),
             ], $step instanceof StopStep ? [new Fix(new Sentence($motion->isAbsolute() ? 'Hold it powered' : 'Brake it'), [new Change("routines.{$i}.{$path}.how", $motion->isAbsolute() || $motion->counts() ? 'hold' : 'brake')])] : [], $id);
         }
@@ -265,7 +265,7 @@ final readonly class RoutinePower
             $settings = $this->build->settings;
             $bears = $facts->continuousShare($settings->motor_continuous_share, $settings->servo_continuous_share) * $facts->stallAtLoad_Nm();
             if ($facts->hold_Nm() > $bears) {
-                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->name} is held here with {load}, and its drive bears {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $step->motion);
+                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->named()} is held here with {load}, and its drive bears {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $step->motion);
             }
         }
     }

@@ -50,33 +50,33 @@ final readonly class RoutineReach
             $lost["{$of($path)->id} {$motion}"] ??= true;
             if ($lost["{$of($path)->id} {$motion}"] === true) {
                 $lost["{$of($path)->id} {$motion}"] = $path; // the first step of a routine is enough
-                $name = $this->build->motions[$motion]->name;
+                $name = $this->build->motions[$motion]->named();
                 $this->context->find($of($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before anybody knows where it is: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
             }
         }
         foreach ($this->reached->of('place_lost') as [$path, $motion]) {
-            $name = $this->build->motions[$motion]->name;
+            $name = $this->build->motions[$motion]->named();
             $this->context->find($of($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
         }
         foreach ($this->reached->of('same_motion') as [$path, $what]) {
             [$motion, $other] = explode(' ', $what, 2);
-            $this->context->find($of($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->name} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($of($path), $other === '' ? null : $of($other)), $motion);
+            $this->context->find($of($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($of($path), $other === '' ? null : $of($other)), $motion);
         }
         foreach ($this->reached->of('same_motor') as [$path, $what]) {
             [$moved, $other] = explode(' ', $what, 2);
             $step = $this->stepAt($path);
             $motion = $step?->motion() ?? $moved;
             $words = $other === '' ? 'may still be powered' : "may be moved by “{$this->context->sentence($other)}”";
-            $this->context->find($of($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->name} and {$this->build->motions[$moved]->name} are moved by one motor, and {$this->build->motions[$moved]->name} {$words} when this begins: only one of them can have it.", [], [
+            $this->context->find($of($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} and {$this->build->motions[$moved]->named()} are moved by one motor, and {$this->build->motions[$moved]->named()} {$words} when this begins: only one of them can have it.", [], [
                 ...$this->alone($of($path), $other === '' ? null : $of($other)),
-                ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->name} first"))] : []),
+                ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->named()} first"))] : []),
             ], $motion);
         }
         $this->coupled($of);
         foreach ($routines as $i => $routine) {
             foreach ($routine->flat() as $path => $step) {
                 if ($step instanceof ChangeOverStep && ! $this->isSelected($step->motion)) {
-                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->name} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $step->motion);
+                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->named()} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $step->motion);
                 }
             }
         }
@@ -84,7 +84,7 @@ final readonly class RoutineReach
         foreach ($this->reached->of('no_power') as [$path, $motion]) {
             if (! isset($told["{$of($path)->id} {$motion}"])) {
                 $told["{$of($path)->id} {$motion}"] = true;
-                $name = $this->build->motions[$motion]->name;
+                $name = $this->build->motions[$motion]->named();
                 $this->context->find($of($path), 'routine.no_power', Severity::Fails, $path, "The power of {$name} may be switched off here: then the step refuses.", [], [
                     $this->context->before($path, ['do' => 'power', 'motion' => $motion, 'state' => 'on', 'settle_s' => self::SETTLE_S], new Sentence("Switch the power of {$name} on first")),
                 ], $motion);
@@ -95,7 +95,7 @@ final readonly class RoutineReach
             $unit = $this->build->motions[$motion]->unit();
             $stops = $this->build->motions[$motion]->stops;
             $stop = $stops->hard_high !== null && (float) $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
-            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->name} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [
+            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->named()} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [
                 ...$this->smaller($path, $this->build->motions[$motion], (float) $to, $stop), $this->without($path),
             ], $motion);
         }
@@ -146,7 +146,7 @@ final readonly class RoutineReach
                 continue;
             }
             $told["{$of($path)->id} {$motion}"] = true;
-            $name = $this->build->motions[$motion]->name;
+            $name = $this->build->motions[$motion]->named();
             $this->context->find($of($path), 'routine.not_changed_over', Severity::Fails, $path, "{$name} has its motor through a selector, and that may still hold the other here; after power-on nobody knows which.", [], [
                 $this->context->before($path, ['do' => 'change_over', 'motion' => $motion, 'takes_s' => self::CHANGE_OVER_S], new Sentence("Change over to {$name} first")),
             ], $motion);
@@ -169,10 +169,10 @@ final readonly class RoutineReach
             }
             $sensor = $this->build->sensors[$step->until->sensor] ?? null;
             $at = $switch->at ?? ($sensor?->motion === $step->motion ? $sensor->at : null);
-            $name = $switch->name ?? $sensor->name ?? '';
+            $name = $switch?->named() ?? $sensor?->named() ?? '';
             $stop = $step->direction > 0 ? $motion->stops->hard_high : $motion->stops->hard_low;
             if ($switch !== null && $switch->direction() !== $step->direction) {
-                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->name} runs {$motion->way($step->direction)} here and cannot reach {$name}, which lies the other way.", [], [
+                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->named()} runs {$motion->way($step->direction)} here and cannot reach {$name}, which lies the other way.", [], [
                     new Fix(new Sentence('Run it '.($step->direction > 0 ? 'down' : 'up')), [new Change("routines.{$i}.{$path}.direction", $step->direction > 0 ? 'down' : 'up')]),
                 ], $step->motion);
             } elseif ($switch === null && $at !== null && $stop !== null && ($at - ($sensor->reach ?? 0.0) * $step->direction - $stop) * $step->direction > 0.0) {
@@ -206,7 +206,7 @@ final readonly class RoutineReach
         $says = $rule->says($this->build);
         $step = $culprit === '' ? null : $culprit;
         $routine = $step === null ? ($last === null ? $routines[0] : $routines[(int) explode('.', $last)[1]]) : $routines[(int) explode('.', $step)[1]];
-        $this->context->find($routine, 'routine.rule_broken', Severity::Fails, $step ?? $found[0], "The rule {$rule->name} can be broken, {$says->template}: ".implode('; ', array_slice($story, -4)).'.', $says->values, $step === null || $rule->while === null ? [] : $this->guard($rule, $step));
+        $this->context->find($routine, 'routine.rule_broken', Severity::Fails, $step ?? $found[0], "The rule {$rule->named()} can be broken, {$says->template}: ".implode('; ', array_slice($story, -4)).'.', $says->values, $step === null || $rule->while === null ? [] : $this->guard($rule, $step));
     }
 
     /** @return list<Fix> what must be out of the way goes there first */
@@ -221,7 +221,7 @@ final readonly class RoutineReach
         $to = $while instanceof NotSo ? $place->place : $away;
         $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($to);
 
-        return [$this->context->before($path, ['do' => 'go', 'motion' => $motion->id, 'place' => $to, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)], new Sentence("Take {$motion->name} to {$motion->place($to)?->name} first"))];
+        return [$this->context->before($path, ['do' => 'go', 'motion' => $motion->id, 'place' => $to, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)], new Sentence("Take {$motion->named()} to {$motion->place($to)?->named()} first"))];
     }
 
     /** @return list<Fix> the step only if the rule does not forbid it, otherwise a fault */
@@ -253,11 +253,11 @@ final readonly class RoutineReach
         $i = (int) explode('.', $path)[1];
         $first = "routines.{$i}.steps.0";
 
-        $says = $added === [] ? "Home {$subject->motion->name} onto {$home->name} first" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->name} onto it first";
+        $says = $added === [] ? "Home {$subject->motion->named()} onto {$home->named()} first" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->named()} onto it first";
         $fix = $this->context->before(str_contains($path, '.if_fails.') ? $path : $first, $step, new Sentence($says));
 
         return [new Fix($fix->does, [...$added, ...$fix->changes]), new Fix(
-            new Sentence($added === [] ? "When the power comes on, home {$subject->motion->name} onto {$home->name}" : "Put a switch at {$subject->facts->placeName($home->place)}, and when the power comes on home {$subject->motion->name} onto it"),
+            new Sentence($added === [] ? "When the power comes on, home {$subject->motion->named()} onto {$home->named()}" : "Put a switch at {$subject->facts->placeName($home->place)}, and when the power comes on home {$subject->motion->named()} onto it"),
             [...$added, $this->atPowerOn($step, $i)],
         )];
     }
@@ -292,7 +292,7 @@ final readonly class RoutineReach
             }
         }
 
-        return $changes === [] ? [] : [new Fix(new Sentence('Let '.($routine->startsAtPowerOn() ? $other->name : $routine->name).' start only while nothing runs that moves the same things'), $changes)];
+        return $changes === [] ? [] : [new Fix(new Sentence('Let '.($routine->startsAtPowerOn() ? $other->named() : $routine->named()).' start only while nothing runs that moves the same things'), $changes)];
     }
 
     private function without(string $path): Fix

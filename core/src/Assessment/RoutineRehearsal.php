@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Performance;
@@ -97,7 +98,7 @@ final class RoutineRehearsal
         $code = self::CODES[$mishap->kind][0];
         $motion = $mishap->motion();
         $place = 'routines.'.array_search($routine->id, array_keys($build->routines), true).($mishap->path === null ? '' : ".{$mishap->path}");
-        $run = $this->context->build->routines[$performance->routine]->name." is run {$performance->start->says}";
+        $run = $this->context->build->routines[$performance->routine]->named().' is run '.Sentence::quote($performance->start->says);
         $more = $starts > 1 ? ', and from '.($starts - 1).($starts === 2 ? ' other start' : ' other starts') : '';
         $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, rtrim($mishap->says->template, '.')." when {$run}{$more}.", $mishap->says->values, (new RehearsalMends($this->context))->of($mishap, $routine, $place), $motion);
     }
@@ -115,7 +116,7 @@ final class RoutineRehearsal
         foreach ($performances as $performance) {
             if ($performance->outcome === 'bounded' && $performance->start->scenario === null) {
                 $i = array_search($id, array_keys($this->context->build->routines), true);
-                $this->context->find($this->context->build->routines[$id], 'routine.rehearsed_in_part', Severity::Note, "routines.{$i}", "{$this->context->build->routines[$id]->name} takes longer than {most} when it is run {$performance->start->says}: what comes after that was not looked at.", ['most' => Quantity::of(Stage::MOST_S, 's')]);
+                $this->context->find($this->context->build->routines[$id], 'routine.rehearsed_in_part', Severity::Note, "routines.{$i}", "{$this->context->build->routines[$id]->named()} takes longer than {most} when it is run ".Sentence::quote($performance->start->says).': what comes after that was not looked at.', ['most' => Quantity::of(Stage::MOST_S, 's')]);
 
                 return;
             }

@@ -35,7 +35,7 @@ final readonly class RoutineStarts
             }
         }
         if ($routine->steps !== [] && $routine->starts === [] && ! $called) {
-            $this->context->find($routine, 'routine.never_starts', Severity::Tight, "routines.{$i}.starts", "Nothing starts {$routine->name}: give it a trigger.", [], [
+            $this->context->find($routine, 'routine.never_starts', Severity::Tight, "routines.{$i}.starts", "Nothing starts {$routine->named()}: give it a trigger.", [], [
                 ...$this->byHand($i),
                 new Fix(new Sentence('Start it when the power comes on'), [new Change("routines.{$i}.starts", [['when' => 'power_on']])]),
             ]);
@@ -83,9 +83,9 @@ final readonly class RoutineStarts
         if ($counter === null || ! $adds) {
             return;
         }
-        $name = $this->build->counters[$counter]->name;
-        $this->context->find($routine, 'routine.counter_grows', Severity::Tight, "routines.{$i}.starts.{$j}", "Nothing ever sets {$name} back: once {$routine->name} has started by it, it never does again.", [], [
-            new Fix(new Sentence("Set {$name} back to 0 when {$routine->name} begins"), [new Change("routines.{$i}.steps", [['do' => 'set', 'counter' => $counter, 'to' => 0], ...$this->context->stepsAt("routines.{$i}.steps")])]),
+        $name = $this->build->counters[$counter]->named();
+        $this->context->find($routine, 'routine.counter_grows', Severity::Tight, "routines.{$i}.starts.{$j}", "Nothing ever sets {$name} back: once {$routine->named()} has started by it, it never does again.", [], [
+            new Fix(new Sentence("Set {$name} back to 0 when {$routine->named()} begins"), [new Change("routines.{$i}.steps", [['do' => 'set', 'counter' => $counter, 'to' => 0], ...$this->context->stepsAt("routines.{$i}.steps")])]),
         ]);
     }
 
@@ -97,7 +97,7 @@ final readonly class RoutineStarts
             return;
         }
         $enough = ceil($takes * 1.2);
-        $this->context->find($routine, 'routine.too_often', Severity::Fails, $place, "{$routine->name} takes {takes} and is to start every {every}: it still runs when it should start again.", ['takes' => Quantity::of($takes, 's'), 'every' => Quantity::of($trigger->every_s, 's')], [
+        $this->context->find($routine, 'routine.too_often', Severity::Fails, $place, "{$routine->named()} takes {takes} and is to start every {every}: it still runs when it should start again.", ['takes' => Quantity::of($takes, 's'), 'every' => Quantity::of($trigger->every_s, 's')], [
             new Fix(new Sentence('Start it every {enough}', ['enough' => Quantity::of($enough, 's')]), [new Change($place, $enough)]),
         ]);
     }
@@ -118,7 +118,7 @@ final readonly class RoutineStarts
                 }
                 $later = ceil(($first->clock_s + $lasts) / 60 + 1) * 60;
                 $at = sprintf('%02d:%02d', intdiv((int) $later, 3600) % 24, intdiv((int) $later, 60) % 60);
-                $this->context->find($routine, 'routine.starts_collide', Severity::Fails, "routines.{$i}.starts.{$j}", "{$routine->name} starts while {$other->name} still moves the same things: one of them does not run that day.", [], [
+                $this->context->find($routine, 'routine.starts_collide', Severity::Fails, "routines.{$i}.starts.{$j}", "{$routine->named()} starts while {$other->named()} still moves the same things: one of them does not run that day.", [], [
                     new Fix(new Sentence("Start it at {$at}"), [new Change("routines.{$i}.starts.{$j}.at", $at)]),
                 ]);
 
@@ -139,10 +139,10 @@ final readonly class RoutineStarts
                     }
                 }
             }
-            $this->context->find($routine, 'routine.trigger_dead', Severity::Fails, $path, "Nothing ever changes {$this->build->counters[$counter]->name}: {$routine->name} never starts by it.");
+            $this->context->find($routine, 'routine.trigger_dead', Severity::Fails, $path, "Nothing ever changes {$this->build->counters[$counter]->named()}: {$routine->named()} never starts by it.");
         }
         if ($trigger->condition instanceof LevelIs && $trigger->condition->hysteresis <= 0.0) {
-            $this->context->find($routine, 'routine.no_hysteresis', Severity::Tight, "{$path}.hysteresis", "{$this->build->sensors[$trigger->condition->sensor]->name} starts {$routine->name} at one value without hysteresis: at dusk it starts it again and again.", [], [
+            $this->context->find($routine, 'routine.no_hysteresis', Severity::Tight, "{$path}.hysteresis", "{$this->build->sensors[$trigger->condition->sensor]->named()} starts {$routine->named()} at one value without hysteresis: at dusk it starts it again and again.", [], [
                 new Fix(new Sentence('Let it come back by {by} first', ['by' => Quantity::number($by = max(0.01, round(abs($trigger->condition->value) * 0.1, 2)))]), [new Change("{$path}.hysteresis", $by)]),
             ]);
         }
@@ -163,11 +163,11 @@ final readonly class RoutineStarts
             $button = $this->build->sensors[$id];
             $at = 'sensors.'.array_search($id, array_keys($this->build->sensors), true);
             if (isset($by['any']) && count($by) > 1) {
-                $this->context->find($by['any'], 'routine.press_unclear', Severity::Fails, 'routines.'.array_search($by['any']->id, array_keys($this->build->routines), true).'.starts', "Every press of {$button->name} starts {$by['any']->name}, the short, long and double ones too: one press is read two ways.", [], [
-                    new Fix(new Sentence("Let only a short press start {$by['any']->name}"), [$this->short($by['any'], (string) $id)]),
+                $this->context->find($by['any'], 'routine.press_unclear', Severity::Fails, 'routines.'.array_search($by['any']->id, array_keys($this->build->routines), true).'.starts', "Every press of {$button->named()} starts {$by['any']->named()}, the short, long and double ones too: one press is read two ways.", [], [
+                    new Fix(new Sentence("Let only a short press start {$by['any']->named()}"), [$this->short($by['any'], (string) $id)]),
                 ]);
             } elseif (isset($by['long'], $by['double']) && $button->long_s <= $button->double_s) {
-                $this->context->find($by['long'], 'routine.press_unclear', Severity::Tight, "{$at}.long_s", "A long press of {$button->name} counts from {long} on and a double one within {double}: a slow second press is both.", ['long' => Quantity::of($button->long_s, 's'), 'double' => Quantity::of($button->double_s, 's')], [
+                $this->context->find($by['long'], 'routine.press_unclear', Severity::Tight, "{$at}.long_s", "A long press of {$button->named()} counts from {long} on and a double one within {double}: a slow second press is both.", ['long' => Quantity::of($button->long_s, 's'), 'double' => Quantity::of($button->double_s, 's')], [
                     new Fix(new Sentence('Let a long press count from {long} on', ['long' => Quantity::of(2 * $button->double_s, 's')]), [new Change("{$at}.long_s", 2 * $button->double_s)]),
                 ]);
             }

@@ -79,7 +79,7 @@ final readonly class RoutineSupply
     /** @param  list<string>  $together */
     private function atOnce(Supply $supply, float $most, array $together): Sentence
     {
-        $names = array_map(fn (string $id): string => $this->build->routines[$id]->name, $together);
+        $names = array_map(fn (string $id): string => $this->build->routines[$id]->named(), $together);
 
         return new Sentence('asked for {most} at most'.($names === [] ? '' : ' by '.implode(' and ', $names)).', gives {gives}', ['most' => Quantity::of($most, 'A'), 'gives' => Quantity::of($supply->max_A, 'A')]);
     }
@@ -98,7 +98,7 @@ final readonly class RoutineSupply
     {
         $runs = $this->day->runs[$routine];
 
-        return new Sentence($this->build->routines[$routine]->name.' {charge}'.($runs > 1.0 ? ' for {runs} times' : ''), ['charge' => Quantity::of($charge_Ah, 'Ah')] + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []));
+        return new Sentence($this->build->routines[$routine]->named().' {charge}'.($runs > 1.0 ? ' for {runs} times' : ''), ['charge' => Quantity::of($charge_Ah, 'Ah')] + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []));
     }
 
     private function battery(Supply $supply, string $place): void
@@ -113,10 +113,10 @@ final readonly class RoutineSupply
         $runs = $most === null ? 0.0 : $this->day->runs[$most];
         $takes = $most === null
             ? 'at rest it gives {most} of the {day} that it gives a day'
-            : "{$this->build->routines[$most]->name}".($runs > 1.0 ? ', {runs} times a day,' : '').' takes {most} of the {day} that it gives a day';
+            : "{$this->build->routines[$most]->named()}".($runs > 1.0 ? ', {runs} times a day,' : '').' takes {most} of the {day} that it gives a day';
         $lasts = $supply->capacity_Ah / $day;
         $this->context->add($this->build->routines[$most ?? $first], new Finding('routine.drains_battery', Severity::Tight, $place, new Sentence(
-            "{$supply->name} with {capacity} lasts {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days').', where {wanted} '.($wanted === 1.0 ? 'day is' : 'days are')." asked for: {$takes}.",
+            "{$supply->named()} with {capacity} lasts {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days').', where {wanted} '.($wanted === 1.0 ? 'day is' : 'days are')." asked for: {$takes}.",
             ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => Quantity::number($lasts < self::IN_HOURS ? 24 * $lasts : $lasts), 'wanted' => Quantity::number($wanted), 'day' => Quantity::of($day, 'Ah')]
                 + ['most' => Quantity::of($most === null ? $this->day->rest_Ah[$supply->id] : $this->day->charge_Ah[$supply->id][$most], 'Ah')] + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []),
         ), [...$this->gates($supply), ...SupplyMends::largerBattery($this->build, $supply, $day * $wanted)]));
@@ -128,7 +128,7 @@ final readonly class RoutineSupply
         $gate = null;
         foreach ($this->context->subjects as $subject) {
             foreach ($subject->motion->drive?->supply->id === $supply->id ? Mending::gate($subject) : [] as $fix) {
-                $named = new Fix(new Sentence("Cut the power of {$subject->motion->name} between moves"), $fix->changes);
+                $named = new Fix(new Sentence("Cut the power of {$subject->motion->named()} between moves"), $fix->changes);
                 $gate = $gate === null ? $named : $gate->and($named);
             }
         }
@@ -144,10 +144,10 @@ final readonly class RoutineSupply
         if (count($routines) < 2 || $sum <= $supply->max_A * (1 + DriveRules::TIE) || array_filter($this->build->routines, fn (Routine $routine): bool => $this->context->tells($routine, null, self::SAGS)) !== []) {
             return;
         }
-        $names = array_map(fn (Routine $routine): string => $routine->name, $routines);
+        $names = array_map(fn (Routine $routine): string => $routine->named(), $routines);
         $moved = array_intersect_key($this->build->motions, array_flip(array_merge(...array_map(fn (Routine $routine): array => $routine->motions(), $routines))));
         $this->context->add($routines[0], new Finding('routine.together_sags', Severity::Tight, $place, new Sentence(
-            implode(' and ', $names).' can run beside one another: if '.(count($names) > 2 ? 'all' : 'both').' are at their worst at the same moment they ask {sum} of '.$supply->name.', and it gives {most}.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')],
+            implode(' and ', $names).' can run beside one another: if '.(count($names) > 2 ? 'all' : 'both').' are at their worst at the same moment they ask {sum} of '.$supply->named().', and it gives {most}.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')],
         ), [...SupplyMends::softly($this->build, $supply, array_values(array_filter($moved, fn (Motion $motion): bool => $motion->drive !== null))), ...SupplyMends::stronger($this->build, $supply, $sum)]));
     }
 

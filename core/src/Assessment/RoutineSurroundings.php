@@ -55,7 +55,7 @@ final readonly class RoutineSurroundings
         if ($sensor->lamp === null) {
             $lamp = $this->switched($routine, fn (SignalStep $step): bool => $step->on && $this->build->outputs[$step->output]->kind === 'lamp');
             if ($sensor->kind === 'light' && $lamp !== null) {
-                $this->context->find($routine, 'routine.lamp_unasked', Severity::Note, "{$path}.lamp", "{$routine->name} switches {$this->build->outputs[$lamp]->name} on by what {$sensor->name} reads: read it once with the lamp on and once with it off, and say what the lamp adds.");
+                $this->context->find($routine, 'routine.lamp_unasked', Severity::Note, "{$path}.lamp", "{$routine->named()} switches {$this->build->outputs[$lamp]->named()} on by what {$sensor->named()} reads: read it once with the lamp on and once with it off, and say what the lamp adds.");
             }
 
             return;
@@ -79,7 +79,7 @@ final readonly class RoutineSurroundings
                 if ($lies <= $adds) {
                     $value = $level->value + ($level->above ? -1 : 1) * $apart;
                     $k = array_search($other->id, array_keys($this->build->routines), true);
-                    $this->tell($routine, $sensor, $path, $lies, [new Fix(new Sentence("Start {$other->name} at {value}", ['value' => Quantity::number($value)]), [new Change("routines.{$k}.starts.{$j}.value", round($value, 6))])]);
+                    $this->tell($routine, $sensor, $path, $lies, [new Fix(new Sentence("Start {$other->named()} at {value}", ['value' => Quantity::number($value)]), [new Change("routines.{$k}.starts.{$j}.value", round($value, 6))])]);
                 }
             }
         }
@@ -101,10 +101,10 @@ final readonly class RoutineSurroundings
     /** @param  list<Fix>  $fixes */
     private function tell(Routine $routine, Sensor $sensor, string $path, float $apart, array $fixes): void
     {
-        $lamp = $this->build->outputs[$sensor->lamp ?? '']->name;
+        $lamp = $this->build->outputs[$sensor->lamp ?? '']->named();
         $this->context->find($routine, 'routine.sees_own_lamp', Severity::Fails, "{$path}.lamp_adds", $apart < 0.0
-            ? "{$lamp} changes what {$sensor->name} reads by {adds}, and the values that switch it on and off overlap: it switches itself on and off without end. Shade the sensor from it."
-            : "{$lamp} changes what {$sensor->name} reads by {adds}, and what switches it on and off lies only {apart} apart: it switches itself on and off without end. Shade the sensor from it.",
+            ? "{$lamp} changes what {$sensor->named()} reads by {adds}, and the values that switch it on and off overlap: it switches itself on and off without end. Shade the sensor from it."
+            : "{$lamp} changes what {$sensor->named()} reads by {adds}, and what switches it on and off lies only {apart} apart: it switches itself on and off without end. Shade the sensor from it.",
             ['adds' => Quantity::number(abs($sensor->lamp_adds)), 'apart' => Quantity::number($apart)], $fixes);
     }
 
@@ -185,8 +185,8 @@ final readonly class RoutineSurroundings
         foreach ($this->build->sensors as $sensor) {
             $eye ??= $sensor->motion === null && in_array($sensor->kind, ['beam', 'reflective'], true) ? $sensor : null;
         }
-        $this->context->find($routine, 'routine.shuts_unlooked', $this->build->around->public ? Severity::Fails : Severity::Tight, $path, "{$motion->name} shuts, and nothing has looked whether somebody is in it: let it wait until a sensor is clear, limit its force, and leave a way out by hand. Local rules decide.", [], $eye === null ? [] : [
-            $this->context->before($path, ['do' => 'wait', 'until' => ['sensor' => $eye->id, 'is' => 'off'], 'give_up_s' => self::LOOKS_S], new Sentence("Wait first until {$eye->name} is clear")),
+        $this->context->find($routine, 'routine.shuts_unlooked', $this->build->around->public ? Severity::Fails : Severity::Tight, $path, "{$motion->named()} shuts, and nothing has looked whether somebody is in it: let it wait until a sensor is clear, limit its force, and leave a way out by hand. Local rules decide.", [], $eye === null ? [] : [
+            $this->context->before($path, ['do' => 'wait', 'until' => ['sensor' => $eye->id, 'is' => 'off'], 'give_up_s' => self::LOOKS_S], new Sentence("Wait first until {$eye->named()} is clear")),
         ], $motion->id);
     }
 }

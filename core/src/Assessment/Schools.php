@@ -197,7 +197,7 @@ final class Schools
         $path = 'motions.'.$build->indexOf($motion->id);
         $choice = $best->on->choice;
 
-        return new Fix(new Sentence('Take '.lcfirst(self::NAMES[$school]).": {$best->code()}"), [
+        return new Fix(new Sentence('Take '.lcfirst(self::NAMES[$school]).': '.Sentence::quote($best->code())), [
             new Change("{$path}.drive", ['motor' => Drives::write($choice->motor), 'supply' => $choice->supply->id, 'duty' => 1.0, 'gated' => $school === 'gated_servo']),
             new Change("{$path}.train", Stages::write($best->train)),
         ]);

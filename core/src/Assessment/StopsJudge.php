@@ -117,7 +117,7 @@ final class StopsJudge implements Judge
                 $stop = $motion->stops->{$key};
                 if ($stop !== null && ($place->at - $stop) * $side > 0.0) {
                     $findings[] = new Finding('stops.place_outside', Severity::Fails, "{$subject->path}.places.{$i}.at", new Sentence(
-                        "The place {$place->name} at {at} lies past the hard stop at {stop}.",
+                        "The place {$place->named()} at {at} lies past the hard stop at {stop}.",
                         ['at' => $motion->unit()->quantity($place->at), 'stop' => $motion->unit()->quantity($stop)],
                     ));
                 }
@@ -125,7 +125,7 @@ final class StopsJudge implements Judge
             $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
             if ($named && $motion->goesByTime() && ! $motion->task->keeps_turning && $motion->stops->tellers() !== [] && $motion->stops->switchAt($place->id) === null) {
                 $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
-                    "{$place->name} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
+                    "{$place->named()} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
                 ));
             }
         }
@@ -145,7 +145,7 @@ final class StopsJudge implements Judge
             if ($end !== $switch->end) {
                 [$guards, $stands] = $end === 'low' ? ['upper', 'lower'] : ['lower', 'upper'];
                 $findings[] = new Finding('stops.wrong_end', Severity::Fails, "{$subject->path}.stops.switches.{$i}.end", new Sentence(
-                    "{$switch->name} is said to guard the {$guards} end, but stands for {$subject->facts->placeName($switch->place)} at the {$stands} one: it would be on nearly everywhere.",
+                    "{$switch->named()} is said to guard the {$guards} end, but stands for {$subject->facts->placeName($switch->place)} at the {$stands} one: it would be on nearly everywhere.",
                 ), [new Fix(new Sentence("Let it guard the {$stands} end"), [new Change("{$subject->path}.stops.switches.{$i}.end", $end)])]);
             }
         }
@@ -193,8 +193,8 @@ final class StopsJudge implements Judge
 
         return [new Finding('stops.switch_off_place', $asked === null ? Severity::Tight : Severity::Fails, $path, new Sentence(
             $asked === null
-                ? "{$switch->name} trips at {trips}, {off} off its place {$subject->facts->placeName($switch->place)}."
-                : "{$switch->name} trips at {trips}, and with its run-on of {run_on} it stands at {stands}: {off} off its place {$subject->facts->placeName($switch->place)}, where {allowed} is allowed.", $values,
+                ? "{$switch->named()} trips at {trips}, {off} off its place {$subject->facts->placeName($switch->place)}."
+                : "{$switch->named()} trips at {trips}, and with its run-on of {run_on} it stands at {stands}: {off} off its place {$subject->facts->placeName($switch->place)}, where {allowed} is allowed.", $values,
         ), $subject->proposals(fn (): array => [
             ...(abs($earlier - $switch->at) < 1e-9 || $runOn > self::EARLY_SHARE * abs($unit->fromSi($motion->move()->distance())) ? [] : [new Fix(
                 new Sentence('Move the switch to {at}'.($asked === null ? '' : ': it then comes to rest at its place'), ['at' => $unit->quantity($earlier)]),
@@ -236,7 +236,7 @@ final class StopsJudge implements Judge
         $room = $motion->stops->roomAfter($switch);
         if ($runOn->distance === null) {
             return [new Finding('stops.creeps_on', Severity::Fails, $path, new Sentence(
-                "After {$switch->name} trips it does not come to rest: the load drags the unpowered drive on.",
+                "After {$switch->named()} trips it does not come to rest: the load drags the unpowered drive on.",
             ))];
         }
         if ($stop === null || $room === null) {
@@ -245,7 +245,7 @@ final class StopsJudge implements Judge
         $values = ['switch' => $unit->quantity($switch->at), 'stop' => $unit->quantity($stop), 'run_on' => $unit->quantity($runOn->distance), 'room' => $unit->quantity(max(0.0, $room))];
         if ($room <= 0.0) {
             return [new Finding('stops.switch_past_stop', Severity::Fails, $path, new Sentence(
-                "{$switch->name} at {switch} lies at or past the hard stop at {stop}: it never trips, and the motor pushes on.", $values,
+                "{$switch->named()} at {switch} lies at or past the hard stop at {stop}: it never trips, and the motor pushes on.", $values,
             ), $this->moveStop($subject, $switch, $runOn->distance))];
         }
         $wanted = $subject->build->settings->stop_clearance;
@@ -256,8 +256,8 @@ final class StopsJudge implements Judge
 
         return [new Finding('stops.run_on', $fails ? Severity::Fails : Severity::Tight, $path, new Sentence(
             $fails
-                ? "After {$switch->name} trips it runs on {run_on}, but the hard stop is {room} away: it hits with {energy}."
-                : "After {$switch->name} trips it runs on {run_on} of the {room} to the hard stop; {wanted} × is asked for.",
+                ? "After {$switch->named()} trips it runs on {run_on}, but the hard stop is {room} away: it hits with {energy}."
+                : "After {$switch->named()} trips it runs on {run_on} of the {room} to the hard stop; {wanted} × is asked for.",
             $values + ['energy' => Quantity::of($runOn->energy_J, 'J'), 'wanted' => Quantity::number($wanted)],
         ), $subject->proposals(fn (): array => [
             ...($runOn->distance > self::FAR_SHARE * ($motion->range()[1] - $motion->range()[0]) ? [] : $this->moveStop($subject, $switch, $runOn->distance)), // or it would stand somewhere else altogether

@@ -125,7 +125,7 @@ final readonly class StopsSheet
                 if ($step instanceof GoStep && $step->motion === $this->motion->id && $step->speed >= 1.0 && $this->motion->stops->switchAt($step->place) === $switch) {
                     $fix = SlowLast::fix($this->subject->build, $i, $path, $step, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place, $speed));
                     if ($fix !== null) {
-                        return [$fix, ", in {$routine->name}"];
+                        return [$fix, ", in {$routine->named()}"];
                     }
                 }
             }

@@ -29,7 +29,7 @@ final class SupplyMends
             $choice = $drive->but(['supply' => $supply]);
             if ($supply->id !== $drive->supply->id && $choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $supply->max_A) {
                 return [new Fix(
-                    new Sentence("Feed it from {$supply->name}, {volts}", ['volts' => Quantity::of($supply->volts_V, 'V')]),
+                    new Sentence("Feed it from {$supply->named()}, {volts}", ['volts' => Quantity::of($supply->volts_V, 'V')]),
                     [new Change($subject->path.'.drive.supply', $supply->id)],
                 )];
             }
@@ -47,7 +47,7 @@ final class SupplyMends
         $gives = self::roundedUp($asked_A * self::SPARE);
 
         return $gives <= $supply->max_A ? [] : [new Fix(
-            new Sentence("Take a supply for {$supply->name} that gives {gives}, instead of {gave}", ['gives' => Quantity::of($gives, 'A'), 'gave' => Quantity::of($supply->max_A, 'A')]),
+            new Sentence("Take a supply for {$supply->named()} that gives {gives}, instead of {gave}", ['gives' => Quantity::of($gives, 'A'), 'gave' => Quantity::of($supply->max_A, 'A')]),
             [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.max_A', $gives)],
         )];
     }
@@ -61,7 +61,7 @@ final class SupplyMends
     public static function softly(Build $build, Supply $supply, array $motions): array
     {
         $hard = array_filter($motions, fn (Motion $motion): bool => $motion->drive?->motor instanceof DcMotor && $motion->drive->ramp_s <= 0.0 && $motion->drive->supply->id === $supply->id);
-        $names = implode(' and ', array_map(fn (Motion $motion): string => $motion->name, $hard));
+        $names = implode(' and ', array_map(fn (Motion $motion): string => $motion->named(), $hard));
 
         return $hard === [] ? [] : [new Fix(
             new Sentence("Start {$names} softly: from nothing to full command over {ramp}", ['ramp' => Quantity::of(self::RAMP_S, 's')]),
@@ -74,7 +74,7 @@ final class SupplyMends
     {
         $larger = self::roundedUp($charge_Ah);
 
-        return [new Fix(new Sentence("Feed {$supply->name} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.capacity_Ah', $larger)])];
+        return [new Fix(new Sentence("Feed {$supply->named()} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.capacity_Ah', $larger)])];
     }
 
     /** To two figures. */

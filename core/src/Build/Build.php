@@ -209,8 +209,8 @@ final readonly class Build
         $known = $this->sensors[$sensor] ?? null;
 
         return $known !== null
-            ? "{$known->name} {$known->word($on)}"
-            : ($this->switch($sensor)->name ?? $sensor).($on ? ' trips' : ' is free');
+            ? "{$known->named()} {$known->word($on)}"
+            : ($this->switch($sensor)?->named() ?? $sensor).($on ? ' trips' : ' is free');
     }
 
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
+use Brookstone\Core\Finding\Named;
+
 /** A switch that says that the motion is at a place. It is on from $at outwards: downwards at the low end, upwards at the high. */
 final readonly class LimitSwitch
 {
+    use Named;
+
     private const CAM_SHARE = 1 / 36; // of a turn: so long a cam holds a switch that has no travel of its own
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Build;
 
 use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\Ramp;
 use Brookstone\Core\Mechanism\Feeder;
@@ -20,6 +21,8 @@ use Brookstone\Core\Train\Train;
 /** One thing that moves: from its task to its stops. */
 final readonly class Motion
 {
+    use Named;
+
     private const TURN_DEG = 360.0;
 
     private const SAMPLES = 24; // of its travel

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
+use Brookstone\Core\Finding\Named;
+
 /** A lamp, a sound or a relay that a routine can switch. */
 final readonly class Output
 {
+    use Named;
+
     public function __construct(public string $id, public string $name, public string $kind)
     {
     }

@@ -8,11 +8,14 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\LevelIs;
+use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Finding\Sentence;
 
 /** Something that must never be so over the whole build: never this, while that. */
 final readonly class Rule
 {
+    use Named;
+
     /** What it asks besides depends on what was before, and must be asked at every look. */
     public bool $remembers;
 

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
+use Brookstone\Core\Finding\Named;
+
 /** Something that tells the controller of the world. On is pressed, broken, near, or above its upper threshold. */
 final readonly class Sensor
 {
+    use Named;
+
     /** @var list<string> */
     public const ON_OFF = ['press', 'beam', 'magnet', 'reflective', 'knock'];
 

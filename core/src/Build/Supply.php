@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
+use Brookstone\Core\Finding\Named;
+
 /** What feeds motors: what has a capacity is a battery, anything else is regulated. */
 final readonly class Supply
 {
+    use Named;
+
     public function __construct(public string $id, public string $name, public float $volts_V, public float $max_A, public ?float $capacity_Ah = null)
     {
     }

@@ -31,7 +31,9 @@ final readonly class AtPlace implements Condition
 
     public function says(Build $build): Sentence
     {
-        return new Sentence(($build->motions[$this->motion]->name ?? $this->motion).' is at '.($build->motions[$this->motion]?->place($this->place)->name ?? $this->place));
+        $motion = $build->motions[$this->motion] ?? null;
+
+        return new Sentence(($motion?->named() ?? $this->motion).' is at '.($motion?->place($this->place)?->named() ?? $this->place));
     }
 
     public function holds(Senses $senses): bool

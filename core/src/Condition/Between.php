@@ -36,7 +36,7 @@ final readonly class Between implements Condition
     {
         $motion = $build->motions[$this->motion] ?? null;
 
-        return new Sentence(($motion->name ?? $this->motion).' stands between {from} and {to}', $motion === null ? [] : ['from' => $motion->unit()->quantity($this->from), 'to' => $motion->unit()->quantity($this->to)]);
+        return new Sentence(($motion?->named() ?? $this->motion).' stands between {from} and {to}', $motion === null ? [] : ['from' => $motion->unit()->quantity($this->from), 'to' => $motion->unit()->quantity($this->to)]);
     }
 
     public function holds(Senses $senses): bool

@@ -37,7 +37,7 @@ final readonly class CounterIs implements Condition
 
     public function says(Build $build): Sentence
     {
-        $name = $build->counters[$this->counter]->name ?? $this->counter;
+        $name = ($build->counters[$this->counter] ?? null)?->named() ?? $this->counter;
         if (($build->counters[$this->counter]->isMark ?? false) && abs($this->value) <= 1) {
             return new Sentence($name.($this->is === 'under' || $this->value === 0 ? ' is not set' : ' is set'));
         }

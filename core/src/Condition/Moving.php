@@ -31,7 +31,7 @@ final readonly class Moving implements Condition
 
     public function says(Build $build): Sentence
     {
-        return new Sentence(($build->motions[$this->motion]->name ?? $this->motion).' moves');
+        return new Sentence((($build->motions[$this->motion] ?? null)?->named() ?? $this->motion).' moves');
     }
 
     public function holds(Senses $senses): bool

@@ -31,7 +31,7 @@ final readonly class RoutineRuns implements Condition
 
     public function says(Build $build): Sentence
     {
-        return new Sentence(($build->routines[$this->routine]->name ?? $this->routine).' runs');
+        return new Sentence((($build->routines[$this->routine] ?? null)?->named() ?? $this->routine).' runs');
     }
 
     public function holds(Senses $senses): bool

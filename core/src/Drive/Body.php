@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Drive;
 
 use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Finding\Sentence;
 
 /** What a drive is as a thing: its name, mass, size, shaft and gears. */
 final readonly class Body
@@ -59,5 +60,11 @@ final readonly class Body
     public function breaks(): string
     {
         return in_array($this->gear_material, ['nylon', 'acetal'], true) ? 'teeth strip' : 'the horn bends or a tooth breaks';
+    }
+
+    /** Its name in the drawer as it stands in the template of a sentence. */
+    public function named(): string
+    {
+        return Sentence::quote($this->code);
     }
 }

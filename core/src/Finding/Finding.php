@@ -7,9 +7,6 @@ namespace Brookstone\Core\Finding;
 /** Something that is wrong, close to it, or worth knowing: one sentence with the numbers that were compared. */
 final readonly class Finding implements \JsonSerializable
 {
-    /** Words that begin a sentence; another may be a name, and keeps its capital. */
-    private const BEGINS = '/^(A|After|An|At|Every|From|Going|Half|Held|Holding|If|In|It|Its|Jammed|Measured|Most|Nobody|Nothing|On|One|Only|Over|Powered|Reading|So|Stopped|The|There|To|When|Where|While|With|Without)\b/';
-
     /**
      * @param  string  $code  listed in docs/findings.md
      * @param  string  $place  dotted path in the document, or a field of a calculator
@@ -54,15 +51,17 @@ final readonly class Finding implements \JsonSerializable
         return new self($first->code, $first->severity, $first->place, $first->says, $fixes);
     }
 
-    /** What it says, with the name of what it says it of. */
-    public function named(string $name): Sentence
+    /**
+     * What it says, after the name of what it says it of, where it does not begin with that itself.
+     *
+     * @param  string  $name  as it stands in a template: see Sentence::quote()
+     */
+    public function about(string $name): Sentence
     {
-        $says = preg_match(self::BEGINS, $this->says->template) === 1 ? lcfirst($this->says->template) : $this->says->template;
-
-        return str_starts_with($this->says->template, "{$name} ") ? $this->says : new Sentence("{$name}: {$says}", $this->says->values);
+        return str_starts_with($this->says->template, "{$name} ") ? $this->says : new Sentence("{$name}: ".Sentence::lower($this->says->template), $this->says->values);
     }
 
-    /** @param  list<string>  $names  of the routines that it concerns: named where there are several */
+    /** @param  list<string>  $names  of the routines that it concerns, as they stand in a template: said where there are several */
     public function concerning(array $names): self
     {
         $names = array_values(array_unique($names));

@@ -18,10 +18,7 @@ final readonly class Fix implements \JsonSerializable
     /** Both as one: this first, then what it needs besides. */
     public function and(self $other): self
     {
-        $suffix = (string) count($this->changes);
-        $second = $other->does->named($suffix);
-
-        return new self(new Sentence("{$this->does->template}; ".lcfirst($second->template), $this->does->values + $second->values), [...$this->changes, ...$other->changes]);
+        return new self($this->does->goingOn('; ', $other->does), [...$this->changes, ...$other->changes]);
     }
 
     /** @param  list<Sentence>  $costs */

@@ -7,14 +7,29 @@ namespace Brookstone\Core\Finding;
 use Brookstone\Core\Quantity\Quantity;
 
 /**
- * A sentence with quantities in it. The template names them in braces (`needs {need}, has {have}`), so that a reader can
- * have it in any unit system; text() gives it in one.
+ * A sentence with quantities and names in it. The template names the quantities in braces (`needs {need}, has {have}`), so that a reader can
+ * have it in any unit system; text() gives it in one. What people typed stands in it as `{"Lid"}`, which quote() writes: whatever it is, it comes
+ * out as it was typed, and no sentence that is put together of others takes it for anything else.
  */
 final readonly class Sentence implements \JsonSerializable
 {
+    private const NAME = '/\{("(?:[^"\\\\]|\\\\.)*")\}/';
+
     /** @param  array<string, Quantity>  $values */
     public function __construct(public string $template, public array $values = [])
     {
+    }
+
+    /** What people typed, or another sentence, as it stands in a template: it is said as it is. */
+    public static function quote(string $text): string
+    {
+        return '{'.strtr((string) json_encode($text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE), ['{' => '\u007b', '}' => '\u007d']).'}';
+    }
+
+    /** A template that goes on inside of a sentence: its first word without its capital, unless that is a name, a code or a unit. */
+    public static function lower(string $template): string
+    {
+        return preg_match('/^[A-Z](?=[a-z]|[ ,])/', $template) === 1 ? lcfirst($template) : $template;
     }
 
     /** The same with names of its own for its values: it can then stand in one sentence with another. */
@@ -29,6 +44,14 @@ final readonly class Sentence implements \JsonSerializable
         return new self(strtr($this->template, $names), $values);
     }
 
+    /** This without its full stop, and another that goes on from it. */
+    public function goingOn(string $between, self $next): self
+    {
+        $next = $next->named('then'.count($this->values));
+
+        return new self(rtrim($this->template, '.').$between.self::lower($next->template), $this->values + $next->values);
+    }
+
     public function text(string $system = 'metric'): string
     {
         $texts = [];
@@ -36,12 +59,37 @@ final readonly class Sentence implements \JsonSerializable
             $texts['{'.$name.'}'] = $quantity->text($system);
         }
 
-        return strtr($this->template, $texts);
+        return $this->withNames(fn (string $name): string => $name, $texts);
     }
 
-    /** @return array{template: string, values: array<string, Quantity>|\stdClass, text: string} */
+    /**
+     * Names are values among the others there: `{name1}`.
+     *
+     * @return array{template: string, values: array<string, Quantity|string>|\stdClass, text: string}
+     */
     public function jsonSerialize(): array
     {
-        return ['template' => $this->template, 'values' => $this->values === [] ? new \stdClass : $this->values, 'text' => $this->text()];
+        $names = [];
+        $template = $this->withNames(function (string $name) use (&$names): string {
+            $names['name'.(count($names) + 1)] = $name;
+
+            return '{name'.count($names).'}';
+        });
+
+        return ['template' => $template, 'values' => $this->values + $names ?: new \stdClass, 'text' => $this->text()];
+    }
+
+    /**
+     * @param  \Closure(string): string  $says  what stands for a name
+     * @param  array<string, string>  $texts  what stands for other marks
+     */
+    private function withNames(\Closure $says, array $texts = []): string
+    {
+        preg_match_all(self::NAME, $this->template, $found);
+        foreach ($found[0] as $i => $name) {
+            $texts[$name] ??= $says((string) json_decode($found[1][$i]));
+        }
+
+        return strtr($this->template, $texts);
     }
 }

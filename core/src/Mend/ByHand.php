@@ -113,8 +113,7 @@ final class ByHand
         if ($says === null || $closest === null) {
             return $says === null ? null : new Sentence($says);
         }
-        [$does, $brings] = [$closest[0]->does->named('would'), $closest[1]->named('then')];
 
-        return new Sentence("{$says} Tried: ".lcfirst(rtrim($does->template, '.')).'. But then: '.lcfirst($brings->template), $does->values + $brings->values);
+        return (new Sentence("{$says} Tried"))->goingOn(': ', $closest[0]->does)->goingOn('. But then: ', $closest[1]);
     }
 }

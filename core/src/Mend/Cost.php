@@ -33,7 +33,7 @@ final class Cost
             }
         }
 
-        return $most === null ? [] : [new Sentence("{$build->routines[$most[0]]->name} takes {takes} instead of {was}", ['takes' => Quantity::of($most[1], 's'), 'was' => Quantity::of($most[2], 's')])];
+        return $most === null ? [] : [new Sentence("{$build->routines[$most[0]]->named()} takes {takes} instead of {was}", ['takes' => Quantity::of($most[1], 's'), 'was' => Quantity::of($most[2], 's')])];
     }
 
     /** @return list<Sentence> */
@@ -47,7 +47,7 @@ final class Cost
                 continue;
             }
             if (abs($is->startsWith_A() - $was->startsWith_A()) > self::WORTH_SAYING * $was->startsWith_A()) {
-                $costs[] = new Sentence("{$motion->name} draws up to {is} instead of {was}", ['is' => Quantity::of($is->startsWith_A(), 'A'), 'was' => Quantity::of($was->startsWith_A(), 'A')]);
+                $costs[] = new Sentence("{$motion->named()} draws up to {is} instead of {was}", ['is' => Quantity::of($is->startsWith_A(), 'A'), 'was' => Quantity::of($was->startsWith_A(), 'A')]);
             }
         }
         $more = self::mass_kg($mended) - self::mass_kg($build);

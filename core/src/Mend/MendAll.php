@@ -7,6 +7,7 @@ namespace Brookstone\Core\Mend;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Finding\Sentence;
 
 /**
  * Mend after mend until the whole build holds, or nothing that can be tried mends what is left: each is the first that does of what is worst, tried on the
@@ -40,7 +41,7 @@ final class MendAll
                 return $mender;
             }
             [$finding, $proposal] = $mender->proposals()[$key];
-            yield new Step(Mender::mark($proposal), $finding->named(self::nameAt($build, $finding->place)), $fix, $mender->count());
+            yield new Step(Mender::mark($proposal), $finding->about(self::nameAt($build, $finding->place)), $fix, $mender->count());
             $build = Editor::with($build, $fix);
         }
     }
@@ -48,6 +49,6 @@ final class MendAll
     /** Of the motion, routine or sensor that a place lies in. */
     private static function nameAt(Build $build, string $place): string
     {
-        return $build->recordAt($place)['name'] ?? ucfirst(explode('.', $place)[0]);
+        return Sentence::quote($build->recordAt($place)['name'] ?? ucfirst(explode('.', $place)[0]));
     }
 }

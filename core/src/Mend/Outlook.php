@@ -63,7 +63,7 @@ final readonly class Outlook
         }
         foreach ($before->courses as $id => $was) {
             $is = $this->courses[$id] ?? null;
-            $name = $before->build->routines[$id]->name;
+            $name = $before->build->routines[$id]->named();
             $says = match (true) {
                 $is === null => "{$name} has nothing left to do.",
                 $was->ends && ! $is->ends => "{$name} does not come to its end any more.",
@@ -75,7 +75,7 @@ final readonly class Outlook
             }
             $motion = $was->isSound ? $this->leftElsewhere($was, $is) : null;
             if ($motion !== null) {
-                return new Worse(new Sentence("{$name} leaves {$before->build->motions[$motion]->name} somewhere else."));
+                return new Worse(new Sentence("{$name} leaves {$before->build->motions[$motion]->named()} somewhere else."));
             }
         }
 

@@ -213,7 +213,7 @@ final class Search
         $n = intdiv($event, 3);
 
         return match ($event % 3) {
-            Walk::STARTS => $this->program->routines[$n]->name.' starts',
+            Walk::STARTS => $this->program->routines[$n]->named().' starts',
             Walk::GIVES_UP => "{$this->program->nodes[$n]->path} gives up",
             default => $this->program->nodes[$n]->kind === Node::FORK ? '' : $this->program->nodes[$n]->path,
         };

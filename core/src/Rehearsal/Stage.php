@@ -394,14 +394,14 @@ final class Stage
             return $found;
         }
         if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $axis->isPowered()) {
-            $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->name} is still powered when all is done"), $last['routine'], $last['path']);
+            $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->named()} is still powered when all is done"), $last['routine'], $last['path']);
         }
         $step = $this->build->routines[$last['routine']]->stepAt($last['path']);
         $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
         $off = $place === null || $last['outcome'] !== 'done' || ! ($step instanceof GoStep || $step instanceof HomeStep) ? 0.0 : abs($motion->distance($axis->position(), $motion->at($place)));
         [$low, $high] = $motion->range();
         if ($place !== null && $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) * (1 + 1e-9)) {
-            $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(), new Sentence("{$motion->name} ends {off} off {$motion->place($place)?->name}", ['off' => $motion->unit()->quantity($off)]), $last['routine'], $last['path']);
+            $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(), new Sentence("{$motion->named()} ends {off} off {$motion->place($place)?->named()}", ['off' => $motion->unit()->quantity($off)]), $last['routine'], $last['path']);
         }
 
         return $found;

@@ -67,7 +67,7 @@ final class Protocol
         } catch (InvalidInput $refused) {
             return ['ok' => false, 'errors' => $refused->errors];
         } catch (StepFailed $failed) {
-            return self::refused('', ucfirst($failed->getMessage()).'.');
+            return self::refused('', "Refused: {$failed->getMessage()}.");
         }
     }
 

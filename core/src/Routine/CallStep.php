@@ -42,7 +42,7 @@ final readonly class CallStep implements Step
 
     public function says(Build $build): Sentence
     {
-        return new Sentence('Do '.($build->routines[$this->routine]->name ?? $this->routine).'.');
+        return new Sentence('Do '.(($build->routines[$this->routine] ?? null)?->named() ?? $this->routine).'.');
     }
 
     public function run(Controller $controller): \Generator

@@ -49,7 +49,7 @@ final readonly class ChangeOverStep implements Step
 
     public function says(Build $build): Sentence
     {
-        return new Sentence("Change the motor over to {$build->motions[$this->motion]->name}; it takes {time}.", ['time' => Quantity::of($this->takes_s, 's')]);
+        return new Sentence("Change the motor over to {$build->motions[$this->motion]->named()}; it takes {time}.", ['time' => Quantity::of($this->takes_s, 's')]);
     }
 
     public function run(Controller $controller): \Generator

@@ -42,7 +42,7 @@ final readonly class FaultStep implements Step
 
     public function says(Build $build): Sentence
     {
-        return new Sentence('Stop with the fault “'.strtr($this->message, ['{' => '(', '}' => ')']).'”.');
+        return new Sentence('Stop with the fault “'.Sentence::quote($this->message).'”.');
     }
 
     public function run(Controller $controller): \Generator

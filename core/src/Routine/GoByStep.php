@@ -65,7 +65,7 @@ final readonly class GoByStep implements Moves
         $motion = $build->motions[$this->motion];
         $values = ['by' => $motion->unit()->quantity(abs($this->by))] + ($this->speed < 1.0 ? ['speed' => Quantity::share($this->speed)] : []);
 
-        return GiveUp::add("Move {$motion->name} {by} ".$motion->way($this->by > 0.0 ? 1 : -1).($this->speed < 1.0 ? ' at {speed} speed' : ''), $values, $this->give_up_s);
+        return GiveUp::add("Move {$motion->named()} {by} ".$motion->way($this->by > 0.0 ? 1 : -1).($this->speed < 1.0 ? ' at {speed} speed' : ''), $values, $this->give_up_s);
     }
 
     public function run(Controller $controller): \Generator

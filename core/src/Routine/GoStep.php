@@ -63,7 +63,7 @@ final readonly class GoStep implements Moves
         $motion = $build->motions[$this->motion];
         $values = $this->speed < 1.0 ? ['speed' => Quantity::share($this->speed)] : [];
 
-        return GiveUp::add("Take {$motion->name} to {$motion->place($this->place)?->name}".($values === [] ? '' : ' at {speed} speed'), $values, $this->give_up_s);
+        return GiveUp::add("Take {$motion->named()} to {$motion->place($this->place)?->named()}".($values === [] ? '' : ' at {speed} speed'), $values, $this->give_up_s);
     }
 
     public function run(Controller $controller): \Generator

@@ -57,7 +57,7 @@ final readonly class HomeStep implements Moves
     public function says(Build $build): Sentence
     {
         return GiveUp::add(
-            "Home {$build->motions[$this->motion]->name} at {speed} speed onto {$build->switch($this->switch)?->name}",
+            "Home {$build->motions[$this->motion]->named()} at {speed} speed onto {$build->switch($this->switch)?->named()}",
             ['speed' => Quantity::share($this->speed)], $this->give_up_s,
         );
     }

@@ -50,7 +50,7 @@ final readonly class PowerStep implements Step
 
     public function says(Build $build): Sentence
     {
-        $name = $this->motion !== null ? $build->motions[$this->motion]->name : ($build->supplies[$this->supply ?? '']->name ?? 'the supply');
+        $name = $this->motion !== null ? $build->motions[$this->motion]->named() : (($build->supplies[$this->supply ?? ''] ?? null)?->named() ?? 'the supply');
 
         return new Sentence('Switch the power of '.$name.($this->on ? ' on' : ' off').' and wait {settle}.', ['settle' => Quantity::of($this->settle_s, 's')]);
     }

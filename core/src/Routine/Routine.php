@@ -6,10 +6,13 @@ namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\CounterIs;
+use Brookstone\Core\Finding\Named;
 
 /** What starts it, its steps in order, and what is done when one of them fails. */
 final readonly class Routine
 {
+    use Named;
+
     /**
      * @param  list<Trigger>  $starts
      * @param  list<Step>  $steps

@@ -81,7 +81,7 @@ final readonly class RunStep implements Moves
     public function says(Build $build): Sentence
     {
         $values = [];
-        $text = "Run {$build->motions[$this->motion]->name} {$build->motions[$this->motion]->way($this->direction)}";
+        $text = "Run {$build->motions[$this->motion]->named()} {$build->motions[$this->motion]->way($this->direction)}";
         if ($this->speed < 1.0) {
             $text .= ' at {speed} speed';
             $values['speed'] = Quantity::share($this->speed);

@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
+use Brookstone\Core\Finding\Named;
+
 /** What the world does during a run: where motions stand at first, and what happens by time. */
 final readonly class Scenario
 {
+    use Named;
+
     /**
      * @param  array<string, float>  $startsAt  by motion, in its own unit
      * @param  list<WorldEvent>  $events  by time

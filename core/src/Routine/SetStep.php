@@ -50,7 +50,7 @@ final readonly class SetStep implements Step
     public function says(Build $build): Sentence
     {
         $counter = $build->counters[$this->counter] ?? null;
-        $name = $counter->name ?? $this->counter;
+        $name = $counter?->named() ?? $this->counter;
 
         return new Sentence(match (true) {
             ($counter->isMark ?? false) && $this->to !== null => ($this->to === 0 ? 'Clear' : 'Set')." {$name}.",

@@ -49,7 +49,7 @@ final readonly class SignalStep implements Step
 
     public function says(Build $build): Sentence
     {
-        $text = 'Switch '.$build->outputs[$this->output]->name.($this->on ? ' on' : ' off');
+        $text = 'Switch '.$build->outputs[$this->output]->named().($this->on ? ' on' : ' off');
 
         return $this->for_s === null ? new Sentence($text.'.') : new Sentence($text.' for {time}.', ['time' => Quantity::of($this->for_s, 's')]);
     }

@@ -46,7 +46,7 @@ final readonly class StopStep implements Step
 
     public function says(Build $build): Sentence
     {
-        $name = $build->motions[$this->motion]->name;
+        $name = $build->motions[$this->motion]->named();
 
         return new Sentence(match ($this->how) {
             'brake' => "Brake {$name}.",

@@ -102,20 +102,20 @@ final class Recorder
     {
         $this->inputs[$id][] = ['at_s' => $at, 'on' => $on];
         if ($at > 0.0) {
-            $this->event($at, 'input', new Sentence(ucfirst($this->build->condition($id, $on)).'.'));
+            $this->event($at, 'input', new Sentence($this->build->condition($id, $on).'.'));
         }
     }
 
     public function output(string $id, float $at, bool $on): void
     {
         $this->outputs[$id][] = ['at_s' => $at, 'on' => $on];
-        $this->event($at, 'output', new Sentence($this->build->outputs[$id]->name.($on ? ' goes on.' : ' goes off.')));
+        $this->event($at, 'output', new Sentence($this->build->outputs[$id]->named().($on ? ' goes on.' : ' goes off.')));
     }
 
     /** @param  float  $speed in the motion's own unit per second */
     public function hit(float $at, Motion $motion, float $speed, float $energy_J): void
     {
-        $this->mishap('hit', $motion->id, $at, new Sentence("{$motion->name} hits its hard stop at {speed} with {energy}.", [
+        $this->mishap('hit', $motion->id, $at, new Sentence("{$motion->named()} hits its hard stop at {speed} with {energy}.", [
             'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
             'energy' => Quantity::of($energy_J, 'J'),
         ]));
@@ -124,7 +124,7 @@ final class Recorder
     /** @param  float  $speed in the motion's own unit per second */
     public function lands(float $at, Motion $motion, float $speed, float $energy_J): void
     {
-        $this->event($at, 'hit', new Sentence("{$motion->name} comes down at {speed} with {energy} and stands: its cord goes slack while the drum turns on.", [
+        $this->event($at, 'hit', new Sentence("{$motion->named()} comes down at {speed} with {energy} and stands: its cord goes slack while the drum turns on.", [
             'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
             'energy' => Quantity::of($energy_J, 'J'),
         ]));
@@ -132,23 +132,23 @@ final class Recorder
 
     public function snaps(float $at, Motion $motion, float $pull_N, float $bears_N): void
     {
-        $this->mishap('snap', $motion->id, $at, new Sentence("The cord of {$motion->name} breaks: it is pulled with {pull}, and at its knot it bears {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
+        $this->mishap('snap', $motion->id, $at, new Sentence("The cord of {$motion->named()} breaks: it is pulled with {pull}, and at its knot it bears {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
     }
 
     public function broken(float $at, Rule $rule): void
     {
         $says = $rule->says($this->build);
-        $this->mishap('rule', $rule->id, $at, new Sentence("The rule {$rule->name} is broken: {$says->template}.", $says->values));
+        $this->mishap('rule', $rule->id, $at, new Sentence("The rule {$rule->named()} is broken: {$says->template}.", $says->values));
     }
 
     public function sag(float $at, Supply $supply, float $asked_A): void
     {
-        $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->name} sags: it is asked for {asked} and gives {most}.", ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
+        $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->named()} sags: it is asked for {asked} and gives {most}.", ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
     }
 
     public function routine(float $at, string $kind, string $text): void
     {
-        $this->event($at, $kind, new Sentence($text));
+        $this->event($at, $kind, new Sentence(Sentence::quote($text)));
     }
 
     public function stepStarts(Routine $routine, string $path, Step $step, float $at): int
@@ -214,13 +214,13 @@ final class Recorder
     public function stalled(float $at, Motion $motion, float $for_s, float $current_A): void
     {
         $step = $this->stalls[$motion->id] ?? null;
-        $this->mishaps[] = new Mishap('stall', $motion->id, $at, new Sentence("{$motion->name} pushes in vain for {time} with {current}.", ['time' => Quantity::of($for_s, 's'), 'current' => Quantity::of($current_A, 'A')]), $step['routine'] ?? null, $step['path'] ?? null);
+        $this->mishaps[] = new Mishap('stall', $motion->id, $at, new Sentence("{$motion->named()} pushes in vain for {time} with {current}.", ['time' => Quantity::of($for_s, 's'), 'current' => Quantity::of($current_A, 'A')]), $step['routine'] ?? null, $step['path'] ?? null);
     }
 
     /** A routine gave up, at the step that did. */
     public function vain(float $at, Routine $routine, string $because): void
     {
-        $this->mishaps[] = new Mishap('vain', $routine->id, $at, new Sentence("{$routine->name} gives up: {$because}."), $routine->id, $this->gaveUp($routine->id)['path'] ?? null);
+        $this->mishaps[] = new Mishap('vain', $routine->id, $at, new Sentence("{$routine->named()} gives up: ".Sentence::quote($because).'.'), $routine->id, $this->gaveUp($routine->id)['path'] ?? null);
     }
 
     /** @return array<string, mixed>|null the last step of a routine that gave up */

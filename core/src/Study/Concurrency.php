@@ -61,7 +61,7 @@ final class Concurrency
                 $worse = self::rehearsed($changed, Rehearsal::of($changed, $rehearsed))->worse($asRehearsed);
             }
             $offers[] = [
-                'path' => $path, 'says' => rtrim($step->says($build)->text(), '.').' — and beside it: '.lcfirst($next->says($build)->text()), 'saves_s' => $saves,
+                'path' => $path, 'says' => $step->says($build)->goingOn(' — and beside it: ', $next->says($build))->text(), 'saves_s' => $saves,
                 'fix' => $worse === null ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]), [$change]) : null,
                 'why_not' => $worse?->says->text(),
             ];

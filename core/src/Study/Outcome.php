@@ -36,7 +36,7 @@ final readonly class Outcome
             'finished' => $this->wrong() ?? ['finishes', sprintf('It finishes after %.3g s.', $this->run['took_s'])],
             'still_running' => ['waits', 'It still waits when the run is ended.'],
             'never_started' => ['stops', 'It never starts.'],
-            default => ['stops', ucfirst((string) $this->run['fault']).'; everything stands still.'],
+            default => ['stops', "It gives up: {$this->run['fault']}; everything stands still."],
         };
     }
 

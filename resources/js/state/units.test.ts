@@ -82,6 +82,11 @@ describe('sentences', () => {
         expect(book.say(sentence, 'inch')).toContain('48.6 oz·in');
     });
 
+    it('says a name as it was typed, whatever it reads like', () => {
+        const named = { template: '{name1} needs {needs}', values: { ...sentence.values, name1: 'Lid {needs} {name1}' }, text: '' };
+        expect(book.say(named, 'metric')).toBe('Lid {needs} {name1} needs 0.343 N·m');
+    });
+
     it('sets number and unit apart', () => {
         expect(book.parts({ si: 0.012, dimension: 'length' }, 'metric')).toEqual({ number: '12', unit: 'mm' });
         expect(book.text({ si: 0.4, dimension: 'share' }, 'metric')).toBe('40%');

@@ -77,8 +77,8 @@ export class UnitBook {
 
     say(sentence: Sentence, system: SystemName): string {
         return sentence.template.replace(/\{(\w+)\}/g, (all, name: string) => {
-            const quantity = sentence.values[name];
-            return quantity === undefined ? all : this.text(quantity, system);
+            const value = sentence.values[name];
+            return value === undefined ? all : typeof value === 'string' ? value : this.text(value, system);
         });
     }
 }

@@ -17,7 +17,7 @@ export function StopsStation({ handle: { motion, chain, path } }: { handle: Moti
     const add = (place: { id: string; name: string; at: number }) => {
         const middle = motion.places.reduce((sum, each) => sum + each.at, 0) / motion.places.length;
         const taken = stored.document.motions.flatMap((each) => each.stops.switches.map((other) => other.id)).concat(stored.document.sensors.map((sensor) => sensor.id));
-        const added: LimitSwitch = { id: freeId(`${motion.name} ${place.name}`, taken), name: `${motion.name} ${place.name.toLowerCase()} switch`.slice(0, 80), place: place.id, at: place.at, end: place.at <= middle ? 'low' : 'high', travel: 0, bounce_s: 0, closed: false };
+        const added: LimitSwitch = { id: freeId(`${motion.name} ${place.name}`, taken), name: `${motion.name}: ${place.name} switch`.slice(0, 80), place: place.id, at: place.at, end: place.at <= middle ? 'low' : 'high', travel: 0, bounce_s: 0, closed: false };
         edit({ path: `${path}.stops.switches`, value: [...stops.switches, added] });
     };
     const bare = motion.places.filter((place) => !stops.switches.some((each) => each.place === place.id));

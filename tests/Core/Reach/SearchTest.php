@@ -95,7 +95,7 @@ it('finds what only an order of events brings about, and tells how', function ()
     ]];
     $found = Search::of(Builds::planted($rule + $routines(false)))->of('rule');
 
-    expect($found)->toHaveCount(1)->and($found[0])->toContain('A starts', 'B starts')
+    expect($found)->toHaveCount(1)->and($found[0])->toContain('{"A"} starts', '{"B"} starts')
         ->and(Search::of(Builds::planted($routines(false)))->of('rule'))->toBe([])
         // Being alone is about the same things: these two are not.
         ->and(Search::of(Builds::planted($rule + $routines(true)))->of('rule'))->toHaveCount(1);
