@@ -7,6 +7,8 @@ namespace App\Actions;
 use App\Models\RigSession;
 use Illuminate\Support\Facades\DB;
 
+use function Illuminate\Support\php_binary;
+
 /**
  * Keeps live sessions: each is a process of its own that speaks the line protocol over a local socket. What was said to it is stored before it
  * is said; a process that is gone is started anew and told everything again, which gives the same state to the last digit.
@@ -118,7 +120,7 @@ final class RigBench
         $this->makeRoom();
         $file = storage_path("brookstone/rig-{$session->id}.json");
         file_put_contents($file, $session->document);
-        $command = implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, base_path('artisan'), 'brookstone:rig', $file, "--socket={$path}", ...($session->begins === null ? [] : ["--scenario={$session->begins}"])]));
+        $command = implode(' ', array_map(escapeshellarg(...), [php_binary(), base_path('artisan'), 'brookstone:rig', $file, "--socket={$path}", ...($session->begins === null ? [] : ["--scenario={$session->begins}"])]));
         // Its own session, with nothing of the server's left open: it must not hold up whoever waits for the server to end.
         $free = 'for fd in /proc/self/fd/*; do n=${fd##*/}; [ "$n" -gt 2 ] && eval "exec $n>&-"; done; ';
         proc_close(proc_open(['bash', '-c', "({$free} exec setsid {$command}) > /dev/null 2>&1 < /dev/null &"], [], $pipes) ?: throw new \RuntimeException('The rig could not be started.'));

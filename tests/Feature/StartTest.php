@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Process;
 use Tests\Support\Checkout;
 
@@ -41,6 +42,11 @@ function answers(int $port): bool
     return $socket !== false && fclose($socket);
 }
 
+function serves(int $port): bool
+{
+    return str_contains((string) @file_get_contents("http://127.0.0.1:{$port}/", context: stream_context_create(['http' => ['timeout' => 2]])), '<div id="app">');
+}
+
 function waitFor(Closure $so, float $seconds): void
 {
     for ($until = microtime(true) + $seconds; ! $so() && microtime(true) < $until;) {
@@ -55,7 +61,7 @@ function processesOf(object $test): array
     $found = [];
     foreach (array_filter(explode("\n", Process::run(['ps', '-eo', 'pid=,args='])->output())) as $line) {
         [$pid, $command] = explode(' ', trim($line), 2);
-        if (@readlink("/proc/{$pid}/cwd") === $test->at || str_contains($command, "127.0.0.1:{$test->port}")) {
+        if (@readlink("/proc/{$pid}/cwd") === $test->at || @readlink("/proc/{$pid}/cwd") === "{$test->at}/public" || str_contains($command, "127.0.0.1:{$test->port}")) {
             $found[$pid] = $command;
         }
     }
@@ -107,16 +113,43 @@ it('ends with all that it began, however it is ended', function (int $signal) {
     waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
 })->with(['TERM' => [SIGTERM], 'HUP' => [SIGHUP], 'INT' => [SIGINT], 'by force' => [SIGKILL]]);
 
-it('begins again what ended by force, and ends when its keeper does', function () {
+it('begins again what ended by force, with all that it had begun, and ends when its keeper does', function () {
     running($this);
+    $masters = ['php-fpm: master', 'nginx: master', 'php artisan queue:work'];
     $of = fn (string $what): array => array_keys(array_filter(processesOf($this), fn (string $command): bool => str_starts_with($command, $what)));
-    $before = [...$of('php -S'), ...$of('php artisan queue:work')];
-    foreach ([min($of('php -S')), min($of('php artisan queue:work'))] as $pid) {
-        posix_kill($pid, SIGKILL);
+    $before = array_keys(processesOf($this));
+    foreach ($masters as $master) {
+        posix_kill(min($of($master)), SIGKILL);
     }
-    waitFor(fn (): bool => count($of('php -S')) === 5 && count($of('php artisan queue:work')) === 2 && array_intersect([min($of('php -S'))], $before) === [] && answers($this->port), 15.0);
-    posix_kill(min($of('bash -c')), SIGKILL);
+    waitFor(fn (): bool => count($of('php-fpm: pool')) === 4 && count($of('nginx: worker')) === 1 && count($of('php artisan queue:work')) === 2 && serves($this->port), 15.0);
+    expect(array_intersect([...$of('php-fpm'), ...$of('nginx')], $before))->toBe([])->and(array_intersect($of('php artisan queue:work'), $before))->toHaveCount(1)
+        ->and((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"))->toContain('program ended; it begins again in 0 s', 'pages ended', 'worker-1 ended');
+    posix_kill(min($of('php-fpm: master')), SIGKILL);
+    waitFor(fn (): bool => str_contains((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"), 'program ended; it begins again in 1 s'), 5.0);
+    posix_kill(min($of('bash bin/support/keeper')), SIGKILL);
     waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
+});
+
+it('is served by one process where there is no other, and gives out no source', function () {
+    started($this, '--setup-only');
+    $keeper = Process::path($this->at)->env($this->environment)->timeout(60)->start(['bash', '-c', 'exec setsid bin/support/keeper $PPID '.$this->port.' "" "" none']);
+    waitFor(fn (): bool => serves($this->port), 10.0);
+    posix_kill((int) $keeper->id(), SIGTERM);
+    Process::run(['pkill', '-KILL', '-s', (string) $keeper->id()]);
+    waitFor(fn (): bool => ! answers($this->port), 5.0);
+});
+
+it('gives out what is made to be given out, and nothing else that lies beside it', function () {
+    running($this);
+    file_put_contents("{$this->at}/public/.secret", 'hidden');
+    $get = fn (string $path): Illuminate\Http\Client\Response => Http::timeout(10)->get("http://127.0.0.1:{$this->port}{$path}");
+    $asset = '/build/'.json_decode((string) file_get_contents("{$this->at}/public/build/manifest.json"), true)['resources/js/main.tsx']['file'];
+
+    expect($get($asset)->header('Content-Type'))->toBe('text/javascript; charset=utf-8')->and($get($asset)->header('Cache-Control'))->toContain('max-age=')
+        ->and($get('/api/builds')->json())->toHaveCount(3)->and($get('/build/assets/none.js')->status())->toBe(404)
+        ->and($get('/.secret')->body())->not->toContain('hidden')->and($get('/index.php')->body())->not->toContain('<?php')
+        ->and($get('/')->headers()['X-Content-Type-Options'])->toBe(['nosniff'])
+        ->and(Http::withBody(str_repeat('x', 9_000_000), 'application/json')->post("http://127.0.0.1:{$this->port}/api/builds")->header('Content-Type'))->toContain('json');
 });
 
 it('keeps what a command was compiled to, for nobody else, and never takes what is old or damaged', function () {
