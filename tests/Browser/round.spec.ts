@@ -5,7 +5,7 @@ test('one motor moves two: what decides is said, and kept', async ({ page, reque
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/motions/tide/drive`);
     await page.getByLabel('The same motor moves').selectOption({ label: 'Ferry too' });
-    await page.getByLabel('Which of them, says').selectOption({ label: 'both: the other always forwards' });
+    await page.getByLabel('Which of them, says').selectOption({ label: 'all: the first always forwards' });
     await expect(page.getByText(/One motor moves this both ways, and with it Ferry always forwards/)).toBeVisible();
     await page.getByLabel('Which of them, says').selectOption({ label: 'a selector' });
     await page.getByLabel('It is changed over by').selectOption({ label: 'Heron neck' });
@@ -17,6 +17,20 @@ test('one motor moves two: what decides is said, and kept', async ({ page, reque
     await expect(page.getByLabel('It is changed over by')).toHaveValue('heron-neck');
     await expect(page.getByLabel('It moves Tide at')).toHaveValue('strike');
     await expect(page.getByLabel('Told that it holds Tide by')).toHaveValue('visitor-beam');
+    await page.goto(`/builds/${id}/motions/drawbridge/drive`);
+    await page.getByLabel('The same motor moves').selectOption({ label: 'Tide too' });
+    await expect(page.getByRole('alert')).toContainText('Needs a place of Heron neck that moves no other.'); // it has two, and there are three now
+    await page.goto(`/builds/${id}/motions/tide/drive`);
+    await page.getByLabel('It is changed over by').selectOption({ label: 'a hand' });
+    await isSaved(page);
+    await page.goto(`/builds/${id}/motions/drawbridge/drive`);
+    await page.getByLabel('The same motor moves').selectOption({ label: 'Tide too' });
+    await expect(page.getByLabel('It is changed over by')).toHaveValue('');
+    await expect(page.getByText(/One motor moves this and Ferry and Tide through a selector/)).toBeVisible();
+    await page.getByLabel('Which of them, says').selectOption({ label: 'its direction of turn' });
+    await isSaved(page);
+    await page.goto(`/builds/${id}/motions/tide/drive`);
+    await expect(page.getByLabel('Which of them, says')).toHaveValue('direction');
     await seesNothingWrong(page);
 });
 

@@ -111,16 +111,24 @@ final class CordRules
         ]);
     }
 
-    /** Two motions that one shaft moves, the lighter first. */
+    /** Motions that one shaft moves, the lightest first: this one and that before it in the group whose order is least sure. */
     private static function inTurn(Subject $subject): ?Finding
     {
-        $drive = $subject->motion->drive;
-        $other = $drive?->shares === null || $drive->shares_by !== 'in_turn' ? null : $subject->build->motions[$drive->shares] ?? null;
-        if ($other === null) {
+        $group = $subject->motion->drive?->shares === null ? null : $subject->build->motorGroups[$subject->motion->id] ?? null;
+        $pairs = [];
+        foreach ($group?->by === 'in_turn' ? $group->members : [] as $id) {
+            if ($id === $subject->motion->id) {
+                break; // those that come after it say it themselves
+            }
+            $other = $subject->build->motions[$id];
+            [$one, $two] = [self::asks($subject), self::asks($subject->with($other))];
+            $pairs[] = [new TwoInTurn($one['most'], $one['starts'], $two['most'], $two['starts']), $other, $one, $two];
+        }
+        if ($pairs === []) {
             return null;
         }
-        [$one, $two] = [self::asks($subject), self::asks($subject->with($other))];
-        $pair = new TwoInTurn($one['most'], $one['starts'], $two['most'], $two['starts']);
+        usort($pairs, fn (array $a, array $b): int => $a[0]->margin <=> $b[0]->margin);
+        [$pair, $other, $one, $two] = $pairs[0];
         [$first, $second] = $pair->first === 'other' ? [$other, $subject->motion] : [$subject->motion, $other];
         $values = ['margin' => Quantity::number($pair->margin), 'one' => Quantity::of($one['most'], 'N·m'), 'two' => Quantity::of($two['most'], 'N·m')];
         $at = $subject->path.'.drive.shares_by';

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Claims\ClaimCheck;
 use Brookstone\Core\Drive\ContinuousServo;
 use Brookstone\Core\Drive\Servo;
@@ -114,33 +115,50 @@ final class DriveNotes
 
     private function shared(Subject $subject, DriveFigures $f): ?Finding
     {
-        $other = $f->drive->shares === null ? null : $subject->build->motions[$f->drive->shares] ?? null;
+        $others = self::others($subject, $f);
+        if ($others === []) {
+            return null;
+        }
+        $names = Sentence::listed(array_map(fn (Motion $other): string => $other->named(), $others));
+        $first = $others[0]->named();
 
-        return $other === null ? null : new Finding('drive.shared', Severity::Note, $subject->path.'.drive.shares', new Sentence(
+        return new Finding('drive.shared', Severity::Note, $subject->path.'.drive.shares', new Sentence(
             match ($f->drive->shares_by) {
-                'selector' => "One motor moves this and {$other->named()} through a selector: a switch must say which of them is engaged, and changing over takes a step of its own.",
-                'rectifier' => "One motor moves this both ways, and with it {$other->named()} always forwards: that moves whenever this does, and must be able to go on.",
-                'in_turn' => "One motor moves this and {$other->named()} in turn: what is lighter goes first, until it meets its stop, and then the other.",
-                default => "One motor moves this when it turns one way and {$other->named()} when it turns the other: neither can be driven back, so each must come round by itself.",
+                'selector' => "One motor moves this and {$names} through a selector: a switch must say which of them is engaged, and changing over takes a step of its own.",
+                'rectifier' => "One motor moves this both ways, and with it {$first} always forwards: that moves whenever this does, and must be able to go on.",
+                'in_turn' => "One motor moves this and {$names} in turn: what is lightest goes first, until it meets its stop, and then the next.",
+                default => "One motor moves this when it turns one way and {$names} when it turns the other: neither can be driven back, so each must come round by itself.",
             },
         ));
     }
 
-    /** Both on one motor at once: what they need of it adds up. */
+    /** @return list<Motion> the others on its motor, the one that has it first; none where it has it itself */
+    private static function others(Subject $subject, DriveFigures $f): array
+    {
+        $group = $f->drive->shares === null ? null : $subject->build->motorGroups[$subject->motion->id] ?? null;
+
+        return array_map(fn (string $id): Motion => $subject->build->motions[$id], $group?->others($subject->motion->id) ?? []);
+    }
+
+    /** All on one motor at once: what they need of it adds up. */
     private function together(Subject $subject, DriveFigures $f): ?Finding
     {
-        $other = $f->drive->shares === null || $f->drive->shares_by !== 'rectifier' ? null : $subject->build->motions[$f->drive->shares] ?? null;
-        if ($other === null || $f->counts) {
+        $others = $f->drive->shares_by === 'rectifier' ? self::others($subject, $f) : [];
+        if ($others === [] || $f->counts) {
             return null;
         }
-        $needs = $f->peak_Nm / $f->ratio / $f->efficiency + (new Facts($other))->peak_Nm() / $other->train->ratio() / $other->train->efficiency();
+        $needs = $f->peak_Nm / $f->ratio / $f->efficiency;
+        foreach ($others as $other) {
+            $needs += (new Facts($other))->peak_Nm() / $other->train->ratio() / $other->train->efficiency();
+        }
+        $names = Sentence::listed(array_map(fn (Motion $other): string => $other->named(), $others));
         $gives = $f->on->most_Nm;
         if ($gives >= $needs * $subject->build->settings->peak_margin * (1 - DriveRules::TIE)) {
             return null;
         }
 
         return new Finding('drive.together_weak', $gives < $needs * (1 - DriveRules::TIE) ? Severity::Fails : Severity::Tight, $subject->path.'.drive.shares', new Sentence(
-            "One motor moves this and {$other->named()} at once: together they ask {needs} of it at the worst, and it gives {gives}.", ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
+            "One motor moves this and {$names} at once: together they ask {needs} of it at the worst, and it gives {gives}.", ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
         ), [new Fix(new Sentence('Give it a motor of its own'), [new Change($subject->path.'.drive.shares', null), new Change($subject->path.'.drive.selector', null)])]);
     }
 

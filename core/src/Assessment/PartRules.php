@@ -142,7 +142,7 @@ final class PartRules
         $pawl = new Stage(StageType::Pawl, 24, 24, efficiency: StageType::Pawl->usualEfficiency(), passes: $drive->reversed ? 'back' : 'forward');
 
         return new Finding('train.shares_no_pawl', Severity::Tight, $subject->path.'.train', new Sentence(
-            'Its motor moves this turning one way and '.(($subject->build->motions[$drive->shares] ?? null)?->named() ?? 'another').' turning the other, but nothing lets the wrong turning go by.',
+            'Its motor moves this turning one way and '.Sentence::listed(array_map(fn (string $id): string => $subject->build->motions[$id]->named(), $subject->build->motorGroups[$subject->motion->id]->others($subject->motion->id))).' turning the other, but nothing lets the wrong turning go by.',
         ), $pushes ? [] : [new Fix(new Sentence('Put a pawl of 24 teeth at the drive'), [new Change($subject->path.'.train', Stages::write(new Train([$pawl, ...$subject->motion->train->stages])))])]);
     }
 }

@@ -124,13 +124,7 @@ final readonly class RoutineReach
     /** It shares its motor with another through a selector. */
     private function isSelected(string $id): bool
     {
-        foreach ($this->build->motions as $motion) {
-            if ($motion->drive?->shares !== null && $motion->drive->shares_by === 'selector' && ($motion->id === $id || $motion->drive->shares === $id)) {
-                return true;
-            }
-        }
-
-        return false;
+        return ($this->build->motorGroups[$id]->by ?? null) === 'selector';
     }
 
     /**
@@ -147,7 +141,7 @@ final readonly class RoutineReach
             }
             $told["{$of($path)->id} {$motion}"] = true;
             $name = $this->build->motions[$motion]->named();
-            $this->context->find($of($path), 'routine.not_changed_over', Severity::Fails, $path, "{$name} has its motor through a selector, and that may still hold the other here; after power-on nobody knows which.", [], [
+            $this->context->find($of($path), 'routine.not_changed_over', Severity::Fails, $path, "{$name} has its motor through a selector, and that may still hold another here; after power-on nobody knows which.", [], [
                 $this->context->before($path, ['do' => 'change_over', 'motion' => $motion, 'takes_s' => self::CHANGE_OVER_S], new Sentence("Change over to {$name} first")),
             ], $motion);
         }

@@ -19,6 +19,9 @@ use Brookstone\Core\Routine\Scenario;
 /** A whole build: everything that is known of a model with moving parts. Made from its document, which it keeps. */
 final readonly class Build
 {
+    /** @var array<string, MotorGroup> of each motion that has its motor together with others */
+    public array $motorGroups;
+
     /**
      * @param  array<string, mixed>  $document  canonical: every default filled in, every key in its place
      * @param  array<string, Supply>  $supplies  by id, as the others
@@ -48,6 +51,7 @@ final readonly class Build
         public array $counters = [],
         public array $rules = [],
     ) {
+        $this->motorGroups = MotorGroup::all($motions);
     }
 
     /**
@@ -143,13 +147,19 @@ final readonly class Build
     /**
      * What selectors hold when a condition holds, or does not, where one is told of.
      *
-     * @return array<string, bool> by the motion whose drive has the selector: it holds that, or the other
+     * @return array<string, bool> by the motion whose drive has the selector: it holds that, or it does not
      */
     public function heldBy(Condition $condition, bool $holds): array
     {
         $said = $this->inputsSaid($condition, $holds);
 
-        return array_filter(array_map(fn (Motion $motion): ?bool => $motion->drive?->shares === null ? null : $said[$motion->drive->selector->tells ?? ''] ?? null, $this->motions), fn (?bool $held): bool => $held !== null);
+        $held = [];
+        foreach ($this->motorGroups as $id => $group) {
+            $tells = $said[$group->tellers()[$id] ?? ''] ?? null;
+            $held += $tells === null ? [] : [$id => $tells];
+        }
+
+        return $held;
     }
 
     /** @return non-empty-list<string> a routine and those that it calls, and those that they call */

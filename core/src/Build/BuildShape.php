@@ -147,8 +147,8 @@ final class BuildShape
                 'reversed' => Field::or(false, new BooleanShape, 'Its wires are swapped, or the servo is turned round: it turns the other way.'),
                 'one_way' => Field::or(false, new BooleanShape, 'It only ever turns forwards: a single transistor instead of a bridge, or a pawl.'),
                 'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
-                'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion that the same motor moves.'),
-                'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn', 'rectifier'), 'What decides which of the two it moves; rectifier: both, the other forwards whichever way it turns.'),
+                'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion on whose motor it is; any number may share one.'),
+                'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn', 'rectifier'), 'What decides which of them the motor moves, the same for all on it; rectifier: all, what has the motor forwards whichever way it turns.'),
                 'selector' => Field::or(null, (new RecordShape([
                     'motion' => Field::or(null, TextShape::id()->orNull(), 'The servo that moves it; empty: a hand.'),
                     'place' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which the motor moves this motion.'),

@@ -26,6 +26,18 @@ final readonly class Sentence implements \JsonSerializable
         return '{'.strtr((string) json_encode($text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE), ['{' => '\u007b', '}' => '\u007d']).'}';
     }
 
+    /**
+     * `Sun, Moon and Star`
+     *
+     * @param  list<string>  $parts  of a template
+     */
+    public static function listed(array $parts): string
+    {
+        $last = array_pop($parts);
+
+        return $parts === [] ? (string) $last : implode(', ', $parts)." and {$last}";
+    }
+
     /** A template that goes on inside of a sentence: its first word without its capital, unless that is a name, a code or a unit. */
     public static function lower(string $template): string
     {

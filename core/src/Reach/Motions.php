@@ -6,6 +6,7 @@ namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\MotorGroup;
 use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Routine\ChangeOverStep;
@@ -42,14 +43,8 @@ final class Motions
     /** @var array<string, int> of each motion whose power some step switches, the slot of that: 1 while it is off */
     private array $gates = [];
 
-    /** @var array<string, string> of each motion, the other on its motor */
-    private array $partners = [];
-
-    /** @var array<string, array{int, int}> of each motion behind a selector, the slot of which of the two that holds, and its number there; 0 nobody knows */
+    /** @var array<string, array{int, int}> of each motion behind a selector, the slot of which of them that holds, and its number there; 0 nobody knows */
     private array $selectors = [];
-
-    /** @var array<string, true> what goes along with another whenever that moves */
-    private array $rectified = [];
 
     /** @var array<string, list<array{int, array<string, int>}>> of each servo that moves selectors: their slots, and what each of its places couples */
     private array $byServo = [];
@@ -79,9 +74,9 @@ final class Motions
             $this->met[$id] = [];
             $this->slots[$id] = $layout->add($this->number($id, $this->first($motion, isset($moved[$id]))));
         }
-        foreach ($this->build->motions as $id => $motion) {
-            if ($motion->drive?->shares !== null) {
-                $this->shares($motion, $motion->drive->shares);
+        foreach ($this->build->motorGroups as $id => $group) {
+            if ($id === $group->members[0] && $group->by === 'selector') {
+                $this->selects($group);
             }
         }
         foreach ($this->program->nodes as $node) {
@@ -91,22 +86,31 @@ final class Motions
         }
     }
 
-    private function shares(Motion $motion, string $partner): void
+    private function selects(MotorGroup $group): void
     {
-        $this->partners[$motion->id] = $partner;
-        $this->partners[$partner] = $motion->id;
-        if ($motion->drive?->shares_by === 'rectifier') {
-            $this->rectified[$motion->id] = $this->rectified[$partner] = true;
+        $slot = $this->layout->add(0);
+        $places = [];
+        foreach ($group->members as $i => $id) {
+            $this->selectors[$id] = [$slot, $i + 1];
+            $places += [(string) $group->couplesAt($id) => $i + 1];
         }
-        if ($motion->drive?->shares_by === 'selector') {
-            $slot = $this->layout->add(0);
-            $this->selectors[$motion->id] = [$slot, 1];
-            $this->selectors[$partner] = [$slot, 2];
-            $selector = $motion->drive->selector;
-            if ($selector->motion !== null) {
-                $this->byServo[$selector->motion][] = [$slot, [(string) $selector->place => 1, (string) $selector->other => 2]];
-            }
+        if ($group->servo() !== null) {
+            $this->byServo[$group->servo()][] = [$slot, $places];
         }
+    }
+
+    /** A sensor tells whether a selector holds this one: of two, if it does not, it holds the other. */
+    private function holds(State $state, string $id, bool $does): State
+    {
+        [$slot, $number] = $this->selectors[$id];
+        $others = $this->build->motorGroups[$id]->others($id);
+
+        return match (true) {
+            $does => $state->with($slot, $number),
+            count($others) === 1 => $state->with(...$this->selectors[$others[0]]),
+            $state->slots[$slot] === $number => $state->with($slot, 0),
+            default => $state,
+        };
     }
 
     /** When the power comes on. What nobody moves stays where its task begins. */
@@ -143,11 +147,8 @@ final class Motions
                 $moved[$node->motion] = true;
             }
         }
-        foreach ($this->build->motions as $id => $motion) {
-            $partner = $motion->drive?->shares;
-            if ($partner !== null && (isset($moved[$id]) || isset($moved[$partner]))) {
-                $moved[$id] = $moved[$partner] = true;
-            }
+        foreach (array_intersect_key($this->build->motorGroups, $moved) as $group) {
+            $moved += array_fill_keys($group->members, true);
         }
 
         return $moved;
@@ -204,18 +205,21 @@ final class Motions
     {
         $id = $node->motion ?? '';
         $motion = $this->build->motions[$id];
-        $partner = $this->partners[$id] ?? null;
+        $group = $this->build->motorGroups[$id] ?? null;
+        $partners = $group?->others($id) ?? [];
         foreach ($state->threads as $other) {
             $moves = $this->program->nodes[$other]->motion;
-            if ($moves !== null && $other !== $at && ($moves === $id || $moves === $partner)) {
+            if ($moves !== null && $other !== $at && ($moves === $id || in_array($moves, $partners, true))) {
                 $this->wrong[] = [$moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}"];
             }
         }
-        if ($partner !== null && isset($this->rectified[$id]) && ! $this->isDriven($state, $partner)) {
-            $state = $this->put($state, $partner, $this->whereabouts($state, $partner)->along(1, $this->travels[$partner])->forgotten($this->whereabouts($state, $partner)->known));
-        }
-        if ($partner !== null && $this->isDriven($state, $partner)) {
-            $this->wrong[] = ['same_motor', $node->path, $partner.' '];
+        foreach ($partners as $partner) {
+            if ($group?->by === 'rectifier' && ! $this->isDriven($state, $partner)) { // it goes along
+                $state = $this->put($state, $partner, $this->whereabouts($state, $partner)->along(1, $this->travels[$partner])->forgotten($this->whereabouts($state, $partner)->known));
+            }
+            if ($this->isDriven($state, $partner)) {
+                $this->wrong[] = ['same_motor', $node->path, $partner.' '];
+            }
         }
         if (isset($this->selectors[$id]) && $state->slots[$this->selectors[$id][0]] !== $this->selectors[$id][1]) {
             $this->wrong[] = ['not_coupled', $node->path, $id];
@@ -361,7 +365,7 @@ final class Motions
         }
         foreach ($held as $id => $own) {
             if (isset($this->selectors[$id])) {
-                $state = $state->with($this->selectors[$id][0], $own ? 1 : 2);
+                $state = $this->holds($state, (string) $id, $own);
             }
         }
 

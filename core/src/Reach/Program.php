@@ -60,11 +60,8 @@ final class Program
             $this->failing = false;
         }
         foreach ($this->motions as $i => $motions) {
-            foreach ($build->motions as $id => $motion) {
-                $partner = $motion->drive?->shares;
-                if ($partner !== null && (isset($motions[$id]) || isset($motions[$partner]))) {
-                    $this->motions[$i] += [$id => true, $partner => true];
-                }
+            foreach (array_intersect_key($build->motorGroups, $motions) as $group) {
+                $this->motions[$i] += array_fill_keys($group->members, true);
             }
         }
     }

@@ -96,10 +96,9 @@ final class Footing
                 $rested[$id] = [$at, $settles[1]];
             }
         }
-        foreach ($this->build->motions as $id => $motion) {
-            $partner = $motion->drive?->shares;
-            if ($partner !== null && ! isset($rested[$id], $rested[$partner])) {
-                unset($rested[$id], $rested[$partner]);
+        foreach ($this->build->motorGroups as $group) {
+            if (array_diff_key(array_flip($group->members), $rested) !== []) {
+                $rested = array_diff_key($rested, array_flip($group->members)); // what one of them does may move another
             }
         }
 

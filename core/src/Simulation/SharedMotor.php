@@ -5,19 +5,20 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Selector;
+use Brookstone\Core\Build\MotorGroup;
 
 /**
- * One motor that moves two things: which of them goes, and which way, when it turns.
+ * One motor that moves several things: which of them goes, and which way, when it turns.
  *
  * - `selector`: what the selector holds, whoever was meant.
  * - `direction`: what its pawl takes along in that turning; and what its load brings back, as fast as the motor lets it.
- * - `rectifier`: both, the first always up.
- * - `in_turn`: what needs less of the motor where it stands, until the other needs less; the one that waits is held by the other's pull.
+ * - `rectifier`: all, the first always up.
+ * - `in_turn`: what needs least of the motor where it stands, until another needs less; the ones that wait are held by its pull.
  *
- * What goes at once shares what the motor gives: each is moved with the load and the inertia of the other on top of its own, looked up once a scan, and
- * the motor's current is drawn once. What a pawl lets go by while its load brings it back goes by itself. Both have the same motor, so that its turning decides: a way of one is a way of the other
- * by the sides of their trains and of their wires.
+ * What goes at once shares what the motor gives: each is moved with the load and the inertia of the others on top of its own, looked up once a scan, and
+ * the motor's current is drawn once. What a pawl lets go by while its load brings it back goes by itself. All have the same motor, so that its turning
+ * decides: a way of one is a way of the others by the sides of their trains and of their wires. It is claimed when it is ordered: an order for another
+ * in the same look is refused.
  */
 final class SharedMotor
 {
@@ -44,18 +45,18 @@ final class SharedMotor
     private array $told = [];
 
     /**
-     * @param  string  $by  `selector`, that holds the first as it was built, `direction`, `in_turn` or `rectifier`
-     * @param  Selector  $selector  of the second
-     * @param  Axis|null  $servo  that moves it
+     * @param  array<string, Axis>  $axes  by motion, in the order of the group; a selector holds the first as it was built
+     * @param  Axis|null  $servo  that moves the selector
      */
-    public function __construct(private readonly Axis $first, private readonly Axis $second, private readonly string $by, private readonly Selector $selector, public readonly ?Axis $servo)
+    public function __construct(private readonly array $axes, private readonly MotorGroup $group, public readonly ?Axis $servo)
     {
-        $this->coupled = $servo === null ? $first : $this->coupledByServo();
-        $first->shares($this);
-        $second->shares($this);
+        $this->coupled = $servo === null ? $this->first() : $this->coupledByServo();
+        foreach ($axes as $axis) {
+            $axis->shares($this);
+        }
     }
 
-    /** @throws StepFailed when the other has it */
+    /** @throws StepFailed when another has it */
     public function mayMove(Axis $axis): void
     {
         if ($this->asked !== null && $this->asked !== $axis && $this->isTurning()) {
@@ -71,8 +72,8 @@ final class SharedMotor
     public function mayFollow(Axis $axis): void
     {
         $this->mayMove($axis);
-        if ($this->by === 'selector' && $this->coupled !== $axis) {
-            throw new StepFailed("{$axis->motion->name} is not coupled to its motor: the selector holds ".($this->coupled === null ? 'neither' : $this->coupled->motion->name));
+        if ($this->group->by === 'selector' && $this->coupled !== $axis) {
+            throw new StepFailed("{$axis->motion->name} is not coupled to its motor: the selector holds ".($this->coupled === null ? 'none of them' : $this->coupled->motion->name));
         }
         $this->asked = $axis;
         $this->goes = [[$axis, 1]];
@@ -92,14 +93,14 @@ final class SharedMotor
         $this->together();
         foreach ($goes as [$axis, $way]) {
             $axis->drive($way, $speed);
-            if ($this->by === 'rectifier') {
+            if ($this->group->by === 'rectifier') {
                 $axis->leaves();
             }
         }
         if ($goes === [] || ! in_array($asked, array_column($goes, 0), true)) {
             $instead = $goes === [] ? 'turns nothing' : 'moves '.$goes[0][0]->motion->name;
-            $this->told[] = "The motor of {$asked->motion->name} {$instead}".match ($this->by) {
-                'selector' => ': the selector holds '.($this->coupled === null ? 'neither' : 'that').'.',
+            $this->told[] = "The motor of {$asked->motion->name} {$instead}".match ($this->group->by) {
+                'selector' => ': the selector holds '.($this->coupled === null ? 'none of them' : 'that').'.',
                 'direction' => ': its pawl lets this turning go by.',
                 default => ' first, which needs less.',
             };
@@ -130,16 +131,15 @@ final class SharedMotor
         if ($this->servo !== null && $this->coupledByServo() !== $this->coupled) {
             $this->holds($this->coupledByServo());
         }
-        if ($this->by === 'in_turn' && $this->goes !== [] && $this->asked !== null && $this->isTurning()) {
+        if ($this->group->by === 'in_turn' && $this->goes !== [] && $this->asked !== null && $this->isTurning()) {
             [$goes, $way] = $this->goes[0];
-            $other = $this->other($goes);
-            $turns = $this->waysOf($goes, $way, $other);
-            if ($other->needs_Nm($turns) < $goes->needs_Nm($way) - self::CLEARLY) {
+            [$next, $turns] = $this->least($goes, $way);
+            if ($next !== $goes && $next->needs_Nm($turns) < $goes->needs_Nm($way) - self::CLEARLY) {
                 $goes->halt();
                 $goes->waits(true);
-                $other->waits(false);
-                $this->goes = [[$other, $turns]];
-                $other->drive($turns, $this->speed);
+                $next->waits(false);
+                $this->goes = [[$next, $turns]];
+                $next->drive($turns, $this->speed);
             }
         }
         $this->together();
@@ -148,27 +148,29 @@ final class SharedMotor
         return $told;
     }
 
-    /** Both are on the motor at once, or no longer. */
+    /** Several are on the motor at once, or no longer. */
     private function together(): void
     {
         $taken = array_values(array_filter($this->goes, fn (array $each): bool => in_array($each[0]->motion->pawlTakes(), [null, $each[1]], true)));
         if (count($taken) > 1 && $this->turns) {
-            [[$one, $way], [$other, $way2]] = $taken;
-            [$weighs, $weighs2] = [$one->weighs($way), $other->weighs($way2)];
-            $one->takesAlong($way, $weighs2[0], $weighs2[1], false);
-            $other->takesAlong($way2, $weighs[0], $weighs[1], true);
+            $weighs = array_map(fn (array $each): array => $each[0]->weighs($each[1]), $taken);
+            foreach ($taken as $i => [$axis, $way]) {
+                $others = array_diff_key($weighs, [$i => true]);
+                $axis->takesAlong($way, array_sum(array_column($others, 0)), array_sum(array_column($others, 1)), $i > 0);
+            }
             $this->isTogether = true;
         } elseif ($this->isTogether) {
             $this->isTogether = false;
-            $this->first->goesAlone();
-            $this->second->goesAlone();
+            foreach ($this->axes as $axis) {
+                $axis->goesAlone();
+            }
         }
     }
 
     /** @throws StepFailed while it turns */
     public function beginChange(): void
     {
-        foreach ([$this->first, $this->second] as $axis) {
+        foreach ($this->axes as $axis) {
             if ($axis->isMoving()) {
                 throw new StepFailed("{$axis->motion->name} still moves, and its selector must not be changed over under way");
             }
@@ -181,60 +183,84 @@ final class SharedMotor
         $this->coupled = $this->servo === null ? $to : $this->coupledByServo();
     }
 
-    /** Its selector now holds this, or neither, whether the motor turns or not. */
+    /** Its selector now holds this, or none, whether the motor turns or not. */
     public function holds(?Axis $axis): void
     {
         $this->coupled = $axis;
-        if ($this->by === 'selector' && $this->asked !== null && $this->turns) {
+        if ($this->group->by === 'selector' && $this->asked !== null && $this->turns) {
             $this->turn($this->asked, $this->direction, $this->speed);
         }
     }
 
     public function isOf(Axis $axis): bool
     {
-        return $axis === $this->first || $axis === $this->second;
+        return in_array($axis, $this->axes, true);
     }
 
-    /** What its telling switch says: it holds the second. */
-    public function tells(): bool
+    /** @return array<string, bool> by sensor that tells what its selector holds */
+    public function tells(): array
     {
-        return $this->coupled === $this->second;
+        $tells = [];
+        foreach ($this->group->tellers() as $id => $sensor) {
+            $tells[$sensor] = $this->coupled === $this->axes[$id];
+        }
+
+        return $tells;
     }
 
     /** Where its servo must stand to couple this one, own unit. */
     public function servoAt(Axis $axis): float
     {
-        return $this->servo?->motion->at((string) ($axis === $this->second ? $this->selector->place : $this->selector->other)) ?? 0.0;
+        return $this->servo?->motion->at((string) $this->group->couplesAt($axis->motion->id)) ?? 0.0;
     }
 
     private function coupledByServo(): ?Axis
     {
         $servo = $this->servo;
         $place = $servo === null ? null : $servo->motion->placeNear($servo->position(), self::NEAR_SHARE)?->id;
+        foreach ($place === null ? [] : $this->axes as $id => $axis) {
+            if ($this->group->couplesAt((string) $id) === $place) {
+                return $axis;
+            }
+        }
 
-        return match (true) {
-            $place === null => null,
-            $place === $this->selector->place => $this->second,
-            $place === $this->selector->other => $this->first,
-            default => null,
-        };
+        return null;
+    }
+
+    private function first(): Axis
+    {
+        return $this->axes[$this->group->members[0]];
+    }
+
+    /** @return non-empty-list<array{Axis, int}> all of them, this one first, and the way of each when this one goes so */
+    private function all(Axis $asked, int $direction): array
+    {
+        return [[$asked, $direction], ...array_map(fn (string $id): array => [$this->axes[$id], $this->waysOf($asked, $direction, $this->axes[$id])], $this->group->others($asked->motion->id))];
+    }
+
+    /** @return array{Axis, int} what needs least of the motor when this one would go so; of several this one, or the first */
+    private function least(Axis $asked, int $direction): array
+    {
+        $all = $this->all($asked, $direction);
+        $needs = array_map(fn (array $each): float => $each[0]->needs_Nm($each[1]), $all);
+
+        return $all[(int) array_search(min($needs), $needs, true)];
     }
 
     /** @return list<array{Axis, int}> */
     private function goesBy(Axis $asked, int $direction): array
     {
-        $other = $this->other($asked);
-        $both = [[$asked, $direction], [$other, $this->waysOf($asked, $direction, $other)]];
+        $all = $this->all($asked, $direction);
 
-        return match ($this->by) {
-            'selector' => array_values(array_filter($both, fn (array $each): bool => $each[0] === $this->coupled)),
-            'rectifier' => array_map(fn (array $each): array => [$each[0], $each[0] === $this->first ? 1 : $each[1]], $both),
-            'direction' => array_values(array_filter($both, fn (array $each): bool => $each[0]->goesAlong($each[1]))),
-            default => [$both[0][0]->needs_Nm($both[0][1]) <= $both[1][0]->needs_Nm($both[1][1]) ? $both[0] : $both[1]],
+        return match ($this->group->by) {
+            'selector' => array_values(array_filter($all, fn (array $each): bool => $each[0] === $this->coupled)),
+            'rectifier' => array_map(fn (array $each): array => [$each[0], $each[0] === $this->first() ? 1 : $each[1]], $all),
+            'direction' => array_values(array_filter($all, fn (array $each): bool => $each[0]->goesAlong($each[1]))),
+            default => [$this->least($asked, $direction)],
         };
     }
 
-    /** The way that the other goes when this one goes so. */
+    /** The way that another goes when this one goes so. */
     private function waysOf(Axis $axis, int $way, Axis $other): int
     {
         return $way * self::side($axis->motion) * self::side($other->motion);
@@ -246,14 +272,9 @@ final class SharedMotor
         return $motion->train->direction() * (($motion->drive->reversed ?? false) ? -1 : 1);
     }
 
-    private function other(Axis $axis): Axis
-    {
-        return $axis === $this->first ? $this->second : $this->first;
-    }
-
     private function isTurning(): bool
     {
-        return $this->turns || $this->first->isPowered() || $this->second->isPowered();
+        return $this->turns || array_filter($this->axes, fn (Axis $axis): bool => $axis->isPowered() || $axis->isToldToMove()) !== [];
     }
 
     /** Nothing is ordered of it any more. */
@@ -261,7 +282,8 @@ final class SharedMotor
     {
         [$this->asked, $this->goes, $this->turns] = [null, [], false];
         $this->together();
-        $this->first->waits(false);
-        $this->second->waits(false);
+        foreach ($this->axes as $axis) {
+            $axis->waits(false);
+        }
     }
 }

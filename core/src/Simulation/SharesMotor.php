@@ -19,6 +19,12 @@ trait SharesMotor
         $this->shared = $motor;
     }
 
+    /** An order to go, or to hold, is on its way to its driver. */
+    public function isToldToMove(): bool
+    {
+        return $this->pending->powered ?? false;
+    }
+
     /** Its motor is being coupled to it. */
     public function beginChange(): void
     {

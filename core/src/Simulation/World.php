@@ -63,9 +63,6 @@ final class World implements Senses
     /** @var list<SharedMotor> */
     private array $shared = [];
 
-    /** @var list<string|null> of each of them the sensor that tells what its selector holds */
-    private array $tellers = [];
-
     private readonly RuleWatch $rules;
 
     private readonly Stride $stride;
@@ -80,10 +77,9 @@ final class World implements Senses
         foreach ($build->motions as $id => $motion) {
             $axes[$id] = new Axis($motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from), $build->settings->driver_s);
         }
-        foreach ($build->motions as $id => $motion) {
-            if ($motion->drive?->shares !== null) {
-                $this->shared[] = new SharedMotor($axes[$motion->drive->shares], $axes[$id], $motion->drive->shares_by, $motion->drive->selector, $motion->drive->selector->motion === null ? null : $axes[$motion->drive->selector->motion]);
-                $this->tellers[] = $motion->drive->shares_by === 'selector' ? $motion->drive->selector->tells : null;
+        foreach ($build->motorGroups as $id => $group) {
+            if ($id === $group->members[0]) {
+                $this->shared[] = new SharedMotor(array_intersect_key($axes, array_flip($group->members)), $group, $group->servo() === null ? null : $axes[$group->servo()]);
             }
         }
         foreach ($ledgers as $id => $ledger) {
@@ -317,12 +313,12 @@ final class World implements Senses
      */
     public function pass(?float $until = null): void
     {
-        foreach ($this->shared as $i => $motor) {
+        foreach ($this->shared as $motor) {
             foreach ($motor->look() as $says) {
                 $this->recorder->routine($this->now(), 'astray', $says);
             }
-            if ($this->tellers[$i] !== null) {
-                $this->inputs->set($this->tellers[$i], $motor->tells());
+            foreach ($motor->tells() as $sensor => $holds) {
+                $this->inputs->set($sensor, $holds);
             }
         }
         $awake = [];

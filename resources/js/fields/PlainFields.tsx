@@ -1,16 +1,16 @@
 import { useState } from 'react';
-import type { StoredBuild } from '../api/types';
+import type { Edit, StoredBuild } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { draftKey, useDrafts } from '../state/drafts';
 import { FieldFrame } from './FieldFrame';
 
 /** One of a few words. */
-export function ChoiceField({ label, path, value, choices, how, toValue = (choice) => choice }: { label: string; path: string; value: string; choices: { value: string; label: string }[]; how?: string; toValue?: (choice: string) => unknown }) {
+export function ChoiceField({ label, path, value, choices, how, toValue = (choice) => choice, also = () => [] }: { label: string; path: string; value: string; choices: { value: string; label: string }[]; how?: string; toValue?: (choice: string) => unknown; also?: (choice: string) => Edit[] }) {
     const { edit } = useBuild();
     return (
         <FieldFrame label={label} how={how} error={useFieldError(path)}>
             {({ id, describedBy }) => (
-                <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={value} onChange={(event) => edit({ path, value: toValue(event.target.value) })}>
+                <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={value} onChange={(event) => edit({ path, value: toValue(event.target.value) }, ...also(event.target.value))}>
                     {choices.map((choice) => (
                         <option key={choice.value} value={choice.value}>
                             {choice.label}

@@ -5,7 +5,7 @@ import { QuantityField } from '../fields/QuantityField';
 import { InSentence } from '../fields/sentence';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
-import { isSelected } from './StepEditor';
+import { isSelected } from '../state/motors';
 import { MEASURES, positionUnit } from './steps';
 
 type What = ScenarioEvent['what'];
@@ -148,7 +148,7 @@ export function newEvent(what: What, at_s: number, build: Build): ScenarioEvent 
         case 'supply':
             return supply === undefined ? null : { what, at_s, supply, value: 0.75 };
         case 'selector': {
-            const over = build.motions.find((each) => isSelected(build, each.id))?.id;
+            const over = build.motions.find((each) => isSelected(build.motions, each.id))?.id;
             return over === undefined ? null : { what, at_s, motion: over };
         }
         case 'power':

@@ -4,6 +4,7 @@ import { ChoiceField, TextField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { InSentence } from '../fields/sentence';
 import { useBuild } from '../state/BuildContext';
+import { isSelected } from '../state/motors';
 import { ConditionEditor } from './ConditionEditor';
 import { placesOf, positionUnit, questions, WAIT } from './steps';
 
@@ -134,7 +135,7 @@ function Words({ step, path, build, set }: Props) {
         case 'change_over':
             return (
                 <>
-                    Change the motor over to <MotionPart step={step} path={path} build={build} only={(motion) => isSelected(build, motion.id)} />; it takes <QuantityField label="Takes" path={`${path}.takes_s`} value={step.takes_s} />
+                    Change the motor over to <MotionPart step={step} path={path} build={build} only={(motion) => isSelected(build.motions, motion.id)} />; it takes <QuantityField label="Takes" path={`${path}.takes_s`} value={step.takes_s} />
                 </>
             );
         case 'fault':
@@ -207,11 +208,6 @@ function Counting({ step, path, build, set }: Props<Extract<Step, { do: 'set' }>
             )}
         </>
     );
-}
-
-/** Shares its motor with another through a selector. */
-export function isSelected(build: Build, motion: string): boolean {
-    return build.motions.some((each) => each.drive?.shares_by === 'selector' && each.drive.shares !== null && (each.id === motion || each.drive.shares === motion));
 }
 
 function named(things: { id: string; name: string }[] | undefined) {

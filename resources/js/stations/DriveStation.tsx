@@ -5,6 +5,7 @@ import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { driveRows } from './driveRows';
+import { SharedMotorFields } from './SharedMotorFields';
 import { FieldGroup } from './StationFields';
 
 /** The drive that is chosen, what feeds it, and what protects it and the load from each other. Choosing is done in the ranked list. */
@@ -18,7 +19,6 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
     const { motor } = drive;
     const supplies = stored.document.supplies;
     const supply = supplies.findIndex((each) => each.id === drive.supply);
-    const others = stored.document.motions.filter((each) => each.id !== motion.id);
     return (
         <>
             {chain.drive !== null && (
@@ -43,34 +43,8 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
             <FieldGroup title="Against knocks and jams">
                 <QuantityField label="A clutch at the load slips at" path={`${path}.drive.clutch_Nm`} typedIn={motion.units['drive.clutch_Nm']} value={drive.clutch_Nm} empty="none" />
                 <QuantityField label="A springy coupling of" path={`${path}.drive.soft_Nm_per_deg`} typedIn={motion.units['drive.soft_Nm_per_deg']} value={drive.soft_Nm_per_deg} empty="none" />
-                {others.length > 0 && (
-                    <ChoiceField label="The same motor moves" path={`${path}.drive.shares`} value={drive.shares ?? ''} choices={[{ value: '', label: 'only this' }, ...others.map((each) => ({ value: each.id, label: `${each.name} too` }))]} toValue={(value) => (value === '' ? null : value)} />
-                )}
-                {drive.shares !== null && <ChoiceField label="Which of them, says" path={`${path}.drive.shares_by`} value={drive.shares_by} choices={[{ value: 'selector', label: 'a selector' }, { value: 'direction', label: 'its direction of turn' }, { value: 'in_turn', label: 'which is lighter: it goes first' }, { value: 'rectifier', label: 'both: the other always forwards' }]} />}
-                {drive.shares !== null && drive.shares_by === 'selector' && <SelectorFields motion={motion} path={`${path}.drive.selector`} />}
+                <SharedMotorFields motion={motion} path={path} />
             </FieldGroup>
-        </>
-    );
-}
-
-const BY_HAND = { motion: null, place: null, other: null, tells: null };
-
-/** What changes a shared motor over, and what tells which of the two it holds. */
-function SelectorFields({ motion, path }: { motion: MotionHandle['motion']; path: string }) {
-    const { stored } = useBuild();
-    const { motions, sensors } = stored.document;
-    const selector = motion.drive?.selector ?? BY_HAND;
-    const servos = motions.filter((each) => each.drive?.motor.kind === 'servo' && each.id !== motion.id && each.id !== motion.drive?.shares);
-    const moved = motions.find((each) => each.id === selector.motion);
-    const places = (moved?.places ?? []).map((place) => ({ value: place.id, label: place.name }));
-    const other = motions.find((each) => each.id === motion.drive?.shares)?.name ?? 'the other';
-    const by = (id: string) => ({ ...selector, motion: id === '' ? null : id, place: motions.find((each) => each.id === id)?.places[0]?.id ?? null, other: motions.find((each) => each.id === id)?.places[1]?.id ?? null });
-    return (
-        <>
-            <ChoiceField label="It is changed over by" path={path} value={selector.motion ?? ''} choices={[{ value: '', label: 'a hand' }, ...servos.map((each) => ({ value: each.id, label: each.name }))]} toValue={by} />
-            {moved !== undefined && <ChoiceField label={`It moves ${motion.name} at`} path={path} value={selector.place ?? ''} choices={places} toValue={(place) => ({ ...selector, place, other: selector.other === place ? selector.place : selector.other })} />}
-            {moved !== undefined && <ChoiceField label={`It moves ${other} at`} path={path} value={selector.other ?? ''} choices={places} toValue={(other) => ({ ...selector, other, place: selector.place === other ? selector.other : selector.place })} />}
-            <ChoiceField label={`Told that it holds ${motion.name} by`} path={path} value={selector.tells ?? ''} choices={[{ value: '', label: 'nothing' }, ...sensors.filter((each) => each.motion === null).map((each) => ({ value: each.id, label: each.name }))]} toValue={(id) => ({ ...selector, tells: id === '' ? null : id })} />
         </>
     );
 }

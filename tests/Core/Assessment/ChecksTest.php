@@ -121,7 +121,7 @@ it('offers no spring that gives by more than it may, and no supply that is there
             expect($fix->changes[0]->value)->not->toBe('main');
         }
     }
-    expect(Builds::findings(Builds::assessed(Builds::planted(['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'])), 'drive.shared')[0]->says->text())->toContain('in turn: what is lighter goes first');
+    expect(Builds::findings(Builds::assessed(Builds::planted(['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'])), 'drive.shared')[0]->says->text())->toContain('in turn: what is lightest goes first');
 });
 
 it('judges a linkage straight on its motor for what it runs into', function () {

@@ -298,13 +298,13 @@ it('can be stopped whoever has the motor: two servo horns on one servo, through 
     expect($run['outcome'])->toBe('faulted')->and($run['fault'])->toContain('Jaw');
 });
 
-it('holds neither when the power goes while it changes over, until it is changed over again', function () {
+it('holds none of them when the power goes while it changes over, until it is changed over again', function () {
     $build = knows([['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 2]], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'), 'routines.0.steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]], [
         ['what' => 'power', 'at_s' => 9, 'is' => 'off'], ['what' => 'power', 'at_s' => 11, 'is' => 'on'],
     ]);
     $words = array_map(fn (array $event): string => $event['says']->text(), knowing($build)[0]['events']);
 
-    expect($words)->toContain('The motor of Lid turns nothing: the selector holds neither.');
+    expect($words)->toContain('The motor of Lid turns nothing: the selector holds none of them.');
 });
 
 it('finds by running what a broken wire does, whichever way its contact is', function (bool $closed, string $becomes) {

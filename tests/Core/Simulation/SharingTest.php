@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
 
@@ -198,7 +199,7 @@ it('turns nothing while its servo stands between, and takes the other along wher
     $between = shared(sharing('selector', [['do' => 'go_by', 'motion' => 'jaw', 'by' => -20, 'give_up_s' => 5], $rest, $run('lid', 'up', 0.5), $stop('lid'), $rest], $byServo));
     $underWay = shared(sharing('selector', [$run('lid', 'up', 0.5), ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 5], $rest, $stop('lid'), $rest], $byServo));
 
-    expect($between['words'])->toContain('The motor of Lid turns nothing: the selector holds neither.')->and(abs(gone($between['at'])['lid']))->toBeLessThan(0.1)->and(max($between['at']['lift']))->toBeLessThan(0.001)
+    expect($between['words'])->toContain('The motor of Lid turns nothing: the selector holds none of them.')->and(abs(gone($between['at'])['lid']))->toBeLessThan(0.1)->and(max($between['at']['lift']))->toBeLessThan(0.001)
         ->and(max($underWay['at']['lid']))->toBeGreaterThan(10.0)->and(max($underWay['at']['lift']))->toBeGreaterThan(0.01);
 });
 
@@ -236,7 +237,7 @@ it('leaves a selector that a servo holds to that servo', function () use ($bySer
 });
 
 it('refuses a selector that cannot be, at its field', function (array $selector, string $field) {
-    expect(fn () => sharing('selector', [], ['motions.2.drive.selector' => $selector]))->toThrow(function (Brookstone\Core\Error\InvalidInput $invalid) use ($field) {
+    expect(fn () => sharing('selector', [], ['motions.2.drive.selector' => $selector]))->toThrow(function (InvalidInput $invalid) use ($field) {
         expect(array_column($invalid->errors, 'field'))->toContain("motions.2.drive.selector.{$field}");
     });
 })->with([
@@ -277,3 +278,71 @@ it('ships with a sun and a moon on one motor, each by its pawl, once round and n
         ->and(end($sun))->toBeGreaterThan(350.0)->toBeLessThan(370.0)->and(end($moon))->toBeGreaterThan(350.0)->toBeLessThan(370.0)
         ->and(Builds::assessed($build)->codes())->toContain('drive.shared')->not->toContain('train.shares_no_pawl');
 });
+
+/** The lid, the lift and a flag, which is as the lift, on one motor. @param  list<array<string, mixed>>  $steps @param  array<string, mixed>  $planted */
+function threeOnOne(string $by, array $steps, array $planted = []): Build
+{
+    $document = sharing($by, [])->document;
+    $document['routines'][0]['steps'] = $steps;
+    $flag = ['id' => 'flag', 'name' => 'Flag', 'stops' => ['switches' => []] + $document['motions'][2]['stops']] + $document['motions'][2];
+    $document['motions'][] = $flag;
+    foreach ($planted as $path => $value) {
+        data_set($document, $path, $value);
+    }
+
+    return Build::read($document);
+}
+
+it('moves of three on one motor what the selector holds', function () use ($run, $stop, $rest) {
+    $over = fn (string $to): array => ['do' => 'change_over', 'motion' => $to, 'takes_s' => 0.2];
+    $tells = ['sensors.0.motion' => null, 'motions.2.drive.selector' => ['motion' => null, 'place' => null, 'other' => null, 'tells' => null], 'motions.3.drive.shares' => 'lift'];
+    $steps = [$over('flag'), $run('flag', 'up', 0.4), $stop('flag'), $rest, $over('lift'), $run('lift', 'up', 0.4), $stop('lift'), $rest, $over('lid'), $run('lid', 'up', 0.4), $stop('lid'), $rest];
+    ['at' => $at, 'words' => $words] = shared($build = threeOnOne('selector', $steps, $tells));
+    ['words' => $wrong] = shared(threeOnOne('selector', [$over('flag'), $run('lift', 'up', 0.3), $stop('lift')], $tells));
+
+    $unsure = fn (Build $build): array => array_values(array_unique(array_filter(array_column(Builds::findings(Builds::assessed($build), 'routine.not_changed_over'), 'place'), fn (string $place): bool => str_starts_with($place, 'routines.0.'))));
+
+    expect($build->motorGroups['flag']->members)->toBe(['lid', 'lift', 'flag'])->and($build->motorGroups['lid'])->toBe($build->motorGroups['flag'])
+        ->and(gone($at)['flag'])->toBeGreaterThan(0.01)->and(gone($at)['lift'])->toBeGreaterThan(0.01)->and(gone($at)['lid'])->toBeGreaterThan(5.0)
+        ->and(implode($words))->not->toContain('The motor of')
+        ->and($wrong)->toContain('The motor of Lift moves Flag: the selector holds that.')
+        ->and($unsure($build))->toBe([])->and($unsure(threeOnOne('selector', [$over('flag'), $run('lift', 'up', 0.3), $stop('lift')])))->toBe(['routines.0.steps.1'])
+        ->and(Builds::findings(Builds::assessed($build), 'drive.shared')[0]->says->text())->toContain('One motor moves this and Lid and Flag through a selector');
+});
+
+it('moves of three first what needs least, and each in turn until it stands at its stop', function () use ($run, $stop) {
+    $short = ['hard_low' => 0.0, 'hard_high' => 0.03, 'switches' => []];
+    $light = ['motions.2.stops' => $short, 'motions.3.stops' => $short, 'motions.3.mechanism.mass_kg' => 0.2, 'motions.2.places.1.at' => 0.025, 'motions.3.places.1.at' => 0.025, 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]];
+    ['at' => $at] = shared(threeOnOne('in_turn', [$run('lid', 'up', 3.0), $stop('lid')], $light));
+    $begins = fn (string $id, float $over): int => (int) array_key_first(array_filter($at[$id], fn (float $position): bool => $position > $over));
+
+    expect($begins('flag', 0.001))->toBeLessThan($begins('lift', 0.001))->and($begins('lift', 0.001))->toBeLessThan($begins('lid', 0.5))
+        ->and($at['flag'][$begins('lift', 0.001)])->toEqualWithDelta(0.03, 1e-4)->and($at['lift'][$begins('lid', 0.5)])->toEqualWithDelta(0.03, 1e-4);
+});
+
+it('adds up what all on one motor need of it', function () {
+    $weak = fn (float $stall): array => ['motions.2.drive.motor.stall_Nm' => $stall, 'motions.3.drive.motor.stall_Nm' => $stall];
+    $asks = fn (Build $build): float => Builds::findings(Builds::assessed($build), 'drive.together_weak')[0]->says->values['needs']->si;
+
+    expect($asks(threeOnOne('rectifier', [], $weak(0.02))))->toBeGreaterThan($asks(sharing('rectifier', [], ['motions.2.drive.motor.stall_Nm' => 0.02])) * 1.2);
+});
+
+it('refuses an order for another of its motions in the same look', function () use ($run) {
+    $both = fn (array $a, array $b): array => [['do' => 'together', 'until' => 'all', 'branches' => [[$a], [$b]]]];
+    $stepper = Builds::example('star-dial')->document['motions'][0]['drive']['motor'];
+    $geared = shared(threeOnOne('in_turn', $both($run('lid', 'up', 0.3), $run('flag', 'up', 0.3))));
+    $steppers = ['motions.2.drive.motor' => $stepper, 'motions.3.drive.motor' => $stepper, 'motions.0.drive.motor' => $stepper];
+    $stepped = shared(threeOnOne('selector', $both($run('lid', 'up', 0.3), $run('flag', 'up', 0.3)), $steppers));
+
+    expect($geared['trace']['fault'])->toBe('Flag needs the motor that Lid is using')->and($stepped['trace']['fault'])->toBe('Flag needs the motor that Lid is using');
+});
+
+it('knows one way to share a motor, one selector, and whose it is', function (array $planted, string $says) {
+    expect(fn () => threeOnOne('selector', [], $planted))->toThrow(InvalidInput::class, $says);
+})->with([
+    'another way' => [['motions.3.drive.shares_by' => 'in_turn'], 'motions.3.drive.shares_by: Others share this motor by selector'],
+    'a circle' => [['motions.0.drive.shares' => 'flag'], 'The motor is shared in a circle'],
+    'itself' => [['motions.3.drive.shares' => 'flag'], 'A motion cannot share its motor with itself.'],
+    'one place for two' => [['motions.2.drive.selector' => ['motion' => 'jaw', 'place' => 'wide', 'other' => 'closed'], 'motions.3.drive.selector' => ['motion' => 'jaw', 'place' => 'wide', 'other' => 'closed']], 'motions.3.drive.selector.place: Another motion on this motor has the same'],
+    'two selectors' => [['motions.2.drive.selector' => ['motion' => 'jaw', 'place' => 'wide', 'other' => 'closed']], 'motions.3.drive.selector.motion: Others on this motor have another here'],
+]);
