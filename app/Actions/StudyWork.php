@@ -9,6 +9,7 @@ use App\Models\StudyPart;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Routine\Routine;
@@ -66,7 +67,7 @@ final class StudyWork
         $stops = [];
         foreach ($fan->shown() as $path => $number) {
             $stop = $fan->path->stops[$number];
-            $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => $build->routines[$stop->routine]->stepAt($stop->path)?->says($build)->text() ?? '', 'by_time' => $stop->move !== null];
+            $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => $build->routines[$stop->routine]->stepAt($stop->path)?->says($build) ?? new Sentence(''), 'by_time' => $stop->move !== null];
         }
 
         return ['unit' => $motion->unit()->value, 'tolerance' => $motion->task->tolerance, 'cycles' => (int) ($asked['cycles'] ?? 100), 'nothing' => $fan->drifts() ? null : $this->neverByTime($motion, $routine, $cycle), 'stops' => $stops];
@@ -114,7 +115,26 @@ final class StudyWork
     /** @return array<string, mixed> what is known of a study so far */
     public function sofar(Study $study): array
     {
-        return $this->together($study->kind, $study->frame, array_values($study->done()->get()->sortBy('part')->map(fn (StudyPart $part): array => $part->result)->all()));
+        return self::told($this->together($study->kind, $study->frame, array_values($study->done()->get()->sortBy('part')->map(fn (StudyPart $part): array => $part->result)->all())));
+    }
+
+    /**
+     * What was studied before sentences followed the units has them as texts.
+     *
+     * @param  array<string, mixed>  $result
+     * @return array<string, mixed>
+     */
+    private static function told(array $result): array
+    {
+        foreach (['steps', 'cells', 'stops'] as $list) {
+            foreach ($result[$list] ?? [] as $i => $row) {
+                if (is_string($row['says'] ?? null)) {
+                    $result[$list][$i]['says'] = new Sentence(Sentence::quote($row['says']));
+                }
+            }
+        }
+
+        return $result;
     }
 
     /**

@@ -73,6 +73,7 @@ final class Schemas
                 'curves' => self::curves(),
                 'cautions' => self::list(self::record('Caution', ['code' => new TextShape, 'says' => new TextShape])),
                 'drive' => self::record('DriveSheet', [
+                    'stall_Nm' => self::number(),
                     'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
                     'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()), 'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
                 ])->orNull(),

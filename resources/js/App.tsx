@@ -1,22 +1,33 @@
-import { BrowserRouter, Navigate, Outlet, Route, Routes } from 'react-router';
+import { Suspense } from 'react';
+import { BrowserRouter, Navigate, Outlet, Route, Routes, useLocation } from 'react-router';
 import { BuildPage } from './pages/BuildPage';
-import { CalculatorsPage } from './pages/CalculatorsPage';
-import { DrawerPage } from './pages/DrawerPage';
-import { LogPage } from './pages/LogPage';
-import { MotionPage } from './pages/MotionPage';
-import { PicturesPage } from './pages/PicturesPage';
-import { RigPage } from './pages/RigPage';
-import { RoutinePage } from './pages/RoutinePage';
 import { ShelfPage } from './pages/ShelfPage';
+import { Mishap } from './shell/Mishap';
 import { NotThere } from './shell/NotThere';
 import { Shell } from './shell/Shell';
+import { whenNeeded } from './shell/whenNeeded';
 import { BuildProvider } from './state/BuildContext';
 
+// What most begin with comes with the first page; the rest when it is asked for, or in a quiet moment before.
+const CalculatorsPage = whenNeeded(() => import('./pages/CalculatorsPage').then((module) => module.CalculatorsPage));
+const DrawerPage = whenNeeded(() => import('./pages/DrawerPage').then((module) => module.DrawerPage));
+const LogPage = whenNeeded(() => import('./pages/LogPage').then((module) => module.LogPage));
+const MotionPage = whenNeeded(() => import('./pages/MotionPage').then((module) => module.MotionPage));
+const PicturesPage = whenNeeded(() => import('./pages/PicturesPage').then((module) => module.PicturesPage));
+const RigPage = whenNeeded(() => import('./pages/RigPage').then((module) => module.RigPage));
+const RoutinePage = whenNeeded(() => import('./pages/RoutinePage').then((module) => module.RoutinePage));
+const SettingsPage = whenNeeded(() => import('./pages/SettingsPage').then((module) => module.SettingsPage));
+
 function OneBuild() {
+    const { pathname } = useLocation();
     return (
         <BuildProvider>
             <Shell>
-                <Outlet />
+                <Mishap place={pathname}>
+                    <Suspense>
+                        <Outlet />
+                    </Suspense>
+                </Mishap>
             </Shell>
         </BuildProvider>
     );
@@ -26,21 +37,33 @@ export function App() {
     return (
         // Pages change in the click itself: what is typed right after it is not typed on the page that goes.
         <BrowserRouter useTransitions={false}>
-            <Routes>
-                <Route path="/" element={<ShelfPage />} />
-                <Route path="/drawer" element={<DrawerPage />} />
-                <Route path="/calculators/:name?" element={<CalculatorsPage />} />
-                <Route path="/builds/:buildId" element={<OneBuild />}>
-                    <Route index element={<BuildPage />} />
-                    <Route path="motions/:motionId" element={<Navigate to="task" replace />} />
-                    <Route path="motions/:motionId/:station" element={<MotionPage />} />
-                    <Route path="routines/:routineId?" element={<RoutinePage />} />
-                    <Route path="rig" element={<RigPage />} />
-                    <Route path="log" element={<LogPage />} />
-                    <Route path="pictures/:pictureId?" element={<PicturesPage />} />
-                </Route>
-                <Route path="*" element={<NotThere what="There is no such page." />} />
-            </Routes>
+            <Pages />
         </BrowserRouter>
+    );
+}
+
+function Pages() {
+    const { pathname } = useLocation();
+    return (
+        <Mishap place={pathname}>
+            <Suspense>
+                <Routes>
+                    <Route path="/" element={<ShelfPage />} />
+                    <Route path="/drawer" element={<DrawerPage />} />
+                    <Route path="/calculators/:name?" element={<CalculatorsPage />} />
+                    <Route path="/builds/:buildId" element={<OneBuild />}>
+                        <Route index element={<BuildPage />} />
+                        <Route path="motions/:motionId" element={<Navigate to="task" replace />} />
+                        <Route path="motions/:motionId/:station" element={<MotionPage />} />
+                        <Route path="routines/:routineId?" element={<RoutinePage />} />
+                        <Route path="rig" element={<RigPage />} />
+                        <Route path="settings" element={<SettingsPage />} />
+                        <Route path="log" element={<LogPage />} />
+                        <Route path="pictures/:pictureId?" element={<PicturesPage />} />
+                    </Route>
+                    <Route path="*" element={<NotThere what="There is no such page." />} />
+                </Routes>
+            </Suspense>
+        </Mishap>
     );
 }

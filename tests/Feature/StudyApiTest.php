@@ -21,7 +21,7 @@ it('sweeps faults part by part, and every cell can be run again', function () {
         ->and(array_unique(array_column($cells, 'step')))->each->toBeIn(array_column($said['result']['steps'], 'path'));
     $hit = array_values(array_filter($cells, fn (array $cell): bool => $cell['outcome'] === 'hits'))[0];
     $trace = $this->postJson("/api/builds/{$id}/routines/show/run", ['scenario' => 'pressed', 'events' => $hit['events']])->assertOk()->json();
-    expect(array_column(array_column($trace['events'], 'says'), 'text'))->toContain($hit['says']);
+    expect(array_column(array_column($trace['events'], 'says'), 'text'))->toContain($hit['says']['text']);
     $this->getJson("/api/builds/{$id}/studies?routine=show")->assertJsonPath('0.id', $said['id'])->assertJsonPath('0.is_stale', false);
     $this->postJson("/api/builds/{$id}/edits", ['version' => 1, 'changes' => [['path' => 'name', 'value' => 'Other']]])->assertOk();
     $this->getJson("/api/builds/{$id}/studies?routine=show")->assertJsonPath('0.is_stale', true);

@@ -36,6 +36,6 @@ final class CompleteRequest extends FormRequest
         $changes = array_map(fn (array $change): Change => new Change($change['path'], $change['value'] ?? null), $this->changes());
         assert($changes !== []);
 
-        return new Fix(new Sentence($this->string('does')->toString()), $changes);
+        return new Fix(new Sentence(Sentence::quote($this->string('does')->toString())), $changes);
     }
 }

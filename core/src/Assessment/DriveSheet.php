@@ -14,7 +14,7 @@ final class DriveSheet
 
     private const TIME_CONSTANTS = 4.0; // after which a winding is as warm as it gets
 
-    /** @return array{rows: list<array{name: string, says: Sentence}>, heat: array<string, mixed>}|null null without a drive */
+    /** @return array{stall_Nm: float, rows: list<array{name: string, says: Sentence}>, heat: array<string, mixed>}|null torque behind the train with the motor stalled, as its supply feeds it; null without a drive */
     public static function of(Subject $subject): ?array
     {
         if ($subject->motion->drive === null) {
@@ -22,7 +22,7 @@ final class DriveSheet
         }
         $f = DriveFigures::of($subject);
 
-        return ['rows' => self::rows($subject, $f), 'heat' => self::heat($subject, $f)];
+        return ['stall_Nm' => $f->on->most_Nm * $f->ratio * $f->efficiency, 'rows' => self::rows($subject, $f), 'heat' => self::heat($subject, $f)];
     }
 
     /** @return list<array{name: string, says: Sentence}> */

@@ -10,7 +10,7 @@ final class Units
     /** Longest suffix first, so that `_Nm_per_deg` is not read as `_deg`. */
     private const SUFFIXES = [
         '_Nm_per_deg' => 'N·m/°', '_N_per_m' => 'N/m', '_per_deg' => '', '_ohm' => 'Ω', '_mH' => 'mH', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s', '_kgm2' => 'kg·m²', '_rpm' => 'rpm',
-        '_MPa' => 'MPa', '_deg' => '°', '_Nm' => 'N·m', '_Ah' => 'Ah', '_hz' => 'Hz', '_kg' => 'kg', '_mm' => 'mm', '_ms' => 'ms',
+        '_MPa' => 'MPa', '_deg' => '°', '_Nm' => 'N·m', '_Ah' => 'Ah', '_hz' => 'Hz', '_Hz' => 'Hz', '_kg' => 'kg', '_mm' => 'mm', '_ms' => 'ms',
         '_g' => 'g', '_m' => 'm', '_s' => 's', '_N' => 'N', '_V' => 'V', '_A' => 'A', '_W' => 'W', '_J' => 'J', '_C' => '°C',
     ];
 
@@ -33,7 +33,7 @@ final class Units
     /** The same in every system. */
     public const COMMON = [
         'time' => ['s'], 'angle' => ['°'], 'voltage' => ['V'], 'current' => ['A'], 'charge' => ['mAh', 'Ah'], 'power' => ['W'], 'energy' => ['J'],
-        'frequency' => ['Hz'], 'temperature' => ['°C'], 'pressure' => ['MPa'], 'share' => ['%'], 'number' => [''],
+        'frequency' => ['Hz', 'kHz'], 'temperature' => ['°C'], 'pressure' => ['MPa'], 'share' => ['%'], 'number' => [''],
         'stiffness' => ['N/m'], 'resistance' => ['Ω'], 'inductance' => ['mH'],
     ];
 

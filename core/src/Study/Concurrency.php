@@ -28,7 +28,7 @@ final class Concurrency
 {
     private const LEAST_S = 0.1; // saved, to be worth saying
 
-    /** @return list<array{path: string, says: string, saves_s: float, fix: Fix|null, why_not: string|null}> the most time first */
+    /** @return list<array{path: string, says: Sentence, saves_s: float, fix: Fix|null, why_not: Sentence|null}> the most time first */
     public static function of(Build $build, Routine $routine): array
     {
         $subjects = array_map(fn ($motion): Subject => new Subject($build, $motion, new Facts($motion)), $build->motions);
@@ -61,9 +61,9 @@ final class Concurrency
                 $worse = self::rehearsed($changed, Rehearsal::of($changed, $rehearsed))->worse($asRehearsed);
             }
             $offers[] = [
-                'path' => $path, 'says' => $step->says($build)->goingOn(' — and beside it: ', $next->says($build))->text(), 'saves_s' => $saves,
+                'path' => $path, 'says' => $step->says($build)->goingOn(' — and beside it: ', $next->says($build)), 'saves_s' => $saves,
                 'fix' => $worse === null ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]), [$change]) : null,
-                'why_not' => $worse?->says->text(),
+                'why_not' => $worse?->says,
             ];
         }
         usort($offers, fn (array $a, array $b): int => [$a['fix'] === null, -$a['saves_s']] <=> [$b['fix'] === null, -$b['saves_s']]);

@@ -8,6 +8,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\LevelIs;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
@@ -56,13 +57,13 @@ final class FaultSweep
         $this->scenario = $given === null ? new Scenario('', 'Started by hand', min(self::WITHOUT_SCENARIO_S, $until), [], []) : new Scenario($given->id, $given->name, $until, $given->startsAt, $given->events, $given->clock_s);
     }
 
-    /** @return list<array{path: string, says: string}> the columns: each step of the routine that the undisturbed run got to, once */
+    /** @return list<array{path: string, says: Sentence}> the columns: each step of the routine that the undisturbed run got to, once */
     public function steps(): array
     {
         $steps = [];
         foreach ($this->plain['steps'] as $step) {
             if ($step['routine'] === $this->routine->id && ! isset($steps[$step['path']]) && ! in_array($step['do'], ['repeat', 'together', 'choose', 'call', 'set', 'signal'], true)) {
-                $steps[$step['path']] = ['path' => $step['path'], 'says' => $step['says']->text()];
+                $steps[$step['path']] = ['path' => $step['path'], 'says' => $step['says']];
             }
         }
 
@@ -109,7 +110,7 @@ final class FaultSweep
         return array_values($runs);
     }
 
-    /** @return array{outcome: string, says: string} what becomes of a case, and of all that are one run with it */
+    /** @return array{outcome: string, says: Sentence} what becomes of a case, and of all that are one run with it */
     public function run(FaultCase $case): array
     {
         $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null, after_s: self::LOOK_ON_S);

@@ -6,6 +6,8 @@ namespace Brookstone\Core\Study;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Quantity\Quantity;
 
 /** What became of a run with a fault, beside the healthy one: the worst of what can be said of it, and in words. */
 final readonly class Outcome
@@ -22,7 +24,7 @@ final readonly class Outcome
     {
     }
 
-    /** @return array{string, string} the word for it, of FaultSweep::OUTCOMES, and a sentence */
+    /** @return array{string, Sentence} the word for it, of FaultSweep::OUTCOMES, and a sentence */
     public function told(): array
     {
         foreach (['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits'] as $kind => $outcome) {
@@ -33,39 +35,41 @@ final readonly class Outcome
         }
 
         return $this->stalls() ?? match ($this->run['outcome']) {
-            'finished' => $this->wrong() ?? ['finishes', sprintf('It finishes after %.3g s.', $this->run['took_s'])],
-            'still_running' => ['waits', 'It still waits when the run is ended.'],
-            'never_started' => ['stops', 'It never starts.'],
-            default => ['stops', "It gives up: {$this->run['fault']}; everything stands still."],
+            'finished' => $this->wrong() ?? ['finishes', new Sentence('It finishes after {took}.', ['took' => Quantity::of($this->run['took_s'], 's')])],
+            'still_running' => ['waits', new Sentence('It still waits when the run is ended.')],
+            'never_started' => ['stops', new Sentence('It never starts.')],
+            default => ['stops', new Sentence('It gives up: '.Sentence::quote($this->run['fault']).'; everything stands still.')],
         };
     }
 
     /** What of a kind goes wrong at a step, of something, where it does not in the healthy run. */
-    private function added(string $kind): ?string
+    private function added(string $kind): ?Sentence
     {
         $of = fn (array $run): array => array_filter($run['mishaps'], fn (array $mishap): bool => $mishap['kind'] === $kind);
         $key = fn (array $mishap): string => "{$mishap['of']} {$mishap['routine']} {$mishap['path']}";
         $healthy = array_map($key, $of($this->plain));
         foreach ($of($this->run) as $mishap) {
             if (! in_array($key($mishap), $healthy, true)) {
-                return $mishap['says']->text();
+                return $mishap['says'];
             }
         }
 
         return null;
     }
 
-    /** @return array{string, string}|null */
+    /** @return array{string, Sentence}|null */
     private function stalls(): ?array
     {
         foreach ($this->run['stalled_s'] as $id => $seconds) {
-            $name = $this->build->motions[$id]->name;
+            $name = $this->build->motions[$id]->named();
             $limit = $this->secondsToLimit($id, $this->run['stalled_A'][$id]);
             if ($limit !== null && $seconds > $limit) {
-                return ['stalls', sprintf('%s is held for %.3g s, and its winding is too hot after %.3g s.', $name, $seconds, $limit)];
+                return ['stalls', new Sentence("{$name} is held for {time}, and its winding is too hot after {limit}.", ['time' => Quantity::of($seconds, 's'), 'limit' => Quantity::of($limit, 's')])];
             }
             if ($this->run['stalled_at_end_s'][$id] > self::NO_MOMENT_S) {
-                return ['stalls', "{$name} still pushes against what holds it when all is done".($limit === null ? ', and never gets too hot by it.' : sprintf('; its winding is too hot after %.3g s.', $limit))];
+                $hot = $limit === null ? ', and never gets too hot by it.' : '; its winding is too hot after {limit}.';
+
+                return ['stalls', new Sentence("{$name} still pushes against what holds it when all is done{$hot}", $limit === null ? [] : ['limit' => Quantity::of($limit, 's')])];
             }
         }
 
@@ -75,7 +79,7 @@ final readonly class Outcome
     /**
      * It comes to its end, and something is not as it should be.
      *
-     * @return array{string, string}|null
+     * @return array{string, Sentence}|null
      */
     private function wrong(): ?array
     {
@@ -89,13 +93,13 @@ final readonly class Outcome
             if ($off !== null) {
                 $isTaken = $end['known'] !== null && $end['known'] === $plain[$motion->id]['known'];
 
-                return [$isTaken ? 'ends_wrong_unnoticed' : 'ends_wrong', "It finishes, but {$motion->name} stands {$off} off where it should".($isTaken ? ', and is taken to be at its place.' : '.')];
+                return [$isTaken ? 'ends_wrong_unnoticed' : 'ends_wrong', new Sentence("It finishes, but {$motion->named()} stands {off} off where it should".($isTaken ? ', and is taken to be at its place.' : '.'), ['off' => $off])];
             }
         }
         $should = array_column($this->plain['counters'], 'count', 'counter');
         foreach ($this->run['counters'] as ['counter' => $id, 'count' => $count]) {
             if ($count !== $should[$id]) {
-                return ['ends_wrong_unnoticed', "It finishes, but {$this->build->counters[$id]->name} is {$count} where it should be {$should[$id]}."];
+                return ['ends_wrong_unnoticed', new Sentence("It finishes, but {$this->build->counters[$id]->named()} is {$count} where it should be {$should[$id]}.")];
             }
         }
 
@@ -105,7 +109,7 @@ final readonly class Outcome
     /**
      * A step that is said to be done, and left its motion elsewhere than in the healthy run.
      *
-     * @return array{string, string}|null
+     * @return array{string, Sentence}|null
      */
     private function onTheWay(): ?array
     {
@@ -118,15 +122,17 @@ final readonly class Outcome
             $at = isset($should[$key]) ? array_shift($should[$key]) : null; // the healthy run may not have come to it
             $off = $step['motion'] === null || $at === null || $step['at'] === null || $step['outcome'] !== 'done' ? null : $this->off($this->build->motions[$step['motion']], $step['at'], $at);
             if ($off !== null) {
-                return ['ends_wrong_unnoticed', "It finishes, but at “{$step['says']->text()}” {$this->build->motions[$step['motion']]->name} stands {$off} off where it should, and nobody notices."];
+                return ['ends_wrong_unnoticed', new Sentence(
+                    'It finishes, but at “'.Sentence::quote($step['says']->text())."” {$this->build->motions[$step['motion']]->named()} stands {off} off where it should, and nobody notices.", ['off' => $off],
+                )];
             }
         }
 
         return null;
     }
 
-    /** How far off, in words, where that is too far. */
-    private function off(Motion $motion, float $at, float $should): ?string
+    /** How far off, where that is too far. */
+    private function off(Motion $motion, float $at, float $should): ?Quantity
     {
         if ($motion->task->keeps_turning && $motion->stops->tellers() === []) {
             return null; // nobody asks where it stops
@@ -134,7 +140,7 @@ final readonly class Outcome
         [$low, $high] = $motion->range();
         $off = abs($motion->distance($should, $at));
 
-        return $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) ? $motion->unit()->quantity($off)->text() : null;
+        return $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) ? $motion->unit()->quantity($off) : null;
     }
 
     /** Seconds after which a stalled winding is too hot with the current that flowed; null if it never is. */

@@ -48,6 +48,11 @@ export interface KeptTable {
     version: number;
 }
 
+/** Of the published schema, what the pages say of settings. */
+export interface BuildSchema {
+    properties: { settings: { properties: Record<string, { description: string; default?: number | null }> } };
+}
+
 const table = async (name: string, method = 'GET', path = '', body?: object): Promise<KeptTable> => {
     const got = await call<Record<string, unknown>>(method, `drawer/${name}${path}`, body);
     return { lines: got[name] as KeptTable['lines'], version: got.version as number };
@@ -55,6 +60,7 @@ const table = async (name: string, method = 'GET', path = '', body?: object): Pr
 
 export const api = {
     units: () => call<UnitTable>('GET', 'units'),
+    buildSchema: () => call<BuildSchema>('GET', 'schema/build'),
     quantity: (text: string, unit: string) => call<{ si: number; unit: string; text: string }>('POST', 'quantity', { text, unit }),
     shelf: () => call<ShelfEntry[]>('GET', 'builds'),
     build: (id: string) => call<StoredBuild>('GET', `builds/${id}`),

@@ -83,12 +83,12 @@ export interface FaultCell {
     fault: string;
     step: string;
     outcome: 'breaks_rule' | 'hits' | 'stalls' | 'ends_wrong_unnoticed' | 'ends_wrong' | 'waits' | 'stops' | 'finishes';
-    says: string;
+    says: Sentence;
     events: ScenarioEvent[];
 }
 
 export interface FaultResult {
-    steps: { path: string; says: string }[];
+    steps: { path: string; says: Sentence }[];
     faults: { fault: string; says: string }[];
     cases: number;
     /** Why there is nothing to try. */
@@ -100,7 +100,7 @@ export interface FaultResult {
 export interface DriftStop {
     path: string;
     at: number;
-    says: string;
+    says: Sentence;
     by_time: boolean;
     fan: { cycle: number; low: number; quarter: number; middle: number; three_quarters: number; high: number }[];
 }
@@ -115,10 +115,10 @@ export interface DriftResult {
 
 export interface BesideOffer {
     path: string;
-    says: string;
+    says: Sentence;
     saves_s: number;
     fix: Fix | null;
-    why_not: string | null;
+    why_not: Sentence | null;
 }
 
 export interface ReadyRoutine {

@@ -18,7 +18,7 @@ const AXIS = 26;
 /** A run on one time axis: steps, motions, inputs and outputs, with a cursor that plays. */
 export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace: Trace; now: number; onNow: (time: number) => void; width: number }) {
     const { stored } = useBuild();
-    const { text, book } = useSpeaking();
+    const { text, say, book } = useSpeaking();
     const end = Math.max(trace.ran_s, 0.1);
     const x = scaleLinear([0, end], [LEFT, width - RIGHT]);
     const moved = trace.motions.filter((motion) => motion.position.some((each) => each !== motion.position[0]) || trace.steps.some((step) => step.motion === motion.motion));
@@ -54,7 +54,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
             </text>
             {steps.map((step, i) => (
                 <rect key={i} x={x(step.start_s)} width={Math.max(1.5, x(step.end_s ?? end) - x(step.start_s) - 1)} y={AXIS + 8} height={18} fill={step.outcome === 'gave_up' ? 'var(--color-coral)' : 'var(--color-mat-rule)'} stroke={step.start_s <= now && now < (step.end_s ?? end) ? 'var(--color-mat-ink)' : 'none'}>
-                    <title>{step.says.text}</title>
+                    <title>{say(step.says)}</title>
                 </rect>
             ))}
             {moved.map((motion, i) => {

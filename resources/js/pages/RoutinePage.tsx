@@ -110,6 +110,7 @@ function Ready() {
 }
 
 function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
+    const { say } = useSpeaking();
     const { stored, edit } = useBuild();
     const path = `routines.${index}`;
     const { scenarios } = stored.document;
@@ -186,7 +187,7 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                     </label>
                     {cell !== null && (
                         <span className="flex items-center gap-2 border border-coral px-2">
-                            <span className="text-coral">With a fault:</span> {cell.says}
+                            <span className="text-coral">With a fault:</span> {say(cell.says)}
                             <button type="button" className="underline" onClick={() => setCell(null)}>
                                 without it again
                             </button>

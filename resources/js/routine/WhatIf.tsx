@@ -92,6 +92,8 @@ function States({ study }: { study: Study | undefined }) {
 
 /** Faults against steps. A cell runs that case in the lanes. */
 function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultCell) => void }) {
+    const { say } = useSpeaking();
+    const steps = result.steps.map((step) => ({ path: step.path, says: say(step.says) }));
     const cells = new Map(result.cells.map((cell) => [`${cell.fault} ${cell.step}`, cell]));
     if (result.nothing != null) {
         return <p className="border-b border-line p-3">{result.nothing}</p>;
@@ -107,7 +109,7 @@ function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultC
                     <thead>
                         <tr>
                             <th className="narrow sticky left-0 bg-sheet pr-3 text-left font-normal text-quiet">Fault</th>
-                            {result.steps.map((step) => (
+                            {steps.map((step) => (
                                 <th key={step.path} scope="col" className="narrow max-w-24 px-1 pb-1 text-left align-bottom font-normal text-quiet" title={step.says}>
                                     <span className="line-clamp-3">{step.says.replace(/; give up.*$/, '')}</span>
                                 </th>
@@ -120,12 +122,12 @@ function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultC
                                 <th scope="row" className="sticky left-0 bg-sheet pr-3 text-left font-normal whitespace-nowrap">
                                     {fault.says}
                                 </th>
-                                {result.steps.map((step) => {
+                                {steps.map((step) => {
                                     const cell = cells.get(`${fault.fault} ${step.path}`);
                                     return (
                                         <td key={step.path} className="p-0.5">
                                             {cell !== undefined && (
-                                                <button type="button" aria-label={`${fault.says} at “${step.says}”: ${OUTCOMES[cell.outcome].words}`} title={cell.says} className={`w-full min-w-9 border border-line px-1 ${OUTCOMES[cell.outcome].style}`} onClick={() => onCell(cell)}>
+                                                <button type="button" aria-label={`${fault.says} at “${step.says}”: ${OUTCOMES[cell.outcome].words}`} title={say(cell.says)} className={`w-full min-w-9 border border-line px-1 ${OUTCOMES[cell.outcome].style}`} onClick={() => onCell(cell)}>
                                                     {OUTCOMES[cell.outcome].mark}
                                                 </button>
                                             )}
@@ -150,7 +152,7 @@ const FAN = { width: 560, height: 190, left: 62, right: 12, top: 12, bottom: 30 
 
 function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: Study | undefined; onBegin: (asked: object) => void; onStop: (id: string) => void }) {
     const { stored } = useBuild();
-    const { text, book } = useSpeaking();
+    const { text, book, say: told } = useSpeaking();
     const timed = stored.document.motions.filter((motion) => JSON.stringify(routine.steps).includes(`"motion":"${motion.id}"`) && motion.drive !== null && !('ratings' in motion.drive.motor));
     const [motion, setMotion] = useState<string | null>(null);
     const [cycles, setCycles] = useState('100');
@@ -201,7 +203,7 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
             {stops.length > 1 && (
                 <div role="radiogroup" aria-label="Stop that is shown" className="flex flex-wrap gap-1 py-1">
                     {stops.map((each) => (
-                        <button key={each.path} type="button" role="radio" aria-checked={each === seen} title={each.says} onClick={() => setStop(each.path)} className={`border px-2 py-0.5 ${each === seen ? 'border-accent bg-accent text-white' : 'border-line'}`}>
+                        <button key={each.path} type="button" role="radio" aria-checked={each === seen} title={told(each.says)} onClick={() => setStop(each.path)} className={`border px-2 py-0.5 ${each === seen ? 'border-accent bg-accent text-white' : 'border-line'}`}>
                             at {say(each.at)}: ±{say(reach(each))}
                         </button>
                     ))}
@@ -230,7 +232,7 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
             )}
             {fan.length > 0 && (
                 <p className="narrow text-quiet">
-                    {seen!.says} {result!.walks} walks, nine in ten of them within the outer band{result!.tolerance != null && `; the band is the ±${say(result!.tolerance)} allowed`}.
+                    {told(seen!.says)} {result!.walks} walks, nine in ten of them within the outer band{result!.tolerance != null && `; the band is the ±${say(result!.tolerance)} allowed`}.
                 </p>
             )}
         </section>
@@ -240,6 +242,7 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
 /** Neighbouring steps that could run side by side. */
 function Beside({ routine }: { routine: Routine }) {
     const { stored } = useBuild();
+    const { say } = useSpeaking();
     const begin = useTrying((state) => state.begin);
     const { data } = useQuery({ queryKey: ['beside', stored.id, stored.version, routine.id], queryFn: () => api.beside(stored.id, routine.id), placeholderData: (before) => before, staleTime: Infinity });
     return (
@@ -249,13 +252,13 @@ function Beside({ routine }: { routine: Routine }) {
             <ul className="divide-y divide-line">
                 {(data ?? []).map((offer) => (
                     <li key={offer.path} className="py-1">
-                        <p>{offer.says}</p>
+                        <p>{say(offer.says)}</p>
                         {offer.fix !== null ? (
                             <button type="button" className="border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-white" onClick={() => void begin(stored, offer.fix!)}>
                                 Try it together: saves {significant(offer.saves_s, 2)} s
                             </button>
                         ) : (
-                            <p className="narrow text-quiet">It would save {significant(offer.saves_s, 2)} s, but: {offer.why_not}</p>
+                            <p className="narrow text-quiet">It would save {significant(offer.saves_s, 2)} s, but: {offer.why_not === null ? '' : say(offer.why_not)}</p>
                         )}
                     </li>
                 ))}

@@ -21,6 +21,7 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
         ...stored.document.motions.flatMap((motion) => LINKS.slice(0, 5).map((link) => ({ label: `${motion.name}: ${link.label}`, to: linkPath(stored.id, motion.id, link.name) }))),
         ...stored.document.routines.map((routine) => ({ label: `Routine: ${routine.name}`, to: `${base}/routines/${routine.id}` })),
         { label: 'Log', to: `${base}/log` },
+        { label: 'Settings: margins, bench, controller', to: `${base}/settings` },
         { label: 'Pictures: sizes off a picture', to: `${base}/pictures` },
         { label: 'Shelf of builds', to: '/' },
         { label: 'Drawer of drives', to: '/drawer' },

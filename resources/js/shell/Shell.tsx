@@ -39,6 +39,7 @@ export function Shell({ children }: { children: ReactNode }) {
                     <Place to={`${base}/rig`}>Rig</Place>
                     <Place to={`${base}/log`}>Log</Place>
                     <Place to={`${base}/pictures`}>Pictures</Place>
+                    <Place to={`${base}/settings`}>Settings</Place>
                     <Place to="/drawer">Drawer</Place>
                 </nav>
                 <span className="flex-1" />

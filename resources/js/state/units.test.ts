@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { UnitTable } from '../api/types';
+import { read } from './typed';
 import { gap, significant, UnitBook } from './units';
 
 let book: UnitBook;
@@ -70,6 +71,14 @@ describe('units', () => {
     it('keeps a unit that it does not know as it is', () => {
         expect(book.fromSi(3, 'furlong')).toBe(3);
         expect(book.dimension('furlong')).toBe('number');
+    });
+});
+
+describe('numbers on one line', () => {
+    it('are read in the unit that they were typed in, and what is no number is left as it is', () => {
+        expect(read(book, ' 8  10;12,5 ', 'mm')).toEqual([0.008, 0.01, 0.0125]);
+        expect(read(book, '1 wide -2', 'in')).toEqual([0.0254, 'wide', -0.0508]);
+        expect(read(book, '  ', 'mm')).toEqual([]);
     });
 });
 

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import type { CrankRocker, Pushed } from '../api/types';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
+import { useTypedNumbers } from '../state/typed';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { Pick } from './Pick';
@@ -25,30 +26,20 @@ const ENDS = [
     { value: 'ball', label: 'a ball end' },
 ];
 
-/** "8 10 12.5" in millimetres, as metres; words that are no numbers are left to the server to refuse. */
-function holes(text: string): (number | string)[] {
-    return text
-        .trim()
-        .split(/[\s;]+/)
-        .filter((each) => each !== '')
-        .map((each) => (Number.isNaN(Number(each.replace(',', '.'))) ? each : Number(each.replace(',', '.')) / 1000));
-}
-
-const around = (metres: number) => [-4, -2, 0, 2, 4].map((by) => Math.round((metres * 1000 + by) * 100) / 100).filter((mm) => mm > 1);
+const around = (metres: number) => [-0.004, -0.002, 0, 0.002, 0.004].map((by) => Math.round((metres + by) * 1e5) / 1e5).filter((hole) => hole > 0.001);
 
 /** Every pair of holes of arm and horn, with its travel, fineness and force; the one to take is a click away. */
-export function RodHoles({ handle: { motion, path }, thing }: { handle: MotionHandle; thing: Pushed }) {
+export function RodHoles({ handle: { chain, path }, thing }: { handle: MotionHandle; thing: Pushed }) {
     const { edit } = useBuild();
-    const { text } = useSpeaking();
-    const [arm, setArm] = useState(() => around(thing.arm_m).join(' '));
-    const [horn, setHorn] = useState(() => around(thing.horn_m).join(' '));
+    const { text, book } = useSpeaking();
+    const arm = useTypedNumbers('length', around(thing.arm_m));
+    const horn = useTypedNumbers('length', around(thing.horn_m));
     const [wanted, setWanted] = useState('60');
     const [end, setEnd] = useState('clevis');
-    const motor = motion.drive?.motor;
-    const servo = motor !== undefined && 'ratings' in motor ? Math.max(...motor.ratings.map((rating) => rating.stall_Nm)) : 0;
+    const servo = chain.drive?.stall_Nm ?? 0;
     const inputs = {
-        arm_holes_m: holes(arm),
-        horn_holes_m: holes(horn),
+        arm_holes_m: arm.values,
+        horn_holes_m: horn.values,
         pivot_distance_m: thing.pivot_distance_m,
         servo_half_travel_deg: thing.half_travel_deg,
         wanted_travel_deg: Number(wanted.replace(',', '.').replace('°', '')),
@@ -70,8 +61,8 @@ export function RodHoles({ handle: { motion, path }, thing }: { handle: MotionHa
         <section aria-label="Which holes">
             <h2 className="mb-1 text-[1.05rem]">Which holes</h2>
             <div className="space-y-1 border-y border-line py-2">
-                {field('Holes of the arm', arm, setArm, 'mm')}
-                {field('Holes of the horn', horn, setHorn, 'mm')}
+                {field('Holes of the arm', arm.text, arm.type, arm.unit)}
+                {field('Holes of the horn', horn.text, horn.type, horn.unit)}
                 {field('Wanted, end to end', wanted, setWanted, '°')}
                 <Pick label="Hooked in by" value={end} choices={ENDS} onPick={setEnd} />
             </div>
@@ -87,7 +78,7 @@ export function RodHoles({ handle: { motion, path }, thing }: { handle: MotionHa
                     <table className="w-full text-right">
                         <thead className="narrow sticky top-0 bg-sheet text-quiet">
                             <tr>
-                                <th className="px-2 py-1 text-left font-normal">Arm · horn, mm</th>
+                                <th className="px-2 py-1 text-left font-normal">Arm · horn, {arm.unit}</th>
                                 <th className="px-1 font-normal">Travel</th>
                                 <th className="px-1 font-normal">Finest</th>
                                 <th className="px-1 font-normal">Least torque</th>
@@ -98,7 +89,7 @@ export function RodHoles({ handle: { motion, path }, thing }: { handle: MotionHa
                         </thead>
                         <tbody>
                             {pairs.map((pair) => {
-                                const words = `${significant(pair.arm_m * 1000, 3)} · ${significant(pair.horn_m * 1000, 3)}`;
+                                const words = `${significant(book.fromSi(pair.arm_m, arm.unit), 3)} · ${significant(book.fromSi(pair.horn_m, arm.unit), 3)}`;
                                 return (
                                     <tr key={words} className="border-t border-line">
                                         <td className="px-2 py-0.5 text-left">{words}</td>
@@ -132,7 +123,7 @@ export function RodHoles({ handle: { motion, path }, thing }: { handle: MotionHa
 /** Crank and coupler for a swing of exactly so much, with a motor that only turns one way between two switches. */
 export function ExactSwing({ handle: { path }, thing }: { handle: MotionHandle; thing: CrankRocker }) {
     const { edit } = useBuild();
-    const { text } = useSpeaking();
+    const { text, say } = useSpeaking();
     const [wanted, setWanted] = useState('90');
     const inputs = { swing_deg: Number(wanted.replace(',', '.').replace('°', '')), rocker_m: thing.rocker_m, ground_m: thing.ground_m };
     const { data, error } = useQuery({ queryKey: ['swing', inputs], queryFn: () => api.calculate('linkage.swing', inputs), placeholderData: (before) => before, retry: false, staleTime: Infinity });
@@ -158,7 +149,7 @@ export function ExactSwing({ handle: { path }, thing }: { handle: MotionHandle; 
                             </p>
                             {data!.findings.map((finding) => (
                                 <p key={finding.code} className="text-tight">
-                                    {finding.says.text}
+                                    {say(finding.says)}
                                 </p>
                             ))}
                             <div className="text-right">

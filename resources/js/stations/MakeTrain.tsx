@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import type { MadeTrain } from '../api/types';
 import { useTrying } from '../chain/trying';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
+import { useTypedNumbers } from '../state/typed';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { Pick } from './Pick';
@@ -44,15 +45,15 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
     const [typed, setTyped] = useState<string | null>(null);
     const [asks, setAsks] = useState('ratio');
     const [rpm, setRpm] = useState('');
-    const [torque, setTorque] = useState('');
+    const torque = useTypedNumbers('torque');
     const [stages, setStages] = useState(2);
     const [direction, setDirection] = useState('any');
     const [order, setOrder] = useState('error');
     const [first, setFirst] = useState('spur');
     const wanted = typed ?? significant(sheet.ask_for, 3);
     const figure = (typedText: string) => typedText.trim().replace(',', '.');
-    const asked: Record<string, string> = asks === 'ratio' ? { ratio: figure(wanted).replace(/\s*:\s*1$/, '') } : { rpm: figure(rpm), torque_Nm: figure(torque) };
-    const ready = asks === 'ratio' || (rpm.trim() !== '' && torque.trim() !== '');
+    const asked: Record<string, string> = asks === 'ratio' ? { ratio: figure(wanted).replace(/\s*:\s*1$/, '') } : { rpm: figure(rpm), torque_Nm: String(torque.values[0] ?? '') };
+    const ready = asks === 'ratio' || (rpm.trim() !== '' && torque.text.trim() !== '');
     const query = new URLSearchParams({ ...asked, stages: String(stages), direction, order, ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}) }).toString();
     const { data, error, isFetching } = useQuery({ queryKey: ['trains', stored.id, motion.id, stored.version, query], queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal), placeholderData: (before) => before, staleTime: 60_000, retry: false, enabled: ready });
     return (
@@ -65,7 +66,7 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                 ) : (
                     <>
                         <Figure label="Speed" unit="rpm" value={rpm} isWrong={error !== null} onType={setRpm} />
-                        <Figure label="Torque" unit="N·m" value={torque} isWrong={error !== null} onType={setTorque} />
+                        <Figure label="Torque" unit={torque.unit} value={torque.text} isWrong={error !== null} onType={torque.type} />
                     </>
                 )}
                 <Pick label="Stages, most" value={stages} choices={[1, 2, 3, 4].map((value) => ({ value, label: String(value) }))} onPick={setStages} />

@@ -203,3 +203,22 @@ it('buzzes only where its play is more than its dead band', function () {
         }
     }
 });
+
+it('says what the drive can do at most behind its train, as its supply feeds it', function () {
+    $stall = function (array $planted, string $id): float {
+        $build = Builds::planted($planted);
+
+        return DriveSheet::of(new Subject($build, $build->motions[$id], new Facts($build->motions[$id])))['stall_Nm'] ?? 0.0;
+    };
+    $servo = Builds::sound()->motions['jaw']->drive->motor;
+    [$low, $high] = [$servo->ratings[0], $servo->ratings[1]];
+    $servos = array_search('servos', array_keys(Builds::sound()->supplies), true);
+
+    expect($stall(["supplies.{$servos}.volts_V" => $low->volts_V], 'jaw'))->toBeAbout($low->stall_Nm, 1e-9)
+        ->and($stall(["supplies.{$servos}.volts_V" => $high->volts_V], 'jaw'))->toBeAbout($high->stall_Nm, 1e-9)
+        ->and($stall(['motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36, 'efficiency' => 0.9]]], 'lid'))->toBeAbout($stall([], 'lid') * 3 * 0.9, 1e-9);
+});
+
+it('reads the clock of a timer in kHz', function () {
+    expect(data_get(Editor::apply(Builds::sound(), [['path' => 'settings.timer_Hz', 'text' => '32.768 kHz']])->document, 'settings.timer_Hz'))->toBeAbout(32768.0, 1e-9);
+});

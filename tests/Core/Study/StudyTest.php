@@ -57,7 +57,7 @@ it('does not call it finished when something stands elsewhere, or was counted fo
     $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
     $jams = array_values(array_filter($sweep->cases(), fn ($case): bool => $case->fault === 'jams lift' && $case->step === 'steps.0'))[0];
 
-    expect($sweep->run($jams)['outcome'])->toBe('ends_wrong_unnoticed')->and($sweep->run($jams)['says'])->toBe('It finishes, but Lift stands 100 mm off where it should, and is taken to be at its place.');
+    expect($sweep->run($jams)['outcome'])->toBe('ends_wrong_unnoticed')->and($sweep->run($jams)['says']->text())->toBe('It finishes, but Lift stands 100 mm off where it should, and is taken to be at its place.');
 
     // A press too many is counted.
     $counts = Builds::planted(['counters' => [['id' => 'n', 'name' => 'Presses']], 'routines.1.steps' => [['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => [['do' => 'set', 'counter' => 'n', 'add' => 1]]], ['do' => 'wait', 'for_s' => 1]]]);
@@ -224,5 +224,5 @@ it('looks on a while when all is done: what jams in the very last step pushes on
     $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
     $jams = array_values(array_filter($sweep->cases(), fn ($case): bool => $case->fault === 'jams jaw'))[0];
 
-    expect($sweep->run($jams)['outcome'])->toBe('stalls')->and($sweep->run($jams)['says'])->toContain('still pushes against what holds it when all is done');
+    expect($sweep->run($jams)['outcome'])->toBe('stalls')->and($sweep->run($jams)['says']->text())->toContain('still pushes against what holds it when all is done');
 });
