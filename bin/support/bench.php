@@ -6,10 +6,10 @@ declare(strict_types=1);
 // own: what the compiler has made of one run would else make another quicker or slower. With names, those alone.
 
 use Brookstone\Core\Assessment\Assessor;
-use Brookstone\Core\Assessment\Choosing;
+use Brookstone\Core\Assessment\DriveConcepts;
+use Brookstone\Core\Assessment\DriveSearch;
 use Brookstone\Core\Assessment\Goal;
 use Brookstone\Core\Assessment\Remembered;
-use Brookstone\Core\Assessment\Schools;
 use Brookstone\Core\Assessment\TrainMaking;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
@@ -182,7 +182,7 @@ for ($copy = 1; count($many) < 200; $copy++) {
 }
 $gears = GearStock::shipped(); // twenty-four sizes of module 1
 $drawer = Stock::of(array_slice($many, 0, 200));
-$rank = fn (string $motion): float => median(fn () => (new Choosing($heron, $heron->motions[$motion], $drawer))->ranked(Goal::Fastest), 7);
+$rank = fn (string $motion): float => median(fn () => (new DriveSearch($heron, $heron->motions[$motion], $drawer))->ranked(Goal::Fastest), 7);
 
 [$one, $two, $four, $six, $longer] = [busy($mended, 1, 60), busy($mended, 2, 60), busy($mended, 4, 60), busy($mended, 6, 60), busy($mended, 6, 120)];
 
@@ -206,7 +206,7 @@ $figures = [
     'rank_200_drives_60_ratios_carriage_ms' => fn () => $rank('ferry'),
     'rank_200_drives_60_ratios_turntable_ms' => fn () => $rank('lantern'),
     'rank_200_drives_60_ratios_crank_rocker_ms' => fn () => $rank('rower'),
-    'compare_schools_ms' => fn () => median(fn () => Schools::of($heron, $heron->motions['drawbridge'], Stock::shipped()), 7),
+    'compare_schools_ms' => fn () => median(fn () => DriveConcepts::of($heron, $heron->motions['drawbridge'], Stock::shipped()), 7),
     'search_trains_3_stages_24_sizes_ms' => fn () => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 3, 20), 7), [17.345, 1.0, 36.0, 0.0371])),
     'search_trains_4_stages_24_sizes_ms' => fn () => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 4, 20), 5), [17.345, 123.4])),
     'make_trains_3_stages_laid_out_ms' => fn () => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error', 20), 7),

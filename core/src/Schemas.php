@@ -40,7 +40,7 @@ final class Schemas
             'ReadingsSheet' => self::readings()->schema(),
             'MendAll' => self::mendAll()->schema(),
             'School' => self::school()->schema(),
-            'Easing' => self::easing()->schema(),
+            'Counterbalance' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
             'MoveTimes' => self::times()->schema(),
             'Drive' => Drives::shape()->schema(),
@@ -276,7 +276,7 @@ final class Schemas
 
     private static function easing(): RecordShape
     {
-        return self::record('Easing', [
+        return self::record('Counterbalance', [
             'way' => ChoiceShape::of('counterweight', 'spring'), 'size' => self::sentence(), 'worst_before_Nm' => self::number(), 'worst_after_Nm' => self::number(),
             'back' => self::sentence(), 'unpowered' => self::sentence(), 'margin_after' => self::number()->orNull(), 'fix' => self::fix(),
         ]);

@@ -22,6 +22,10 @@ it('sweeps faults part by part, and every cell can be run again', function () {
     $hit = array_values(array_filter($cells, fn (array $cell): bool => $cell['outcome'] === 'hits'))[0];
     $trace = $this->postJson("/api/builds/{$id}/routines/show/run", ['scenario' => 'pressed', 'events' => $hit['events']])->assertOk()->json();
     expect(array_column(array_column($trace['events'], 'says'), 'text'))->toContain($hit['says']['text']);
+    // What was studied before sentences followed the units had texts; they are told on.
+    $part = Study::query()->findOrFail($said['id'])->done()->firstOrFail();
+    $part->update(['result' => [['says' => 'It finishes {late}.'] + $part->result[0], ...array_slice($part->result, 1)]]);
+    $this->getJson('/api/studies/'.$said['id'])->assertJsonPath('result.cells.0.says.text', 'It finishes {late}.')->assertJsonPath('result.steps.0.says.template', $said['result']['steps'][0]['says']['template']);
     $this->getJson("/api/builds/{$id}/studies?routine=show")->assertJsonPath('0.id', $said['id'])->assertJsonPath('0.is_stale', false);
     $this->postJson("/api/builds/{$id}/edits", ['version' => 1, 'changes' => [['path' => 'name', 'value' => 'Other']]])->assertOk();
     $this->getJson("/api/builds/{$id}/studies?routine=show")->assertJsonPath('0.is_stale', true);

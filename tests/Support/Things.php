@@ -13,7 +13,7 @@ use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Measured;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
-use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Mechanism\PushrodLever;
 use Brookstone\Core\Mechanism\Segment;
 use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Mechanism\Slide;
@@ -51,7 +51,7 @@ final class Things
             'wheels' => new Wheels($this->number(0.3, 3), $this->number(0.01, 0.05), $this->number(0, 0.08), 50.0, $this->number(0, 12)),
             'crank' => new Crank($this->number(0.01, 0.03), $this->number(0.06, 0.15), $this->number(0.1, 1), $this->number(-0.01, 0.01), $this->number(-90, 90), $this->number(0, 2), $this->number(0, 60), $this->number(0.03, 0.15)),
             'crank_rocker' => new CrankRocker($this->number(0.008, 0.013), $this->number(0.05, 0.056), $this->number(0.03, 0.04), $this->number(0.055, 0.06), $this->number(0.05, 0.3), $this->number(0.03, 0.06), null, $this->number(-90, 90), $this->number(-60, 60), $this->number(0, 0.01)),
-            'pushed' => new Pushed($this->number(0.008, 0.012), $this->number(0.016, 0.025), $this->number(0.06, 0.12), $this->number(0.02, 0.2), $this->number(0.02, 0.06), 65.0, $this->number(0, 1) < 0.5, null, $this->number(-90, 90), $this->number(0, 0.01), $this->number(0, 1) < 0.5 ? 0.0 : $this->number(0.0001, 0.002), $this->number(-90, 90)),
+            'pushed' => new PushrodLever($this->number(0.008, 0.012), $this->number(0.016, 0.025), $this->number(0.06, 0.12), $this->number(0.02, 0.2), $this->number(0.02, 0.06), 65.0, $this->number(0, 1) < 0.5, null, $this->number(-90, 90), $this->number(0, 0.01), $this->number(0, 1) < 0.5 ? 0.0 : $this->number(0.0001, 0.002), $this->number(-90, 90)),
             'ball' => new Ball($this->number(0.08, 0.2), $this->number(0.1, 1), $this->number(5, 20), $this->number(0.05, 0.07), $this->number(0, 0.05), $this->number(0, 4)),
             'spring_lever' => new SpringLever($this->number(100, 500), 0.05, $this->number(0.04, 0.1), $this->number(0.01, 0.1), $this->number(0, 5)),
             'feeder' => new Feeder($this->number(0.01, 0.04), 0.04, $this->number(0.005, 0.1), (int) $this->number(0, 5), $this->number(0.02, 0.3), $this->number(0, 3), $this->number(-20, 30)),

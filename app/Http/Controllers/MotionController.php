@@ -9,12 +9,12 @@ use App\Actions\OpenDrawer;
 use App\Http\Requests\ChoiceRequest;
 use App\Http\Requests\RunRequest;
 use App\Models\Build;
-use Brookstone\Core\Assessment\Choice;
-use Brookstone\Core\Assessment\Easing;
-use Brookstone\Core\Assessment\Facts;
-use Brookstone\Core\Assessment\Schools;
+use Brookstone\Core\Assessment\Counterbalance;
+use Brookstone\Core\Assessment\DriveConcepts;
+use Brookstone\Core\Assessment\DriveRanking;
+use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Assessment\StopsSheet;
-use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Rehearsal\Stage;
@@ -36,21 +36,21 @@ final class MotionController
     {
         $core = $build->core();
 
-        return new JsonResponse(Choice::of($core, $this->motion($core, $motion), $this->drawer->stock(), $request->goal(), $request->eachDrive(), $request->rows()));
+        return new JsonResponse(DriveRanking::of($core, $this->motion($core, $motion), $this->drawer->stock(), $request->goal(), $request->eachDrive(), $request->rows()));
     }
 
     public function schools(Build $build, string $motion): JsonResponse
     {
         $core = $build->core();
 
-        return new JsonResponse(Schools::of($core, $this->motion($core, $motion), $this->drawer->stock()));
+        return new JsonResponse(DriveConcepts::of($core, $this->motion($core, $motion), $this->drawer->stock()));
     }
 
     public function easing(Build $build, string $motion): JsonResponse
     {
         $core = $build->core();
 
-        return new JsonResponse(Easing::of($core, $this->motion($core, $motion)));
+        return new JsonResponse(Counterbalance::of($core, $this->motion($core, $motion)));
     }
 
     /** Run-on under every supply and load, what can be done about it, and how well it knows where it is. */
@@ -59,7 +59,7 @@ final class MotionController
         $core = $build->core();
         $thing = $this->motion($core, $motion);
 
-        return new JsonResponse((new StopsSheet(new Subject($core, $thing, new Facts($thing))))->sheet());
+        return new JsonResponse((new StopsSheet(new MotionInBuild($core, $thing, new MotionFigures($thing))))->sheet());
     }
 
     public function run(RunRequest $request, Build $build, string $routine, JudgeBuild $judge): JsonResponse

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Brookstone\Core\Assessment\Choice;
+use Brookstone\Core\Assessment\DriveRanking;
 use Brookstone\Core\Assessment\Goal;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -36,6 +36,6 @@ final class ChoiceRequest extends FormRequest
 
     public function rows(): int
     {
-        return $this->has('rows') ? $this->integer('rows') : Choice::ROWS;
+        return $this->has('rows') ? $this->integer('rows') : DriveRanking::ROWS;
     }
 }

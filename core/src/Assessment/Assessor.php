@@ -57,9 +57,9 @@ final class Assessor
             $on = 'motion '.($footing?->of($motion) ?? $id);
             $of = $known?->recall($on);
             if (! $of instanceof OfMotion) {
-                $of = $new[$on] = OfMotion::judge(new Subject($build, $motion, new Facts($motion, traced: true), $stock, $proposes));
+                $of = $new[$on] = OfMotion::judge(new MotionInBuild($build, $motion, new MotionFigures($motion, traced: true), $stock, $proposes));
             }
-            [$judged[$id], $subjects[$id]] = [$of, new Subject($build, $motion, $of->facts, $stock, $proposes)];
+            [$judged[$id], $subjects[$id]] = [$of, new MotionInBuild($build, $motion, $of->facts, $stock, $proposes)];
             if (in_array(Verdict::Fails, array_column($of->links, 'verdict'), true)) {
                 $failing[$id] = true;
             }
@@ -97,7 +97,7 @@ final class Assessor
     }
 
     /**
-     * @param  array<string, Subject>  $subjects
+     * @param  array<string, MotionInBuild>  $subjects
      * @return list<array{id: string, computed_s: ?float, difference: ?float}>
      */
     private static function log(Build $build, array $subjects): array

@@ -19,7 +19,7 @@ final class Cautions
      * @param  list<Link>  $links
      * @return list<array{code: string, says: string}>
      */
-    public static function of(Subject $subject, array $links): array
+    public static function of(MotionInBuild $subject, array $links): array
     {
         $codes = array_map(fn (Finding $finding): string => $finding->code, array_merge(...array_map(fn (Link $link): array => $link->findings, $links)));
         $thing = $subject->motion->thing();

@@ -11,7 +11,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Linkage\Bars;
 use Brookstone\Core\Mechanism\Hoist;
-use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Mechanism\PushrodLever;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Train;
@@ -27,7 +27,7 @@ final class CordRules
     private const CLUTCH_WORKS = 1.25; // times what the move needs
 
     /** @return list<Finding> */
-    public static function findings(Subject $subject): array
+    public static function findings(MotionInBuild $subject): array
     {
         $thing = $subject->motion->thing();
 
@@ -37,7 +37,7 @@ final class CordRules
         ]));
     }
 
-    private static function strength(Subject $subject, Hoist $hoist): ?Finding
+    private static function strength(MotionInBuild $subject, Hoist $hoist): ?Finding
     {
         if ($hoist->breaking_N === null) {
             return null;
@@ -62,7 +62,7 @@ final class CordRules
     }
 
     /** Jammed, or pulled against its upper stop: what gives first, the cord or the motor. */
-    private static function snaps(Subject $subject, Hoist $hoist): ?Finding
+    private static function snaps(MotionInBuild $subject, Hoist $hoist): ?Finding
     {
         $drive = $subject->motion->drive;
         if ($drive === null || $hoist->breaking_N === null) {
@@ -91,7 +91,7 @@ final class CordRules
         ])));
     }
 
-    private static function fleet(Subject $subject, Hoist $hoist): ?Finding
+    private static function fleet(MotionInBuild $subject, Hoist $hoist): ?Finding
     {
         if ($hoist->lead_m === null || $hoist->drum_width_m === null || $hoist->travelling) {
             return null;
@@ -112,7 +112,7 @@ final class CordRules
     }
 
     /** Motions that one shaft moves, the lightest first: this one and that before it in the group whose order is least sure. */
-    private static function inTurn(Subject $subject): ?Finding
+    private static function inTurn(MotionInBuild $subject): ?Finding
     {
         $group = $subject->motion->drive?->shares === null ? null : $subject->build->motorGroups[$subject->motion->id] ?? null;
         $pairs = [];
@@ -149,7 +149,7 @@ final class CordRules
      *
      * @return array{most: float, starts: float} at its hardest, and where it stands at first: what waits waits there
      */
-    private static function asks(Subject $subject): array
+    private static function asks(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         $move = $motion->move();
@@ -165,10 +165,10 @@ final class CordRules
     }
 
     /** What of the drawer does for a rod, in words; null where there is no rod. */
-    public static function rod(Subject $subject): ?Sentence
+    public static function rod(MotionInBuild $subject): ?Sentence
     {
         $thing = $subject->motion->thing();
-        $length = $thing instanceof Pushed ? Bars::of($thing)?->lengths_mm()['rod'] ?? null : null;
+        $length = $thing instanceof PushrodLever ? Bars::of($thing)?->lengths_mm()['rod'] ?? null : null;
         if ($length === null) {
             return null;
         }

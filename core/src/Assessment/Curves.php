@@ -18,7 +18,7 @@ final class Curves
     private const FIGURES = 6;
 
     /** @return array<string, mixed> as Shapes::curves() has it */
-    public static function of(Subject $subject): array
+    public static function of(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         $facts = $subject->facts;
@@ -70,7 +70,7 @@ final class Curves
     }
 
     /** @return array{float, float} the whole range that is drawn, SI: all places and hard stops */
-    private static function range(Subject $subject): array
+    private static function range(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         [$low, $high] = $motion->range();
@@ -85,7 +85,7 @@ final class Curves
      * @param  array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, path: list<array{float, float, float}>}  $run
      * @return array<string, mixed>|null
      */
-    private static function path(Subject $subject, array $run): ?array
+    private static function path(MotionInBuild $subject, array $run): ?array
     {
         if ($run['path'] === []) {
             return null;
@@ -110,7 +110,7 @@ final class Curves
      *
      * @return list<array{switch: string, distance: ?float, speed: float, energy_J: float, left: ?float, slower: list<array{share: float, distance: ?float, left: ?float}>}>
      */
-    private static function runOn(Subject $subject): array
+    private static function runOn(MotionInBuild $subject): array
     {
         $stops = $subject->motion->stops;
         $left = function (LimitSwitch $switch, ?float $distance) use ($stops): ?float {

@@ -119,7 +119,7 @@ final readonly class DriveFigures
         $this->mean_A = $moves * $moving_A * $on->share + (1 - $moves) * $hold_A;
     }
 
-    public static function of(Subject $subject): self
+    public static function of(MotionInBuild $subject): self
     {
         $motion = $subject->motion;
         $facts = $subject->facts;

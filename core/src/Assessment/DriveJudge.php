@@ -19,7 +19,7 @@ final class DriveJudge implements Judge
 
     public const MUCH_FASTER = 0.4;   // of the target time: then gear down or lower the duty
 
-    public function judge(Subject $subject): Link
+    public function judge(MotionInBuild $subject): Link
     {
         $drive = $subject->motion->drive;
         if ($drive === null) {
@@ -39,12 +39,12 @@ final class DriveJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function findings(Subject $subject): array
+    private function findings(MotionInBuild $subject): array
     {
         $f = DriveFigures::of($subject);
         $settings = $subject->build->settings;
         $strains = DriveRules::strains($f, $settings);
-        $findings = array_map(fn (Strain $strain): Finding => $this->say($strain, $subject, $f), $strains);
+        $findings = array_map(fn (LimitViolation $strain): Finding => $this->say($strain, $subject, $f), $strains);
         $stalls = $f->margin < 1.0 - DriveRules::TIE;
         $time = $stalls ? null : $this->time($subject); // where it stalls, that is said already
 
@@ -52,7 +52,7 @@ final class DriveJudge implements Judge
     }
 
     /** The sentence for a limit that is reached, with the numbers that were compared, and what would mend it. */
-    private function say(Strain $strain, Subject $subject, DriveFigures $f): Finding
+    private function say(LimitViolation $strain, MotionInBuild $subject, DriveFigures $f): Finding
     {
         $says = match ($strain->code) {
             'drive.supply_low', 'drive.supply_high', 'drive.supply_current' => $this->supply($strain, $subject, $f),
@@ -95,24 +95,24 @@ final class DriveJudge implements Judge
     }
 
     /** @return list<Fix> */
-    private function fixes(Strain $strain, Subject $subject, DriveFigures $f): array
+    private function fixes(LimitViolation $strain, MotionInBuild $subject, DriveFigures $f): array
     {
         return match ($strain->code) {
             'drive.supply_low', 'drive.supply_high' => SupplyMends::otherSupply($subject),
-            'drive.supply_current' => [...Mending::softStart($subject), ...SupplyMends::otherSupply($subject), ...SupplyMends::stronger($subject->build, $f->drive->supply, $f->drive->startsWith_A())],
-            'drive.jam_breaks_gears' => Mending::clutch($subject, $f),
-            'drive.knock' => [...Mending::clutch($subject, $f), ...Mending::softer($subject, $f), ...($strain->severity === Severity::Fails ? Mending::carry($subject) : [])],
-            'drive.clutch_slips' => Mending::tighterClutch($subject, $f),
-            'drive.step_start' => Mending::ramp($subject, $f),
-            'drive.resonates' => Mending::finerSteps($subject, $f),
-            'drive.gate_lets_go' => [...Mending::ungate($subject), ...Mending::carry($subject)],
-            'drive.holding', 'drive.hot_holding', 'drive.hot_cycle' => [...Mending::carry($subject), ...Mending::gate($subject)],
-            default => Mending::carry($subject),
+            'drive.supply_current' => [...Repairs::softStart($subject), ...SupplyMends::otherSupply($subject), ...SupplyMends::stronger($subject->build, $f->drive->supply, $f->drive->startsWith_A())],
+            'drive.jam_breaks_gears' => Repairs::clutch($subject, $f),
+            'drive.knock' => [...Repairs::clutch($subject, $f), ...Repairs::softer($subject, $f), ...($strain->severity === Severity::Fails ? Repairs::carry($subject) : [])],
+            'drive.clutch_slips' => Repairs::tighterClutch($subject, $f),
+            'drive.step_start' => Repairs::ramp($subject, $f),
+            'drive.resonates' => Repairs::finerSteps($subject, $f),
+            'drive.gate_lets_go' => [...Repairs::ungate($subject), ...Repairs::carry($subject)],
+            'drive.holding', 'drive.hot_holding', 'drive.hot_cycle' => [...Repairs::carry($subject), ...Repairs::gate($subject)],
+            default => Repairs::carry($subject),
         };
     }
 
     /** Torque at the worst place against the drive. */
-    private function peak(Strain $strain, Subject $subject): Sentence
+    private function peak(LimitViolation $strain, MotionInBuild $subject): Sentence
     {
         $facts = $subject->facts;
         $unit = $subject->motion->unit();
@@ -135,7 +135,7 @@ final class DriveJudge implements Judge
         return new Sentence($template, ['needs' => Quantity::of($needs, 'N·m'), 'bears' => Quantity::of($f->bears_motor_Nm($share), 'N·m'), 'share' => Quantity::share($share)]);
     }
 
-    private function steps(Strain $strain, DriveFigures $f): Sentence
+    private function steps(LimitViolation $strain, DriveFigures $f): Sentence
     {
         $motor = $f->drive->motor;
         assert($motor instanceof Stepper);
@@ -156,7 +156,7 @@ final class DriveJudge implements Judge
             ]);
     }
 
-    private function heat(Strain $strain, Subject $subject, DriveFigures $f): Sentence
+    private function heat(LimitViolation $strain, MotionInBuild $subject, DriveFigures $f): Sentence
     {
         $ambient = $subject->build->settings->ambient_C;
         $values = ['limit' => Quantity::of($f->thermal->limit_C(), '°C')];
@@ -173,7 +173,7 @@ final class DriveJudge implements Judge
     }
 
     /** What it presses with when a finger is in its way. */
-    private function pinches(Subject $subject): ?Finding
+    private function pinches(MotionInBuild $subject): ?Finding
     {
         $lever = $subject->motion->mechanism->leverM();
         if ($lever === null) {
@@ -190,7 +190,7 @@ final class DriveJudge implements Judge
         )) : null;
     }
 
-    private function letsGo(Strain $strain, Subject $subject, DriveFigures $f): Sentence
+    private function letsGo(LimitViolation $strain, MotionInBuild $subject, DriveFigures $f): Sentence
     {
         $when = $strain->code === 'drive.lets_go' ? 'with the power off' : 'with its power cut between moves';
 
@@ -202,7 +202,7 @@ final class DriveJudge implements Judge
         );
     }
 
-    private function time(Subject $subject): ?Finding
+    private function time(MotionInBuild $subject): ?Finding
     {
         $facts = $subject->facts;
         $task = $subject->motion->task;
@@ -214,7 +214,7 @@ final class DriveJudge implements Judge
             return new Finding('drive.over_target', Severity::Fails, $subject->path.'.task.move_s', new Sentence(
                 "To {$to} it is not there after {patience}, where {target} are asked for.",
                 ['patience' => Quantity::of($facts->patience_s(), 's'), 'target' => Quantity::of($task->move_s, 's')],
-            ), $subject->proposals(fn (): array => Mending::hurry($subject)));
+            ), $subject->proposals(fn (): array => Repairs::hurry($subject)));
         }
         $values = ['takes' => Quantity::of($there, 's'), 'target' => Quantity::of($task->move_s, 's')];
         if ($strain !== null && ! $subject->motion->counts()) {
@@ -222,7 +222,7 @@ final class DriveJudge implements Judge
 
             return new Finding('drive.over_target', $strain->severity, $subject->path.'.task.move_s', new Sentence(
                 $fails ? "To {$to} it takes {takes}, longer than the {target} asked for." : "To {$to} it takes {takes}, just within the {target} asked for.", $values,
-            ), $subject->proposals(fn (): array => [...($fails ? Mending::hurry($subject) : []), $this->allow($subject, $there)]));
+            ), $subject->proposals(fn (): array => [...($fails ? Repairs::hurry($subject) : []), $this->allow($subject, $there)]));
         }
 
         return $there < self::MUCH_FASTER * $task->move_s ? new Finding('drive.much_faster', Severity::Note, $subject->path.'.task.move_s', new Sentence(
@@ -230,14 +230,14 @@ final class DriveJudge implements Judge
         )) : null;
     }
 
-    private function allow(Subject $subject, float $takes): Fix
+    private function allow(MotionInBuild $subject, float $takes): Fix
     {
         $time = ceil(($takes / (1 - $subject->build->settings->over_time_share)) * 10) / 10 + 0.1;
 
         return new Fix(new Sentence('Allow it {time}', ['time' => Quantity::of($time, 's')]), [new Change($subject->path.'.task.move_s', $time)]);
     }
 
-    private function supply(Strain $strain, Subject $subject, DriveFigures $f): Sentence
+    private function supply(LimitViolation $strain, MotionInBuild $subject, DriveFigures $f): Sentence
     {
         $supply = $f->drive->supply;
         [$low, $high] = $f->drive->motor->voltageRange();

@@ -26,13 +26,13 @@ final class DriveNotes
     private const WRAPS_DEG = 360.0;
 
     /** @return list<?Finding> */
-    public function of(Subject $subject, DriveFigures $f): array
+    public function of(MotionInBuild $subject, DriveFigures $f): array
     {
         return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->together($subject, $f), $this->claims($subject, $f)];
     }
 
     /** It only turns forwards, and has two ends: nothing brings it back. */
-    private function oneWay(Subject $subject): ?Finding
+    private function oneWay(MotionInBuild $subject): ?Finding
     {
         $motion = $subject->motion;
 
@@ -42,7 +42,7 @@ final class DriveNotes
     }
 
     /** A servo whose dead band is smaller than the play it sees hunts for its place. */
-    private function buzzes(Subject $subject, DriveFigures $f): ?Finding
+    private function buzzes(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
         $servo = $f->drive->motor;
         if (! $servo instanceof Servo || $f->drive->gated) {
@@ -53,10 +53,10 @@ final class DriveNotes
         return $slop > $servo->deadband_deg * (1 + DriveRules::TIE) ? new Finding('drive.buzzes', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
             'It hunts and buzzes: {slop} of play at its shaft is more than the {band} within which it does not correct.',
             ['slop' => Quantity::of($slop, '°'), 'band' => Quantity::of($servo->deadband_deg, '°')],
-        ), $subject->proposals(fn (): array => [...Mending::gate($subject), ...Mending::quieter($subject)])) : null;
+        ), $subject->proposals(fn (): array => [...Repairs::gate($subject), ...Repairs::quieter($subject)])) : null;
     }
 
-    private function battery(Subject $subject, DriveFigures $f): ?Finding
+    private function battery(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
         $capacity = $f->drive->supply->capacity_Ah;
         $day = $f->charge_Ah_day();
@@ -74,11 +74,11 @@ final class DriveNotes
                 ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for."
                 : "It takes {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for.",
             ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'), 'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
-        ), $subject->proposals(fn (): array => [...Mending::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply, $day * $wanted), ...Mending::frugal($subject)]));
+        ), $subject->proposals(fn (): array => [...Repairs::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply, $day * $wanted), ...Repairs::frugal($subject)]));
     }
 
     /** What cutting the power between moves would save. */
-    private function gate(Subject $subject, DriveFigures $f): ?Finding
+    private function gate(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
         if ($f->drive->gated || ! $f->positional || $f->charge_Ah_day() < self::HARDLY_ANY_AH) {
             return null;
@@ -96,7 +96,7 @@ final class DriveNotes
     }
 
     /** A continuous-rotation servo does not know where to stop. */
-    private function creeps(Subject $subject): ?Finding
+    private function creeps(MotionInBuild $subject): ?Finding
     {
         $motion = $subject->motion;
         $servo = $motion->drive?->motor;
@@ -113,7 +113,7 @@ final class DriveNotes
         ));
     }
 
-    private function shared(Subject $subject, DriveFigures $f): ?Finding
+    private function shared(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
         $others = self::others($subject, $f);
         if ($others === []) {
@@ -133,7 +133,7 @@ final class DriveNotes
     }
 
     /** @return list<Motion> the others on its motor, the one that has it first; none where it has it itself */
-    private static function others(Subject $subject, DriveFigures $f): array
+    private static function others(MotionInBuild $subject, DriveFigures $f): array
     {
         $group = $f->drive->shares === null ? null : $subject->build->motorGroups[$subject->motion->id] ?? null;
 
@@ -141,7 +141,7 @@ final class DriveNotes
     }
 
     /** All on one motor at once: what they need of it adds up. */
-    private function together(Subject $subject, DriveFigures $f): ?Finding
+    private function together(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
         $others = $f->drive->shares_by === 'rectifier' ? self::others($subject, $f) : [];
         if ($others === [] || $f->counts) {
@@ -149,7 +149,7 @@ final class DriveNotes
         }
         $needs = $f->peak_Nm / $f->ratio / $f->efficiency;
         foreach ($others as $other) {
-            $needs += (new Facts($other))->peak_Nm() / $other->train->ratio() / $other->train->efficiency();
+            $needs += (new MotionFigures($other))->peak_Nm() / $other->train->ratio() / $other->train->efficiency();
         }
         $names = Sentence::listed(array_map(fn (Motion $other): string => $other->named(), $others));
         $gives = $f->on->most_Nm;
@@ -162,7 +162,7 @@ final class DriveNotes
         ), [new Fix(new Sentence('Give it a motor of its own'), [new Change($subject->path.'.drive.shares', null), new Change($subject->path.'.drive.selector', null)])]);
     }
 
-    private function claims(Subject $subject, DriveFigures $f): ?Finding
+    private function claims(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
         $odd = ClaimCheck::of($f->drive->motor);
         if ($odd === []) {
@@ -173,6 +173,6 @@ final class DriveNotes
         return new Finding('drive.claims_disagree', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
             $first->says->template.(count($odd) > 1 ? ' And {more} more of its figures disagree.' : ' Measure before you rely on it.'),
             $first->says->values + ['more' => Quantity::number(count($odd) - 1)],
-        ), $subject->proposals(fn (): array => Mending::trusted($subject)));
+        ), $subject->proposals(fn (): array => Repairs::trusted($subject)));
     }
 }

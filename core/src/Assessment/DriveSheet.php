@@ -15,7 +15,7 @@ final class DriveSheet
     private const TIME_CONSTANTS = 4.0; // after which a winding is as warm as it gets
 
     /** @return array{stall_Nm: float, rows: list<array{name: string, says: Sentence}>, heat: array<string, mixed>}|null torque behind the train with the motor stalled, as its supply feeds it; null without a drive */
-    public static function of(Subject $subject): ?array
+    public static function of(MotionInBuild $subject): ?array
     {
         if ($subject->motion->drive === null) {
             return null;
@@ -26,7 +26,7 @@ final class DriveSheet
     }
 
     /** @return list<array{name: string, says: Sentence}> */
-    private static function rows(Subject $subject, DriveFigures $f): array
+    private static function rows(MotionInBuild $subject, DriveFigures $f): array
     {
         $motor = $f->drive->motor;
         $supply = $f->drive->supply;
@@ -56,7 +56,7 @@ final class DriveSheet
     }
 
     /** @return array<string, mixed> the winding from cold: with the mean heat of the day, and held fast */
-    private static function heat(Subject $subject, DriveFigures $f): array
+    private static function heat(MotionInBuild $subject, DriveFigures $f): array
     {
         $ambient = $subject->build->settings->ambient_C;
         $tau = $f->thermal->time_constant_s();

@@ -26,7 +26,7 @@ enum Goal: string
     private const HASTY_MM3 = 1e10;
 
     /** The smaller, the further up. */
-    public function measure(Candidate $candidate): float
+    public function measure(RatedDrive $candidate): float
     {
         $f = $candidate->figures;
         $body = $f->drive->motor->body();

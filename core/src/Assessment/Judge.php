@@ -7,5 +7,5 @@ namespace Brookstone\Core\Assessment;
 /** Judges one link of a motion's chain. */
 interface Judge
 {
-    public function judge(Subject $subject): Link;
+    public function judge(MotionInBuild $subject): Link;
 }

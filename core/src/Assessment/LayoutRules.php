@@ -27,7 +27,7 @@ final class LayoutRules
     private const TRIES = 800; // of a fix: an edit must not wait for it
 
     /** @return list<Finding> */
-    public static function findings(Subject $subject): array
+    public static function findings(MotionInBuild $subject): array
     {
         $layout = $subject->motion->layout;
         $train = $subject->motion->train;
@@ -78,7 +78,7 @@ final class LayoutRules
     }
 
     /** @return array{list<Fix>, string|null} the train laid out anew on its plate, or why that cannot be */
-    public static function anew(Subject $subject): array
+    public static function anew(MotionInBuild $subject): array
     {
         $layout = $subject->motion->layout;
         [$placed, $why] = Placer::place($subject->motion->train, $layout->plate ?? new Plate, $layout->obstacles ?? [], self::TRIES);

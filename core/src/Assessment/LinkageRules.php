@@ -29,7 +29,7 @@ final class LinkageRules
     private const IN_LINE_DEG = 2.0;
 
     /** @return list<Finding> */
-    public static function findings(Subject $subject): array
+    public static function findings(MotionInBuild $subject): array
     {
         $layout = $subject->motion->layout;
         $at = $layout?->linkage;
@@ -55,7 +55,7 @@ final class LinkageRules
     }
 
     /** @return list<Finding> how squarely its bars push over the way of its task, and where they lie in one line */
-    public static function angles(Subject $subject): array
+    public static function angles(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         $bars = Bars::of($motion->thing());
@@ -93,7 +93,7 @@ final class LinkageRules
     }
 
     /** The linkage over the way of its task, or a whole turn; null where there is none, or no plate. */
-    public static function sweep(Subject $subject): ?Sweep
+    public static function sweep(MotionInBuild $subject): ?Sweep
     {
         $motion = $subject->motion;
         $bars = Bars::of($motion->thing());

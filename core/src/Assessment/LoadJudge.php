@@ -37,7 +37,7 @@ final class LoadJudge implements Judge
 
     private const HUNDREDS = 300.0;
 
-    public function judge(Subject $subject): Link
+    public function judge(MotionInBuild $subject): Link
     {
         $motion = $subject->motion;
         $facts = $subject->facts;
@@ -72,7 +72,7 @@ final class LoadJudge implements Judge
     }
 
     /** A spring, or its own weight past the top, that makes it stay at both ends. */
-    private function bothEnds(Subject $subject): ?Finding
+    private function bothEnds(MotionInBuild $subject): ?Finding
     {
         $motion = $subject->motion;
         $move = $motion->move();
@@ -97,7 +97,7 @@ final class LoadJudge implements Judge
     }
 
     /** Friction that was left at nothing. */
-    private function frictionless(Subject $subject): ?Finding
+    private function frictionless(MotionInBuild $subject): ?Finding
     {
         $motion = $subject->motion;
         foreach ([$motion->task->from, $motion->task->to] as $place) {
@@ -112,7 +112,7 @@ final class LoadJudge implements Judge
     }
 
     /** A mass a thousand times off for its size, or a drive hundreds of times too strong: a unit that slipped. */
-    private function unitSlip(Subject $subject): ?Finding
+    private function unitSlip(MotionInBuild $subject): ?Finding
     {
         $thing = $subject->motion->thing();
         [$size, $mass, $key] = match (true) {
@@ -136,7 +136,7 @@ final class LoadJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function hoist(Subject $subject, Hoist $hoist): array
+    private function hoist(MotionInBuild $subject, Hoist $hoist): array
     {
         $findings = array_values(array_filter([$this->slack($subject, $hoist)]));
         $drum = $hoist->drum;
@@ -161,7 +161,7 @@ final class LoadJudge implements Judge
     }
 
     /** Whether its cord stays taut both ways, with what it carries each way. */
-    private function slack(Subject $subject, Hoist $hoist): ?Finding
+    private function slack(MotionInBuild $subject, Hoist $hoist): ?Finding
     {
         $motion = $subject->motion;
         foreach ([true, false] as $there) {
@@ -185,7 +185,7 @@ final class LoadJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function spring(Subject $subject, SpringLever $lever): array
+    private function spring(MotionInBuild $subject, SpringLever $lever): array
     {
         return [new Finding('load.stores_energy', Severity::Note, $subject->path.'.mechanism.stretch_m', new Sentence(
             'Wound back it stores {energy} and lets go with {speed}.', ['energy' => Quantity::of($lever->energy_J(), 'J'), 'speed' => Quantity::of($lever->launchSpeed_m_s(), 'm/s')],
@@ -193,7 +193,7 @@ final class LoadJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function arm(Subject $subject, Arm $arm): array
+    private function arm(MotionInBuild $subject, Arm $arm): array
     {
         $findings = [];
         $there = $subject->facts->there();

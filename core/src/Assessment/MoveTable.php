@@ -49,7 +49,7 @@ final readonly class MoveTable
 
     public function __construct(Motion $motion)
     {
-        $bare = new Facts($motion->withDrive(null));
+        $bare = new MotionFigures($motion->withDrive(null));
         $lines = [[0.0, 0.0]];
         $squares = [];
         $stops = [];

@@ -13,11 +13,11 @@ final readonly class OfMotion
      * @param  array<string, mixed>|null  $drive
      * @param  array<string, mixed>  $train
      */
-    private function __construct(public Facts $facts, public array $links, public array $curves, public ?array $drive, public array $train)
+    private function __construct(public MotionFigures $facts, public array $links, public array $curves, public ?array $drive, public array $train)
     {
     }
 
-    public static function judge(Subject $subject): self
+    public static function judge(MotionInBuild $subject): self
     {
         return new self($subject->facts, [
             (new TaskJudge)->judge($subject),

@@ -27,7 +27,7 @@ final class PartRules
     private const HALF_TURN_DEG = 180.0; // of wrap, where the shafts are not laid out
 
     /** @return list<Finding> */
-    public static function findings(Subject $subject): array
+    public static function findings(MotionInBuild $subject): array
     {
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
@@ -44,7 +44,7 @@ final class PartRules
     }
 
     /** A worm or screw that must hold, and does so only just. */
-    private static function holdsBarely(Subject $subject, int $i, Stage $stage): ?Finding
+    private static function holdsBarely(MotionInBuild $subject, int $i, Stage $stage): ?Finding
     {
         $thread = $stage->thread();
         if ($thread === null || ! $thread->self_locking || $thread->locks_surely || ! $subject->motion->task->holds_unpowered) {
@@ -68,7 +68,7 @@ final class PartRules
     }
 
     /** A round belt that is asked for more than it carries. */
-    private static function slips(Subject $subject, int $i, Stage $stage): ?Finding
+    private static function slips(MotionInBuild $subject, int $i, Stage $stage): ?Finding
     {
         if ($subject->motion->drive === null) {
             return null;
@@ -93,7 +93,7 @@ final class PartRules
     }
 
     /** A pawl takes one turning along and lets the other go by. */
-    private static function oneWay(Subject $subject, int $i, Stage $stage): ?Finding
+    private static function oneWay(MotionInBuild $subject, int $i, Stage $stage): ?Finding
     {
         $motion = $subject->motion;
         $at = "{$subject->path}.train.{$i}";
@@ -115,7 +115,7 @@ final class PartRules
     }
 
     /** Where a rack or screw pushes, its size says how far: the slide must not say otherwise. */
-    private static function slideRadius(Subject $subject, int $i, Stage $stage): ?Finding
+    private static function slideRadius(MotionInBuild $subject, int $i, Stage $stage): ?Finding
     {
         $slides = $stage->slides_m();
         $thing = $subject->motion->thing();
@@ -130,7 +130,7 @@ final class PartRules
     }
 
     /** One motor moves this one turning forward and another turning back: without pawls it moves both, always. */
-    private static function sharedByDirection(Subject $subject): ?Finding
+    private static function sharedByDirection(MotionInBuild $subject): ?Finding
     {
         $drive = $subject->motion->drive;
         $pawls = array_filter($subject->motion->train->stages, fn (Stage $stage): bool => $stage->type === StageType::Pawl);

@@ -30,11 +30,11 @@ final readonly class PlayTaken
      * @param  float  $worst_Nm  largest torque to hold, without it
      * @param  float  $then_Nm  with it
      */
-    private function __construct(private Subject $subject, public int $byItself, public float $spring_Nm, public float $worst_Nm, public float $then_Nm)
+    private function __construct(private MotionInBuild $subject, public int $byItself, public float $spring_Nm, public float $worst_Nm, public float $then_Nm)
     {
     }
 
-    public static function of(Subject $subject): self
+    public static function of(MotionInBuild $subject): self
     {
         $motion = $subject->motion;
         $move = $motion->move();

@@ -15,7 +15,7 @@ final class ProofJudge implements Judge
 {
     private const DIFFERS = 0.15; // of the computed time: more than friction and voltage usually explain
 
-    public function judge(Subject $subject): Link
+    public function judge(MotionInBuild $subject): Link
     {
         $motion = $subject->motion;
         $entries = array_values(array_filter($subject->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id && $motion->place($entry->from) !== null && $motion->place($entry->to) !== null));

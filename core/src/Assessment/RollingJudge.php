@@ -24,7 +24,7 @@ final class RollingJudge
     private const SAFE_GRIP = 0.95;
 
     /** @return list<Finding> */
-    public function wheels(Subject $subject, Wheels $wheels): array
+    public function wheels(MotionInBuild $subject, Wheels $wheels): array
     {
         $grip = $wheels->gripNm();
         $radius = $wheels->wheel_radius_m;
@@ -47,7 +47,7 @@ final class RollingJudge
     }
 
     /** @return list<Finding> */
-    public function ball(Subject $subject, Ball $ball): array
+    public function ball(MotionInBuild $subject, Ball $ball): array
     {
         $leans = BallLoad::leans($ball, $subject->facts->passes_Nm(), $subject->path.'.mechanism.pendulum_mass_kg');
 
@@ -55,10 +55,10 @@ final class RollingJudge
     }
 
     /** @return list<Fix> the shortest ramp with which it no longer slips, and what it costs */
-    private function ramp(Subject $subject, float $grip): array
+    private function ramp(MotionInBuild $subject, float $grip): array
     {
         $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
-        foreach (Mending::RAMPS_S as $ramp) {
+        foreach (Repairs::RAMPS_S as $ramp) {
             if ($ramp <= $drive->ramp_s) {
                 continue;
             }
@@ -78,7 +78,7 @@ final class RollingJudge
     }
 
     /** @return list<Fix> the highest duty with which it no longer slips, and what it costs */
-    private function lowerDuty(Subject $subject, float $grip): array
+    private function lowerDuty(MotionInBuild $subject, float $grip): array
     {
         $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
         for ($duty = floor($drive->duty * 20 - 1) / 20; $duty >= 0.2; $duty -= 0.05) {
@@ -103,7 +103,7 @@ final class RollingJudge
      *
      * @return list<Fix>
      */
-    private function gear(Subject $subject, float $grip): array
+    private function gear(MotionInBuild $subject, float $grip): array
     {
         $motion = $subject->motion;
         $now = $motion->train->ratio();
@@ -117,7 +117,7 @@ final class RollingJudge
                     continue;
                 }
                 $time = $geared->facts->runThere()['time_s'];
-                if ($time !== null && Mending::mends($geared)) {
+                if ($time !== null && Repairs::mends($geared)) {
                     $fixes[] = new Fix(
                         new Sentence('Gear it '.($way > 0 ? 'down' : 'up').' to {ratio} : 1 instead of {now} : 1: the way then takes {time}, with {margin} × in hand', [
                             'ratio' => Quantity::number($train->ratio()), 'now' => Quantity::number($now), 'time' => Quantity::of($time, 's'), 'margin' => Quantity::number((float) $geared->facts->margin()),
@@ -133,7 +133,7 @@ final class RollingJudge
     }
 
     /** @return list<Fix> more time for the move, if that is enough */
-    private function slower(Subject $subject): array
+    private function slower(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         $limit = self::SAFE_GRIP * $motion->mechanism->gripNm() * ($motion->thing() instanceof Ball ? M_SQRT1_2 : 1.0);

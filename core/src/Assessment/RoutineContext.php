@@ -37,7 +37,7 @@ final class RoutineContext
     public readonly RoutineTimes $times;
 
     /**
-     * @param  array<string, Subject>  $subjects by motion
+     * @param  array<string, MotionInBuild>  $subjects by motion
      * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
      */
     public function __construct(public readonly Build $build, public readonly array $subjects, private readonly ?Rehearsed $rehearsed = null)

@@ -39,7 +39,7 @@ final class RoutineJudge
     private array $supplies = [];
 
     /**
-     * @param  array<string, Subject>  $subjects by motion
+     * @param  array<string, MotionInBuild>  $subjects by motion
      * @param  Reached  $reached  what a search of its states found
      * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
      * @param  array<string, true>  $failing  motions of which a link before the routine fails
@@ -75,7 +75,7 @@ final class RoutineJudge
         return $this->supplies;
     }
 
-    public function link(Subject $subject): Link
+    public function link(MotionInBuild $subject): Link
     {
         $id = $subject->motion->id;
         $uses = array_filter($this->build->routines, fn (Routine $routine): bool => in_array($id, $routine->motions(), true));

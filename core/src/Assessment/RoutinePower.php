@@ -179,7 +179,7 @@ final readonly class RoutinePower
     }
 
     /** @return list<Fix> speeds from which the room after the switch does; else the hard stop set back */
-    private function short(Subject $subject, Moves $step, LimitSwitch $switch, float $runs, float $room, int $i, string $path): array
+    private function short(MotionInBuild $subject, Moves $step, LimitSwitch $switch, float $runs, float $room, int $i, string $path): array
     {
         $settings = $this->build->settings;
         foreach (self::SLOWER as $speed) {
@@ -188,7 +188,7 @@ final readonly class RoutinePower
                 continue;
             }
             $time = $subject->facts->longestTimeTo($switch->place, $speed);
-            $last = $step instanceof GoStep ? SlowLast::fix($this->build, $i, $path, $step, $switch, $speed, $time) : null;
+            $last = $step instanceof GoStep ? SlowApproach::fix($this->build, $i, $path, $step, $switch, $speed, $time) : null;
 
             return [
                 new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [

@@ -127,7 +127,7 @@ final readonly class RoutineSupply
     {
         $gate = null;
         foreach ($this->context->subjects as $subject) {
-            foreach ($subject->motion->drive?->supply->id === $supply->id ? Mending::gate($subject) : [] as $fix) {
+            foreach ($subject->motion->drive?->supply->id === $supply->id ? Repairs::gate($subject) : [] as $fix) {
                 $named = new Fix(new Sentence("Cut the power of {$subject->motion->named()} between moves"), $fix->changes);
                 $gate = $gate === null ? $named : $gate->and($named);
             }

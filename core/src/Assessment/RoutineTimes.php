@@ -27,7 +27,7 @@ final class RoutineTimes
 
     private int $depth = 0;
 
-    /** @param  array<string, Subject>  $subjects by motion */
+    /** @param  array<string, MotionInBuild>  $subjects by motion */
     public function __construct(private readonly Build $build, private readonly array $subjects)
     {
     }

@@ -28,7 +28,7 @@ final class StopsJudge implements Judge
 
     private const TIE = 1e-9;             // relative
 
-    public function judge(Subject $subject): Link
+    public function judge(MotionInBuild $subject): Link
     {
         $motion = $subject->motion;
         $findings = $this->places($subject);
@@ -67,14 +67,14 @@ final class StopsJudge implements Judge
     }
 
     /** Where a switch, or a sensor that tells as one does, stands in the document. */
-    private function placeOf(Subject $subject, LimitSwitch $switch): string
+    private function placeOf(MotionInBuild $subject, LimitSwitch $switch): string
     {
         $i = array_search($switch, $subject->motion->stops->switches, true);
 
         return $i === false ? 'sensors.'.(int) array_search($switch->id, array_keys($subject->build->sensors), true).'.at' : "{$subject->path}.stops.switches.{$i}.at";
     }
 
-    private function noSwitch(Subject $subject): Finding
+    private function noSwitch(MotionInBuild $subject): Finding
     {
         return new Finding('stops.none', Severity::Fails, $subject->path.'.stops.switches', new Sentence(
             $subject->motion->counts() || $subject->motion->seesPulses()
@@ -83,7 +83,7 @@ final class StopsJudge implements Judge
         ), [$this->addSwitch($subject)]);
     }
 
-    private function addSwitch(Subject $subject): Fix
+    private function addSwitch(MotionInBuild $subject): Fix
     {
         $switch = self::firstSwitch($subject->motion);
 
@@ -102,7 +102,7 @@ final class StopsJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function places(Subject $subject): array
+    private function places(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         $findings = [...$this->coarse($subject), ...$this->wrongEnds($subject)];
@@ -134,7 +134,7 @@ final class StopsJudge implements Judge
     }
 
     /** @return list<Finding> switches that say of one end what stands at the other */
-    private function wrongEnds(Subject $subject): array
+    private function wrongEnds(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         [$low, $high] = $motion->range();
@@ -154,7 +154,7 @@ final class StopsJudge implements Judge
     }
 
     /** @return list<Finding> one pulse of its encoder takes it further than it may be off */
-    private function coarse(Subject $subject): array
+    private function coarse(MotionInBuild $subject): array
     {
         $one = $subject->motion->pulseLength();
         $allowed = $subject->motion->task->tolerance;
@@ -174,7 +174,7 @@ final class StopsJudge implements Judge
      *
      * @return list<Finding>
      */
-    private function offPlace(Subject $subject, LimitSwitch $switch, string $path, float $runOn): array
+    private function offPlace(MotionInBuild $subject, LimitSwitch $switch, string $path, float $runOn): array
     {
         $motion = $subject->motion;
         $unit = $motion->unit();
@@ -205,7 +205,7 @@ final class StopsJudge implements Judge
     }
 
     /** @return list<Fix> the highest duty with which it comes to rest near enough, and what it costs */
-    private function slower(Subject $subject, LimitSwitch $switch, float $place, float $allowed): array
+    private function slower(MotionInBuild $subject, LimitSwitch $switch, float $place, float $allowed): array
     {
         $drive = $subject->motion->drive;
         if ($drive === null || ! $subject->motion->goesByTime()) {
@@ -219,7 +219,7 @@ final class StopsJudge implements Judge
             }
             $time = $slow->facts->runThere()['time_s'];
 
-            return $time === null || ! Mending::mends($slow) ? [] : [new Fix(
+            return $time === null || ! Repairs::mends($slow) ? [] : [new Fix(
                 new Sentence('Drive it at {duty} of the duty: the way then takes {time}', ['duty' => Quantity::share($duty), 'time' => Quantity::of($time, 's')]), [new Change("{$subject->path}.drive.duty", $duty)],
             )];
         }
@@ -228,7 +228,7 @@ final class StopsJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function runOn(Subject $subject, LimitSwitch $switch, string $path, RunOn $runOn): array
+    private function runOn(MotionInBuild $subject, LimitSwitch $switch, string $path, RunOn $runOn): array
     {
         $motion = $subject->motion;
         $unit = $motion->unit();
@@ -262,12 +262,12 @@ final class StopsJudge implements Judge
         ), $subject->proposals(fn (): array => [
             ...($runOn->distance > self::FAR_SHARE * ($motion->range()[1] - $motion->range()[0]) ? [] : $this->moveStop($subject, $switch, $runOn->distance)), // or it would stand somewhere else altogether
             ...$this->slower($subject, $switch, $switch->at, $room / $wanted),
-            ...Mending::calmer($subject, fn (Subject $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance ?? INF) * $wanted <= $room),
+            ...Repairs::calmer($subject, fn (MotionInBuild $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance ?? INF) * $wanted <= $room),
         ]))];
     }
 
     /** @return list<Fix> the hard stop set back as far as the run-on asks for */
-    private function moveStop(Subject $subject, LimitSwitch $switch, float $runOn): array
+    private function moveStop(MotionInBuild $subject, LimitSwitch $switch, float $runOn): array
     {
         $digits = $subject->motion->unit() === PositionUnit::Degrees ? 1 : 4;
         $step = 10 ** -$digits;

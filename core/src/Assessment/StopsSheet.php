@@ -39,7 +39,7 @@ final readonly class StopsSheet
 
     private Settings $settings;
 
-    public function __construct(private Subject $subject)
+    public function __construct(private MotionInBuild $subject)
     {
         $this->motion = $subject->motion;
         $this->settings = $subject->build->settings;
@@ -92,9 +92,9 @@ final readonly class StopsSheet
             if ($distance !== null && $time !== null && $now !== null && $distance <= $wanted) {
                 $values = ['duty' => Quantity::share($this->motion->drive->duty * $duty), 'run_on' => $unit->quantity($distance), 'more' => Quantity::of($time - $now, 's')];
                 $offers[] = ['says' => new Sentence('At {duty} duty throughout it runs on {run_on}, and every move takes {more} longer.', $values), 'fix' => new Fix(new Sentence('Drive it at {duty} duty', ['duty' => $values['duty']]), [new Change("{$path}.drive.duty", round($this->motion->drive->duty * $duty, 3))])];
-                $stretch = SlowLast::STRETCH * ($this->motion->range()[1] - $this->motion->range()[0]);
+                $stretch = SlowApproach::STRETCH * ($this->motion->range()[1] - $this->motion->range()[0]);
                 [$fix, $where] = $this->slowLast($switch, $duty);
-                $offers[] = ['says' => new Sentence("Slow only over the last {stretch}{$where}, it runs on the same and takes only about {more} longer.", ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(SlowLast::STRETCH * ($time - $now), 's')]), 'fix' => $fix];
+                $offers[] = ['says' => new Sentence("Slow only over the last {stretch}{$where}, it runs on the same and takes only about {more} longer.", ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(SlowApproach::STRETCH * ($time - $now), 's')]), 'fix' => $fix];
 
                 break;
             }
@@ -123,7 +123,7 @@ final readonly class StopsSheet
         foreach (array_values($this->subject->build->routines) as $i => $routine) {
             foreach ($routine->flat() as $path => $step) {
                 if ($step instanceof GoStep && $step->motion === $this->motion->id && $step->speed >= 1.0 && $this->motion->stops->switchAt($step->place) === $switch) {
-                    $fix = SlowLast::fix($this->subject->build, $i, $path, $step, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place, $speed));
+                    $fix = SlowApproach::fix($this->subject->build, $i, $path, $step, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place, $speed));
                     if ($fix !== null) {
                         return [$fix, ", in {$routine->named()}"];
                     }
@@ -195,6 +195,6 @@ final readonly class StopsSheet
 
     private function time(Motion $motion): ?float
     {
-        return (new Facts($motion))->time($motion->task->from, $motion->task->to);
+        return (new MotionFigures($motion))->time($motion->task->from, $motion->task->to);
     }
 }

@@ -22,7 +22,7 @@ final class SupplyMends
     private const SPARE = 1.25; // what is asked of it is then four fifths of what it gives
 
     /** @return list<Fix> one of the others of the build */
-    public static function otherSupply(Subject $subject): array
+    public static function otherSupply(MotionInBuild $subject): array
     {
         $drive = $subject->motion->drive ?? throw new \LogicException('No drive.');
         foreach ($subject->build->supplies as $supply) {

@@ -16,7 +16,7 @@ final class TaskJudge implements Judge
 {
     private const GUESS = 1.3; // finished parts weigh this much more than guessed: costume, paint, wires, hinge
 
-    public function judge(Subject $subject): Link
+    public function judge(MotionInBuild $subject): Link
     {
         $motion = $subject->motion;
         $task = $motion->task;
@@ -41,7 +41,7 @@ final class TaskJudge implements Judge
         );
     }
 
-    private function guess(Subject $subject): Finding
+    private function guess(MotionInBuild $subject): Finding
     {
         $masses = array_filter($subject->motion->mechanism->masses());
         $key = array_key_first($masses);

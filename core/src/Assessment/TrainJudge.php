@@ -20,7 +20,7 @@ final class TrainJudge implements Judge
 
     private const RATIO_IN_HAND = 1.05; // a ratio this much off what would do is worth saying
 
-    public function judge(Subject $subject): Link
+    public function judge(MotionInBuild $subject): Link
     {
         $train = $subject->motion->train;
         if ($subject->motion->drive === null) {
@@ -52,7 +52,7 @@ final class TrainJudge implements Judge
         );
     }
 
-    private function ratioThatWouldDo(Subject $subject): ?Finding
+    private function ratioThatWouldDo(MotionInBuild $subject): ?Finding
     {
         $margin = $subject->facts->margin();
         $wanted = $subject->build->settings->peak_margin;
@@ -67,7 +67,7 @@ final class TrainJudge implements Judge
         ));
     }
 
-    private function slop(Subject $subject): ?Finding
+    private function slop(MotionInBuild $subject): ?Finding
     {
         $tolerance = $subject->motion->task->tolerance;
         $unit = $subject->motion->unit();
@@ -84,7 +84,7 @@ final class TrainJudge implements Judge
     }
 
     /** @return list<Finding> */
-    private function stages(Subject $subject): array
+    private function stages(MotionInBuild $subject): array
     {
         $train = $subject->motion->train;
         $findings = [];

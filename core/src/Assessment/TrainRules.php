@@ -9,7 +9,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
-use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Mechanism\PushrodLever;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\BeltDrive;
 use Brookstone\Core\Train\GearMaterial;
@@ -33,11 +33,11 @@ final class TrainRules
     private const BUSY_PER_DAY = 1000; // from so many moves a day on wear is worth a thought
 
     /** @return list<Finding> */
-    public static function turn(Subject $subject): array
+    public static function turn(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         $wanted = $motion->task->turn;
-        $rod = $motion->thing() instanceof Pushed ? $motion->thing() : null;
+        $rod = $motion->thing() instanceof PushrodLever ? $motion->thing() : null;
         $turns = $motion->train->direction() * (($motion->drive->reversed ?? false) ? -1 : 1) * ($rod?->opposite_sides === true ? -1 : 1);
         if ($motion->drive === null || $wanted === 'any' || ($wanted === 'same') === ($turns > 0)) {
             return [];
@@ -65,7 +65,7 @@ final class TrainRules
     }
 
     /** An idler in its first spur stage: it changes the way and the spacing, not the ratio. */
-    private static function withIdler(Subject $subject): ?Fix
+    private static function withIdler(MotionInBuild $subject): ?Fix
     {
         $stages = $subject->motion->train->stages;
         foreach ($stages as $i => $stage) {
@@ -89,7 +89,7 @@ final class TrainRules
     }
 
     /** @return list<Finding> */
-    public static function teeth(Subject $subject): array
+    public static function teeth(MotionInBuild $subject): array
     {
         if ($subject->motion->drive === null) {
             return [];
@@ -114,7 +114,7 @@ final class TrainRules
     }
 
     /** @return array<int, array{running: float, stall: float, knock: float}> MPa at the root of the weaker wheel, by stage of toothed wheels */
-    public static function stresses(Subject $subject): array
+    public static function stresses(MotionInBuild $subject): array
     {
         $stages = $subject->motion->train->stages;
         $f = DriveFigures::of($subject);
@@ -135,7 +135,7 @@ final class TrainRules
     }
 
     /** @return list<Fix> */
-    private static function stronger(Subject $subject, int $i, float $stress_MPa): array
+    private static function stronger(MotionInBuild $subject, int $i, float $stress_MPa): array
     {
         $stage = $subject->motion->train->stages[$i];
         $fixes = [];
@@ -155,7 +155,7 @@ final class TrainRules
     }
 
     /** A belt or chain where its wheels stand; null where that is not said. */
-    public static function belt(Subject $subject, int $i, Stage $stage): ?BeltDrive
+    public static function belt(MotionInBuild $subject, int $i, Stage $stage): ?BeltDrive
     {
         $layout = $subject->motion->layout;
 
@@ -164,7 +164,7 @@ final class TrainRules
     }
 
     /** @return list<Finding> */
-    public static function meshOfBelts(Subject $subject): array
+    public static function meshOfBelts(MotionInBuild $subject): array
     {
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
@@ -180,7 +180,7 @@ final class TrainRules
     }
 
     /** @return list<Finding> */
-    public static function joints(Subject $subject): array
+    public static function joints(MotionInBuild $subject): array
     {
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
@@ -196,7 +196,7 @@ final class TrainRules
     }
 
     /** A joint must stay on a free run of its belt, however far the motion goes from where its task begins. */
-    private static function joint(Subject $subject, int $i, Stage $stage, float $joint, string $at): ?Finding
+    private static function joint(MotionInBuild $subject, int $i, Stage $stage, float $joint, string $at): ?Finding
     {
         $motion = $subject->motion;
         $kind = $stage->type->inWords();
@@ -237,7 +237,7 @@ final class TrainRules
     }
 
     /** @return list<Finding> */
-    public static function wear(Subject $subject): array
+    public static function wear(MotionInBuild $subject): array
     {
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {

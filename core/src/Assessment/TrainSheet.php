@@ -32,7 +32,7 @@ final class TrainSheet
     private const REACH_MM = 1.0;   // a hole so far off the right distance is worth showing
 
     /** @return array<string, mixed> */
-    public static function of(Subject $subject): array
+    public static function of(MotionInBuild $subject): array
     {
         $motion = $subject->motion;
         $train = $motion->train;
@@ -60,7 +60,7 @@ final class TrainSheet
     }
 
     /** @return array<string, mixed>|null the bars of a linkage where they stand on the plate, at so many places of its way; mm */
-    private static function linkage(Subject $subject): ?array
+    private static function linkage(MotionInBuild $subject): ?array
     {
         $at = $subject->motion->layout?->linkage;
         $sweep = LinkageRules::sweep($subject);
@@ -136,7 +136,7 @@ final class TrainSheet
     }
 
     /** @return list<array{name: string, says: Sentence}> */
-    private static function rows(Subject $subject): array
+    private static function rows(MotionInBuild $subject): array
     {
         $train = $subject->motion->train;
         $laid = $subject->motion->laidTrain();
@@ -158,7 +158,7 @@ final class TrainSheet
     }
 
     /** Of a belt or chain that is laid out. */
-    private static function belt(Subject $subject, int $i, Stage $stage): ?Sentence
+    private static function belt(MotionInBuild $subject, int $i, Stage $stage): ?Sentence
     {
         $belt = TrainRules::belt($subject, $i, $stage);
 
@@ -209,7 +209,7 @@ final class TrainSheet
     }
 
     /** The ratio from which on the drive carries the load with the margin asked for; null where nothing can be said. */
-    private static function atLeast(Subject $subject): ?float
+    private static function atLeast(MotionInBuild $subject): ?float
     {
         $margin = $subject->facts->margin();
 
@@ -217,7 +217,7 @@ final class TrainSheet
     }
 
     /** About the ratio up to which it is quick enough: at the speed that the drive keeps against the load with that margin. */
-    private static function atMost(Subject $subject): ?float
+    private static function atMost(MotionInBuild $subject): ?float
     {
         $motion = $subject->motion;
         $line = $motion->drive?->line();

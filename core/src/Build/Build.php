@@ -46,7 +46,7 @@ final readonly class Build
         public array $routines,
         public array $scenarios,
         public array $log,
-        public Around $around = new Around,
+        public Bystanders $around = new Bystanders,
         public array $pictures = [],
         public array $counters = [],
         public array $rules = [],

@@ -49,7 +49,7 @@ final class BuildShape
             'around' => Field::or([], new RecordShape([
                 'public' => Field::or(false, new BooleanShape, 'Strangers or children come near it, or nobody watches it.'),
                 'worn' => Field::or(false, new BooleanShape, 'It is worn on the body.'),
-            ], 'Around'), 'Who is near it.'),
+            ], 'Bystanders'), 'Who is near it.'),
             'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
             'sensors' => Field::or([], self::list(self::sensor(), 60, 'sensors')),
             'outputs' => Field::or([], self::list(self::output(), 60, 'outputs')),

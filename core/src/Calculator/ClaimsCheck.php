@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Calculator;
 
 use Brookstone\Core\Claims\ClaimCheck;
-use Brookstone\Core\Claims\Odd;
+use Brookstone\Core\Claims\Contradiction;
 use Brookstone\Core\Claims\Reader;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Severity;
@@ -47,7 +47,7 @@ final readonly class ClaimsCheck implements Calculator
         return [
             'inputs' => $inputs,
             'results' => ['figures' => count(Reader::figures($inputs['page'])), 'odd' => count($odd)],
-            'findings' => array_map(fn (Odd $each): Finding => new Finding('claims.disagree', Severity::Tight, 'page', $each->says), $odd),
+            'findings' => array_map(fn (Contradiction $each): Finding => new Finding('claims.disagree', Severity::Tight, 'page', $each->says), $odd),
         ];
     }
 }

@@ -29,7 +29,7 @@ final class ClaimCheck
 
     private const HEAVIEST_G_CM3 = 9.0; // solid brass
 
-    /** @return list<Odd> of a drive: its ratings among themselves, its page, and the one against the other */
+    /** @return list<Contradiction> of a drive: its ratings among themselves, its page, and the one against the other */
     public static function of(Drive $drive): array
     {
         $odd = [...self::ratings($drive), ...self::density($drive)];
@@ -41,7 +41,7 @@ final class ClaimCheck
         return $odd;
     }
 
-    /** @return list<Odd> of a text copied from somewhere */
+    /** @return list<Contradiction> of a text copied from somewhere */
     public static function ofText(string $text): array
     {
         return self::among(Reader::figures($text));
@@ -49,7 +49,7 @@ final class ClaimCheck
 
     /**
      * @param  list<Figure>  $figures
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function among(array $figures): array
     {
@@ -61,7 +61,7 @@ final class ClaimCheck
      * thing (torque, speed, size, weight) once.
      *
      * @param  list<Figure>  $figures
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function sameTwice(array $figures): array
     {
@@ -97,7 +97,7 @@ final class ClaimCheck
         }
         $seen = [];
 
-        return array_values(array_filter($odd, function (Odd $each) use (&$seen): bool {
+        return array_values(array_filter($odd, function (Contradiction $each) use (&$seen): bool {
             $new = ! isset($seen[$each->says->template]);
             $seen[$each->says->template] = true;
 
@@ -108,7 +108,7 @@ final class ClaimCheck
     /**
      * @param  list<Figure>  $these
      * @param  list<Figure>  $those
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function pairs(array $these, array $those): array
     {
@@ -117,7 +117,7 @@ final class ClaimCheck
             $b = $those[$i];
             $off = abs($a->quantity->si - $b->quantity->si) / max(abs($a->quantity->si), abs($b->quantity->si), 1e-12);
             if ($off > max(self::AGREES, self::rounding($a) + self::rounding($b))) {
-                $odd[] = new Odd('same_twice', new Sentence("{$a->written} and {$b->written} should be the same and differ by {off}.", ['off' => Quantity::share($off)]));
+                $odd[] = new Contradiction('same_twice', new Sentence("{$a->written} and {$b->written} should be the same and differ by {off}.", ['off' => Quantity::share($off)]));
             }
         }
 
@@ -135,7 +135,7 @@ final class ClaimCheck
 
     /**
      * @param  list<Figure>  $figures
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function currents(array $figures): array
     {
@@ -143,14 +143,14 @@ final class ClaimCheck
         $stall = self::first($figures, Dimension::Current, 'stall', 'locked');
 
         return $idle !== null && $stall !== null && $idle->quantity->si >= $stall->quantity->si
-            ? [new Odd('idle_over_stall', new Sentence("It cannot draw {$idle->written} without load and {$stall->written} when held."))] : [];
+            ? [new Contradiction('idle_over_stall', new Sentence("It cannot draw {$idle->written} without load and {$stall->written} when held."))] : [];
     }
 
     /**
      * A speed over the ground against a speed of turning and the wheel: v = π·d·n.
      *
      * @param  list<Figure>  $figures
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function rolls(array $figures): array
     {
@@ -164,14 +164,14 @@ final class ClaimCheck
         $rolls = $across / 2 * $turns->quantity->si;
         $off = abs($rolls - $speed->quantity->si) / max($rolls, $speed->quantity->si, 1e-12);
 
-        return $off > self::POWER_AGREES ? [new Odd('rolls', new Sentence(
+        return $off > self::POWER_AGREES ? [new Contradiction('rolls', new Sentence(
             "A wheel of {$wheel->written} at {$turns->written} rolls {rolls}, not {$speed->written}.", ['rolls' => Quantity::of($rolls, 'm/s')],
         ))] : [];
     }
 
     /**
      * @param  list<Figure>  $figures
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function power(array $figures): array
     {
@@ -184,7 +184,7 @@ final class ClaimCheck
         if ($torque !== null && $speed !== null) {
             $product = $torque->quantity->si * $speed->quantity->si;
 
-            return abs($product - $power->quantity->si) > self::POWER_AGREES * max($product, $power->quantity->si) ? [new Odd('power', new Sentence(
+            return abs($product - $power->quantity->si) > self::POWER_AGREES * max($product, $power->quantity->si) ? [new Contradiction('power', new Sentence(
                 "{$torque->written} at {$speed->written} are {product}, not {$power->written}.", ['product' => Quantity::of($product, 'W')],
             ))] : [];
         }
@@ -195,14 +195,14 @@ final class ClaimCheck
         }
         $most = $torque->quantity->si * $speed->quantity->si / 4;
 
-        return $power->quantity->si > $most * (1 + self::AGREES) ? [new Odd('power', new Sentence(
+        return $power->quantity->si > $most * (1 + self::AGREES) ? [new Contradiction('power', new Sentence(
             "{$power->written} are more than {$torque->written} held and {$speed->written} free can give: {most} at half of both.", ['most' => Quantity::of($most, 'W')],
         ))] : [];
     }
 
     /**
      * @param  list<Figure>  $figures
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function counts(array $figures): array
     {
@@ -218,13 +218,13 @@ final class ClaimCheck
                 }
             }
 
-            return [new Odd('counts', new Sentence("{$figure->written} for a turn are {each} each, not {$angle->written}.", ['each' => Quantity::of($each / Constants::RAD_PER_DEG, '°')]))];
+            return [new Contradiction('counts', new Sentence("{$figure->written} for a turn are {each} each, not {$angle->written}.", ['each' => Quantity::of($each / Constants::RAD_PER_DEG, '°')]))];
         }
 
         return [];
     }
 
-    /** @return list<Odd> */
+    /** @return list<Contradiction> */
     private static function ratings(Drive $drive): array
     {
         $odd = [];
@@ -233,7 +233,7 @@ final class ClaimCheck
             foreach ($drive->write()['ratings'] as $rating) {
                 $last = end($ratings);
                 if ($last !== false && ($rating['stall_Nm'] < $last['stall_Nm'] || $rating['speed_deg_s'] < $last['speed_deg_s'])) {
-                    $odd[] = new Odd('ratings', new Sentence('At {more} it is said to be weaker or slower than at {less}.', ['more' => Quantity::of($rating['volts_V'], 'V'), 'less' => Quantity::of($last['volts_V'], 'V')]));
+                    $odd[] = new Contradiction('ratings', new Sentence('At {more} it is said to be weaker or slower than at {less}.', ['more' => Quantity::of($rating['volts_V'], 'V'), 'less' => Quantity::of($last['volts_V'], 'V')]));
                 }
                 $ratings[] = $rating;
             }
@@ -247,7 +247,7 @@ final class ClaimCheck
             return [];
         }
         if ($given > $taken * (1 + self::AGREES)) {
-            $odd[] = new Odd('power', new Sentence('At half its stall torque it would give {given} and take only {taken}: torque, speed and current do not belong together.', ['given' => Quantity::of($given, 'W'), 'taken' => Quantity::of($taken, 'W')]));
+            $odd[] = new Contradiction('power', new Sentence('At half its stall torque it would give {given} and take only {taken}: torque, speed and current do not belong together.', ['given' => Quantity::of($given, 'W'), 'taken' => Quantity::of($taken, 'W')]));
         }
 
         return $odd;
@@ -259,13 +259,13 @@ final class ClaimCheck
         return $motor->stall_Nm * $motor->no_load_rpm * Constants::RAD_S_PER_RPM / 4;
     }
 
-    /** @return list<Odd> */
+    /** @return list<Contradiction> */
     private static function density(Drive $drive): array
     {
         $body = $drive->body();
         $density = $body->mass_kg * 1e6 / ($body->length_mm * $body->width_mm * $body->height_mm);
 
-        return $density < self::LIGHTEST_G_CM3 || $density > self::HEAVIEST_G_CM3 ? [new Odd('density', new Sentence(
+        return $density < self::LIGHTEST_G_CM3 || $density > self::HEAVIEST_G_CM3 ? [new Contradiction('density', new Sentence(
             '{mass} in that size are {density} g/cm³, which no motor is: mass or size is wrong.', ['mass' => Quantity::of($body->mass_kg, 'kg'), 'density' => Quantity::number($density)],
         ))] : [];
     }
@@ -274,7 +274,7 @@ final class ClaimCheck
      * What was typed in against what the page says: any of its figures may be meant, so only what matches none is odd.
      *
      * @param  list<Figure>  $figures
-     * @return list<Odd>
+     * @return list<Contradiction>
      */
     private static function against(Drive $drive, array $figures): array
     {
@@ -287,7 +287,7 @@ final class ClaimCheck
             }
             $agree = array_filter($said, fn (Figure $figure): bool => array_filter($typed, fn (float $each): bool => abs($each - $figure->quantity->si) <= self::PAGE_AGREES * max($each, $figure->quantity->si)) !== []);
             if ($agree === []) {
-                $odd[] = new Odd('same_twice', new Sentence("The page says {$said[0]->written}, but {typed} was typed in.", ['typed' => new Quantity($typed[count($typed) - 1], $dimension)]));
+                $odd[] = new Contradiction('same_twice', new Sentence("The page says {$said[0]->written}, but {typed} was typed in.", ['typed' => new Quantity($typed[count($typed) - 1], $dimension)]));
             }
         }
 

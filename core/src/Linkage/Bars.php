@@ -7,7 +7,7 @@ namespace Brookstone\Core\Linkage;
 use Brookstone\Core\Mechanism\Crank;
 use Brookstone\Core\Mechanism\CrankRocker;
 use Brookstone\Core\Mechanism\Mechanism;
-use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Mechanism\PushrodLever;
 
 /**
  * The bars of a linkage where they stand, seen from above: the shaft of the drive at (0, 0), the other pivot, or the way of the
@@ -19,16 +19,16 @@ final readonly class Bars
 
     private ?FourBar $loop;
 
-    private function __construct(private Crank|CrankRocker|Pushed $thing)
+    private function __construct(private Crank|CrankRocker|PushrodLever $thing)
     {
-        $this->rod = $thing instanceof Pushed ? new Pushrod($thing->arm_m, $thing->horn_m, $thing->pivot_distance_m, $thing->half_travel_deg, $thing->opposite_sides) : null;
+        $this->rod = $thing instanceof PushrodLever ? new Pushrod($thing->arm_m, $thing->horn_m, $thing->pivot_distance_m, $thing->half_travel_deg, $thing->opposite_sides) : null;
         $this->loop = $thing instanceof CrankRocker ? new FourBar($thing->crank_m, $thing->coupler_m, $thing->rocker_m, $thing->ground_m) : null;
     }
 
     /** Null where nothing is moved by bars. */
     public static function of(Mechanism $thing): ?self
     {
-        return $thing instanceof Crank || $thing instanceof CrankRocker || $thing instanceof Pushed ? new self($thing) : null;
+        return $thing instanceof Crank || $thing instanceof CrankRocker || $thing instanceof PushrodLever ? new self($thing) : null;
     }
 
     /** Between the two pivots, mm; null of a slider, which has but one. */
@@ -36,7 +36,7 @@ final readonly class Bars
     {
         return match (true) {
             $this->thing instanceof CrankRocker => $this->thing->ground_m * 1000,
-            $this->thing instanceof Pushed => $this->thing->pivot_distance_m * 1000,
+            $this->thing instanceof PushrodLever => $this->thing->pivot_distance_m * 1000,
             default => null,
         };
     }
@@ -73,7 +73,7 @@ final readonly class Bars
     public function at(float $position): array
     {
         $thing = $this->thing;
-        if ($thing instanceof Pushed) {
+        if ($thing instanceof PushrodLever) {
             $turned = $this->rod?->horn($position) ?? 0.0;
             $horn = ($thing->opposite_sides ? -M_PI : M_PI) / 2 - $turned;
             $pin = [1000 * $thing->arm_m * sin($position), 1000 * $thing->arm_m * cos($position)];

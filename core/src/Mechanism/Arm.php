@@ -17,7 +17,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Arm implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     /** A step of 1.1°: halving it moves the time of a run by less than 0.03 %. */
     private const EVEN_OVER_RAD = 0.02;

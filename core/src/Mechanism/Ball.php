@@ -18,7 +18,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Ball implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     /**
      * @param  float  $ball_radius_m  outside, > 0

@@ -7,7 +7,7 @@ namespace Brookstone\Core\Mechanism;
 /** A mechanism to which something has happened: its load grew, it drags, or something holds it fast. */
 final readonly class Burdened implements Mechanism
 {
-    use Wraps;
+    use DelegatesToInner;
 
     private const HELD_NM = 1e4; // nothing in this trade pushes through that
 

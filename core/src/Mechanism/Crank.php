@@ -19,7 +19,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Crank implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     private const EVEN_OVER_RAD = 0.025;
 

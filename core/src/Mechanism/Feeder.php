@@ -18,7 +18,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Feeder implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     private const OWN_KG = 1e-4; // a belt always weighs something
 

@@ -7,7 +7,7 @@ namespace Brookstone\Core\Mechanism;
 /** Of things at the end of a linkage: turned in degrees, and everything about them changes with the angle; dynamics() says it all. */
 trait FeltThroughLinkage
 {
-    use IsEven;
+    use ConstantInertia;
 
     public function positionUnit(): PositionUnit
     {

@@ -22,7 +22,7 @@ use Brookstone\Core\Winding\Drum;
  */
 final readonly class Hoist implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     /** The winding over the whole cord; null where the drum is said to be wide enough for one layer. */
     public ?Drum $drum;

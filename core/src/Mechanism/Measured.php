@@ -17,7 +17,7 @@ use Brookstone\Core\Shape\RecordShape;
  */
 final readonly class Measured implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     private const EVEN_OVER_RAD = 0.02;
 

@@ -18,7 +18,7 @@ final class Mechanisms
         'wheels' => Wheels::class,
         'crank' => Crank::class,
         'crank_rocker' => CrankRocker::class,
-        'pushed' => Pushed::class,
+        'pushed' => PushrodLever::class,
         'ball' => Ball::class,
         'spring_lever' => SpringLever::class,
         'feeder' => Feeder::class,

@@ -7,7 +7,7 @@ namespace Brookstone\Core\Mechanism;
 /** A mechanism that meets something more on parts of its travel. */
 final readonly class Segmented implements Mechanism
 {
-    use Wraps;
+    use DelegatesToInner;
 
     private const EVEN_SHARE = 1 / 12; // of the shortest segment
 

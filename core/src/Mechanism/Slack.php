@@ -10,7 +10,7 @@ namespace Brookstone\Core\Mechanism;
  */
 final readonly class Slack implements Mechanism
 {
-    use Wraps;
+    use DelegatesToInner;
 
     /** @param  float  $rests_at  where it rests, SI; INF where nothing hangs on the cord any more */
     public function __construct(public Mechanism $inner, public float $rests_at)

@@ -17,7 +17,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Slide implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     /**
      * @param  float  $mass_kg  of the carriage, > 0

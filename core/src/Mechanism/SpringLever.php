@@ -16,7 +16,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class SpringLever implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     private const EVEN_SHARE = 1 / 80; // of the stretch: the torque is a straight line, whose middle is exact
 

@@ -18,7 +18,7 @@ use Brookstone\Core\Shape\NumberShape;
  */
 final readonly class Turntable implements Mechanism
 {
-    use IsEven;
+    use ConstantInertia;
 
     public float $about_kgm2;
 

@@ -26,7 +26,7 @@ final class Knowledge
     /** @var array<string, array{int, int, int}> of counters that anything asks for: their slot, which holds how much they are over the second: that is below all that they are asked, the third above */
     private array $counters = [];
 
-    public function __construct(private readonly Program $program, private readonly Motions $motions, Layout $layout)
+    public function __construct(private readonly StepGraph $program, private readonly Motions $motions, Layout $layout)
     {
         $bounds = [];
         foreach ($program->conditions() as $condition) {

@@ -34,7 +34,7 @@ final class Motions
     /** @var array<string, Travel> */
     private array $travels = [];
 
-    /** @var array<string, list<Whereabouts>> of each motion, those met so far */
+    /** @var array<string, list<PositionKnowledge>> of each motion, those met so far */
     private array $met = [];
 
     /** @var array<string, array<string, int>> of each motion their numbers */
@@ -64,7 +64,7 @@ final class Motions
     /** @var list<array{string, string, string}> what is wrong with the moves that began since this was emptied: code, path, what */
     public array $wrong = [];
 
-    public function __construct(private readonly Program $program, private readonly Layout $layout)
+    public function __construct(private readonly StepGraph $program, private readonly Layout $layout)
     {
         $this->build = $program->build;
         $asked = $this->askedWhere();
@@ -114,15 +114,15 @@ final class Motions
     }
 
     /** When the power comes on. What nobody moves stays where its task begins. */
-    private function first(Motion $motion, bool $isMoved): Whereabouts
+    private function first(Motion $motion, bool $isMoved): PositionKnowledge
     {
         $travel = $this->travels[$motion->id];
         if ($isMoved) {
-            return new Whereabouts($motion->isAbsolute(), between: $motion->isAbsolute() ? $travel->within(...$motion->range()) : $travel->unsaid());
+            return new PositionKnowledge($motion->isAbsolute(), between: $motion->isAbsolute() ? $travel->within(...$motion->range()) : $travel->unsaid());
         }
         $at = $motion->at($motion->task->from);
 
-        return $motion->isAbsolute() ? new Whereabouts(true, $motion->task->from, $at, $travel->at($at)) : new Whereabouts(false, between: $travel->at($at));
+        return $motion->isAbsolute() ? new PositionKnowledge(true, $motion->task->from, $at, $travel->at($at)) : new PositionKnowledge(false, between: $travel->at($at));
     }
 
     /** @return array<string, true> motions whose real position any rule or condition asks for */
@@ -160,7 +160,7 @@ final class Motions
         return array_map(strval(...), array_keys(array_filter($this->build->motions, fn (Motion $motion): bool => $motion->id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply))));
     }
 
-    public function whereabouts(State $state, string $motion): Whereabouts
+    public function whereabouts(State $state, string $motion): PositionKnowledge
     {
         return $this->met[$motion][$state->slots[$this->slots[$motion]]];
     }
@@ -170,7 +170,7 @@ final class Motions
         return $this->whereabouts($state, $motion)->driven;
     }
 
-    private function number(string $motion, Whereabouts $whereabouts): int
+    private function number(string $motion, PositionKnowledge $whereabouts): int
     {
         $key = $whereabouts->key();
         if (! isset($this->numbers[$motion][$key])) {
@@ -181,7 +181,7 @@ final class Motions
         return $this->numbers[$motion][$key];
     }
 
-    private function put(State $state, string $motion, Whereabouts $whereabouts): State
+    private function put(State $state, string $motion, PositionKnowledge $whereabouts): State
     {
         return $state->with($this->slots[$motion], $this->number($motion, $whereabouts));
     }
@@ -195,9 +195,9 @@ final class Motions
         return $state->with($this->slots[$motion], $this->halts[$motion][$is]);
     }
 
-    private function atPlace(Motion $motion, string $place): Whereabouts
+    private function atPlace(Motion $motion, string $place): PositionKnowledge
     {
-        return new Whereabouts(true, $place, $motion->at($place), $this->travels[$motion->id]->at($motion->at($place)));
+        return new PositionKnowledge(true, $place, $motion->at($place), $this->travels[$motion->id]->at($motion->at($place)));
     }
 
     /** A move begins: may it, and does anybody else move the same thing? */
@@ -239,7 +239,7 @@ final class Motions
         return $state->entering($at)->with($this->slots[$id], $this->ways[$at][$from]);
     }
 
-    private function sets(Motion $motion, Whereabouts $from, Node $node): Whereabouts
+    private function sets(Motion $motion, PositionKnowledge $from, Node $node): PositionKnowledge
     {
         $this->mayBeLost($motion, $from, $node);
 
@@ -247,7 +247,7 @@ final class Motions
     }
 
     /** It must know where it sets out, unless it is to find a switch. */
-    private function mayBeLost(Motion $motion, Whereabouts $from, Node $node): void
+    private function mayBeLost(Motion $motion, PositionKnowledge $from, Node $node): void
     {
         $step = $node->step;
         $round = $motion->period() !== null;
@@ -271,7 +271,7 @@ final class Motions
     }
 
     /** Where it may be while it moves; of a move by an amount, where the controller will take it to be. */
-    private function onTheWay(Motion $motion, Whereabouts $from, Node $node): Whereabouts
+    private function onTheWay(Motion $motion, PositionKnowledge $from, Node $node): PositionKnowledge
     {
         $step = $node->step;
         $travel = $this->travels[$motion->id];
@@ -286,7 +286,7 @@ final class Motions
         return $from->towards($motion->at($place), $travel->slack, $travel);
     }
 
-    private function byAmount(Motion $motion, Whereabouts $from, Node $node, float $by): Whereabouts
+    private function byAmount(Motion $motion, PositionKnowledge $from, Node $node, float $by): PositionKnowledge
     {
         $travel = $this->travels[$motion->id];
         if ($from->at === null || $motion->task->keeps_turning || $motion->isAbsolute()) {
@@ -299,7 +299,7 @@ final class Motions
             return $from->along($by <=> 0.0, $travel);
         }
 
-        return new Whereabouts(true, null, $to, $from->towards($to, $travel->slack, $travel)->between, true);
+        return new PositionKnowledge(true, null, $to, $from->towards($to, $travel->slack, $travel)->between, true);
     }
 
     /** The step at a node ends as it should. */
@@ -323,16 +323,16 @@ final class Motions
         return $state->with($this->slots[$id], $this->ends[$at][$is]);
     }
 
-    private function ended(Motion $motion, Whereabouts $is, ?Step $step): Whereabouts
+    private function ended(Motion $motion, PositionKnowledge $is, ?Step $step): PositionKnowledge
     {
         $travel = $this->travels[$motion->id];
         if ($step instanceof GoByStep) {
-            return $is->at === null ? $is->forgotten($is->known) : new Whereabouts($is->known, $motion->placeAt($is->at)?->id, $is->at, $travel->at($is->at));
+            return $is->at === null ? $is->forgotten($is->known) : new PositionKnowledge($is->known, $motion->placeAt($is->at)?->id, $is->at, $travel->at($is->at));
         }
         $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
         $is = $place === null ? $is->forgotten(true) : $this->atPlace($motion, $place);
 
-        return ! $step instanceof RunStep || $motion->isAbsolute() ? $is : new Whereabouts(true, $is->place, $is->at, $is->along($step->direction, $travel)->between, true); // its motor is still on
+        return ! $step instanceof RunStep || $motion->isAbsolute() ? $is : new PositionKnowledge(true, $is->place, $is->at, $is->along($step->direction, $travel)->between, true); // its motor is still on
     }
 
     public function does(State $state, Node $node): State

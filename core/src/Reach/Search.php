@@ -21,7 +21,7 @@ final class Search
 
     private const STORY = 6; // of what led to a state, the last so many events
 
-    private readonly Program $program;
+    private readonly StepGraph $program;
 
     private readonly Knowledge $knowledge;
 
@@ -57,7 +57,7 @@ final class Search
     private function __construct(private readonly Build $build, private readonly int $most)
     {
         $layout = new Layout;
-        $this->program = new Program($build);
+        $this->program = new StepGraph($build);
         $this->motions = new Motions($this->program, $layout);
         $this->knowledge = new Knowledge($this->program, $this->motions, $layout);
         $this->walk = new Walk($this->program, $this->motions, $this->knowledge, $layout, $most);

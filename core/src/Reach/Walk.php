@@ -29,7 +29,7 @@ final class Walk
     private readonly int $halted;
 
     /** @param  int  $most  choices, in all */
-    public function __construct(private readonly Program $program, private readonly Motions $motions, private readonly Knowledge $knowledge, Layout $layout, private readonly int $most)
+    public function __construct(private readonly StepGraph $program, private readonly Motions $motions, private readonly Knowledge $knowledge, Layout $layout, private readonly int $most)
     {
         $this->halted = $layout->add(0);
     }

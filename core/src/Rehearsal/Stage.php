@@ -19,10 +19,10 @@ use Brookstone\Core\Routine\Trigger;
 use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\Feed;
 use Brookstone\Core\Simulation\Mishap;
 use Brookstone\Core\Simulation\Program;
 use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Simulation\SupplyState;
 use Brookstone\Core\Simulation\World;
 
 /** One performance: the power comes on, what starts by itself starts, what comes before is done, and then the routine. Nothing in it is random. */
@@ -213,7 +213,7 @@ final class Stage
         if ($routine === $this->routine->id && $this->began_s !== null && $this->ended_s === null) {
             $this->ended_s = $this->world->now();
             $this->fault = $fault;
-            $this->until = array_map(fn (Feed $feed): float => $feed->charge_C(), $this->world->feeds);
+            $this->until = array_map(fn (SupplyState $feed): float => $feed->charge_C(), $this->world->feeds);
         }
     }
 

@@ -24,9 +24,9 @@ final class Axis
 
     private readonly Machine $machine;
 
-    private readonly Whereabouts $where;
+    private readonly PositionEstimate $where;
 
-    private ?Order $pending = null;
+    private ?DriverCommand $pending = null;
 
     private float $delay_s = 0.0;
 
@@ -39,7 +39,7 @@ final class Axis
     /** @param  float  $at where it stands at first, in its own unit */
     public function __construct(public readonly Motion $motion, float $at, private readonly float $driver_s)
     {
-        $this->where = new Whereabouts($motion);
+        $this->where = new PositionEstimate($motion);
         $this->machine = new Machine($motion, $at, $this->where);
         $this->gated = $motion->drive->gated ?? false;
     }
@@ -50,7 +50,7 @@ final class Axis
     }
 
     /** What the world does to its load. */
-    public function burden(): Burden
+    public function burden(): LoadDisturbance
     {
         return $this->machine->burden;
     }
@@ -103,7 +103,7 @@ final class Axis
     {
         $this->off = false;
         if (! $this->machine->follows() && $this->machine->full !== null) {
-            $this->machine->obey(new Order($this->machine->full->shorted(), 1, false, null, 0.0));
+            $this->machine->obey(new DriverCommand($this->machine->full->shorted(), 1, false, null, 0.0));
         }
     }
 
@@ -115,7 +115,7 @@ final class Axis
             $this->lose();
             $this->where->isAt($at);
         } elseif ($this->off && $this->machine->follows()) {
-            $this->machine->obey(new Order(null, 1, true, $this->machine->state->angle, $this->machine->state->angle));
+            $this->machine->obey(new DriverCommand(null, 1, true, $this->machine->state->angle, $this->machine->state->angle));
         } elseif ($this->off) {
             $this->wake();
         }
@@ -428,7 +428,7 @@ final class Axis
 
     private function order(?TorqueLine $line, int $command, bool $powered, ?float $target = null, ?float $from = null, float $share = 1.0): void
     {
-        $this->pending = new Order($line, $command, $powered, $target, $from ?? $this->machine->ramp->at(), $share);
+        $this->pending = new DriverCommand($line, $command, $powered, $target, $from ?? $this->machine->ramp->at(), $share);
         $this->delay_s = $this->driver_s;
     }
 

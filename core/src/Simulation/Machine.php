@@ -42,7 +42,7 @@ final class Machine
 
     public readonly StallWatch $stall;
 
-    public readonly Burden $burden;
+    public readonly LoadDisturbance $burden;
 
     public readonly ?TorqueLine $full;       // the drive at its usual speed
 
@@ -72,13 +72,13 @@ final class Machine
 
     /**
      * @param  float  $at  where it stands at first, in its own unit
-     * @param  Whereabouts  $where  told when steps are lost
+     * @param  PositionEstimate  $where  told when steps are lost
      */
-    public function __construct(public readonly Motion $motion, float $at, private readonly Whereabouts $where)
+    public function __construct(public readonly Motion $motion, float $at, private readonly PositionEstimate $where)
     {
         $this->unit = $motion->unit();
         $this->stall = new StallWatch;
-        $this->burden = new Burden($motion, $at);
+        $this->burden = new LoadDisturbance($motion, $at);
         $this->hangs = $this->burden->hangs();
         $this->plant = $this->burden->plant($this->unit->toSi($at));
         $this->state = $this->plant->stateAt($this->unit->toSi($at));
@@ -96,7 +96,7 @@ final class Machine
             $this->still = $this->follower instanceof SteppedShaft;
             $this->current_A = $this->follower instanceof SteppedShaft ? $this->follower->atRest_A() : 0.0;
         } elseif ($this->full !== null) {
-            $this->motor->switch(new Order($this->full->shorted(), 1, false, null, 0.0));
+            $this->motor->switch(new DriverCommand($this->full->shorted(), 1, false, null, 0.0));
             $this->still = false;
         }
     }
@@ -154,7 +154,7 @@ final class Machine
         return $this->motor->command();
     }
 
-    public function obey(Order $order): void
+    public function obey(DriverCommand $order): void
     {
         $this->motor->switch($order);
         $this->ramp->sendTo($order->target, $order->from);
@@ -165,7 +165,7 @@ final class Machine
     /** Its motor turns freely, and nothing flows. */
     public function letGo(): void
     {
-        $this->obey(new Order(null, 1, false, null, $this->state->angle));
+        $this->obey(new DriverCommand(null, 1, false, null, $this->state->angle));
         $this->current_A = 0.0;
         $this->stall->look(false, 0.0);
     }
@@ -251,9 +251,9 @@ final class Machine
     /**
      * What it draws from its supply, A, if that gave a share of its voltage.
      *
-     * @param  Order|null  $next  that it obeys now
+     * @param  DriverCommand|null  $next  that it obeys now
      */
-    public function drawn_A(float $fed, ?Order $next): float
+    public function drawn_A(float $fed, ?DriverCommand $next): float
     {
         if ($next === null && ! $this->powered) {
             return 0.0;

@@ -42,7 +42,7 @@ final class MotorShaft
         $this->fed = $share;
     }
 
-    public function switch(Order $order): void
+    public function switch(DriverCommand $order): void
     {
         [$this->line, $this->command, $this->powered, $this->share] = [$order->line, $order->command, $order->powered, $order->share];
         $this->pushedFor_s = 0.0;
@@ -73,9 +73,9 @@ final class MotorShaft
     /**
      * What its driver draws from the supply at its present speed, A, if the supply gave a share of its voltage; what the load gives back is burnt there.
      *
-     * @param  Order|null  $next  that it is about to obey; what it does now when null
+     * @param  DriverCommand|null  $next  that it is about to obey; what it does now when null
      */
-    public function drawn_A(PlantState $state, float $fed, ?Order $next = null): float
+    public function drawn_A(PlantState $state, float $fed, ?DriverCommand $next = null): float
     {
         [$line, $command, $powered, $share, $pushed] = $next === null
             ? [$this->line, $this->command, $this->powered, $this->share, $this->pushedFor_s]

@@ -12,7 +12,7 @@ final class Program
     /** @var array<string, array{controller: Controller, steps: \Generator<int, float|null, null, void>, begun: bool, failed: ?string}> */
     private array $running = [];
 
-    private readonly Starts $starts;
+    private readonly TriggerEvaluator $starts;
 
     private bool $wasPowered = false;
 
@@ -22,7 +22,7 @@ final class Program
      */
     public function __construct(private readonly World $world, private readonly ?\Closure $onStart = null, private readonly ?\Closure $onEnd = null)
     {
-        $this->starts = new Starts($world);
+        $this->starts = new TriggerEvaluator($world);
     }
 
     public function isIdle(): bool

@@ -60,7 +60,7 @@ final class Recorder
 
     /**
      * @param  array<string, Axis>  $axes
-     * @param  array<string, Feed>  $feeds
+     * @param  array<string, SupplyState>  $feeds
      */
     public function __construct(private readonly Build $build, private readonly array $axes, private readonly array $feeds, private readonly float $sample_s)
     {
@@ -277,7 +277,7 @@ final class Recorder
             'ends' => array_values(array_map(fn (Axis $axis): array => ['motion' => $axis->motion->id, 'at' => round($axis->position(), self::DIGITS) + 0.0, 'known' => $axis->knownPlace()], $this->axes)),
             'sample_s' => is_finite($this->sample_s) ? $this->sample_s : 1e9,
             'motions' => $lanes,
-            'supplies' => array_values(array_map(fn (Feed $feed): array => $feed->written($ran_s), $this->feeds)),
+            'supplies' => array_values(array_map(fn (SupplyState $feed): array => $feed->written($ran_s), $this->feeds)),
             'inputs' => $named($this->inputs, fn (string $id): string => $this->build->sensors[$id]->name ?? $this->build->switch($id)->name ?? $id),
             'outputs' => $named($this->outputs, fn (string $id): string => $this->build->outputs[$id]->name),
             'steps' => array_values($this->steps),

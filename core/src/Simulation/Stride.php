@@ -18,7 +18,7 @@ final readonly class Stride
     /** @var array<string, true> motions of which a rule asks between which positions they really are */
     private array $judgedWhere;
 
-    /** @param  array<string, Feed>  $feeds */
+    /** @param  array<string, SupplyState>  $feeds */
     public function __construct(private Build $build, private Inputs $inputs, private array $feeds)
     {
         $where = [];

@@ -67,7 +67,7 @@ final class World implements Senses
 
     private readonly Stride $stride;
 
-    /** @var array<string, Feed> by supply */
+    /** @var array<string, SupplyState> by supply */
     public readonly array $feeds;
 
     /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
@@ -89,7 +89,7 @@ final class World implements Senses
         $this->memory = new \SplObjectStorage;
         $this->computed = new ComputedTimes($build->settings);
         $this->inputs = new Inputs($build, $axes);
-        $this->feeds = array_map(fn (Supply $supply): Feed => new Feed($supply, array_values(array_filter($axes, fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id))), $build->supplies);
+        $this->feeds = array_map(fn (Supply $supply): SupplyState => new SupplyState($supply, array_values(array_filter($axes, fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id))), $build->supplies);
         $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s);
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);

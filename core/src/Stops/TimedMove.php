@@ -7,10 +7,10 @@ namespace Brookstone\Core\Stops;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Mechanism\Burdened;
+use Brookstone\Core\Simulation\DriverCommand;
 use Brookstone\Core\Simulation\HardStops;
 use Brookstone\Core\Simulation\MotionRun;
 use Brookstone\Core\Simulation\MotorShaft;
-use Brookstone\Core\Simulation\Order;
 use Brookstone\Core\Simulation\Plant;
 
 /**
@@ -63,11 +63,11 @@ final readonly class TimedMove
         $nothing = new HardStops(-INF, INF);
         $motor = new MotorShaft($plant, $drive->ramp_s);
         $motor->fedWith($supply);
-        $motor->switch(new Order($line, $direction, true, null, 0.0));
+        $motor->switch(new DriverCommand($line, $direction, true, null, 0.0));
         for ($left = $this->time_s + $this->settings->scan_s / 2 + $this->settings->driver_s; $left > 1e-12;) {
             $left -= $motor->step($state, $nothing, $left, null);
         }
-        $motor->switch(new Order($this->motion->stops->brakes ? $line->shorted() : null, $direction, false, null, 0.0));
+        $motor->switch(new DriverCommand($this->motion->stops->brakes ? $line->shorted() : null, $direction, false, null, 0.0));
         for ($time = 0.0; $time < self::REST_S && $state->speed !== 0.0;) {
             $time += $motor->step($state, $nothing, 0.05, null);
         }

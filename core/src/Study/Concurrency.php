@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Brookstone\Core\Study;
 
 use Brookstone\Core\Assessment\Assessor;
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Assessment\RoutineTimes;
-use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Error\InvalidInput;
@@ -31,7 +31,7 @@ final class Concurrency
     /** @return list<array{path: string, says: Sentence, saves_s: float, fix: Fix|null, why_not: Sentence|null}> the most time first */
     public static function of(Build $build, Routine $routine): array
     {
-        $subjects = array_map(fn ($motion): Subject => new Subject($build, $motion, new Facts($motion)), $build->motions);
+        $subjects = array_map(fn ($motion): MotionInBuild => new MotionInBuild($build, $motion, new MotionFigures($motion)), $build->motions);
         $times = new RoutineTimes($build, $subjects);
         $whole = $times->of($routine);
         $index = (int) array_search($routine->id, array_keys($build->routines), true);

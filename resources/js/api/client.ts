@@ -1,4 +1,4 @@
-import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Easing, Edit, ExampleEntry, FieldError, Fix, MendAll, MoveTimes, ReadingsSheet, ReadyRoutine, StopsSheet, RigAnswer, ScenarioEvent, School, Sentence, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
+import type { BesideOffer, Calculated, CalculatorEntry, CalculatorSchema, Choice, DrawerColumn, DrawerEntry, DrawerImport, Counterbalance, Edit, ExampleEntry, FieldError, Fix, MendAll, MoveTimes, ReadingsSheet, ReadyRoutine, StopsSheet, RigAnswer, ScenarioEvent, School, Sentence, ShelfEntry, StoredBuild, Study, Trace, TrainChoice, UnitTable } from './types';
 
 /** The server refused: it says why, and at which field. */
 export class Refused extends Error {
@@ -78,7 +78,7 @@ export const api = {
     drives: (id: string, motion: string, goal: Choice['goal'], each: 'drive' | 'ratio') => call<Choice>('GET', `builds/${id}/motions/${motion}/drives?goal=${goal}&each=${each}`),
     schools: (id: string, motion: string) => call<School[]>('GET', `builds/${id}/motions/${motion}/schools`),
     stopsSheet: (id: string, motion: string) => call<StopsSheet>('GET', `builds/${id}/motions/${motion}/stops`),
-    easing: (id: string, motion: string) => call<Easing[]>('GET', `builds/${id}/motions/${motion}/easing`),
+    easing: (id: string, motion: string) => call<Counterbalance[]>('GET', `builds/${id}/motions/${motion}/easing`),
     trains: (id: string, motion: string, query: string, signal?: AbortSignal) => call<TrainChoice>('GET', `builds/${id}/motions/${motion}/trains?${query}`, undefined, signal),
     table: (name: string) => table(name),
     keepTable: (name: string, lines: object[], version: number) => table(name, 'PUT', '', { [name]: lines, version }),

@@ -1,4 +1,4 @@
-import type { CrankRocker, Pushed } from '../api/types';
+import type { CrankRocker, PushrodLever } from '../api/types';
 import { angleOf, box, lookUp, polar } from './geometry';
 import { Bearing, MassCentre, Rod } from './marks';
 import { Marks, plus, type Kind } from './scene';
@@ -46,7 +46,7 @@ export const crankRocker: Kind<CrankRocker> = {
 };
 
 /* A part at the end of a rod. Pivots level with each other, the servo's at the left; clockwise positive. */
-export const pushed: Kind<Pushed> = {
+export const pushed: Kind<PushrodLever> = {
     extent: (thing) => {
         const reach = Math.max(thing.horn_m, thing.cg_m * 1.3) * 1000 + 8;
         const arm = thing.arm_m * 1700;

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { CrankRocker, Pushed } from '../api/types';
+import type { CrankRocker, PushrodLever } from '../api/types';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useTypedNumbers } from '../state/typed';
 import { significant } from '../state/units';
@@ -29,7 +29,7 @@ const ENDS = [
 const around = (metres: number) => [-0.004, -0.002, 0, 0.002, 0.004].map((by) => Math.round((metres + by) * 1e5) / 1e5).filter((hole) => hole > 0.001);
 
 /** Every pair of holes of arm and horn, with its travel, fineness and force; the one to take is a click away. */
-export function RodHoles({ handle: { chain, path }, thing }: { handle: MotionHandle; thing: Pushed }) {
+export function RodHoles({ handle: { chain, path }, thing }: { handle: MotionHandle; thing: PushrodLever }) {
     const { edit } = useBuild();
     const { text, book } = useSpeaking();
     const arm = useTypedNumbers('length', around(thing.arm_m));

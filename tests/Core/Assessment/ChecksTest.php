@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Claims\ClaimCheck;
 use Brookstone\Core\Finding\Finding;
@@ -20,7 +20,7 @@ function found(string $code, array $planted): array
 
 it('says where a motion really stops, on both sides of what is allowed, and mends it by an earlier switch', function () {
     $lift = Builds::sound()->motions['lift'];
-    $runOn = (float) (new Facts($lift))->runOn($lift->stops->switches[1], Builds::sound()->settings)?->distance;
+    $runOn = (float) (new MotionFigures($lift))->runOn($lift->stops->switches[1], Builds::sound()->settings)?->distance;
     $told = found('stops.switch_off_place', ['motions.2.task.tolerance' => 0.9 * $runOn]);
     $high = array_values(array_filter($told, fn (Finding $finding): bool => str_ends_with($finding->place, 'switches.1.at')))[0];
 
@@ -39,7 +39,7 @@ it('never tells a run-on shorter than the run’s', function (string $motion, st
     ]]);
     $moved = $build->motions[$motion];
     $switch = $moved->stops->switchAt($place);
-    $told = (float) (new Facts($moved))->runOn($switch, $build->settings, $speed)?->distance;
+    $told = (float) (new MotionFigures($moved))->runOn($switch, $build->settings, $speed)?->distance;
     $run = RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
     $went = $moved->unit()->fromSi(1.0) * 0 + max(array_column($run['motions'], 'position', 'motion')[$motion]) - $switch->at;
 

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Assessment\RoutineTimes;
-use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Simulation\RoutineRun;
@@ -14,7 +14,7 @@ use Tests\Support\Builds;
 
 function timesToldOf(Build $build): RoutineTimes
 {
-    return new RoutineTimes($build, array_map(fn ($motion): Subject => new Subject($build, $motion, new Facts($motion)), $build->motions));
+    return new RoutineTimes($build, array_map(fn ($motion): MotionInBuild => new MotionInBuild($build, $motion, new MotionFigures($motion)), $build->motions));
 }
 
 /**
@@ -72,7 +72,7 @@ it('takes no time to go where it is', function () {
 it('gives a step at the longest the way from the far end, whatever comes before', function () {
     $build = Builds::planted(['routines.1.steps' => [LIFT_UP, ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'speed' => 0.5, 'give_up_s' => 20], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'speed' => 1, 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.05, 'give_up_s' => 9]]]);
     $longest = array_map(fn (Moves $step): float => (float) timesToldOf($build)->longest($step), array_values(iterator_to_array($build->routines['show']->flat())));
-    $facts = new Facts($build->motions['lift']);
+    $facts = new MotionFigures($build->motions['lift']);
 
     expect($longest[0])->toBeAbout((float) $facts->time('low', 'high'))->and($longest[1])->toBeGreaterThan(1.6 * $longest[0])
         ->and($longest[2])->toBeAbout((float) $facts->time('high', 'low'))->and($longest[3])->toBeGreaterThan(0.4 * $longest[0])->toBeLessThan(0.7 * $longest[0]);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Assessment\TimingTable;
 use Brookstone\Core\Export\TimingFile;
 use Brookstone\Core\Rehearsal\Rehearsal;
@@ -17,7 +17,7 @@ function timesOf(Brookstone\Core\Build\Build $build): array
 it('lists the moves that the routines make, and no other', function () {
     $build = Builds::sound();
     $times = timesOf($build);
-    $facts = new Facts($build->motions['lid']);
+    $facts = new MotionFigures($build->motions['lid']);
 
     expect($times)->toHaveKey('lid shut open 1')->and($times['lid shut open 1']['computed_s'])->toBeGreaterThan($facts->time('shut', 'open'))->toBeLessThan(1.1 * $facts->time('shut', 'open')) // it sets off a little further away, where its run-on has left it
         ->and($times['lid shut open 1']['routines'])->toBe(['Show'])

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Brookstone\Core\Calculator\Calculators;
 use Brookstone\Core\Claims\ClaimCheck;
-use Brookstone\Core\Claims\Odd;
+use Brookstone\Core\Claims\Contradiction;
 use Brookstone\Core\Claims\Reader;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drawer;
@@ -18,7 +18,7 @@ it('finds the figures of a page, whatever the spelling', function () {
 });
 
 it('says what is odd, and keeps quiet over what agrees', function (string $page, array $kinds) {
-    expect(array_map(fn (Odd $odd): string => $odd->kind, ClaimCheck::ofText($page)))->toBe($kinds);
+    expect(array_map(fn (Contradiction $odd): string => $odd->kind, ClaimCheck::ofText($page)))->toBe($kinds);
 })->with([
     'a size that agrees' => ['40.5 x 20 x 38 mm (1.59 x 0.79 x 1.50 in)', []],
     'a size that does not' => ['40.5 x 20 x 38 mm (1.59 x 0.79 x 1.20 in)', ['same_twice']],
@@ -48,7 +48,7 @@ it('finds nothing odd in the drives that come with it', function () {
 });
 
 it('compares what was typed in with its page and with itself', function () {
-    $with = fn (array $changes, string $code = 'G25-60'): array => array_map(fn (Odd $odd): string => $odd->kind, ClaimCheck::of(Drives::make($changes + Drives::write(Drawer::get($code)))));
+    $with = fn (array $changes, string $code = 'G25-60'): array => array_map(fn (Contradiction $odd): string => $odd->kind, ClaimCheck::of(Drives::make($changes + Drives::write(Drawer::get($code)))));
 
     expect($with(['stall_Nm' => 30.0]))->toBe(['power'])
         ->and($with(['mass_kg' => 3.0]))->toBe(['density'])

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use Brookstone\Core\Assessment\DriveFigures;
 use Brookstone\Core\Assessment\DriveSheet;
-use Brookstone\Core\Assessment\Facts;
-use Brookstone\Core\Assessment\Subject;
+use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Calculator\Calculators;
 use Brookstone\Core\Drive\BenchRatings;
@@ -163,7 +163,7 @@ it('reckons with the energy of what is stopped: none, much, and what a clutch le
 
 it('warms a winding as its size says, from the air to where it settles', function () {
     $build = Builds::sound();
-    $subject = new Subject($build, $build->motions['lid'], new Facts($build->motions['lid']));
+    $subject = new MotionInBuild($build, $build->motions['lid'], new MotionFigures($build->motions['lid']));
     $f = DriveFigures::of($subject);
     $heat = DriveSheet::of($subject)['heat'] ?? [];
 
@@ -208,7 +208,7 @@ it('says what the drive can do at most behind its train, as its supply feeds it'
     $stall = function (array $planted, string $id): float {
         $build = Builds::planted($planted);
 
-        return DriveSheet::of(new Subject($build, $build->motions[$id], new Facts($build->motions[$id])))['stall_Nm'] ?? 0.0;
+        return DriveSheet::of(new MotionInBuild($build, $build->motions[$id], new MotionFigures($build->motions[$id])))['stall_Nm'] ?? 0.0;
     };
     $servo = Builds::sound()->motions['jaw']->drive->motor;
     [$low, $high] = [$servo->ratings[0], $servo->ratings[1]];

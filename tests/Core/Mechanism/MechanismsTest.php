@@ -12,7 +12,7 @@ use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Measured;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
-use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Mechanism\PushrodLever;
 use Brookstone\Core\Mechanism\Segment;
 use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Mechanism\Slide;
@@ -49,7 +49,7 @@ it('has friction that only ever takes, and inertia', function (string $kind, int
 })->with('things');
 
 it('asks a rod for the work that its part gains in height', function (float $balance, bool $opposite) {
-    $part = new Pushed(0.01, 0.016, 0.07, 0.2, 0.05, 55.0, $opposite, null, $balance);
+    $part = new PushrodLever(0.01, 0.016, 0.07, 0.2, 0.05, 55.0, $opposite, null, $balance);
     $height = fn (float $at): float => 0.2 * 9.80665 * 0.05 * sin(deg2rad($balance - $part->follower($at)));
     $work = 0.0;
     foreach (range(0, 1999) as $i) {
@@ -62,7 +62,7 @@ it('asks a rod for the work that its part gains in height', function (float $bal
 })->with([[0.0, false], [40.0, true], [-70.0, false]]);
 
 it('asks a rod for the work that the spring at its part takes up, from where that is at rest', function (float $rest, bool $opposite) {
-    $bare = new Pushed(0.01, 0.016, 0.07, 0.2, 0.05, 55.0, $opposite);
+    $bare = new PushrodLever(0.01, 0.016, 0.07, 0.2, 0.05, 55.0, $opposite);
     $part = $bare->withSpring(0.002, $rest);
     $stored = fn (float $at): float => 0.5 * 0.002 * 180 / M_PI * deg2rad($part->follower($at) - $rest) ** 2; // ½ k φ², k in N·m/rad
     $work = 0.0;
@@ -171,7 +171,7 @@ it('refuses what cannot be, and names the field', function (Closure $make, strin
     'a rod that cannot reach' => [fn () => new Crank(0.02, 0.02, 0.1), 'rod_m'],
     'a rod short by its offset' => [fn () => new Crank(0.02, 0.025, 0.1, -0.005), 'rod_m'],
     'a rocker that cannot turn' => [fn () => new CrankRocker(0.05, 0.05, 0.03, 0.06, 0.1, 0.05), 'crank_m'],
-    'a rod that cannot follow' => [fn () => new Pushed(0.02, 0.01, 0.05, 0.1, 0.03), 'horn_m'],
+    'a rod that cannot follow' => [fn () => new PushrodLever(0.02, 0.01, 0.05, 0.1, 0.03), 'horn_m'],
     'bars that do not close' => [fn () => new CrankRocker(0.01, 0.02, 0.03, 0.1, 0.1, 0.05), 'ground_m'],
     'a weight outside its ball' => [fn () => new Ball(0.1, 0.4, 0.6, 0.1), 'pendulum_arm_m'],
     'friction that helps' => [fn () => new Measured(0.1, 0.01, [['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 2.0], ['at' => 9.0, 'raise_N' => 1.0, 'lower_N' => 1.0]]), 'points.0.lower_N'],

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Stops;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\StepFailed;
@@ -28,7 +28,7 @@ function passed(Axis $axis, float $seconds): array
 it('takes as long as the computed move', function () {
     $axis = axisOf('lid', 0.0);
     $axis->push(1, 1.0);
-    $time = (float) (new Facts(Builds::sound()->motions['lid']))->time('shut', 'open');
+    $time = (float) (new MotionFigures(Builds::sound()->motions['lid']))->time('shut', 'open');
     passed($axis, round($time / 0.005) * 0.005);
 
     expect($axis->position())->toBeAbout(70.0, 0.01)->and($axis->speed())->toBeGreaterThan(30.0);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Error\InvalidInput;
@@ -46,7 +46,7 @@ it('lifts by the turns that are really wound, layer by layer', function () {
 });
 
 it('asks of a wanted move in layers the torque of each, and turns the drum slower where it is full', function () {
-    $facts = new Facts(Builds::planted(['motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004, 'motions.2.mechanism.lift_m' => 0.4, 'motions.2.places.1.at' => 0.4, 'motions.2.stops.hard_high' => 0.42, 'motions.2.stops.switches.1.at' => 0.4])->motions['lift']);
+    $facts = new MotionFigures(Builds::planted(['motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004, 'motions.2.mechanism.lift_m' => 0.4, 'motions.2.places.1.at' => 0.4, 'motions.2.stops.hard_high' => 0.42, 'motions.2.stops.switches.1.at' => 0.4])->motions['lift']);
     $hoist = $facts->motion->thing();
     assert($hoist instanceof Hoist);
 

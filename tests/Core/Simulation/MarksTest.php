@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Simulation\RoutineRun;
@@ -32,7 +32,7 @@ it('homes onto any sensor that a motion passes, stops by it, and counts it as kn
 
 it('gives up in time by the way to a mark, and says what is too short', function () {
     $lift = marked('magnet')->motions['lift'];
-    $takes = (float) (new Facts($lift))->longestTimeTo('high');
+    $takes = (float) (new MotionFigures($lift))->longestTimeTo('high');
 
     expect(Builds::findings(Builds::assessed(marked('magnet', ['routines.1.steps.1.give_up_s' => 0.9 * $takes])), 'routine.give_up_short'))->not->toBeEmpty()
         ->and(Builds::findings(Builds::assessed(marked('magnet', ['routines.1.steps.1.give_up_s' => 1.1 * $takes])), 'routine.give_up_short'))->toBe([]);

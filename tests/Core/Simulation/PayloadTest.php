@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
@@ -26,7 +26,7 @@ function liftsOf(Build $build): array
 it('carries its payload on the way that its task says, and takes the time that is judged', function (string $payload, array $carries) {
     $build = lifts($payload);
     $moves = liftsOf($build);
-    $facts = new Facts($build->motions['lift']);
+    $facts = new MotionFigures($build->motions['lift']);
 
     expect(array_column($moves, 'carries'))->toBe($carries)
         ->and($moves[0]['end_s'] - $moves[0]['start_s'])->toBeAbout($facts->time('low', 'high'), 0.03)

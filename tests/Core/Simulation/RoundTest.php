@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Condition\Between;
@@ -87,7 +87,7 @@ it('tells the times of what comes round as the run takes them', function (string
     $trace = RoutineRun::of($build, $build->routines['next']);
     $steps = array_values(array_filter($trace['steps'], fn (array $step): bool => $step['routine'] === 'next'));
 
-    expect((new Facts($build->motions['dial']))->time($from, $to))->toEqualWithDelta($steps[2]['end_s'] - $steps[2]['start_s'], 0.02);
+    expect((new MotionFigures($build->motions['dial']))->time($from, $to))->toEqualWithDelta($steps[2]['end_s'] - $steps[2]['start_s'], 0.02);
 })->with([['dial-2', 'dial-5'], ['dial-20', 'dial-4'], ['dial-3', 'dial-2']]);
 
 it('sees a magnet each time it comes round, not in the first turn only', function () {

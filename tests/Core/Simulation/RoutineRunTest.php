@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
@@ -23,7 +23,7 @@ it('runs the sound build to its end, in order, and in the time of its moves', fu
     $build = Builds::sound();
     $trace = ran($build);
     $own = array_values(array_filter($trace['steps'], fn (array $step): bool => $step['routine'] === 'show'));
-    $lid = new Facts($build->motions['lid']);
+    $lid = new MotionFigures($build->motions['lid']);
 
     expect($trace['outcome'])->toBe('finished')
         ->and($trace['start_s'])->toBeAbout(8.0)

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\Feed;
 use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Simulation\SupplyState;
 use Tests\Support\Builds;
 
 /** Lid and lift sent off at once, on a supply that gives so much. */
@@ -53,7 +53,7 @@ it('lets a supply that is asked for too much settle within a look', function () 
     $axis->push(1, 1.0);
     $axis->advance(0.001);
     $most = 0.5 * ($lid->drive?->line()->stall_A ?? 0.0);
-    $feed = new Feed(new Supply('main', 'Main', 12.0, $most), [$axis]);
+    $feed = new SupplyState(new Supply('main', 'Main', 12.0, $most), [$axis]);
 
     expect($feed->look(0.0, 0.001))->toBeTrue()->and($feed->written(1.0)['peak_A'])->toBeGreaterThan(1.5 * $most);
     $feed->sample();

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Assessment\PlayTaken;
-use Brookstone\Core\Assessment\Subject;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Train\RoundBelt;
 use Brookstone\Core\Train\Stages;
@@ -83,7 +83,7 @@ it('carries with a round belt what its wrap and pull allow', function () {
 
 it('finds the spring that presses one way all the way, and no weaker one does', function (float $counterbalance) {
     $build = Builds::planted(['motions.0.mechanism.counterbalance_Nm' => $counterbalance, 'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.2]]]);
-    $of = fn ($build): PlayTaken => PlayTaken::of(new Subject($build, $build->motions['lid'], new Facts($build->motions['lid'])));
+    $of = fn ($build): PlayTaken => PlayTaken::of(new MotionInBuild($build, $build->motions['lid'], new MotionFigures($build->motions['lid'])));
     $taken = $of($build);
     $sprung = Builds::mended($build, $taken->fixes()[0]);
     $half = Builds::planted([

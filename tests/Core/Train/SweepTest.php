@@ -7,7 +7,7 @@ use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Crank;
 use Brookstone\Core\Mechanism\CrankRocker;
 use Brookstone\Core\Mechanism\Mechanism;
-use Brookstone\Core\Mechanism\Pushed;
+use Brookstone\Core\Mechanism\PushrodLever;
 use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\LinkageAt;
 use Brookstone\Core\Train\Obstacle;
@@ -21,8 +21,8 @@ use Brookstone\Core\Train\UpperPlate;
 
 dataset('linkages', fn () => [
     'rocker' => [new CrankRocker(0.01, 0.04, 0.025, 0.042, 0.1, 0.02), 2 * M_PI],
-    'pushed' => [new Pushed(0.012, 0.02, 0.05, 0.05, 0.03), M_PI / 3],
-    'pushed across' => [new Pushed(0.012, 0.02, 0.05, 0.05, 0.03, opposite_sides: true), M_PI / 3],
+    'pushed' => [new PushrodLever(0.012, 0.02, 0.05, 0.05, 0.03), M_PI / 3],
+    'pushed across' => [new PushrodLever(0.012, 0.02, 0.05, 0.05, 0.03, opposite_sides: true), M_PI / 3],
     'slider' => [new Crank(0.015, 0.06, 0.05, offset_m: 0.004), 2 * M_PI],
 ]);
 
@@ -61,7 +61,7 @@ it('measures between two pieces as trying every pair of points does', function (
 /** One pair of gears, the rod's arm on the second shaft. @param  list<Obstacle>  $obstacles */
 function swept(array $obstacles, ?LinkageAt $at = null, float $to = M_PI / 3): array
 {
-    $thing = new Pushed(0.012, 0.02, 0.05, 0.05, 0.03);
+    $thing = new PushrodLever(0.012, 0.02, 0.05, 0.05, 0.03);
     $layout = new Layout(new Plate(null), [[20.0, 20.0], [45.0, 20.0]], [0], $obstacles);
     $sweep = new Sweep($layout, new Train([new Stage(StageType::Spur, 20, 30)]), Bars::of($thing) ?? throw new LogicException, -$to, $to);
 
@@ -83,7 +83,7 @@ it('meets on its own plane the wheel it turns with, and none above it', function
 
 it('is the same turned round with its plate', function () {
     $turn = fn (array $point): array => [200 - $point[1], $point[0]];
-    $thing = new Pushed(0.012, 0.02, 0.05, 0.05, 0.03);
+    $thing = new PushrodLever(0.012, 0.02, 0.05, 0.05, 0.03);
     $train = new Train([new Stage(StageType::Spur, 20, 30)]);
     $of = function (array $shafts, array $nut, array $pivot) use ($thing, $train): float {
         $sweep = new Sweep(new Layout(new Plate(null), $shafts, [0], [new Obstacle('a nut', $nut[0], $nut[1], 4.0)]), $train, Bars::of($thing) ?? throw new LogicException, -1.0, 1.0);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
-use Brookstone\Core\Build\Around;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\BuildShape;
+use Brookstone\Core\Build\Bystanders;
 use Brookstone\Core\Build\Counter;
 use Brookstone\Core\Build\DriveChoice;
 use Brookstone\Core\Build\LimitSwitch;
@@ -95,7 +95,7 @@ final class BuildReader
             )),
             $this->byId($read['scenarios'], $this->scenario(...)),
             array_values(array_map(fn (array $entry): Measurement => new Measurement(...$entry), $read['log'])),
-            new Around(...$read['around']),
+            new Bystanders(...$read['around']),
             array_values(array_map(fn (array $picture): Picture => new Picture(...$picture), $read['pictures'])),
             $this->byId($read['counters'], fn (array $counter): Counter => new Counter($counter['id'], $counter['name'], $counter['kind'] === 'mark', $counter['start'], $counter['kept'])),
             $this->byId($read['rules'], fn (array $rule): Rule => new Rule($rule['id'], $rule['name'], Conditions::make($rule['never']), Conditions::maybe($rule['while']))),

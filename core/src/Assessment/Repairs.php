@@ -31,7 +31,7 @@ use Brookstone\Core\Train\Train;
  * Finds what would mend a drive that does not carry its load. Nothing is offered that has not been judged: a fix is
  * taken up only if the drive link of the mended motion no longer fails.
  */
-final class Mending
+final class Repairs
 {
     private const TRIES = 6; // candidates that are judged in full, of each sort: the quickest come first
 
@@ -54,13 +54,13 @@ final class Mending
     private const WHEELS = [18, 24, 30, 36, 42, 48, 60, 72];
 
     /** @return list<Fix> */
-    public static function carry(Subject $subject): array
+    public static function carry(MotionInBuild $subject): array
     {
         return [...self::sameSeries($subject), ...self::otherDrive($subject), ...array_values(array_filter([self::stage($subject), self::counterweight($subject), self::spring($subject)]))];
     }
 
     /** @return list<Fix> a quicker drive that still carries it */
-    public static function hurry(Subject $subject): array
+    public static function hurry(MotionInBuild $subject): array
     {
         $drive = $subject->motion->drive;
         if ($drive !== null && $drive->duty < 1.0 && ! $subject->motion->isAbsolute()) {
@@ -78,7 +78,7 @@ final class Mending
      *
      * @return list<Fix>
      */
-    public static function clutch(Subject $subject, DriveFigures $f): array
+    public static function clutch(MotionInBuild $subject, DriveFigures $f): array
     {
         $most = self::CLUTCH_SAFE * $f->gear_limit_motor_Nm * $f->ratio;
         $least = self::CLUTCH_WORKS * $f->peak_Nm;
@@ -94,7 +94,7 @@ final class Mending
     }
 
     /** @return list<Fix> the shortest ramp of its bridge with which the drive link no longer fails */
-    public static function softStart(Subject $subject): array
+    public static function softStart(MotionInBuild $subject): array
     {
         $drive = $subject->motion->drive;
         if ($drive === null || $drive->ramp_s > 0.0 || ! $drive->motor instanceof DcMotor) {
@@ -110,7 +110,7 @@ final class Mending
     }
 
     /** @return list<Fix> the shortest ramp over which a stepper comes to its speed with the margin asked for */
-    public static function ramp(Subject $subject, DriveFigures $f): array
+    public static function ramp(MotionInBuild $subject, DriveFigures $f): array
     {
         foreach (self::RAMPS_S as $ramp) {
             $changed = $subject->with($subject->motion->withDrive($f->drive->but(['ramp_s' => $ramp])));
@@ -124,7 +124,7 @@ final class Mending
     }
 
     /** @return list<Fix> */
-    public static function finerSteps(Subject $subject, DriveFigures $f): array
+    public static function finerSteps(MotionInBuild $subject, DriveFigures $f): array
     {
         $motor = $f->drive->motor;
 
@@ -133,7 +133,7 @@ final class Mending
     }
 
     /** @return list<Fix> */
-    public static function tighterClutch(Subject $subject, DriveFigures $f): array
+    public static function tighterClutch(MotionInBuild $subject, DriveFigures $f): array
     {
         $clutch = Format::significantNumber(self::CLUTCH_WORKS * $f->peak_Nm * 1.05, 2);
 
@@ -145,7 +145,7 @@ final class Mending
      *
      * @return list<Fix>
      */
-    public static function softer(Subject $subject, DriveFigures $f): array
+    public static function softer(MotionInBuild $subject, DriveFigures $f): array
     {
         $drive = $f->line->most_Nm() * $f->ratio;
         $limit = self::CLUTCH_SAFE * $f->gear_limit_motor_Nm * $f->ratio;
@@ -170,7 +170,7 @@ final class Mending
     }
 
     /** @return list<Fix> its power cut between moves, where its gears then hold the load */
-    public static function gate(Subject $subject): array
+    public static function gate(MotionInBuild $subject): array
     {
         $drive = $subject->motion->drive;
         if ($drive === null || $drive->gated || ! $drive->motor->isPositional()) {
@@ -187,7 +187,7 @@ final class Mending
     }
 
     /** @return list<Fix> */
-    public static function ungate(Subject $subject): array
+    public static function ungate(MotionInBuild $subject): array
     {
         $drive = $subject->motion->drive;
 
@@ -196,22 +196,22 @@ final class Mending
     }
 
     /** @return list<Fix> a drive that does not hunt */
-    public static function quieter(Subject $subject): array
+    public static function quieter(MotionInBuild $subject): array
     {
         return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive instanceof Servo || $drive->slop_deg + $subject->motion->train->backlash_deg() * $subject->motion->train->ratio() <= $drive->deadband_deg));
     }
 
     /** @return list<Fix> a drive that holds without current */
-    public static function frugal(Subject $subject): array
+    public static function frugal(MotionInBuild $subject): array
     {
         return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive->isPositional() && ! $drive instanceof Stepper));
     }
 
     /**
-     * @param  \Closure(Subject): bool  $enough
+     * @param  \Closure(MotionInBuild): bool  $enough
      * @return list<Fix> the quickest of the same series that carries it and is calm enough
      */
-    public static function calmer(Subject $subject, \Closure $enough): array
+    public static function calmer(MotionInBuild $subject, \Closure $enough): array
     {
         $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
         $sisters = array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $present->with($drive)->fit() === SupplyFit::Fits && $present->with($drive)->line()->noLoad_rad_s() < $present->line()->noLoad_rad_s());
@@ -227,7 +227,7 @@ final class Mending
     }
 
     /** @return list<Fix> a drive whose figures agree with each other; and of this one, what its power allows */
-    public static function trusted(Subject $subject): array
+    public static function trusted(MotionInBuild $subject): array
     {
         $motor = $subject->motion->drive?->motor;
         $fixes = self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ClaimCheck::of($drive) === []));
@@ -246,7 +246,7 @@ final class Mending
      * @param  \Closure(Drive): bool  $keeps
      * @return array<string, Drive>
      */
-    private static function without(Subject $subject, \Closure $keeps): array
+    private static function without(MotionInBuild $subject, \Closure $keeps): array
     {
         $present = $subject->motion->drive?->motor->body()->code;
 
@@ -254,7 +254,7 @@ final class Mending
     }
 
     /** Whether the drive link of the changed motion no longer fails. */
-    public static function mends(Subject $changed): bool
+    public static function mends(MotionInBuild $changed): bool
     {
         foreach (DriveRules::strains(DriveFigures::of($changed), $changed->build->settings) as $strain) {
             if ($strain->severity === Severity::Fails) {
@@ -266,18 +266,18 @@ final class Mending
     }
 
     /** @return list<Fix> */
-    private static function sameSeries(Subject $subject): array
+    private static function sameSeries(MotionInBuild $subject): array
     {
         return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $drive->body()->code !== $subject->motion->drive?->motor->body()->code));
     }
 
     /** @return list<Fix> */
-    private static function otherDrive(Subject $subject): array
+    private static function otherDrive(MotionInBuild $subject): array
     {
         return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => ! self::isSister($subject, $drive)));
     }
 
-    private static function isSister(Subject $subject, Drive $drive): bool
+    private static function isSister(MotionInBuild $subject, Drive $drive): bool
     {
         $series = $drive->body()->series;
 
@@ -290,7 +290,7 @@ final class Mending
      * @param  array<string, Drive>  $drives
      * @return list<Fix>
      */
-    private static function thatMend(Subject $subject, array $drives): array
+    private static function thatMend(MotionInBuild $subject, array $drives): array
     {
         $fixes = [];
         $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
@@ -330,7 +330,7 @@ final class Mending
     }
 
     /** At rest nothing but its own gears keeps the load where it is: as the task asks, or as the servo did that it would stand for. */
-    private static function mustHold(Subject $subject, Drive $drive): bool
+    private static function mustHold(MotionInBuild $subject, Drive $drive): bool
     {
         $motor = $subject->motion->drive?->motor;
 
@@ -338,7 +338,7 @@ final class Mending
     }
 
     /** Stall torque, at the motor, that the margin asked for and the long run together need. */
-    private static function neededStall(Subject $subject, bool $servo): float
+    private static function neededStall(MotionInBuild $subject, bool $servo): float
     {
         $settings = $subject->build->settings;
         $facts = $subject->facts;
@@ -350,7 +350,7 @@ final class Mending
     }
 
     /** The ratio that would do: one more spur stage after the motor. */
-    private static function stage(Subject $subject): ?Fix
+    private static function stage(MotionInBuild $subject): ?Fix
     {
         $stall = $subject->motion->drive?->line()->stall_Nm ?? 0.0;
         if ($stall <= 0.0) {
@@ -377,7 +377,7 @@ final class Mending
         return null;
     }
 
-    private static function counterweight(Subject $subject): ?Fix
+    private static function counterweight(MotionInBuild $subject): ?Fix
     {
         $arm = $subject->motion->thing();
         if (! $arm instanceof Arm || $arm->counterbalance_Nm >= $arm->gravityNm() / 2) {
@@ -394,14 +394,14 @@ final class Mending
     }
 
     /** What a linkage moves, balanced by a spring at its own pivot. */
-    private static function spring(Subject $subject): ?Fix
+    private static function spring(MotionInBuild $subject): ?Fix
     {
         $thing = $subject->motion->thing();
         $drive = $subject->motion->drive;
         if ($drive === null || ! $thing instanceof SprungAtPivot) {
             return null;
         }
-        foreach (Easing::of($subject->build, $subject->motion) as $offer) {
+        foreach (Counterbalance::of($subject->build, $subject->motion) as $offer) {
             $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
 
             return $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->isAbsolute()) && self::mends($balanced)

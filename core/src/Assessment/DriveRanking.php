@@ -17,7 +17,7 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Stages;
 
 /** The ranked drives as people see them: the first rows with the reason for each place, what fails and by what, and the trade as points. */
-final class Choice
+final class DriveRanking
 {
     private const MOST_POINTS = 400;
 
@@ -31,8 +31,8 @@ final class Choice
      */
     public static function of(Build $build, Motion $motion, Stock $stock, Goal $goal = Goal::AsAsked, bool $eachDrive = true, int $rows = self::ROWS, ?Supply $supply = null): array
     {
-        $all = (new Choosing($build, $motion, $stock))->ranked($goal, from: $supply);
-        $carries = array_values(array_filter($all, fn (Candidate $candidate): bool => $candidate->verdict !== Verdict::Fails));
+        $all = (new DriveSearch($build, $motion, $stock))->ranked($goal, from: $supply);
+        $carries = array_values(array_filter($all, fn (RatedDrive $candidate): bool => $candidate->verdict !== Verdict::Fails));
         $others = [];
         foreach ($carries as $candidate) {
             $others[$candidate->code()] = ($others[$candidate->code()] ?? 0) + 1;
@@ -48,7 +48,7 @@ final class Choice
             'carries' => count($carries),
             'fails' => self::fails($all),
             'rows' => array_map(
-                fn (Candidate $candidate): array => self::row($build, $motion, $candidate, $goal, $places[spl_object_id($candidate)] + 1, $others[$candidate->code()] ?? 0),
+                fn (RatedDrive $candidate): array => self::row($build, $motion, $candidate, $goal, $places[spl_object_id($candidate)] + 1, $others[$candidate->code()] ?? 0),
                 $rows === 0 ? $shown : array_slice($shown, 0, $rows),
             ),
             'points' => self::points($carries, $front),
@@ -56,8 +56,8 @@ final class Choice
     }
 
     /**
-     * @param  list<Candidate>  $candidates
-     * @return list<Candidate>
+     * @param  list<RatedDrive>  $candidates
+     * @return list<RatedDrive>
      */
     private static function firstOfEach(array $candidates): array
     {
@@ -72,7 +72,7 @@ final class Choice
     /**
      * What fails and by what: how many stumble over each limit first.
      *
-     * @param  list<Candidate>  $candidates
+     * @param  list<RatedDrive>  $candidates
      * @return list<array{code: string, count: int, says: string}> the most frequent first
      */
     private static function fails(array $candidates): array
@@ -110,13 +110,13 @@ final class Choice
     /**
      * Those that nothing else beats in both time and margin: the Pareto front, the quickest first.
      *
-     * @param  list<Candidate>  $carries
+     * @param  list<RatedDrive>  $carries
      * @return array<int, true> by object id
      */
     private static function front(array $carries): array
     {
-        $timed = array_filter($carries, fn (Candidate $candidate): bool => $candidate->time_s !== null);
-        usort($timed, fn (Candidate $a, Candidate $b): int => [$a->time_s, -$a->figures->margin] <=> [$b->time_s, -$b->figures->margin]);
+        $timed = array_filter($carries, fn (RatedDrive $candidate): bool => $candidate->time_s !== null);
+        usort($timed, fn (RatedDrive $a, RatedDrive $b): int => [$a->time_s, -$a->figures->margin] <=> [$b->time_s, -$b->figures->margin]);
         $front = [];
         $best = -INF;
         foreach ($timed as $candidate) {
@@ -130,7 +130,7 @@ final class Choice
     }
 
     /**
-     * @param  list<Candidate>  $carries
+     * @param  list<RatedDrive>  $carries
      * @param  array<int, true>  $front
      * @return list<array<string, mixed>> the whole front, and as many of the others as a chart has room for
      */
@@ -153,7 +153,7 @@ final class Choice
     }
 
     /** @return array<string, mixed> */
-    private static function row(Build $build, Motion $motion, Candidate $candidate, Goal $goal, int $place, int $ratios): array
+    private static function row(Build $build, Motion $motion, RatedDrive $candidate, Goal $goal, int $place, int $ratios): array
     {
         $f = $candidate->figures;
         $body = $f->drive->motor->body();
@@ -181,11 +181,11 @@ final class Choice
         ];
     }
 
-    private static function why(Build $build, Motion $motion, Candidate $candidate, Goal $goal): Sentence
+    private static function why(Build $build, Motion $motion, RatedDrive $candidate, Goal $goal): Sentence
     {
         if ($candidate->verdict !== Verdict::Holds) {
             $with = $motion->withDrive($candidate->on->choice)->withTrain($candidate->train);
-            $link = (new DriveJudge)->judge(new Subject($build, $with, new Facts($with)));
+            $link = (new DriveJudge)->judge(new MotionInBuild($build, $with, new MotionFigures($with)));
             $worst = $candidate->worst();
             $first = array_values(array_filter($link->findings, fn (Finding $finding): bool => $finding->code === $worst?->code))[0] ?? $link->findings[0] ?? null;
             if ($first !== null && $first->severity !== Severity::Note) {

@@ -21,7 +21,7 @@ use Brookstone\Core\Stops\RunOn;
  * What is computed of one motion before anything is judged: what its move asks for and what its drive does. Torques in
  * N·m, at the load unless a name says motor; each number is computed when it is first asked for.
  */
-final class Facts
+final class MotionFigures
 {
     /** A run is given up after so many times the target time, 20 s at least: who waits longer has a wrong drive. */
     private const PATIENCE = 5.0;

@@ -10,13 +10,13 @@ use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Fix;
 
 /** One motion of a build, about to be judged. */
-final readonly class Subject
+final readonly class MotionInBuild
 {
     /** Its path in the document: `motions.1`. */
     public string $path;
 
     /** @param  bool  $proposes  what would mend it is looked for too; without, it is only said what is wrong, which is quicker */
-    public function __construct(public Build $build, public Motion $motion, public Facts $facts, private ?Stock $stock = null, private bool $proposes = false)
+    public function __construct(public Build $build, public Motion $motion, public MotionFigures $facts, private ?Stock $stock = null, private bool $proposes = false)
     {
         $this->path = 'motions.'.$build->indexOf($motion->id);
     }
@@ -24,7 +24,7 @@ final readonly class Subject
     /** The same motion with something about it changed, with facts of its own. */
     public function with(Motion $motion): self
     {
-        return new self($this->build, $motion, new Facts($motion), $this->stock);
+        return new self($this->build, $motion, new MotionFigures($motion), $this->stock);
     }
 
     /**

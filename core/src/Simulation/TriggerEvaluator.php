@@ -6,12 +6,12 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
-use Brookstone\Core\Reach\Program;
+use Brookstone\Core\Reach\StepGraph;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Trigger;
 
 /** Which routines start now. */
-final class Starts
+final class TriggerEvaluator
 {
     private const BY_THEMSELVES = ['level', 'count', 'every', 'time_of_day'];
 
@@ -28,7 +28,7 @@ final class Starts
 
     private float $clock = -1.0;
 
-    private ?Program $program = null;
+    private ?StepGraph $program = null;
 
     private ?string $halted = null; // what started at power-on and failed
 
@@ -122,7 +122,7 @@ final class Starts
         if (! $routine->alone) {
             return true;
         }
-        $this->program ??= new Program($this->world->build);
+        $this->program ??= new StepGraph($this->world->build);
         $index = array_flip(array_keys($this->world->build->routines));
         foreach ($index as $id => $other) {
             if ($this->world->isRunning((string) $id) && $id !== $routine->id && $this->program->meet($index[$routine->id], $other)) {

@@ -10,7 +10,7 @@ use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Slack;
 
 /** What the world does to the load of a motion: takes its payload, makes it heavier, lets it drag, holds it fast. */
-final class Burden
+final class LoadDisturbance
 {
     private const HELD_SHARE = 0.01; // of its travel: how near counts as there
 

@@ -23,7 +23,7 @@ use Brookstone\Core\Quantity\Quantity;
  * Counterweights and springs in the size that halves the worst torque at rest, with what they do to the way back and to
  * the state without power.
  */
-final class Easing
+final class Counterbalance
 {
     private const SAMPLES = 48;        // over the travel; even
 
@@ -225,7 +225,7 @@ final class Easing
         if ($before <= 0.0 || $after > self::GOOD_ENOUGH * $before) {
             return null;
         }
-        $facts = new Facts($with);
+        $facts = new MotionFigures($with);
 
         return [
             'way' => $way, 'size' => $size, 'worst_before_Nm' => $before, 'worst_after_Nm' => $after,
@@ -249,7 +249,7 @@ final class Easing
         };
     }
 
-    private static function unpowered(Motion $motion, Facts $facts): Sentence
+    private static function unpowered(Motion $motion, MotionFigures $facts): Sentence
     {
         $holds = $motion->drive === null ? 0.0 : $facts->holdsUnpowered_Nm();
         $needs = $facts->hold_Nm();

@@ -18,7 +18,7 @@ use Brookstone\Core\Shape\NumberShape;
  * The part's torque and inertia are felt at the arm through φ′ = dφ/dθ and φ′²: virtual work, Norton, Design of Machinery,
  * 5th ed., §10.15. The rod is taken as massless.
  */
-final readonly class Pushed implements Mechanism, SprungAtPivot
+final readonly class PushrodLever implements Mechanism, SprungAtPivot
 {
     use FeltThroughLinkage;
 

@@ -7,7 +7,7 @@ namespace Brookstone\Core\Claims;
 use Brookstone\Core\Finding\Sentence;
 
 /** Two figures that should agree and do not. */
-final readonly class Odd implements \JsonSerializable
+final readonly class Contradiction implements \JsonSerializable
 {
     /** @param  string  $kind `same_twice`, `power`, `idle_over_stall`, `counts`, `ratings` or `density` */
     public function __construct(public string $kind, public Sentence $says)

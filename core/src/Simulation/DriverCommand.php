@@ -7,7 +7,7 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Drive\TorqueLine;
 
 /** What a driver does once its delay is over. */
-final readonly class Order
+final readonly class DriverCommand
 {
     /**
      * @param  TorqueLine|null  $line  what the motor does; null with its terminals open

@@ -10,7 +10,7 @@ use Brookstone\Core\Build\Motion;
  * Where a controller takes a motion to be. Steps that it orders and pulses that it sees count from where the motion was last homed, and
  * are lost with the power; a motion that knows nothing of itself is where the last move should have ended. A homing is taken to be right.
  */
-final class Whereabouts
+final class PositionEstimate
 {
     private const SAME = 1e-9;
 

@@ -20,7 +20,7 @@ use Brookstone\Core\Routine\Trigger;
 use Brookstone\Core\Routine\WaitStep;
 
 /** All routines of a build as points that lead to one another, calls put in where they stand. */
-final class Program
+final class StepGraph
 {
     private const DEEPEST_CALL = 8;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Mechanism;
 
 /** What a mechanism has in common with the one inside it, to which something more has happened somewhere on its way. */
-trait Wraps
+trait DelegatesToInner
 {
     public static function fields(?float $most = null): array
     {

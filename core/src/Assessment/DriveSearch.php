@@ -22,7 +22,7 @@ use Brookstone\Core\Train\Train;
  * put in the order of a goal, and given the reason for its place. What fails comes after what carries, the one that
  * misses by least first. The list is the whole list: nothing is left out because it looks unlikely.
  */
-final class Choosing
+final class DriveSearch
 {
     private readonly MoveTable $table;
 
@@ -44,7 +44,7 @@ final class Choosing
     public function __construct(private readonly Build $build, private readonly Motion $motion, private readonly Stock $stock)
     {
         $this->table = new MoveTable($motion);
-        $this->patience_s = (new Facts($motion))->patience_s();
+        $this->patience_s = (new MotionFigures($motion))->patience_s();
         $this->ramped_s = $motion->ramp()->time_s($motion->turn_rad());
         $this->reach_rad = $motion->reach_rad();
         $this->ramped_rad_s = $motion->ramp()->speed;
@@ -56,7 +56,7 @@ final class Choosing
      * @param  list<Train>|null  $ratios  extra stages right behind the drive; the usual sixty when null
      * @param  \Closure(Drive): bool|null  $only  which drives are tried
      * @param  Supply|null  $from  what feeds them; that of the motion, or one that fits, when null
-     * @return list<Candidate> in order
+     * @return list<RatedDrive> in order
      */
     public function ranked(Goal $goal, ?array $ratios = null, ?\Closure $only = null, ?Supply $from = null): array
     {
@@ -73,7 +73,7 @@ final class Choosing
             }
         }
 
-        return Candidate::sorted($candidates);
+        return RatedDrive::sorted($candidates);
     }
 
     /** @return list<Drive> */
@@ -85,7 +85,7 @@ final class Choosing
         return $drives;
     }
 
-    private function candidate(ChosenDrive $on, Train $extra, Goal $goal): Candidate
+    private function candidate(ChosenDrive $on, Train $extra, Goal $goal): RatedDrive
     {
         [$train, $ratio, $efficiency, $back] = $this->trains[spl_object_id($extra)] ??= $this->behind($extra);
         $motor = $on->choice->motor;
@@ -119,7 +119,7 @@ final class Choosing
             }
         }
 
-        return new Candidate($on, $extra, $train, $figures, $strains, $time, $goal);
+        return new RatedDrive($on, $extra, $train, $figures, $strains, $time, $goal);
     }
 
     /**
@@ -163,7 +163,7 @@ final class Choosing
                 return [$there[0] !== null && $there[0] < $this->patience_s ? $there[0] : null, $isKnocked ? max($there[1], $comes[1]) : INF];
             }
         }
-        $facts = new Facts($this->motion->withDrive($on->choice)->withTrain($train));
+        $facts = new MotionFigures($this->motion->withDrive($on->choice)->withTrain($train));
 
         return [$facts->runThere()['time_s'], $isKnocked ? $facts->fastest_rad_s() : INF];
     }

@@ -15,7 +15,7 @@ use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Simulation\MotionRun;
 
 /** A step onto a switch, made in two: at its speed for a time that ends short of the switch even with a full supply, then slowly onto it. */
-final class SlowLast
+final class SlowApproach
 {
     public const STRETCH = 0.25; // of the way, done slowly: a full supply is a tenth faster
 

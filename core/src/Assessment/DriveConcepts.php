@@ -28,7 +28,7 @@ use Brookstone\Core\Train\Stages;
  * The ways builders argue about, side by side for one motion: for each the best drive of the drawer, and what it does here
  * about reaching, holding, current, knowing its place after a power cut, noise, parts and pins.
  */
-final class Schools
+final class DriveConcepts
 {
     private const SUPPLY_SPREAD = 0.05;  // of the time of a timed move, from voltage, load and warmth, each move
 
@@ -52,7 +52,7 @@ final class Schools
     public static function of(Build $build, Motion $motion, Stock $stock): array
     {
         $schools = [];
-        [$usual, $gated] = array_map(fn (bool $isGated): Choosing => new Choosing($build, self::asked($build, $motion, $stock, $isGated), $stock), [false, true]);
+        [$usual, $gated] = array_map(fn (bool $isGated): DriveSearch => new DriveSearch($build, self::asked($build, $motion, $stock, $isGated), $stock), [false, true]);
         foreach (array_keys(self::NAMES) as $school) {
             $schools[] = self::school($build, $motion, $school === 'gated_servo' ? $gated : $usual, $school);
         }
@@ -68,7 +68,7 @@ final class Schools
     }
 
     /** @return array<string, mixed> */
-    private static function school(Build $build, Motion $motion, Choosing $choosing, string $school): array
+    private static function school(Build $build, Motion $motion, DriveSearch $choosing, string $school): array
     {
         $best = null;
         foreach ($build->supplies as $supply) {
@@ -130,7 +130,7 @@ final class Schools
     }
 
     /** How far off its place it stops, in the motion's own unit: after ten moves where it counts or times. */
-    private static function error(Build $build, Motion $motion, string $school, Candidate $best): float
+    private static function error(Build $build, Motion $motion, string $school, RatedDrive $best): float
     {
         $unit = $motion->unit();
         $own = fn (float $shaft_rad): float => abs($unit->fromSi($shaft_rad * $motion->mechanism->travelPerRad()));
@@ -181,7 +181,7 @@ final class Schools
 
     private static function sentence(Build $build, Motion $with, string $code): Sentence
     {
-        $link = (new DriveJudge)->judge(new Subject($build, $with, new Facts($with)));
+        $link = (new DriveJudge)->judge(new MotionInBuild($build, $with, new MotionFigures($with)));
         foreach ($link->findings as $finding) {
             if ($finding->code === $code) {
                 return $finding->says;
@@ -192,7 +192,7 @@ final class Schools
     }
 
     /** The change that takes this way, ready to be tried. */
-    private static function take(Build $build, Motion $motion, Candidate $best, string $school): Fix
+    private static function take(Build $build, Motion $motion, RatedDrive $best, string $school): Fix
     {
         $path = 'motions.'.$build->indexOf($motion->id);
         $choice = $best->on->choice;

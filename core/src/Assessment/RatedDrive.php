@@ -9,7 +9,7 @@ use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Train\Train;
 
 /** One drive with one ratio, judged for one motion. */
-final readonly class Candidate
+final readonly class RatedDrive
 {
     private const MISSES_AT_MOST = 1e3;
 
@@ -28,7 +28,7 @@ final readonly class Candidate
     /**
      * @param  Train  $extra  the stages that are tried right behind the drive
      * @param  Train  $train  those and the ones that the motion has
-     * @param  list<Strain>  $strains
+     * @param  list<LimitViolation>  $strains
      * @param  float|null  $time_s  of the move there; null where it was not run or does not arrive
      */
     public function __construct(
@@ -108,7 +108,7 @@ final readonly class Candidate
     }
 
     /** The worst limit that it reaches; null where it reaches none. */
-    public function worst(): ?Strain
+    public function worst(): ?LimitViolation
     {
         $worst = null;
         foreach ($this->strains as $strain) {

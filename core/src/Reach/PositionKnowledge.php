@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Reach;
 
 /** Where one motion is: what the controller knows of it, and between which positions it really is. Positions are in the motion's own unit. */
-final readonly class Whereabouts
+final readonly class PositionKnowledge
 {
     /**
      * @param  bool  $known  it was homed, or knows its place by itself

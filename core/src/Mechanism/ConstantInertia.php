@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Mechanism;
 
 /** What most mechanisms have in common: the same inertia everywhere, no payload apart, nothing that slips. */
-trait IsEven
+trait ConstantInertia
 {
     public static function problems(array $read): array
     {

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Candidate;
-use Brookstone\Core\Assessment\Choice;
-use Brookstone\Core\Assessment\Choosing;
 use Brookstone\Core\Assessment\DriveJudge;
-use Brookstone\Core\Assessment\Facts;
+use Brookstone\Core\Assessment\DriveRanking;
+use Brookstone\Core\Assessment\DriveSearch;
 use Brookstone\Core\Assessment\Goal;
-use Brookstone\Core\Assessment\Subject;
+use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\MotionInBuild;
+use Brookstone\Core\Assessment\RatedDrive;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Build\Motion;
@@ -19,10 +19,10 @@ use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Train\Ratios;
 use Tests\Support\Builds;
 
-/** @return list<Candidate> */
+/** @return list<RatedDrive> */
 function ranked(Build $build, Motion $motion, Goal $goal = Goal::Fastest): array
 {
-    return (new Choosing($build, $motion, Stock::shipped()))->ranked($goal);
+    return (new DriveSearch($build, $motion, Stock::shipped()))->ranked($goal);
 }
 
 dataset('motions to choose for', [
@@ -48,8 +48,8 @@ it('judges every drive and ratio as the judge does when it is taken', function (
             continue;
         }
         $with = $motion->withDrive($candidate->on->choice)->withTrain($candidate->train);
-        $facts = new Facts($with);
-        $link = (new DriveJudge)->judge(new Subject($build, $with, $facts));
+        $facts = new MotionFigures($with);
+        $link = (new DriveJudge)->judge(new MotionInBuild($build, $with, $facts));
         $codes = array_map(fn (Finding $finding): string => $finding->code, array_filter($link->findings, fn (Finding $finding): bool => $finding->severity === Severity::Fails));
         $mine = array_map(fn ($strain): string => $strain->code, array_filter($candidate->strains, fn ($strain): bool => $strain->severity === Severity::Fails));
         $codes = array_values($codes);
@@ -76,11 +76,11 @@ it('judges every drive and ratio as the judge does when it is taken', function (
 it('puts in order by every goal: what holds, what is tight, what fails', function (Goal $goal) {
     $build = Builds::demo('heron-wharf');
     $all = ranked($build, $build->motions['tide'], $goal);
-    $ranks = array_map(fn (Candidate $candidate): int => $candidate->verdict->rank(), $all);
+    $ranks = array_map(fn (RatedDrive $candidate): int => $candidate->verdict->rank(), $all);
     $sorted = $ranks;
     sort($sorted);
-    $holding = array_filter($all, fn (Candidate $candidate): bool => $candidate->verdict === Verdict::Holds);
-    $measures = array_map(fn (Candidate $candidate): float => $goal->measure($candidate), array_values($holding));
+    $holding = array_filter($all, fn (RatedDrive $candidate): bool => $candidate->verdict === Verdict::Holds);
+    $measures = array_map(fn (RatedDrive $candidate): float => $goal->measure($candidate), array_values($holding));
     $best = $measures;
     sort($best);
 
@@ -89,8 +89,8 @@ it('puts in order by every goal: what holds, what is tight, what fails', functio
 
 it('leaves nothing out of the whole list, and gives each drive once in the short one', function () {
     $build = Builds::demo('heron-wharf');
-    $long = Choice::of($build, $build->motions['drawbridge'], Stock::shipped(), eachDrive: false, rows: 300);
-    $short = Choice::of($build, $build->motions['drawbridge'], Stock::shipped(), rows: 0);
+    $long = DriveRanking::of($build, $build->motions['drawbridge'], Stock::shipped(), eachDrive: false, rows: 300);
+    $short = DriveRanking::of($build, $build->motions['drawbridge'], Stock::shipped(), rows: 0);
 
     expect($long['tried'])->toBe(60 * 54)->and($long['rows'])->toHaveCount(300)
         ->and(array_column($long['rows'], 'place'))->toBe(range(1, 300))
@@ -101,7 +101,7 @@ it('leaves nothing out of the whole list, and gives each drive once in the short
 
 it('draws a front that nothing beats in time and margin both', function () {
     $build = Builds::demo('heron-wharf');
-    $points = Choice::of($build, $build->motions['drawbridge'], Stock::shipped())['points'];
+    $points = DriveRanking::of($build, $build->motions['drawbridge'], Stock::shipped())['points'];
     $front = array_filter($points, fn (array $point): bool => $point['front']);
     foreach ($front as $one) {
         expect(array_filter($points, fn (array $other): bool => $other['time_s'] < $one['time_s'] && $other['margin'] > $one['margin']))->toBeEmpty();
@@ -114,7 +114,7 @@ it('draws a front that nothing beats in time and margin both', function () {
 
 it('holds with the drive and ratio that it puts first', function (string $demo, string $id) {
     $build = Builds::demo($demo);
-    $row = Choice::of($build, $build->motions[$id], Stock::shipped(), Goal::Safest, rows: 1)['rows'][0];
+    $row = DriveRanking::of($build, $build->motions[$id], Stock::shipped(), Goal::Safest, rows: 1)['rows'][0];
     $i = $build->indexOf($id);
     $taken = Editor::apply($build, [
         ['path' => "motions.{$i}.drive", 'value' => ['motor' => $row['motor'], 'supply' => $row['supply'], 'duty' => 1.0] + $build->document['motions'][$i]['drive']], ['path' => "motions.{$i}.train", 'value' => $row['stages']],
@@ -127,7 +127,7 @@ it('holds with the drive and ratio that it puts first', function (string $demo, 
 
 it('puts the fastest that survive a bump before those that a bump breaks', function () {
     $build = Builds::demo('heron-wharf');
-    $rows = Choice::of($build, $build->motions['rower'], Stock::shipped(), Goal::Fastest, false, 0)['rows'];
+    $rows = DriveRanking::of($build, $build->motions['rower'], Stock::shipped(), Goal::Fastest, false, 0)['rows'];
     $holds = array_values(array_filter($rows, fn (array $row): bool => $row['verdict'] === 'holds'));
     $survives = array_map(fn (array $row): bool => str_contains($row['why']->text(), 'survives a bump'), $holds);
     $whole = count(array_filter($survives));
@@ -142,8 +142,8 @@ it('puts the fastest that survive a bump before those that a bump breaks', funct
 
 it('puts first what does what was asked: calmly, surviving a bump, and the smallest', function (string $motion) {
     $build = Builds::demo('heron-wharf');
-    $holds = array_values(array_filter(ranked($build, $build->motions[$motion], Goal::AsAsked), fn (Candidate $each): bool => $each->verdict === Verdict::Holds));
-    $key = fn (Candidate $each): array => [$each->figures->survivesABump() ? 0 : 1, $each->isHasty() ? 1 : 0, $each->figures->drive->motor->body()->length_mm * $each->figures->drive->motor->body()->width_mm * $each->figures->drive->motor->body()->height_mm];
+    $holds = array_values(array_filter(ranked($build, $build->motions[$motion], Goal::AsAsked), fn (RatedDrive $each): bool => $each->verdict === Verdict::Holds));
+    $key = fn (RatedDrive $each): array => [$each->figures->survivesABump() ? 0 : 1, $each->isHasty() ? 1 : 0, $each->figures->drive->motor->body()->length_mm * $each->figures->drive->motor->body()->width_mm * $each->figures->drive->motor->body()->height_mm];
     $keys = array_map($key, $holds);
     $inOrder = $keys;
     sort($inOrder);
@@ -159,9 +159,9 @@ it('puts first what does what was asked: calmly, surviving a bump, and the small
 
 it('calls hasty what is there in less than two fifths of the time', function () {
     $build = Builds::demo('heron-wharf');
-    $hasty = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (Candidate $each): bool => $each->isHasty());
+    $hasty = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (RatedDrive $each): bool => $each->isHasty());
 
-    expect(count($hasty))->toBeGreaterThan(0)->and(max(array_map(fn (Candidate $each): ?float => $each->time_s, $hasty)))->toBeLessThan(0.4 * $build->motions['drawbridge']->task->move_s);
-    $calm = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (Candidate $each): bool => $each->time_s !== null && ! $each->isHasty());
-    expect(min(array_map(fn (Candidate $each): ?float => $each->time_s, $calm)))->toBeGreaterThanOrEqual(0.4 * $build->motions['drawbridge']->task->move_s);
+    expect(count($hasty))->toBeGreaterThan(0)->and(max(array_map(fn (RatedDrive $each): ?float => $each->time_s, $hasty)))->toBeLessThan(0.4 * $build->motions['drawbridge']->task->move_s);
+    $calm = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (RatedDrive $each): bool => $each->time_s !== null && ! $each->isHasty());
+    expect(min(array_map(fn (RatedDrive $each): ?float => $each->time_s, $calm)))->toBeGreaterThanOrEqual(0.4 * $build->motions['drawbridge']->task->move_s);
 });

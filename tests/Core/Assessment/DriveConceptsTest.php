@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Easing;
-use Brookstone\Core\Assessment\Schools;
+use Brookstone\Core\Assessment\Counterbalance;
+use Brookstone\Core\Assessment\DriveConcepts;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Change;
@@ -16,7 +16,7 @@ function schools(string $demo, string $motion): array
 {
     $build = Builds::demo($demo);
 
-    return array_column(Schools::of($build, $build->motions[$motion], Stock::shipped()), null, 'school');
+    return array_column(DriveConcepts::of($build, $build->motions[$motion], Stock::shipped()), null, 'school');
 }
 
 it('recommends a worm for a bridge that must stay up without power, and says why', function () {
@@ -43,7 +43,7 @@ it('compares the six ways in everything that builders argue about', function () 
 
 it('takes a way with one change that holds', function () {
     $build = Builds::demo('heron-wharf');
-    foreach (Schools::of($build, $build->motions['heron-neck'], Stock::shipped()) as $school) {
+    foreach (DriveConcepts::of($build, $build->motions['heron-neck'], Stock::shipped()) as $school) {
         if ($school['verdict'] !== 'holds') {
             continue;
         }
@@ -56,7 +56,7 @@ it('takes a way with one change that holds', function () {
 
 it('says so when the drawer has nothing of the kind', function () {
     $build = Builds::demo('heron-wharf');
-    $schools = array_column(Schools::of($build, $build->motions['tide'], Stock::of([Brookstone\Core\Drive\Drawer::get('G25-227')])), null, 'school');
+    $schools = array_column(DriveConcepts::of($build, $build->motions['tide'], Stock::of([Brookstone\Core\Drive\Drawer::get('G25-227')])), null, 'school');
 
     expect($schools['servo']['code'])->toBeNull()->and($schools['servo']['reason'])->toContain('Nothing of the kind')
         ->and($schools['timed']['code'])->toBe('G25-227');
@@ -66,7 +66,7 @@ it('halves the worst torque with a counterweight and with a spring', function (s
     $build = $demo === 'pushed'
         ? Builds::planted(['motions.1.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.016, 'pivot_distance_m' => 0.07, 'mass_kg' => 0.3, 'cg_m' => 0.05, 'half_travel_deg' => 50, 'balance_deg' => 20]])
         : Builds::demo($demo);
-    $offers = array_column(Easing::of($build, $build->motions[$motion]), null, 'way');
+    $offers = array_column(Counterbalance::of($build, $build->motions[$motion]), null, 'way');
     $offer = $offers[$way];
     $fix = $offer['fix'];
     assert($fix instanceof Fix);
@@ -87,7 +87,7 @@ it('halves the worst torque with a counterweight and with a spring', function (s
 
 it('tells when a balanced arm no longer comes back by itself', function () {
     $build = Builds::planted(['motions.0.mechanism.friction_Nm' => 0.2]);
-    $offer = array_column(Easing::of($build, $build->motions['lid']), null, 'way')['counterweight'];
+    $offer = array_column(Counterbalance::of($build, $build->motions['lid']), null, 'way')['counterweight'];
 
     expect($offer['back']->text())->toContain('no longer comes back by itself');
 });
@@ -96,7 +96,7 @@ it('offers nothing where nothing is left to halve', function () {
     $build = Builds::sound();
     $balanced = $build->motions['lid']->withThing(new Arm(0.3, 0.12, counterbalance_Nm: 0.3 * 0.12 * 9.80665));
 
-    expect(Easing::of($build, $balanced))->toBe([]);
+    expect(Counterbalance::of($build, $balanced))->toBe([]);
 });
 
 it('lets no servo turn on and on', function () {

@@ -10,7 +10,7 @@ use Brookstone\Core\Build\Supply;
  * One supply during a run. It gives its voltage until it is asked for more than its largest current, then so much less that no more flows; and what
  * it gives is summed up.
  */
-final class Feed
+final class SupplyState
 {
     private const LEAST_SHARE = 0.2; // of its voltage, that an overloaded supply still gives
 
