@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// Writes what is made from the core anew: the schemas of build files and routines, and the demo and example builds in their canonical form.
+// Writes what is made from the core anew: the schemas of build files and routines, the list of sentences, and the demo and example builds in their canonical form.
 //   php bin/support/rewrite.php
 require __DIR__.'/../../vendor/autoload.php';
 
@@ -16,3 +16,4 @@ foreach (['build' => BuildShape::schema(), 'routine' => BuildShape::routineSchem
 foreach (glob("{$root}/database/{demo,examples}/*.brookstone.json", GLOB_BRACE) ?: [] as $file) {
     file_put_contents($file, Build::fromJson((string) file_get_contents($file))->toJson());
 }
+file_put_contents("{$root}/docs/sentences.md", (string) shell_exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg("{$root}/artisan").' brookstone:sentences'));

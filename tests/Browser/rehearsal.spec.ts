@@ -10,7 +10,7 @@ test('what only a run shows is told, from where it comes about, and is gone when
     const { id } = (await sent.json()) as { id: string };
 
     await page.goto(`/builds/${id}`);
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('gives up: it waited in vain when Open and shut is run from power-on');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('gives up: it timed out waiting when Open and shut is run from power-on');
     await page.goto(`/builds/${id}/routines/peep`);
     await expect(page.getByText(/Rehearsed from \d+ starts/)).toContainText('with something wrong');
     await page.getByRole('button', { name: /from power-on with Lid at Open/ }).click();

@@ -71,5 +71,5 @@ test('a lamp that its own sensor sees, and a door that shuts unlooked, are told 
     await page.getByLabel('Door or lid, shut at').selectOption({ label: 'Down' });
     await isSaved(page);
     await page.goto(`/builds/${id}/routines/harbour-show`);
-    await expect(page.getByText(/Drawbridge shuts, and nothing has looked whether somebody is in it/).first()).toBeVisible();
+    await expect(page.getByText(/Drawbridge shuts, and nothing has checked whether somebody is in it/).first()).toBeVisible();
 });

@@ -141,10 +141,10 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/routines/harbour-show`);
     const wrong = page.getByRole('region', { name: 'What can go wrong' });
-    await expect(wrong).toContainText(/So fast it runs on/);
+    await expect(wrong).toContainText(/At this speed it coasts/);
     await wrong.getByRole('button', { name: /^Try: Move it at/ }).first().click();
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
-    await expect(wrong).not.toContainText(/So fast it runs on/);
+    await expect(wrong).not.toContainText(/At this speed it coasts/);
     await isSaved(page);
 
     const whatIf = page.getByRole('region', { name: 'What if' });

@@ -91,3 +91,10 @@ it('refuses a build file that is none', function () {
 
     expect($code)->toBe(2)->and(json_decode($lines[0], true)['ok'])->toBeFalse();
 });
+
+it('lists every sentence of the core with an example, and the list in docs is current', function () {
+    [$code, , $list] = artisan(['brookstone:sentences']);
+
+    expect($code)->toBe(0)->and($list === file_get_contents(base_path('docs/sentences.md')))->toBeTrue()
+        ->and($list)->toContain('- ‹switch› trips at {trips}, {off} off its place', '*If Lid jams here, its motor pushes forever: the step has no give-up time.*');
+});

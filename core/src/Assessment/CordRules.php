@@ -53,7 +53,7 @@ final class CordRules
         $path = $subject->path.'.mechanism';
 
         return new Finding('load.cord_weak', $safety < 1.0 ? Severity::Fails : Severity::Tight, "{$path}.breaking_N", new Sentence(
-            'With its knot the cord bears {bears}; a start pulls it with {pull}. Five times that leaves room for wear: take one that breaks at {wanted} or more.',
+            'With its knot the cord holds {bears}; a start pulls it with {pull}. Five times that leaves room for wear: take one that breaks at {wanted} or more.',
             ['bears' => Quantity::of($cord->bears_N, 'N'), 'pull' => Quantity::of($load * Cord::USUAL_SHOCK, 'N'), 'wanted' => Quantity::of($wanted, 'N')],
         ), $stronger === null ? [] : [new Fix(
             new Sentence("Take {$stronger['name']} from the drawer: it breaks at {breaks}", ['breaks' => Quantity::of($stronger['breaking_N'], 'N')]),
@@ -77,7 +77,7 @@ final class CordRules
         $clutch = Format::significantNumber(self::CLUTCH_SHARE * $hoist->bearsN() * $hoist->leverM(), 2);
 
         return new Finding('load.cord_snaps', Severity::Tight, "{$path}.mechanism.breaking_N", new Sentence(
-            'Jammed, or drawn against its upper stop, it pulls with {pull}, but with its knot the cord bears {bears}: it breaks before the motor stalls.',
+            'Jammed, or drawn against its upper stop, it pulls with {pull}, but with its knot the cord holds {bears}: it breaks before the motor stalls.',
             ['pull' => Quantity::of($pull, 'N'), 'bears' => Quantity::of($hoist->bearsN(), 'N')],
         ), array_values(array_filter([
             $clutch >= self::CLUTCH_WORKS * $subject->facts->peak_Nm() ? new Fix(

@@ -230,7 +230,7 @@ final class Counterbalance
         return [
             'way' => $way, 'size' => $size, 'worst_before_Nm' => $before, 'worst_after_Nm' => $after,
             'back' => self::back($with), 'unpowered' => self::unpowered($with, $facts), 'margin_after' => $facts->margin(),
-            'fix' => new Fix(new Sentence($way === 'spring' ? 'Ease it with the spring' : 'Ease it with the counterweight'), $changes),
+            'fix' => new Fix(new Sentence($way === 'spring' ? 'Balance it with the spring' : 'Balance it with the counterweight'), $changes),
         ];
     }
 

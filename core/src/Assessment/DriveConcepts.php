@@ -188,7 +188,7 @@ final class DriveConcepts
             }
         }
 
-        return $link->findings[0]->says ?? new Sentence('It does not carry this load.');
+        return $link->findings[0]->says ?? new Sentence('It is too weak for this load.');
     }
 
     /** The change that takes this way, ready to be tried. */
@@ -207,13 +207,13 @@ final class DriveConcepts
     private static function reason(array $row, int $i, Motion $motion): string
     {
         return match (true) {
-            $row['verdict'] === Verdict::NotSaid->value => 'Nothing of the kind lies in the drawer.',
-            $row['verdict'] === Verdict::Fails->value => 'It does not carry this load.',
+            $row['verdict'] === Verdict::NotSaid->value => 'There is none in the drawer.',
+            $row['verdict'] === Verdict::Fails->value => 'It is too weak for this load.',
             $row['within'] === false => 'It carries the load, but stops further off its place than is allowed.',
             $i === 0 && $motion->task->holds_unpowered => 'Recommended here: it stays put with the power off, stops where it should, and takes the least for it.',
             $i === 0 => 'Recommended here: it carries the load, stops where it should, and takes the least current and parts for it.',
             $motion->task->holds_unpowered && $row['holds_unpowered'] === false => 'It would let go with the power off.',
-            default => 'It would do; the one above takes less or knows more.',
+            default => 'It would work; the one above takes less or knows more.',
         };
     }
 }

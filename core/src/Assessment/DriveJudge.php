@@ -60,7 +60,7 @@ final class DriveJudge implements Judge
             'drive.gearbox_limit' => new Sentence('Its own gears see {through} but survive {limit}, however strong the motor is.', [
                 'through' => Quantity::of($f->through_motor_Nm, 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
             ]),
-            'drive.jam_breaks_gears' => new Sentence('Held fast it pushes with {stall}, more than the {limit} its gears survive: a jam breaks them. A slipping clutch or a lower duty protects them.', [
+            'drive.jam_breaks_gears' => new Sentence('Stalled, it pushes with {stall}, more than the {limit} its gears survive: a jam breaks them. A slipping clutch or a lower duty protects them.', [
                 'stall' => Quantity::of($f->line->most_Nm(), 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
             ]),
             'drive.knock' => new Sentence('Stopped dead at its fastest, its {energy} of motion and the push of the motor put {knock} through gears that survive {limit}: '.$f->drive->motor->body()->breaks().'.', [
@@ -68,15 +68,15 @@ final class DriveJudge implements Judge
             ]),
             'drive.clutch_slips' => new Sentence($strain->severity === Severity::Fails
                 ? 'The clutch slips at {clutch}, but the move itself needs {needs}.'
-                : 'The clutch slips at {clutch}, hardly above the {needs} of the move: cold grease or wear will make it slip.', [
+                : 'The clutch slips at {clutch}, barely above the {needs} of the move: cold grease or wear will make it slip.', [
                     'clutch' => Quantity::of((float) $f->drive->clutch_Nm, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m'),
                 ]),
-            'drive.servo_travel' => new Sentence($f->task->keeps_turning ? 'It is to turn on and on, but this drive comes to its end after {has}.' : ($f->positional ? 'The servo would have to turn {needs}, but its commanded travel is {has}.' : 'The rod would have to turn the shaft by {needs}, but its stroke at that lever is {has}.'), [
+            'drive.servo_travel' => new Sentence($f->task->keeps_turning ? 'It must turn on and on, but this drive reaches its end after {has}.' : ($f->positional ? 'The servo would have to turn {needs}, but its commanded travel is {has}.' : 'The rod would have to turn the shaft by {needs}, but its stroke at that lever is {has}.'), [
                 'needs' => Quantity::of($f->turn_deg, '°'), 'has' => Quantity::of($f->travel_deg, '°'),
             ]),
             'drive.step_start', 'drive.resonates' => $this->steps($strain, $f),
-            'drive.continuous' => $this->long('Over the move it needs {needs} at its shaft (rms), more than the {bears} it bears for long ({share} of stall).', $f->rms_motor_Nm, $f, $subject->build->settings->motor_continuous_share),
-            'drive.holding' => $this->long('At rest it holds {needs} all the time, more than the {bears} it bears for long ({share} of stall).', $f->hold_motor_Nm, $f, $subject->build->settings->servo_continuous_share),
+            'drive.continuous' => $this->long('Over the move it needs {needs} at its shaft (rms), more than the {bears} it can keep up ({share} of stall).', $f->rms_motor_Nm, $f, $subject->build->settings->motor_continuous_share),
+            'drive.holding' => $this->long('At rest it holds {needs} all the time, more than the {bears} it can keep up ({share} of stall).', $f->hold_motor_Nm, $f, $subject->build->settings->servo_continuous_share),
             'drive.hot_holding', 'drive.hot_cycle' => $this->heat($strain, $subject, $f),
             'drive.lets_go', 'drive.gate_lets_go' => $this->letsGo($strain, $subject, $f),
             default => throw new \LogicException('No sentence for '.$strain->code),
@@ -121,11 +121,11 @@ final class DriveJudge implements Judge
 
         return new Sentence(
             $strain->severity === Severity::Fails
-                ? "It needs {needs}{$where}, but {$can} {has}: {margin} ×."
+                ? "It needs {needs}{$where}, but {$can} {has}: {share} of what is needed."
                 : "It needs {needs}{$where}, and {$can} {has}: {margin} × is less than the {wanted} × asked for.",
             [
                 'needs' => Quantity::of($facts->peak_Nm(), 'N·m'), 'at' => $unit->quantity($unit->fromSi($facts->there()->worst_at)),
-                'has' => Quantity::of($facts->stallAtLoad_Nm(), 'N·m'), 'margin' => Quantity::number((float) $facts->margin()), 'wanted' => Quantity::number($subject->build->settings->peak_margin),
+                'has' => Quantity::of($facts->stallAtLoad_Nm(), 'N·m'), 'margin' => Quantity::number((float) $facts->margin()), 'share' => Quantity::share((float) $facts->margin()), 'wanted' => Quantity::number($subject->build->settings->peak_margin),
             ],
         );
     }
@@ -234,7 +234,7 @@ final class DriveJudge implements Judge
     {
         $time = ceil(($takes / (1 - $subject->build->settings->over_time_share)) * 10) / 10 + 0.1;
 
-        return new Fix(new Sentence('Allow it {time}', ['time' => Quantity::of($time, 's')]), [new Change($subject->path.'.task.move_s', $time)]);
+        return new Fix(new Sentence('Allow {time}', ['time' => Quantity::of($time, 's')]), [new Change($subject->path.'.task.move_s', $time)]);
     }
 
     private function supply(LimitViolation $strain, MotionInBuild $subject, DriveFigures $f): Sentence
@@ -248,8 +248,8 @@ final class DriveJudge implements Judge
             'drive.supply_high' => new Sentence("{$supply->named()} gives {supply}, too much for a drive made for {low} to {high}: it runs hot and wears.", $values),
             default => new Sentence(
                 $strain->severity === Severity::Fails
-                    ? "Every start draws {start} for a moment, more than the {max} that {$supply->named()} gives: the controller resets."
-                    : "Every start draws {start} for a moment, close to the {max} that {$supply->named()} gives.",
+                    ? "Every start draws {start} for a moment, more than {$supply->named()} gives ({max}): the controller resets."
+                    : "Every start draws {start} for a moment, close to what {$supply->named()} gives ({max}).",
                 ['start' => Quantity::of($strain->share * $supply->max_A, 'A'), 'max' => Quantity::of($supply->max_A, 'A')],
             ),
         };

@@ -107,7 +107,7 @@ final class DriveNotes
         $turn = $motion->turn_rad() / Constants::RAD_PER_DEG;
 
         return new Finding('drive.creeps', Severity::Note, $subject->path.'.drive.motor', new Sentence(
-            'Told to stop it may creep on with {creep}: leave a dead band around the middle of its command, or cut its signal.'
+            'Told to stop, it may creep on at {creep}: leave a dead band around the middle of its command, or cut its signal.'
                 .($turn > self::WRAPS_DEG ? ' It has no end of travel: over {turn} wires to what turns wrap up.' : ' It has no end of travel and no place of its own: give it switches.'),
             ['creep' => Quantity::of($creep, '°/s'), 'turn' => Quantity::of($turn, '°')],
         ));

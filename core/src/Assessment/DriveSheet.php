@@ -36,7 +36,7 @@ final class DriveSheet
         $hold_A = $motor->holdCurrent_A($f->hold_motor_Nm, $supply->volts_V);
         $rows = [
             'Over the day' => new Sentence('its winding settles at {settles} of {limit}', ['settles' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $ambient), '°C'), 'limit' => Quantity::of($f->thermal->limit_C(), '°C')]),
-            'Held fast' => $seconds === null ? new Sentence('it stays under {limit} for ever', ['limit' => Quantity::of($f->thermal->limit_C(), '°C')]) : new Sentence('too hot after {time}', ['time' => Quantity::of($seconds, 's')]),
+            'Stalled' => $seconds === null ? new Sentence('it stays under {limit} forever', ['limit' => Quantity::of($f->thermal->limit_C(), '°C')]) : new Sentence('overheats after {time}', ['time' => Quantity::of($seconds, 's')]),
             'At rest, powered' => $f->drive->gated ? new Sentence('no current: its power is cut') : new Sentence('{current} from the supply', ['current' => Quantity::of($hold_A, 'A')]),
             'At rest, unpowered' => is_finite($f->holds_unpowered_Nm)
                 ? new Sentence('holds {holds}, the load pulls {needs}', ['holds' => Quantity::of($f->holds_unpowered_Nm, 'N·m'), 'needs' => Quantity::of($f->hold_Nm, 'N·m')])

@@ -58,11 +58,11 @@ final class PartRules
             $fixes[] = new Fix(new Sentence('Make it {thick} thick: its thread is then flat enough, and {passes} of the power passes', ['thick' => Quantity::of($quotient * $stage->module_mm / 1000, 'm'), 'passes' => Quantity::share($thicker)]), [new Change("{$at}.quotient", $quotient)]);
         }
         if ($stage->driver > 1) {
-            $fixes[] = new Fix(new Sentence('Take one start instead of '.$stage->driver.': it holds, at so many times the ratio'), [new Change("{$at}.driver", 1)]);
+            $fixes[] = new Fix(new Sentence('Take one start instead of '.$stage->driver.': it holds, at that many times the ratio'), [new Change("{$at}.driver", 1)]);
         }
 
         return new Finding('train.holds_barely', Severity::Tight, "{$at}.quotient", new Sentence(
-            'The '.$stage->type->inWords().' of stage '.($i + 1).' locks by {margin} only: its lead is {lead}, and vibration and fresh grease take a third of its friction and more. It shall hold with the power off.',
+            'The '.$stage->type->inWords().' of stage '.($i + 1).' locks by {margin} only: its lead is {lead}, and vibration and fresh grease take a third of its friction and more. It must hold with the power off.',
             ['margin' => Quantity::of($thread->locks_by_deg, '°'), 'lead' => Quantity::of($thread->lead_angle_deg, '°')],
         ), $fixes);
     }
@@ -125,8 +125,8 @@ final class PartRules
         $turn = ['goes' => Quantity::of($slides * 2 * M_PI, 'm'), 'said' => Quantity::of($thing->pulley_radius_m * 2 * M_PI, 'm')];
 
         return new Finding('train.slide_radius', Severity::Fails, "{$subject->path}.train.{$i}.module_mm", new Sentence(
-            'One turn of the '.($stage->type === StageType::Rack ? 'rack’s pinion' : 'lead screw').' slides it by {goes}, but its load is reckoned with {said}.', $turn,
-        ), [new Fix(new Sentence('Reckon with {goes} a turn', ['goes' => $turn['goes']]), [new Change($subject->path.'.mechanism.pulley_radius_m', round($slides, 8))])]);
+            'One turn of the '.($stage->type === StageType::Rack ? 'rack’s pinion' : 'lead screw').' slides it by {goes}, but its load is computed with {said}.', $turn,
+        ), [new Fix(new Sentence('Count on {goes} a turn', ['goes' => $turn['goes']]), [new Change($subject->path.'.mechanism.pulley_radius_m', round($slides, 8))])]);
     }
 
     /** One motor moves this one turning forward and another turning back: without pawls it moves both, always. */

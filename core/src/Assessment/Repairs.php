@@ -235,7 +235,7 @@ final class Repairs
             $allowed = self::SAFE_POWER * $motor->rated_V * ($motor->stall_A + $motor->no_load_A) / 2;
             if (ClaimCheck::peakPower_W($motor) > $allowed) {
                 $stall = Format::significantNumber($motor->stall_Nm * $allowed / ClaimCheck::peakPower_W($motor), 3);
-                $fixes[] = new Fix(new Sentence('Reckon with {stall} only, which its current can make', ['stall' => Quantity::of($stall, 'N·m')]), [new Change($subject->path.'.drive.motor.stall_Nm', $stall)]);
+                $fixes[] = new Fix(new Sentence('Count on {stall} only, which its current can make', ['stall' => Quantity::of($stall, 'N·m')]), [new Change($subject->path.'.drive.motor.stall_Nm', $stall)]);
             }
         }
 

@@ -68,7 +68,7 @@ final class RollingJudge
                 $before = $subject->facts->runThere()['time_s'] ?? $time;
 
                 return [new Fix(
-                    new Sentence('Ramp it up over {ramp}: the way then takes {time}'.($time > $before ? ', {more} more' : ''), ['ramp' => Quantity::of($ramp, 's'), 'time' => Quantity::of($time, 's'), 'more' => Quantity::of(max(0.0, $time - $before), 's')]),
+                    new Sentence('Ramp it up over {ramp}: the move then takes {time}'.($time > $before ? ', {more} more' : ''), ['ramp' => Quantity::of($ramp, 's'), 'time' => Quantity::of($time, 's'), 'more' => Quantity::of(max(0.0, $time - $before), 's')]),
                     [new Change($subject->path.'.drive.ramp_s', $ramp)],
                 )];
             }
@@ -89,7 +89,7 @@ final class RollingJudge
             $time = $slow->facts->runThere()['time_s'];
 
             return $time === null ? [] : [new Fix(
-                new Sentence('Lower the duty to {duty}: the way then takes {time}', ['duty' => Quantity::number(round($duty, 2)), 'time' => Quantity::of($time, 's')]),
+                new Sentence('Lower the duty to {duty}: the move then takes {time}', ['duty' => Quantity::number(round($duty, 2)), 'time' => Quantity::of($time, 's')]),
                 [new Change($subject->path.'.drive.duty', round($duty, 2))],
             )];
         }
@@ -119,7 +119,7 @@ final class RollingJudge
                 $time = $geared->facts->runThere()['time_s'];
                 if ($time !== null && Repairs::mends($geared)) {
                     $fixes[] = new Fix(
-                        new Sentence('Gear it '.($way > 0 ? 'down' : 'up').' to {ratio} : 1 instead of {now} : 1: the way then takes {time}, with {margin} × in hand', [
+                        new Sentence('Gear it '.($way > 0 ? 'down' : 'up').' to {ratio} : 1 instead of {now} : 1: the move then takes {time}, with {margin} × in hand', [
                             'ratio' => Quantity::number($train->ratio()), 'now' => Quantity::number($now), 'time' => Quantity::of($time, 's'), 'margin' => Quantity::number((float) $geared->facts->margin()),
                         ]),
                         [new Change($subject->path.'.train', Stages::write($train))],

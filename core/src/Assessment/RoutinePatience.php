@@ -56,7 +56,7 @@ final readonly class RoutinePatience
         foreach ($routine->flat() as $path => $step) {
             $place = "routines.{$i}.{$path}.give_up_s";
             if ($step instanceof WaitStep && $step->until !== null && $step->give_up_s === null) {
-                $this->add($routine, new Finding('routine.no_give_up', Severity::Note, $place, new Sentence('It waits here for ever if nothing comes.')));
+                $this->add($routine, new Finding('routine.no_give_up', Severity::Note, $place, new Sentence('It waits here forever if nothing comes.')));
             }
             if (! $step instanceof Moves || ($step instanceof RunStep && $step->until === null)) {
                 continue;
@@ -70,7 +70,7 @@ final readonly class RoutinePatience
             $time = $took === null || $step instanceof HomeStep ? $most : $took;
             if ($step->giveUp_s() === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
-                    "If {$motion->named()} jams here, its motor pushes for ever: the step has no give-up time.",
+                    "If {$motion->named()} jams here, its motor pushes forever: the step has no give-up time.",
                 ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $step->speed()))]), $motion->id);
             } elseif ($time !== null && $this->context->isRehearsed()) {
                 $this->fits($routine, $step, $step->giveUp_s(), $time, $most, $place, $motion);
@@ -101,7 +101,7 @@ final readonly class RoutinePatience
         }
         if ($seconds !== null && $giveUp > $seconds) {
             $this->add($routine, new Finding('routine.give_up_hot', Severity::Tight, $place, new Sentence(
-                "If {$name} jams, its winding is too hot after {hot}, before the step gives up after {give_up}.", $values + ['hot' => Quantity::of($seconds, 's')],
+                "If {$name} jams, its winding overheats after {hot}, before the step gives up after {give_up}.", $values + ['hot' => Quantity::of($seconds, 's')],
             ), $time * self::LEAST < $seconds ? [$fix] : []), $motion);
         }
     }

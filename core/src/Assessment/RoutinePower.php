@@ -172,7 +172,7 @@ final readonly class RoutinePower
                 continue;
             }
             $place = "routines.{$i}.{$path}.speed";
-            $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "So fast it runs on {run_on} after {$switch->named()} trips, and the hard stop is {room} away: it hits with {energy}.", [
+            $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "At this speed it coasts {run_on} past {$switch->named()}, and the hard stop is {room} away: it hits with {energy}.", [
                 'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
             ], $subject->proposals(fn (): array => $this->short($subject, $step, $switch, $runOn->distance, $room, $i, $path)), $motion->id);
         }
@@ -265,7 +265,7 @@ final readonly class RoutinePower
             $settings = $this->build->settings;
             $bears = $facts->continuousShare($settings->motor_continuous_share, $settings->servo_continuous_share) * $facts->stallAtLoad_Nm();
             if ($facts->hold_Nm() > $bears) {
-                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->named()} is held here with {load}, and its drive bears {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $step->motion);
+                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->named()} is held here with {load}, and its drive can hold {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $step->motion);
             }
         }
     }

@@ -51,7 +51,7 @@ final readonly class RoutineReach
             if ($lost["{$of($path)->id} {$motion}"] === true) {
                 $lost["{$of($path)->id} {$motion}"] = $path; // the first step of a routine is enough
                 $name = $this->build->motions[$motion]->named();
-                $this->context->find($of($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before anybody knows where it is: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
+                $this->context->find($of($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before it has been homed: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
             }
         }
         foreach ($this->reached->of('place_lost') as [$path, $motion]) {
@@ -167,7 +167,7 @@ final readonly class RoutineReach
             $stop = $step->direction > 0 ? $motion->stops->hard_high : $motion->stops->hard_low;
             if ($switch !== null && $switch->direction() !== $step->direction) {
                 $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->named()} runs {$motion->way($step->direction)} here and cannot reach {$name}, which lies the other way.", [], [
-                    new Fix(new Sentence('Run it '.($step->direction > 0 ? 'down' : 'up')), [new Change("routines.{$i}.{$path}.direction", $step->direction > 0 ? 'down' : 'up')]),
+                    new Fix(new Sentence('Run it '.$motion->way(-$step->direction)), [new Change("routines.{$i}.{$path}.direction", $step->direction > 0 ? 'down' : 'up')]),
                 ], $step->motion);
             } elseif ($switch === null && $at !== null && $stop !== null && ($at - ($sensor->reach ?? 0.0) * $step->direction - $stop) * $step->direction > 0.0) {
                 $this->context->find($routine, 'routine.past_stop', Severity::Fails, "routines.{$i}.{$path}.until", "{$name} sits at {at}, past the hard stop at {stop}: the run never gets there.", ['at' => $motion->unit()->quantity($at), 'stop' => $motion->unit()->quantity($stop)], [

@@ -138,7 +138,7 @@ final readonly class RoutineSensing
             $share = $wrong / (count($sensor->absent) + count($sensor->present));
             if ($share > self::GHOSTS) {
                 $fix = str_ends_with($place, '.value') ? [new Fix(new Sentence('Compare it with {value}', ['value' => Quantity::number($best->threshold)]), [new Change($place, round($best->threshold, 6))])] : [];
-                $this->context->find($routine, 'routine.level_misses', Severity::Fails, $place, "{$routine->named()} compares {$sensor->named()} with {value}, and that takes {wrong} of its own readings wrongly: by their spread {best} parts them.", [
+                $this->context->find($routine, 'routine.level_misses', Severity::Fails, $place, "{$routine->named()} compares {$sensor->named()} with {value}, and that misreads {wrong} of its own readings: {best} separates them best.", [
                     'value' => Quantity::number($part->value), 'wrong' => Quantity::share($share), 'best' => Quantity::number($best->threshold),
                 ], $fix);
             }
@@ -201,7 +201,7 @@ final readonly class RoutineSensing
         }
         $at = 'sensors.'.array_search($sensor->id, array_keys($this->build->sensors), true);
         if (count($sensor->absent) < self::LEAST_READINGS || count($sensor->present) < self::LEAST_READINGS) {
-            $this->context->find($routine, 'routine.threshold_guessed', Severity::Note, "{$at}.upper", "The threshold of {$sensor->named()} is a guess: ten readings with the thing and ten without it, in the light that it will live in, tell where it belongs.");
+            $this->context->find($routine, 'routine.threshold_guessed', Severity::Note, "{$at}.upper", "The threshold of {$sensor->named()} is a guess: ten readings with the thing and ten without it, in the light it will live in, tell where it belongs.");
 
             return;
         }
@@ -212,13 +212,13 @@ final readonly class RoutineSensing
         }
         $most = $best->errorRateAtMost(count($sensor->absent), count($sensor->present));
         if ($share <= self::GHOSTS && $best->error_rate <= self::GHOSTS && $most > self::GHOSTS) {
-            $this->context->find($routine, 'routine.few_readings', Severity::Note, "{$at}.absent", "{$sensor->named()} was read {absent} times without the thing and {present} times with it: so few cannot rule out that it reads {most} wrong. Ten of each tell the spread better.", [
+            $this->context->find($routine, 'routine.few_readings', Severity::Note, "{$at}.absent", "{$sensor->named()} was read {absent} times without the thing and {present} times with it: that few cannot rule out that it misreads {most}. Ten of each tell the spread better.", [
                 'absent' => Quantity::number(count($sensor->absent)), 'present' => Quantity::number(count($sensor->present)), 'most' => Quantity::share($most),
             ]);
         }
         if (($share > self::GHOSTS || $best->error_rate > self::GHOSTS)) {
             $hopeless = $best->error_rate > self::GHOSTS;
-            $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper", "With its threshold {$sensor->named()} reads {wrong} of its own readings wrong".($hopeless ? ', and no threshold tells the two apart' : '').'.', ['wrong' => Quantity::share((float) $share)], $hopeless ? [] : [ReadingsSheet::fix($best, $at)]);
+            $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper", "With its threshold {$sensor->named()} misreads {wrong} of its own readings".($hopeless ? ', and no threshold separates the two' : '').'.', ['wrong' => Quantity::share((float) $share)], $hopeless ? [] : [ReadingsSheet::fix($best, $at)]);
         }
     }
 

@@ -97,7 +97,7 @@ final readonly class RoutineStarts
             return;
         }
         $enough = ceil($takes * 1.2);
-        $this->context->find($routine, 'routine.too_often', Severity::Fails, $place, "{$routine->named()} takes {takes} and is to start every {every}: it still runs when it should start again.", ['takes' => Quantity::of($takes, 's'), 'every' => Quantity::of($trigger->every_s, 's')], [
+        $this->context->find($routine, 'routine.too_often', Severity::Fails, $place, "{$routine->named()} takes {takes} and is to start every {every}: it is still running when it should start again.", ['takes' => Quantity::of($takes, 's'), 'every' => Quantity::of($trigger->every_s, 's')], [
             new Fix(new Sentence('Start it every {enough}', ['enough' => Quantity::of($enough, 's')]), [new Change($place, $enough)]),
         ]);
     }
@@ -142,7 +142,7 @@ final readonly class RoutineStarts
             $this->context->find($routine, 'routine.trigger_dead', Severity::Fails, $path, "Nothing ever changes {$this->build->counters[$counter]->named()}: {$routine->named()} never starts by it.");
         }
         if ($trigger->condition instanceof LevelIs && $trigger->condition->hysteresis <= 0.0) {
-            $this->context->find($routine, 'routine.no_hysteresis', Severity::Tight, "{$path}.hysteresis", "{$this->build->sensors[$trigger->condition->sensor]->named()} starts {$routine->named()} at one value without hysteresis: at dusk it starts it again and again.", [], [
+            $this->context->find($routine, 'routine.no_hysteresis', Severity::Tight, "{$path}.hysteresis", "{$this->build->sensors[$trigger->condition->sensor]->named()} starts {$routine->named()} at one value without hysteresis: at dusk it starts it over and over.", [], [
                 new Fix(new Sentence('Let it come back by {by} first', ['by' => Quantity::number($by = max(0.01, round(abs($trigger->condition->value) * 0.1, 2)))]), [new Change("{$path}.hysteresis", $by)]),
             ]);
         }
@@ -163,7 +163,7 @@ final readonly class RoutineStarts
             $button = $this->build->sensors[$id];
             $at = 'sensors.'.array_search($id, array_keys($this->build->sensors), true);
             if (isset($by['any']) && count($by) > 1) {
-                $this->context->find($by['any'], 'routine.press_unclear', Severity::Fails, 'routines.'.array_search($by['any']->id, array_keys($this->build->routines), true).'.starts', "Every press of {$button->named()} starts {$by['any']->named()}, the short, long and double ones too: one press is read two ways.", [], [
+                $this->context->find($by['any'], 'routine.press_unclear', Severity::Fails, 'routines.'.array_search($by['any']->id, array_keys($this->build->routines), true).'.starts', "Every press of {$button->named()} starts {$by['any']->named()}, the short, long and double ones too: one press is read in two ways.", [], [
                     new Fix(new Sentence("Let only a short press start {$by['any']->named()}"), [$this->short($by['any'], (string) $id)]),
                 ]);
             } elseif (isset($by['long'], $by['double']) && $button->long_s <= $button->double_s) {

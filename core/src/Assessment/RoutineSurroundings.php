@@ -185,7 +185,7 @@ final readonly class RoutineSurroundings
         foreach ($this->build->sensors as $sensor) {
             $eye ??= $sensor->motion === null && in_array($sensor->kind, ['beam', 'reflective'], true) ? $sensor : null;
         }
-        $this->context->find($routine, 'routine.shuts_unlooked', $this->build->around->public ? Severity::Fails : Severity::Tight, $path, "{$motion->named()} shuts, and nothing has looked whether somebody is in it: let it wait until a sensor is clear, limit its force, and leave a way out by hand. Local rules decide.", [], $eye === null ? [] : [
+        $this->context->find($routine, 'routine.shuts_unlooked', $this->build->around->public ? Severity::Fails : Severity::Tight, $path, "{$motion->named()} shuts, and nothing has checked whether somebody is in it: let it wait until a sensor is clear, limit its force, and leave a way out by hand. Local rules decide.", [], $eye === null ? [] : [
             $this->context->before($path, ['do' => 'wait', 'until' => ['sensor' => $eye->id, 'is' => 'off'], 'give_up_s' => self::LOOKS_S], new Sentence("Wait first until {$eye->named()} is clear")),
         ], $motion->id);
     }

@@ -220,7 +220,7 @@ final class StopsJudge implements Judge
             $time = $slow->facts->runThere()['time_s'];
 
             return $time === null || ! Repairs::mends($slow) ? [] : [new Fix(
-                new Sentence('Drive it at {duty} of the duty: the way then takes {time}', ['duty' => Quantity::share($duty), 'time' => Quantity::of($time, 's')]), [new Change("{$subject->path}.drive.duty", $duty)],
+                new Sentence('Drive it at {duty} of the duty: the move then takes {time}', ['duty' => Quantity::share($duty), 'time' => Quantity::of($time, 's')]), [new Change("{$subject->path}.drive.duty", $duty)],
             )];
         }
 

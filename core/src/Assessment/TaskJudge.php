@@ -53,7 +53,7 @@ final class TaskJudge implements Judge
                 .($margin === null ? '.' : '; the margin of {margin} × would then be {then} ×.'),
             ['more' => Quantity::share(self::GUESS - 1)] + ($margin === null ? [] : ['margin' => Quantity::number($margin), 'then' => Quantity::number($margin / self::GUESS)]),
         ), $key === null ? [] : [new Fix(
-            new Sentence('Reckon with {mass}', ['mass' => Quantity::of($masses[$key] * self::GUESS, 'kg')]),
+            new Sentence('Plan for {mass}', ['mass' => Quantity::of($masses[$key] * self::GUESS, 'kg')]),
             [...array_map(fn (string $each): Change => new Change("{$subject->path}.mechanism.{$each}", $masses[$each] * self::GUESS), array_keys($masses)), new Change($subject->path.'.task.mass_guessed', false)],
         )]);
     }

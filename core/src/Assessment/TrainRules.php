@@ -100,7 +100,7 @@ final class TrainRules
             $bears = $stage->material->allowable_MPa();
             $at = "{$subject->path}.train.{$i}.material";
             $words = 'a tooth of stage '.($i + 1)." in {$stage->material->inWords()}";
-            $says = fn (string $when, float $sees): Sentence => new Sentence($when.$words.' sees {stress} at its root and bears {bears}.', ['stress' => Quantity::of($sees, 'MPa'), 'bears' => Quantity::of($bears, 'MPa')]);
+            $says = fn (string $when, float $sees): Sentence => new Sentence($when.$words.' is stressed to {stress} at its root; the limit is {bears}.', ['stress' => Quantity::of($sees, 'MPa'), 'bears' => Quantity::of($bears, 'MPa')]);
             $most = $bears * (1 + DriveRules::TIE);
             $findings[] = match (true) {
                 $stress['running'] > $most => new Finding('train.tooth_running', Severity::Fails, $at, $says('At the worst instant of the move ', $stress['running']), self::stronger($subject, $i, $stress['running'])),
@@ -141,7 +141,7 @@ final class TrainRules
         $fixes = [];
         foreach (GearMaterial::cases() as $material) {
             if ($material->allowable_MPa() >= $stress_MPa) {
-                $fixes[] = new Fix(new Sentence("Take {$material->inWords()} for stage ".($i + 1).': it bears {bears}', ['bears' => Quantity::of($material->allowable_MPa(), 'MPa')]), [new Change("{$subject->path}.train.{$i}.material", $material->value)]);
+                $fixes[] = new Fix(new Sentence("Take {$material->inWords()} for stage ".($i + 1).': its limit is {bears}', ['bears' => Quantity::of($material->allowable_MPa(), 'MPa')]), [new Change("{$subject->path}.train.{$i}.material", $material->value)]);
 
                 break;
             }
@@ -244,7 +244,7 @@ final class TrainRules
             $common = $stage->commonFactor();
             if ($common > 1 && $stage->type === StageType::Spur && ($subject->motion->task->per_day >= self::BUSY_PER_DAY || $subject->motion->task->keeps_turning)) {
                 $findings[] = new Finding('train.wears_unevenly', Severity::Note, "{$subject->path}.train.{$i}.driven", new Sentence(
-                    "{$stage->driver} and {$stage->driven} teeth have {$common} in common: the same few pairs meet again and again. One tooth more or less spreads the wear.",
+                    "{$stage->driver} and {$stage->driven} teeth have {$common} in common: the same few pairs keep meeting. One tooth more or less spreads the wear.",
                 ));
             }
         }

@@ -143,7 +143,7 @@ final class TrainSheet
         $rows = [
             'Turns' => new Sentence($train->direction() * (($subject->motion->drive->reversed ?? false) ? -1 : 1) > 0 ? 'as the drive does' : 'against the drive'),
             'Passes' => new Sentence('{passes} of the power', ['passes' => Quantity::share($train->efficiency())]),
-            'Slop at the load' => new Sentence('{slop}', ['slop' => Quantity::of($laid->backlash_deg(), '°')]),
+            'Play at the load' => new Sentence('{slop}', ['slop' => Quantity::of($laid->backlash_deg(), '°')]),
         ];
         if ($laid->backlash_deg() > 0.0) {
             $rows['Slop shows'] = PlayTaken::of($subject)->says();
@@ -185,10 +185,10 @@ final class TrainSheet
     {
         $after = new Train(array_slice($laid->stages, $i + 1));
         $slop = $laid->stages[$i]->backlash_mm / $stage->drivenPitchRadius_mm() / $after->ratio() / Constants::RAD_PER_DEG;
-        $text = 'gives {slop} of the slop';
+        $text = 'adds {slop} of play';
         $values = ['slop' => Quantity::of($slop, '°')];
         if ($stress !== null) {
-            $text .= '; its teeth see {running} in the move, {stall} stalled, {knock} knocked, and bear {bears}';
+            $text .= '; its teeth are stressed to {running} in the move, {stall} stalled, {knock} knocked; the limit is {bears}';
             $values += array_map(fn (float $MPa): Quantity => Quantity::of($MPa, 'MPa'), $stress) + ['bears' => Quantity::of($stage->material->allowable_MPa(), 'MPa')];
         }
         if ($stage->type->isThread()) {

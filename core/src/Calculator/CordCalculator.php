@@ -62,7 +62,7 @@ final readonly class CordCalculator implements Calculator
         $findings = [];
         if ($safety < Cord::SAFE) {
             $findings[] = new Finding('winding.cord_weak', $safety < 1.0 ? Severity::Fails : Severity::Tight, 'breaking_N', new Sentence(
-                'With its knot it bears {bears} and is pulled with {pull}: take one that breaks at {wanted} or more.',
+                'With its knot it holds {bears} and is pulled with {pull}: take one that breaks at {wanted} or more.',
                 ['bears' => Quantity::of($cord->bears_N, 'N'), 'pull' => Quantity::of($inputs['load_N'] * $inputs['shock_factor'], 'N'), 'wanted' => Quantity::of(Cord::wanted_N($inputs['load_N'], $inputs['knot_share'], $inputs['shock_factor']), 'N')],
             ));
         }

@@ -112,7 +112,7 @@ final readonly class RunStep implements Moves
         $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? Controller::by($since, $this->for_s, $this->give_up_s) : null;
         while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
             && ! ($this->until !== null && $this->until->holds($controller->senses()))) {
-            $controller->failAfter($since, $this->give_up_s, $this->motion, 'waited in vain for what should end its run');
+            $controller->failAfter($since, $this->give_up_s, $this->motion, 'timed out');
             yield $by;
         }
         $switch === null ? $axis->isAt(null) : $axis->isFoundAt($switch->place);

@@ -70,7 +70,7 @@ final readonly class WaitStep implements Step
         $since = $controller->now();
         $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? Controller::by($since, $this->until === null ? $this->for_s : null, $this->give_up_s) : null;
         while ($this->until === null ? $controller->now() - $since < $this->for_s : ! $this->until->holds($controller->senses())) {
-            $controller->failAfter($since, $this->give_up_s, null, 'waited in vain');
+            $controller->failAfter($since, $this->give_up_s, null, 'timed out waiting');
             yield $by;
         }
         if ($this->until !== null) {

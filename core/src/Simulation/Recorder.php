@@ -124,7 +124,7 @@ final class Recorder
     /** @param  float  $speed in the motion's own unit per second */
     public function lands(float $at, Motion $motion, float $speed, float $energy_J): void
     {
-        $this->event($at, 'hit', new Sentence("{$motion->named()} comes down at {speed} with {energy} and stands: its cord goes slack while the drum turns on.", [
+        $this->event($at, 'hit', new Sentence("{$motion->named()} lands at {speed} with {energy} and stays: its cord goes slack while the drum turns on.", [
             'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
             'energy' => Quantity::of($energy_J, 'J'),
         ]));
@@ -132,7 +132,7 @@ final class Recorder
 
     public function snaps(float $at, Motion $motion, float $pull_N, float $bears_N): void
     {
-        $this->mishap('snap', $motion->id, $at, new Sentence("The cord of {$motion->named()} breaks: it is pulled with {pull}, and at its knot it bears {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
+        $this->mishap('snap', $motion->id, $at, new Sentence("The cord of {$motion->named()} breaks: it is pulled with {pull}, and its knot holds {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
     }
 
     public function broken(float $at, Rule $rule): void
@@ -214,7 +214,7 @@ final class Recorder
     public function stalled(float $at, Motion $motion, float $for_s, float $current_A): void
     {
         $step = $this->stalls[$motion->id] ?? null;
-        $this->mishaps[] = new Mishap('stall', $motion->id, $at, new Sentence("{$motion->named()} pushes in vain for {time} with {current}.", ['time' => Quantity::of($for_s, 's'), 'current' => Quantity::of($current_A, 'A')]), $step['routine'] ?? null, $step['path'] ?? null);
+        $this->mishaps[] = new Mishap('stall', $motion->id, $at, new Sentence("{$motion->named()} stalls for {time} at {current}.", ['time' => Quantity::of($for_s, 's'), 'current' => Quantity::of($current_A, 'A')]), $step['routine'] ?? null, $step['path'] ?? null);
     }
 
     /** A routine gave up, at the step that did. */

@@ -64,12 +64,12 @@ final readonly class Outcome
             $name = $this->build->motions[$id]->named();
             $limit = $this->secondsToLimit($id, $this->run['stalled_A'][$id]);
             if ($limit !== null && $seconds > $limit) {
-                return ['stalls', new Sentence("{$name} is held for {time}, and its winding is too hot after {limit}.", ['time' => Quantity::of($seconds, 's'), 'limit' => Quantity::of($limit, 's')])];
+                return ['stalls', new Sentence("{$name} is stalled for {time}, and its winding overheats after {limit}.", ['time' => Quantity::of($seconds, 's'), 'limit' => Quantity::of($limit, 's')])];
             }
             if ($this->run['stalled_at_end_s'][$id] > self::NO_MOMENT_S) {
-                $hot = $limit === null ? ', and never gets too hot by it.' : '; its winding is too hot after {limit}.';
+                $hot = $limit === null ? ', and never overheats.' : '; its winding overheats after {limit}.';
 
-                return ['stalls', new Sentence("{$name} still pushes against what holds it when all is done{$hot}", $limit === null ? [] : ['limit' => Quantity::of($limit, 's')])];
+                return ['stalls', new Sentence("{$name} still pushes against what holds it at the end{$hot}", $limit === null ? [] : ['limit' => Quantity::of($limit, 's')])];
             }
         }
 

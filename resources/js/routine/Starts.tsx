@@ -10,7 +10,7 @@ export function words(trigger: Trigger, build: Build): string {
         case 'power_on':
             return 'the power comes on';
         case 'press':
-            return `${name} is pressed${{ any: '', short: ' shortly', long: ' for long', double: ' twice' }[trigger.how]}`;
+            return `${name} is pressed${{ any: '', short: ' briefly', long: ' and held', double: ' twice' }[trigger.how]}`;
         case 'beam':
             return `${name} is ${trigger.is === 'broken' ? 'broken' : 'clear again'}`;
         case 'input':
@@ -20,7 +20,7 @@ export function words(trigger: Trigger, build: Build): string {
         case 'knock':
             return `${name} is knocked`;
         case 'every':
-            return `${trigger.every_s} s have passed, again and again`;
+            return `every ${trigger.every_s} s`;
         case 'time_of_day':
             return `it is ${trigger.at}`;
         case 'count':

@@ -17,7 +17,7 @@ const OUTCOMES: Record<FaultCell['outcome'], { mark: string; words: string; styl
     stalls: { mark: 'S', words: 'stalls, until too hot', style: 'bg-fails text-white' },
     ends_wrong_unnoticed: { mark: 'U', words: 'goes wrong unnoticed', style: 'bg-fails text-white' },
     ends_wrong: { mark: 'E', words: 'ends in the wrong place', style: 'bg-tight-soft text-ink' },
-    waits: { mark: 'W', words: 'waits for ever', style: 'bg-tight-soft text-ink' },
+    waits: { mark: 'W', words: 'waits forever', style: 'bg-tight-soft text-ink' },
     stops: { mark: '–', words: 'stops safely', style: 'bg-holds-soft text-ink' },
     finishes: { mark: '✓', words: 'finishes', style: 'bg-sheet text-quiet' },
 };

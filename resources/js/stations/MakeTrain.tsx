@@ -75,7 +75,7 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                 <Pick label="First" value={order} choices={ORDERS} onPick={setOrder} />
             </div>
             <p id="ratio-says" role={error === null ? undefined : 'alert'} className={`narrow border-b border-line px-3 py-1 ${error === null ? 'text-quiet' : 'text-fails'}`}>
-                {error !== null ? error.message : asks === 'load' && !ready ? 'What shall turn at the load, and against how much? The drive is known.' : `${asks === 'load' && data !== undefined ? `With this drive that asks for ${significant(data.target, 4)} : 1. ` : ''}${says(sheet, isFetching)}`}
+                {error !== null ? error.message : asks === 'load' && !ready ? 'What speed and torque does the load need? The drive is known.' : `${asks === 'load' && data !== undefined ? `With this drive that asks for ${significant(data.target, 4)} : 1. ` : ''}${says(sheet, isFetching)}`}
             </p>
             <div className="max-h-72 overflow-y-auto" tabIndex={0} role="group" aria-label="Trains">
                 <table className="w-full">

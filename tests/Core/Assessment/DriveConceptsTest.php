@@ -58,7 +58,7 @@ it('says so when the drawer has nothing of the kind', function () {
     $build = Builds::demo('heron-wharf');
     $schools = array_column(DriveConcepts::of($build, $build->motions['tide'], Stock::of([Brookstone\Core\Drive\Drawer::get('G25-227')])), null, 'school');
 
-    expect($schools['servo']['code'])->toBeNull()->and($schools['servo']['reason'])->toContain('Nothing of the kind')
+    expect($schools['servo']['code'])->toBeNull()->and($schools['servo']['reason'])->toContain('There is none in the drawer')
         ->and($schools['timed']['code'])->toBe('G25-227');
 });
 

@@ -78,8 +78,8 @@ dataset('mistakes', [
         'motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']], 'motions.2.task.tolerance' => 0.001,
         'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6], 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 1],
     ], '/goes by time here/'],
-    'after a power cut nobody knows where the part is' => ['routine.moves_before_home', ['routines.0.steps' => []], '/before anybody knows where it is/'],
-    'it runs into the end switch at full speed' => ['routine.into_stop', ['motions.2.stops.hard_high' => 0.1006], '/runs on .* hits with/'],
+    'after a power cut nobody knows where the part is' => ['routine.moves_before_home', ['routines.0.steps' => []], '/before it has been homed/'],
+    'it runs into the end switch at full speed' => ['routine.into_stop', ['motions.2.stops.hard_high' => 0.1006], '/coasts .* hits with/'],
     'a switch chatters because it is believed too soon' => ['routine.chatters', ['sensors.0.bounce_s' => 0.02], '/one press counts as several/'],
     'a sensor is seen so late that the motion runs past' => ['routine.runs_past', [
         'sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.05, 'reach' => 0.0001, 'late_s' => 0.02], 'routines.1.steps.1.until' => ['sensor' => 'mark'],
@@ -101,7 +101,7 @@ dataset('mistakes', [
     ], '/two are taken for one/'],
     'a guessed threshold sees ghosts' => ['routine.sees_ghosts', [
         'sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 50, 'absent' => [40, 44, 51, 53, 47], 'present' => [88, 91, 90, 85, 92]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3],
-    ], '/of its own readings wrong/'],
+    ], '/misreads .* of its own readings/'],
     'nobody noticed that it had stopped' => ['routine.unnoticed', ['routines.1.starts' => [['when' => 'every', 'every_s' => 600]]], '/nobody is told/'],
     'an interval that its clock and counter cannot give' => ['routine.timer_cannot', [
         'settings.timer_Hz' => 32768, 'settings.timer_stages' => 21, 'routines.1.starts' => [['when' => 'every', 'every_s' => 50]], 'routines.1.if_fails' => [['do' => 'signal', 'output' => 'lamp']],

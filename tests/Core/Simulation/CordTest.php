@@ -115,7 +115,7 @@ it('says in the run what broke', function () {
     $run = RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
     $snaps = array_values(array_filter($run['events'], fn (array $event): bool => $event['kind'] === 'snap'));
 
-    expect($snaps)->toHaveCount(1)->and($snaps[0]['says']->text())->toContain('The cord of Lift breaks: it is pulled with 280 N, and at its knot it bears 150 N.');
+    expect($snaps)->toHaveCount(1)->and($snaps[0]['says']->text())->toContain('The cord of Lift breaks: it is pulled with 280 N, and its knot holds 150 N.');
 });
 
 it('tells a cord that the motor breaks before it stalls, on both sides of what it bears', function (float $breaks, bool $told) {
@@ -123,7 +123,7 @@ it('tells a cord that the motor breaks before it stalls, on both sides of what i
 
     expect($found !== [])->toBe($told);
     if ($told) {
-        expect($found[0]->says->text())->toContain('pulls with 280 N')->toContain('bears 275 N');
+        expect($found[0]->says->text())->toContain('pulls with 280 N')->toContain('holds 275 N');
     }
 })->with([[550.0, true], [562.0, false]]);
 

@@ -134,7 +134,7 @@ it('does not hold where anything goes wrong on the way, in time or not', functio
     $trace = ran(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]]));
 
     expect($trace['outcome'])->toBe('finished')->and($trace['verdict'])->toBe('fails')
-        ->and(array_map(fn (array $mishap): string => $mishap['says']->text(), $trace['mishaps']))->toBe(['Lift hits its hard stop at 34.3 mm/s with 0.167 J.', 'Lift pushes in vain for 4.76 s with 1.9 A.'])
+        ->and(array_map(fn (array $mishap): string => $mishap['says']->text(), $trace['mishaps']))->toBe(['Lift hits its hard stop at 34.3 mm/s with 0.167 J.', 'Lift stalls for 4.76 s at 1.9 A.'])
         ->and(ran(Builds::sound())['mishaps'])->toBe([]);
 });
 

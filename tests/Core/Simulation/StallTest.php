@@ -92,7 +92,7 @@ it('reckons the heat of a stall with the current of its command', function () {
     expect($limit(0.5))->toBeGreaterThan(3 * (float) $limit(1.0));
     $hot = fn (float $speed): array => Builds::findings(Builds::assessed(Builds::planted(['routines.1.steps.0.give_up_s' => 300.0, 'routines.1.steps.0.speed' => $speed])), 'routine.give_up_hot');
 
-    expect($hot(1.0)[0]->says->text())->toContain('too hot after '.Brookstone\Core\Quantity\Quantity::of((float) $limit(1.0), 's')->text())
+    expect($hot(1.0)[0]->says->text())->toContain('overheats after '.Brookstone\Core\Quantity\Quantity::of((float) $limit(1.0), 's')->text())
         ->and($hot(0.4))->toBe([]); // at 0.4 of its voltage it never gets there
 });
 

@@ -226,5 +226,5 @@ it('looks on a while when all is done: what jams in the very last step pushes on
     $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
     $jams = array_values(array_filter($sweep->cases(), fn ($case): bool => $case->fault === 'jams jaw'))[0];
 
-    expect($sweep->run($jams)['outcome'])->toBe('stalls')->and($sweep->run($jams)['says']->text())->toContain('still pushes against what holds it when all is done');
+    expect($sweep->run($jams)['outcome'])->toBe('stalls')->and($sweep->run($jams)['says']->text())->toContain('still pushes against what holds it at the end');
 });
