@@ -5,7 +5,8 @@ import { readFileSync } from 'node:fs';
 const address = process.argv[2];
 const median = (values) => Math.round([...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] * 100) / 100;
 const json = { 'Content-Type': 'application/json' };
-const post = async (path, body) => (await fetch(`${address}/api/${path}`, { method: 'POST', headers: json, body: typeof body === 'string' ? body : JSON.stringify(body) })).json();
+const post = async (path, body) =>
+    (await fetch(`${address}/api/${path}`, { method: 'POST', headers: json, body: typeof body === 'string' ? body : JSON.stringify(body) })).json();
 
 async function timed(times, run) {
     const took = [];
@@ -21,10 +22,16 @@ let build = await post('builds/import', readFileSync('database/demo/heron-wharf.
 const results = {};
 results.api_show_build_ms = await timed(40, async () => (await fetch(`${address}/api/builds/${build.id}`)).text());
 results.api_edit_ms = await timed(40, async (i) => {
-    build = await post(`builds/${build.id}/edits`, { version: build.version, changes: [{ path: 'motions.1.mechanism.mass_kg', text: String(500 + i), unit: 'g' }] });
+    build = await post(`builds/${build.id}/edits`, {
+        version: build.version,
+        changes: [{ path: 'motions.1.mechanism.mass_kg', text: String(500 + i), unit: 'g' }],
+    });
 });
 results.api_judgement_ms = await timed(10, async (i) => {
-    build = await post(`builds/${build.id}/edits`, { version: build.version, changes: [{ path: 'motions.1.mechanism.mass_kg', text: String(600 + i), unit: 'g' }] });
+    build = await post(`builds/${build.id}/edits`, {
+        version: build.version,
+        changes: [{ path: 'motions.1.mechanism.mass_kg', text: String(600 + i), unit: 'g' }],
+    });
     await (await fetch(`${address}/api/builds/${build.id}/judgement`)).text();
 });
 results.api_run_routine_ms = await timed(20, () => post(`builds/${build.id}/routines/harbour-show/run`, { scenario: 'visitor' }));
@@ -33,7 +40,15 @@ results.api_make_trains_ms = await timed(6, async () => (await fetch(`${address}
 results.api_schools_ms = await timed(5, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/schools`)).text());
 results.api_easing_ms = await timed(10, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/easing`)).text());
 
-const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const flags = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+];
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const ready = [];

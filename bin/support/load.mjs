@@ -11,7 +11,11 @@ const refused = [];
 
 async function ask(kind, method, path, body) {
     const start = performance.now();
-    const response = await fetch(`${address}/api/${path}`, { method, headers, body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body) });
+    const response = await fetch(`${address}/api/${path}`, {
+        method,
+        headers,
+        body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+    });
     const text = await response.text();
     (took[kind] ??= []).push(performance.now() - start);
     if (!response.ok) refused.push(`${kind}: ${response.status} ${text.slice(0, 120)}`);
@@ -28,7 +32,12 @@ async function client(number, until) {
     const acts = [
         [6, () => ask('read', 'GET', `builds/${build.id}`)],
         [2, () => ask('shelf', 'GET', 'builds')],
-        [5, async () => { build = await ask('edit', 'POST', `builds/${build.id}/edits`, change()); }],
+        [
+            5,
+            async () => {
+                build = await ask('edit', 'POST', `builds/${build.id}/edits`, change());
+            },
+        ],
         [3, () => ask('try', 'POST', `builds/${build.id}/try`, change())],
         [2, () => ask('judgement', 'GET', `builds/${build.id}/judgement`)],
         [2, () => ask('run', 'POST', `builds/${build.id}/routines/harbour-show/run`, { scenario: 'visitor' })],
@@ -81,4 +90,17 @@ const of = (times) => {
     const share = (part) => round(sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))]);
     return { answers: sorted.length, half_ms: share(0.5), most_95_ms: share(0.95), most_99_ms: share(0.99), worst_ms: round(sorted.at(-1)) };
 };
-console.log(JSON.stringify({ all: of(Object.values(took).flat()), kinds: Object.fromEntries(Object.entries(took).map(([kind, times]) => [kind, of(times)])), studies: swept, refused: refused.length, refusals: refused.slice(0, 5), memory_MB: { before, middle: await middle, after: memory_MB() } }, null, 2));
+console.log(
+    JSON.stringify(
+        {
+            all: of(Object.values(took).flat()),
+            kinds: Object.fromEntries(Object.entries(took).map(([kind, times]) => [kind, of(times)])),
+            studies: swept,
+            refused: refused.length,
+            refusals: refused.slice(0, 5),
+            memory_MB: { before, middle: await middle, after: memory_MB() },
+        },
+        null,
+        2,
+    ),
+);

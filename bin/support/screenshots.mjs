@@ -3,7 +3,15 @@
 import { chromium } from '@playwright/test';
 
 const [address = 'http://127.0.0.1:8000', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
-const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const flags = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+];
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
@@ -15,48 +23,127 @@ const heron = build('Heron Wharf');
 const views = {
     shelf: [`${address}/`],
     chains: [heron, () => page.getByRole('button', { name: /^Try:/ }).waitFor()],
-    'mend-all': [heron, async () => { await page.getByRole('button', { name: 'Mend all' }).click(); await page.getByText('Then the whole build holds').waitFor(); }],
+    'mend-all': [
+        heron,
+        async () => {
+            await page.getByRole('button', { name: 'Mend all' }).click();
+            await page.getByText('Then the whole build holds').waitFor();
+        },
+    ],
     task: [`${heron}/motions/drawbridge/task`],
     load: [`${heron}/motions/drawbridge/load`],
-    drive: [`${heron}/motions/drawbridge/drive`, () => page.getByRole('button', { name: /^Try: Take/ }).first().waitFor()],
+    drive: [
+        `${heron}/motions/drawbridge/drive`,
+        () =>
+            page
+                .getByRole('button', { name: /^Try: Take/ })
+                .first()
+                .waitFor(),
+    ],
     train: [`${heron}/motions/drawbridge/train`],
-    stops: [`${heron}/motions/drawbridge/stops`, () => page.getByRole('button', { name: /^Try: / }).first().waitFor()],
-    rower: [`${heron}/motions/rower/load`, async () => { await page.getByRole('slider').focus(); await page.keyboard.press('Home'); for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowUp'); await page.evaluate(() => { document.activeElement.blur(); window.scrollTo(0, 0); }); }],
-    ways: [`${heron}/motions/drawbridge/drive`, async () => {
-        await page.getByRole('button', { name: 'Ways to do it' }).click();
-        await page.getByRole('columnheader').first().waitFor();
-        await page.getByRole('heading', { name: 'Ways to do it, side by side' }).evaluate((heading) => window.scrollBy(0, heading.getBoundingClientRect().top - 90));
-    }],
+    stops: [
+        `${heron}/motions/drawbridge/stops`,
+        () =>
+            page
+                .getByRole('button', { name: /^Try: / })
+                .first()
+                .waitFor(),
+    ],
+    rower: [
+        `${heron}/motions/rower/load`,
+        async () => {
+            await page.getByRole('slider').focus();
+            await page.keyboard.press('Home');
+            for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowUp');
+            await page.evaluate(() => {
+                document.activeElement.blur();
+                window.scrollTo(0, 0);
+            });
+        },
+    ],
+    ways: [
+        `${heron}/motions/drawbridge/drive`,
+        async () => {
+            await page.getByRole('button', { name: 'Ways to do it' }).click();
+            await page.getByRole('columnheader').first().waitFor();
+            await page
+                .getByRole('heading', { name: 'Ways to do it, side by side' })
+                .evaluate((heading) => window.scrollBy(0, heading.getBoundingClientRect().top - 90));
+        },
+    ],
     picture: [`${heron}/pictures`],
-    drawer: [`${address}/drawer`, async () => { await page.getByLabel('Find a drive').fill('W'); await page.getByRole('button', { name: 'W40-260', exact: true }).click(); }],
-    calculators: [`${address}/calculators/rolling.wheels`, async () => {
-        for (const [label, text] of [['Wheel radius', '29 mm'], ['Reach', '160 mm'], ['Contact', '45°'], ['Speed', '0.4'], ['Heading', '30']]) await page.getByLabel(label, { exact: true }).fill(text);
-        await page.getByRole('button', { name: 'Work it out' }).click();
-        await page.getByRole('region', { name: 'Results' }).waitFor();
-    }],
-    try: [`${heron}/motions/drawbridge/drive`, async () => { await page.getByRole('button', { name: /^Try: Take/ }).first().click(); await page.getByRole('region', { name: 'Try' }).getByRole('table').waitFor(); }],
-    routine: [`${build('Moth Lantern')}/routines/flutter`, async () => {
-        const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
-        await lanes.waitFor();
-        await page.evaluate(() => window.scrollBy(0, 340));
-        const box = await lanes.boundingBox();
-        await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
-    }],
-    sentences: [`${heron}/routines/ferry-crossing`, async () => {
-        await page.getByText(/^What the world does/).click();
-        await page.getByRole('region', { name: 'Steps' }).getByRole('button', { name: /^Take Ferry to Far bank/ }).click();
-    }],
-    rig: [`${heron}/rig`, async () => {
-        await page.getByLabel('Begins with').selectOption({ label: 'A visitor breaks the beam' });
-        await page.getByRole('timer').filter({ hasText: /^1[1-9]\./ }).waitFor({ timeout: 40000 });
-        await page.getByRole('button', { name: /^Pause/ }).click();
-    }],
-    'what-if': [`${build('Moth Lantern')}/routines/flutter`, async () => {
-        const whatIf = page.getByRole('region', { name: 'What if' });
-        await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
-        await whatIf.getByText(/^52 of 52/).waitFor({ timeout: 60000 });
-        await whatIf.evaluate((region) => window.scrollBy(0, region.getBoundingClientRect().top - 60));
-    }],
+    drawer: [
+        `${address}/drawer`,
+        async () => {
+            await page.getByLabel('Find a drive').fill('W');
+            await page.getByRole('button', { name: 'W40-260', exact: true }).click();
+        },
+    ],
+    calculators: [
+        `${address}/calculators/rolling.wheels`,
+        async () => {
+            for (const [label, text] of [
+                ['Wheel radius', '29 mm'],
+                ['Reach', '160 mm'],
+                ['Contact', '45°'],
+                ['Speed', '0.4'],
+                ['Heading', '30'],
+            ])
+                await page.getByLabel(label, { exact: true }).fill(text);
+            await page.getByRole('button', { name: 'Work it out' }).click();
+            await page.getByRole('region', { name: 'Results' }).waitFor();
+        },
+    ],
+    try: [
+        `${heron}/motions/drawbridge/drive`,
+        async () => {
+            await page
+                .getByRole('button', { name: /^Try: Take/ })
+                .first()
+                .click();
+            await page.getByRole('region', { name: 'Try' }).getByRole('table').waitFor();
+        },
+    ],
+    routine: [
+        `${build('Moth Lantern')}/routines/flutter`,
+        async () => {
+            const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
+            await lanes.waitFor();
+            await page.evaluate(() => window.scrollBy(0, 340));
+            const box = await lanes.boundingBox();
+            await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
+        },
+    ],
+    sentences: [
+        `${heron}/routines/ferry-crossing`,
+        async () => {
+            await page.getByText(/^What the world does/).click();
+            await page
+                .getByRole('region', { name: 'Steps' })
+                .getByRole('button', { name: /^Take Ferry to Far bank/ })
+                .click();
+        },
+    ],
+    rig: [
+        `${heron}/rig`,
+        async () => {
+            await page.getByLabel('Begins with').selectOption({ label: 'A visitor breaks the beam' });
+            await page
+                .getByRole('timer')
+                .filter({ hasText: /^1[1-9]\./ })
+                .waitFor({ timeout: 40000 });
+            await page.getByRole('button', { name: /^Pause/ }).click();
+        },
+    ],
+    'what-if': [
+        `${build('Moth Lantern')}/routines/flutter`,
+        async () => {
+            const whatIf = page.getByRole('region', { name: 'What if' });
+            await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
+            await whatIf.getByText(/^52 of 52/).waitFor({ timeout: 60000 });
+            await whatIf.evaluate((region) => window.scrollBy(0, region.getBoundingClientRect().top - 60));
+        },
+    ],
     log: [`${heron}/log`],
 };
 for (const [name, [url, then]] of Object.entries(views)) {

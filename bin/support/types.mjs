@@ -28,6 +28,13 @@ for (const [name, schema] of roots) {
     Object.assign(definitions, schema.$defs ?? {});
     definitions[name] = { ...schema, $defs: undefined, title: name };
 }
-const all = { title: 'Everything', type: 'object', properties: Object.fromEntries(roots.map(([name]) => [name, { $ref: `#/$defs/${name}` }])), required: roots.map(([name]) => name), additionalProperties: false, $defs: definitions };
+const all = {
+    title: 'Everything',
+    type: 'object',
+    properties: Object.fromEntries(roots.map(([name]) => [name, { $ref: `#/$defs/${name}` }])),
+    required: roots.map(([name]) => name),
+    additionalProperties: false,
+    $defs: definitions,
+};
 const banner = '// Made by bin/support/types.mjs from the schemas of the core. Do not edit.\n';
 writeFileSync('resources/js/api/types.gen.ts', await compile(all, 'Everything', { bannerComment: banner, additionalProperties: false, format: false }));

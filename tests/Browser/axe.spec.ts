@@ -1,6 +1,22 @@
 import { copyOf, expect, seesNothingWrong, test } from './support';
 
-const VIEWS = ['', '/motions/drawbridge/task', '/motions/drawbridge/load', '/motions/drawbridge/drive', '/motions/drawbridge/train', '/motions/drawbridge/stops', '/motions/tide/load', '/motions/rower/load', '/motions/rower/drive', '/motions/ferry/load', '/motions/lantern/task', '/pictures', '/routines/harbour-show', '/log', '/settings'];
+const VIEWS = [
+    '',
+    '/motions/drawbridge/task',
+    '/motions/drawbridge/load',
+    '/motions/drawbridge/drive',
+    '/motions/drawbridge/train',
+    '/motions/drawbridge/stops',
+    '/motions/tide/load',
+    '/motions/rower/load',
+    '/motions/rower/drive',
+    '/motions/ferry/load',
+    '/motions/lantern/task',
+    '/pictures',
+    '/routines/harbour-show',
+    '/log',
+    '/settings',
+];
 
 test('axe finds nothing on any screen', async ({ page, request }) => {
     test.setTimeout(480_000);

@@ -1,11 +1,33 @@
 import { readFileSync } from 'node:fs';
 import { copyOf, expect, isSaved, test } from './support';
 
-const HEAD = 'kind,code,mass_kg,rated_V,no_load_rpm,no_load_A,stall_Nm,stall_A,worm,length_mm,width_mm,height_mm,shaft,gear_material,back_drive_Nm,gearbox_limit_Nm,thermal';
+const HEAD =
+    'kind,code,mass_kg,rated_V,no_load_rpm,no_load_A,stall_Nm,stall_A,worm,length_mm,width_mm,height_mm,shaft,gear_material,back_drive_Nm,gearbox_limit_Nm,thermal';
 
 function row(code: string, figures: Record<string, string> = {}): string {
-    const of: Record<string, string> = { kind: 'dc_motor', code, mass_kg: '20 g', rated_V: '6', no_load_rpm: '40', no_load_A: '60 mA', stall_Nm: '0.2 kg cm', stall_A: '0.3', worm: 'no', length_mm: '30', width_mm: '12', height_mm: '10', shaft: '3 mm', gear_material: 'nylon', back_drive_Nm: '0.001', gearbox_limit_Nm: '0.1', thermal: 'micro', ...figures };
-    return HEAD.split(',').map((column) => of[column]).join(',');
+    const of: Record<string, string> = {
+        kind: 'dc_motor',
+        code,
+        mass_kg: '20 g',
+        rated_V: '6',
+        no_load_rpm: '40',
+        no_load_A: '60 mA',
+        stall_Nm: '0.2 kg cm',
+        stall_A: '0.3',
+        worm: 'no',
+        length_mm: '30',
+        width_mm: '12',
+        height_mm: '10',
+        shaft: '3 mm',
+        gear_material: 'nylon',
+        back_drive_Nm: '0.001',
+        gearbox_limit_Nm: '0.1',
+        thermal: 'micro',
+        ...figures,
+    };
+    return HEAD.split(',')
+        .map((column) => of[column])
+        .join(',');
 }
 
 test('a drive is chosen from the ranked list, and tried before it is taken', async ({ page, request }) => {
@@ -117,7 +139,15 @@ test('a drive is typed in with what was measured, and what is odd about its page
     await sheet.getByRole('button', { name: 'Put it in the drawer' }).click();
     await expect(sheet.getByRole('alert').filter({ hasText: 'heavy' })).toBeVisible();
     await expect(sheet.getByLabel('Mass', { exact: true })).toHaveValue('heavy');
-    for (const [label, text] of [['Mass', '90 g'], ['Rated at', '12'], ['Length', '60'], ['Width', '25'], ['Height', '25'], ['Holds unpowered', '0.2'], ['Gears survive', '2']] as const) {
+    for (const [label, text] of [
+        ['Mass', '90 g'],
+        ['Rated at', '12'],
+        ['Length', '60'],
+        ['Width', '25'],
+        ['Height', '25'],
+        ['Holds unpowered', '0.2'],
+        ['Gears survive', '2'],
+    ] as const) {
         await sheet.getByLabel(label, { exact: true }).fill(text);
     }
     await sheet.getByRole('button', { name: 'Put it in the drawer' }).click();
@@ -132,7 +162,9 @@ test('a drive is typed in with what was measured, and what is odd about its page
 test('a part is sized off a picture and given to a motion', async ({ page, request }) => {
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/pictures`);
-    await page.getByLabel('Picture', { exact: true }).setInputFiles({ name: 'bridge.png', mimeType: 'image/png', buffer: readFileSync('docs/screenshots/shelf.png') });
+    await page
+        .getByLabel('Picture', { exact: true })
+        .setInputFiles({ name: 'bridge.png', mimeType: 'image/png', buffer: readFileSync('docs/screenshots/shelf.png') });
     await page.getByRole('button', { name: 'Mark the known length' }).click();
     const known = page.getByLabel('In reality it is');
     await known.fill('2.4 m');
@@ -181,7 +213,11 @@ test('an example is opened from the shelf and moves', async ({ page }) => {
     await page.goto('/');
     await page.getByRole('button', { name: /Vent/ }).first().click();
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await page.getByRole('navigation', { name: /Chain of/ }).first().getByRole('link', { name: /Load/ }).click();
+    await page
+        .getByRole('navigation', { name: /Chain of/ })
+        .first()
+        .getByRole('link', { name: /Load/ })
+        .click();
     const before = await page.getByRole('slider').getAttribute('aria-valuenow');
     await page.getByRole('button', { name: /Play/ }).click();
     await expect(page.getByRole('slider')).not.toHaveAttribute('aria-valuenow', before!);

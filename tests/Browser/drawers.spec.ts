@@ -39,7 +39,14 @@ test('what is typed and added in one go is kept, both', async ({ page }) => {
     await page.getByRole('button', { name: 'Add a gear' }).click(); // leaves the field and adds a row: two saves, one after the other
     await page.getByRole('textbox', { name: `Teeth of gear ${count}`, exact: true }).fill('47');
     await page.getByRole('textbox', { name: `Teeth of gear ${count}`, exact: true }).press('Enter');
-    await expect.poll(async () => ((await (await page.request.get('/api/drawer/gears')).json()) as { gears: { count: number; teeth: number }[] }).gears.map((gear) => [gear.count, gear.teeth])).toContainEqual([1, 47]);
+    await expect
+        .poll(async () =>
+            ((await (await page.request.get('/api/drawer/gears')).json()) as { gears: { count: number; teeth: number }[] }).gears.map((gear) => [
+                gear.count,
+                gear.teeth,
+            ]),
+        )
+        .toContainEqual([1, 47]);
     await expect(page.getByRole('alert')).toHaveCount(0);
     await page.reload();
     await page.getByRole('button', { name: 'Gears', exact: true }).click();

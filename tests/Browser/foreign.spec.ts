@@ -15,7 +15,12 @@ test.beforeAll(async () => {
 test.afterAll(() => server.close());
 
 test('a page from elsewhere can neither read nor change anything', async ({ page, request, baseURL }) => {
-    const stored = async () => [await (await request.get('/api/builds')).json(), await (await request.get('/api/drawer')).json(), await (await request.get('/api/drawer/gears')).json()] as const;
+    const stored = async () =>
+        [
+            await (await request.get('/api/builds')).json(),
+            await (await request.get('/api/drawer')).json(),
+            await (await request.get('/api/drawer/gears')).json(),
+        ] as const;
     const before = await stored();
     const drive = String(before[1][0].id);
     await page.goto(foreign);
@@ -38,14 +43,20 @@ test('a page from elsewhere can neither read nor change anything', async ({ page
             await send('deletes', `/api/drawer/${drive}?_method=DELETE`, { method: 'POST', mode: 'no-cors', headers: plain, body: '{}' });
             await send('deletes by its body', `/api/drawer/${drive}`, { method: 'POST', mode: 'no-cors', headers: plain, body: '{"_method":"DELETE"}' });
             await send('overwrites', '/api/drawer/gears?_method=PUT', { method: 'POST', mode: 'no-cors', headers: plain, body: '{"gears":[]}' });
-            const loads = (element: HTMLElement) => new Promise<string>((done) => {
-                element.onload = () => done('loaded');
-                element.onerror = () => done('refused');
-                document.body.append(element);
-            });
+            const loads = (element: HTMLElement) =>
+                new Promise<string>((done) => {
+                    element.onload = () => done('loaded');
+                    element.onerror = () => done('refused');
+                    document.body.append(element);
+                });
             tried.push(`as a picture: ${await loads(Object.assign(new Image(), { src: `${app}/api/builds` }))}`);
             tried.push(`as a script: ${await loads(Object.assign(document.createElement('script'), { src: `${app}/api/builds` }))}`);
-            const form = Object.assign(document.createElement('form'), { action: `${app}/api/drawer/${drive}`, method: 'post', enctype: 'text/plain', target: 'within' });
+            const form = Object.assign(document.createElement('form'), {
+                action: `${app}/api/drawer/${drive}`,
+                method: 'post',
+                enctype: 'text/plain',
+                target: 'within',
+            });
             form.append(Object.assign(document.createElement('input'), { name: '{"_method":"DELETE","x":"', value: '"}' }));
             const within = Object.assign(document.createElement('iframe'), { name: 'within' });
             document.body.append(within, form);

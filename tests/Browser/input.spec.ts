@@ -59,7 +59,12 @@ test('a file that is no build is refused with the place', async ({ page }) => {
 test('the log refuses what is no time', async ({ page, request }) => {
     const id = await copyOf(request, 'moth-lantern');
     await page.goto(`/builds/${id}/log`);
-    for (const [typed, says] of [['soon', 'is not a number'], ['3 mm', 'mm is a length'], ['0', 'more than 0 s'], ['', 'Nothing is entered']] as const) {
+    for (const [typed, says] of [
+        ['soon', 'is not a number'],
+        ['3 mm', 'mm is a length'],
+        ['0', 'more than 0 s'],
+        ['', 'Nothing is entered'],
+    ] as const) {
         await page.getByLabel('Measured time').fill(typed);
         await page.getByRole('button', { name: 'Write it down' }).click();
         await expect(page.getByRole('alert')).toContainText(says);

@@ -1,6 +1,19 @@
 import { copyOf, expect, isSaved, test } from './support';
 
-const KINDS = ['Something that swings', 'Something that turns about an upright axis', 'Something that is lifted', 'Something that slides', 'Something that drives on wheels', 'A slider on a crank', 'A figure rocked by a crank', 'Something moved through a rod', 'A ball driven from inside', 'A sprung lever, wound back and let go', 'A conveyor or a feeder drum', 'I measured its pull'];
+const KINDS = [
+    'Something that swings',
+    'Something that turns about an upright axis',
+    'Something that is lifted',
+    'Something that slides',
+    'Something that drives on wheels',
+    'A slider on a crank',
+    'A figure rocked by a crank',
+    'Something moved through a rod',
+    'A ball driven from inside',
+    'A sprung lever, wound back and let go',
+    'A conveyor or a feeder drum',
+    'I measured its pull',
+];
 
 test('every kind of motion can be added, drawn, moved and given a drive', async ({ page, request }) => {
     test.setTimeout(180_000);
@@ -28,7 +41,11 @@ test('every kind of motion can be added, drawn, moved and given a drive', async 
         await isSaved(page);
     }
     await page.goto(`/builds/${id}/motions/kind-7/drive`);
-    await page.getByRole('region', { name: 'Drives in order' }).getByRole('button', { name: /^Take / }).first().click();
+    await page
+        .getByRole('region', { name: 'Drives in order' })
+        .getByRole('button', { name: /^Take / })
+        .first()
+        .click();
     await expect(page.getByRole('region', { name: /Chosen:/ })).toBeVisible();
     await page.getByRole('button', { name: /Play/ }).click();
     await expect(page.getByRole('slider')).not.toHaveAttribute('aria-valuenow', '0');

@@ -10,7 +10,10 @@ test('the holes of a rod are picked from the table, and its linkage clears what 
     const [arm] = (await best.getAttribute('aria-label'))!.replace('Take the holes ', '').split(' · ');
     await best.click();
     await isSaved(page);
-    await page.getByRole('navigation', { name: /^Chain of/ }).getByRole('link', { name: /Load/ }).click();
+    await page
+        .getByRole('navigation', { name: /^Chain of/ })
+        .getByRole('link', { name: /Load/ })
+        .click();
     await expect(page.getByLabel('Servo’s shaft to its hole')).toHaveValue(arm!);
     await page.goBack();
     await holes.getByLabel('Holes of the arm').fill('8 ten');
@@ -25,10 +28,17 @@ test('the holes of a rod are picked from the table, and its linkage clears what 
     await page.getByRole('button', { name: 'Lay it out on a plate' }).click();
     await page.getByRole('button', { name: 'Put its linkage on the plate' }).click();
     const where = page.getByRole('region', { name: 'Its linkage on the plate' });
-    const [x, y] = [Number(await where.getByLabel('Other pivot, from the left').inputValue()), Number(await where.getByLabel('Other pivot, from below').inputValue())];
+    const [x, y] = [
+        Number(await where.getByLabel('Other pivot, from the left').inputValue()),
+        Number(await where.getByLabel('Other pivot, from below').inputValue()),
+    ];
     await page.getByRole('button', { name: 'Put a nut or a post on the plate' }).click();
     const nut = page.getByRole('region', { name: 'In the way: a nut' });
-    for (const [label, text] of [['From the left', String(x)], ['From below', String(y + 6)], ['On plane', '1']] as const) {
+    for (const [label, text] of [
+        ['From the left', String(x)],
+        ['From below', String(y + 6)],
+        ['On plane', '1'],
+    ] as const) {
         await nut.getByLabel(label, { exact: true }).fill(text);
         await nut.getByLabel(label, { exact: true }).press('Enter');
     }
@@ -38,7 +48,10 @@ test('the holes of a rod are picked from the table, and its linkage clears what 
     await page.reload();
     await expect(first).toContainText(/horn does not clear a nut/);
     await seesNothingWrong(page);
-    await first.getByRole('button', { name: /^Try: Run it on plane/ }).first().click();
+    await first
+        .getByRole('button', { name: /^Try: Run it on plane/ })
+        .first()
+        .click();
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
     await expect(first).not.toContainText(/does not clear a nut/);
 });

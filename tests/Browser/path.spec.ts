@@ -23,7 +23,10 @@ test('a new user: the drawbridge fails, is mended, the show runs, a time is writ
     await expect(page.getByRole('navigation', { name: 'Chain of Drawbridge' }).getByText('fails')).toHaveCount(0);
 
     // The show runs when a visitor breaks the beam, and says when each thing moves and how long it takes.
-    await page.getByRole('region', { name: 'Routines' }).getByRole('link', { name: /Harbour show/ }).click();
+    await page
+        .getByRole('region', { name: 'Routines' })
+        .getByRole('link', { name: /Harbour show/ })
+        .click();
     const result = page.getByRole('region', { name: 'Result of the run' });
     await expect(result).toContainText(/Takes 1[0-9](\.\d)? s/);
     await expect(page.getByLabel('What happens')).toHaveValue('visitor');
@@ -73,7 +76,10 @@ test('a build from nothing, by hand', async ({ page }) => {
 
     await page.keyboard.press('Tab');
     await page.getByRole('link', { name: /Drive/ }).click();
-    await page.getByRole('button', { name: /^Take / }).first().click();
+    await page
+        .getByRole('button', { name: /^Take / })
+        .first()
+        .click();
     await expect(page.getByRole('region', { name: /Chosen:/ })).toBeVisible();
     await expect(page.getByRole('navigation', { name: 'Chain of Wing' }).getByRole('link', { name: /Drive/ })).toContainText('holds');
     await expect(page.getByRole('heading', { name: /of [0-9]+ carry it/ })).toBeVisible();

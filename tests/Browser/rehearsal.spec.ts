@@ -20,7 +20,10 @@ test('what only a run shows is told, from where it comes about, and is gone when
     await seesNothingWrong(page);
 
     const steps = page.getByRole('region', { name: 'Steps' });
-    await steps.getByRole('button', { name: /^Take step \d+ out/ }).last().click();
+    await steps
+        .getByRole('button', { name: /^Take step \d+ out/ })
+        .last()
+        .click();
     await isSaved(page);
     await expect(page.getByText('Nothing, from wherever it begins.')).toBeVisible();
     await expect(page.getByText(/Rehearsed from \d+ starts/)).not.toContainText('wrong');

@@ -35,7 +35,10 @@ test('one motor moves two: what decides is said, and kept', async ({ page, reque
 });
 
 test('a dial has as many places as it is given, but none less than a routine goes to', async ({ page, request }) => {
-    const sent = await request.post('/api/builds/import', { headers: { 'Content-Type': 'application/json' }, data: readFileSync('database/examples/star-dial.brookstone.json') });
+    const sent = await request.post('/api/builds/import', {
+        headers: { 'Content-Type': 'application/json' },
+        data: readFileSync('database/examples/star-dial.brookstone.json'),
+    });
     const { id } = (await sent.json()) as { id: string };
     await page.goto(`/builds/${id}/motions/dial/task`);
     const places = page.getByLabel('A dial of so many places');

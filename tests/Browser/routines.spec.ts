@@ -41,7 +41,10 @@ test('the harbour routine is written from an empty one by keyboard, run, and reo
     await signal.focus();
     await page.keyboard.press('Alt+ArrowUp');
     await expect(rows.nth(2)).toContainText('Switch Lantern lamp on');
-    await rows.nth(2).getByRole('button', { name: /^Switch Lantern lamp/ }).focus();
+    await rows
+        .nth(2)
+        .getByRole('button', { name: /^Switch Lantern lamp/ })
+        .focus();
     await page.keyboard.press('Delete');
     await expect(steps.getByText('Switch Lantern lamp on')).toHaveCount(0);
 
@@ -129,7 +132,9 @@ test('the machine stands where the cursor is, the supply is summed up, and readi
     await readings.getByLabel(/Readings with it/).focus();
     await expect(readings.getByRole('alert')).toContainText('“bright” is not a reading');
     await expect(readings.getByLabel(/Readings without it/)).toHaveValue('412 418 bright');
-    await readings.getByLabel('Readings of Light sensor as CSV').setInputFiles({ name: 'light.csv', mimeType: 'text/csv', buffer: Buffer.from('without,with\n412,610\n418,655\n409,590\n415,640\n') });
+    await readings
+        .getByLabel('Readings of Light sensor as CSV')
+        .setInputFiles({ name: 'light.csv', mimeType: 'text/csv', buffer: Buffer.from('without,with\n412,610\n418,655\n409,590\n415,640\n') });
     await expect(readings.getByRole('img', { name: '4 readings without it and 4 with it, from 409 to 655' })).toBeVisible();
     await readings.getByRole('button', { name: /^Try: Set it on above/ }).click();
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
@@ -142,7 +147,10 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     await page.goto(`/builds/${id}/routines/harbour-show`);
     const wrong = page.getByRole('region', { name: 'What can go wrong' });
     await expect(wrong).toContainText(/At this speed it coasts/);
-    await wrong.getByRole('button', { name: /^Try: Move it at/ }).first().click();
+    await wrong
+        .getByRole('button', { name: /^Try: Move it at/ })
+        .first()
+        .click();
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
     await expect(wrong).not.toContainText(/At this speed it coasts/);
     await isSaved(page);
@@ -165,7 +173,10 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     await drift.getByRole('button', { name: 'Walk it' }).click();
     await expect(drift.getByText('Harbour show gives up before Tide has gone by time: mend that first.')).toBeVisible({ timeout: 30_000 });
     await page.goto(`/builds/${id}`); // the bridge is too weak: with what mends that, the show goes on to the tide
-    await page.getByRole('button', { name: /^Try: / }).first().click({ timeout: 60_000 });
+    await page
+        .getByRole('button', { name: /^Try: / })
+        .first()
+        .click({ timeout: 60_000 });
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
     await isSaved(page);
     await page.goto(`/builds/${id}/routines/harbour-show`);
@@ -229,7 +240,10 @@ test('a sentence is changed in its place, by keyboard too, and what is wrong is 
     await page.goto(`/builds/${id}/routines/ferry-crossing`);
     const steps = page.getByRole('region', { name: 'Steps' });
     const rows = steps.getByRole('listitem');
-    await rows.nth(2).getByRole('button', { name: /^Take Ferry to Far bank/ }).focus();
+    await rows
+        .nth(2)
+        .getByRole('button', { name: /^Take Ferry to Far bank/ })
+        .focus();
     await page.keyboard.press('Enter');
     await expect(rows.nth(2).getByLabel('Motion')).toBeFocused();
     await expect(rows.nth(2).getByLabel('To', { exact: true })).toHaveValue('far-bank');
@@ -303,4 +317,32 @@ test('a switch is dragged along the way of an arm, and the judgement follows', a
     await isSaved(page);
     await expect(at).not.toHaveValue(before);
     expect(Number((await at.inputValue()).replace('−', '-'))).toBeGreaterThan(5);
+});
+
+test('a step is dragged onto another, by mouse and by finger', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/routines/harbour-show`);
+    const steps = page.getByRole('region', { name: 'Steps' });
+    const sentences = async () => (await steps.locator('[data-step]').allTextContents()).slice(0, 3);
+    await expect(steps.locator('[data-step]').nth(1)).toBeVisible();
+    const [first, second] = await sentences();
+    const grip = (i: number) => steps.locator('[data-row]').nth(i).getByTitle('Drag it elsewhere');
+    const middle = async (i: number) => {
+        const box = (await grip(i).boundingBox())!;
+        return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    };
+    await grip(0).hover();
+    await page.mouse.down();
+    const onto = await middle(1);
+    await page.mouse.move(onto.x, onto.y, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(async () => (await sentences()).slice(0, 2)).toEqual([second, first]);
+    await isSaved(page);
+    const [from, to] = [await middle(0), await middle(1)];
+    const finger = await page.context().newCDPSession(page);
+    await finger.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [from] });
+    await finger.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [to] });
+    await finger.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    await expect.poll(async () => (await sentences()).slice(0, 2)).toEqual([first, second]);
+    await isSaved(page);
 });

@@ -54,7 +54,10 @@ test('the task changes what is asked, and the drive answers', async ({ page, req
     await page.keyboard.press('Tab');
     await chain.getByRole('link', { name: /Drive/ }).click();
     await expect(page.getByText(/To High water it takes .* longer than the 1.5 s asked for/)).toBeVisible();
-    await page.getByRole('button', { name: /Try: Take/ }).first().click();
+    await page
+        .getByRole('button', { name: /Try: Take/ })
+        .first()
+        .click();
     await expect(page.getByRole('region', { name: 'Try' }).getByRole('row', { name: /Tide, drive/ })).toContainText(/fails.*holds/);
 });
 

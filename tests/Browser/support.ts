@@ -17,7 +17,10 @@ export { expect };
 
 /** A copy of a demo build, so that tests do not meet each other. */
 export async function copyOf(request: APIRequestContext, demo: string): Promise<string> {
-    const response = await request.post('/api/builds/import', { headers: { 'Content-Type': 'application/json' }, data: readFileSync(`database/demo/${demo}.brookstone.json`) });
+    const response = await request.post('/api/builds/import', {
+        headers: { 'Content-Type': 'application/json' },
+        data: readFileSync(`database/demo/${demo}.brookstone.json`),
+    });
     return ((await response.json()) as { id: string }).id;
 }
 

@@ -130,7 +130,15 @@ export interface ReadyRoutine {
 }
 
 export interface StopsSheet {
-    switches: { switch: string; name: string; room: number | null; worst: number; left: number | null; rows: { supply: 'low' | 'rated' | 'high'; load: 'loaded' | 'empty'; distance: number | null; speed: number | null }[]; offers: { says: Sentence; fix: Fix | null }[] }[];
+    switches: {
+        switch: string;
+        name: string;
+        room: number | null;
+        worst: number;
+        left: number | null;
+        rows: { supply: 'low' | 'rated' | 'high'; load: 'loaded' | 'empty'; distance: number | null; speed: number | null }[];
+        offers: { says: Sentence; fix: Fix | null }[];
+    }[];
     ways: { way: string; error: number | null; within: boolean | null; after_many: number | null; at_power_on: string; parts: string; is_used: boolean }[];
     tolerance: number | null;
 }

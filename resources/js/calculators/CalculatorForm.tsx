@@ -15,7 +15,15 @@ export function words(key: string, unit: string): string {
     if (SAID[key] !== undefined) {
         return SAID[key];
     }
-    const plain = (key.endsWith('_kgm') ? `${key.slice(0, -4)}, kg × m` : unit === '' ? key : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')).replaceAll('_', ' ').replace(/\bcg\b/, 'balance point');
+    const plain = (
+        key.endsWith('_kgm')
+            ? `${key.slice(0, -4)}, kg × m`
+            : unit === ''
+              ? key
+              : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')
+    )
+        .replaceAll('_', ' ')
+        .replace(/\bcg\b/, 'balance point');
     return plain.charAt(0).toUpperCase() + plain.slice(1);
 }
 
@@ -58,7 +66,10 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                     await Promise.all(
                                         cells.map(async (cell, i) => {
                                             const [column, field] = table[i] ?? ['more', {}];
-                                            return [column, isNumber(field) ? book.fromSi((await api.quantity(cell, book.keptIn(column))).si, book.keptIn(column)) : cell] as const;
+                                            return [
+                                                column,
+                                                isNumber(field) ? book.fromSi((await api.quantity(cell, book.keptIn(column))).si, book.keptIn(column)) : cell,
+                                            ] as const;
                                         }),
                                     ),
                                 ),
@@ -66,9 +77,18 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                         );
                         return;
                     }
-                    values[key] = isNumber(shape) ? book.fromSi((await api.quantity(text, unit)).si, unit) : shape.enum !== undefined ? text : isText(shape) ? typed[key] : [shape.type].flat().includes('boolean') ? text === 'yes' : (JSON.parse(text) as unknown);
+                    values[key] = isNumber(shape)
+                        ? book.fromSi((await api.quantity(text, unit)).si, unit)
+                        : shape.enum !== undefined
+                          ? text
+                          : isText(shape)
+                            ? typed[key]
+                            : [shape.type].flat().includes('boolean')
+                              ? text === 'yes'
+                              : (JSON.parse(text) as unknown);
                 } catch (thrown) {
-                    wrong[key] = thrown instanceof Refused ? thrown.message.replace(/^text: /, '') : 'This is not JSON: it needs the form that the example shows.';
+                    wrong[key] =
+                        thrown instanceof Refused ? thrown.message.replace(/^text: /, '') : 'This is not JSON: it needs the form that the example shows.';
                 }
             }),
         );
@@ -76,7 +96,9 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
             try {
                 setAnswer(await api.calculate(name, values));
             } catch (thrown) {
-                (thrown instanceof Refused ? thrown.errors : [{ field: '', message: String(thrown) }]).forEach((error) => (wrong[error.field.split('.')[0]!] ??= error.field.includes('.') ? `${error.field}: ${error.message}` : error.message));
+                (thrown instanceof Refused ? thrown.errors : [{ field: '', message: String(thrown) }]).forEach(
+                    (error) => (wrong[error.field.split('.')[0]!] ??= error.field.includes('.') ? `${error.field}: ${error.message}` : error.message),
+                );
             }
         }
         if (Object.keys(wrong).length > 0) {
@@ -99,25 +121,69 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                         const usual = shape.default === undefined || shape.default === null ? (needed.includes(key) ? '' : 'not given') : String(shape.default);
                         return (
                             <div key={key} className={wide || isNumbers(shape) ? 'col-span-2' : ''}>
-                                <FieldFrame stacked={wide || isNumbers(shape)} label={label(i, unit)} how={isNumbers(shape) ? `${shape.description ?? ''} Several, with a comma and a space between.` : table === null ? shape.description : `${shape.description ?? ''} One a line: ${table.map(([column]) => words(column, book.keptIn(column)).toLowerCase()).join('; ')}.`} error={errors[key]}>
+                                <FieldFrame
+                                    stacked={wide || isNumbers(shape)}
+                                    label={label(i, unit)}
+                                    how={
+                                        isNumbers(shape)
+                                            ? `${shape.description ?? ''} Several, with a comma and a space between.`
+                                            : table === null
+                                              ? shape.description
+                                              : `${shape.description ?? ''} One a line: ${table.map(([column]) => words(column, book.keptIn(column)).toLowerCase()).join('; ')}.`
+                                    }
+                                    error={errors[key]}
+                                >
                                     {({ id, describedBy }) =>
                                         shape.enum !== undefined ? (
-                                            <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={typed[key] ?? String(shape.default ?? shape.enum[0])} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}>
+                                            <select
+                                                id={id}
+                                                aria-describedby={describedBy}
+                                                className="w-full border border-line bg-well px-2 py-1 font-semibold"
+                                                value={typed[key] ?? String(shape.default ?? shape.enum[0])}
+                                                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                            >
                                                 {shape.enum.map((choice) => (
                                                     <option key={String(choice)}>{String(choice)}</option>
                                                 ))}
                                             </select>
                                         ) : [shape.type].flat().includes('boolean') ? (
-                                            <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={typed[key] ?? 'no'} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}>
+                                            <select
+                                                id={id}
+                                                aria-describedby={describedBy}
+                                                className="w-full border border-line bg-well px-2 py-1 font-semibold"
+                                                value={typed[key] ?? 'no'}
+                                                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                            >
                                                 <option>no</option>
                                                 <option>yes</option>
                                             </select>
                                         ) : wide ? (
-                                            <textarea id={id} aria-describedby={describedBy} rows={4} className={`w-full border bg-well px-2 py-1 ${isText(shape) ? '' : 'font-mono text-[0.86rem]'} ${errors[key] === undefined ? 'border-line' : 'border-fails'}`} placeholder={isText(shape) ? '' : table === null ? example(shape) : ''} value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
+                                            <textarea
+                                                id={id}
+                                                aria-describedby={describedBy}
+                                                rows={4}
+                                                className={`w-full border bg-well px-2 py-1 ${isText(shape) ? '' : 'font-mono text-[0.86rem]'} ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}
+                                                placeholder={isText(shape) ? '' : table === null ? example(shape) : ''}
+                                                value={typed[key] ?? ''}
+                                                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                            />
                                         ) : (
-                                            <span className={`flex items-baseline border bg-well px-2 ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}>
-                                                <input id={id} aria-describedby={describedBy} aria-invalid={errors[key] !== undefined} autoComplete="off" placeholder={usual} className="w-full min-w-0 bg-transparent py-1 text-right font-semibold outline-none placeholder:font-normal placeholder:text-quiet" value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />
-                                                <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">{/[a-z°]/i.test(typed[key] ?? '') ? '' : unit}</span>
+                                            <span
+                                                className={`flex items-baseline border bg-well px-2 ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}
+                                            >
+                                                <input
+                                                    id={id}
+                                                    aria-describedby={describedBy}
+                                                    aria-invalid={errors[key] !== undefined}
+                                                    autoComplete="off"
+                                                    placeholder={usual}
+                                                    className="w-full min-w-0 bg-transparent py-1 text-right font-semibold outline-none placeholder:font-normal placeholder:text-quiet"
+                                                    value={typed[key] ?? ''}
+                                                    onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                                />
+                                                <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">
+                                                    {/[a-z°]/i.test(typed[key] ?? '') ? '' : unit}
+                                                </span>
                                             </span>
                                         )
                                     }
@@ -126,38 +192,44 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                         );
                     })}
                 </div>
-                {errors[''] !== undefined && <p role="alert" className="text-fails">{errors['']}</p>}
+                {errors[''] !== undefined && (
+                    <p role="alert" className="text-fails">
+                        {errors['']}
+                    </p>
+                )}
                 <button type="submit" className="mt-3 bg-accent px-3 py-1 font-semibold text-white">
                     Work it out
                 </button>
             </form>
             <div role="status">
-            {answer !== null && (
-                <section aria-label="Results" className="mt-5">
-                    {answer.findings.map((finding) => (
-                        <p key={finding.code + say(finding.says)} className="mb-1 flex items-start gap-2">
-                            <LinkGlyph verdict={finding.severity === 'note' ? 'not_said' : finding.severity} size={15} /> {say(finding.says)}
-                        </p>
-                    ))}
-                    <table className="w-full border-y border-line">
-                        <tbody>
-                            {Object.entries(answer.results).map(([key, value]) => {
-                                const unit = book.keptIn(key);
-                                return (
-                                    <tr key={key} className="border-t border-line align-top">
-                                        <th scope="row" className="py-1 text-left font-normal text-quiet">
-                                            {words(key, unit)}
-                                            {schema.properties.results.properties?.[key]?.description !== undefined && <span className="narrow block">{schema.properties.results.properties[key]?.description}</span>}
-                                        </th>
-                                        <td className="py-1 text-right font-semibold">{isTable(value) ? <ResultTable rows={value} /> : shown(value)}</td>
-                                        <td className="w-16 py-1 pl-1 text-quiet">{typeof value === 'number' || Array.isArray(value) ? unit : ''}</td>
-                                    </tr>
-                                );
-                            })}
-                        </tbody>
-                    </table>
-                </section>
-            )}
+                {answer !== null && (
+                    <section aria-label="Results" className="mt-5">
+                        {answer.findings.map((finding) => (
+                            <p key={finding.code + say(finding.says)} className="mb-1 flex items-start gap-2">
+                                <LinkGlyph verdict={finding.severity === 'note' ? 'not_said' : finding.severity} size={15} /> {say(finding.says)}
+                            </p>
+                        ))}
+                        <table className="w-full border-y border-line">
+                            <tbody>
+                                {Object.entries(answer.results).map(([key, value]) => {
+                                    const unit = book.keptIn(key);
+                                    return (
+                                        <tr key={key} className="border-t border-line align-top">
+                                            <th scope="row" className="py-1 text-left font-normal text-quiet">
+                                                {words(key, unit)}
+                                                {schema.properties.results.properties?.[key]?.description !== undefined && (
+                                                    <span className="narrow block">{schema.properties.results.properties[key]?.description}</span>
+                                                )}
+                                            </th>
+                                            <td className="py-1 text-right font-semibold">{isTable(value) ? <ResultTable rows={value} /> : shown(value)}</td>
+                                            <td className="w-16 py-1 pl-1 text-quiet">{typeof value === 'number' || Array.isArray(value) ? unit : ''}</td>
+                                        </tr>
+                                    );
+                                })}
+                            </tbody>
+                        </table>
+                    </section>
+                )}
             </div>
         </div>
     );
@@ -213,7 +285,9 @@ function shown(value: unknown, figures = 6): string {
         return value ? 'yes' : 'no';
     }
     if (Array.isArray(value)) {
-        return value.every((each) => typeof each === 'number') ? value.map((each) => significant(each as number, 4)).join(', ') : value.map((each) => (typeof each === 'string' ? each : JSON.stringify(each))).join(' ');
+        return value.every((each) => typeof each === 'number')
+            ? value.map((each) => significant(each as number, 4)).join(', ')
+            : value.map((each) => (typeof each === 'string' ? each : JSON.stringify(each))).join(' ');
     }
     return typeof value === 'string' ? value : JSON.stringify(value);
 }

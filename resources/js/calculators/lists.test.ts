@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { columns, entries, isNumbers, rows } from './lists';
 
-const gears = { type: 'array', items: { type: 'object', properties: { teeth: { type: 'integer' }, count: { type: 'integer' }, material: { enum: ['brass'] } } } };
+const gears = {
+    type: 'array',
+    items: { type: 'object', properties: { teeth: { type: 'integer' }, count: { type: 'integer' }, material: { enum: ['brass'] } } },
+};
 
 describe('lists that are typed', () => {
     it('takes numbers apart, and leaves a comma in a number alone', () => {
@@ -9,7 +12,10 @@ describe('lists that are typed', () => {
         expect(entries('  ')).toEqual([]);
     });
     it('reads rows by lines, with cells by spaces or semicolons', () => {
-        expect(rows('20 2\n\n24; 1; printed PLA\n')).toEqual([['20', '2'], ['24', '1', 'printed PLA']]);
+        expect(rows('20 2\n\n24; 1; printed PLA\n')).toEqual([
+            ['20', '2'],
+            ['24', '1', 'printed PLA'],
+        ]);
     });
     it('knows which list is which', () => {
         expect(isNumbers({ type: 'array', items: { type: 'number' } })).toBe(true);

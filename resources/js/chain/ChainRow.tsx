@@ -12,7 +12,13 @@ export function ChainRow({ build, chain, current }: { build: string; chain: Chai
             <ol className="grid grid-cols-7">
                 {chain.links.map((link, i) => (
                     <li key={link.link} className="min-w-0">
-                        <LinkCell link={link} number={i + 1} to={linkPath(build, chain.motion, link.link)} isCurrent={link.link === current} isWeakest={link.link === chain.weakest && chain.verdict !== 'holds'} />
+                        <LinkCell
+                            link={link}
+                            number={i + 1}
+                            to={linkPath(build, chain.motion, link.link)}
+                            isCurrent={link.link === current}
+                            isWeakest={link.link === chain.weakest && chain.verdict !== 'holds'}
+                        />
                     </li>
                 ))}
             </ol>
@@ -23,7 +29,14 @@ export function ChainRow({ build, chain, current }: { build: string; chain: Chai
 function LinkCell({ link, number, to, isCurrent, isWeakest }: { link: ChainLink; number: number; to: string; isCurrent: boolean; isWeakest: boolean }) {
     const { say } = useSpeaking();
     const label = LINKS.find((each) => each.name === link.link)!.label;
-    const soft = isWeakest && link.verdict === 'fails' ? 'bg-fails-soft' : isWeakest && link.verdict === 'tight' ? 'bg-tight-soft' : isCurrent ? 'bg-well' : 'hover:bg-well';
+    const soft =
+        isWeakest && link.verdict === 'fails'
+            ? 'bg-fails-soft'
+            : isWeakest && link.verdict === 'tight'
+              ? 'bg-tight-soft'
+              : isCurrent
+                ? 'bg-well'
+                : 'hover:bg-well';
     return (
         <Link
             to={to}

@@ -7,7 +7,11 @@ import { Costs, Trying } from './Mends';
 import { LinkGlyph } from './LinkGlyph';
 import { useTrying } from './trying';
 
-const SEVERITY = { fails: { verdict: 'fails', word: 'Fails' }, tight: { verdict: 'tight', word: 'Tight' }, note: { verdict: 'not_said', word: 'Note' } } as const;
+const SEVERITY = {
+    fails: { verdict: 'fails', word: 'Fails' },
+    tight: { verdict: 'tight', word: 'Tight' },
+    note: { verdict: 'not_said', word: 'Note' },
+} as const;
 
 const RANK = { fails: 0, tight: 1, note: 2 };
 
@@ -23,7 +27,9 @@ interface Props {
 export function Findings({ findings, elsewhere = [], title = 'What gives first', none = 'Nothing: every link that can be judged holds.' }: Props) {
     const { stored } = useBuild();
     const begin = useTrying((state) => state.begin);
-    const rows = [...findings.map((finding) => ({ finding, label: null, to: '' })), ...elsewhere].sort((a, b) => RANK[a.finding.severity] - RANK[b.finding.severity]);
+    const rows = [...findings.map((finding) => ({ finding, label: null, to: '' })), ...elsewhere].sort(
+        (a, b) => RANK[a.finding.severity] - RANK[b.finding.severity],
+    );
     const keys = keysOf(rows.map((row) => `${row.finding.code} ${row.finding.place} ${row.finding.says.template}`));
     const first = rows.flatMap((row) => row.finding.fixes)[0];
     useHotkeys('t', () => void (first !== undefined && begin(stored, first)), { enabled: first !== undefined }, [first, stored]);
@@ -79,13 +85,20 @@ function FindingRow({ finding, onTry }: { finding: Finding; onTry: (fix: Fix) =>
             </span>
             <div className="min-w-0">
                 <p className={finding.severity === 'note' ? 'text-quiet' : ''}>
-                    <strong className={finding.severity === 'fails' ? 'text-fails' : finding.severity === 'tight' ? 'text-tight' : 'font-semibold text-quiet'}>{word}.</strong> {say(finding.says)}
+                    <strong className={finding.severity === 'fails' ? 'text-fails' : finding.severity === 'tight' ? 'text-tight' : 'font-semibold text-quiet'}>
+                        {word}.
+                    </strong>{' '}
+                    {say(finding.says)}
                 </p>
                 {finding.fixes.length > 0 && (
                     <div className="mt-1 flex flex-col items-start gap-1">
                         {finding.fixes.map((fix) => (
                             <div key={fix.does.template + fix.does.text}>
-                                <button type="button" className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white" onClick={() => onTry(fix)}>
+                                <button
+                                    type="button"
+                                    className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white"
+                                    onClick={() => onTry(fix)}
+                                >
                                     Try: {say(fix.does)}
                                 </button>
                                 <Costs of={fix} />

@@ -10,7 +10,11 @@ export function Ghost({ text }: { text: string }) {
         <span className="relative inline-block">
             {text}
             {seen.before !== null && (
-                <span key={seen.count} aria-hidden="true" className="ghost pointer-events-none absolute -top-[0.95em] left-0 text-[0.6em] font-normal whitespace-nowrap text-quiet line-through">
+                <span
+                    key={seen.count}
+                    aria-hidden="true"
+                    className="ghost pointer-events-none absolute -top-[0.95em] left-0 text-[0.6em] font-normal whitespace-nowrap text-quiet line-through"
+                >
                     {seen.before}
                 </span>
             )}

@@ -39,7 +39,9 @@ export function MendAll({ onClose }: { onClose: () => void }) {
     return (
         <section aria-label="Mend all" className="border-2 border-accent bg-sheet">
             <div className="flex items-center gap-4 border-b border-line bg-well px-4 py-2">
-                <h2 className="flex-1 text-[1.05rem]">{steps.length === 0 ? 'Mend all' : steps.length === 1 ? 'Mend all: one change' : `Mend all: ${steps.length} mends, one after the other`}</h2>
+                <h2 className="flex-1 text-[1.05rem]">
+                    {steps.length === 0 ? 'Mend all' : steps.length === 1 ? 'Mend all: one change' : `Mend all: ${steps.length} mends, one after the other`}
+                </h2>
                 <button type="button" className="bg-accent px-3 py-1 font-semibold text-white disabled:opacity-50" disabled={steps.length === 0} onClick={keep}>
                     {isDone || steps.length === 0 ? 'Keep them all' : `Keep these ${steps.length}`}
                 </button>
@@ -54,7 +56,11 @@ export function MendAll({ onClose }: { onClose: () => void }) {
             </ol>
             <div className="border-t border-line px-4 py-2">
                 <p role="status" className={isDone && plan !== undefined && plan.left.length === 0 ? 'font-semibold text-holds' : ''}>
-                    {problem !== '' ? problem : isDone && plan !== undefined ? ends(plan) : `Mend ${steps.length + 1} is being looked for: each is tried on the whole build, with all its routines.`}
+                    {problem !== ''
+                        ? problem
+                        : isDone && plan !== undefined
+                          ? ends(plan)
+                          : `Mend ${steps.length + 1} is being looked for: each is tried on the whole build, with all its routines.`}
                 </p>
                 {isDone && <Left of={plan?.left ?? []} />}
                 {dropped.length > 0 && (
@@ -71,7 +77,9 @@ function ends({ steps, left }: Plan): string {
     if (left.length === 0) {
         return steps.length === 0 ? 'There is nothing to mend.' : 'Then the whole build holds: nothing fails or is tight any more.';
     }
-    return steps.length === 0 ? 'Nothing that can be tried mends what is wrong:' : `Here it ends: ${left.length === 1 ? 'one finding is' : `${left.length} findings are`} left, and nothing that can be tried mends ${left.length === 1 ? 'it' : 'them'}.`;
+    return steps.length === 0
+        ? 'Nothing that can be tried mends what is wrong:'
+        : `Here it ends: ${left.length === 1 ? 'one finding is' : `${left.length} findings are`} left, and nothing that can be tried mends ${left.length === 1 ? 'it' : 'them'}.`;
 }
 
 function StepRow({ step, number, onLook, onDrop }: { step: MendStep; number: number; onLook: () => void; onDrop: () => void }) {
@@ -85,8 +93,15 @@ function StepRow({ step, number, onLook, onDrop }: { step: MendStep; number: num
                 <p className="text-quiet">{say(step.mends)}</p>
                 <Costs of={step.fix} />
             </div>
-            <span className="narrow shrink-0 pt-1 text-quiet">{[fails > 0 ? `${fails} fail` : '', tight > 0 ? `${tight} tight` : ''].filter((each) => each !== '').join(', ')} before it</span>
-            <button type="button" className="shrink-0 border border-line bg-sheet px-2 py-0.5" aria-label={`Look at the build with mend ${number}`} onClick={onLook}>
+            <span className="narrow shrink-0 pt-1 text-quiet">
+                {[fails > 0 ? `${fails} fail` : '', tight > 0 ? `${tight} tight` : ''].filter((each) => each !== '').join(', ')} before it
+            </span>
+            <button
+                type="button"
+                className="shrink-0 border border-line bg-sheet px-2 py-0.5"
+                aria-label={`Look at the build with mend ${number}`}
+                onClick={onLook}
+            >
                 Look
             </button>
             <button type="button" className="shrink-0 border border-line bg-sheet px-2 py-0.5" aria-label={`Drop mend ${number}`} onClick={onDrop}>

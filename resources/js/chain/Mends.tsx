@@ -15,7 +15,11 @@ export function Trying() {
     const { done, of } = useTried();
     return (
         <p role="status" className="narrow mb-1 text-quiet empty:hidden">
-            {assessment.tried ? '' : assessment.rehearsed && of > 0 && done < of ? `What mends it is being tried on the whole build: ${done} of ${of}.` : 'What mends it is being tried on the whole build.'}
+            {assessment.tried
+                ? ''
+                : assessment.rehearsed && of > 0 && done < of
+                  ? `What mends it is being tried on the whole build: ${done} of ${of}.`
+                  : 'What mends it is being tried on the whole build.'}
         </p>
     );
 }

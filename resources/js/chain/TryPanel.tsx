@@ -30,7 +30,8 @@ function differences(before: StoredBuild, after: StoredBuild): Difference[] {
 
 /** A chain that failed or was tight, and does so no longer. */
 function closes(before: StoredBuild, after: StoredBuild): boolean {
-    const bad = (stored: StoredBuild, motion: string) => ['fails', 'tight'].includes(stored.assessment.chains.find((chain) => chain.motion === motion)?.verdict ?? '');
+    const bad = (stored: StoredBuild, motion: string) =>
+        ['fails', 'tight'].includes(stored.assessment.chains.find((chain) => chain.motion === motion)?.verdict ?? '');
     return before.assessment.chains.some((chain) => bad(before, chain.motion) && !bad(after, chain.motion));
 }
 
@@ -70,9 +71,17 @@ export function TryPanel() {
                 </button>
             </div>
             {message !== '' && <p className="px-4 py-2 text-fails">{message}</p>}
-            {after === null && message === '' && <p role="status" className="px-4 py-2 text-quiet">It is tried on the whole build, with what it needs besides.</p>}
+            {after === null && message === '' && (
+                <p role="status" className="px-4 py-2 text-quiet">
+                    It is tried on the whole build, with what it needs besides.
+                </p>
+            )}
             {brings !== null && <p className="px-4 pt-2 text-fails">With it: {say(brings)}</p>}
-            {fix.costs.length > 0 && <div className="px-4 pt-2"><Costs of={fix} /></div>}
+            {fix.costs.length > 0 && (
+                <div className="px-4 pt-2">
+                    <Costs of={fix} />
+                </div>
+            )}
             {after !== null && (
                 <div className="px-4 py-2" aria-live="polite">
                     <table className="w-full">

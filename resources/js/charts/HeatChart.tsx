@@ -17,11 +17,20 @@ export function HeatChart({ heat }: { heat: HeatCurve }) {
     const x = scaleLinear([0, shown(end)], [MARGIN.left, WIDTH - MARGIN.right]);
     const y = scaleLinear([Math.min(20, heat.running_C[0]!), hottest], [HEIGHT - MARGIN.bottom, MARGIN.top]).clamp(true);
     const points = heat.times_s.map((_, i) => i);
-    const draw = (values: number[]) => line<number>((i) => x(shown(heat.times_s[i]!)), (i) => y(values[i]!))(points.filter((i) => values[i]! <= hottest)) ?? '';
+    const draw = (values: number[]) =>
+        line<number>(
+            (i) => x(shown(heat.times_s[i]!)),
+            (i) => y(values[i]!),
+        )(points.filter((i) => values[i]! <= hottest)) ?? '';
     const passes = heat.held_C.findIndex((each) => each > heat.limit_C);
     return (
         <figure className="mt-1 border border-line bg-well">
-            <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" role="img" aria-label={`Temperature of the winding: over the day it settles at ${significant(heat.running_C[heat.running_C.length - 1]!, 3)} °C, ${passes < 0 ? 'held fast it stays under' : `held fast it passes after about ${significant(heat.times_s[passes]!, 2)} s`} the limit of ${heat.limit_C} °C.`}>
+            <svg
+                viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+                className="block w-full"
+                role="img"
+                aria-label={`Temperature of the winding: over the day it settles at ${significant(heat.running_C[heat.running_C.length - 1]!, 3)} °C, ${passes < 0 ? 'held fast it stays under' : `held fast it passes after about ${significant(heat.times_s[passes]!, 2)} s`} the limit of ${heat.limit_C} °C.`}
+            >
                 <g fontSize="11" fill="var(--color-quiet)">
                     {y.ticks(4).map((tick) => (
                         <g key={tick}>
@@ -43,7 +52,15 @@ export function HeatChart({ heat }: { heat: HeatCurve }) {
                         winding, °C
                     </text>
                 </g>
-                <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(heat.limit_C)} y2={y(heat.limit_C)} stroke="var(--color-fails)" strokeWidth="1.5" strokeDasharray="6 3" />
+                <line
+                    x1={MARGIN.left}
+                    x2={WIDTH - MARGIN.right}
+                    y1={y(heat.limit_C)}
+                    y2={y(heat.limit_C)}
+                    stroke="var(--color-fails)"
+                    strokeWidth="1.5"
+                    strokeDasharray="6 3"
+                />
                 <path d={draw(heat.held_C)} fill="none" stroke="var(--color-tight)" strokeWidth="2" strokeDasharray="2 3" />
                 <path d={draw(heat.running_C)} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
                 <g fontSize="11" className="narrow">
@@ -53,7 +70,11 @@ export function HeatChart({ heat }: { heat: HeatCurve }) {
                     <text x={WIDTH - MARGIN.right + 5} y={y(heat.running_C[heat.running_C.length - 1]!) + 4} fill="var(--color-ink)">
                         over the day
                     </text>
-                    <text x={WIDTH - MARGIN.right + 5} y={Math.min(y(heat.limit_C) - 9, Math.max(20, y(heat.held_C[heat.held_C.length - 1]!) + 4))} fill="var(--color-tight)">
+                    <text
+                        x={WIDTH - MARGIN.right + 5}
+                        y={Math.min(y(heat.limit_C) - 9, Math.max(20, y(heat.held_C[heat.held_C.length - 1]!) + 4))}
+                        fill="var(--color-tight)"
+                    >
                         held fast
                     </text>
                 </g>

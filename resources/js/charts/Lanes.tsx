@@ -21,7 +21,9 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
     const { text, say, book } = useSpeaking();
     const end = Math.max(trace.ran_s, 0.1);
     const x = scaleLinear([0, end], [LEFT, width - RIGHT]);
-    const moved = trace.motions.filter((motion) => motion.position.some((each) => each !== motion.position[0]) || trace.steps.some((step) => step.motion === motion.motion));
+    const moved = trace.motions.filter(
+        (motion) => motion.position.some((each) => each !== motion.position[0]) || trace.steps.some((step) => step.motion === motion.motion),
+    );
     const fed = trace.supplies.filter((each) => each.peak_A > 0);
     const bars = [...trace.inputs, ...trace.outputs].filter((each) => each.changes.some((change) => change.on) && !isSwitch(build, each.id));
     const steps = trace.steps.filter((step) => step.do !== 'repeat');
@@ -35,7 +37,14 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
         }
     };
     return (
-        <svg viewBox={`0 0 ${width} ${height}`} className="block w-full cursor-ew-resize touch-none bg-mat select-none" role="img" aria-label={`Lanes of the run over ${significant(end, 3)} seconds; the steps above have the times`} onPointerDown={seek} onPointerMove={seek}>
+        <svg
+            viewBox={`0 0 ${width} ${height}`}
+            className="block w-full cursor-ew-resize touch-none bg-mat select-none"
+            role="img"
+            aria-label={`Lanes of the run over ${significant(end, 3)} seconds; the steps above have the times`}
+            onPointerDown={seek}
+            onPointerMove={seek}
+        >
             <g fontSize="11" fill="var(--color-mat-quiet)">
                 {x.ticks(12).map((tick) => (
                     <g key={tick}>
@@ -53,7 +62,15 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                 Steps
             </text>
             {steps.map((step, i) => (
-                <rect key={i} x={x(step.start_s)} width={Math.max(1.5, x(step.end_s ?? end) - x(step.start_s) - 1)} y={AXIS + 8} height={18} fill={step.outcome === 'gave_up' ? 'var(--color-coral)' : 'var(--color-mat-rule)'} stroke={step.start_s <= now && now < (step.end_s ?? end) ? 'var(--color-mat-ink)' : 'none'}>
+                <rect
+                    key={i}
+                    x={x(step.start_s)}
+                    width={Math.max(1.5, x(step.end_s ?? end) - x(step.start_s) - 1)}
+                    y={AXIS + 8}
+                    height={18}
+                    fill={step.outcome === 'gave_up' ? 'var(--color-coral)' : 'var(--color-mat-rule)'}
+                    stroke={step.start_s <= now && now < (step.end_s ?? end) ? 'var(--color-mat-ink)' : 'none'}
+                >
                     <title>{say(step.says)}</title>
                 </rect>
             ))}
@@ -71,18 +88,37 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                         <text x={28} y={top + 33} fontSize="12" fill="var(--color-mat-ink)">
                             {motion.name}
                         </text>
-                        <path d={line<number>((_, j) => x(j * trace.sample_s), (at) => y(at)).defined((at, j) => goesOn(motion.position[j - 1], at))(motion.position) ?? ''} fill="none" stroke={color} strokeWidth="2" />
+                        <path
+                            d={
+                                line<number>(
+                                    (_, j) => x(j * trace.sample_s),
+                                    (at) => y(at),
+                                ).defined((at, j) => goesOn(motion.position[j - 1], at))(motion.position) ?? ''
+                            }
+                            fill="none"
+                            stroke={color}
+                            strokeWidth="2"
+                        />
                         <text x={width - RIGHT + 12} y={top + 26} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
                             {text(quantity)}
                         </text>
                         <text x={width - RIGHT + 12} y={top + 43} fontSize="11.5" fill="var(--color-mat-quiet)">
-                            {text({ si: book.toSi(Math.abs(motion.speed[sample] ?? 0), unit), dimension: unit === '°' ? 'angular_speed' : 'speed' })} · {text({ si: motion.current_A[sample] ?? 0, dimension: 'current' })}
+                            {text({ si: book.toSi(Math.abs(motion.speed[sample] ?? 0), unit), dimension: unit === '°' ? 'angular_speed' : 'speed' })} ·{' '}
+                            {text({ si: motion.current_A[sample] ?? 0, dimension: 'current' })}
                         </text>
                     </g>
                 );
             })}
             {fed.map((each, i) => (
-                <SupplyLane key={each.supply} of={each} top={AXIS + STEPS + (moved.length + i) * LANE} x={x} sample_s={trace.sample_s} sample={sample} width={width} />
+                <SupplyLane
+                    key={each.supply}
+                    of={each}
+                    top={AXIS + STEPS + (moved.length + i) * LANE}
+                    x={x}
+                    sample_s={trace.sample_s}
+                    sample={sample}
+                    width={width}
+                />
             ))}
             {bars.map((each, i) => {
                 const top = AXIS + STEPS + (moved.length + fed.length) * LANE + i * BAR + 4;
@@ -91,9 +127,19 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                         <text x={12} y={top + 12} fontSize="12" fill="var(--color-mat-ink)">
                             {each.name}
                         </text>
-                        {each.changes.map((change, j) => change.on && (
-                            <rect key={j} x={x(change.at_s)} width={Math.max(1.5, x(each.changes[j + 1]?.at_s ?? end) - x(change.at_s))} y={top + 3} height={10} fill="var(--color-mat-quiet)" />
-                        ))}
+                        {each.changes.map(
+                            (change, j) =>
+                                change.on && (
+                                    <rect
+                                        key={j}
+                                        x={x(change.at_s)}
+                                        width={Math.max(1.5, x(each.changes[j + 1]?.at_s ?? end) - x(change.at_s))}
+                                        y={top + 3}
+                                        height={10}
+                                        fill="var(--color-mat-quiet)"
+                                    />
+                                ),
+                        )}
                     </g>
                 );
             })}
@@ -107,13 +153,34 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
 }
 
 /** What a supply is asked for: the sum of its motors, with its largest, its mean, its charge, and what it can give. */
-function SupplyLane({ of, top, x, sample_s, sample, width }: { of: Trace['supplies'][number]; top: number; x: (time: number) => number; sample_s: number; sample: number; width: number }) {
+function SupplyLane({
+    of,
+    top,
+    x,
+    sample_s,
+    sample,
+    width,
+}: {
+    of: Trace['supplies'][number];
+    top: number;
+    x: (time: number) => number;
+    sample_s: number;
+    sample: number;
+    width: number;
+}) {
     const { text } = useSpeaking();
     const amps = (si: number) => text({ si, dimension: 'current' });
-    const most = Math.max(of.peak_A, of.current_A.reduce((a, b) => Math.max(a, b), 0));
+    const most = Math.max(
+        of.peak_A,
+        of.current_A.reduce((a, b) => Math.max(a, b), 0),
+    );
     const shown = of.max_A < 3 * most ? Math.max(of.max_A, most) : most; // the limit is drawn where it is near
     const y = scaleLinear([0, shown], [top + LANE - 8, top + 12]);
-    const path = area<number>((_, j) => x(j * sample_s), y(0), (current) => y(current))(of.current_A);
+    const path = area<number>(
+        (_, j) => x(j * sample_s),
+        y(0),
+        (current) => y(current),
+    )(of.current_A);
     const over = of.peak_A > of.max_A;
     return (
         <g>
@@ -126,7 +193,16 @@ function SupplyLane({ of, top, x, sample_s, sample, width }: { of: Trace['suppli
                 {amps(of.max_A)}
             </text>
             <path d={path ?? ''} fill="var(--color-mat-rule)" stroke="var(--color-mat-quiet)" />
-            {of.max_A <= shown && <line x1={LEFT} x2={width - RIGHT} y1={y(of.max_A)} y2={y(of.max_A)} stroke={over ? 'var(--color-coral)' : 'var(--color-mat-quiet)'} strokeDasharray="6 4" />}
+            {of.max_A <= shown && (
+                <line
+                    x1={LEFT}
+                    x2={width - RIGHT}
+                    y1={y(of.max_A)}
+                    y2={y(of.max_A)}
+                    stroke={over ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}
+                    strokeDasharray="6 4"
+                />
+            )}
             <circle cx={x(of.peak_at_s)} cy={y(of.peak_A)} r={3.5} fill={over ? 'var(--color-coral)' : 'var(--color-mat-ink)'} />
             <text x={width - RIGHT + 12} y={top + 18} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
                 {amps(of.current_A[sample] ?? 0)}

@@ -9,7 +9,19 @@ import { significant } from '../state/units';
 const MARGIN = { left: 58, right: 118, top: 14, bottom: 34 };
 
 /** Torque over the travel: what it takes going up and down, and what the drive has. */
-export function TorqueChart({ curves, position, onPosition, width, height }: { curves: Curves; position: number; onPosition: (position: number) => void; width: number; height: number }) {
+export function TorqueChart({
+    curves,
+    position,
+    onPosition,
+    width,
+    height,
+}: {
+    curves: Curves;
+    position: number;
+    onPosition: (position: number) => void;
+    width: number;
+    height: number;
+}) {
     const { book, system, text } = useSpeaking();
     const unit = book.preferred('torque', system);
     const torque = (si: number) => book.fromSi(si, unit);
@@ -26,8 +38,18 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
     const x = scaleLinear([place(curves.positions[0]!), place(curves.positions[curves.positions.length - 1]!)], [MARGIN.left, width - MARGIN.right]);
     const y = scaleLinear([bottom, top], [height - MARGIN.bottom, MARGIN.top]);
     const indices = curves.positions.map((_, i) => i);
-    const draw = (values: number[]) => line<number>((i) => x(place(curves.positions[i]!)), (i) => y(torque(values[i]!)))(indices) ?? '';
-    const over = limitFits ? area<number>((i) => x(place(curves.positions[i]!)), () => y(torque(limit)), (i) => y(torque(Math.max(limit, speedingUp[i]!))))(indices) : null;
+    const draw = (values: number[]) =>
+        line<number>(
+            (i) => x(place(curves.positions[i]!)),
+            (i) => y(torque(values[i]!)),
+        )(indices) ?? '';
+    const over = limitFits
+        ? area<number>(
+              (i) => x(place(curves.positions[i]!)),
+              () => y(torque(limit)),
+              (i) => y(torque(Math.max(limit, speedingUp[i]!))),
+          )(indices)
+        : null;
     const at = x(place(position));
 
     const hover = (event: PointerEvent<SVGSVGElement>) => {
@@ -47,11 +69,24 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
 
     return (
         <figure className="relative border border-line bg-well">
-            <svg viewBox={`0 0 ${width} ${height}`} className="block w-full" role="img" aria-label="Torque over the travel; the numbers are in the table that follows" onPointerMove={hover} onPointerDown={hover}>
+            <svg
+                viewBox={`0 0 ${width} ${height}`}
+                className="block w-full"
+                role="img"
+                aria-label="Torque over the travel; the numbers are in the table that follows"
+                onPointerMove={hover}
+                onPointerDown={hover}
+            >
                 <g fontSize="11" fill="var(--color-quiet)">
                     {y.ticks(5).map((tick) => (
                         <g key={tick}>
-                            <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke={tick === 0 ? 'var(--color-quiet)' : 'var(--color-line)'} />
+                            <line
+                                x1={MARGIN.left}
+                                x2={width - MARGIN.right}
+                                y1={y(tick)}
+                                y2={y(tick)}
+                                stroke={tick === 0 ? 'var(--color-quiet)' : 'var(--color-line)'}
+                            />
                             <text x={MARGIN.left - 6} y={y(tick) + 4} textAnchor="end">
                                 {significant(tick, 3)}
                             </text>
@@ -70,8 +105,27 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
                     </text>
                 </g>
                 {over !== null && <path d={over} fill="var(--color-fails)" opacity="0.25" />}
-                {limitFits && <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(torque(limit))} y2={y(torque(limit))} stroke="var(--color-fails)" strokeWidth="2.5" />}
-                {limitFits && curves.continuous_Nm !== null && <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(torque(curves.continuous_Nm))} y2={y(torque(curves.continuous_Nm))} stroke="var(--color-tight)" strokeDasharray="7 4" strokeWidth="1.5" />}
+                {limitFits && (
+                    <line
+                        x1={MARGIN.left}
+                        x2={width - MARGIN.right}
+                        y1={y(torque(limit))}
+                        y2={y(torque(limit))}
+                        stroke="var(--color-fails)"
+                        strokeWidth="2.5"
+                    />
+                )}
+                {limitFits && curves.continuous_Nm !== null && (
+                    <line
+                        x1={MARGIN.left}
+                        x2={width - MARGIN.right}
+                        y1={y(torque(curves.continuous_Nm))}
+                        y2={y(torque(curves.continuous_Nm))}
+                        stroke="var(--color-tight)"
+                        strokeDasharray="7 4"
+                        strokeWidth="1.5"
+                    />
+                )}
                 <path d={draw(curves.falling_Nm)} fill="none" stroke="var(--color-quiet)" strokeWidth="1.5" strokeDasharray="3 3" />
                 <path d={draw(speedingUp)} fill="none" stroke="var(--color-ink)" strokeWidth="1.2" />
                 <path d={draw(curves.rising_Nm)} fill="none" stroke="var(--color-ink)" strokeWidth="2.5" />
@@ -85,7 +139,11 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
                     ))}
                 </g>
             </svg>
-            {limit !== null && !limitFits && <p className="narrow absolute top-1 right-3 bg-well px-1 text-quiet">The drive stalls at {text({ si: limit, dimension: 'torque' })}, far above.</p>}
+            {limit !== null && !limitFits && (
+                <p className="narrow absolute top-1 right-3 bg-well px-1 text-quiet">
+                    The drive stalls at {text({ si: limit, dimension: 'torque' })}, far above.
+                </p>
+            )}
             {limit === null && <p className="narrow absolute top-1 right-3 bg-well px-1 text-quiet">No drive yet.</p>}
             <figcaption className="sr-only">
                 <table>
@@ -99,14 +157,17 @@ export function TorqueChart({ curves, position, onPosition, width, height }: { c
                         </tr>
                     </thead>
                     <tbody>
-                        {curves.positions.map((own, i) => i % 8 === 0 && (
-                            <tr key={own}>
-                                <td>{significant(place(own), 4) + shownUnit}</td>
-                                <td>{text({ si: curves.rising_Nm[i]!, dimension: 'torque' })}</td>
-                                <td>{text({ si: speedingUp[i]!, dimension: 'torque' })}</td>
-                                <td>{text({ si: curves.falling_Nm[i]!, dimension: 'torque' })}</td>
-                            </tr>
-                        ))}
+                        {curves.positions.map(
+                            (own, i) =>
+                                i % 8 === 0 && (
+                                    <tr key={own}>
+                                        <td>{significant(place(own), 4) + shownUnit}</td>
+                                        <td>{text({ si: curves.rising_Nm[i]!, dimension: 'torque' })}</td>
+                                        <td>{text({ si: speedingUp[i]!, dimension: 'torque' })}</td>
+                                        <td>{text({ si: curves.falling_Nm[i]!, dimension: 'torque' })}</td>
+                                    </tr>
+                                ),
+                        )}
                     </tbody>
                 </table>
             </figcaption>

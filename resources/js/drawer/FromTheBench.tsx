@@ -5,10 +5,21 @@ import { useSpeaking } from '../state/UnitsContext';
 import { significant } from '../state/units';
 import { STATION_BUTTON } from '../stations/StationFields';
 
-const FREE = [['no_load_rpm', 'Speed without load'], ['no_load_A', 'Current without load']] as const;
+const FREE = [
+    ['no_load_rpm', 'Speed without load'],
+    ['no_load_A', 'Current without load'],
+] as const;
 const WAYS = {
-    held: [['held_kg', 'Mass it just holds level'], ['arm_m', 'On an arm of'], ['held_A', 'Current then']],
-    loaded: [['load_Nm', 'A known load'], ['loaded_rpm', 'Speed under it'], ['loaded_A', 'Current under it']],
+    held: [
+        ['held_kg', 'Mass it just holds level'],
+        ['arm_m', 'On an arm of'],
+        ['held_A', 'Current then'],
+    ],
+    loaded: [
+        ['load_Nm', 'A known load'],
+        ['loaded_rpm', 'Speed under it'],
+        ['loaded_A', 'Current under it'],
+    ],
 } as const;
 
 /** Ratings from what was measured at the bench, with the working shown. */
@@ -36,10 +47,19 @@ export function FromTheBench({ onUse }: { onUse: (ratings: Record<string, string
             if (Object.keys(wrong).length === 0) {
                 const { results } = await api.calculate('drive.bench', inputs);
                 setWorking(results.working as string[]);
-                onUse(Object.fromEntries(['no_load_rpm', 'no_load_A', 'stall_Nm', 'stall_A'].map((key) => [key, `${significant(results[key] as number, 4)} ${book.keptIn(key)}`])));
+                onUse(
+                    Object.fromEntries(
+                        ['no_load_rpm', 'no_load_A', 'stall_Nm', 'stall_A'].map((key) => [
+                            key,
+                            `${significant(results[key] as number, 4)} ${book.keptIn(key)}`,
+                        ]),
+                    ),
+                );
             }
         } catch (thrown) {
-            (thrown instanceof Refused ? thrown.errors : [{ field: 'no_load_rpm', message: String(thrown) }]).forEach((error) => (wrong[error.field] = error.message));
+            (thrown instanceof Refused ? thrown.errors : [{ field: 'no_load_rpm', message: String(thrown) }]).forEach(
+                (error) => (wrong[error.field] = error.message),
+            );
         }
         setErrors(wrong);
     };
@@ -57,7 +77,17 @@ export function FromTheBench({ onUse }: { onUse: (ratings: Record<string, string
             <div className="grid grid-cols-2 gap-x-6">
                 {fields.map(([key, label]) => (
                     <FieldFrame key={key} label={label} error={errors[key]}>
-                        {({ id, describedBy }) => <input id={id} aria-describedby={describedBy} autoComplete="off" placeholder={book.keptIn(key)} className={`w-full border bg-well px-2 py-1 text-right ${errors[key] === undefined ? 'border-line' : 'border-fails'}`} value={typed[key] ?? ''} onChange={(event) => setTyped({ ...typed, [key]: event.target.value })} />}
+                        {({ id, describedBy }) => (
+                            <input
+                                id={id}
+                                aria-describedby={describedBy}
+                                autoComplete="off"
+                                placeholder={book.keptIn(key)}
+                                className={`w-full border bg-well px-2 py-1 text-right ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}
+                                value={typed[key] ?? ''}
+                                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                            />
+                        )}
                     </FieldFrame>
                 ))}
             </div>

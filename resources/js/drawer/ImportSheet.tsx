@@ -56,14 +56,26 @@ export function ImportSheet({ open, onClose, onStored }: { open: boolean; onClos
     return (
         <Sheet open={open} onClose={close} title="Drives from a table" wide>
             <p>
-                A CSV file with a first line that names the columns. Numbers may carry any unit, such as <code>3.5 kg cm</code>; empty cells are fine where a kind has no such figure. <a className="text-accent underline" href="/api/drawer/export" download>Your drawer as a table</a> is a good example.
+                A CSV file with a first line that names the columns. Numbers may carry any unit, such as <code>3.5 kg cm</code>; empty cells are fine where a
+                kind has no such figure.{' '}
+                <a className="text-accent underline" href="/api/drawer/export" download>
+                    Your drawer as a table
+                </a>{' '}
+                is a good example.
             </p>
             <div className="mt-3 flex items-center gap-3">
                 <button type="button" className="border border-line bg-well px-3 py-1" onClick={() => file.current?.click()}>
                     Choose the file…
                 </button>
                 <span className="text-quiet">{name}</span>
-                <input ref={file} type="file" hidden aria-label="Table of drives" accept=".csv,text/csv,text/plain" onChange={(event) => void pick(event.target.files?.[0])} />
+                <input
+                    ref={file}
+                    type="file"
+                    hidden
+                    aria-label="Table of drives"
+                    accept=".csv,text/csv,text/plain"
+                    onChange={(event) => void pick(event.target.files?.[0])}
+                />
             </div>
             {problem !== '' && (
                 <p role="alert" className="mt-3 border-l-3 border-fails pl-2 text-fails">
@@ -73,8 +85,14 @@ export function ImportSheet({ open, onClose, onStored }: { open: boolean; onClos
             {answer !== null && (
                 <div role="status" className="mt-3">
                     <p>
-                        <strong>{answer.stored ? `${good} ${good === 1 ? 'drive is' : 'drives are'} in the drawer now` : `${good} ${good === 1 ? 'row is' : 'rows are'} right`}</strong>
-                        {answer.replaced.length > 0 && `, ${answer.replaced.length} of them ${answer.stored ? 'replaced one' : 'replace one'} of the same name (${answer.replaced.slice(0, 6).join(', ')}${answer.replaced.length > 6 ? '…' : ''})`}.
+                        <strong>
+                            {answer.stored
+                                ? `${good} ${good === 1 ? 'drive is' : 'drives are'} in the drawer now`
+                                : `${good} ${good === 1 ? 'row is' : 'rows are'} right`}
+                        </strong>
+                        {answer.replaced.length > 0 &&
+                            `, ${answer.replaced.length} of them ${answer.stored ? 'replaced one' : 'replace one'} of the same name (${answer.replaced.slice(0, 6).join(', ')}${answer.replaced.length > 6 ? '…' : ''})`}
+                        .
                     </p>
                     {answer.errors.length > 0 && (
                         <table className="mt-2 w-full border border-fails">
@@ -117,7 +135,8 @@ export function ImportSheet({ open, onClose, onStored }: { open: boolean; onClos
                             <div key={column.column} className="contents">
                                 <dt className="font-mono text-[0.86rem]">{column.column}</dt>
                                 <dd>
-                                    {column.says} {!column.needed && <span className="text-quiet">May be empty.</span>} {column.kinds.length < 6 && <span className="text-quiet">Only for {column.kinds.join(', ')}.</span>}
+                                    {column.says} {!column.needed && <span className="text-quiet">May be empty.</span>}{' '}
+                                    {column.kinds.length < 6 && <span className="text-quiet">Only for {column.kinds.join(', ')}.</span>}
                                 </dd>
                             </div>
                         ))}

@@ -52,7 +52,12 @@ export function TableDrawer({ kind }: { kind: TableKind }) {
                                 return (
                                     <td key={column.key} className="px-3 py-1">
                                         {column.choices !== undefined ? (
-                                            <select aria-label={label} className="border border-line bg-well px-2 py-0.5" value={row[column.key]} onChange={(event) => keep(changed(event.target.value))}>
+                                            <select
+                                                aria-label={label}
+                                                className="border border-line bg-well px-2 py-0.5"
+                                                value={row[column.key]}
+                                                onChange={(event) => keep(changed(event.target.value))}
+                                            >
                                                 {column.choices.map(([value, words]) => (
                                                     <option key={value} value={value}>
                                                         {words}
@@ -76,7 +81,12 @@ export function TableDrawer({ kind }: { kind: TableKind }) {
                                 );
                             })}
                             <td className="px-3 py-1 text-right">
-                                <button type="button" className={STATION_BUTTON} aria-label={`Take ${kind.one} ${i + 1} out`} onClick={() => keep(rows.filter((_, j) => j !== i))}>
+                                <button
+                                    type="button"
+                                    className={STATION_BUTTON}
+                                    aria-label={`Take ${kind.one} ${i + 1} out`}
+                                    onClick={() => keep(rows.filter((_, j) => j !== i))}
+                                >
                                     Out
                                 </button>
                             </td>

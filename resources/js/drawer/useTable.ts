@@ -43,7 +43,9 @@ export function useTable(kind: TableKind) {
     };
     const refuse = (failure: unknown) => {
         setOvertaken(failure instanceof Refused && failure.status === CHANGED_ELSEWHERE);
-        setWrong(failure instanceof Refused ? Object.fromEntries(failure.errors.map((each) => [each.field, each.message])) : { '': (failure as Error).message });
+        setWrong(
+            failure instanceof Refused ? Object.fromEntries(failure.errors.map((each) => [each.field, each.message])) : { '': (failure as Error).message },
+        );
     };
     const settle = async (now: KeptTable) => {
         queries.setQueryData(['table', kind.table], now);

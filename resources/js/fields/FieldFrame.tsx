@@ -7,7 +7,21 @@ interface Given {
 }
 
 /** Label, field, what was understood, and what is wrong: the same for every field. */
-export function FieldFrame({ label, how, error, understood, stacked = false, children }: { label: string; how?: string; error?: string; understood?: string; /** The field under its label, over the whole width. */ stacked?: boolean; children: (given: Given) => ReactNode }) {
+export function FieldFrame({
+    label,
+    how,
+    error,
+    understood,
+    stacked = false,
+    children,
+}: {
+    label: string;
+    how?: string;
+    error?: string;
+    understood?: string;
+    /** The field under its label, over the whole width. */ stacked?: boolean;
+    children: (given: Given) => ReactNode;
+}) {
     const id = useId();
     if (useContext(InSentence)) {
         return (

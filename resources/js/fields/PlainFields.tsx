@@ -5,12 +5,34 @@ import { draftKey, useDrafts } from '../state/drafts';
 import { FieldFrame } from './FieldFrame';
 
 /** One of a few words. */
-export function ChoiceField({ label, path, value, choices, how, toValue = (choice) => choice, also = () => [] }: { label: string; path: string; value: string; choices: { value: string; label: string }[]; how?: string; toValue?: (choice: string) => unknown; also?: (choice: string) => Edit[] }) {
+export function ChoiceField({
+    label,
+    path,
+    value,
+    choices,
+    how,
+    toValue = (choice) => choice,
+    also = () => [],
+}: {
+    label: string;
+    path: string;
+    value: string;
+    choices: { value: string; label: string }[];
+    how?: string;
+    toValue?: (choice: string) => unknown;
+    also?: (choice: string) => Edit[];
+}) {
     const { edit } = useBuild();
     return (
         <FieldFrame label={label} how={how} error={useFieldError(path)}>
             {({ id, describedBy }) => (
-                <select id={id} aria-describedby={describedBy} className="w-full border border-line bg-well px-2 py-1 font-semibold" value={value} onChange={(event) => edit({ path, value: toValue(event.target.value) }, ...also(event.target.value))}>
+                <select
+                    id={id}
+                    aria-describedby={describedBy}
+                    className="w-full border border-line bg-well px-2 py-1 font-semibold"
+                    value={value}
+                    onChange={(event) => edit({ path, value: toValue(event.target.value) }, ...also(event.target.value))}
+                >
                     {choices.map((choice) => (
                         <option key={choice.value} value={choice.value}>
                             {choice.label}
@@ -29,7 +51,14 @@ export function ToggleField({ label, path, value, how }: { label: string; path: 
         <FieldFrame label={label} how={how} error={useFieldError(path)}>
             {({ id, describedBy }) => (
                 <span className="flex justify-end">
-                    <input id={id} type="checkbox" aria-describedby={describedBy} className="size-5 accent-accent" checked={value} onChange={(event) => edit({ path, value: event.target.checked })} />
+                    <input
+                        id={id}
+                        type="checkbox"
+                        aria-describedby={describedBy}
+                        className="size-5 accent-accent"
+                        checked={value}
+                        onChange={(event) => edit({ path, value: event.target.checked })}
+                    />
                 </span>
             )}
         </FieldFrame>
@@ -40,7 +69,9 @@ export function ToggleField({ label, path, value, how }: { label: string; path: 
 export function TextField({ label, path, value, how }: { label: string; path: string; value: string; how?: string }) {
     return (
         <FieldFrame label={label} how={how} error={useFieldError(path)}>
-            {({ id, describedBy }) => <TextInput id={id} describedBy={describedBy} path={path} value={value} className="w-full border border-line bg-well px-2 py-1 font-semibold" />}
+            {({ id, describedBy }) => (
+                <TextInput id={id} describedBy={describedBy} path={path} value={value} className="w-full border border-line bg-well px-2 py-1 font-semibold" />
+            )}
         </FieldFrame>
     );
 }
@@ -51,7 +82,21 @@ export function useFieldError(path: string): string | undefined {
 }
 
 /** An input that saves its text when it is left; what was refused stays in it. */
-export function TextInput({ id, describedBy, path, value, className, label }: { id?: string; describedBy?: string; path: string; value: string; className: string; label?: string }) {
+export function TextInput({
+    id,
+    describedBy,
+    path,
+    value,
+    className,
+    label,
+}: {
+    id?: string;
+    describedBy?: string;
+    path: string;
+    value: string;
+    className: string;
+    label?: string;
+}) {
     const { stored, edit } = useBuild();
     const key = draftKey(stored.id, path);
     const draft = useDrafts((state) => state.drafts[key]);

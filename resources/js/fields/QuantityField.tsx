@@ -79,9 +79,16 @@ export function QuantityField({ label, path, value, keptIn, typedIn, how, empty 
     };
 
     return (
-        <FieldFrame label={label} how={how} error={draft?.message} understood={unit !== usual && value !== null ? `= ${significant(book.fromSi(si, usual), 4)}${gap(usual)}${usual}` : undefined}>
+        <FieldFrame
+            label={label}
+            how={how}
+            error={draft?.message}
+            understood={unit !== usual && value !== null ? `= ${significant(book.fromSi(si, usual), 4)}${gap(usual)}${usual}` : undefined}
+        >
             {({ id, describedBy }) => (
-                <span className={`${inSentence ? 'inline-flex' : 'flex px-2'} items-baseline border bg-well ${draft === undefined ? 'border-line' : 'border-fails'} focus-within:border-accent`}>
+                <span
+                    className={`${inSentence ? 'inline-flex' : 'flex px-2'} items-baseline border bg-well ${draft === undefined ? 'border-line' : 'border-fails'} focus-within:border-accent`}
+                >
                     <input
                         id={id}
                         aria-describedby={describedBy}

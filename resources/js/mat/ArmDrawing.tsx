@@ -6,7 +6,23 @@ import { Switches } from './Switches';
 const LABEL_APART = 15; // points between names on the same side
 
 /** An arm on its pivot: its body at an angle, its travel, places, switches and stops. */
-export function ArmDrawing({ motion, arm, frame, position, runOn, color, onGrab }: { motion: Motion; arm: Arm; frame: Frame; position: number; runOn: SwitchRunOn[]; color: string; onGrab?: (index: number) => void }) {
+export function ArmDrawing({
+    motion,
+    arm,
+    frame,
+    position,
+    runOn,
+    color,
+    onGrab,
+}: {
+    motion: Motion;
+    arm: Arm;
+    frame: Frame;
+    position: number;
+    runOn: SwitchRunOn[];
+    color: string;
+    onGrab?: (index: number) => void;
+}) {
     const reach = armReach(arm);
     const pivot = frame.at({ x: 0, y: 0 });
     const along = (radius: number, degrees: number) => frame.at(polar(radius, degrees));
@@ -17,7 +33,9 @@ export function ArmDrawing({ motion, arm, frame, position, runOn, color, onGrab 
     return (
         <g>
             <path d={arc(along, reach * 1.05, low, high)} fill="none" stroke="var(--color-mat-quiet)" strokeDasharray="2 4" />
-            {[motion.stops.hard_low, motion.stops.hard_high].map((at, i) => at !== null && <Bar key={i} from={along(reach * 0.9, at)} to={along(reach * 1.12, at)} />)}
+            {[motion.stops.hard_low, motion.stops.hard_high].map(
+                (at, i) => at !== null && <Bar key={i} from={along(reach * 0.9, at)} to={along(reach * 1.12, at)} />,
+            )}
             <path d={`M${pivot.x - 16} ${pivot.y + 20}h32l-9-14h-14z`} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" />
             <line x1={pivot.x} y1={pivot.y} x2={tip.x} y2={tip.y} stroke={color} strokeWidth={thick} strokeLinecap="round" />
             <circle cx={pivot.x} cy={pivot.y} r={thick * 0.75} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
@@ -35,8 +53,15 @@ export function ArmDrawing({ motion, arm, frame, position, runOn, color, onGrab 
 
 function Names({ motion, along, reach }: { motion: Motion; along: (radius: number, degrees: number) => Point; reach: number }) {
     const marks = [
-        ...motion.places.map((place) => ({ key: place.id, at: place.at, text: `${place.name} ${String(place.at).replace('-', '−')}°`, ink: 'var(--color-mat-ink)' })),
-        ...[motion.stops.hard_low, motion.stops.hard_high].flatMap((at, i) => (at === null ? [] : [{ key: `stop${i}`, at, text: `stop ${String(at).replace('-', '−')}°`, ink: 'var(--color-mat-quiet)' }])),
+        ...motion.places.map((place) => ({
+            key: place.id,
+            at: place.at,
+            text: `${place.name} ${String(place.at).replace('-', '−')}°`,
+            ink: 'var(--color-mat-ink)',
+        })),
+        ...[motion.stops.hard_low, motion.stops.hard_high].flatMap((at, i) =>
+            at === null ? [] : [{ key: `stop${i}`, at, text: `stop ${String(at).replace('-', '−')}°`, ink: 'var(--color-mat-quiet)' }],
+        ),
     ].map((mark) => ({ ...mark, ...along(reach * 1.15, mark.at) }));
     const placed: typeof marks = [];
     for (const mark of [...marks].sort((a, b) => a.y - b.y)) {
@@ -63,5 +88,7 @@ function arc(along: (radius: number, degrees: number) => Point, radius: number, 
 }
 
 function Payload({ at, size }: { at: Point; size: number }) {
-    return <rect x={at.x - size / 2} y={at.y - size / 2} width={size} height={size} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" strokeWidth="1.5" />;
+    return (
+        <rect x={at.x - size / 2} y={at.y - size / 2} width={size} height={size} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" strokeWidth="1.5" />
+    );
 }

@@ -5,7 +5,25 @@ import { Switches } from './Switches';
 import { hoistShape, type Frame } from './geometry';
 
 /** A load on a cord under its drum, with the heights that have a name. */
-export function HoistDrawing({ motion, hoist, frame, position, positions, runOn, color, onGrab }: { motion: Motion; hoist: Hoist; frame: Frame; position: number; positions: number[]; runOn: SwitchRunOn[]; color: string; onGrab?: (index: number) => void }) {
+export function HoistDrawing({
+    motion,
+    hoist,
+    frame,
+    position,
+    positions,
+    runOn,
+    color,
+    onGrab,
+}: {
+    motion: Motion;
+    hoist: Hoist;
+    frame: Frame;
+    position: number;
+    positions: number[];
+    runOn: SwitchRunOn[];
+    color: string;
+    onGrab?: (index: number) => void;
+}) {
     const { text } = useSpeaking();
     const { drum, radius, load } = hoistShape(hoist, positions);
     const centre = frame.at(drum);
@@ -19,22 +37,36 @@ export function HoistDrawing({ motion, hoist, frame, position, positions, runOn,
         <g>
             <line x1={cordX} y1={centre.y} x2={cordX} y2={loadTop} stroke="var(--color-mat-ink)" strokeWidth="2" />
             <circle cx={centre.x} cy={centre.y} r={radius * frame.scale} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
-            <line x1={centre.x} y1={centre.y} x2={centre.x + Math.cos(spoke) * radius * frame.scale} y2={centre.y - Math.sin(spoke) * radius * frame.scale} stroke="var(--color-mat-ink)" strokeWidth="2" />
+            <line
+                x1={centre.x}
+                y1={centre.y}
+                x2={centre.x + Math.cos(spoke) * radius * frame.scale}
+                y2={centre.y - Math.sin(spoke) * radius * frame.scale}
+                stroke="var(--color-mat-ink)"
+                strokeWidth="2"
+            />
             <rect x={cordX - side / 2} y={loadTop} width={side} height={side} fill={color} stroke="var(--color-mat-ink)" strokeWidth="1.5" />
             <g fontSize="12" className="narrow" fill="var(--color-mat-ink)">
-                {[...motion.places].sort((a, b) => b.at - a.at).map((place) => {
-                    const at = mark(place.at * 1000);
-                    return (
-                        <g key={place.id}>
-                            <line x1={cordX - side / 2} x2={at.x} y1={at.y} y2={at.y} stroke="var(--color-mat-quiet)" strokeDasharray="2 4" />
-                            <text x={at.x + 14} y={at.y + 4}>
-                                {place.name} {text({ si: place.at, dimension: 'length' })}
-                            </text>
-                        </g>
-                    );
-                })}
+                {[...motion.places]
+                    .sort((a, b) => b.at - a.at)
+                    .map((place) => {
+                        const at = mark(place.at * 1000);
+                        return (
+                            <g key={place.id}>
+                                <line x1={cordX - side / 2} x2={at.x} y1={at.y} y2={at.y} stroke="var(--color-mat-quiet)" strokeDasharray="2 4" />
+                                <text x={at.x + 14} y={at.y + 4}>
+                                    {place.name} {text({ si: place.at, dimension: 'length' })}
+                                </text>
+                            </g>
+                        );
+                    })}
             </g>
-            {[motion.stops.hard_low, motion.stops.hard_high].map((at, i) => at !== null && <Bar key={i} from={{ x: cordX - side * 0.9, y: frame.y(at * 1000) }} to={{ x: cordX - side * 0.55, y: frame.y(at * 1000) }} />)}
+            {[motion.stops.hard_low, motion.stops.hard_high].map(
+                (at, i) =>
+                    at !== null && (
+                        <Bar key={i} from={{ x: cordX - side * 0.9, y: frame.y(at * 1000) }} to={{ x: cordX - side * 0.55, y: frame.y(at * 1000) }} />
+                    ),
+            )}
             <Switches motion={motion} runOn={runOn} unit="m" at={(at, away = 0) => ({ ...mark(at * 1000), x: mark(0).x + away })} onGrab={onGrab} />
             <SensorMarks motion={motion.id} at={(at) => mark(at * 1000)} />
         </g>

@@ -23,7 +23,10 @@ interface Props {
 export function Mat({ motion: given, curves, position, onPosition, width, height, play, onSwitch }: Props) {
     const svg = useRef<SVGSVGElement>(null);
     const [held, setHeld] = useState<{ index: number; at: number } | null>(null);
-    const motion = held === null ? given : { ...given, stops: { ...given.stops, switches: given.stops.switches.map((each, i) => (i === held.index ? { ...each, at: held.at } : each)) } };
+    const motion =
+        held === null
+            ? given
+            : { ...given, stops: { ...given.stops, switches: given.stops.switches.map((each, i) => (i === held.index ? { ...each, at: held.at } : each)) } };
     const { book, text } = useSpeaking();
     const kind = kindOf(motion.mechanism);
     const frame = new Frame(kind.extent(motion.mechanism, curves), width, height, { left: 60, right: 100, top: height < 280 ? 66 : 16, bottom: 34 });
@@ -50,7 +53,9 @@ export function Mat({ motion: given, curves, position, onPosition, width, height
     };
     const press = (event: KeyboardEvent) => {
         const step = ((high - low) / 100) * (event.shiftKey ? 10 : 1);
-        const to = { ArrowUp: position + step, ArrowRight: position + step, ArrowDown: position - step, ArrowLeft: position - step, Home: low, End: high }[event.key];
+        const to = { ArrowUp: position + step, ArrowRight: position + step, ArrowDown: position - step, ArrowLeft: position - step, Home: low, End: high }[
+            event.key
+        ];
         if (to !== undefined) {
             event.preventDefault();
             move(to);
@@ -87,7 +92,15 @@ export function Mat({ motion: given, curves, position, onPosition, width, height
                 onKeyDown={press}
             >
                 <MatGround frame={frame} />
-                <kind.Draw motion={motion} thing={motion.mechanism} curves={curves} frame={frame} position={position} color={MARKER_COLOR[motion.marker]} onGrab={onSwitch === undefined ? undefined : (index) => setHeld({ index, at: given.stops.switches[index]!.at })} />
+                <kind.Draw
+                    motion={motion}
+                    thing={motion.mechanism}
+                    curves={curves}
+                    frame={frame}
+                    position={position}
+                    color={MARKER_COLOR[motion.marker]}
+                    onGrab={onSwitch === undefined ? undefined : (index) => setHeld({ index, at: given.stops.switches[index]!.at })}
+                />
             </svg>
             <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1">
                 <p className="figure">{text(quantity)}</p>
@@ -97,7 +110,12 @@ export function Mat({ motion: given, curves, position, onPosition, width, height
             </div>
             <div className="absolute top-2 right-2 flex items-center gap-2">
                 {play.time !== null && <span className="figure bg-mat px-2">{significant(play.time, play.time < 1 ? 2 : 3)} s</span>}
-                <button type="button" className="border border-mat-quiet bg-mat px-3 py-1 hover:bg-mat-rule disabled:opacity-60" disabled={curves.there === null} onClick={play.toggle}>
+                <button
+                    type="button"
+                    className="border border-mat-quiet bg-mat px-3 py-1 hover:bg-mat-rule disabled:opacity-60"
+                    disabled={curves.there === null}
+                    onClick={play.toggle}
+                >
                     {play.isPlaying ? 'Pause' : 'Play'} <kbd className="key narrow text-mat-quiet">Space</kbd>
                 </button>
             </div>

@@ -16,22 +16,40 @@ export function MatGround({ frame }: { frame: Frame }) {
         <g aria-hidden="true">
             <rect width={frame.width} height={frame.height} fill="var(--color-mat)" />
             {xs.map((mm) => (
-                <line key={`x${mm}`} x1={frame.x(mm)} x2={frame.x(mm)} y1={0} y2={frame.height - RULER} stroke={mm % figures === 0 ? 'var(--color-mat-rule)' : 'var(--color-mat-grid)'} />
+                <line
+                    key={`x${mm}`}
+                    x1={frame.x(mm)}
+                    x2={frame.x(mm)}
+                    y1={0}
+                    y2={frame.height - RULER}
+                    stroke={mm % figures === 0 ? 'var(--color-mat-rule)' : 'var(--color-mat-grid)'}
+                />
             ))}
             {ys.map((mm) => (
-                <line key={`y${mm}`} y1={frame.y(mm)} y2={frame.y(mm)} x1={RULER + 8} x2={frame.width} stroke={mm % figures === 0 ? 'var(--color-mat-rule)' : 'var(--color-mat-grid)'} />
+                <line
+                    key={`y${mm}`}
+                    y1={frame.y(mm)}
+                    y2={frame.y(mm)}
+                    x1={RULER + 8}
+                    x2={frame.width}
+                    stroke={mm % figures === 0 ? 'var(--color-mat-rule)' : 'var(--color-mat-grid)'}
+                />
             ))}
             <g fill="var(--color-mat-quiet)" fontSize="10" textAnchor="middle">
-                {xs.filter((mm) => mm % figures === 0 && frame.x(mm) > 50 && frame.x(mm) < frame.width - 30).map((mm) => (
-                    <text key={mm} x={frame.x(mm)} y={frame.height - 6}>
-                        {String(mm).replace('-', '−')}
-                    </text>
-                ))}
-                {ys.filter((mm) => mm % figures === 0 && frame.y(mm) > 12 && frame.y(mm) < frame.height - RULER - 8).map((mm) => (
-                    <text key={mm} x={14} y={frame.y(mm) + 3.5}>
-                        {String(mm).replace('-', '−')}
-                    </text>
-                ))}
+                {xs
+                    .filter((mm) => mm % figures === 0 && frame.x(mm) > 50 && frame.x(mm) < frame.width - 30)
+                    .map((mm) => (
+                        <text key={mm} x={frame.x(mm)} y={frame.height - 6}>
+                            {String(mm).replace('-', '−')}
+                        </text>
+                    ))}
+                {ys
+                    .filter((mm) => mm % figures === 0 && frame.y(mm) > 12 && frame.y(mm) < frame.height - RULER - 8)
+                    .map((mm) => (
+                        <text key={mm} x={14} y={frame.y(mm) + 3.5}>
+                            {String(mm).replace('-', '−')}
+                        </text>
+                    ))}
                 <text x={frame.width - 14} y={frame.height - 6}>
                     mm
                 </text>

@@ -23,10 +23,34 @@ interface Props {
 export function Switches({ motion, runOn, unit, at, onGrab }: Props) {
     const places = motion.places.map((place) => place.at);
     const travel = Math.max(...places) - Math.min(...places) || 1;
-    return motion.stops.switches.map((each, i) => <OneSwitch key={each.id} one={each} travel={travel} runOn={runOn.find((other) => other.switch === each.id)} unit={unit} at={at} onGrab={onGrab && (() => onGrab(i))} />);
+    return motion.stops.switches.map((each, i) => (
+        <OneSwitch
+            key={each.id}
+            one={each}
+            travel={travel}
+            runOn={runOn.find((other) => other.switch === each.id)}
+            unit={unit}
+            at={at}
+            onGrab={onGrab && (() => onGrab(i))}
+        />
+    ));
 }
 
-function OneSwitch({ one, travel, runOn, unit, at, onGrab }: { one: LimitSwitch; travel: number; runOn: SwitchRunOn | undefined; unit: 'deg' | 'm'; at: Props['at']; onGrab: (() => void) | undefined }) {
+function OneSwitch({
+    one,
+    travel,
+    runOn,
+    unit,
+    at,
+    onGrab,
+}: {
+    one: LimitSwitch;
+    travel: number;
+    runOn: SwitchRunOn | undefined;
+    unit: 'deg' | 'm';
+    at: Props['at'];
+    onGrab: (() => void) | undefined;
+}) {
     const { text } = useSpeaking();
     const way = one.end === 'low' ? -1 : 1;
     const path = (from: number, to: number) =>
@@ -42,14 +66,20 @@ function OneSwitch({ one, travel, runOn, unit, at, onGrab }: { one: LimitSwitch;
     const apart = (distance: number | null) => Math.hypot(at(one.at + way * (distance ?? 0)).x - trips.x, at(one.at + way * (distance ?? 0)).y - trips.y);
     return (
         <g>
-            {one.travel > 0 && <path d={path(one.at - way * one.travel, one.at)} fill="none" stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />}
+            {one.travel > 0 && (
+                <path d={path(one.at - way * one.travel, one.at)} fill="none" stroke="var(--color-yellow)" strokeWidth="3" strokeDasharray="2 2" />
+            )}
             <path d={path(one.at, one.at + way * (runOn?.distance ?? 0))} fill="none" stroke="var(--color-coral)" strokeWidth="5" opacity="0.8" />
             {onGrab !== undefined &&
                 (runOn?.slower ?? []).map((each) => {
                     if (apart(each.distance) < NEAR) {
                         return null; // the mark of the switch lies over it
                     }
-                    const [from, to, name] = [at(one.at + way * (each.distance ?? 0), -7), at(one.at + way * (each.distance ?? 0), 7), at(one.at + way * (each.distance ?? 0), -12)];
+                    const [from, to, name] = [
+                        at(one.at + way * (each.distance ?? 0), -7),
+                        at(one.at + way * (each.distance ?? 0), 7),
+                        at(one.at + way * (each.distance ?? 0), -12),
+                    ];
                     return (
                         <g key={each.share}>
                             <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-coral)" strokeWidth="2" />
@@ -60,7 +90,15 @@ function OneSwitch({ one, travel, runOn, unit, at, onGrab }: { one: LimitSwitch;
                     );
                 })}
             {onGrab !== undefined && left !== null && (
-                <text x={beyond.x} y={beyond.y + 4} fontSize="12" className="narrow" textAnchor="middle" {...HALO} fill={left < 0 ? 'var(--color-coral)' : 'var(--color-mat-ink)'}>
+                <text
+                    x={beyond.x}
+                    y={beyond.y + 4}
+                    fontSize="12"
+                    className="narrow"
+                    textAnchor="middle"
+                    {...HALO}
+                    fill={left < 0 ? 'var(--color-coral)' : 'var(--color-mat-ink)'}
+                >
                     {left < 0 ? `${say(-left)} too far` : `${say(left)} left`}
                 </text>
             )}

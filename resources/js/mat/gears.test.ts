@@ -2,7 +2,18 @@ import { describe, expect, it } from 'vitest';
 import type { TrainWheel } from '../api/types';
 import { snapped, toothed, turned } from './gears';
 
-const wheel = (stage: number, driver: boolean, shaft: number, teeth: number, x: number, y: number, type: TrainWheel['type'] = 'spur'): TrainWheel => ({ stage, driver, shaft, plane: 0, teeth, type, x_mm: x, y_mm: y, outside_mm: teeth / 2 + 1, pitch_mm: teeth / 2 });
+const wheel = (stage: number, driver: boolean, shaft: number, teeth: number, x: number, y: number, type: TrainWheel['type'] = 'spur'): TrainWheel => ({
+    stage,
+    driver,
+    shaft,
+    plane: 0,
+    teeth,
+    type,
+    x_mm: x,
+    y_mm: y,
+    outside_mm: teeth / 2 + 1,
+    pitch_mm: teeth / 2,
+});
 
 describe('wheels on the plate', () => {
     it('have as many teeth as they say, to their outside diameter', () => {

@@ -7,7 +7,12 @@ export function toothed(wheel: Pick<TrainWheel, 'teeth' | 'pitch_mm' | 'outside_
     const root = Math.max(wheel.pitch_mm - 1.25 * (out - wheel.pitch_mm), wheel.pitch_mm * 0.4);
     const pitch = (2 * Math.PI) / wheel.teeth;
     const at = (radius: number, angle: number): Point => ({ x: radius * Math.cos(angle), y: radius * Math.sin(angle) });
-    return Array.from({ length: wheel.teeth }, (_, i) => i * pitch).flatMap((middle) => [at(root, middle - pitch * 0.34), at(out, middle - pitch * 0.13), at(out, middle + pitch * 0.13), at(root, middle + pitch * 0.34)]);
+    return Array.from({ length: wheel.teeth }, (_, i) => i * pitch).flatMap((middle) => [
+        at(root, middle - pitch * 0.34),
+        at(out, middle - pitch * 0.13),
+        at(out, middle + pitch * 0.13),
+        at(root, middle + pitch * 0.34),
+    ]);
 }
 
 /**

@@ -2,7 +2,18 @@ import { describe, expect, it } from 'vitest';
 import type { Arm, Curves } from '../api/types';
 import { angleOf, armExtent, armReach, Frame, lookUp, polar, runAt } from './geometry';
 
-const arm: Arm = { kind: 'arm', mass_kg: 0.2, cg_m: 0.1, payload_kg: 0, payload_m: 0, friction_Nm: 0, inertia_kgm2: null, counterbalance_Nm: 0, spring_Nm_per_deg: 0, spring_rest_deg: 0 };
+const arm: Arm = {
+    kind: 'arm',
+    mass_kg: 0.2,
+    cg_m: 0.1,
+    payload_kg: 0,
+    payload_m: 0,
+    friction_Nm: 0,
+    inertia_kgm2: null,
+    counterbalance_Nm: 0,
+    spring_Nm_per_deg: 0,
+    spring_rest_deg: 0,
+};
 const margin = { left: 10, right: 10, top: 10, bottom: 10 };
 
 describe('points on the mat', () => {

@@ -31,7 +31,13 @@ export function armReach(arm: Arm): number {
 /** What an arm sweeps, with its pivot. */
 export function armExtent(arm: Arm, positions: number[]): Box {
     const reach = armReach(arm) * 1.16;
-    return box([{ x: reach * 0.22, y: 0 }, { x: -reach * 0.22, y: 0 }, { x: 0, y: -reach * 0.2 }, { x: 0, y: reach * 0.12 }, ...positions.map((degrees) => polar(reach, degrees))]);
+    return box([
+        { x: reach * 0.22, y: 0 },
+        { x: -reach * 0.22, y: 0 },
+        { x: 0, y: -reach * 0.2 },
+        { x: 0, y: reach * 0.12 },
+        ...positions.map((degrees) => polar(reach, degrees)),
+    ]);
 }
 
 /** The height of the drum's centre above height 0, and the size of the load drawn. */

@@ -27,7 +27,14 @@ const turntable: Kind<Turntable> = {
         const tip = scene.frame.at(polar(radius, 90 - scene.position));
         return (
             <g>
-                <circle cx={centre.x} cy={centre.y} r={radius * scene.frame.scale} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
+                <circle
+                    cx={centre.x}
+                    cy={centre.y}
+                    r={radius * scene.frame.scale}
+                    fill="var(--color-mat-rule)"
+                    stroke="var(--color-mat-ink)"
+                    strokeWidth="2.5"
+                />
                 <Rod from={centre} to={tip} width={10} color={scene.color} />
                 <circle cx={centre.x} cy={centre.y} r="6" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
                 <Marks scene={scene} track={track} outwards={(position) => polar(1, 90 - position)} />
@@ -43,7 +50,11 @@ const slide: Kind<Slide> = {
         const [low, high] = spread(curves);
         const size = carriage(curves);
         const apart = polar(size * 0.9, thing.incline_deg);
-        return box([plus(onWay(low, thing.incline_deg), { x: -apart.x, y: -apart.y - size * 0.6 }), plus(onWay(high, thing.incline_deg), { x: apart.x, y: apart.y + size }), { x: 0, y: -size * 0.7 }]);
+        return box([
+            plus(onWay(low, thing.incline_deg), { x: -apart.x, y: -apart.y - size * 0.6 }),
+            plus(onWay(high, thing.incline_deg), { x: apart.x, y: apart.y + size }),
+            { x: 0, y: -size * 0.7 },
+        ]);
     },
     grab: (thing, point) => alongWay(point, thing.incline_deg),
     Draw: (scene) => {
@@ -60,10 +71,35 @@ const slide: Kind<Slide> = {
         return (
             <g>
                 <Rod from={ends[0]!} to={ends[1]!} width={4} color="var(--color-mat-rule)" />
-                {isPushed ? <Rod from={frame.at(plus(track(low), polar(-size * 1.6, tilt)))} to={frame.at(plus(track(scene.position), polar(-size * 0.4, tilt)))} width={6} /> : ends.map((end, i) => <Wheel key={i} at={end} radius={radius} degrees={-deg(scene.position / thing.pulley_radius_m)} />)}
+                {isPushed ? (
+                    <Rod
+                        from={frame.at(plus(track(low), polar(-size * 1.6, tilt)))}
+                        to={frame.at(plus(track(scene.position), polar(-size * 0.4, tilt)))}
+                        width={6}
+                    />
+                ) : (
+                    ends.map((end, i) => <Wheel key={i} at={end} radius={radius} degrees={-deg(scene.position / thing.pulley_radius_m)} />)
+                )}
                 <g transform={`translate(${middle.x} ${middle.y}) rotate(${-tilt})`}>
-                    <rect x={(-size / 2) * s} y={-size * 0.2 * s} width={size * s} height={size * 0.4 * s} fill={scene.color} stroke="var(--color-mat-ink)" strokeWidth="1.5" />
-                    {thing.payload_kg > 0 && <rect x={-size * 0.25 * s} y={-size * 0.55 * s} width={size * 0.5 * s} height={size * 0.35 * s} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" />}
+                    <rect
+                        x={(-size / 2) * s}
+                        y={-size * 0.2 * s}
+                        width={size * s}
+                        height={size * 0.4 * s}
+                        fill={scene.color}
+                        stroke="var(--color-mat-ink)"
+                        strokeWidth="1.5"
+                    />
+                    {thing.payload_kg > 0 && (
+                        <rect
+                            x={-size * 0.25 * s}
+                            y={-size * 0.55 * s}
+                            width={size * 0.5 * s}
+                            height={size * 0.35 * s}
+                            fill="var(--color-mat-rule)"
+                            stroke="var(--color-mat-ink)"
+                        />
+                    )}
                 </g>
                 <Marks scene={scene} track={track} outwards={() => polar(1, tilt - 90)} />
             </g>
@@ -77,7 +113,11 @@ const wheels: Kind<Wheels> = {
     extent: (thing, curves) => {
         const [low, high] = spread(curves);
         const length = wagon(thing, curves);
-        return box([plus(onWay(low, thing.grade_deg), { x: -length * 0.65, y: -length * 0.35 }), plus(onWay(high, thing.grade_deg), { x: length * 0.65, y: length * 0.75 }), { x: 0, y: -length * 0.35 }]);
+        return box([
+            plus(onWay(low, thing.grade_deg), { x: -length * 0.65, y: -length * 0.35 }),
+            plus(onWay(high, thing.grade_deg), { x: length * 0.65, y: length * 0.75 }),
+            { x: 0, y: -length * 0.35 },
+        ]);
     },
     grab: (thing, point) => alongWay(point, thing.grade_deg),
     Draw: (scene) => {
@@ -92,9 +132,22 @@ const wheels: Kind<Wheels> = {
         const s = frame.scale;
         return (
             <g>
-                <Rod from={frame.at(plus(track(low), polar(-length * 0.6, tilt)))} to={frame.at(plus(track(high), polar(length * 0.6, tilt)))} width={3} color="var(--color-mat-ink)" />
+                <Rod
+                    from={frame.at(plus(track(low), polar(-length * 0.6, tilt)))}
+                    to={frame.at(plus(track(high), polar(length * 0.6, tilt)))}
+                    width={3}
+                    color="var(--color-mat-ink)"
+                />
                 <g transform={`translate(${middle.x} ${middle.y}) rotate(${-tilt})`}>
-                    <rect x={(-length / 2) * s} y={-length * 0.16 * s} width={length * s} height={length * 0.32 * s} fill={scene.color} stroke="var(--color-mat-ink)" strokeWidth="1.5" />
+                    <rect
+                        x={(-length / 2) * s}
+                        y={-length * 0.16 * s}
+                        width={length * s}
+                        height={length * 0.32 * s}
+                        fill={scene.color}
+                        stroke="var(--color-mat-ink)"
+                        strokeWidth="1.5"
+                    />
                 </g>
                 {[-0.3, 0.3].map((share) => (
                     <Wheel key={share} at={up(radius, share * length)} radius={Math.max(4, radius * s)} degrees={-deg(scene.position / thing.wheel_radius_m)} />
@@ -110,7 +163,12 @@ const crank: Kind<Crank> = {
     extent: (thing) => {
         const far = (thing.crank_m + thing.rod_m) * 1000 * 1.12 + 10;
         const side = Math.max(thing.crank_m * 1700, Math.abs(thing.offset_m) * 1000 + 12);
-        return box([plus(polar(far, thing.axis_deg), polar(side, thing.axis_deg + 90)), plus(polar(far, thing.axis_deg), polar(side, thing.axis_deg - 90)), plus(polar(-thing.crank_m * 1700, thing.axis_deg), polar(side, thing.axis_deg + 90)), plus(polar(-thing.crank_m * 1700, thing.axis_deg), polar(side, thing.axis_deg - 90))]);
+        return box([
+            plus(polar(far, thing.axis_deg), polar(side, thing.axis_deg + 90)),
+            plus(polar(far, thing.axis_deg), polar(side, thing.axis_deg - 90)),
+            plus(polar(-thing.crank_m * 1700, thing.axis_deg), polar(side, thing.axis_deg + 90)),
+            plus(polar(-thing.crank_m * 1700, thing.axis_deg), polar(side, thing.axis_deg - 90)),
+        ]);
     },
     grab: (thing, point, near) => angleOf(point, near + thing.axis_deg) - thing.axis_deg,
     Draw: (scene) => {
@@ -147,7 +205,11 @@ const ball: Kind<Ball> = {
     extent: (thing, curves) => {
         const [low, high] = spread(curves);
         const r = thing.ball_radius_m * 1000;
-        return box([plus(onWay(low, thing.grade_deg), { x: -r * 1.1, y: -r * 0.45 }), plus(onWay(high, thing.grade_deg), { x: r * 1.1, y: r * 2.15 }), { x: 0, y: -r * 0.45 }]);
+        return box([
+            plus(onWay(low, thing.grade_deg), { x: -r * 1.1, y: -r * 0.45 }),
+            plus(onWay(high, thing.grade_deg), { x: r * 1.1, y: r * 2.15 }),
+            { x: 0, y: -r * 0.45 },
+        ]);
     },
     grab: (thing, point) => alongWay(point, thing.grade_deg),
     Draw: (scene) => {
@@ -207,7 +269,8 @@ const springLever: Kind<SpringLever> = {
 };
 
 /* A belt over two drums with what it carries. */
-const beltLength = (thing: Feeder, curves: Curves) => Math.max(thing.item_pitch_m * 5, (spread(curves)[1] - spread(curves)[0]) * 1.6, thing.drum_radius_m * 7) * 1000;
+const beltLength = (thing: Feeder, curves: Curves) =>
+    Math.max(thing.item_pitch_m * 5, (spread(curves)[1] - spread(curves)[0]) * 1.6, thing.drum_radius_m * 7) * 1000;
 const feeder: Kind<Feeder> = {
     extent: (thing, curves) => {
         const r = thing.drum_radius_m * 1000;
@@ -231,7 +294,12 @@ const feeder: Kind<Feeder> = {
         return (
             <g>
                 {[1, -1].map((side) => (
-                    <Rod key={side} from={frame.at({ x: up.x * side, y: up.y * side })} to={frame.at(plus(far, { x: up.x * side, y: up.y * side }))} width={3} />
+                    <Rod
+                        key={side}
+                        from={frame.at({ x: up.x * side, y: up.y * side })}
+                        to={frame.at(plus(far, { x: up.x * side, y: up.y * side }))}
+                        width={3}
+                    />
                 ))}
                 <Wheel at={frame.at({ x: 0, y: 0 })} radius={r * frame.scale} degrees={turn} />
                 <Wheel at={frame.at(far)} radius={r * frame.scale} degrees={turn} />
@@ -279,12 +347,25 @@ const KINDS: { [K in Mechanism['kind']]: Kind<Extract<Mechanism, { kind: K }>> }
     arm: {
         extent: (thing, curves) => armExtent(thing, curves.positions),
         grab: (_, point, near) => angleOf(point, near),
-        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => <ArmDrawing motion={motion} arm={thing} frame={frame} position={position} runOn={curves.run_on} color={color} onGrab={onGrab} />,
+        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => (
+            <ArmDrawing motion={motion} arm={thing} frame={frame} position={position} runOn={curves.run_on} color={color} onGrab={onGrab} />
+        ),
     },
     hoist: {
         extent: (thing, curves) => hoistExtent(thing, curves.positions),
         grab: (_, point) => point.y / 1000,
-        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => <HoistDrawing motion={motion} hoist={thing} frame={frame} position={position} positions={curves.positions} runOn={curves.run_on} color={color} onGrab={onGrab} />,
+        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => (
+            <HoistDrawing
+                motion={motion}
+                hoist={thing}
+                frame={frame}
+                position={position}
+                positions={curves.positions}
+                runOn={curves.run_on}
+                color={color}
+                onGrab={onGrab}
+            />
+        ),
     },
     turntable,
     slide,

@@ -10,7 +10,12 @@ export const crankRocker: Kind<CrankRocker> = {
         const pivot = polar(thing.ground_m * 1000, thing.ground_deg);
         const round = thing.crank_m * 1900;
         const figure = Math.max(thing.rocker_m, thing.cg_m * 1.3) * 1000 + 8;
-        return box([{ x: -round, y: -round }, { x: round, y: round }, plus(pivot, { x: figure * 0.9, y: figure }), plus(pivot, { x: -figure * 0.9, y: -figure * 0.4 })]);
+        return box([
+            { x: -round, y: -round },
+            { x: round, y: round },
+            plus(pivot, { x: figure * 0.9, y: figure }),
+            plus(pivot, { x: -figure * 0.9, y: -figure * 0.4 }),
+        ]);
     },
     grab: (thing, point, near) => angleOf(point, near + thing.ground_deg) - thing.ground_deg,
     Draw: (scene) => {

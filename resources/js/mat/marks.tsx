@@ -21,7 +21,16 @@ export function SensorMarks({ motion, at }: { motion: string; at: (position: num
         return (
             <g key={sensor.id}>
                 <circle cx={point.x} cy={point.y} r="6" fill="var(--color-mat)" stroke="var(--color-sky)" strokeWidth="2.5" />
-                <text x={point.x + 10} y={point.y + 16} fontSize="12" className="narrow" fill="var(--color-sky)" stroke="var(--color-mat)" strokeWidth="3" paintOrder="stroke">
+                <text
+                    x={point.x + 10}
+                    y={point.y + 16}
+                    fontSize="12"
+                    className="narrow"
+                    fill="var(--color-sky)"
+                    stroke="var(--color-mat)"
+                    strokeWidth="3"
+                    paintOrder="stroke"
+                >
                     {sensor.name}
                 </text>
             </g>
@@ -43,7 +52,11 @@ export function MassCentre({ at }: { at: Point }) {
 export function Bearing({ at, size = 7 }: { at: Point; size?: number }) {
     return (
         <g>
-            <path d={`M${at.x - size * 1.9} ${at.y + size * 2.4}h${size * 3.8}l${-size} ${-size * 1.5}h${-size * 1.8}z`} fill="var(--color-mat-rule)" stroke="var(--color-mat-ink)" />
+            <path
+                d={`M${at.x - size * 1.9} ${at.y + size * 2.4}h${size * 3.8}l${-size} ${-size * 1.5}h${-size * 1.8}z`}
+                fill="var(--color-mat-rule)"
+                stroke="var(--color-mat-ink)"
+            />
             <circle cx={at.x} cy={at.y} r={size} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2.5" />
         </g>
     );

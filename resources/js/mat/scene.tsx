@@ -26,5 +26,16 @@ export const plus = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y
 
 /** Places, stops and switches along the way that a motion takes. */
 export function Marks({ scene, track, outwards, aside }: { scene: Scene; track: Track; outwards: (position: number) => Point; aside?: Point }) {
-    return <TrackMarks aside={aside} motion={scene.motion} frame={scene.frame} track={track} outwards={outwards} runOn={scene.curves.run_on} unit={scene.curves.position_unit} onGrab={scene.onGrab} />;
+    return (
+        <TrackMarks
+            aside={aside}
+            motion={scene.motion}
+            frame={scene.frame}
+            track={track}
+            outwards={outwards}
+            runOn={scene.curves.run_on}
+            unit={scene.curves.position_unit}
+            onGrab={scene.onGrab}
+        />
+    );
 }

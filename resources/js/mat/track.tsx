@@ -24,7 +24,25 @@ function DialMarks({ motion, at }: { motion: string; at: (position: number, away
 }
 
 /** Places, stops, switches with their run-on, and segments, along the way that a motion takes. */
-export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab, aside = { x: 0, y: 0 } }: { aside?: Point; onGrab?: (index: number) => void; unit: 'deg' | 'm'; motion: Motion; frame: Frame; track: Track; runOn: SwitchRunOn[]; outwards: (position: number) => Point }) {
+export function TrackMarks({
+    motion,
+    frame,
+    track,
+    runOn,
+    outwards,
+    unit,
+    onGrab,
+    aside = { x: 0, y: 0 },
+}: {
+    aside?: Point;
+    onGrab?: (index: number) => void;
+    unit: 'deg' | 'm';
+    motion: Motion;
+    frame: Frame;
+    track: Track;
+    runOn: SwitchRunOn[];
+    outwards: (position: number) => Point;
+}) {
     const { text } = useSpeaking();
     const ends = motion.places.map((place) => place.at);
     const travel = Math.max(...ends) - Math.min(...ends) || 1;
@@ -73,12 +91,32 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab
                 }
                 const out = outwards(position);
                 const point = at(position);
-                return <line key={`stop${i}`} x1={point.x - out.x * 11} y1={point.y + out.y * 11} x2={point.x + out.x * 11} y2={point.y - out.y * 11} stroke="var(--color-mat-ink)" strokeWidth="5" />;
+                return (
+                    <line
+                        key={`stop${i}`}
+                        x1={point.x - out.x * 11}
+                        y1={point.y + out.y * 11}
+                        x2={point.x + out.x * 11}
+                        y2={point.y - out.y * 11}
+                        stroke="var(--color-mat-ink)"
+                        strokeWidth="5"
+                    />
+                );
             })}
             {motion.places.map((place) => {
                 const point = at(place.at);
                 const way = along(place.at);
-                return <line key={place.id} x1={point.x - way.y * 7} y1={point.y + way.x * 7} x2={point.x + way.y * 7} y2={point.y - way.x * 7} stroke="var(--color-mat-ink)" strokeWidth="2" />;
+                return (
+                    <line
+                        key={place.id}
+                        x1={point.x - way.y * 7}
+                        y1={point.y + way.x * 7}
+                        x2={point.x + way.y * 7}
+                        y2={point.y - way.x * 7}
+                        stroke="var(--color-mat-ink)"
+                        strokeWidth="2"
+                    />
+                );
             })}
             <DialMarks motion={motion.id} at={at} />
             <Switches motion={motion} runOn={runOn} unit={unit} at={at} onGrab={onGrab} />
@@ -87,7 +125,12 @@ export function TrackMarks({ motion, frame, track, runOn, outwards, unit, onGrab
                 {names.map((group) => {
                     const out = outwards(group.position);
                     return group.texts.map((line, i) => (
-                        <text key={`${group.key}${i}`} x={group.at.x} y={group.at.y + 4 + i * LINE + (out.y < -0.5 ? 8 : out.y > 0.5 ? -4 - (group.texts.length - 1) * LINE : 0)} textAnchor={aside.x > 0 || out.x > 0.3 ? 'start' : out.x < -0.3 ? 'end' : 'middle'}>
+                        <text
+                            key={`${group.key}${i}`}
+                            x={group.at.x}
+                            y={group.at.y + 4 + i * LINE + (out.y < -0.5 ? 8 : out.y > 0.5 ? -4 - (group.texts.length - 1) * LINE : 0)}
+                            textAnchor={aside.x > 0 || out.x > 0.3 ? 'start' : out.x < -0.3 ? 'end' : 'middle'}
+                        >
                             {line}
                         </text>
                     ));

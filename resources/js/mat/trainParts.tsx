@@ -17,12 +17,32 @@ interface WheelProps {
 export function WheelDrawing(props: WheelProps) {
     const { wheel, at, frame, color, clashes } = props;
     const middle = frame.at(at);
-    const paint = { fill: wheel.driver ? color : 'var(--color-mat-rule)', fillOpacity: wheel.driver ? 0.85 : 0.8, stroke: clashes ? 'var(--color-coral)' : 'var(--color-mat-ink)', strokeWidth: clashes ? 3 : 1.3 };
+    const paint = {
+        fill: wheel.driver ? color : 'var(--color-mat-rule)',
+        fillOpacity: wheel.driver ? 0.85 : 0.8,
+        stroke: clashes ? 'var(--color-coral)' : 'var(--color-mat-ink)',
+        strokeWidth: clashes ? 3 : 1.3,
+    };
     const lies = (wheel.type === 'worm' && wheel.driver) || wheel.type === 'screw';
     return (
         <g>
-            {lies ? <Thread {...props} paint={paint} /> : cornered(wheel) && !wheel.driver ? <EdgeOn {...props} paint={paint} /> : <Round {...props} paint={paint} />}
-            <text x={middle.x} y={middle.y - (lies || (cornered(wheel) && !wheel.driver) ? 14 : wheel.pitch_mm * frame.scale * 0.5)} fontSize="12" textAnchor="middle" fill="var(--color-mat-ink)" stroke="var(--color-mat)" strokeWidth="3" paintOrder="stroke">
+            {lies ? (
+                <Thread {...props} paint={paint} />
+            ) : cornered(wheel) && !wheel.driver ? (
+                <EdgeOn {...props} paint={paint} />
+            ) : (
+                <Round {...props} paint={paint} />
+            )}
+            <text
+                x={middle.x}
+                y={middle.y - (lies || (cornered(wheel) && !wheel.driver) ? 14 : wheel.pitch_mm * frame.scale * 0.5)}
+                fontSize="12"
+                textAnchor="middle"
+                fill="var(--color-mat-ink)"
+                stroke="var(--color-mat)"
+                strokeWidth="3"
+                paintOrder="stroke"
+            >
                 {wheel.type === 'round' ? '' : wheel.teeth}
             </text>
         </g>
@@ -52,7 +72,12 @@ function Round({ wheel, at, towards, frame, angle, paint }: WheelProps & { paint
                 <line x1="0" y1="0" x2={wheel.pitch_mm * s * 0.82} y2="0" />
             </g>
             {wheel.type === 'pawl' && (
-                <g transform={`translate(${middle.x} ${middle.y}) rotate(${(-degrees(along) - 50).toFixed(1)})`} fill="none" stroke="var(--color-yellow)" strokeWidth="3">
+                <g
+                    transform={`translate(${middle.x} ${middle.y}) rotate(${(-degrees(along) - 50).toFixed(1)})`}
+                    fill="none"
+                    stroke="var(--color-yellow)"
+                    strokeWidth="3"
+                >
                     <path d={`M${(wheel.outside_mm + 4) * s} ${-6}L${(wheel.outside_mm - 0.5) * s} 4`} />
                     <circle cx={(wheel.outside_mm + 4) * s} cy="-6" r="2.5" />
                 </g>
@@ -72,7 +97,9 @@ function Thread({ wheel, at, towards, frame, angle, paint }: WheelProps & { pain
     const half = (wheel.type === 'screw' ? 16 : 5) * Math.PI * 0.5 * module * s;
     const wide = wheel.outside_mm * s;
     const shift = ((((angle / (2 * Math.PI)) * wheel.teeth * pitch) % pitch) + pitch) % pitch;
-    const turns = Array.from({ length: Math.max(0, Math.floor((2 * half) / pitch)) }, (_, i) => -half + shift + i * pitch).filter((x) => x + pitch * 0.5 <= half);
+    const turns = Array.from({ length: Math.max(0, Math.floor((2 * half) / pitch)) }, (_, i) => -half + shift + i * pitch).filter(
+        (x) => x + pitch * 0.5 <= half,
+    );
     return (
         <g transform={`translate(${middle.x} ${middle.y}) rotate(${(-degrees(along)).toFixed(2)})`} {...paint}>
             <rect x={-half} y={-wide} width={2 * half} height={2 * wide} />
@@ -109,9 +136,18 @@ function RackBar({ wheel, middle, scale, shift, paint }: { wheel: TrainWheel; mi
     const left = middle.x - (count / 2) * pitch;
     const offset = ((shift % pitch) + pitch) % pitch;
     const teeth = Array.from({ length: count }, (_, i) => left + offset + i * pitch)
-        .map((x) => `L${(x + 0.1 * pitch).toFixed(1)} ${line + module * 1.25}L${(x + 0.35 * pitch).toFixed(1)} ${line - module}L${(x + 0.65 * pitch).toFixed(1)} ${line - module}L${(x + 0.9 * pitch).toFixed(1)} ${line + module * 1.25}`)
+        .map(
+            (x) =>
+                `L${(x + 0.1 * pitch).toFixed(1)} ${line + module * 1.25}L${(x + 0.35 * pitch).toFixed(1)} ${line - module}L${(x + 0.65 * pitch).toFixed(1)} ${line - module}L${(x + 0.9 * pitch).toFixed(1)} ${line + module * 1.25}`,
+        )
         .join('');
-    return <path d={`M${left} ${line + module * 1.25}${teeth}L${left + (count + 1) * pitch} ${line + module * 1.25}L${left + (count + 1) * pitch} ${line + module * 4}L${left} ${line + module * 4}Z`} {...paint} fill="var(--color-mat-rule)" />;
+    return (
+        <path
+            d={`M${left} ${line + module * 1.25}${teeth}L${left + (count + 1) * pitch} ${line + module * 1.25}L${left + (count + 1) * pitch} ${line + module * 4}L${left} ${line + module * 4}Z`}
+            {...paint}
+            fill="var(--color-mat-rule)"
+        />
+    );
 }
 
 /** The two straight sides of each belt and chain. */
@@ -136,19 +172,44 @@ export function Belts({ sheet, shafts, frame }: { sheet: TrainSheet; shafts: Poi
 export function LinkageBars({ linkage, share, frame, color }: { linkage: TrainLinkage; share: number; frame: Frame; color: string }) {
     const last = linkage.ways.length - 1;
     const way = linkage.ways[Math.max(0, Math.min(last, Math.round(share * last)))]!;
-    const ends = (bar: number, of: number[] = way) => [frame.at({ x: of[4 * bar]!, y: of[4 * bar + 1]! }), frame.at({ x: of[4 * bar + 2]!, y: of[4 * bar + 3]! })] as const;
+    const ends = (bar: number, of: number[] = way) =>
+        [frame.at({ x: of[4 * bar]!, y: of[4 * bar + 1]! }), frame.at({ x: of[4 * bar + 2]!, y: of[4 * bar + 3]! })] as const;
     return (
         <g pointerEvents="none">
             {linkage.bars.map((bar, i) => (
-                <polyline key={bar} points={linkage.ways.map((each) => ends(i, each)[1]).map((point) => `${point.x.toFixed(1)},${point.y.toFixed(1)}`).join(' ')} fill="none" stroke={color} strokeOpacity="0.5" strokeDasharray="2 3" />
+                <polyline
+                    key={bar}
+                    points={linkage.ways
+                        .map((each) => ends(i, each)[1])
+                        .map((point) => `${point.x.toFixed(1)},${point.y.toFixed(1)}`)
+                        .join(' ')}
+                    fill="none"
+                    stroke={color}
+                    strokeOpacity="0.5"
+                    strokeDasharray="2 3"
+                />
             ))}
             {linkage.bars.map((bar, i) => {
                 const [from, to] = ends(i);
-                return <line key={bar} x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke={linkage.clashing.includes(bar) ? 'var(--color-coral)' : color} strokeOpacity="0.75" strokeWidth={linkage.bar_mm * frame.scale} strokeLinecap="round" />;
+                return (
+                    <line
+                        key={bar}
+                        x1={from.x}
+                        y1={from.y}
+                        x2={to.x}
+                        y2={to.y}
+                        stroke={linkage.clashing.includes(bar) ? 'var(--color-coral)' : color}
+                        strokeOpacity="0.75"
+                        strokeWidth={linkage.bar_mm * frame.scale}
+                        strokeLinecap="round"
+                    />
+                );
             })}
             {linkage.bars.map((bar, i) => {
                 const [from, to] = ends(i);
-                return [from, to].map((joint, j) => <circle key={`${bar} ${j}`} cx={joint.x} cy={joint.y} r="3" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="1.5" />);
+                return [from, to].map((joint, j) => (
+                    <circle key={`${bar} ${j}`} cx={joint.x} cy={joint.y} r="3" fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="1.5" />
+                ));
             })}
         </g>
     );
@@ -158,8 +219,26 @@ export function LinkageBars({ linkage, share, frame, color }: { linkage: TrainLi
 export function UpperPlates({ layout, frame }: { layout: Layout; frame: Frame }) {
     return layout.plates.map((plate, i) => (
         <g key={i} pointerEvents="none">
-            <rect x={frame.x(plate.x_mm)} y={frame.y(plate.y_mm + plate.height_mm)} width={plate.width_mm * frame.scale} height={plate.height_mm * frame.scale} fill="none" stroke="var(--color-lilac)" strokeWidth="1.5" strokeDasharray="10 4 2 4" />
-            <text x={frame.x(plate.x_mm) + 4} y={frame.y(plate.y_mm) - 5} fontSize="11" className="narrow" fill="var(--color-lilac)" stroke="var(--color-mat)" strokeWidth="3" paintOrder="stroke">
+            <rect
+                x={frame.x(plate.x_mm)}
+                y={frame.y(plate.y_mm + plate.height_mm)}
+                width={plate.width_mm * frame.scale}
+                height={plate.height_mm * frame.scale}
+                fill="none"
+                stroke="var(--color-lilac)"
+                strokeWidth="1.5"
+                strokeDasharray="10 4 2 4"
+            />
+            <text
+                x={frame.x(plate.x_mm) + 4}
+                y={frame.y(plate.y_mm) - 5}
+                fontSize="11"
+                className="narrow"
+                fill="var(--color-lilac)"
+                stroke="var(--color-mat)"
+                strokeWidth="3"
+                paintOrder="stroke"
+            >
                 {plate.name}, above plane {plate.above_plane}
             </text>
         </g>
@@ -183,7 +262,17 @@ export function AtTheLoad({ thing, at, scale }: { thing: Mechanism; at: Point; s
     return on === undefined || radius === undefined ? null : (
         <g pointerEvents="none">
             <circle cx={at.x} cy={at.y} r={radius * 1000 * scale} fill="none" stroke="var(--color-sky)" strokeWidth="2" strokeDasharray="6 3" />
-            <text x={at.x} y={at.y + radius * 1000 * scale + 13} fontSize="11" className="narrow" textAnchor="middle" fill="var(--color-sky)" stroke="var(--color-mat)" strokeWidth="3" paintOrder="stroke">
+            <text
+                x={at.x}
+                y={at.y + radius * 1000 * scale + 13}
+                fontSize="11"
+                className="narrow"
+                textAnchor="middle"
+                fill="var(--color-sky)"
+                stroke="var(--color-mat)"
+                strokeWidth="3"
+                paintOrder="stroke"
+            >
                 {on.word}
             </text>
         </g>
@@ -192,7 +281,8 @@ export function AtTheLoad({ thing, at, scale }: { thing: Mechanism; at: Point; s
 
 /** An arrow around a shaft: which way it turns when the drive goes forward. */
 export function Turning({ at, way, radius }: { at: Point; way: number; radius: number }) {
-    const point = (degrees: number, r = radius) => `${(at.x + r * Math.cos((degrees * Math.PI) / 180)).toFixed(1)} ${(at.y - r * Math.sin((degrees * Math.PI) / 180)).toFixed(1)}`;
+    const point = (degrees: number, r = radius) =>
+        `${(at.x + r * Math.cos((degrees * Math.PI) / 180)).toFixed(1)} ${(at.y - r * Math.sin((degrees * Math.PI) / 180)).toFixed(1)}`;
     const [tip, barb] = way >= 0 ? [160, 138] : [20, 42];
     return (
         <g fill="none" stroke="var(--color-yellow)" strokeWidth="2" pointerEvents="none">

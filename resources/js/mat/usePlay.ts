@@ -32,7 +32,11 @@ export function usePlay(curves: Curves | undefined, onPosition: (position: numbe
         const tick = () => {
             const now = (performance.now() - start) / 1000;
             const onTheWay = now <= length(there) + PAUSE_S || !comesBack;
-            onPosition(onTheWay ? runAt(there.times_s, there.positions, Math.min(now, length(there))) : runAt(back!.times_s, back!.positions, now - length(there) - PAUSE_S));
+            onPosition(
+                onTheWay
+                    ? runAt(there.times_s, there.positions, Math.min(now, length(there)))
+                    : runAt(back!.times_s, back!.positions, now - length(there) - PAUSE_S),
+            );
             if (now < end) {
                 setTime(now);
                 frame.current = requestAnimationFrame(tick);

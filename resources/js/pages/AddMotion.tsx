@@ -18,14 +18,22 @@ function example(kind: Kind, id: string, name: string, count: number): object {
         name,
         marker: ['yellow', 'coral', 'sky', 'lilac'][count % 4],
         mechanism: { kind, ...mechanism },
-        places: [{ id: 'start', name: places[0], at: places[1] }, { id: 'end', name: places[2], at: places[3] }],
+        places: [
+            { id: 'start', name: places[0], at: places[1] },
+            { id: 'end', name: places[2], at: places[3] },
+        ],
         task: { from: 'start', to: 'end', mass_guessed: true, ...task },
     };
 }
 
 /** A short name for documents that is not taken yet. */
 export function freeId(name: string, taken: string[]): string {
-    const plain = name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^[^a-z]+|-+$/g, '').slice(0, 30) || 'part';
+    const plain =
+        name
+            .toLowerCase()
+            .replace(/[^a-z0-9]+/g, '-')
+            .replace(/^[^a-z]+|-+$/g, '')
+            .slice(0, 30) || 'part';
     let id = plain;
     for (let count = 2; taken.includes(id); count++) {
         id = `${plain}-${count}`;
@@ -47,7 +55,10 @@ export function AddMotion({ open, onClose }: { open: boolean; onClose: () => voi
             setError(name.trim() === '' ? 'Give it a name, such as Drawbridge.' : 'Must be at most 80 characters long.');
             return;
         }
-        const id = freeId(name, motions.map((motion) => motion.id));
+        const id = freeId(
+            name,
+            motions.map((motion) => motion.id),
+        );
         edit({ path: `motions.${motions.length}`, value: example(kind, id, name.trim(), motions.length) });
         setName('');
         setError('');
@@ -59,9 +70,19 @@ export function AddMotion({ open, onClose }: { open: boolean; onClose: () => voi
             <form onSubmit={add}>
                 <label className="block">
                     Its name
-                    <input autoFocus className="mt-1 block w-full border border-line bg-well px-2 py-1" value={name} aria-invalid={error !== ''} onChange={(event) => setName(event.target.value)} />
+                    <input
+                        autoFocus
+                        className="mt-1 block w-full border border-line bg-well px-2 py-1"
+                        value={name}
+                        aria-invalid={error !== ''}
+                        onChange={(event) => setName(event.target.value)}
+                    />
                 </label>
-                {error !== '' && <p role="alert" className="mt-1 text-fails">{error}</p>}
+                {error !== '' && (
+                    <p role="alert" className="mt-1 text-fails">
+                        {error}
+                    </p>
+                )}
                 <fieldset className="mt-3 grid grid-cols-3 gap-1.5">
                     <legend className="sr-only">How it moves</legend>
                     {KINDS.map((each) => (

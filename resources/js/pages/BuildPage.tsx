@@ -27,7 +27,12 @@ export function BuildPage() {
     const isWrong = assessment.verdict === 'fails' || assessment.verdict === 'tight';
     const first = assessment.chains[0];
     useHotkeys('t', () => void (mend !== null && begin(stored, mend)), { enabled: mend !== null }, [mend, stored]);
-    useHotkeys('1, 2, 3, 4, 5, 6, 7', (event) => void (first !== undefined && navigate(linkPath(stored.id, first.motion, LINKS[Number(event.key) - 1]!.name))), { useKey: true }, [first]);
+    useHotkeys(
+        '1, 2, 3, 4, 5, 6, 7',
+        (event) => void (first !== undefined && navigate(linkPath(stored.id, first.motion, LINKS[Number(event.key) - 1]!.name))),
+        { useKey: true },
+        [first],
+    );
     useHotkeys(']', () => void (first !== undefined && navigate(linkPath(stored.id, first.motion, 'task'))), { useKey: true }, [first]);
     return (
         <main className="mx-auto max-w-[1500px] px-6 py-5">
@@ -37,27 +42,41 @@ export function BuildPage() {
                 </span>
                 <div className="min-w-0 flex-1">
                     <h1 className="text-[1.55rem] leading-tight">{say(assessment.says)}</h1>
-                    <p role="status" className="mt-1 text-quiet empty:hidden">{assessment.rehearsed ? '' : 'Its routines are being rehearsed: there may be more to say.'}</p>
+                    <p role="status" className="mt-1 text-quiet empty:hidden">
+                        {assessment.rehearsed ? '' : 'Its routines are being rehearsed: there may be more to say.'}
+                    </p>
                     {assessment.rehearsed && isWrong && <Trying />}
                     {isWrong && (
                         <div className="mt-2 flex flex-wrap items-start gap-3">
                             {mend !== null && (
                                 <div>
-                                    <button type="button" className="bg-accent px-3 py-1 text-left font-semibold text-white" onClick={() => void begin(stored, mend)}>
+                                    <button
+                                        type="button"
+                                        className="bg-accent px-3 py-1 text-left font-semibold text-white"
+                                        onClick={() => void begin(stored, mend)}
+                                    >
                                         Try: {say(mend.does)} <kbd className="key narrow font-normal opacity-80">t</kbd>
                                     </button>
                                     <Costs of={mend} />
                                 </div>
                             )}
                             {!isMending && (
-                                <button type="button" className="border border-accent px-3 py-1 font-semibold text-accent hover:bg-accent hover:text-white" onClick={() => setMending(true)}>
+                                <button
+                                    type="button"
+                                    className="border border-accent px-3 py-1 font-semibold text-accent hover:bg-accent hover:text-white"
+                                    onClick={() => setMending(true)}
+                                >
                                     Mend all
                                 </button>
                             )}
                         </div>
                     )}
                 </div>
-                <button type="button" className={stored.document.motions.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'} onClick={() => setAdding(true)}>
+                <button
+                    type="button"
+                    className={stored.document.motions.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'}
+                    onClick={() => setAdding(true)}
+                >
                     Add a motion
                 </button>
             </section>
@@ -82,16 +101,24 @@ export function BuildPage() {
                                     <VerdictWord verdict={routine.verdict} />
                                 </span>
                                 <span className="w-72 text-quiet">
-                                    {routine.takes_s === null ? 'does not come to an end' : `${assessment.rehearsed ? 'up to' : 'about'} ${significant(routine.takes_s, 3)} s`}
+                                    {routine.takes_s === null
+                                        ? 'does not come to an end'
+                                        : `${assessment.rehearsed ? 'up to' : 'about'} ${significant(routine.takes_s, 3)} s`}
                                     {routine.target_s === null ? '' : `, ${significant(routine.target_s, 3)} s asked for`}
                                 </span>
-                                <span className="min-w-0 flex-1 truncate text-quiet">{routine.findings[0] === undefined ? '' : say(routine.findings[0].says)}</span>
+                                <span className="min-w-0 flex-1 truncate text-quiet">
+                                    {routine.findings[0] === undefined ? '' : say(routine.findings[0].says)}
+                                </span>
                             </Link>
                         </li>
                     ))}
                     {assessment.routines.length === 0 && (
                         <li className="px-4 py-2 text-quiet">
-                            None yet. <Link className="text-accent underline" to={`/builds/${stored.id}/routines`}>Write the first</Link>: what starts, what moves, how long to wait.
+                            None yet.{' '}
+                            <Link className="text-accent underline" to={`/builds/${stored.id}/routines`}>
+                                Write the first
+                            </Link>
+                            : what starts, what moves, how long to wait.
                         </li>
                     )}
                 </ul>
@@ -128,7 +155,10 @@ function Supplies({ of }: { of: SupplyAsked[] }) {
 }
 
 const NEEDED = [
-    ['A kitchen scale', 'weighs the part finished: with its paint, costume and wires. A guess will do to begin with; the program then says what 30 % more would do.'],
+    [
+        'A kitchen scale',
+        'weighs the part finished: with its paint, costume and wires. A guess will do to begin with; the program then says what 30 % more would do.',
+    ],
     ['A pencil and a ruler', 'find where it balances, and how far that is from its pivot. For something lifted, measure the drum instead.'],
     ['Your hand and a watch', 'move it the way it should move, and take the time.'],
 ] as const;
@@ -146,7 +176,9 @@ function FirstSteps() {
                     </div>
                 ))}
             </dl>
-            <p className="mt-3 text-quiet">For example: a drawbridge of 500 g that balances 160 mm from its pivot, up by 80° in 4 s, and staying put with the power off.</p>
+            <p className="mt-3 text-quiet">
+                For example: a drawbridge of 500 g that balances 160 mm from its pivot, up by 80° in 4 s, and staying put with the power off.
+            </p>
         </section>
     );
 }
@@ -166,7 +198,11 @@ function ChainBlock({ chain, isTold }: { chain: Chain; isTold: boolean }) {
                     <Link to={linkPath(stored.id, chain.motion, 'task')}>{chain.name}</Link>
                 </h2>
                 <VerdictWord verdict={chain.verdict} />
-                {finding !== undefined && chain.verdict !== 'holds' && !isTold && <p className="min-w-0 flex-1 truncate text-quiet" title={say(finding.says)}>{say(finding.says)}</p>}
+                {finding !== undefined && chain.verdict !== 'holds' && !isTold && (
+                    <p className="min-w-0 flex-1 truncate text-quiet" title={say(finding.says)}>
+                        {say(finding.says)}
+                    </p>
+                )}
             </div>
             <ChainRow build={stored.id} chain={chain} />
         </li>

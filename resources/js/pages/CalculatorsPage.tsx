@@ -19,13 +19,48 @@ const GROUPS: [string, string][] = [
 ];
 
 const TITLES: Record<string, string> = {
-    'load.arm': 'Arm, lid or jaw', 'load.turntable': 'Turntable', 'load.hoist': 'Hoist', 'load.slide': 'Slide or carriage', 'load.wheels': 'Wheels on a slope', 'load.crank': 'Crank with slider', 'load.ball': 'Ball with a hung weight',
-    'load.spring_lever': 'Sprung lever', 'load.crank_rocker': 'Crank and rocker', 'load.pushed': 'Part moved through a rod', 'load.feeder': 'Conveyor or feeder drum', 'load.measured': 'Torque I measured', 'drive.dc_point': 'Gear motor under a load',
-    'drive.servo_point': 'Servo under a load', 'drive.stepper_point': 'Stepper at a speed', 'drive.bench': 'Ratings from the bench', 'motion.run': 'One move, run', 'train.ratio': 'Ratio of a train', 'train.mesh': 'Two gears at a distance', 'train.tooth': 'Strength of a tooth', 'train.worm': 'Worm and wheel', 'train.search': 'Gears for a ratio', 'train.belt': 'Toothed belt or chain',
-    'linkage.pushrod': 'Servo arm, rod and horn', 'linkage.four_bar': 'Four bars in a loop', 'linkage.holes': 'Which hole for the rod', 'linkage.swing': 'A lid swung by a crank',
-    'stop.overrun': 'Run-on after a switch', 'sense.debounce': 'How long to debounce', 'sense.threshold': 'Where to set a threshold', 'sense.stick': 'What a stick commands', 'sense.press': 'Short, long and double presses', 'sense.knock': 'Counting knocks', 'sense.daylight': 'Day and night by a light sensor', 'sense.repeatability': 'Moves between homings', 'timer.interval': 'Interval of a counter',
-    'winding.drum': 'Drum with layers of cord', 'winding.cord': 'Strength of a cord', 'winding.two_in_turn': 'Two things in turn',
-    'rolling.wheels': 'Sideways-rolling wheels', 'rolling.magnet_head': 'Head held by magnets', 'claims.check': 'Figures of a page',
+    'load.arm': 'Arm, lid or jaw',
+    'load.turntable': 'Turntable',
+    'load.hoist': 'Hoist',
+    'load.slide': 'Slide or carriage',
+    'load.wheels': 'Wheels on a slope',
+    'load.crank': 'Crank with slider',
+    'load.ball': 'Ball with a hung weight',
+    'load.spring_lever': 'Sprung lever',
+    'load.crank_rocker': 'Crank and rocker',
+    'load.pushed': 'Part moved through a rod',
+    'load.feeder': 'Conveyor or feeder drum',
+    'load.measured': 'Torque I measured',
+    'drive.dc_point': 'Gear motor under a load',
+    'drive.servo_point': 'Servo under a load',
+    'drive.stepper_point': 'Stepper at a speed',
+    'drive.bench': 'Ratings from the bench',
+    'motion.run': 'One move, run',
+    'train.ratio': 'Ratio of a train',
+    'train.mesh': 'Two gears at a distance',
+    'train.tooth': 'Strength of a tooth',
+    'train.worm': 'Worm and wheel',
+    'train.search': 'Gears for a ratio',
+    'train.belt': 'Toothed belt or chain',
+    'linkage.pushrod': 'Servo arm, rod and horn',
+    'linkage.four_bar': 'Four bars in a loop',
+    'linkage.holes': 'Which hole for the rod',
+    'linkage.swing': 'A lid swung by a crank',
+    'stop.overrun': 'Run-on after a switch',
+    'sense.debounce': 'How long to debounce',
+    'sense.threshold': 'Where to set a threshold',
+    'sense.stick': 'What a stick commands',
+    'sense.press': 'Short, long and double presses',
+    'sense.knock': 'Counting knocks',
+    'sense.daylight': 'Day and night by a light sensor',
+    'sense.repeatability': 'Moves between homings',
+    'timer.interval': 'Interval of a counter',
+    'winding.drum': 'Drum with layers of cord',
+    'winding.cord': 'Strength of a cord',
+    'winding.two_in_turn': 'Two things in turn',
+    'rolling.wheels': 'Sideways-rolling wheels',
+    'rolling.magnet_head': 'Head held by magnets',
+    'claims.check': 'Figures of a page',
 };
 
 /** Every named calculator, to be filled in by itself. */
@@ -47,7 +82,10 @@ export function CalculatorsPage() {
                                 <ul>
                                     {entries.map((calculator) => (
                                         <li key={calculator.name}>
-                                            <NavLink to={`/calculators/${calculator.name}`} className={({ isActive }) => `block px-2 py-1 hover:bg-well ${isActive ? 'bg-sheet font-semibold' : ''}`}>
+                                            <NavLink
+                                                to={`/calculators/${calculator.name}`}
+                                                className={({ isActive }) => `block px-2 py-1 hover:bg-well ${isActive ? 'bg-sheet font-semibold' : ''}`}
+                                            >
                                                 {TITLES[calculator.name] ?? calculator.name}
                                             </NavLink>
                                         </li>
@@ -59,7 +97,11 @@ export function CalculatorsPage() {
                 </nav>
                 {known === undefined ? (
                     <div className="border border-line bg-sheet p-5">
-                        <p>{name === undefined ? 'Take one from the list. Each says what it wants to know and what it gives, with units; a script can ask for the same under /api/calc.' : 'There is no calculator of that name.'}</p>
+                        <p>
+                            {name === undefined
+                                ? 'Take one from the list. Each says what it wants to know and what it gives, with units; a script can ask for the same under /api/calc.'
+                                : 'There is no calculator of that name.'}
+                        </p>
                     </div>
                 ) : (
                     <CalculatorForm key={known.name} name={known.name} title={TITLES[known.name] ?? known.name} says={known.says} />

@@ -24,7 +24,13 @@ export function DrawerPage() {
                 <h1 className="text-[1.6rem]">Your drawer</h1>
                 <div className="mt-2 mb-4 flex gap-1 border-b border-line" role="group" aria-label="Which drawer">
                     {(['drives', 'gears', 'lines'] as const).map((each) => (
-                        <button key={each} type="button" aria-pressed={open === each} className={`border border-b-0 border-line px-4 py-1 ${open === each ? 'bg-sheet font-semibold' : 'bg-ground text-quiet'}`} onClick={() => setOpen(each)}>
+                        <button
+                            key={each}
+                            type="button"
+                            aria-pressed={open === each}
+                            className={`border border-b-0 border-line px-4 py-1 ${open === each ? 'bg-sheet font-semibold' : 'bg-ground text-quiet'}`}
+                            onClick={() => setOpen(each)}
+                        >
                             {DRAWERS[each]}
                         </button>
                     ))}
@@ -45,52 +51,99 @@ function DriveDrawer() {
     const [isImporting, setImporting] = useState(false);
     const [shown, setShown] = useState<number | null>(null);
     const refresh = () => askAnew(queries, ['drawer', 'drives', 'build']);
-    const entries = (data ?? []).filter((entry) => (kind === 'all' || entry.drive.kind === kind) && `${entry.drive.code} ${entry.drive.series} ${DRIVE_WORDS[entry.drive.kind]} ${entry.drive.gear_material}`.toLowerCase().includes(search.trim().toLowerCase()));
+    const entries = (data ?? []).filter(
+        (entry) =>
+            (kind === 'all' || entry.drive.kind === kind) &&
+            `${entry.drive.code} ${entry.drive.series} ${DRIVE_WORDS[entry.drive.kind]} ${entry.drive.gear_material}`
+                .toLowerCase()
+                .includes(search.trim().toLowerCase()),
+    );
     return (
         <>
-                <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-                    <div className="flex-1">
-                        <p className="text-quiet">{data === undefined ? 'Opening it…' : `${data.length} drives. Every choice is made from these.`}</p>
-                    </div>
-                    <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => setOpen({ entry: null, copy: false })}>
-                        Add a drive
-                    </button>
-                    <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => setImporting(true)}>
-                        From a table…
-                    </button>
-                    <a className="border border-line bg-sheet px-3 py-1" href="/api/drawer/export" download>
-                        Save as a table
-                    </a>
+            <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+                <div className="flex-1">
+                    <p className="text-quiet">{data === undefined ? 'Opening it…' : `${data.length} drives. Every choice is made from these.`}</p>
                 </div>
-                {error !== null && (
-                    <p role="alert" className="mt-4 text-fails">
-                        {error.message}
-                    </p>
-                )}
-                <div className="mt-4 flex gap-3">
-                    <input aria-label="Find a drive" placeholder="Find a drive" className="w-56 border border-line bg-well px-2 py-1" value={search} onChange={(event) => setSearch(event.target.value)} />
-                    <select aria-label="Kind" className="border border-line bg-well px-2 py-1" value={kind} onChange={(event) => setKind(event.target.value as typeof kind)}>
-                        <option value="all">all kinds</option>
-                        {Object.entries(DRIVE_WORDS).map(([each, word]) => (
-                            <option key={each} value={each}>
-                                {word}s
-                            </option>
-                        ))}
-                    </select>
-                </div>
-                <ul className="mt-3 divide-y divide-line border border-line bg-sheet" aria-label="Drives">
-                    {entries.map((entry) => (
-                        <Row key={entry.id} entry={entry} isShown={shown === entry.id} onShow={() => setShown(shown === entry.id ? null : entry.id)} onEdit={() => setOpen({ entry, copy: false })} onCopy={() => setOpen({ entry, copy: true })} onGone={refresh} />
+                <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => setOpen({ entry: null, copy: false })}>
+                    Add a drive
+                </button>
+                <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => setImporting(true)}>
+                    From a table…
+                </button>
+                <a className="border border-line bg-sheet px-3 py-1" href="/api/drawer/export" download>
+                    Save as a table
+                </a>
+            </div>
+            {error !== null && (
+                <p role="alert" className="mt-4 text-fails">
+                    {error.message}
+                </p>
+            )}
+            <div className="mt-4 flex gap-3">
+                <input
+                    aria-label="Find a drive"
+                    placeholder="Find a drive"
+                    className="w-56 border border-line bg-well px-2 py-1"
+                    value={search}
+                    onChange={(event) => setSearch(event.target.value)}
+                />
+                <select
+                    aria-label="Kind"
+                    className="border border-line bg-well px-2 py-1"
+                    value={kind}
+                    onChange={(event) => setKind(event.target.value as typeof kind)}
+                >
+                    <option value="all">all kinds</option>
+                    {Object.entries(DRIVE_WORDS).map(([each, word]) => (
+                        <option key={each} value={each}>
+                            {word}s
+                        </option>
                     ))}
-                    {data !== undefined && entries.length === 0 && <li className="p-4 text-quiet">No drive of that name or kind. Add one, or bring a table.</li>}
-                </ul>
-                {open !== null && <DriveForm key={`${open.entry?.id ?? 'new'} ${open.copy}`} entry={open.entry} copy={open.copy} onClose={() => setOpen(null)} onStored={refresh} />}
-                <ImportSheet open={isImporting} onClose={() => setImporting(false)} onStored={refresh} />
+                </select>
+            </div>
+            <ul className="mt-3 divide-y divide-line border border-line bg-sheet" aria-label="Drives">
+                {entries.map((entry) => (
+                    <Row
+                        key={entry.id}
+                        entry={entry}
+                        isShown={shown === entry.id}
+                        onShow={() => setShown(shown === entry.id ? null : entry.id)}
+                        onEdit={() => setOpen({ entry, copy: false })}
+                        onCopy={() => setOpen({ entry, copy: true })}
+                        onGone={refresh}
+                    />
+                ))}
+                {data !== undefined && entries.length === 0 && <li className="p-4 text-quiet">No drive of that name or kind. Add one, or bring a table.</li>}
+            </ul>
+            {open !== null && (
+                <DriveForm
+                    key={`${open.entry?.id ?? 'new'} ${open.copy}`}
+                    entry={open.entry}
+                    copy={open.copy}
+                    onClose={() => setOpen(null)}
+                    onStored={refresh}
+                />
+            )}
+            <ImportSheet open={isImporting} onClose={() => setImporting(false)} onStored={refresh} />
         </>
     );
 }
 
-function Row({ entry, isShown, onShow, onEdit, onCopy, onGone }: { entry: DrawerEntry; isShown: boolean; onShow: () => void; onEdit: () => void; onCopy: () => void; onGone: () => Promise<void> }) {
+function Row({
+    entry,
+    isShown,
+    onShow,
+    onEdit,
+    onCopy,
+    onGone,
+}: {
+    entry: DrawerEntry;
+    isShown: boolean;
+    onShow: () => void;
+    onEdit: () => void;
+    onCopy: () => void;
+    onGone: () => Promise<void>;
+}) {
     const { text, say } = useSpeaking();
     const [isSure, setSure] = useState(false);
     const { drive } = entry;
@@ -124,7 +177,13 @@ function Row({ entry, isShown, onShow, onEdit, onCopy, onGone }: { entry: Drawer
                     <button type="button" className={STATION_BUTTON} aria-label={`Copy ${drive.code}`} onClick={onCopy}>
                         Copy
                     </button>
-                    <button type="button" className={`${STATION_BUTTON} ${isSure ? 'font-semibold text-fails' : ''}`} aria-label={isSure ? `Really take ${drive.code} out` : `Take ${drive.code} out`} onBlur={() => setSure(false)} onClick={() => (isSure ? void remove() : setSure(true))}>
+                    <button
+                        type="button"
+                        className={`${STATION_BUTTON} ${isSure ? 'font-semibold text-fails' : ''}`}
+                        aria-label={isSure ? `Really take ${drive.code} out` : `Take ${drive.code} out`}
+                        onBlur={() => setSure(false)}
+                        onClick={() => (isSure ? void remove() : setSure(true))}
+                    >
                         {isSure ? 'Really?' : 'Out'}
                     </button>
                 </span>

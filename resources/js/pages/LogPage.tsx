@@ -50,10 +50,19 @@ export function LogPage() {
                                 </td>
                                 <td className="px-3 text-right text-[1.1rem] font-semibold">{seconds(entry.measured_s)}</td>
                                 <td className="px-3 text-right">{compared?.computed_s == null ? '–' : seconds(compared.computed_s)}</td>
-                                <td className="px-3 text-right">{difference === null ? '–' : `${significant(difference * 100, 2).replace('−', '')} % ${difference > 0 ? 'slower' : 'quicker'}`}</td>
+                                <td className="px-3 text-right">
+                                    {difference === null
+                                        ? '–'
+                                        : `${significant(difference * 100, 2).replace('−', '')} % ${difference > 0 ? 'slower' : 'quicker'}`}
+                                </td>
                                 <td className="px-3 break-words text-quiet">{entry.note}</td>
                                 <td className="px-2 text-right">
-                                    <button type="button" aria-label={`Take out the measurement of ${entry.on}, ${seconds(entry.measured_s)}`} className="size-6 text-quiet hover:text-ink" onClick={() => edit({ path: 'log', value: log.filter((_, j) => j !== i) })}>
+                                    <button
+                                        type="button"
+                                        aria-label={`Take out the measurement of ${entry.on}, ${seconds(entry.measured_s)}`}
+                                        className="size-6 text-quiet hover:text-ink"
+                                        onClick={() => edit({ path: 'log', value: log.filter((_, j) => j !== i) })}
+                                    >
                                         ×
                                     </button>
                                 </td>
@@ -106,7 +115,21 @@ function Measure() {
                 setError(`A move takes more than 0 s and at most ${LONGEST_S} s, but this is ${measured.text}.`);
                 return;
             }
-            edit({ path: `log.${log.length}`, value: { id: freeId('m', log.map((entry) => entry.id)), motion: motion.id, from, to, measured_s: measured.si, on: new Date().toISOString().slice(0, 10), note: note.slice(0, 500) } });
+            edit({
+                path: `log.${log.length}`,
+                value: {
+                    id: freeId(
+                        'm',
+                        log.map((entry) => entry.id),
+                    ),
+                    motion: motion.id,
+                    from,
+                    to,
+                    measured_s: measured.si,
+                    on: new Date().toISOString().slice(0, 10),
+                    note: note.slice(0, 500),
+                },
+            });
         } catch (refused) {
             setError(refused instanceof Refused ? (refused.errors[0]?.message ?? refused.message) : String(refused));
             return;
@@ -142,14 +165,26 @@ function Measure() {
                 </label>
                 <label>
                     <span className="block text-quiet">Measured time</span>
-                    <input className={`${input} w-28 text-right font-semibold ${error === '' ? '' : 'border-fails'}`} aria-invalid={error !== ''} aria-describedby="time-error" placeholder="4.2 s" value={time} onChange={(event) => setTime(event.target.value)} />
+                    <input
+                        className={`${input} w-28 text-right font-semibold ${error === '' ? '' : 'border-fails'}`}
+                        aria-invalid={error !== ''}
+                        aria-describedby="time-error"
+                        placeholder="4.2 s"
+                        value={time}
+                        onChange={(event) => setTime(event.target.value)}
+                    />
                 </label>
                 <button type="button" className={`${input} w-32`} onClick={watch}>
                     {since === null ? 'Start the watch' : 'Stop the watch'}
                 </button>
                 <label className="min-w-40 flex-1">
                     <span className="block text-quiet">Note</span>
-                    <input className={`${input} w-full`} placeholder="Loaded? Warm? What was different?" value={note} onChange={(event) => setNote(event.target.value)} />
+                    <input
+                        className={`${input} w-full`}
+                        placeholder="Loaded? Warm? What was different?"
+                        value={note}
+                        onChange={(event) => setNote(event.target.value)}
+                    />
                 </label>
                 <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
                     Write it down

@@ -24,7 +24,13 @@ import { StopsStation } from '../stations/StopsStation';
 import { TaskStation } from '../stations/TaskStation';
 import { TrainStation } from '../stations/TrainStation';
 
-const STATIONS: Partial<Record<LinkName, (props: { handle: MotionHandle }) => React.ReactNode>> = { task: TaskStation, load: LoadStation, drive: DriveStation, train: TrainStation, stops: StopsStation };
+const STATIONS: Partial<Record<LinkName, (props: { handle: MotionHandle }) => React.ReactNode>> = {
+    task: TaskStation,
+    load: LoadStation,
+    drive: DriveStation,
+    train: TrainStation,
+    stops: StopsStation,
+};
 
 export function MotionPage() {
     const { motionId, station } = useParams();
@@ -47,24 +53,50 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
     const play = usePlay(curves, onPosition);
     const isOld = useDrafts((state) => Object.keys(state.drafts).some((key) => key.startsWith(`${stored.id}:${handle.path}.`)));
 
-    useHotkeys(LINKS.map((_, i) => String(i + 1)).join(','), (event) => void navigate(linkPath(stored.id, motion.id, LINKS[Number(event.key) - 1]!.name)), { useKey: true }, [motion.id]);
-    useHotkeys('[, ]', (event) => {
-        const ids = stored.document.motions.map((each) => each.id);
-        const next = ids[(ids.indexOf(motion.id) + (event.key === ']' ? 1 : -1) + ids.length) % ids.length]!;
-        void navigate(linkPath(stored.id, next, station));
-    }, { useKey: true }, [stored, motion.id, station]);
+    useHotkeys(
+        LINKS.map((_, i) => String(i + 1)).join(','),
+        (event) => void navigate(linkPath(stored.id, motion.id, LINKS[Number(event.key) - 1]!.name)),
+        { useKey: true },
+        [motion.id],
+    );
+    useHotkeys(
+        '[, ]',
+        (event) => {
+            const ids = stored.document.motions.map((each) => each.id);
+            const next = ids[(ids.indexOf(motion.id) + (event.key === ']' ? 1 : -1) + ids.length) % ids.length]!;
+            void navigate(linkPath(stored.id, next, station));
+        },
+        { useKey: true },
+        [stored, motion.id, station],
+    );
     useHotkeys('space', play.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [play.toggle]);
 
     const Station = STATIONS[station]!;
     const link = chain.links.find((each) => each.link === station)!;
     const elsewhere = chain.links
         .filter((each) => each.link !== station)
-        .flatMap((each) => each.findings.filter((finding) => finding.severity !== 'note').slice(0, 1).map((finding) => ({ finding, label: LINKS.find((link) => link.name === each.link)!.label, to: linkPath(stored.id, motion.id, each.link) })));
+        .flatMap((each) =>
+            each.findings
+                .filter((finding) => finding.severity !== 'note')
+                .slice(0, 1)
+                .map((finding) => ({ finding, label: LINKS.find((link) => link.name === each.link)!.label, to: linkPath(stored.id, motion.id, each.link) })),
+        );
     const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
     const also = stored.document.motions.find((each) => each.id === motion.drive?.shares);
-    const shared = also === undefined ? '' : `, by ${{ selector: 'a selector', direction: 'direction of turn', in_turn: 'turns', rectifier: 'a rectifier' }[motion.drive!.shares_by]} ${also.name} too:`;
+    const shared =
+        also === undefined
+            ? ''
+            : `, by ${{ selector: 'a selector', direction: 'direction of turn', in_turn: 'turns', rectifier: 'a rectifier' }[motion.drive!.shares_by]} ${also.name} too:`;
     const wide = station === 'drive';
-    const [matSize, chartSize] = wide ? [{ width: 440, height: 250 }, { width: 440, height: 250 }] : [{ width: 880, height: 312 }, { width: 880, height: 200 }];
+    const [matSize, chartSize] = wide
+        ? [
+              { width: 440, height: 250 },
+              { width: 440, height: 250 },
+          ]
+        : [
+              { width: 880, height: 312 },
+              { width: 880, height: 200 },
+          ];
     return (
         <main className="mx-auto max-w-[1500px] px-4 py-3">
             <div className="border border-line bg-sheet">
@@ -73,7 +105,11 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
                     <h1 className="text-[1.25rem]">
                         {motion.name} <span className="font-normal text-quiet">· {LINKS.find((each) => each.name === station)!.label}</span>
                     </h1>
-                    {isOld && <p role="status" className="border-l-3 border-tight bg-tight-soft px-2">From the last good figures: a field below is not understood yet.</p>}
+                    {isOld && (
+                        <p role="status" className="border-l-3 border-tight bg-tight-soft px-2">
+                            From the last good figures: a field below is not understood yet.
+                        </p>
+                    )}
                 </div>
                 <div className={isOld ? 'grayscale' : ''}>
                     <ChainRow build={stored.id} chain={chain} current={station} />
@@ -85,11 +121,40 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
             <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
                 <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
                     {station === 'train' && motion.layout !== null && chain.train.wheels.length > 0 ? (
-                        <TrainPlan motion={motion} sheet={chain.train} layout={motion.layout} curves={curves} position={at} play={play} shared={shared} onShafts={(shafts, to) => edit(...shafts.map((shaft) => ({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })))} {...matSize} height={380} />
+                        <TrainPlan
+                            motion={motion}
+                            sheet={chain.train}
+                            layout={motion.layout}
+                            curves={curves}
+                            position={at}
+                            play={play}
+                            shared={shared}
+                            onShafts={(shafts, to) =>
+                                edit(...shafts.map((shaft) => ({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })))
+                            }
+                            {...matSize}
+                            height={380}
+                        />
                     ) : (
-                        <Mat motion={motion} curves={curves} position={at} onPosition={setPosition} play={play} {...matSize} onSwitch={station === 'stops' ? (index, to) => edit({ path: `${handle.path}.stops.switches.${index}.at`, value: to }) : undefined} />
+                        <Mat
+                            motion={motion}
+                            curves={curves}
+                            position={at}
+                            onPosition={setPosition}
+                            play={play}
+                            {...matSize}
+                            onSwitch={station === 'stops' ? (index, to) => edit({ path: `${handle.path}.stops.switches.${index}.at`, value: to }) : undefined}
+                        />
                     )}
-                    {wide ? <Choosing handle={handle} chart={chartSize} /> : station === 'train' ? <MakeTrain handle={handle} /> : station === 'stops' ? <RunOnSheet handle={handle} /> : <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />}
+                    {wide ? (
+                        <Choosing handle={handle} chart={chartSize} />
+                    ) : station === 'train' ? (
+                        <MakeTrain handle={handle} />
+                    ) : station === 'stops' ? (
+                        <RunOnSheet handle={handle} />
+                    ) : (
+                        <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />
+                    )}
                 </div>
                 <div className="space-y-5">
                     <Findings findings={link.findings} elsewhere={elsewhere} />

@@ -40,16 +40,33 @@ export function PicturesPage() {
                 <h1 className="text-[1.25rem]">Sizes off a picture</h1>
                 <nav aria-label="Pictures" className="flex gap-1">
                     {pictures.map((picture, i) => (
-                        <Link key={picture.id} to={`/builds/${stored.id}/pictures/${picture.id}`} aria-current={i === current} className={`border border-line px-2 py-0.5 ${i === current ? 'bg-sheet font-semibold' : 'bg-ground'}`}>
+                        <Link
+                            key={picture.id}
+                            to={`/builds/${stored.id}/pictures/${picture.id}`}
+                            aria-current={i === current}
+                            className={`border border-line px-2 py-0.5 ${i === current ? 'bg-sheet font-semibold' : 'bg-ground'}`}
+                        >
                             {picture.name}
                         </Link>
                     ))}
                 </nav>
                 <span className="flex-1" />
-                <button type="button" className={pictures.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'} disabled={isBusy} onClick={() => file.current?.click()}>
+                <button
+                    type="button"
+                    className={pictures.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'}
+                    disabled={isBusy}
+                    onClick={() => file.current?.click()}
+                >
                     {isBusy ? 'Bringing it…' : 'Bring a picture…'}
                 </button>
-                <input ref={file} type="file" hidden aria-label="Picture" accept="image/png,image/jpeg,image/webp" onChange={(event) => void bring(event.target.files?.[0])} />
+                <input
+                    ref={file}
+                    type="file"
+                    hidden
+                    aria-label="Picture"
+                    accept="image/png,image/jpeg,image/webp"
+                    onChange={(event) => void bring(event.target.files?.[0])}
+                />
             </div>
             {problem !== '' && (
                 <p role="alert" className="mt-3 border-l-3 border-fails pl-2 text-fails">

@@ -45,7 +45,17 @@ export function RigPage() {
     );
 }
 
-function Bench({ version, begins, onBegins, onSave }: { version: number; begins: string | null; onBegins: (scenario: string | null) => void; onSave: () => void }) {
+function Bench({
+    version,
+    begins,
+    onBegins,
+    onSave,
+}: {
+    version: number;
+    begins: string | null;
+    onBegins: (scenario: string | null) => void;
+    onSave: () => void;
+}) {
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
     const build = stored.document;
@@ -55,7 +65,13 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
     const { state } = rig;
     const keep = async () => {
         const name = `Rig session ${build.scenarios.filter((each) => each.name.startsWith('Rig session')).length + 1}`;
-        const scenario = await rig.save(freeId(name, build.scenarios.map((each) => each.id)), name);
+        const scenario = await rig.save(
+            freeId(
+                name,
+                build.scenarios.map((each) => each.id),
+            ),
+            name,
+        );
         edit({ path: `scenarios.${build.scenarios.length}`, value: scenario });
         setSaved(name);
         onSave();
@@ -75,7 +91,11 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
                 </button>
                 <label className="flex items-center gap-2">
                     Begins with
-                    <select className="border border-line bg-well px-2 py-0.5" value={begins ?? ''} onChange={(event) => onBegins(event.target.value === '' ? null : event.target.value)}>
+                    <select
+                        className="border border-line bg-well px-2 py-0.5"
+                        value={begins ?? ''}
+                        onChange={(event) => onBegins(event.target.value === '' ? null : event.target.value)}
+                    >
                         <option value="">everything at rest</option>
                         {build.scenarios.map((each) => (
                             <option key={each.id} value={each.id}>
@@ -89,7 +109,10 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
                 </button>
                 {saved !== null && (
                     <span role="status">
-                        Saved as <strong>{saved}</strong>: <Link className="text-accent underline" to={`/builds/${stored.id}/routines`}>run it again</Link>
+                        Saved as <strong>{saved}</strong>:{' '}
+                        <Link className="text-accent underline" to={`/builds/${stored.id}/routines`}>
+                            run it again
+                        </Link>
                     </span>
                 )}
                 {rig.problem !== '' && (
@@ -105,7 +128,13 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
                     <div className="space-y-3">
                         <div className="grid grid-cols-2 gap-2 xl:grid-cols-3">
                             {build.motions.map((motion) => (
-                                <Moving key={motion.id} motion={motion} chain={stored.assessment.chains.find((chain) => chain.motion === motion.id)!} state={state} onHold={(is) => rig.happens({ what: 'hold', motion: motion.id, is: is ? 'on' : 'off' })} />
+                                <Moving
+                                    key={motion.id}
+                                    motion={motion}
+                                    chain={stored.assessment.chains.find((chain) => chain.motion === motion.id)!}
+                                    state={state}
+                                    onHold={(is) => rig.happens({ what: 'hold', motion: motion.id, is: is ? 'on' : 'off' })}
+                                />
                             ))}
                         </div>
                         <History build={build} past={rig.past} />
@@ -115,7 +144,9 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
                         <GoesWrong key={rig.kept} kept={`${rig.kept}-wrong`} build={build} happens={rig.happens} />
                         <section aria-label="What it does">
                             <h2 className="mb-1 text-[1.05rem]">What it does</h2>
-                            {state.steps.length === 0 && <p className="text-quiet">{state.running.length === 0 ? 'It waits for something to happen.' : 'It goes on at once.'}</p>}
+                            {state.steps.length === 0 && (
+                                <p className="text-quiet">{state.running.length === 0 ? 'It waits for something to happen.' : 'It goes on at once.'}</p>
+                            )}
                             {state.steps.map((step) => (
                                 <p key={`${step.routine} ${step.path}`}>
                                     <span className="text-quiet">{build.routines.find((each) => each.id === step.routine)?.name}:</span> {say(step.says)}
@@ -124,14 +155,19 @@ function Bench({ version, begins, onBegins, onSave }: { version: number; begins:
                         </section>
                         <section aria-label="What happened">
                             <h2 className="mb-1 text-[1.05rem]">What happened</h2>
-                            <ol className="narrow max-h-72 overflow-y-auto border-y border-line" tabIndex={0} aria-label="Events, the last first">
-                                {[...rig.words].reverse().map((event, i) => (
-                                    <li key={rig.words.length - i} className={`flex gap-3 ${['hit', 'snap', 'fault', 'rule', 'sag'].includes(event.kind) ? 'font-semibold text-fails' : ''}`}>
-                                        <span className="w-14 shrink-0 text-right text-quiet">{event.at_s.toFixed(2)} s</span>
-                                        {say(event.says)}
-                                    </li>
-                                ))}
-                            </ol>
+                            <div className="narrow max-h-72 overflow-y-auto border-y border-line" tabIndex={0} role="group" aria-label="Events, the last first">
+                                <ol>
+                                    {[...rig.words].reverse().map((event, i) => (
+                                        <li
+                                            key={rig.words.length - i}
+                                            className={`flex gap-3 ${['hit', 'snap', 'fault', 'rule', 'sag'].includes(event.kind) ? 'font-semibold text-fails' : ''}`}
+                                        >
+                                            <span className="w-14 shrink-0 text-right text-quiet">{event.at_s.toFixed(2)} s</span>
+                                            {say(event.says)}
+                                        </li>
+                                    ))}
+                                </ol>
+                            </div>
                         </section>
                     </div>
                 </div>
@@ -177,11 +213,25 @@ function World({ build, state, happens }: { build: Build; state: RigState; happe
                     MEASURES.includes(sensor.kind) ? (
                         <label key={sensor.id} className="flex items-center gap-2">
                             <span className="w-40">{sensor.name}</span>
-                            <input type="range" className="flex-1 accent-accent" min={0} max={Math.max(100, 2 * sensor.rest)} step="any" value={state.levels[sensor.id] ?? sensor.rest} onChange={(event) => happens({ what: 'level', sensor: sensor.id, value: Number(event.target.value) })} />
+                            <input
+                                type="range"
+                                className="flex-1 accent-accent"
+                                min={0}
+                                max={Math.max(100, 2 * sensor.rest)}
+                                step="any"
+                                value={state.levels[sensor.id] ?? sensor.rest}
+                                onChange={(event) => happens({ what: 'level', sensor: sensor.id, value: Number(event.target.value) })}
+                            />
                             <span className="w-12 text-right">{significant(state.levels[sensor.id] ?? 0, 3)}</span>
                         </label>
                     ) : (
-                        <Press key={sensor.id} name={sensor.name} isMomentary={sensor.kind === 'press' || sensor.kind === 'knock'} isOn={state.inputs[sensor.id] ?? false} onChange={(is) => happens({ what: 'sensor', sensor: sensor.id, is: is ? 'on' : 'off' })} />
+                        <Press
+                            key={sensor.id}
+                            name={sensor.name}
+                            isMomentary={sensor.kind === 'press' || sensor.kind === 'knock'}
+                            isOn={state.inputs[sensor.id] ?? false}
+                            onChange={(is) => happens({ what: 'sensor', sensor: sensor.id, is: is ? 'on' : 'off' })}
+                        />
                     ),
                 )}
                 {build.motions
@@ -189,12 +239,21 @@ function World({ build, state, happens }: { build: Build; state: RigState; happe
                     .map((motion) => (
                         <Load key={motion.id} name={motion.name} onChange={(carries) => happens({ what: 'load', motion: motion.id, carries })} />
                     ))}
-                <button type="button" aria-pressed={!state.powered} className={`w-full border px-2 py-1 font-semibold ${state.powered ? 'border-line bg-well' : 'border-fails bg-fails text-white'}`} onClick={() => happens({ what: 'power', is: state.powered ? 'off' : 'on' })}>
+                <button
+                    type="button"
+                    aria-pressed={!state.powered}
+                    className={`w-full border px-2 py-1 font-semibold ${state.powered ? 'border-line bg-well' : 'border-fails bg-fails text-white'}`}
+                    onClick={() => happens({ what: 'power', is: state.powered ? 'off' : 'on' })}
+                >
                     {state.powered ? 'Cut the power' : 'Bring the power back'}
                 </button>
             </div>
             <p className="narrow text-quiet">
-                {build.outputs.filter((output) => state.outputs[output.id]).map((output) => output.name).join(', ') || 'No output'} on
+                {build.outputs
+                    .filter((output) => state.outputs[output.id])
+                    .map((output) => output.name)
+                    .join(', ') || 'No output'}{' '}
+                on
                 {build.counters.map((counter) => ` · ${counter.name} ${state.counters[counter.id] ?? 0}`)}
             </p>
         </section>
@@ -234,7 +293,12 @@ function GoesWrong({ kept, build, happens }: { kept: string; build: Build; happe
                     </li>
                 ))}
             </ul>
-            <select aria-label="Something goes wrong" className="mt-1 w-full border border-line bg-well px-2 py-1" value="" onChange={(event) => begin(event.target.value)}>
+            <select
+                aria-label="Something goes wrong"
+                className="mt-1 w-full border border-line bg-well px-2 py-1"
+                value=""
+                onChange={(event) => begin(event.target.value)}
+            >
                 <option value="">Let something go wrong…</option>
                 {faults
                     .filter((fault) => !wrong.includes(fault.says))
@@ -256,12 +320,18 @@ function Press({ name, isMomentary, isOn, onChange }: { name: string; isMomentar
               onPointerDown: () => onChange(true),
               onPointerUp: release,
               onPointerCancel: release,
-              onKeyDown: (event: React.KeyboardEvent) => (event.key === ' ' || event.key === 'Enter') && !event.repeat && (event.preventDefault(), onChange(true)),
+              onKeyDown: (event: React.KeyboardEvent) =>
+                  (event.key === ' ' || event.key === 'Enter') && !event.repeat && (event.preventDefault(), onChange(true)),
               onKeyUp: (event: React.KeyboardEvent) => (event.key === ' ' || event.key === 'Enter') && release(),
           }
         : { onClick: () => onChange(!isOn) };
     return (
-        <button type="button" aria-pressed={isOn} className={`flex w-full items-center justify-between border px-2 py-1 ${isOn ? 'border-accent bg-accent text-white' : 'border-line bg-well hover:bg-ground'}`} {...hold}>
+        <button
+            type="button"
+            aria-pressed={isOn}
+            className={`flex w-full items-center justify-between border px-2 py-1 ${isOn ? 'border-accent bg-accent text-white' : 'border-line bg-well hover:bg-ground'}`}
+            {...hold}
+        >
             <span>{name}</span>
             <span className="narrow">{isMomentary ? (isOn ? 'pressed' : 'press and hold') : isOn ? 'broken: click to clear' : 'clear: click to break'}</span>
         </button>
@@ -296,7 +366,12 @@ function History({ build, past }: { build: Build; past: Past[] }) {
     const width = 880;
     const x = (at: number) => 120 + ((at - (end - 30)) / 30) * (width - 130);
     return (
-        <svg viewBox={`0 0 ${width} ${build.motions.length * LANE + 22}`} className="block w-full bg-mat" role="img" aria-label="The last half minute of every motion">
+        <svg
+            viewBox={`0 0 ${width} ${build.motions.length * LANE + 22}`}
+            className="block w-full bg-mat"
+            role="img"
+            aria-label="The last half minute of every motion"
+        >
             {build.motions.map((motion, i) => {
                 const places = motion.places.map((place) => place.at);
                 const goesOn = unbroken(stored, motion.id);
@@ -309,7 +384,17 @@ function History({ build, past }: { build: Build; past: Past[] }) {
                         <text x={10} y={i * LANE + 21} fontSize="12" fill="var(--color-mat-ink)">
                             {motion.name}
                         </text>
-                        <path d={shown.map((each, j) => `${j > 0 && goesOn(values[j - 1], values[j]!) ? 'L' : 'M'}${x(each.at_s).toFixed(1)} ${y(values[j]!).toFixed(1)}`).join('')} fill="none" stroke={MARKER_COLOR[motion.marker]} strokeWidth="2" />
+                        <path
+                            d={shown
+                                .map(
+                                    (each, j) =>
+                                        `${j > 0 && goesOn(values[j - 1], values[j]!) ? 'L' : 'M'}${x(each.at_s).toFixed(1)} ${y(values[j]!).toFixed(1)}`,
+                                )
+                                .join('')}
+                            fill="none"
+                            stroke={MARKER_COLOR[motion.marker]}
+                            strokeWidth="2"
+                        />
                     </g>
                 );
             })}

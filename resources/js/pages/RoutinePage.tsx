@@ -39,7 +39,10 @@ export function RoutinePage() {
         <main className="mx-auto max-w-[1500px] px-4 py-3">
             <RoutineTabs current={routine?.id} />
             {routine === undefined ? (
-                <p className="mt-6 max-w-xl text-quiet">A routine is what you would tell a helper at the lever: when somebody breaks the beam, take the bridge up, wait a second, let the heron strike. Begin one above.</p>
+                <p className="mt-6 max-w-xl text-quiet">
+                    A routine is what you would tell a helper at the lever: when somebody breaks the beam, take the bridge up, wait a second, let the heron
+                    strike. Begin one above.
+                </p>
             ) : (
                 <OneRoutine key={routine.id} routine={routine} index={routines.indexOf(routine)} />
             )}
@@ -50,11 +53,31 @@ export function RoutinePage() {
 function RoutineTabs({ current }: { current: string | undefined }) {
     const { stored, edit } = useBuild();
     const { routines } = stored.document;
-    const add = () => edit({ path: `routines.${routines.length}`, value: { id: freeId('routine', routines.map((each) => each.id)), name: `Routine ${routines.length + 1}`, starts: [], alone: true, target_s: null, steps: [], if_fails: [] } });
+    const add = () =>
+        edit({
+            path: `routines.${routines.length}`,
+            value: {
+                id: freeId(
+                    'routine',
+                    routines.map((each) => each.id),
+                ),
+                name: `Routine ${routines.length + 1}`,
+                starts: [],
+                alone: true,
+                target_s: null,
+                steps: [],
+                if_fails: [],
+            },
+        });
     return (
         <nav aria-label="Routines" className="flex items-center gap-1 border-b border-line">
             {stored.assessment.routines.map((routine) => (
-                <NavLink key={routine.id} to={`/builds/${stored.id}/routines/${routine.id}`} aria-current={routine.id === current ? 'page' : undefined} className={`flex items-center gap-2 border-b-3 px-3 py-1.5 hover:bg-well ${routine.id === current ? 'border-ink bg-well font-semibold' : 'border-transparent'}`}>
+                <NavLink
+                    key={routine.id}
+                    to={`/builds/${stored.id}/routines/${routine.id}`}
+                    aria-current={routine.id === current ? 'page' : undefined}
+                    className={`flex items-center gap-2 border-b-3 px-3 py-1.5 hover:bg-well ${routine.id === current ? 'border-ink bg-well font-semibold' : 'border-transparent'}`}
+                >
                     <LinkGlyph verdict={routine.verdict} size={12} />
                     {routine.name}
                 </NavLink>
@@ -114,13 +137,23 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
     const { stored, edit } = useBuild();
     const path = `routines.${index}`;
     const { scenarios } = stored.document;
-    const fitting = scenarios.find((scenario) => scenario.events.some((event) => routine.starts.some((start) => 'sensor' in start && 'sensor' in event && start.sensor === event.sensor)));
+    const fitting = scenarios.find((scenario) =>
+        scenario.events.some((event) => routine.starts.some((start) => 'sensor' in start && 'sensor' in event && start.sensor === event.sensor)),
+    );
     const [chosen, setChosen] = useState<string | null>(null);
     const verdict = stored.assessment.routines.find((each) => each.id === routine.id);
-    const rehearsal = chosen !== null && chosen.startsWith(REHEARSAL) && Number(chosen.slice(REHEARSAL.length)) < (verdict?.rehearsals.length ?? 0) ? Number(chosen.slice(REHEARSAL.length)) : null;
+    const rehearsal =
+        chosen !== null && chosen.startsWith(REHEARSAL) && Number(chosen.slice(REHEARSAL.length)) < (verdict?.rehearsals.length ?? 0)
+            ? Number(chosen.slice(REHEARSAL.length))
+            : null;
     const scenario = chosen === 'hand' || rehearsal !== null ? null : (scenarios.find((each) => each.id === chosen)?.id ?? fitting?.id ?? null);
     const [cell, setCell] = useState<FaultCell | null>(null);
-    const { data: trace, error } = useQuery({ queryKey: ['run', stored.id, stored.version, routine.id, scenario, rehearsal, cell], queryFn: () => (rehearsal === null ? api.run(stored.id, routine.id, scenario, cell?.events ?? []) : api.rehearsal(stored.id, routine.id, rehearsal)), placeholderData: (before) => (before?.routine === routine.id ? before : undefined), staleTime: Infinity });
+    const { data: trace, error } = useQuery({
+        queryKey: ['run', stored.id, stored.version, routine.id, scenario, rehearsal, cell],
+        queryFn: () => (rehearsal === null ? api.run(stored.id, routine.id, scenario, cell?.events ?? []) : api.rehearsal(stored.id, routine.id, rehearsal)),
+        placeholderData: (before) => (before?.routine === routine.id ? before : undefined),
+        staleTime: Infinity,
+    });
     const playhead = usePlayhead(trace?.ran_s ?? 0);
     useHotkeys('space', playhead.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [playhead.toggle]);
     return (
@@ -132,7 +165,12 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                 <section aria-label="Steps">
                     <div className="mb-2 flex items-center gap-4">
                         <h1 className="sr-only">{routine.name}</h1>
-                        <TextInput path={`${path}.name`} value={routine.name} label="Name of the routine" className="w-52 border border-transparent bg-transparent px-1 text-[1.25rem] font-semibold hover:border-line focus:bg-well" />
+                        <TextInput
+                            path={`${path}.name`}
+                            value={routine.name}
+                            label="Name of the routine"
+                            className="w-52 border border-transparent bg-transparent px-1 text-[1.25rem] font-semibold hover:border-line focus:bg-well"
+                        />
                         <StartsWhen routine={routine} path={path} />
                     </div>
                     <StepList routine={routine} path={path} list="steps" trace={trace} now={playhead.time} />
@@ -147,27 +185,48 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                 </section>
                 <div className="space-y-4">
                     <RunResult trace={trace} routine={routine} />
-                    <Findings findings={verdict?.findings ?? []} title="What can go wrong" none={stored.assessment.rehearsed ? 'Nothing, from wherever it begins.' : 'Nothing that can be seen without running it.'} />
-                    <Rehearsals of={verdict?.rehearsals ?? []} chosen={rehearsal} onChoose={(i) => {
-                        setChosen(REHEARSAL + i);
-                        document.querySelector('[aria-label="Run"]')?.scrollIntoView({ block: 'center' });
-                    }} />
+                    <Findings
+                        findings={verdict?.findings ?? []}
+                        title="What can go wrong"
+                        none={stored.assessment.rehearsed ? 'Nothing, from wherever it begins.' : 'Nothing that can be seen without running it.'}
+                    />
+                    <Rehearsals
+                        of={verdict?.rehearsals ?? []}
+                        chosen={rehearsal}
+                        onChoose={(i) => {
+                            setChosen(REHEARSAL + i);
+                            document.querySelector('[aria-label="Run"]')?.scrollIntoView({ block: 'center' });
+                        }}
+                    />
                     <Parts.Surroundings routine={routine} path={path} />
                     <Parts.Rules />
                     <ScenarioEditor scenario={scenario} onChoose={(id) => setChosen(id ?? 'hand')} />
-                    <button type="button" className="border border-line bg-well px-2 py-0.5" onClick={() => edit({ path: 'routines', value: stored.document.routines.filter((each) => each.id !== routine.id) })}>
+                    <button
+                        type="button"
+                        className="border border-line bg-well px-2 py-0.5"
+                        onClick={() => edit({ path: 'routines', value: stored.document.routines.filter((each) => each.id !== routine.id) })}
+                    >
                         Throw this routine away
                     </button>
                 </div>
             </div>
             <section className="mt-4" aria-label="Run">
                 <div className="flex items-center gap-3 bg-mat px-3 py-2 text-mat-ink on-mat">
-                    <button type="button" className="border border-mat-quiet px-3 py-1 font-semibold hover:bg-mat-rule" disabled={trace === undefined} onClick={playhead.toggle}>
+                    <button
+                        type="button"
+                        className="border border-mat-quiet px-3 py-1 font-semibold hover:bg-mat-rule"
+                        disabled={trace === undefined}
+                        onClick={playhead.toggle}
+                    >
                         {playhead.isPlaying ? 'Pause' : 'Play'} <kbd className="key narrow font-normal text-mat-quiet">Space</kbd>
                     </button>
                     <label className="flex items-center gap-2">
                         What happens
-                        <select className="border border-mat-quiet bg-mat px-2 py-1" value={rehearsal === null ? (scenario ?? 'hand') : REHEARSAL + rehearsal} onChange={(event) => setChosen(event.target.value)}>
+                        <select
+                            className="border border-mat-quiet bg-mat px-2 py-1"
+                            value={rehearsal === null ? (scenario ?? 'hand') : REHEARSAL + rehearsal}
+                            onChange={(event) => setChosen(event.target.value)}
+                        >
                             <option value="hand">It is started by hand</option>
                             {scenarios.map((each) => (
                                 <option key={each.id} value={each.id}>
@@ -219,7 +278,13 @@ const BORDER = { fails: 'border-fails', tight: 'border-tight', holds: 'border-ho
 
 const REHEARSAL = 'rehearsal ';
 
-const ENDS = { ends: 'ends', gives_up: 'gives up', comes_round: 'goes on for ever', bounded: 'takes longer than was looked at', never_begins: 'does not begin' } as const;
+const ENDS = {
+    ends: 'ends',
+    gives_up: 'gives up',
+    comes_round: 'goes on for ever',
+    bounded: 'takes longer than was looked at',
+    never_begins: 'does not begin',
+} as const;
 
 /** From where the routine has been rehearsed, and what became of it; each can be played. */
 function Rehearsals({ of, chosen, onChoose }: { of: RehearsedFrom[]; chosen: number | null; onChoose: (i: number) => void }) {
@@ -236,8 +301,16 @@ function Rehearsals({ of, chosen, onChoose }: { of: RehearsedFrom[]; chosen: num
             <ul>
                 {of.map((each, i) => (
                     <li key={each.says}>
-                        <button type="button" aria-pressed={chosen === i} className={`flex min-h-7 w-full items-center gap-2 px-1 text-left hover:bg-well ${chosen === i ? 'bg-well font-semibold' : ''}`} onClick={() => onChoose(i)}>
-                            <LinkGlyph verdict={each.wrong > 0 ? 'fails' : each.outcome === 'ends' || each.outcome === 'comes_round' ? 'holds' : 'not_said'} size={11} />
+                        <button
+                            type="button"
+                            aria-pressed={chosen === i}
+                            className={`flex min-h-7 w-full items-center gap-2 px-1 text-left hover:bg-well ${chosen === i ? 'bg-well font-semibold' : ''}`}
+                            onClick={() => onChoose(i)}
+                        >
+                            <LinkGlyph
+                                verdict={each.wrong > 0 ? 'fails' : each.outcome === 'ends' || each.outcome === 'comes_round' ? 'holds' : 'not_said'}
+                                size={11}
+                            />
                             <span className="min-w-0 flex-1">{each.says}</span>
                             <span className="text-quiet">{each.takes_s === null ? ENDS[each.outcome] : `${significant(each.takes_s, 3)} s`}</span>
                         </button>
@@ -265,7 +338,8 @@ function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Rout
                 {trace.outcome === 'never_started' && 'Never starts'}
             </p>
             <p className="text-quiet">
-                {trace.outcome === 'finished' && (routine.target_s === null ? 'from its start to its end' : `of ${significant(routine.target_s, 3)} s asked for`)}
+                {trace.outcome === 'finished' &&
+                    (routine.target_s === null ? 'from its start to its end' : `of ${significant(routine.target_s, 3)} s asked for`)}
                 {trace.outcome === 'faulted' && `after ${significant(trace.took_s ?? 0, 3)} s: ${trace.fault}.`}
                 {trace.outcome === 'still_running' && `after ${significant(trace.ran_s, 3)} s, when the run was ended`}
                 {trace.outcome === 'never_started' && (ignored === undefined ? 'in this scenario nothing triggers it' : say(ignored.says))}
@@ -289,12 +363,28 @@ function Machine({ routine, trace, now }: { routine: Routine; trace: Trace; now:
     return (
         <section aria-label="The machine at the cursor" className="bg-mat px-3 pb-2 text-mat-ink">
             <p className="narrow pb-1">
-                {steps.length === 0 ? <span className="text-mat-quiet">No step runs at {now.toFixed(2)} s.</span> : steps.map((step) => (step.routine === routine.id ? '' : `${stored.document.routines.find((each) => each.id === step.routine)?.name}: `) + say(step.says)).join(' ')}
+                {steps.length === 0 ? (
+                    <span className="text-mat-quiet">No step runs at {now.toFixed(2)} s.</span>
+                ) : (
+                    steps
+                        .map(
+                            (step) =>
+                                (step.routine === routine.id ? '' : `${stored.document.routines.find((each) => each.id === step.routine)?.name}: `) +
+                                say(step.says),
+                        )
+                        .join(' ')
+                )}
                 {on.length > 0 && <span className="text-mat-quiet"> {on.map((output) => output.name).join(', ')} on.</span>}
             </p>
             <div className="grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-1">
                 {shown.map((each) => (
-                    <SmallMat key={each.motion} motion={stored.document.motions.find((motion) => motion.id === each.motion)!} chain={stored.assessment.chains.find((chain) => chain.motion === each.motion)!} position={each.position[Math.min(sample, each.position.length - 1)] ?? 0} isActive={steps.some((step) => step.motion === each.motion)} />
+                    <SmallMat
+                        key={each.motion}
+                        motion={stored.document.motions.find((motion) => motion.id === each.motion)!}
+                        chain={stored.assessment.chains.find((chain) => chain.motion === each.motion)!}
+                        position={each.position[Math.min(sample, each.position.length - 1)] ?? 0}
+                        isActive={steps.some((step) => step.motion === each.motion)}
+                    />
                 ))}
             </div>
         </section>
@@ -308,7 +398,10 @@ function Events({ trace, now }: { trace: Trace; now: number }) {
             <summary className="py-1 font-semibold">What happened, in words ({trace.events.length})</summary>
             <ol className="narrow columns-2 gap-8 py-1">
                 {trace.events.map((event, i) => (
-                    <li key={i} className={`flex gap-3 ${event.at_s <= now ? '' : 'text-quiet'} ${event.kind === 'hit' || event.kind === 'snap' || event.kind === 'fault' || event.kind === 'left_powered' ? 'font-semibold text-fails' : ''}`}>
+                    <li
+                        key={i}
+                        className={`flex gap-3 ${event.at_s <= now ? '' : 'text-quiet'} ${event.kind === 'hit' || event.kind === 'snap' || event.kind === 'fault' || event.kind === 'left_powered' ? 'font-semibold text-fails' : ''}`}
+                    >
                         <span className="w-16 shrink-0 text-right">{event.at_s.toFixed(2)} s</span>
                         {say(event.says)}
                     </li>

@@ -36,9 +36,7 @@ const LEFT: Group[] = [
     { title: 'The bench', keys: ['ambient_C', 'battery_days'] },
 ];
 
-const RIGHT: Group[] = [
-    { title: 'The controller', keys: ['scan_s', 'debounce_s', 'driver_s', 'timer_Hz', 'timer_stages'] },
-];
+const RIGHT: Group[] = [{ title: 'The controller', keys: ['scan_s', 'debounce_s', 'driver_s', 'timer_Hz', 'timer_stages'] }];
 
 const OPTIONAL: Partial<Record<keyof Settings, string>> = { timer_Hz: 'none' };
 
@@ -53,24 +51,39 @@ export function SettingsPage() {
         const value = said?.[key]?.default ?? null;
         const kept = book.keptIn(key);
         if (value === null) return OPTIONAL[key] ?? '';
-        return book.dimension(kept) === 'number' ? significant(value, 6) : book.text({ si: book.toSi(value, kept), dimension: book.dimension(kept) }, system, 6);
+        return book.dimension(kept) === 'number'
+            ? significant(value, 6)
+            : book.text({ si: book.toSi(value, kept), dimension: book.dimension(kept) }, system, 6);
     };
     const changed = (Object.keys(LABELS) as (keyof Settings)[]).filter((key) => said !== undefined && (said[key]?.default ?? null) !== settings[key]);
     const fields = (group: Group) => (
         <FieldGroup key={group.title} title={group.title}>
             {group.keys.map((key) => (
-                <QuantityField key={key} label={LABELS[key]} path={`settings.${key}`} value={settings[key]} empty={OPTIONAL[key]} how={said?.[key] === undefined ? undefined : `${said[key].description} Usual: ${usual(key)}.`} />
+                <QuantityField
+                    key={key}
+                    label={LABELS[key]}
+                    path={`settings.${key}`}
+                    value={settings[key]}
+                    empty={OPTIONAL[key]}
+                    how={said?.[key] === undefined ? undefined : `${said[key].description} Usual: ${usual(key)}.`}
+                />
             ))}
         </FieldGroup>
     );
     return (
         <main className="mx-auto max-w-6xl px-6 py-5">
             <h1 className="text-[1.5rem]">Settings</h1>
-            <p className="text-quiet">What the judge holds this build against, and what its bench and its controller are like. Everything is judged anew when one changes.</p>
+            <p className="text-quiet">
+                What the judge holds this build against, and what its bench and its controller are like. Everything is judged anew when one changes.
+            </p>
             {changed.length > 0 && (
                 <p className="mt-2">
                     {changed.length === 1 ? 'One is' : `${changed.length} are`} not as usual: {changed.map((key) => LABELS[key].toLowerCase()).join('; ')}.{' '}
-                    <button type="button" className="border border-line bg-sheet px-2 py-0.5 hover:bg-well" onClick={() => edit(...changed.map((key) => ({ path: `settings.${key}`, value: said?.[key]?.default ?? null })))}>
+                    <button
+                        type="button"
+                        className="border border-line bg-sheet px-2 py-0.5 hover:bg-well"
+                        onClick={() => edit(...changed.map((key) => ({ path: `settings.${key}`, value: said?.[key]?.default ?? null })))}
+                    >
                         Put all back to usual
                     </button>
                 </p>

@@ -19,7 +19,12 @@ export function ShelfPage() {
         queries.setQueryData(['build', stored.id], stored);
         void navigate(`/builds/${stored.id}`);
     };
-    const fail = (thrown: unknown) => setProblem(thrown instanceof Refused ? thrown.errors.slice(0, 8).map((each) => (each.field === '' ? each.message : `${each.field}: ${each.message}`)) : [String(thrown)]);
+    const fail = (thrown: unknown) =>
+        setProblem(
+            thrown instanceof Refused
+                ? thrown.errors.slice(0, 8).map((each) => (each.field === '' ? each.message : `${each.field}: ${each.message}`))
+                : [String(thrown)],
+        );
     return (
         <Plain title="">
             <main className="mx-auto max-w-5xl px-6 py-6">
@@ -44,7 +49,11 @@ export function ShelfPage() {
                     {(data ?? []).map((entry) => (
                         <Entry key={entry.id} entry={entry} />
                     ))}
-                    {data?.length === 0 && <li className="p-5 text-quiet">The shelf is empty. Name a new build above, or bring one from a file. The demo builds come back with <code>bin/reset-demo</code>.</li>}
+                    {data?.length === 0 && (
+                        <li className="p-5 text-quiet">
+                            The shelf is empty. Name a new build above, or bring one from a file. The demo builds come back with <code>bin/reset-demo</code>.
+                        </li>
+                    )}
                 </ul>
                 <Examples onMade={open} onFail={fail} />
             </main>
@@ -109,7 +118,12 @@ function Entry({ entry }: { entry: ShelfEntry }) {
                     Save as file
                 </a>
                 {isSure ? (
-                    <button type="button" className="py-1 text-right leading-4 font-semibold text-fails underline" onClick={() => void remove()} onBlur={() => setSure(false)}>
+                    <button
+                        type="button"
+                        className="py-1 text-right leading-4 font-semibold text-fails underline"
+                        onClick={() => void remove()}
+                        onBlur={() => setSure(false)}
+                    >
                         Really throw away
                     </button>
                 ) : (
@@ -141,14 +155,27 @@ function NewBuild({ onMade, onFail }: { onMade: (stored: StoredBuild) => void; o
     };
     return (
         <form className="flex gap-2" onSubmit={(event) => void make(event)}>
-            <input aria-label="Name of a new build" className="w-52 border border-line bg-well px-2 py-1" placeholder="Name of a new build" value={name} onChange={(event) => setName(event.target.value)} />
+            <input
+                aria-label="Name of a new build"
+                className="w-52 border border-line bg-well px-2 py-1"
+                placeholder="Name of a new build"
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+            />
             <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
                 Begin it
             </button>
             <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => file.current?.click()}>
                 From a file…
             </button>
-            <input ref={file} type="file" hidden aria-label="Build file" accept=".json,application/json" onChange={(event) => void bring(event.target.files?.[0])} />
+            <input
+                ref={file}
+                type="file"
+                hidden
+                aria-label="Build file"
+                accept=".json,application/json"
+                onChange={(event) => void bring(event.target.files?.[0])}
+            />
         </form>
     );
 }

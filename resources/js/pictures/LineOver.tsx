@@ -76,7 +76,17 @@ export function LineOver({ ends, size, color, name, isChosen, onChoose, onMove }
                     onKeyDown={press(end)}
                 />
             ))}
-            <text x={middle.x + (isSteep ? unit * 1.2 : 0)} y={middle.y - (isSteep ? 0 : unit * 1.4)} fontSize={unit * 2.1} textAnchor={isSteep ? 'start' : 'middle'} fill={color} stroke="#10231f" strokeWidth={unit * 0.45} paintOrder="stroke" pointerEvents="none">
+            <text
+                x={middle.x + (isSteep ? unit * 1.2 : 0)}
+                y={middle.y - (isSteep ? 0 : unit * 1.4)}
+                fontSize={unit * 2.1}
+                textAnchor={isSteep ? 'start' : 'middle'}
+                fill={color}
+                stroke="#10231f"
+                strokeWidth={unit * 0.45}
+                paintOrder="stroke"
+                pointerEvents="none"
+            >
                 {name}
             </text>
         </g>

@@ -35,20 +35,54 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
     const scale = SCALES.find((each) => Math.abs(Number(each.value) - picture.scale) < 1e-9);
     const add = () => {
         const { readings } = picture;
-        const id = freeId(`line ${readings.length + 1}`, readings.map((reading) => reading.id));
-        edit({ path: `${path}.readings.${readings.length}`, value: { id, name: `Length ${readings.length + 1}`, ...rounded(across(0.55 + 0.05 * (readings.length % 6))) } });
+        const id = freeId(
+            `line ${readings.length + 1}`,
+            readings.map((reading) => reading.id),
+        );
+        edit({
+            path: `${path}.readings.${readings.length}`,
+            value: { id, name: `Length ${readings.length + 1}`, ...rounded(across(0.55 + 0.05 * (readings.length % 6))) },
+        });
         setChosen(id);
     };
     const length = (si: number | null | undefined) => (si === null || si === undefined ? '–' : text({ si, dimension: 'length' }));
     return (
         <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
             <div className="on-mat relative self-start bg-mat">
-                {isMissing && <p role="alert" className="p-3 text-coral">The picture itself is not here: build files carry what was marked on it, but not the picture. The readings stand.</p>}
-                <svg viewBox={`0 0 ${width} ${height}`} className="mx-auto block max-h-[80vh] w-full" role="group" aria-label={`${picture.name}, with the lines over it`}>
+                {isMissing && (
+                    <p role="alert" className="p-3 text-coral">
+                        The picture itself is not here: build files carry what was marked on it, but not the picture. The readings stand.
+                    </p>
+                )}
+                <svg
+                    viewBox={`0 0 ${width} ${height}`}
+                    className="mx-auto block max-h-[80vh] w-full"
+                    role="group"
+                    aria-label={`${picture.name}, with the lines over it`}
+                >
                     <image href={`/api/pictures/${picture.id}`} width={width} height={height} onError={() => setMissing(true)} />
-                    {picture.known !== null && <LineOver ends={picture.known} size={[width, height]} color="var(--color-yellow)" name={`Known length, ${length(picture.known.length_m)}`} isChosen={chosen === 'known'} onChoose={() => setChosen('known')} onMove={(ends) => move(`${path}.known`, ends, { length_m: picture.known!.length_m })} />}
+                    {picture.known !== null && (
+                        <LineOver
+                            ends={picture.known}
+                            size={[width, height]}
+                            color="var(--color-yellow)"
+                            name={`Known length, ${length(picture.known.length_m)}`}
+                            isChosen={chosen === 'known'}
+                            onChoose={() => setChosen('known')}
+                            onMove={(ends) => move(`${path}.known`, ends, { length_m: picture.known!.length_m })}
+                        />
+                    )}
                     {picture.readings.map((reading, i) => (
-                        <LineOver key={reading.id} ends={reading} size={[width, height]} color="var(--color-sky)" name={`${reading.name}, ${length(read[i]?.model_m)}`} isChosen={chosen === reading.id} onChoose={() => setChosen(reading.id)} onMove={(ends) => move(`${path}.readings.${i}`, ends, { id: reading.id, name: reading.name })} />
+                        <LineOver
+                            key={reading.id}
+                            ends={reading}
+                            size={[width, height]}
+                            color="var(--color-sky)"
+                            name={`${reading.name}, ${length(read[i]?.model_m)}`}
+                            isChosen={chosen === reading.id}
+                            onChoose={() => setChosen(reading.id)}
+                            onMove={(ends) => move(`${path}.readings.${i}`, ends, { id: reading.id, name: reading.name })}
+                        />
                     ))}
                 </svg>
             </div>
@@ -56,15 +90,35 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
                 {picture.known === null ? (
                     <section aria-label="The known length" className="border-l-3 border-tight pl-3">
                         <p>Lay one line over something whose length you know. It gives the scale of all the others.</p>
-                        <button type="button" className="mt-2 bg-accent px-3 py-1 font-semibold text-white" onClick={() => edit({ path: `${path}.known`, value: { ...rounded(across(0.4)), length_m: 0.1 } })}>
+                        <button
+                            type="button"
+                            className="mt-2 bg-accent px-3 py-1 font-semibold text-white"
+                            onClick={() => edit({ path: `${path}.known`, value: { ...rounded(across(0.4)), length_m: 0.1 } })}
+                        >
                             Mark the known length
                         </button>
                     </section>
                 ) : (
                     <FieldGroup title="The known length">
-                        <QuantityField label="In reality it is" path={`${path}.known.length_m`} value={picture.known.length_m} how="Drag the ends of the yellow line onto it; arrow keys move an end by a pixel, with Shift by ten." />
-                        <ChoiceField label="My model is" path={`${path}.scale`} value={scale?.value ?? 'own'} choices={[...SCALES, ...(scale === undefined ? [{ value: 'own', label: `${significant(picture.scale, 3)} of it` }] : [])]} toValue={Number} />
-                        <QuantityField label="Or as a number" path={`${path}.scale`} value={picture.scale} how="Size of the model over that of the real thing; 1/12 is understood." />
+                        <QuantityField
+                            label="In reality it is"
+                            path={`${path}.known.length_m`}
+                            value={picture.known.length_m}
+                            how="Drag the ends of the yellow line onto it; arrow keys move an end by a pixel, with Shift by ten."
+                        />
+                        <ChoiceField
+                            label="My model is"
+                            path={`${path}.scale`}
+                            value={scale?.value ?? 'own'}
+                            choices={[...SCALES, ...(scale === undefined ? [{ value: 'own', label: `${significant(picture.scale, 3)} of it` }] : [])]}
+                            toValue={Number}
+                        />
+                        <QuantityField
+                            label="Or as a number"
+                            path={`${path}.scale`}
+                            value={picture.scale}
+                            how="Size of the model over that of the real thing; 1/12 is understood."
+                        />
                     </FieldGroup>
                 )}
                 {picture.known !== null && (
@@ -74,14 +128,25 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
                             {picture.readings.map((reading, i) => (
                                 <li key={reading.id} className={`py-2 ${chosen === reading.id ? 'border-l-3 border-sky pl-2' : ''}`}>
                                     <div className="flex items-baseline gap-2">
-                                        <TextInput path={`${path}.readings.${i}.name`} value={reading.name} label={`Name of reading ${i + 1}`} className="min-w-0 flex-1 border border-transparent bg-transparent px-1 font-semibold hover:border-line focus:bg-well" />
+                                        <TextInput
+                                            path={`${path}.readings.${i}.name`}
+                                            value={reading.name}
+                                            label={`Name of reading ${i + 1}`}
+                                            className="min-w-0 flex-1 border border-transparent bg-transparent px-1 font-semibold hover:border-line focus:bg-well"
+                                        />
                                         <span className="figure">{length(read[i]?.model_m)}</span>
-                                        <button type="button" className={STATION_BUTTON} aria-label={`Take ${reading.name} off`} onClick={() => edit({ path: `${path}.readings`, value: picture.readings.filter((each) => each.id !== reading.id) })}>
+                                        <button
+                                            type="button"
+                                            className={STATION_BUTTON}
+                                            aria-label={`Take ${reading.name} off`}
+                                            onClick={() => edit({ path: `${path}.readings`, value: picture.readings.filter((each) => each.id !== reading.id) })}
+                                        >
                                             Off
                                         </button>
                                     </div>
                                     <p className="narrow pl-1 text-quiet">
-                                        {length(read[i]?.real_m)} in reality{read[i]?.error_share == null ? '' : `, within about ${significant(read[i].error_share * 100, 2)} %`}
+                                        {length(read[i]?.real_m)} in reality
+                                        {read[i]?.error_share == null ? '' : `, within about ${significant(read[i].error_share * 100, 2)} %`}
                                     </p>
                                     <UseReading build={stored.document as Build} length_m={read[i]?.model_m ?? null} name={reading.name} />
                                 </li>
@@ -95,7 +160,11 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
                 <FieldGroup title="This picture">
                     <TextField label="Name" path={`${path}.name`} value={picture.name} />
                     <div className="py-1.5 text-right">
-                        <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: 'pictures', value: stored.document.pictures.filter((each) => each.id !== picture.id) })}>
+                        <button
+                            type="button"
+                            className={STATION_BUTTON}
+                            onClick={() => edit({ path: 'pictures', value: stored.document.pictures.filter((each) => each.id !== picture.id) })}
+                        >
                             Take the picture out of the build
                         </button>
                     </div>

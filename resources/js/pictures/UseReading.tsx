@@ -10,7 +10,9 @@ export function UseReading({ build, length_m, name }: { build: Build; length_m: 
     const [target, setTarget] = useState('');
     const [given, setGiven] = useState('');
     const targets = build.motions.flatMap((motion, i) =>
-        MECHANISMS[motion.mechanism.kind].fields.filter((field) => /_m$/.test(field.key) && !/_per_m$/.test(field.key)).map((field) => ({ path: `motions.${i}.mechanism.${field.key}`, label: `${motion.name}: ${field.label.toLowerCase()}` })),
+        MECHANISMS[motion.mechanism.kind].fields
+            .filter((field) => /_m$/.test(field.key) && !/_per_m$/.test(field.key))
+            .map((field) => ({ path: `motions.${i}.mechanism.${field.key}`, label: `${motion.name}: ${field.label.toLowerCase()}` })),
     );
     if (length_m === null) {
         return null;
@@ -24,7 +26,12 @@ export function UseReading({ build, length_m, name }: { build: Build; length_m: 
     };
     return (
         <div className="mt-1 flex items-center gap-2 pl-1">
-            <select aria-label={`Use ${name} as`} className="min-w-0 flex-1 border border-line bg-well px-1 py-0.5" value={target} onChange={(event) => setTarget(event.target.value)}>
+            <select
+                aria-label={`Use ${name} as`}
+                className="min-w-0 flex-1 border border-line bg-well px-1 py-0.5"
+                value={target}
+                onChange={(event) => setTarget(event.target.value)}
+            >
                 <option value="">Use it as…</option>
                 {targets.map((each) => (
                     <option key={each.path} value={each.path}>

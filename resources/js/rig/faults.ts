@@ -13,7 +13,11 @@ export function faultsOf(build: Build): Fault[] {
     const inputs = [...build.motions.flatMap((motion) => motion.stops.switches), ...build.sensors];
     return [
         ...inputs.flatMap(({ id, name }): Fault[] => [
-            ...(['on', 'off'] as const).map((is): Fault => ({ says: `${name} is stuck ${is}`, begins: { what: 'stuck', sensor: id, is }, ends: { what: 'stuck', sensor: id, is: 'free' } })),
+            ...(['on', 'off'] as const).map((is): Fault => ({
+                says: `${name} is stuck ${is}`,
+                begins: { what: 'stuck', sensor: id, is },
+                ends: { what: 'stuck', sensor: id, is: 'free' },
+            })),
             { says: `The wire of ${name} is broken`, begins: { what: 'wire', sensor: id, is: 'broken' }, ends: { what: 'wire', sensor: id, is: 'mended' } },
             { says: `${name} tells 0.3 s late`, begins: { what: 'late', sensor: id, value: 0.3 }, ends: { what: 'late', sensor: id, value: 0 } },
         ]),
@@ -22,8 +26,14 @@ export function faultsOf(build: Build): Fault[] {
             { says: `${name} is half as heavy again`, begins: { what: 'heavier', motion: id, value: 1.5 }, ends: { what: 'heavier', motion: id, value: 1 } },
         ]),
         ...build.motions.flatMap(({ id, name, drive }): Fault[] =>
-            drive?.shares == null || drive.shares_by !== 'selector' || (drive.selector?.motion ?? null) !== null ? [] : [{ says: `A hand changes over to ${name}`, begins: { what: 'selector', motion: id }, ends: { what: 'selector', motion: drive.shares } }],
+            drive?.shares == null || drive.shares_by !== 'selector' || (drive.selector?.motion ?? null) !== null
+                ? []
+                : [{ says: `A hand changes over to ${name}`, begins: { what: 'selector', motion: id }, ends: { what: 'selector', motion: drive.shares } }],
         ),
-        ...build.supplies.map(({ id, name }): Fault => ({ says: `${name} is low`, begins: { what: 'supply', supply: id, value: 0.75 }, ends: { what: 'supply', supply: id, value: 1 } })),
+        ...build.supplies.map(({ id, name }): Fault => ({
+            says: `${name} is low`,
+            begins: { what: 'supply', supply: id, value: 0.75 },
+            ends: { what: 'supply', supply: id, value: 1 },
+        })),
     ];
 }

@@ -29,7 +29,10 @@ export function useRig(build: string, version: number, begins: string | null) {
 
     const take = useCallback((next: RigState) => {
         setState(next);
-        setPast((before) => [...before.slice(-600), { at_s: next.now_s, positions: Object.fromEntries(next.motions.map((each) => [each.motion, each.position])) }]);
+        setPast((before) => [
+            ...before.slice(-600),
+            { at_s: next.now_s, positions: Object.fromEntries(next.motions.map((each) => [each.motion, each.position])) },
+        ]);
         setWords((before) => [...before, ...next.events].slice(-200));
     }, []);
 

@@ -55,7 +55,13 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
     const choices = possible.map((each) => ({ value: each.key, label: each.label }));
     return (
         <>
-            <ChoiceField label={label} path={path} value={chosen ?? ''} choices={choices} toValue={(key) => possible.find((each) => each.key === key)!.condition} />
+            <ChoiceField
+                label={label}
+                path={path}
+                value={chosen ?? ''}
+                choices={choices}
+                toValue={(key) => possible.find((each) => each.key === key)!.condition}
+            />
             {condition.test === 'input' && says('without a break for')}
             {condition.test === 'input' && <QuantityField label="without a break for" path={`${path}.for_s`} value={condition.for_s} empty="at once" />}
             {condition.test === 'level' && (
@@ -67,7 +73,16 @@ export function ConditionEditor({ label, condition, path, depth = 0 }: { label: 
             )}
             {condition.test === 'counter' && stored.document.counters.find((each) => each.id === condition.counter)?.kind !== 'mark' && (
                 <>
-                    <ChoiceField label="Compared" path={`${path}.is`} value={condition.is} choices={[{ value: 'at_least', label: 'at least' }, { value: 'exactly', label: 'exactly' }, { value: 'under', label: 'under' }]} />
+                    <ChoiceField
+                        label="Compared"
+                        path={`${path}.is`}
+                        value={condition.is}
+                        choices={[
+                            { value: 'at_least', label: 'at least' },
+                            { value: 'exactly', label: 'exactly' },
+                            { value: 'under', label: 'under' },
+                        ]}
+                    />
                     <QuantityField label="with" path={`${path}.value`} value={condition.value} />
                 </>
             )}

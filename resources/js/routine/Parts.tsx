@@ -29,7 +29,17 @@ const ADDED = [
 
 const SMALL = 'border border-line bg-well px-2 py-0.5 hover:bg-ground';
 
-const KINDS: Record<Build['sensors'][number]['kind'], string> = { press: 'button', beam: 'beam', magnet: 'magnet', reflective: 'reflective', knock: 'knock', light: 'light', colour: 'colour', distance: 'distance', knob: 'knob' };
+const KINDS: Record<Build['sensors'][number]['kind'], string> = {
+    press: 'button',
+    beam: 'beam',
+    magnet: 'magnet',
+    reflective: 'reflective',
+    knock: 'knock',
+    light: 'light',
+    colour: 'colour',
+    distance: 'distance',
+    knob: 'knob',
+};
 
 /** Sensors, outputs and counters of the build by name, what must never be, and what the world does in a run. */
 export function Surroundings({ routine, path }: { routine: Routine; path: string }) {
@@ -39,13 +49,40 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
     const add = () => {
         const { list, kind: word, name } = ADDED[kind]!;
         const entries = stored.document[list];
-        edit({ path: `${list}.${entries.length}`, value: { id: freeId(name, [...sensors, ...outputs, ...counters].map((each) => each.id)), name, kind: word } });
+        edit({
+            path: `${list}.${entries.length}`,
+            value: {
+                id: freeId(
+                    name,
+                    [...sensors, ...outputs, ...counters].map((each) => each.id),
+                ),
+                name,
+                kind: word,
+            },
+        });
     };
     const scenario = (sensor: Build['sensors'][number]) => {
         const measures = MEASURES.includes(sensor.kind);
         const name = measures ? `${sensor.name} changes after 10 s` : `${sensor.name} ${sensor.kind === 'beam' ? 'is broken' : 'is on'} after 10 s`;
-        const events = measures ? [{ what: 'level', at_s: 10, sensor: sensor.id, value: (sensor.upper ?? 50) + 10 }] : [{ what: 'sensor', at_s: 10, sensor: sensor.id, is: 'on' }, { what: 'sensor', at_s: 11, sensor: sensor.id, is: 'off' }];
-        edit({ path: `scenarios.${scenarios.length}`, value: { id: freeId(name, scenarios.map((each) => each.id)), name, until_s: 60, starts_at: [], events } });
+        const events = measures
+            ? [{ what: 'level', at_s: 10, sensor: sensor.id, value: (sensor.upper ?? 50) + 10 }]
+            : [
+                  { what: 'sensor', at_s: 10, sensor: sensor.id, is: 'on' },
+                  { what: 'sensor', at_s: 11, sensor: sensor.id, is: 'off' },
+              ];
+        edit({
+            path: `scenarios.${scenarios.length}`,
+            value: {
+                id: freeId(
+                    name,
+                    scenarios.map((each) => each.id),
+                ),
+                name,
+                until_s: 60,
+                starts_at: [],
+                events,
+            },
+        });
     };
     return (
         <details className="border-y border-line py-1">
@@ -56,7 +93,12 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                     <li key={sensor.id}>
                         <div className="flex items-center gap-2">
                             <span className="w-20 text-quiet">{KINDS[sensor.kind]}</span>
-                            <TextInput label={`Name of ${sensor.name}`} path={`sensors.${i}.name`} value={sensor.name} className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" />
+                            <TextInput
+                                label={`Name of ${sensor.name}`}
+                                path={`sensors.${i}.name`}
+                                value={sensor.name}
+                                className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5"
+                            />
                             <button type="button" className={SMALL} onClick={() => scenario(sensor)}>
                                 Scenario
                             </button>
@@ -64,15 +106,27 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                         <SensorMore sensor={sensor} path={`sensors.${i}`} />
                     </li>
                 ))}
-                {[...outputs.map((each, i) => ({ each, at: `outputs.${i}` })), ...counters.map((each, i) => ({ each, at: `counters.${i}` }))].map(({ each, at }) => (
-                    <li key={each.id} className="flex items-center gap-2">
-                        <span className="w-20 text-quiet">{each.kind}</span>
-                        <TextInput label={`Name of ${each.name}`} path={`${at}.name`} value={each.name} className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" />
-                    </li>
-                ))}
+                {[...outputs.map((each, i) => ({ each, at: `outputs.${i}` })), ...counters.map((each, i) => ({ each, at: `counters.${i}` }))].map(
+                    ({ each, at }) => (
+                        <li key={each.id} className="flex items-center gap-2">
+                            <span className="w-20 text-quiet">{each.kind}</span>
+                            <TextInput
+                                label={`Name of ${each.name}`}
+                                path={`${at}.name`}
+                                value={each.name}
+                                className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5"
+                            />
+                        </li>
+                    ),
+                )}
             </ul>
             <div className="flex items-center gap-1 py-1">
-                <select aria-label="What is added" className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" value={kind} onChange={(event) => setKind(Number(event.target.value))}>
+                <select
+                    aria-label="What is added"
+                    className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5"
+                    value={kind}
+                    onChange={(event) => setKind(Number(event.target.value))}
+                >
                     {ADDED.map((each, i) => (
                         <option key={each.kind} value={i}>
                             {each.name}
@@ -97,7 +151,18 @@ export function Rules() {
     const add = () => {
         if (moves !== undefined && place !== undefined) {
             const never: Condition = moves.condition;
-            edit({ path: `rules.${rules.length}`, value: { id: freeId('rule', rules.map((each) => each.id)), name: `Rule ${rules.length + 1}`, never, while: { test: 'not', that: place.condition } } });
+            edit({
+                path: `rules.${rules.length}`,
+                value: {
+                    id: freeId(
+                        'rule',
+                        rules.map((each) => each.id),
+                    ),
+                    name: `Rule ${rules.length + 1}`,
+                    never,
+                    while: { test: 'not', that: place.condition },
+                },
+            });
         }
     };
     return (
@@ -106,7 +171,12 @@ export function Rules() {
             {rules.map((rule, i) => (
                 <fieldset key={rule.id} className="border-t border-line py-1">
                     <legend className="sr-only">{rule.name}</legend>
-                    <TextInput label={`Name of ${rule.name}`} path={`rules.${i}.name`} value={rule.name} className="w-full border border-line bg-well px-2 py-0.5 font-semibold" />
+                    <TextInput
+                        label={`Name of ${rule.name}`}
+                        path={`rules.${i}.name`}
+                        value={rule.name}
+                        className="w-full border border-line bg-well px-2 py-0.5 font-semibold"
+                    />
                     <InSentence value={true}>
                         <div className="in-sentence">
                             Never <ConditionEditor label="Never" condition={rule.never} path={`rules.${i}.never`} depth={1} />

@@ -20,7 +20,12 @@ export function ReadingsPane({ sensor, path }: { sensor: Sensor; path: string })
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
     const begin = useTrying((state) => state.begin);
-    const { data } = useQuery({ queryKey: ['readings', stored.id, stored.version, sensor.id], queryFn: () => api.readings(stored.id, sensor.id), placeholderData: (before) => before, staleTime: Infinity });
+    const { data } = useQuery({
+        queryKey: ['readings', stored.id, stored.version, sensor.id],
+        queryFn: () => api.readings(stored.id, sensor.id),
+        placeholderData: (before) => before,
+        staleTime: Infinity,
+    });
     const [problem, setProblem] = useState('');
     const file = useRef<HTMLInputElement>(null);
     const bring = async (picked: File | undefined) => {
@@ -42,13 +47,31 @@ export function ReadingsPane({ sensor, path }: { sensor: Sensor; path: string })
     return (
         <section aria-label={`Readings of ${sensor.name}`} className="my-1 border-y border-line py-1">
             {SETS.map(({ key, label }) => (
-                <ReadingsField key={`${key} ${sensor[key].join(' ')}`} label={label} readings={sensor[key]} onRead={(sets) => edit(...(sets.all === null ? SETS.map((set) => ({ path: `${path}.${set.key}`, value: sets[set.key] ?? [] })) : [{ path: `${path}.${key}`, value: sets.all }]))} />
+                <ReadingsField
+                    key={`${key} ${sensor[key].join(' ')}`}
+                    label={label}
+                    readings={sensor[key]}
+                    onRead={(sets) =>
+                        edit(
+                            ...(sets.all === null
+                                ? SETS.map((set) => ({ path: `${path}.${set.key}`, value: sets[set.key] ?? [] }))
+                                : [{ path: `${path}.${key}`, value: sets.all }]),
+                        )
+                    }
+                />
             ))}
             <p className="flex items-center gap-2">
                 <button type="button" className="border border-line bg-well px-2 py-0.5 hover:bg-ground" onClick={() => file.current?.click()}>
                     From a CSV file…
                 </button>
-                <input ref={file} type="file" hidden aria-label={`Readings of ${sensor.name} as CSV`} accept=".csv,.txt,text/csv,text/plain" onChange={(event) => void bring(event.target.files?.[0]).finally(() => (event.target.value = ''))} />
+                <input
+                    ref={file}
+                    type="file"
+                    hidden
+                    aria-label={`Readings of ${sensor.name} as CSV`}
+                    accept=".csv,.txt,text/csv,text/plain"
+                    onChange={(event) => void bring(event.target.files?.[0]).finally(() => (event.target.value = ''))}
+                />
                 <span className="narrow text-quiet">with columns “without” and “with”</span>
             </p>
             {problem !== '' && (
@@ -59,15 +82,27 @@ export function ReadingsPane({ sensor, path }: { sensor: Sensor; path: string })
             {data !== undefined && data.absent + data.present > 0 && <Spread sheet={data} sensor={sensor} />}
             {data?.best != null && (
                 <p className="py-1">
-                    A threshold at <strong>{significant(data.best.threshold, 4)}</strong> takes {rate(data.best.error_rate)} wrongly; {data.absent} + {data.present} readings cannot rule out {rate(data.best.error_rate_at_most)}{data.wrong_now !== null && <>; as it is set now, {data.wrong_now === 0 ? 'none of these' : `${rate(data.wrong_now)} of these`}</>}.
+                    A threshold at <strong>{significant(data.best.threshold, 4)}</strong> takes {rate(data.best.error_rate)} wrongly; {data.absent} +{' '}
+                    {data.present} readings cannot rule out {rate(data.best.error_rate_at_most)}
+                    {data.wrong_now !== null && <>; as it is set now, {data.wrong_now === 0 ? 'none of these' : `${rate(data.wrong_now)} of these`}</>}.
                 </p>
             )}
             {data?.fix != null && (sensor.upper !== round(data.best!.upper) || sensor.lower !== round(data.best!.lower)) && (
-                <button type="button" className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white" onClick={() => void begin(stored, data.fix!)}>
+                <button
+                    type="button"
+                    className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white"
+                    onClick={() => void begin(stored, data.fix!)}
+                >
                     Try: {say(data.fix.does)}
                 </button>
             )}
-            {data !== undefined && data.best === null && <p className="narrow text-quiet">{data.absent >= data.needed && data.present >= data.needed ? 'Both sets are the same on the mean: no threshold tells them apart.' : `${data.needed} readings of each are the least; ten are better, in the light that it will live in.`}</p>}
+            {data !== undefined && data.best === null && (
+                <p className="narrow text-quiet">
+                    {data.absent >= data.needed && data.present >= data.needed
+                        ? 'Both sets are the same on the mean: no threshold tells them apart.'
+                        : `${data.needed} readings of each are the least; ten are better, in the light that it will live in.`}
+                </p>
+            )}
         </section>
     );
 }
@@ -76,10 +111,24 @@ const round = (value: number) => Math.round(value * 1e6) / 1e6;
 
 /** A share in words that a person can picture. */
 function rate(share: number): string {
-    return share <= 0 ? 'none' : share < 1e-6 ? 'less than one in a million' : share < 0.1 ? `one in ${significant(1 / share, 2)}` : `${significant(100 * share, 2)} %`;
+    return share <= 0
+        ? 'none'
+        : share < 1e-6
+          ? 'less than one in a million'
+          : share < 0.1
+            ? `one in ${significant(1 / share, 2)}`
+            : `${significant(100 * share, 2)} %`;
 }
 
-function ReadingsField({ label, readings, onRead }: { label: string; readings: number[]; onRead: (sets: { all: number[] | null; absent: number[] | null; present: number[] | null }) => void }) {
+function ReadingsField({
+    label,
+    readings,
+    onRead,
+}: {
+    label: string;
+    readings: number[];
+    onRead: (sets: { all: number[] | null; absent: number[] | null; present: number[] | null }) => void;
+}) {
     const [text, setText] = useState(readings.join(' '));
     const [problem, setProblem] = useState('');
     const keep = async () => {
@@ -97,7 +146,15 @@ function ReadingsField({ label, readings, onRead }: { label: string; readings: n
     return (
         <label className="block py-1">
             {label} <span className="narrow text-quiet">({readings.length})</span>
-            <textarea className={`block w-full border bg-well px-2 py-0.5 ${problem === '' ? 'border-line' : 'border-fails'}`} rows={2} spellCheck={false} value={text} aria-invalid={problem !== ''} onChange={(event) => setText(event.target.value)} onBlur={() => void keep()} />
+            <textarea
+                className={`block w-full border bg-well px-2 py-0.5 ${problem === '' ? 'border-line' : 'border-fails'}`}
+                rows={2}
+                spellCheck={false}
+                value={text}
+                aria-invalid={problem !== ''}
+                onChange={(event) => setText(event.target.value)}
+                onBlur={() => void keep()}
+            />
             {problem !== '' && (
                 <span role="alert" className="text-fails">
                     {problem}
@@ -119,7 +176,12 @@ function Spread({ sheet, sensor }: { sheet: ReadingsSheet; sensor: Sensor }) {
     const middle = 54;
     const y = scaleLinear([0, most], [0, 38]);
     return (
-        <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full bg-mat" role="img" aria-label={`${sheet.absent} readings without it and ${sheet.present} with it, from ${significant(bins[0]!.from, 4)} to ${significant(bins[bins.length - 1]!.to, 4)}`}>
+        <svg
+            viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+            className="block w-full bg-mat"
+            role="img"
+            aria-label={`${sheet.absent} readings without it and ${sheet.present} with it, from ${significant(bins[0]!.from, 4)} to ${significant(bins[bins.length - 1]!.to, 4)}`}
+        >
             {bins.map((bin) => {
                 const [left, width] = [x(bin.from), Math.max(1, x(bin.to) - x(bin.from) - 0.5)];
                 return (

@@ -33,7 +33,10 @@ export function ScenarioEditor({ scenario, onChoose }: { scenario: string | null
     const { scenarios } = stored.document;
     const index = scenarios.findIndex((each) => each.id === scenario);
     const begin = () => {
-        const id = freeId('scenario', scenarios.map((each) => each.id));
+        const id = freeId(
+            'scenario',
+            scenarios.map((each) => each.id),
+        );
         edit({ path: `scenarios.${scenarios.length}`, value: { id, name: `Scenario ${scenarios.length + 1}`, until_s: 60, starts_at: [], events: [] } });
         onChoose(id);
     };
@@ -67,19 +70,35 @@ function Opened({ scenario, path }: { scenario: Scenario; path: string }) {
     const elsewhere = build.motions.filter((each) => !scenario.starts_at.some((start) => start.motion === each.id));
     return (
         <>
-            <TextInput label="Name of the scenario" path={`${path}.name`} value={scenario.name} className="w-full border border-line bg-well px-2 py-0.5 font-semibold" />
+            <TextInput
+                label="Name of the scenario"
+                path={`${path}.name`}
+                value={scenario.name}
+                className="w-full border border-line bg-well px-2 py-0.5 font-semibold"
+            />
             <InSentence value={true}>
                 <div className="in-sentence">
                     <p>
-                        It begins at <TextField label="Time of day" path={`${path}.clock`} value={scenario.clock} /> and ends after <QuantityField label="Ends after" path={`${path}.until_s`} value={scenario.until_s} />.
+                        It begins at <TextField label="Time of day" path={`${path}.clock`} value={scenario.clock} /> and ends after{' '}
+                        <QuantityField label="Ends after" path={`${path}.until_s`} value={scenario.until_s} />.
                     </p>
                     <ul>
                         {scenario.starts_at.map((start, i) => (
                             <li key={start.motion} className="flex items-baseline gap-1">
                                 <span className="flex-1">
-                                    {build.motions.find((each) => each.id === start.motion)?.name} stands at <QuantityField label={`${start.motion} stands at`} path={`${path}.starts_at.${i}.at`} keptIn={positionUnit(stored, start.motion)} value={start.at} /> at first.
+                                    {build.motions.find((each) => each.id === start.motion)?.name} stands at{' '}
+                                    <QuantityField
+                                        label={`${start.motion} stands at`}
+                                        path={`${path}.starts_at.${i}.at`}
+                                        keptIn={positionUnit(stored, start.motion)}
+                                        value={start.at}
+                                    />{' '}
+                                    at first.
                                 </span>
-                                <TakeOut label={`Let ${start.motion} stand where its task begins`} onClick={() => edit({ path: `${path}.starts_at`, value: scenario.starts_at.filter((_, j) => j !== i) })} />
+                                <TakeOut
+                                    label={`Let ${start.motion} stand where its task begins`}
+                                    onClick={() => edit({ path: `${path}.starts_at`, value: scenario.starts_at.filter((_, j) => j !== i) })}
+                                />
                             </li>
                         ))}
                     </ul>
@@ -87,16 +106,25 @@ function Opened({ scenario, path }: { scenario: Scenario; path: string }) {
                         {scenario.events.map((event, i) => (
                             <li key={i} className="flex items-baseline gap-1 border-t border-line">
                                 <span className="flex-1">
-                                    After <QuantityField label="After" path={`${path}.events.${i}.at_s`} value={event.at_s} /> <Words event={event} path={`${path}.events.${i}`} />
+                                    After <QuantityField label="After" path={`${path}.events.${i}.at_s`} value={event.at_s} />{' '}
+                                    <Words event={event} path={`${path}.events.${i}`} />
                                 </span>
-                                <TakeOut label={`Take event ${i + 1} out`} onClick={() => edit({ path: `${path}.events`, value: scenario.events.filter((_, j) => j !== i) })} />
+                                <TakeOut
+                                    label={`Take event ${i + 1} out`}
+                                    onClick={() => edit({ path: `${path}.events`, value: scenario.events.filter((_, j) => j !== i) })}
+                                />
                             </li>
                         ))}
                     </ol>
                 </div>
             </InSentence>
             <div className="flex flex-wrap gap-1 py-1">
-                <select aria-label="Something more happens" className={SMALL} value="" onChange={(chosen) => edit({ path: `${path}.events`, value: [...scenario.events, newEvent(chosen.target.value as What, last + 1, build)] })}>
+                <select
+                    aria-label="Something more happens"
+                    className={SMALL}
+                    value=""
+                    onChange={(chosen) => edit({ path: `${path}.events`, value: [...scenario.events, newEvent(chosen.target.value as What, last + 1, build)] })}
+                >
                     <option value="">And then…</option>
                     {possible.map((each) => (
                         <option key={each.what} value={each.what}>
@@ -105,7 +133,20 @@ function Opened({ scenario, path }: { scenario: Scenario; path: string }) {
                     ))}
                 </select>
                 {elsewhere.length > 0 && (
-                    <select aria-label="Something stands elsewhere at first" className={SMALL} value="" onChange={(chosen) => edit({ path: `${path}.starts_at`, value: [...scenario.starts_at, { motion: chosen.target.value, at: build.motions.find((each) => each.id === chosen.target.value)!.places[1]!.at }] })}>
+                    <select
+                        aria-label="Something stands elsewhere at first"
+                        className={SMALL}
+                        value=""
+                        onChange={(chosen) =>
+                            edit({
+                                path: `${path}.starts_at`,
+                                value: [
+                                    ...scenario.starts_at,
+                                    { motion: chosen.target.value, at: build.motions.find((each) => each.id === chosen.target.value)!.places[1]!.at },
+                                ],
+                            })
+                        }
+                    >
                         <option value="">At first…</option>
                         {elsewhere.map((each) => (
                             <option key={each.id} value={each.id}>
@@ -163,16 +204,30 @@ function Words({ event, path }: { event: ScenarioEvent; path: string }) {
     const motion = 'motion' in event && <ChoiceField label="Motion" path={`${path}.motion`} value={event.motion} choices={named(build.motions)} />;
     const inputs = named([...build.motions.flatMap((each) => each.stops.switches), ...build.sensors]);
     const sensors = named(build.sensors.filter((each) => MEASURES.includes(each.kind) === (event.what === 'level')));
-    const sensor = 'sensor' in event && <ChoiceField label="Sensor" path={`${path}.sensor`} value={event.sensor} choices={event.what === 'sensor' || event.what === 'level' ? sensors : inputs} />;
+    const sensor = 'sensor' in event && (
+        <ChoiceField
+            label="Sensor"
+            path={`${path}.sensor`}
+            value={event.sensor}
+            choices={event.what === 'sensor' || event.what === 'level' ? sensors : inputs}
+        />
+    );
     const value = (label: string) => 'value' in event && <QuantityField label={label} path={`${path}.value`} value={event.value} />;
-    const is = (choices: [string, string][]) => 'is' in event && <ChoiceField label="What becomes of it" path={`${path}.is`} value={event.is} choices={choices.map(([one, label]) => ({ value: one, label }))} />;
+    const is = (choices: [string, string][]) =>
+        'is' in event && (
+            <ChoiceField label="What becomes of it" path={`${path}.is`} value={event.is} choices={choices.map(([one, label]) => ({ value: one, label }))} />
+        );
     switch (event.what) {
         case 'selector':
             return <>a hand changes the motor over to {motion}</>;
         case 'sensor':
             return (
                 <>
-                    {sensor} {is([['on', 'is on'], ['off', 'is off']])}
+                    {sensor}{' '}
+                    {is([
+                        ['on', 'is on'],
+                        ['off', 'is off'],
+                    ])}
                 </>
             );
         case 'level':
@@ -184,13 +239,28 @@ function Words({ event, path }: { event: ScenarioEvent; path: string }) {
         case 'load':
             return (
                 <>
-                    {motion} <ChoiceField label="What becomes of it" path={`${path}.carries`} value={event.carries ? 'yes' : 'no'} choices={[{ value: 'yes', label: 'picks its load up' }, { value: 'no', label: 'puts its load down' }]} toValue={(choice) => choice === 'yes'} />
+                    {motion}{' '}
+                    <ChoiceField
+                        label="What becomes of it"
+                        path={`${path}.carries`}
+                        value={event.carries ? 'yes' : 'no'}
+                        choices={[
+                            { value: 'yes', label: 'picks its load up' },
+                            { value: 'no', label: 'puts its load down' },
+                        ]}
+                        toValue={(choice) => choice === 'yes'}
+                    />
                 </>
             );
         case 'hold':
             return (
                 <>
-                    {motion} {is([['on', 'is held fast'], ['off', 'is let go']])} at <QuantityField label="At" path={`${path}.at`} keptIn={positionUnit(stored, event.motion)} value={event.at} empty="wherever it is" />
+                    {motion}{' '}
+                    {is([
+                        ['on', 'is held fast'],
+                        ['off', 'is let go'],
+                    ])}{' '}
+                    at <QuantityField label="At" path={`${path}.at`} keptIn={positionUnit(stored, event.motion)} value={event.at} empty="wherever it is" />
                 </>
             );
         case 'drag':
@@ -208,13 +278,22 @@ function Words({ event, path }: { event: ScenarioEvent; path: string }) {
         case 'stuck':
             return (
                 <>
-                    {sensor} {is([['on', 'is stuck on'], ['off', 'is stuck off'], ['free', 'is free again']])}
+                    {sensor}{' '}
+                    {is([
+                        ['on', 'is stuck on'],
+                        ['off', 'is stuck off'],
+                        ['free', 'is free again'],
+                    ])}
                 </>
             );
         case 'wire':
             return (
                 <>
-                    the wire of {sensor} {is([['broken', 'breaks'], ['mended', 'is mended']])}
+                    the wire of {sensor}{' '}
+                    {is([
+                        ['broken', 'breaks'],
+                        ['mended', 'is mended'],
+                    ])}
                 </>
             );
         case 'late':
@@ -226,11 +305,20 @@ function Words({ event, path }: { event: ScenarioEvent; path: string }) {
         case 'supply':
             return (
                 <>
-                    <ChoiceField label="Supply" path={`${path}.supply`} value={event.supply} choices={named(build.supplies)} /> gives {value('So many times')} times its voltage
+                    <ChoiceField label="Supply" path={`${path}.supply`} value={event.supply} choices={named(build.supplies)} /> gives {value('So many times')}{' '}
+                    times its voltage
                 </>
             );
         case 'power':
-            return <>the power {is([['off', 'goes'], ['on', 'comes back']])}</>;
+            return (
+                <>
+                    the power{' '}
+                    {is([
+                        ['off', 'goes'],
+                        ['on', 'comes back'],
+                    ])}
+                </>
+            );
     }
 }
 

@@ -15,25 +15,59 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
     const unit = positionUnit(stored, sensor.motion);
     const sits = (id: string) => {
         const motion = motions.find((each) => each.id === id);
-        return motion === undefined ? { ...sensor, motion: null, at: null, reach: null } : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
+        return motion === undefined
+            ? { ...sensor, motion: null, at: null, reach: null }
+            : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
     };
     const sees = (id: string) => ({ ...sensor, lamp: id === '' ? null : id, lamp_adds: id === '' ? 0 : sensor.lamp_adds });
     return (
         <details className="pl-20">
             <summary className="narrow py-1 text-quiet">more of {sensor.name}</summary>
-            {!measures && sensor.kind !== 'press' && <ChoiceField label="Sits on" path={path} value={sensor.motion ?? ''} choices={[{ value: '', label: 'no motion' }, ...motions.map(named)]} toValue={sits} />}
+            {!measures && sensor.kind !== 'press' && (
+                <ChoiceField
+                    label="Sits on"
+                    path={path}
+                    value={sensor.motion ?? ''}
+                    choices={[{ value: '', label: 'no motion' }, ...motions.map(named)]}
+                    toValue={sits}
+                />
+            )}
             {sensor.motion !== null && <QuantityField label="At" path={`${path}.at`} keptIn={unit} value={sensor.at} />}
-            {sensor.motion !== null && <QuantityField label="So far to either side" path={`${path}.reach`} keptIn={unit} value={sensor.reach} empty="a point" />}
+            {sensor.motion !== null && (
+                <QuantityField label="So far to either side" path={`${path}.reach`} keptIn={unit} value={sensor.reach} empty="a point" />
+            )}
             {measures && <QuantityField label="On above" path={`${path}.upper`} value={sensor.upper} empty="never" />}
             {measures && <QuantityField label="Off below" path={`${path}.lower`} value={sensor.lower} empty="the same" />}
             {measures && <QuantityField label="Reads at first" path={`${path}.rest`} value={sensor.rest} />}
-            {measures && <ChoiceField label="Sees the light of" path={path} value={sensor.lamp ?? ''} choices={[{ value: '', label: 'not said' }, ...outputs.map(named)]} toValue={sees} />}
-            {measures && sensor.lamp !== null && <QuantityField label="Which adds to its reading" path={`${path}.lamp_adds`} value={sensor.lamp_adds} how="Read it with the lamp on and off; 0 is nothing." />}
+            {measures && (
+                <ChoiceField
+                    label="Sees the light of"
+                    path={path}
+                    value={sensor.lamp ?? ''}
+                    choices={[{ value: '', label: 'not said' }, ...outputs.map(named)]}
+                    toValue={sees}
+                />
+            )}
+            {measures && sensor.lamp !== null && (
+                <QuantityField
+                    label="Which adds to its reading"
+                    path={`${path}.lamp_adds`}
+                    value={sensor.lamp_adds}
+                    how="Read it with the lamp on and off; 0 is nothing."
+                />
+            )}
             {sensor.kind === 'press' && <QuantityField label="Long from" path={`${path}.long_s`} value={sensor.long_s} />}
             {sensor.kind === 'press' && <QuantityField label="Twice within" path={`${path}.double_s`} value={sensor.double_s} />}
             {!measures && <QuantityField label="Bounces for" path={`${path}.bounce_s`} value={sensor.bounce_s} />}
             {measures && <ReadingsPane sensor={sensor} path={path} />}
-            {!measures && <ToggleField label="Opens instead of closing" path={`${path}.closed`} value={sensor.closed} how="Normally closed: a broken wire then reads as on." />}
+            {!measures && (
+                <ToggleField
+                    label="Opens instead of closing"
+                    path={`${path}.closed`}
+                    value={sensor.closed}
+                    how="Normally closed: a broken wire then reads as on."
+                />
+            )}
             <QuantityField label="Tells late by" path={`${path}.late_s`} value={sensor.late_s} />
         </details>
     );

@@ -56,7 +56,8 @@ export function StartsWhen({ routine, path }: { routine: Routine; path: string }
     const [figures, setFigures] = useState<'every' | 'time_of_day' | 'level' | 'count' | null>(null);
     const left = possible(build).filter((each) => !routine.starts.some((start) => words(start, build) === words(each, build)));
     const start = (trigger: Trigger) => edit({ path: `${path}.starts`, value: [...routine.starts, trigger] });
-    const choose = (choice: string) => (choice === 'every' || choice === 'time_of_day' || choice === 'level' || choice === 'count' ? setFigures(choice) : start(left[Number(choice)]!));
+    const choose = (choice: string) =>
+        choice === 'every' || choice === 'time_of_day' || choice === 'level' || choice === 'count' ? setFigures(choice) : start(left[Number(choice)]!);
     const analog = build.sensors.filter((sensor) => MEASURES.includes(sensor.kind));
     return (
         <div className="flex flex-wrap items-center gap-2">
@@ -64,12 +65,22 @@ export function StartsWhen({ routine, path }: { routine: Routine; path: string }
             {routine.starts.map((each, i) => (
                 <span key={i} className="flex items-center gap-1 border border-line bg-well px-2 py-0.5">
                     <strong>{words(each, build)}</strong>
-                    <button type="button" aria-label={`No longer when ${words(each, build)}`} className="size-6 text-quiet hover:text-ink" onClick={() => edit({ path: `${path}.starts`, value: routine.starts.filter((_, j) => j !== i) })}>
+                    <button
+                        type="button"
+                        aria-label={`No longer when ${words(each, build)}`}
+                        className="size-6 text-quiet hover:text-ink"
+                        onClick={() => edit({ path: `${path}.starts`, value: routine.starts.filter((_, j) => j !== i) })}
+                    >
                         ×
                     </button>
                 </span>
             ))}
-            <select aria-label="Another start" className="max-w-44 border border-line bg-well px-1 py-0.5" value="" onChange={(event) => choose(event.target.value)}>
+            <select
+                aria-label="Another start"
+                className="max-w-44 border border-line bg-well px-1 py-0.5"
+                value=""
+                onChange={(event) => choose(event.target.value)}
+            >
                 <option value="" disabled>
                     {routine.starts.length === 0 ? 'nothing yet: choose' : 'or…'}
                 </option>
@@ -85,7 +96,12 @@ export function StartsWhen({ routine, path }: { routine: Routine; path: string }
             </select>
             {figures !== null && <Figures kind={figures} build={build} onStart={(trigger) => (start(trigger), setFigures(null))} />}
             <label className="flex items-center gap-1">
-                <input type="checkbox" className="size-4 accent-accent" checked={routine.alone} onChange={(event) => edit({ path: `${path}.alone`, value: event.target.checked })} />
+                <input
+                    type="checkbox"
+                    className="size-4 accent-accent"
+                    checked={routine.alone}
+                    onChange={(event) => edit({ path: `${path}.alone`, value: event.target.checked })}
+                />
                 <span title="It does not start while something runs that moves the same things.">alone</span>
             </label>
         </div>
@@ -128,12 +144,23 @@ function Figures({ kind, build, onStart }: { kind: 'every' | 'time_of_day' | 'le
                 </select>
             )}
             {kind === 'level' && (
-                <select aria-label="Above or below" className="border border-line bg-well px-1 py-0.5" value={is} onChange={(event) => setIs(event.target.value as 'above' | 'below')}>
+                <select
+                    aria-label="Above or below"
+                    className="border border-line bg-well px-1 py-0.5"
+                    value={is}
+                    onChange={(event) => setIs(event.target.value as 'above' | 'below')}
+                >
                     <option value="below">below</option>
                     <option value="above">above</option>
                 </select>
             )}
-            <input aria-label={{ every: 'Seconds between', time_of_day: 'Time of day', level: 'Reading', count: 'Count' }[kind]} className={FIELD} value={text} autoComplete="off" onChange={(event) => setText(event.target.value)} />
+            <input
+                aria-label={{ every: 'Seconds between', time_of_day: 'Time of day', level: 'Reading', count: 'Count' }[kind]}
+                className={FIELD}
+                value={text}
+                autoComplete="off"
+                onChange={(event) => setText(event.target.value)}
+            />
             {kind === 'every' && 's'}
             <button type="submit" className="border border-line bg-well px-2 py-0.5 hover:bg-ground">
                 Add it

@@ -38,7 +38,14 @@ function Words({ step, path, build, set }: Props) {
         case 'home':
             return (
                 <>
-                    Home <MotionPart step={step} path={path} build={build} only={(motion) => tellers(motion.id).length > 0} moved={(motion) => ({ switch: tellers(motion.id)[0]!.id })} />{' '}
+                    Home{' '}
+                    <MotionPart
+                        step={step}
+                        path={path}
+                        build={build}
+                        only={(motion) => tellers(motion.id).length > 0}
+                        moved={(motion) => ({ switch: tellers(motion.id)[0]!.id })}
+                    />{' '}
                     <Speed step={step} path={path} /> onto{' '}
                     <ChoiceField label="Onto" path={`${path}.switch`} value={step.switch} choices={named(tellers(step.motion))} />
                     <GiveUp step={step} path={path} />
@@ -48,7 +55,13 @@ function Words({ step, path, build, set }: Props) {
             return (
                 <>
                     Take <MotionPart step={step} path={path} build={build} moved={(motion) => ({ place: motion.task.to })} /> to{' '}
-                    <ChoiceField label="To" path={`${path}.place`} value={step.place} choices={named(placesOf(build.motions.find((each) => each.id === step.motion)))} /> <Speed step={step} path={path} />
+                    <ChoiceField
+                        label="To"
+                        path={`${path}.place`}
+                        value={step.place}
+                        choices={named(placesOf(build.motions.find((each) => each.id === step.motion)))}
+                    />{' '}
+                    <Speed step={step} path={path} />
                     <GiveUp step={step} path={path} />
                 </>
             );
@@ -63,8 +76,7 @@ function Words({ step, path, build, set }: Props) {
         case 'run':
             return (
                 <>
-                    Run <MotionPart step={step} path={path} build={build} />{' '}
-                    <Direction step={step} path={path} /> <Speed step={step} path={path} />{' '}
+                    Run <MotionPart step={step} path={path} build={build} /> <Direction step={step} path={path} /> <Speed step={step} path={path} />{' '}
                     <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
                 </>
             );
@@ -78,28 +90,55 @@ function Words({ step, path, build, set }: Props) {
             return (
                 <>
                     Stop <MotionPart step={step} path={path} build={build} />:{' '}
-                    <ChoiceField label="How" path={`${path}.how`} value={step.how} choices={[{ value: 'brake', label: 'brake it' }, { value: 'coast', label: 'let it run out' }, { value: 'hold', label: 'hold it, powered' }]} />
+                    <ChoiceField
+                        label="How"
+                        path={`${path}.how`}
+                        value={step.how}
+                        choices={[
+                            { value: 'brake', label: 'brake it' },
+                            { value: 'coast', label: 'let it run out' },
+                            { value: 'hold', label: 'hold it, powered' },
+                        ]}
+                    />
                 </>
             );
         case 'signal':
             return (
                 <>
                     Switch <ChoiceField label="Output" path={`${path}.output`} value={step.output} choices={named(build.outputs)} />{' '}
-                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={words(['on', 'off'])} /> for <QuantityField label="For" path={`${path}.for_s`} value={step.for_s} empty="good" />
+                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={words(['on', 'off'])} /> for{' '}
+                    <QuantityField label="For" path={`${path}.for_s`} value={step.for_s} empty="good" />
                 </>
             );
         case 'repeat':
             return (
                 <>
                     Repeat <QuantityField label="How often" path={`${path}.times`} value={step.times} empty="for ever" /> times,{' '}
-                    <Choice label="Until something is so" value={step.until === null ? 'no' : 'yes'} choices={[{ value: 'no', label: 'whatever happens' }, { value: 'yes', label: 'or until' }]} onChoose={(choice) => set({ until: choice === 'no' ? null : questions(build)[0]!.condition })} />{' '}
+                    <Choice
+                        label="Until something is so"
+                        value={step.until === null ? 'no' : 'yes'}
+                        choices={[
+                            { value: 'no', label: 'whatever happens' },
+                            { value: 'yes', label: 'or until' },
+                        ]}
+                        onChoose={(choice) => set({ until: choice === 'no' ? null : questions(build)[0]!.condition })}
+                    />{' '}
                     {step.until !== null && <ConditionEditor label="Until" condition={step.until} path={`${path}.until`} />}
                 </>
             );
         case 'together':
             return (
                 <>
-                    Together, until <ChoiceField label="Goes on when" path={`${path}.until`} value={step.until} choices={[{ value: 'all', label: 'all have ended' }, { value: 'any', label: 'one has ended' }]} />{' '}
+                    Together, until{' '}
+                    <ChoiceField
+                        label="Goes on when"
+                        path={`${path}.until`}
+                        value={step.until}
+                        choices={[
+                            { value: 'all', label: 'all have ended' },
+                            { value: 'any', label: 'one has ended' },
+                        ]}
+                    />{' '}
                     <button type="button" className={SMALL} onClick={() => set({ branches: [...step.branches, [WAIT]] })}>
                         One more beside them
                     </button>
@@ -128,14 +167,24 @@ function Words({ step, path, build, set }: Props) {
             return (
                 <>
                     Switch the power of{' '}
-                    <Choice label="Of" value={step.motion === null ? `s ${step.supply}` : `m ${step.motion}`} choices={[...build.motions.map((each) => ({ value: `m ${each.id}`, label: each.name })), ...build.supplies.map((each) => ({ value: `s ${each.id}`, label: `all on ${each.name}` }))]} onChoose={(of) => set(of.startsWith('m ') ? { motion: of.slice(2), supply: null } : { motion: null, supply: of.slice(2) })} />{' '}
-                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={words(['on', 'off'])} /> and let it settle for <QuantityField label="Time to settle" path={`${path}.settle_s`} value={step.settle_s} />
+                    <Choice
+                        label="Of"
+                        value={step.motion === null ? `s ${step.supply}` : `m ${step.motion}`}
+                        choices={[
+                            ...build.motions.map((each) => ({ value: `m ${each.id}`, label: each.name })),
+                            ...build.supplies.map((each) => ({ value: `s ${each.id}`, label: `all on ${each.name}` })),
+                        ]}
+                        onChoose={(of) => set(of.startsWith('m ') ? { motion: of.slice(2), supply: null } : { motion: null, supply: of.slice(2) })}
+                    />{' '}
+                    <ChoiceField label="Goes" path={`${path}.state`} value={step.state} choices={words(['on', 'off'])} /> and let it settle for{' '}
+                    <QuantityField label="Time to settle" path={`${path}.settle_s`} value={step.settle_s} />
                 </>
             );
         case 'change_over':
             return (
                 <>
-                    Change the motor over to <MotionPart step={step} path={path} build={build} only={(motion) => isSelected(build.motions, motion.id)} />; it takes <QuantityField label="Takes" path={`${path}.takes_s`} value={step.takes_s} />
+                    Change the motor over to <MotionPart step={step} path={path} build={build} only={(motion) => isSelected(build.motions, motion.id)} />; it
+                    takes <QuantityField label="Takes" path={`${path}.takes_s`} value={step.takes_s} />
                 </>
             );
         case 'fault':
@@ -148,9 +197,28 @@ function Words({ step, path, build, set }: Props) {
 }
 
 /** The motion that a step is about; what else must change with it comes along. */
-function MotionPart({ step, path, build, only = () => true, moved = () => ({}) }: { step: Step & { motion: string }; path: string; build: Build; only?: (motion: Build['motions'][number]) => boolean; moved?: (motion: Build['motions'][number]) => object }) {
+function MotionPart({
+    step,
+    path,
+    build,
+    only = () => true,
+    moved = () => ({}),
+}: {
+    step: Step & { motion: string };
+    path: string;
+    build: Build;
+    only?: (motion: Build['motions'][number]) => boolean;
+    moved?: (motion: Build['motions'][number]) => object;
+}) {
     const { edit } = useBuild();
-    return <Choice label="Motion" value={step.motion} choices={named(build.motions.filter((each) => each.id === step.motion || only(each)))} onChoose={(id) => edit({ path, value: { ...step, motion: id, ...moved(build.motions.find((each) => each.id === id)!) } })} />;
+    return (
+        <Choice
+            label="Motion"
+            value={step.motion}
+            choices={named(build.motions.filter((each) => each.id === step.motion || only(each)))}
+            onChoose={(id) => edit({ path, value: { ...step, motion: id, ...moved(build.motions.find((each) => each.id === id)!) } })}
+        />
+    );
 }
 
 function By({ step, path }: { step: Extract<Step, { do: 'go_by' }>; path: string }) {
@@ -177,10 +245,19 @@ function GiveUp({ step, path }: { step: { give_up_s: number | null }; path: stri
 function EndingPart({ step, path, onSet }: { step: Ending; path: string; onSet: (ending: Ending) => void }) {
     const { stored } = useBuild();
     const first = questions(stored.document)[0]!.condition;
-    const choose = (choice: string) => onSet(choice === 'time' ? { until: null, for_s: 1, give_up_s: null } : { until: first, for_s: null, give_up_s: step.give_up_s ?? 10 });
+    const choose = (choice: string) =>
+        onSet(choice === 'time' ? { until: null, for_s: 1, give_up_s: null } : { until: first, for_s: null, give_up_s: step.give_up_s ?? 10 });
     return (
         <>
-            <Choice label="Ends with" value={step.until === null ? 'time' : 'until'} choices={[{ value: 'time', label: 'for' }, { value: 'until', label: 'until' }]} onChoose={choose} />{' '}
+            <Choice
+                label="Ends with"
+                value={step.until === null ? 'time' : 'until'}
+                choices={[
+                    { value: 'time', label: 'for' },
+                    { value: 'until', label: 'until' },
+                ]}
+                onChoose={choose}
+            />{' '}
             {step.until === null ? (
                 <QuantityField label="Time" path={`${path}.for_s`} value={step.for_s} />
             ) : (
@@ -199,11 +276,31 @@ function Counting({ step, path, build, set }: Props<Extract<Step, { do: 'set' }>
         <>
             <ChoiceField label="Counter or mark" path={`${path}.counter`} value={step.counter} choices={named(build.counters)} /> is{' '}
             {counter?.kind === 'mark' ? (
-                <Choice label="Is" value={String(step.to ?? 1)} choices={[{ value: '1', label: 'set' }, { value: '0', label: 'cleared' }]} onChoose={(to) => set({ to: Number(to), add: null })} />
+                <Choice
+                    label="Is"
+                    value={String(step.to ?? 1)}
+                    choices={[
+                        { value: '1', label: 'set' },
+                        { value: '0', label: 'cleared' },
+                    ]}
+                    onChoose={(to) => set({ to: Number(to), add: null })}
+                />
             ) : (
                 <>
-                    <Choice label="Is" value={step.to === null ? 'add' : 'to'} choices={[{ value: 'add', label: 'counted on by' }, { value: 'to', label: 'set to' }]} onChoose={(how) => set(how === 'add' ? { to: null, add: 1 } : { to: 0, add: null })} />{' '}
-                    {step.to === null ? <QuantityField label="By" path={`${path}.add`} value={step.add} /> : <QuantityField label="To" path={`${path}.to`} value={step.to} />}
+                    <Choice
+                        label="Is"
+                        value={step.to === null ? 'add' : 'to'}
+                        choices={[
+                            { value: 'add', label: 'counted on by' },
+                            { value: 'to', label: 'set to' },
+                        ]}
+                        onChoose={(how) => set(how === 'add' ? { to: null, add: 1 } : { to: 0, add: null })}
+                    />{' '}
+                    {step.to === null ? (
+                        <QuantityField label="By" path={`${path}.add`} value={step.add} />
+                    ) : (
+                        <QuantityField label="To" path={`${path}.to`} value={step.to} />
+                    )}
                 </>
             )}
         </>
@@ -218,7 +315,14 @@ function named(things: { id: string; name: string }[] | undefined) {
 function Direction({ step, path }: { step: Step & { do: 'run' }; path: string }) {
     const { stored } = useBuild();
     const ways = stored.assessment.chains.find((chain) => chain.motion === step.motion)?.curves.ways ?? ['up', 'down'];
-    return <ChoiceField label="Direction" path={`${path}.direction`} value={step.direction} choices={(['up', 'down'] as const).map((value, i) => ({ value, label: ways[i] ?? value }))} />;
+    return (
+        <ChoiceField
+            label="Direction"
+            path={`${path}.direction`}
+            value={step.direction}
+            choices={(['up', 'down'] as const).map((value, i) => ({ value, label: ways[i] ?? value }))}
+        />
+    );
 }
 
 function words(choices: string[]) {
@@ -226,7 +330,17 @@ function words(choices: string[]) {
 }
 
 /** A choice that changes more than one part of the step. */
-function Choice({ label, value, choices, onChoose }: { label: string; value: string; choices: { value: string; label: string }[]; onChoose: (choice: string) => void }) {
+function Choice({
+    label,
+    value,
+    choices,
+    onChoose,
+}: {
+    label: string;
+    value: string;
+    choices: { value: string; label: string }[];
+    onChoose: (choice: string) => void;
+}) {
     return (
         <select aria-label={label} value={value} onChange={(event) => onChoose(event.target.value)}>
             {choices.map((choice) => (

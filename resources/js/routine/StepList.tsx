@@ -7,6 +7,7 @@ import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { StepEditor } from './StepEditor';
 import { besideNext, innerLists, lacking, listed, matching, newStep, stepsAt, unwrapped, VERBS, type ListedStep, type Verb } from './steps';
+import { useDragRows } from './useDragRows';
 
 interface Props {
     routine: Routine;
@@ -24,7 +25,6 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
     const [open, setOpen] = useState<string | null>(null);
     const [byHand, setByHand] = useState(false); // it was opened by its sentence, which is gone then: the focus goes to its first part
     const [after, setAfter] = useState<string | null>(null); // the row that was last touched: a new step comes after it
-    const [dragged, setDragged] = useState<string | null>(null);
     const [problem, setProblem] = useState('');
     const verdict = stored.assessment.routines.find((each) => each.id === routine.id);
     const rows = listed(routine[root], root);
@@ -61,7 +61,8 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
         if (step === null) {
             return;
         }
-        const known = after !== null && rows.some((row) => row.path === after) ? place(after) : { listPath: root, list: routine[root], index: routine[root].length - 1 };
+        const known =
+            after !== null && rows.some((row) => row.path === after) ? place(after) : { listPath: root, list: routine[root], index: routine[root].length - 1 };
         edit({ path: `${path}.${known.listPath}`, value: [...known.list.slice(0, known.index + 1), step, ...known.list.slice(known.index + 1)] });
         const added = `${known.listPath}.${known.index + 1}`;
         setAfter(added);
@@ -76,15 +77,12 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
             change(row.path, (list, i) => list.filter((_, j) => j !== i));
         }
     };
-    const drop = (row: ListedStep) => {
-        if (dragged !== null && dragged !== row.path) {
-            const [from, to] = [place(dragged), place(row.path)];
-            if (from.listPath === to.listPath) {
-                change(dragged, moved(to.index - from.index));
-            }
+    const { dragged, over, grip } = useDragRows((at, onto) => {
+        const [from, to] = [place(at), place(onto)];
+        if (from.listPath === to.listPath) {
+            change(at, moved(to.index - from.index));
         }
-        setDragged(null);
-    };
+    });
     return (
         <>
             <ol className="divide-y divide-line border-y border-line">
@@ -95,28 +93,43 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
                     const last = ran[ran.length - 1];
                     const { list, index } = place(row.path);
                     return (
-                        <li key={row.path} className={`${isNow ? 'bg-holds-soft' : ''} ${dragged === row.path ? 'opacity-50' : ''}`} onDragOver={(event) => dragged !== null && event.preventDefault()} onDrop={() => drop(row)}>
+                        <li
+                            key={row.path}
+                            data-row={row.path}
+                            className={`${isNow ? 'bg-holds-soft' : ''} ${dragged === row.path ? 'opacity-50' : ''} ${over === row.path ? 'bg-well outline-2 -outline-offset-2 outline-accent' : ''}`}
+                        >
                             {row.heading !== null && (
                                 <p className="narrow text-quiet" style={{ paddingLeft: row.depth * 26 + 10 }}>
                                     {row.heading}
                                 </p>
                             )}
                             <div className={`flex gap-2 ${open === row.path ? 'items-baseline' : 'items-center'}`} style={{ paddingLeft: row.depth * 26 }}>
-                                <span className="min-w-9 shrink-0 cursor-grab text-right whitespace-nowrap text-quiet" draggable onDragStart={() => setDragged(row.path)} onDragEnd={() => setDragged(null)} title="Drag it elsewhere">
-                                    {row.number}
-                                </span>
+                                <span {...grip(row.path)}>{row.number}</span>
                                 {open === row.path ? (
                                     <OpenStep takesFocus={byHand} onClose={() => close(row.path)}>
                                         <StepEditor step={row.step} path={`${path}.${row.path}`} />
                                     </OpenStep>
                                 ) : (
-                                    <button type="button" data-step={row.path} className="min-w-0 flex-1 py-0.5 text-left hover:underline" aria-expanded="false" aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete" onFocus={() => setAfter(row.path)} onKeyDown={press(row)} onClick={() => show(row.path, true)}>
+                                    <button
+                                        type="button"
+                                        data-step={row.path}
+                                        className="min-w-0 flex-1 py-0.5 text-left hover:underline"
+                                        aria-expanded="false"
+                                        aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown Delete"
+                                        onFocus={() => setAfter(row.path)}
+                                        onKeyDown={press(row)}
+                                        onClick={() => show(row.path, true)}
+                                    >
                                         {sentence(row)}
                                     </button>
                                 )}
                                 {ran[0] !== undefined && (
                                     <span className={`narrow shrink-0 ${last?.outcome === 'gave_up' ? 'font-semibold text-fails' : 'text-quiet'}`}>
-                                        {last?.outcome === 'gave_up' ? 'gave up' : ran[0].end_s === null ? 'running' : `${significant(Math.max(0, ran[0].end_s - ran[0].start_s), 3)} s`}
+                                        {last?.outcome === 'gave_up'
+                                            ? 'gave up'
+                                            : ran[0].end_s === null
+                                              ? 'running'
+                                              : `${significant(Math.max(0, ran[0].end_s - ran[0].start_s), 3)} s`}
                                     </span>
                                 )}
                                 <span className="flex shrink-0 text-quiet">
@@ -125,17 +138,28 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
                                             <Ungroup size={14} />
                                         </RowButton>
                                     ) : (
-                                        <RowButton label={`Run step ${row.number} together with the next`} disabled={index === list.length - 1} onClick={() => change(row.path, besideNext)}>
+                                        <RowButton
+                                            label={`Run step ${row.number} together with the next`}
+                                            disabled={index === list.length - 1}
+                                            onClick={() => change(row.path, besideNext)}
+                                        >
                                             <Columns2 size={14} />
                                         </RowButton>
                                     )}
                                     <RowButton label={`Move step ${row.number} up`} disabled={index === 0} onClick={() => change(row.path, moved(-1))}>
                                         <ArrowUp size={14} />
                                     </RowButton>
-                                    <RowButton label={`Move step ${row.number} down`} disabled={index === list.length - 1} onClick={() => change(row.path, moved(1))}>
+                                    <RowButton
+                                        label={`Move step ${row.number} down`}
+                                        disabled={index === list.length - 1}
+                                        onClick={() => change(row.path, moved(1))}
+                                    >
                                         <ArrowDown size={14} />
                                     </RowButton>
-                                    <RowButton label={`Take step ${row.number} out`} onClick={() => change(row.path, (steps, i) => steps.filter((_, j) => j !== i))}>
+                                    <RowButton
+                                        label={`Take step ${row.number} out`}
+                                        onClick={() => change(row.path, (steps, i) => steps.filter((_, j) => j !== i))}
+                                    >
                                         <X size={14} />
                                     </RowButton>
                                 </span>
@@ -145,11 +169,17 @@ export function StepList({ routine, path, list: root, trace, now }: Props) {
                 })}
                 {rows.length === 0 && (
                     <li className="py-2 text-quiet">
-                        {root === 'steps' ? 'No steps yet. Begin with a home step for each motion that has a switch: after a power cut nobody knows where it is.' : 'Nothing besides: everything that it moves is stopped.'}
+                        {root === 'steps'
+                            ? 'No steps yet. Begin with a home step for each motion that has a switch: after a power cut nobody knows where it is.'
+                            : 'Nothing besides: everything that it moves is stopped.'}
                     </li>
                 )}
             </ol>
-            <AddStep label={root === 'steps' ? 'Add a step' : 'Add a step for when it fails'} where={after !== null && rows.some((row) => row.path === after) ? `after step ${rows.find((row) => row.path === after)!.number}` : 'at the end'} onAdd={add} />
+            <AddStep
+                label={root === 'steps' ? 'Add a step' : 'Add a step for when it fails'}
+                where={after !== null && rows.some((row) => row.path === after) ? `after step ${rows.find((row) => row.path === after)!.number}` : 'at the end'}
+                onAdd={add}
+            />
             {problem !== '' && (
                 <p role="alert" className="text-fails">
                     {problem}
@@ -167,8 +197,14 @@ function OpenStep({ takesFocus, onClose, children }: { takesFocus: boolean; onCl
             box.current?.querySelector<HTMLElement>('select, input, button')?.focus();
         }
     }, [takesFocus]);
+    useEffect(() => {
+        const at = box.current;
+        const press = (event: globalThis.KeyboardEvent) => event.key === 'Escape' && onClose();
+        at?.addEventListener('keydown', press);
+        return () => at?.removeEventListener('keydown', press);
+    }, [onClose]);
     return (
-        <div ref={box} className="flex min-w-0 flex-1 items-start gap-2 py-0.5" onKeyDown={(event) => event.key === 'Escape' && onClose()}>
+        <div ref={box} role="group" aria-label="Parts of the step" className="flex min-w-0 flex-1 items-start gap-2 py-0.5">
             <div className="min-w-0 flex-1">{children}</div>
             <RowButton label="Done with this step" onClick={onClose}>
                 <Check size={14} />
@@ -190,7 +226,14 @@ function AddStep({ label, where, onAdd }: { label: string; where: string; onAdd:
     return (
         <div className="relative mt-2 flex items-center gap-2">
             <Combobox value={null as Verb | null} onChange={choose} immediate>
-                <ComboboxInput aria-label={label} className="w-72 border border-line bg-well px-2 py-1" placeholder="Type a step: go, wait, if, together…" autoComplete="off" value={typed} onChange={(event) => setTyped(event.target.value)} />
+                <ComboboxInput
+                    aria-label={label}
+                    className="w-72 border border-line bg-well px-2 py-1"
+                    placeholder="Type a step: go, wait, if, together…"
+                    autoComplete="off"
+                    value={typed}
+                    onChange={(event) => setTyped(event.target.value)}
+                />
                 <ComboboxOptions anchor="bottom start" className="z-20 w-72 border border-line bg-sheet shadow-md empty:hidden">
                     {fitting.map((each) => (
                         <ComboboxOption key={each.verb} value={each.verb} className="cursor-pointer px-2 py-1 data-focus:bg-accent data-focus:text-white">

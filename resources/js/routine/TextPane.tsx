@@ -73,7 +73,16 @@ export function TextPane({ routine, path }: { routine: Routine; path: string }) 
     };
     return (
         <section aria-label="As text">
-            <textarea ref={field} aria-label={`${routine.name} as text`} aria-invalid={errors.length > 0} spellCheck={false} className={`h-96 w-full resize-y border bg-well p-2 font-mono text-[0.85rem] ${errors.length > 0 ? 'border-fails' : 'border-line'}`} value={text} onChange={(event) => type(event.target.value)} onPaste={paste} />
+            <textarea
+                ref={field}
+                aria-label={`${routine.name} as text`}
+                aria-invalid={errors.length > 0}
+                spellCheck={false}
+                className={`h-96 w-full resize-y border bg-well p-2 font-mono text-[0.85rem] ${errors.length > 0 ? 'border-fails' : 'border-line'}`}
+                value={text}
+                onChange={(event) => type(event.target.value)}
+                onPaste={paste}
+            />
             <ul role="alert" className="empty:hidden">
                 {errors.slice(0, 8).map((error, i) => (
                     <li key={i}>
@@ -84,7 +93,11 @@ export function TextPane({ routine, path }: { routine: Routine; path: string }) 
                 ))}
             </ul>
             {draft !== null && (
-                <button type="button" className="mt-1 border border-line bg-well px-2 py-0.5" onClick={() => (setDraft(null), setErrors([]), localStorage.removeItem(kept))}>
+                <button
+                    type="button"
+                    className="mt-1 border border-line bg-well px-2 py-0.5"
+                    onClick={() => (setDraft(null), setErrors([]), localStorage.removeItem(kept))}
+                >
                     Back to what is saved
                 </button>
             )}

@@ -27,8 +27,16 @@ export function WhatIf({ routine, scenario, onCell }: { routine: Routine; scenar
     const { stored } = useBuild();
     const queries = useQueryClient();
     const key = ['studies', stored.id, routine.id];
-    const { data } = useQuery({ queryKey: [...key, stored.version], queryFn: () => api.studies(stored.id, routine.id), placeholderData: (before) => before, refetchInterval: (query) => (query.state.data?.some((study) => study.state === 'queued' || study.state === 'running') ? 300 : false) });
-    const begin = useMutation({ mutationFn: (asked: object) => api.study(stored.id, { routine: routine.id, ...asked }), onSettled: () => queries.invalidateQueries({ queryKey: key }) });
+    const { data } = useQuery({
+        queryKey: [...key, stored.version],
+        queryFn: () => api.studies(stored.id, routine.id),
+        placeholderData: (before) => before,
+        refetchInterval: (query) => (query.state.data?.some((study) => study.state === 'queued' || study.state === 'running') ? 300 : false),
+    });
+    const begin = useMutation({
+        mutationFn: (asked: object) => api.study(stored.id, { routine: routine.id, ...asked }),
+        onSettled: () => queries.invalidateQueries({ queryKey: key }),
+    });
     const stop = useMutation({ mutationFn: (id: string) => api.stopStudy(id), onSettled: () => queries.invalidateQueries({ queryKey: key }) });
     const of = (kind: Study['kind']) => data?.find((study) => study.kind === kind);
     const faults = of('faults');
@@ -69,7 +77,13 @@ function Progress({ study, onStop }: { study: Study | undefined; onStop: (id: st
         <span className="flex items-center gap-2" role="status">
             {goes && <progress aria-label="Done so far" className="w-36" max={study.parts} value={study.done} />}
             <span className="narrow text-quiet">
-                {goes ? `${study.done} of ${study.parts} parts` : study.state === 'cancelled' ? `stopped after ${study.done} of ${study.parts} parts` : study.state === 'failed' ? `could not be done: ${study.failure}` : 'done'}
+                {goes
+                    ? `${study.done} of ${study.parts} parts`
+                    : study.state === 'cancelled'
+                      ? `stopped after ${study.done} of ${study.parts} parts`
+                      : study.state === 'failed'
+                        ? `could not be done: ${study.failure}`
+                        : 'done'}
                 {study.is_stale && ', for the build as it was before the last change'}
             </span>
             {goes && (
@@ -85,7 +99,8 @@ function States({ study }: { study: Study | undefined }) {
     const result = study?.result as { states?: number; complete?: boolean; found?: number } | undefined;
     return result?.states === undefined ? null : (
         <span className="narrow text-quiet">
-            {result.states} states, {result.complete ? 'every one' : 'as many as are looked at'}; {result.found === 0 ? 'nothing found' : `${result.found} found, told above`}
+            {result.states} states, {result.complete ? 'every one' : 'as many as are looked at'};{' '}
+            {result.found === 0 ? 'nothing found' : `${result.found} found, told above`}
         </span>
     );
 }
@@ -102,7 +117,12 @@ function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultC
     return (
         <div className="border-b border-line p-3">
             <p className="mb-2">
-                {result.cells.length} of {result.cases} cases: {counts.filter((each) => each.count > 0).map((each) => `${each.count} × ${each.words}`).join(', ')}.
+                {result.cells.length} of {result.cases} cases:{' '}
+                {counts
+                    .filter((each) => each.count > 0)
+                    .map((each) => `${each.count} × ${each.words}`)
+                    .join(', ')}
+                .
             </p>
             <div className="max-h-[34rem] overflow-auto border-b border-line" tabIndex={0} role="group" aria-label="Faults against steps">
                 <table className="border-collapse">
@@ -110,7 +130,12 @@ function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultC
                         <tr>
                             <th className="narrow sticky left-0 bg-sheet pr-3 text-left font-normal text-quiet">Fault</th>
                             {steps.map((step) => (
-                                <th key={step.path} scope="col" className="narrow max-w-24 px-1 pb-1 text-left align-bottom font-normal text-quiet" title={step.says}>
+                                <th
+                                    key={step.path}
+                                    scope="col"
+                                    className="narrow max-w-24 px-1 pb-1 text-left align-bottom font-normal text-quiet"
+                                    title={step.says}
+                                >
                                     <span className="line-clamp-3">{step.says.replace(/; give up.*$/, '')}</span>
                                 </th>
                             ))}
@@ -127,7 +152,13 @@ function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultC
                                     return (
                                         <td key={step.path} className="p-0.5">
                                             {cell !== undefined && (
-                                                <button type="button" aria-label={`${fault.says} at “${step.says}”: ${OUTCOMES[cell.outcome].words}`} title={say(cell.says)} className={`w-full min-w-9 border border-line px-1 ${OUTCOMES[cell.outcome].style}`} onClick={() => onCell(cell)}>
+                                                <button
+                                                    type="button"
+                                                    aria-label={`${fault.says} at “${step.says}”: ${OUTCOMES[cell.outcome].words}`}
+                                                    title={say(cell.says)}
+                                                    className={`w-full min-w-9 border border-line px-1 ${OUTCOMES[cell.outcome].style}`}
+                                                    onClick={() => onCell(cell)}
+                                                >
                                                     {OUTCOMES[cell.outcome].mark}
                                                 </button>
                                             )}
@@ -150,10 +181,22 @@ function Faults({ result, onCell }: { result: FaultResult; onCell: (cell: FaultC
 
 const FAN = { width: 560, height: 190, left: 62, right: 12, top: 12, bottom: 30 };
 
-function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: Study | undefined; onBegin: (asked: object) => void; onStop: (id: string) => void }) {
+function Drift({
+    routine,
+    study,
+    onBegin,
+    onStop,
+}: {
+    routine: Routine;
+    study: Study | undefined;
+    onBegin: (asked: object) => void;
+    onStop: (id: string) => void;
+}) {
     const { stored } = useBuild();
     const { text, book, say: told } = useSpeaking();
-    const timed = stored.document.motions.filter((motion) => JSON.stringify(routine.steps).includes(`"motion":"${motion.id}"`) && motion.drive !== null && !('ratings' in motion.drive.motor));
+    const timed = stored.document.motions.filter(
+        (motion) => JSON.stringify(routine.steps).includes(`"motion":"${motion.id}"`) && motion.drive !== null && !('ratings' in motion.drive.motor),
+    );
     const [motion, setMotion] = useState<string | null>(null);
     const [cycles, setCycles] = useState('100');
     const [home, setHome] = useState('0');
@@ -171,7 +214,12 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
     const x = scaleLog([1, Math.max(2, fan[fan.length - 1]?.cycle ?? 2)], [FAN.left, FAN.width - FAN.right]);
     const y = scaleLinear([-most, most], [FAN.height - FAN.bottom, FAN.top]);
     type Row = DriftStop['fan'][number];
-    const band = (low: keyof Row, high: keyof Row) => area<Row>((each) => x(each.cycle), (each) => y(each[low]), (each) => y(each[high]))(fan) ?? '';
+    const band = (low: keyof Row, high: keyof Row) =>
+        area<Row>(
+            (each) => x(each.cycle),
+            (each) => y(each[low]),
+            (each) => y(each[high]),
+        )(fan) ?? '';
     const asked = stored.document.motions.find((each) => each.id === study?.asked.motion)?.name;
     return (
         <section aria-label="Drift">
@@ -180,7 +228,12 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
                 <p className="text-quiet">Nothing in this routine goes by time.</p>
             ) : (
                 <div className="flex flex-wrap items-center gap-2 py-1">
-                    <select aria-label="Motion" className="border border-line bg-well px-1 py-0.5" value={chosen} onChange={(event) => setMotion(event.target.value)}>
+                    <select
+                        aria-label="Motion"
+                        className="border border-line bg-well px-1 py-0.5"
+                        value={chosen}
+                        onChange={(event) => setMotion(event.target.value)}
+                    >
                         {timed.map((each) => (
                             <option key={each.id} value={each.id}>
                                 {each.name}
@@ -188,10 +241,12 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
                         ))}
                     </select>
                     <label className="flex items-center gap-1">
-                        Cycles <input className="w-16 border border-line bg-well px-1 text-right" value={cycles} onChange={(event) => setCycles(event.target.value)} />
+                        Cycles{' '}
+                        <input className="w-16 border border-line bg-well px-1 text-right" value={cycles} onChange={(event) => setCycles(event.target.value)} />
                     </label>
                     <label className="flex items-center gap-1">
-                        homed every <input className="w-14 border border-line bg-well px-1 text-right" value={home} onChange={(event) => setHome(event.target.value)} />
+                        homed every{' '}
+                        <input className="w-14 border border-line bg-well px-1 text-right" value={home} onChange={(event) => setHome(event.target.value)} />
                     </label>
                     <button type="button" className={BUTTON} onClick={() => onBegin({ motion: chosen, cycles: cycles.trim(), home_every: home.trim() })}>
                         Walk it
@@ -203,23 +258,56 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
             {stops.length > 1 && (
                 <div role="radiogroup" aria-label="Stop that is shown" className="flex flex-wrap gap-1 py-1">
                     {stops.map((each) => (
-                        <button key={each.path} type="button" role="radio" aria-checked={each === seen} title={told(each.says)} onClick={() => setStop(each.path)} className={`border px-2 py-0.5 ${each === seen ? 'border-accent bg-accent text-white' : 'border-line'}`}>
+                        <button
+                            key={each.path}
+                            type="button"
+                            role="radio"
+                            aria-checked={each === seen}
+                            title={told(each.says)}
+                            onClick={() => setStop(each.path)}
+                            className={`border px-2 py-0.5 ${each === seen ? 'border-accent bg-accent text-white' : 'border-line'}`}
+                        >
                             at {say(each.at)}: ±{say(reach(each))}
                         </button>
                     ))}
                 </div>
             )}
             {fan.length > 0 && (
-                <svg viewBox={`0 0 ${FAN.width} ${FAN.height}`} className="block w-full" role="img" aria-label={`How far off its place ${asked} stands at ${say(seen!.at)}: after ${fan[fan.length - 1]!.cycle} cycles between ${say(fan[fan.length - 1]!.low)} and ${say(fan[fan.length - 1]!.high)}, nine times in ten`}>
-                    {result?.tolerance != null && <rect x={FAN.left} width={FAN.width - FAN.left - FAN.right} y={y(result.tolerance)} height={y(-result.tolerance) - y(result.tolerance)} fill="var(--color-holds-soft)" />}
+                <svg
+                    viewBox={`0 0 ${FAN.width} ${FAN.height}`}
+                    className="block w-full"
+                    role="img"
+                    aria-label={`How far off its place ${asked} stands at ${say(seen!.at)}: after ${fan[fan.length - 1]!.cycle} cycles between ${say(fan[fan.length - 1]!.low)} and ${say(fan[fan.length - 1]!.high)}, nine times in ten`}
+                >
+                    {result?.tolerance != null && (
+                        <rect
+                            x={FAN.left}
+                            width={FAN.width - FAN.left - FAN.right}
+                            y={y(result.tolerance)}
+                            height={y(-result.tolerance) - y(result.tolerance)}
+                            fill="var(--color-holds-soft)"
+                        />
+                    )}
                     <path d={band('low', 'high')} fill="var(--color-accent)" opacity="0.2" />
                     <path d={band('quarter', 'three_quarters')} fill="var(--color-accent)" opacity="0.35" />
-                    <path d={line<Row>((each) => x(each.cycle), (each) => y(each.middle))(fan) ?? ''} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
-                    {[1, 10, 100, 1000].filter((tick) => tick <= fan[fan.length - 1]!.cycle).map((tick) => (
-                        <text key={tick} x={x(tick)} y={FAN.height - 10} fontSize="11" textAnchor="middle">
-                            {tick}
-                        </text>
-                    ))}
+                    <path
+                        d={
+                            line<Row>(
+                                (each) => x(each.cycle),
+                                (each) => y(each.middle),
+                            )(fan) ?? ''
+                        }
+                        fill="none"
+                        stroke="var(--color-ink)"
+                        strokeWidth="2"
+                    />
+                    {[1, 10, 100, 1000]
+                        .filter((tick) => tick <= fan[fan.length - 1]!.cycle)
+                        .map((tick) => (
+                            <text key={tick} x={x(tick)} y={FAN.height - 10} fontSize="11" textAnchor="middle">
+                                {tick}
+                            </text>
+                        ))}
                     <text x={FAN.width - FAN.right} y={FAN.height - 10} fontSize="11" textAnchor="end" fill="var(--color-quiet)">
                         cycles
                     </text>
@@ -232,7 +320,8 @@ function Drift({ routine, study, onBegin, onStop }: { routine: Routine; study: S
             )}
             {fan.length > 0 && (
                 <p className="narrow text-quiet">
-                    {told(seen!.says)} {result!.walks} walks, nine in ten of them within the outer band{result!.tolerance != null && `; the band is the ±${say(result!.tolerance)} allowed`}.
+                    {told(seen!.says)} {result!.walks} walks, nine in ten of them within the outer band
+                    {result!.tolerance != null && `; the band is the ±${say(result!.tolerance)} allowed`}.
                 </p>
             )}
         </section>
@@ -244,7 +333,12 @@ function Beside({ routine }: { routine: Routine }) {
     const { stored } = useBuild();
     const { say } = useSpeaking();
     const begin = useTrying((state) => state.begin);
-    const { data } = useQuery({ queryKey: ['beside', stored.id, stored.version, routine.id], queryFn: () => api.beside(stored.id, routine.id), placeholderData: (before) => before, staleTime: Infinity });
+    const { data } = useQuery({
+        queryKey: ['beside', stored.id, stored.version, routine.id],
+        queryFn: () => api.beside(stored.id, routine.id),
+        placeholderData: (before) => before,
+        staleTime: Infinity,
+    });
     return (
         <section aria-label="What could run together">
             <h3 className="font-semibold">What could run together</h3>
@@ -254,11 +348,17 @@ function Beside({ routine }: { routine: Routine }) {
                     <li key={offer.path} className="py-1">
                         <p>{say(offer.says)}</p>
                         {offer.fix !== null ? (
-                            <button type="button" className="border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-white" onClick={() => void begin(stored, offer.fix!)}>
+                            <button
+                                type="button"
+                                className="border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-white"
+                                onClick={() => void begin(stored, offer.fix!)}
+                            >
                                 Try it together: saves {significant(offer.saves_s, 2)} s
                             </button>
                         ) : (
-                            <p className="narrow text-quiet">It would save {significant(offer.saves_s, 2)} s, but: {offer.why_not === null ? '' : say(offer.why_not)}</p>
+                            <p className="narrow text-quiet">
+                                It would save {significant(offer.saves_s, 2)} s, but: {offer.why_not === null ? '' : say(offer.why_not)}
+                            </p>
                         )}
                     </li>
                 ))}

@@ -39,7 +39,9 @@ afterEach(() => vi.unstubAllGlobals());
 test('a text is read, and what was refused of it is found in it', () => {
     const text = 'id: a\nname: A\nsteps:\n  - do: wait\n    for_s: -1\n';
     expect(read({ text })).toEqual({ value: { id: 'a', name: 'A', steps: [{ do: 'wait', for_s: -1 }] } });
-    expect(read({ text, refused: { errors: [{ field: 'routines.0.steps.0.for_s', message: 'Must be more.' }], base: 'routines.0' } })).toEqual({ errors: [{ line: 5, column: 12, message: 'steps.0.for_s: Must be more.' }] });
+    expect(read({ text, refused: { errors: [{ field: 'routines.0.steps.0.for_s', message: 'Must be more.' }], base: 'routines.0' } })).toEqual({
+        errors: [{ line: 5, column: 12, message: 'steps.0.for_s: Must be more.' }],
+    });
     expect(read({ text: 'id: [' })).toHaveProperty('errors');
 });
 

@@ -11,7 +11,9 @@ describe('new events', () => {
     it.each(all)('makes a %s event about something that there is', (what) => {
         const event = newEvent(what, 9, heron)!;
         expect(event).toMatchObject({ what, at_s: 9 });
-        const known = [...heron.sensors, ...heron.motions, ...heron.motions.flatMap((motion) => motion.stops.switches), ...heron.supplies].map((each) => each.id);
+        const known = [...heron.sensors, ...heron.motions, ...heron.motions.flatMap((motion) => motion.stops.switches), ...heron.supplies].map(
+            (each) => each.id,
+        );
         for (const of of ['sensor', 'motion', 'supply']) {
             if (of in event) {
                 expect(known).toContain((event as unknown as Record<string, string>)[of]);

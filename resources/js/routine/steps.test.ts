@@ -8,10 +8,15 @@ const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json
 const empty: Build = { ...heron, motions: [], sensors: [], outputs: [], routines: [] };
 const full: Build = {
     ...heron,
-    motions: heron.motions.map((motion, i) => (i === 1 ? { ...motion, drive: { ...motion.drive!, shares: heron.motions[0]!.id, shares_by: 'selector' as const } } : motion)),
+    motions: heron.motions.map((motion, i) =>
+        i === 1 ? { ...motion, drive: { ...motion.drive!, shares: heron.motions[0]!.id, shares_by: 'selector' as const } } : motion,
+    ),
     counters: [{ id: 'n', name: 'Visits', kind: 'counter', start: 0, kept: false }],
 };
-const told = (build: Build): Told => ({ document: build, assessment: { chains: build.motions.map((motion) => ({ motion: motion.id, curves: { homes_onto: motion.stops.switches } })) } });
+const told = (build: Build): Told => ({
+    document: build,
+    assessment: { chains: build.motions.map((motion) => ({ motion: motion.id, curves: { homes_onto: motion.stops.switches } })) },
+});
 const show = heron.routines.find((routine) => routine.id === 'harbour-show') as Routine;
 
 describe('listing', () => {
@@ -49,7 +54,11 @@ describe('new steps', () => {
         expect(newStep('signal', told(empty))).toBeNull();
         expect(newStep('change_over', told(heron))).toBeNull();
         expect(newStep('wait', told(empty))).not.toBeNull();
-        expect([lacking('home'), lacking('signal'), lacking('go')]).toEqual(['Put a switch or a sensor at the end of a motion first.', 'Add an output first.', 'Add a motion first.']);
+        expect([lacking('home'), lacking('signal'), lacking('go')]).toEqual([
+            'Put a switch or a sensor at the end of a motion first.',
+            'Add an output first.',
+            'Add a motion first.',
+        ]);
     });
 
     it('homes onto a sensor where that is what tells', () => {
@@ -59,13 +68,27 @@ describe('new steps', () => {
 
     it('names the places that a dial makes after those that have names of their own', () => {
         const motion = { ...heron.motions[0]!, dial: { places: 3, name: 'Star' } };
-        expect(placesOf(motion).slice(motion.places.length)).toEqual([{ id: 'dial-1', name: 'Star 1' }, { id: 'dial-2', name: 'Star 2' }, { id: 'dial-3', name: 'Star 3' }]);
+        expect(placesOf(motion).slice(motion.places.length)).toEqual([
+            { id: 'dial-1', name: 'Star 1' },
+            { id: 'dial-2', name: 'Star 2' },
+            { id: 'dial-3', name: 'Star 3' },
+        ]);
         expect(questions({ ...heron, motions: [motion] }).map((each) => each.label)).toContain(`${motion.name} is at Star 3`);
     });
 
     it('asks for sensors and switches by name', () => {
         const asked = questions(heron);
-        expect(asked.filter((each) => each.key.endsWith(' on')).map((each) => each.label)).toEqual(['Visitor beam is broken', 'Attendant button is pressed', 'Ferry bell button is pressed', 'Dusk button is pressed', 'Daylight is above its threshold', 'Bridge down switch trips', 'Bridge up switch trips', 'Tide top switch trips', 'Ferry quay switch trips']);
+        expect(asked.filter((each) => each.key.endsWith(' on')).map((each) => each.label)).toEqual([
+            'Visitor beam is broken',
+            'Attendant button is pressed',
+            'Ferry bell button is pressed',
+            'Dusk button is pressed',
+            'Daylight is above its threshold',
+            'Bridge down switch trips',
+            'Bridge up switch trips',
+            'Tide top switch trips',
+            'Ferry quay switch trips',
+        ]);
         expect(asked.every((each) => keyOf(each.condition) === each.key)).toBe(true);
         expect(new Set(asked.map((each) => each.key)).size).toBe(asked.length);
     });

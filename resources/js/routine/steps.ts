@@ -23,7 +23,8 @@ export const VERBS: { verb: Verb; label: string; words: string }[] = [
 /** The verbs that fit what is typed, best first: a label that begins so before a word that does. */
 export function matching(typed: string): typeof VERBS {
     const text = typed.trim().toLowerCase();
-    const rank = (each: (typeof VERBS)[number]) => (each.verb === text || each.label.toLowerCase().startsWith(text) ? 0 : each.words.split(' ').some((word) => word.startsWith(text)) ? 1 : 2);
+    const rank = (each: (typeof VERBS)[number]) =>
+        each.verb === text || each.label.toLowerCase().startsWith(text) ? 0 : each.words.split(' ').some((word) => word.startsWith(text)) ? 1 : 2;
     return VERBS.filter((each) => rank(each) < 2).sort((a, b) => rank(a) - rank(b));
 }
 
@@ -54,7 +55,9 @@ export function newStep(verb: Verb, { document: build, assessment }: Told, own?:
         case 'go':
             return motion === undefined ? null : { do: 'go', motion: motion.id, place: motion.task.to, speed: 1, give_up_s: 10 };
         case 'go_by':
-            return motion === undefined ? null : { do: 'go_by', motion: motion.id, by: (motion.places[1]!.at - motion.places[0]!.at) / 2, speed: 1, give_up_s: 10 };
+            return motion === undefined
+                ? null
+                : { do: 'go_by', motion: motion.id, by: (motion.places[1]!.at - motion.places[0]!.at) / 2, speed: 1, give_up_s: 10 };
         case 'run':
             return motion === undefined ? null : { do: 'run', motion: motion.id, direction: 'up', speed: 1, until: null, for_s: 1, give_up_s: null };
         case 'wait':
@@ -85,8 +88,17 @@ export function newStep(verb: Verb, { document: build, assessment }: Told, own?:
 /** What the verb still lacks, in words. */
 export function lacking(verb: Verb): string {
     return (
-        { home: 'Put a switch or a sensor at the end of a motion first.', signal: 'Add an output first.', choose: 'Add a sensor, a switch or a counter first.', set: 'Add a counter or a mark first.', call: 'There is no other routine yet.', change_over: 'Let two motions share a motor through a selector first.' } as Partial<Record<Verb, string>>
-    )[verb] ?? 'Add a motion first.';
+        (
+            {
+                home: 'Put a switch or a sensor at the end of a motion first.',
+                signal: 'Add an output first.',
+                choose: 'Add a sensor, a switch or a counter first.',
+                set: 'Add a counter or a mark first.',
+                call: 'There is no other routine yet.',
+                change_over: 'Let two motions share a motor through a selector first.',
+            } as Partial<Record<Verb, string>>
+        )[verb] ?? 'Add a motion first.'
+    );
 }
 
 /** The unit that positions of a motion are kept in. */
@@ -127,7 +139,12 @@ export function listed(steps: Step[], path = 'steps', number = '', depth = 0, he
     return steps.flatMap((step, i) => {
         const own = { step, path: `${path}.${i}`, number: `${number}${i + 1}`, depth, heading: i === 0 ? heading : null };
         const lists = innerLists(step);
-        return [own, ...lists.flatMap((list, j) => listed(list.steps, `${own.path}.${list.field}`, `${own.number}${lists.length > 1 ? 'abcdefgh'[j] : ''}.`, depth + 1, list.heading))];
+        return [
+            own,
+            ...lists.flatMap((list, j) =>
+                listed(list.steps, `${own.path}.${list.field}`, `${own.number}${lists.length > 1 ? 'abcdefgh'[j] : ''}.`, depth + 1, list.heading),
+            ),
+        ];
     });
 }
 
@@ -146,7 +163,8 @@ export function besideNext(list: Step[], index: number): Step[] {
     if (next === undefined) {
         return list;
     }
-    const together: Step = step.do === 'together' ? { ...step, branches: [...step.branches, [next]] } : { do: 'together', until: 'all', branches: [[step], [next]] };
+    const together: Step =
+        step.do === 'together' ? { ...step, branches: [...step.branches, [next]] } : { do: 'together', until: 'all', branches: [[step], [next]] };
     return [...list.slice(0, index), together, ...list.slice(index + 2)];
 }
 
@@ -179,17 +197,45 @@ export const MEASURES = ['light', 'colour', 'distance', 'knob'];
 /** Everything that a condition can ask for: sensors, switches, places, counters, what moves and runs. */
 export function questions(build: Build): Question[] {
     const input = (id: string, name: string, [on, off]: [string, string]): Question[] =>
-        (['on', 'off'] as const).map((is) => ({ key: `input ${id} ${is}`, label: `${name} ${is === 'on' ? on : off}`, condition: { test: 'input', sensor: id, is, for_s: null } }));
+        (['on', 'off'] as const).map((is) => ({
+            key: `input ${id} ${is}`,
+            label: `${name} ${is === 'on' ? on : off}`,
+            condition: { test: 'input', sensor: id, is, for_s: null },
+        }));
     return [
         ...build.sensors.flatMap((sensor) => input(sensor.id, sensor.name, WORDS[sensor.kind])),
         ...build.sensors
             .filter((sensor) => MEASURES.includes(sensor.kind))
-            .flatMap((sensor): Question[] => (['above', 'below'] as const).map((is) => ({ key: `level ${sensor.id} ${is}`, label: `${sensor.name} reads ${is}…`, condition: { test: 'level', sensor: sensor.id, is, value: 50, hysteresis: 5 } }))),
+            .flatMap((sensor): Question[] =>
+                (['above', 'below'] as const).map((is) => ({
+                    key: `level ${sensor.id} ${is}`,
+                    label: `${sensor.name} reads ${is}…`,
+                    condition: { test: 'level', sensor: sensor.id, is, value: 50, hysteresis: 5 },
+                })),
+            ),
         ...build.motions.flatMap((motion) => motion.stops.switches.flatMap((each) => input(each.id, each.name, ['trips', 'is free']))),
-        ...build.motions.flatMap((motion) => placesOf(motion).map((place): Question => ({ key: `place ${motion.id} ${place.id}`, label: `${motion.name} is at ${place.name}`, condition: { test: 'place', motion: motion.id, place: place.id } }))),
-        ...build.motions.map((motion): Question => ({ key: `moving ${motion.id}`, label: `${motion.name} moves`, condition: { test: 'moving', motion: motion.id } })),
-        ...build.counters.map((counter): Question => ({ key: `counter ${counter.id}`, label: counter.kind === 'mark' ? `${counter.name} is set` : `${counter.name} is at least…`, condition: { test: 'counter', counter: counter.id, is: 'at_least', value: 1 } })),
-        ...build.routines.map((routine): Question => ({ key: `routine ${routine.id}`, label: `${routine.name} runs`, condition: { test: 'routine', routine: routine.id } })),
+        ...build.motions.flatMap((motion) =>
+            placesOf(motion).map((place): Question => ({
+                key: `place ${motion.id} ${place.id}`,
+                label: `${motion.name} is at ${place.name}`,
+                condition: { test: 'place', motion: motion.id, place: place.id },
+            })),
+        ),
+        ...build.motions.map((motion): Question => ({
+            key: `moving ${motion.id}`,
+            label: `${motion.name} moves`,
+            condition: { test: 'moving', motion: motion.id },
+        })),
+        ...build.counters.map((counter): Question => ({
+            key: `counter ${counter.id}`,
+            label: counter.kind === 'mark' ? `${counter.name} is set` : `${counter.name} is at least…`,
+            condition: { test: 'counter', counter: counter.id, is: 'at_least', value: 1 },
+        })),
+        ...build.routines.map((routine): Question => ({
+            key: `routine ${routine.id}`,
+            label: `${routine.name} runs`,
+            condition: { test: 'routine', routine: routine.id },
+        })),
         { key: 'clock', label: 'the time of day is between…', condition: { test: 'clock', from: '08:00', to: '20:00' } },
     ];
 }

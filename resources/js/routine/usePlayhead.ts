@@ -33,9 +33,12 @@ export function usePlayhead(end: number) {
         };
         frame.current = requestAnimationFrame(tick);
     }, [isPlaying, time, end, stop]);
-    const seek = useCallback((to: number) => {
-        stop();
-        setTime(to);
-    }, [stop]);
+    const seek = useCallback(
+        (to: number) => {
+            stop();
+            setTime(to);
+        },
+        [stop],
+    );
     return { time: Math.min(time, end), isPlaying, toggle, seek };
 }

@@ -4,7 +4,11 @@ import { parse as parseYaml } from 'yaml';
 import type { Build, Routine } from '../api/types';
 import { located, MOST_CHARACTERS, parse, toText } from './yaml';
 
-const files = ['database/demo', 'database/examples'].flatMap((folder) => readdirSync(folder).filter((file) => file.endsWith('.json')).map((file) => `${folder}/${file}`));
+const files = ['database/demo', 'database/examples'].flatMap((folder) =>
+    readdirSync(folder)
+        .filter((file) => file.endsWith('.json'))
+        .map((file) => `${folder}/${file}`),
+);
 const routines = files.flatMap((file) => (JSON.parse(readFileSync(file, 'utf8')) as Build).routines);
 
 /** A routine of random steps, made by a seed. */
@@ -31,7 +35,15 @@ function random(seed: number): Routine {
             () => ({ do: 'together', until: ['all', 'any'][next(2)], branches: [[step(depth + 1)], [step(depth + 1), step(depth + 1)]] }),
             () => ({ do: 'choose', if: condition(0), then: [step(depth + 1)], otherwise: [] }),
         ][depth > 3 ? next(7) : next(10)]!();
-    return { id: 'r', name: 'Yes: no', starts: [{ when: 'power_on' }], alone: next(2) === 0, target_s: null, steps: Array.from({ length: next(6) + 1 }, () => step(0)), if_fails: [] } as unknown as Routine;
+    return {
+        id: 'r',
+        name: 'Yes: no',
+        starts: [{ when: 'power_on' }],
+        alone: next(2) === 0,
+        target_s: null,
+        steps: Array.from({ length: next(6) + 1 }, () => step(0)),
+        if_fails: [],
+    } as unknown as Routine;
 }
 
 describe('text and steps', () => {
@@ -57,7 +69,35 @@ describe('text and steps', () => {
     });
 
     it('comes back as it is to readers of the older language too', () => {
-        const words = ['on', 'off', 'Yes', 'no', 'y', 'N', '12:30', '1:2:3', '12:30:45.5', '1_000', '2026-05-30', '2026-05-30T21:59:43Z', '=', '<<', '~', 'null', '0x1F', '017', '1e3', '.inf', 'true', '-', 'a: b', '# x', '', ' lead', '"q"'];
+        const words = [
+            'on',
+            'off',
+            'Yes',
+            'no',
+            'y',
+            'N',
+            '12:30',
+            '1:2:3',
+            '12:30:45.5',
+            '1_000',
+            '2026-05-30',
+            '2026-05-30T21:59:43Z',
+            '=',
+            '<<',
+            '~',
+            'null',
+            '0x1F',
+            '017',
+            '1e3',
+            '.inf',
+            'true',
+            '-',
+            'a: b',
+            '# x',
+            '',
+            ' lead',
+            '"q"',
+        ];
         const routine = { id: 'r', name: 'off', steps: words.map((message) => ({ do: 'fault', message })) } as unknown as Routine;
         const text = toText(routine);
         for (const version of ['1.1', '1.2'] as const) {
@@ -69,7 +109,20 @@ describe('text and steps', () => {
     });
 
     it('leaves out what is as usual', () => {
-        expect(toText({ id: 'a', name: 'A', starts: [], alone: false, target_s: null, if_fails: [], steps: [{ do: 'home', motion: 'lid', switch: 'shut', speed: 0.5, give_up_s: null }, { do: 'home', motion: 'lid', switch: 'shut', speed: 1, give_up_s: 4 }] })).toBe(
+        expect(
+            toText({
+                id: 'a',
+                name: 'A',
+                starts: [],
+                alone: false,
+                target_s: null,
+                if_fails: [],
+                steps: [
+                    { do: 'home', motion: 'lid', switch: 'shut', speed: 0.5, give_up_s: null },
+                    { do: 'home', motion: 'lid', switch: 'shut', speed: 1, give_up_s: 4 },
+                ],
+            }),
+        ).toBe(
             'id: a\nname: A\nsteps:\n  - do: home\n    motion: lid\n    switch: shut\n  - do: home\n    motion: lid\n    switch: shut\n    speed: 1\n    give_up_s: 4\n',
         );
     });
@@ -85,7 +138,18 @@ describe('what is wrong', () => {
 
     it('is told at the field that the server names', () => {
         const read = parse('id: a\nname: A\nsteps:\n  - do: wait\n    for_s: -1\n');
-        const errors = 'place' in read ? located([{ field: 'routines.3.steps.0.for_s', message: 'Must be more than 0.' }, { field: 'routines.3.steps.0.give_up_s', message: 'Is missing.' }, { field: 'log.0', message: 'x' }], 'routines.3', read.place) : [];
+        const errors =
+            'place' in read
+                ? located(
+                      [
+                          { field: 'routines.3.steps.0.for_s', message: 'Must be more than 0.' },
+                          { field: 'routines.3.steps.0.give_up_s', message: 'Is missing.' },
+                          { field: 'log.0', message: 'x' },
+                      ],
+                      'routines.3',
+                      read.place,
+                  )
+                : [];
         expect(errors).toEqual([
             { line: 5, column: 12, message: 'steps.0.for_s: Must be more than 0.' },
             { line: 4, column: 5, message: 'steps.0.give_up_s: Is missing.' },
@@ -100,7 +164,12 @@ describe('what is wrong', () => {
     });
 
     it('says which field is said twice, and where', () => {
-        expect(parse('id: a\nname: A\nsteps:\n  - do: wait\n    for_s: 1\n    for_s: 2\nname: B\n')).toEqual({ errors: [{ line: 7, column: 1, message: 'The field name is said twice.' }, { line: 6, column: 5, message: 'The field for_s is said twice.' }] });
+        expect(parse('id: a\nname: A\nsteps:\n  - do: wait\n    for_s: 1\n    for_s: 2\nname: B\n')).toEqual({
+            errors: [
+                { line: 7, column: 1, message: 'The field name is said twice.' },
+                { line: 6, column: 5, message: 'The field for_s is said twice.' },
+            ],
+        });
     });
 
     it('reads as many fields as fit into a text without holding anything up', () => {

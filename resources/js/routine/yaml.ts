@@ -26,7 +26,13 @@ function resolved(shape: Shape, value: unknown): Shape {
         return shape;
     }
     const record = value as Record<string, unknown>;
-    const fits = shape.anyOf.map((each) => (each.$ref === undefined ? each : resolved(each, value))).find((each) => each.properties !== undefined && Object.entries(each.properties).every(([key, part]) => part.enum?.length !== 1 || part.enum[0] === record?.[key]));
+    const fits = shape.anyOf
+        .map((each) => (each.$ref === undefined ? each : resolved(each, value)))
+        .find(
+            (each) =>
+                each.properties !== undefined &&
+                Object.entries(each.properties).every(([key, part]) => part.enum?.length !== 1 || part.enum[0] === record?.[key]),
+        );
     return fits ?? shape;
 }
 
@@ -82,7 +88,13 @@ export function parse(text: string): Parsed {
     const lines = new LineCounter();
     const document = parseDocument(text, { lineCounter: lines, uniqueKeys: false });
     if (document.errors.length > 0) {
-        return { errors: document.errors.map((error) => ({ line: error.linePos?.[0].line ?? 1, column: error.linePos?.[0].col ?? 1, message: error.message.split('\n')[0]!.replace(/ at line \d+, column \d+:?$/, '') })) };
+        return {
+            errors: document.errors.map((error) => ({
+                line: error.linePos?.[0].line ?? 1,
+                column: error.linePos?.[0].col ?? 1,
+                message: error.message.split('\n')[0]!.replace(/ at line \d+, column \d+:?$/, ''),
+            })),
+        };
     }
     const twice = doubled(document, lines);
     if (twice.length > 0) {
@@ -136,6 +148,9 @@ function placeOf(document: Document, lines: LineCounter, path: string): { line: 
 export function located(errors: FieldError[], base: string, place: (path: string) => { line: number; column: number }): Located[] {
     return errors.map((error) => {
         const inside = error.field === base ? '' : error.field.startsWith(`${base}.`) ? error.field.slice(base.length + 1) : null;
-        return { ...(inside === null ? { line: 1, column: 1 } : place(inside)), message: inside === null || inside === '' ? error.message : `${inside}: ${error.message}` };
+        return {
+            ...(inside === null ? { line: 1, column: 1 } : place(inside)),
+            message: inside === null || inside === '' ? error.message : `${inside}: ${error.message}`,
+        };
     });
 }

@@ -18,7 +18,9 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
     const base = `/builds/${stored.id}`;
     const targets: Target[] = [
         { label: 'Chains of the build', to: base },
-        ...stored.document.motions.flatMap((motion) => LINKS.slice(0, 5).map((link) => ({ label: `${motion.name}: ${link.label}`, to: linkPath(stored.id, motion.id, link.name) }))),
+        ...stored.document.motions.flatMap((motion) =>
+            LINKS.slice(0, 5).map((link) => ({ label: `${motion.name}: ${link.label}`, to: linkPath(stored.id, motion.id, link.name) })),
+        ),
         ...stored.document.routines.map((routine) => ({ label: `Routine: ${routine.name}`, to: `${base}/routines/${routine.id}` })),
         { label: 'Log', to: `${base}/log` },
         { label: 'Settings: margins, bench, controller', to: `${base}/settings` },
@@ -44,7 +46,14 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
                     }
                 }}
             >
-                <ComboboxInput aria-label="Name" autoFocus className="w-full border border-line bg-well px-3 py-2 text-[1.1rem]" placeholder="A motion, a link, a routine…" value={query} onChange={(event) => setQuery(event.target.value)} />
+                <ComboboxInput
+                    aria-label="Name"
+                    autoFocus
+                    className="w-full border border-line bg-well px-3 py-2 text-[1.1rem]"
+                    placeholder="A motion, a link, a routine…"
+                    value={query}
+                    onChange={(event) => setQuery(event.target.value)}
+                />
                 <ComboboxOptions static modal={false} className="mt-2 min-h-60">
                     {found.map((target) => (
                         <ComboboxOption key={target.to} value={target} className="cursor-pointer px-3 py-1 data-focus:bg-ink data-focus:text-white">

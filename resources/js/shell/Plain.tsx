@@ -17,7 +17,12 @@ export function Plain({ title, children }: { title: string; children: ReactNode 
                 <Wordmark />
                 <nav aria-label="Brookstone" className="flex gap-1">
                     {PLACES.map((place) => (
-                        <NavLink key={place.to} to={place.to} end={place.to === '/'} className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}>
+                        <NavLink
+                            key={place.to}
+                            to={place.to}
+                            end={place.to === '/'}
+                            className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}
+                        >
                             {place.label}
                         </NavLink>
                     ))}

@@ -2,7 +2,19 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react';
 import type { ReactNode } from 'react';
 
 /** A sheet laid over the page. */
-export function Sheet({ open, onClose, title, wide = false, children }: { open: boolean; onClose: () => void; title: string; wide?: boolean; children: ReactNode }) {
+export function Sheet({
+    open,
+    onClose,
+    title,
+    wide = false,
+    children,
+}: {
+    open: boolean;
+    onClose: () => void;
+    title: string;
+    wide?: boolean;
+    children: ReactNode;
+}) {
     return (
         <Dialog open={open} onClose={onClose} className="relative z-20">
             <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />

@@ -31,8 +31,17 @@ export function Shell({ children }: { children: ReactNode }) {
                 <span aria-hidden="true" className="text-quiet">
                     /
                 </span>
-                <TextInput path="name" value={stored.document.name} label="Name of the build" className={`w-56 border bg-transparent px-1 py-0.5 text-[1.05rem] font-semibold hover:border-line focus:bg-well ${nameError === undefined ? 'border-transparent' : 'border-fails'}`} />
-                {nameError !== undefined && <span role="alert" className="narrow text-fails">{nameError}</span>}
+                <TextInput
+                    path="name"
+                    value={stored.document.name}
+                    label="Name of the build"
+                    className={`w-56 border bg-transparent px-1 py-0.5 text-[1.05rem] font-semibold hover:border-line focus:bg-well ${nameError === undefined ? 'border-transparent' : 'border-fails'}`}
+                />
+                {nameError !== undefined && (
+                    <span role="alert" className="narrow text-fails">
+                        {nameError}
+                    </span>
+                )}
                 <nav aria-label="Build" className="flex gap-1">
                     <Place to={base}>Chains</Place>
                     <Place to={`${base}/routines`}>Routines</Place>
@@ -77,7 +86,11 @@ export function Wordmark() {
 
 function Place({ to, children }: { to: string; children: ReactNode }) {
     return (
-        <NavLink end={!to.endsWith('routines') && !to.endsWith('pictures')} to={to} className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}>
+        <NavLink
+            end={!to.endsWith('routines') && !to.endsWith('pictures')}
+            to={to}
+            className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}
+        >
             {children}
         </NavLink>
     );
@@ -85,7 +98,14 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
 
 export function ToolButton({ label, children, disabled, onClick }: { label: string; children: ReactNode; disabled?: boolean; onClick: () => void }) {
     return (
-        <button type="button" aria-label={label} title={label} disabled={disabled} onClick={onClick} className="flex items-center gap-1 px-1.5 py-1 hover:bg-well disabled:opacity-35">
+        <button
+            type="button"
+            aria-label={label}
+            title={label}
+            disabled={disabled}
+            onClick={onClick}
+            className="flex items-center gap-1 px-1.5 py-1 hover:bg-well disabled:opacity-35"
+        >
             {children}
         </button>
     );
@@ -96,7 +116,13 @@ export function UnitSwitch() {
     return (
         <div role="group" aria-label="Units" className="flex border border-line">
             {SYSTEMS.map((each) => (
-                <button key={each.name} type="button" aria-pressed={system === each.name} onClick={() => choose(each.name)} className={`px-2 py-0.5 ${system === each.name ? 'bg-ink text-white' : 'bg-well hover:bg-ground'}`}>
+                <button
+                    key={each.name}
+                    type="button"
+                    aria-pressed={system === each.name}
+                    onClick={() => choose(each.name)}
+                    className={`px-2 py-0.5 ${system === each.name ? 'bg-ink text-white' : 'bg-well hover:bg-ground'}`}
+                >
                     {each.label}
                 </button>
             ))}

@@ -40,10 +40,17 @@ function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
     const queries = useQueryClient();
     const settled = useSettled(stored?.version, SETTLED_MS);
     const isSettled = stored !== undefined && settled === stored.version;
-    const { data: whole } = useQuery({ queryKey: ['judgement', id, settled], queryFn: ({ signal }) => api.judgement(id, signal), enabled: isSettled && !stored.assessment.rehearsed, staleTime: Infinity });
+    const { data: whole } = useQuery({
+        queryKey: ['judgement', id, settled],
+        queryFn: ({ signal }) => api.judgement(id, signal),
+        enabled: isSettled && !stored.assessment.rehearsed,
+        staleTime: Infinity,
+    });
     useEffect(() => {
         if (whole !== undefined) {
-            queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === whole.version && !now.assessment.rehearsed ? { ...now, assessment: whole.assessment } : now));
+            queries.setQueryData<StoredBuild>(['build', id], (now) =>
+                now !== undefined && now.version === whole.version && !now.assessment.rehearsed ? { ...now, assessment: whole.assessment } : now,
+            );
         }
     }, [queries, id, whole, stored]);
     const { data: mends } = useQuery({
@@ -58,7 +65,9 @@ function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
                 while (useTried.getState().isHeld && !signal.aborted) {
                     await new Promise((resolve) => setTimeout(resolve, HELD_MS));
                 }
-                queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === sofar.version && !now.assessment.tried ? { ...now, assessment: sofar.assessment } : now));
+                queries.setQueryData<StoredBuild>(['build', id], (now) =>
+                    now !== undefined && now.version === sofar.version && !now.assessment.tried ? { ...now, assessment: sofar.assessment } : now,
+                );
             }
         },
         enabled: isSettled && stored.assessment.rehearsed && !stored.assessment.tried,
@@ -66,7 +75,9 @@ function useWholeJudgement(id: string, stored: StoredBuild | undefined) {
     });
     useEffect(() => {
         if (mends !== undefined) {
-            queries.setQueryData<StoredBuild>(['build', id], (now) => (now !== undefined && now.version === mends.version && !now.assessment.tried ? { ...now, assessment: mends.assessment } : now));
+            queries.setQueryData<StoredBuild>(['build', id], (now) =>
+                now !== undefined && now.version === mends.version && !now.assessment.tried ? { ...now, assessment: mends.assessment } : now,
+            );
         }
     }, [queries, id, mends, stored]);
 }

@@ -6,7 +6,8 @@ type Motion = Build['motions'][number];
 type Selector = NonNullable<NonNullable<Motion['drive']>['selector']>;
 
 const places = ['rest', 'low', 'high'].map((id) => ({ id, name: id, at: 0 }));
-const motion = (id: string, shares: string | null = null, shares_by = 'selector', selector: Selector | null = null) => ({ id, name: id, places, drive: { shares, shares_by, selector, motor: { kind: 'dc_motor' } } }) as unknown as Motion;
+const motion = (id: string, shares: string | null = null, shares_by = 'selector', selector: Selector | null = null) =>
+    ({ id, name: id, places, drive: { shares, shares_by, selector, motor: { kind: 'dc_motor' } } }) as unknown as Motion;
 const byServo = (place: string): Selector => ({ motion: 'neck', place, other: 'high', tells: 'beam' });
 
 describe('motions on one motor', () => {
@@ -14,7 +15,10 @@ describe('motions on one motor', () => {
 
     it('belong to the one that has it, however they name each other', () => {
         expect(motions.map((each) => ownerOf(motions, each.id))).toEqual(['sun', 'sun', 'sun', 'bell', 'neck']);
-        expect(followersOf(motions, 'sun').map(({ motion, index }) => [motion.id, index])).toEqual([['moon', 1], ['star', 2]]);
+        expect(followersOf(motions, 'sun').map(({ motion, index }) => [motion.id, index])).toEqual([
+            ['moon', 1],
+            ['star', 2],
+        ]);
         expect(ownerOf([motion('a', 'b'), motion('b', 'a')], 'a')).toBe('a'); // a circle, which the core refuses
     });
 
@@ -25,14 +29,22 @@ describe('motions on one motor', () => {
     });
 
     it('share it in one way: what joins takes that over, with a place of its own', () => {
-        expect(joining(motions, motions[3]!, 'sun', 'motions.3')).toEqual([{ path: 'motions.3.drive.shares_by', value: 'direction' }, { path: 'motions.3.drive.selector', value: null }]);
+        expect(joining(motions, motions[3]!, 'sun', 'motions.3')).toEqual([
+            { path: 'motions.3.drive.shares_by', value: 'direction' },
+            { path: 'motions.3.drive.selector', value: null },
+        ]);
         expect(joining(motions, motions[0]!, 'bell', 'motions.0')).toEqual([]);
         const selected = [motion('sun'), motion('moon', 'sun', 'selector', byServo('rest')), motion('bell'), motion('neck')];
-        expect(joining(selected, selected[2]!, 'moon', 'motions.2')[1]).toEqual({ path: 'motions.2.drive.selector', value: { motion: 'neck', place: 'low', other: 'high', tells: null } });
+        expect(joining(selected, selected[2]!, 'moon', 'motions.2')[1]).toEqual({
+            path: 'motions.2.drive.selector',
+            value: { motion: 'neck', place: 'low', other: 'high', tells: null },
+        });
     });
 
     it('are told the same together', () => {
-        expect(together(motions, motions[2]!, (_, path) => ({ path: `${path}.shares_by`, value: 'in_turn' }))).toEqual([{ path: 'motions.1.drive.shares_by', value: 'in_turn' }]);
+        expect(together(motions, motions[2]!, (_, path) => ({ path: `${path}.shares_by`, value: 'in_turn' }))).toEqual([
+            { path: 'motions.1.drive.shares_by', value: 'in_turn' },
+        ]);
     });
 
     it('are changed over by one servo, each at its own place', () => {

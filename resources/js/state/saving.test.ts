@@ -54,7 +54,11 @@ describe('saving', () => {
         saver.step('undo');
         await vi.waitFor(() => expect(sent).toHaveLength(3));
         await settle();
-        expect(sent.map((each) => [each.what, each.version])).toEqual([['edits', 1], ['edits', 2], ['undo', 3]]);
+        expect(sent.map((each) => [each.what, each.version])).toEqual([
+            ['edits', 1],
+            ['edits', 2],
+            ['undo', 3],
+        ]);
         expect(useSaving.getState().status).toBe('saved');
         expect(localStorage.getItem(UNSAVED)).toBeNull();
     });
@@ -100,7 +104,11 @@ describe('saving', () => {
 
     it('keeps what could not be sent and tries again', async () => {
         vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
-        answers = [() => { throw new TypeError('no network'); }];
+        answers = [
+            () => {
+                throw new TypeError('no network');
+            },
+        ];
         const saver = new Saver('b1', queries);
         saver.edit([{ path: 'name', value: 'Kept' }]);
         for (let i = 0; i < 20; i++) await Promise.resolve();
@@ -139,7 +147,9 @@ describe('saving', () => {
         answers = [() => reply(422, { message: 'x', errors: [{ field: 'motions.0.mechanism.mass_kg', message: 'Must be more.' }] })];
         const saver = new Saver('b1', queries);
         saver.edit([{ path: 'motions.0.mechanism.mass_kg', text: '-3' }]);
-        await vi.waitFor(() => expect(useDrafts.getState().drafts[draftKey('b1', 'motions.0.mechanism.mass_kg')]).toEqual({ text: '-3', message: 'Must be more.' }));
+        await vi.waitFor(() =>
+            expect(useDrafts.getState().drafts[draftKey('b1', 'motions.0.mechanism.mass_kg')]).toEqual({ text: '-3', message: 'Must be more.' }),
+        );
         await settle();
         expect(useSaving.getState().status).toBe('saved');
 

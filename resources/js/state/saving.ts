@@ -124,7 +124,11 @@ export class Saver {
     }
 
     private send(job: Job, version: number): Promise<StoredBuild> {
-        return job.kind === 'edit' ? api.edit(this.build, version, job.edits) : job.kind === 'undo' ? api.undo(this.build, version) : api.redo(this.build, version);
+        return job.kind === 'edit'
+            ? api.edit(this.build, version, job.edits)
+            : job.kind === 'undo'
+              ? api.undo(this.build, version)
+              : api.redo(this.build, version);
     }
 
     private keep(jobs: Job[]): void {

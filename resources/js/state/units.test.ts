@@ -8,7 +8,9 @@ let book: UnitBook;
 
 beforeAll(() => {
     // The real table of the core: what is shown must agree with what is computed.
-    const table = execFileSync('php', ['-r', 'require "vendor/autoload.php"; echo json_encode(Brookstone\\Core\\Quantity\\Units::table());'], { encoding: 'utf8' });
+    const table = execFileSync('php', ['-r', 'require "vendor/autoload.php"; echo json_encode(Brookstone\\Core\\Quantity\\Units::table());'], {
+        encoding: 'utf8',
+    });
     book = new UnitBook(JSON.parse(table) as UnitTable);
 });
 
@@ -30,7 +32,14 @@ describe('numbers', () => {
 
     it('rounds as the core does', () => {
         const values = [0.34299, 12.345, 1e-5, 99.95, 123456, 5.556, 0.1 + 0.2, 1 / 3];
-        const core = execFileSync('php', ['-r', `require "vendor/autoload.php"; foreach (json_decode('${JSON.stringify(values)}') as $v) echo Brookstone\\Core\\Quantity\\Format::significant((float) $v, 3), "\\n";`], { encoding: 'utf8' });
+        const core = execFileSync(
+            'php',
+            [
+                '-r',
+                `require "vendor/autoload.php"; foreach (json_decode('${JSON.stringify(values)}') as $v) echo Brookstone\\Core\\Quantity\\Format::significant((float) $v, 3), "\\n";`,
+            ],
+            { encoding: 'utf8' },
+        );
         expect(values.map((value) => significant(value, 3))).toEqual(core.trim().split('\n'));
     });
 
@@ -83,7 +92,11 @@ describe('numbers on one line', () => {
 });
 
 describe('sentences', () => {
-    const sentence = { template: 'It needs {needs} at {at}, not {missing}.', values: { needs: { si: 0.343, dimension: 'torque' }, at: { si: Math.PI / 2, dimension: 'angle' } }, text: '' };
+    const sentence = {
+        template: 'It needs {needs} at {at}, not {missing}.',
+        values: { needs: { si: 0.343, dimension: 'torque' }, at: { si: Math.PI / 2, dimension: 'angle' } },
+        text: '',
+    };
 
     it('says them in each system', () => {
         expect(book.say(sentence, 'metric')).toBe('It needs 0.343 N·m at 90°, not {missing}.');

@@ -14,7 +14,11 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
     const { text, say } = useSpeaking();
     const drive = motion.drive;
     if (drive === null) {
-        return <p className="border-l-3 border-line pl-3 text-quiet">No drive is chosen yet. The list shows every drive of the drawer for this load, in order, with the reason for its place. Take one.</p>;
+        return (
+            <p className="border-l-3 border-line pl-3 text-quiet">
+                No drive is chosen yet. The list shows every drive of the drawer for this load, in order, with the reason for its place. Take one.
+            </p>
+        );
     }
     const { motor } = drive;
     const supplies = stored.document.supplies;
@@ -30,19 +34,81 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
             )}
             <FieldGroup title={`Chosen: ${motor.code}`}>
                 <Rows rows={driveRows(motor as Drive, text)} />
-                <ChoiceField label="Fed from" path={`${path}.drive.supply`} value={drive.supply} choices={supplies.map((each) => ({ value: each.id, label: `${each.name}, ${each.volts_V} V` }))} />
-                {supply >= 0 && <QuantityField label="Supply voltage" path={`supplies.${supply}.volts_V`} value={supplies[supply]!.volts_V} how="For everything on this supply. Measure it while a motor starts." />}
+                <ChoiceField
+                    label="Fed from"
+                    path={`${path}.drive.supply`}
+                    value={drive.supply}
+                    choices={supplies.map((each) => ({ value: each.id, label: `${each.name}, ${each.volts_V} V` }))}
+                />
+                {supply >= 0 && (
+                    <QuantityField
+                        label="Supply voltage"
+                        path={`supplies.${supply}.volts_V`}
+                        value={supplies[supply]!.volts_V}
+                        how="For everything on this supply. Measure it while a motor starts."
+                    />
+                )}
                 {supply >= 0 && <QuantityField label="Supply gives at most" path={`supplies.${supply}.max_A`} value={supplies[supply]!.max_A} />}
-                {supply >= 0 && <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="mains" />}
-                {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Duty of the bridge" path={`${path}.drive.duty`} value={drive.duty} how="1 is always on; lower is slower and weaker." />}
-                {motor.kind === 'linear_actuator' && <QuantityField label="It acts at" path={`${path}.drive.motor.lever_m`} value={motor.lever_m} how="From the shaft, square to it; for a carriage the pulley’s radius." />}
-                {motor.kind !== 'servo' && motor.kind !== 'stepper' && <QuantityField label="Ramped up over" path={`${path}.drive.ramp_s`} typedIn={motion.units['drive.ramp_s']} value={drive.ramp_s} how="0 s: switched straight on." />}
-                {motor.kind !== 'servo' && <ToggleField label="Turns one way only" path={`${path}.drive.one_way`} value={drive.one_way} how="A single transistor instead of a bridge: nothing can turn it back." />}
-                {motor.kind === 'servo' && <ToggleField label="Power cut between moves" path={`${path}.drive.gated`} value={drive.gated} how="A relay or transistor in its plus wire, a moment after it has arrived." />}
+                {supply >= 0 && (
+                    <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="mains" />
+                )}
+                {motor.kind !== 'servo' && motor.kind !== 'stepper' && (
+                    <QuantityField
+                        label="Duty of the bridge"
+                        path={`${path}.drive.duty`}
+                        value={drive.duty}
+                        how="1 is always on; lower is slower and weaker."
+                    />
+                )}
+                {motor.kind === 'linear_actuator' && (
+                    <QuantityField
+                        label="It acts at"
+                        path={`${path}.drive.motor.lever_m`}
+                        value={motor.lever_m}
+                        how="From the shaft, square to it; for a carriage the pulley’s radius."
+                    />
+                )}
+                {motor.kind !== 'servo' && motor.kind !== 'stepper' && (
+                    <QuantityField
+                        label="Ramped up over"
+                        path={`${path}.drive.ramp_s`}
+                        typedIn={motion.units['drive.ramp_s']}
+                        value={drive.ramp_s}
+                        how="0 s: switched straight on."
+                    />
+                )}
+                {motor.kind !== 'servo' && (
+                    <ToggleField
+                        label="Turns one way only"
+                        path={`${path}.drive.one_way`}
+                        value={drive.one_way}
+                        how="A single transistor instead of a bridge: nothing can turn it back."
+                    />
+                )}
+                {motor.kind === 'servo' && (
+                    <ToggleField
+                        label="Power cut between moves"
+                        path={`${path}.drive.gated`}
+                        value={drive.gated}
+                        how="A relay or transistor in its plus wire, a moment after it has arrived."
+                    />
+                )}
             </FieldGroup>
             <FieldGroup title="Against knocks and jams">
-                <QuantityField label="A clutch at the load slips at" path={`${path}.drive.clutch_Nm`} typedIn={motion.units['drive.clutch_Nm']} value={drive.clutch_Nm} empty="none" />
-                <QuantityField label="A springy coupling of" path={`${path}.drive.soft_Nm_per_deg`} typedIn={motion.units['drive.soft_Nm_per_deg']} value={drive.soft_Nm_per_deg} empty="none" />
+                <QuantityField
+                    label="A clutch at the load slips at"
+                    path={`${path}.drive.clutch_Nm`}
+                    typedIn={motion.units['drive.clutch_Nm']}
+                    value={drive.clutch_Nm}
+                    empty="none"
+                />
+                <QuantityField
+                    label="A springy coupling of"
+                    path={`${path}.drive.soft_Nm_per_deg`}
+                    typedIn={motion.units['drive.soft_Nm_per_deg']}
+                    value={drive.soft_Nm_per_deg}
+                    empty="none"
+                />
                 <SharedMotorFields motion={motion} path={path} />
             </FieldGroup>
         </>

@@ -11,7 +11,12 @@ export function EasingOffers({ handle: { motion } }: { handle: MotionHandle }) {
     const { stored } = useBuild();
     const { text, say } = useSpeaking();
     const choose = useTrying((state) => state.choose);
-    const { data } = useQuery({ queryKey: ['easing', stored.id, motion.id, stored.version], queryFn: () => api.easing(stored.id, motion.id), placeholderData: (before) => before, staleTime: Infinity });
+    const { data } = useQuery({
+        queryKey: ['easing', stored.id, motion.id, stored.version],
+        queryFn: () => api.easing(stored.id, motion.id),
+        placeholderData: (before) => before,
+        staleTime: Infinity,
+    });
     if (data === undefined || data.length === 0) {
         return null;
     }
@@ -22,7 +27,8 @@ export function EasingOffers({ handle: { motion } }: { handle: MotionHandle }) {
                 {data.map((offer) => (
                     <li key={offer.way} className="py-2">
                         <p>
-                            <strong>{say(offer.size)}</strong>: {text({ si: offer.worst_before_Nm, dimension: 'torque' })} becomes {text({ si: offer.worst_after_Nm, dimension: 'torque' })}
+                            <strong>{say(offer.size)}</strong>: {text({ si: offer.worst_before_Nm, dimension: 'torque' })} becomes{' '}
+                            {text({ si: offer.worst_after_Nm, dimension: 'torque' })}
                             {offer.margin_after === null ? '' : `, margin ${significant(offer.margin_after, 3)} ×`}.
                         </p>
                         <p className="text-quiet">

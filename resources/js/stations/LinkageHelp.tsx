@@ -47,13 +47,24 @@ export function RodHoles({ handle: { chain, path }, thing }: { handle: MotionHan
         servo_Nm: servo,
         rod_end: end,
     };
-    const { data, error } = useQuery({ queryKey: ['holes', inputs], queryFn: () => api.calculate('linkage.holes', inputs), placeholderData: (before) => before, retry: false, staleTime: Infinity });
+    const { data, error } = useQuery({
+        queryKey: ['holes', inputs],
+        queryFn: () => api.calculate('linkage.holes', inputs),
+        placeholderData: (before) => before,
+        retry: false,
+        staleTime: Infinity,
+    });
     const pairs = (data?.results.pairs ?? []) as Pair[];
     const room = data?.results.end_room_m as number | undefined;
     const field = (label: string, value: string, onChange: (value: string) => void, unit: string) => (
         <label className="flex items-center gap-2">
             <span className="w-36 text-quiet">{label}</span>
-            <input className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5 text-right font-semibold" value={value} autoComplete="off" onChange={(event) => onChange(event.target.value)} />
+            <input
+                className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5 text-right font-semibold"
+                value={value}
+                autoComplete="off"
+                onChange={(event) => onChange(event.target.value)}
+            />
             <span className="w-7">{unit}</span>
         </label>
     );
@@ -71,7 +82,9 @@ export function RodHoles({ handle: { chain, path }, thing }: { handle: MotionHan
                     {error.message}
                 </p>
             ) : (
-                <p className="narrow py-1 text-quiet">{room === undefined ? 'Looking…' : `Beside the arm such an end takes ${text({ si: room, dimension: 'length' })} of room.`}</p>
+                <p className="narrow py-1 text-quiet">
+                    {room === undefined ? 'Looking…' : `Beside the arm such an end takes ${text({ si: room, dimension: 'length' })} of room.`}
+                </p>
             )}
             {error === null && (
                 <div className="max-h-64 overflow-auto border border-line" tabIndex={0} role="group" aria-label="Pairs of holes">
@@ -105,7 +118,18 @@ export function RodHoles({ handle: { chain, path }, thing }: { handle: MotionHan
                                             </>
                                         )}
                                         <td className="px-2">
-                                            <button type="button" className={STATION_BUTTON} disabled={pair.binds} aria-label={`Take the holes ${words}`} onClick={() => edit({ path: `${path}.mechanism.arm_m`, value: pair.arm_m }, { path: `${path}.mechanism.horn_m`, value: pair.horn_m })}>
+                                            <button
+                                                type="button"
+                                                className={STATION_BUTTON}
+                                                disabled={pair.binds}
+                                                aria-label={`Take the holes ${words}`}
+                                                onClick={() =>
+                                                    edit(
+                                                        { path: `${path}.mechanism.arm_m`, value: pair.arm_m },
+                                                        { path: `${path}.mechanism.horn_m`, value: pair.horn_m },
+                                                    )
+                                                }
+                                            >
                                                 Take
                                             </button>
                                         </td>
@@ -126,15 +150,27 @@ export function ExactSwing({ handle: { path }, thing }: { handle: MotionHandle; 
     const { text, say } = useSpeaking();
     const [wanted, setWanted] = useState('90');
     const inputs = { swing_deg: Number(wanted.replace(',', '.').replace('°', '')), rocker_m: thing.rocker_m, ground_m: thing.ground_m };
-    const { data, error } = useQuery({ queryKey: ['swing', inputs], queryFn: () => api.calculate('linkage.swing', inputs), placeholderData: (before) => before, retry: false, staleTime: Infinity });
-    const results = data?.results as { crank_m: number; coupler_m: number; first_switch_deg: number; second_switch_deg: number; min_transmission_deg: number | null } | undefined;
+    const { data, error } = useQuery({
+        queryKey: ['swing', inputs],
+        queryFn: () => api.calculate('linkage.swing', inputs),
+        placeholderData: (before) => before,
+        retry: false,
+        staleTime: Infinity,
+    });
+    const results = data?.results as
+        { crank_m: number; coupler_m: number; first_switch_deg: number; second_switch_deg: number; min_transmission_deg: number | null } | undefined;
     return (
         <section aria-label="Swing by exactly so much">
             <h2 className="mb-1 text-[1.05rem]">Swing by exactly so much</h2>
             <div className="space-y-1 border-y border-line py-2">
                 <label className="flex items-center gap-2">
                     <span className="flex-1 text-quiet">End to end, the motor only turning one way</span>
-                    <input className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold" value={wanted} autoComplete="off" onChange={(event) => setWanted(event.target.value)} />
+                    <input
+                        className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold"
+                        value={wanted}
+                        autoComplete="off"
+                        onChange={(event) => setWanted(event.target.value)}
+                    />
                     <span>°</span>
                 </label>
                 {error !== null ? (
@@ -145,7 +181,9 @@ export function ExactSwing({ handle: { path }, thing }: { handle: MotionHandle; 
                     results !== undefined && (
                         <>
                             <p>
-                                Crank <strong>{text({ si: results.crank_m, dimension: 'length' })}</strong>, coupler <strong>{text({ si: results.coupler_m, dimension: 'length' })}</strong>; the switches trip with the crank at {significant(results.first_switch_deg, 3)}° and {significant(results.second_switch_deg, 3)}°.
+                                Crank <strong>{text({ si: results.crank_m, dimension: 'length' })}</strong>, coupler{' '}
+                                <strong>{text({ si: results.coupler_m, dimension: 'length' })}</strong>; the switches trip with the crank at{' '}
+                                {significant(results.first_switch_deg, 3)}° and {significant(results.second_switch_deg, 3)}°.
                             </p>
                             {data!.findings.map((finding) => (
                                 <p key={finding.code} className="text-tight">
@@ -153,7 +191,17 @@ export function ExactSwing({ handle: { path }, thing }: { handle: MotionHandle; 
                                 </p>
                             ))}
                             <div className="text-right">
-                                <button type="button" className={STATION_BUTTON} disabled={results.min_transmission_deg === null} onClick={() => edit({ path: `${path}.mechanism.crank_m`, value: results.crank_m }, { path: `${path}.mechanism.coupler_m`, value: results.coupler_m })}>
+                                <button
+                                    type="button"
+                                    className={STATION_BUTTON}
+                                    disabled={results.min_transmission_deg === null}
+                                    onClick={() =>
+                                        edit(
+                                            { path: `${path}.mechanism.crank_m`, value: results.crank_m },
+                                            { path: `${path}.mechanism.coupler_m`, value: results.coupler_m },
+                                        )
+                                    }
+                                >
                                     Take these bars
                                 </button>
                             </div>

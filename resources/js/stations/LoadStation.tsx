@@ -16,12 +16,25 @@ export function LoadStation({ handle }: { handle: MotionHandle }) {
         <>
             <FieldGroup title={says.heading}>
                 {says.fields.map(({ key, label, how, empty }) => (
-                    <QuantityField key={key} label={label} path={`${path}.mechanism.${key}`} typedIn={motion.units[`mechanism.${key}`]} value={values[key]!} how={how} empty={empty} />
+                    <QuantityField
+                        key={key}
+                        label={label}
+                        path={`${path}.mechanism.${key}`}
+                        typedIn={motion.units[`mechanism.${key}`]}
+                        value={values[key]!}
+                        how={how}
+                        empty={empty}
+                    />
                 ))}
                 {(says.toggles ?? []).map(({ key, label, how }) => (
                     <ToggleField key={key} label={label} path={`${path}.mechanism.${key}`} value={Boolean(values[key])} how={how} />
                 ))}
-                <ToggleField label="The mass is a guess" path={`${path}.task.mass_guessed`} value={motion.task.mass_guessed} how="Then the program says what 30 % more would do." />
+                <ToggleField
+                    label="The mass is a guess"
+                    path={`${path}.task.mass_guessed`}
+                    value={motion.task.mass_guessed}
+                    how="Then the program says what 30 % more would do."
+                />
             </FieldGroup>
             {motion.mechanism.kind === 'measured' && <MeasuredPoints handle={handle} points={motion.mechanism.points} />}
             <Segments handle={handle} />

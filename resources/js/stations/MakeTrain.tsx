@@ -52,10 +52,24 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
     const [first, setFirst] = useState('spur');
     const wanted = typed ?? significant(sheet.ask_for, 3);
     const figure = (typedText: string) => typedText.trim().replace(',', '.');
-    const asked: Record<string, string> = asks === 'ratio' ? { ratio: figure(wanted).replace(/\s*:\s*1$/, '') } : { rpm: figure(rpm), torque_Nm: String(torque.values[0] ?? '') };
+    const asked: Record<string, string> =
+        asks === 'ratio' ? { ratio: figure(wanted).replace(/\s*:\s*1$/, '') } : { rpm: figure(rpm), torque_Nm: String(torque.values[0] ?? '') };
     const ready = asks === 'ratio' || (rpm.trim() !== '' && torque.text.trim() !== '');
-    const query = new URLSearchParams({ ...asked, stages: String(stages), direction, order, ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}) }).toString();
-    const { data, error, isFetching } = useQuery({ queryKey: ['trains', stored.id, motion.id, stored.version, query], queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal), placeholderData: (before) => before, staleTime: 60_000, retry: false, enabled: ready });
+    const query = new URLSearchParams({
+        ...asked,
+        stages: String(stages),
+        direction,
+        order,
+        ...(first === 'worm' ? { worm_wheel: '30' } : first === 'belt' ? { belt_driver: '16', belt_driven: '32' } : {}),
+    }).toString();
+    const { data, error, isFetching } = useQuery({
+        queryKey: ['trains', stored.id, motion.id, stored.version, query],
+        queryFn: ({ signal }) => api.trains(stored.id, motion.id, query, signal),
+        placeholderData: (before) => before,
+        staleTime: 60_000,
+        retry: false,
+        enabled: ready,
+    });
     return (
         <section aria-label="Trains for a ratio" className="border border-line bg-sheet">
             <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-line px-3 py-1.5">
@@ -74,8 +88,16 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                 <Pick label="With" value={first} choices={FIRST} onPick={setFirst} />
                 <Pick label="First" value={order} choices={ORDERS} onPick={setOrder} />
             </div>
-            <p id="ratio-says" role={error === null ? undefined : 'alert'} className={`narrow border-b border-line px-3 py-1 ${error === null ? 'text-quiet' : 'text-fails'}`}>
-                {error !== null ? error.message : asks === 'load' && !ready ? 'What speed and torque does the load need? The drive is known.' : `${asks === 'load' && data !== undefined ? `With this drive that asks for ${significant(data.target, 4)} : 1. ` : ''}${says(sheet, isFetching)}`}
+            <p
+                id="ratio-says"
+                role={error === null ? undefined : 'alert'}
+                className={`narrow border-b border-line px-3 py-1 ${error === null ? 'text-quiet' : 'text-fails'}`}
+            >
+                {error !== null
+                    ? error.message
+                    : asks === 'load' && !ready
+                      ? 'What speed and torque does the load need? The drive is known.'
+                      : `${asks === 'load' && data !== undefined ? `With this drive that asks for ${significant(data.target, 4)} : 1. ` : ''}${says(sheet, isFetching)}`}
             </p>
             <div className="max-h-72 overflow-y-auto" tabIndex={0} role="group" aria-label="Trains">
                 <table className="w-full">
@@ -100,12 +122,19 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                                     {row.why_not !== null && <span className="narrow block text-quiet">{row.why_not}</span>}
                                 </td>
                                 <td className="py-1 text-right whitespace-nowrap">{significant(row.ratio, 4)} : 1</td>
-                                <td className="py-1 pl-3 text-right whitespace-nowrap">{row.error < 1e-9 ? 'exact' : `${significant(row.error * 100, 2)} %`}</td>
+                                <td className="py-1 pl-3 text-right whitespace-nowrap">
+                                    {row.error < 1e-9 ? 'exact' : `${significant(row.error * 100, 2)} %`}
+                                </td>
                                 <td className="py-1 pl-3 text-right whitespace-nowrap">{significant(row.efficiency * 100, 2)} %</td>
                                 <td className="py-1 pl-3 text-right whitespace-nowrap">{significant(row.slop_deg, 2)}°</td>
                                 <td className="py-1 pl-3 text-right whitespace-nowrap">{size(row, text)}</td>
                                 <td className="py-1 pr-3 pl-3 text-right">
-                                    <button type="button" className={STATION_BUTTON} aria-label={`Take ${row.words}`} onClick={() => void choose(stored, row.take)}>
+                                    <button
+                                        type="button"
+                                        className={STATION_BUTTON}
+                                        aria-label={`Take ${row.words}`}
+                                        onClick={() => void choose(stored, row.take)}
+                                    >
                                         Take
                                     </button>
                                 </td>
@@ -113,7 +142,9 @@ export function MakeTrain({ handle: { motion, chain } }: { handle: MotionHandle 
                         ))}
                     </tbody>
                 </table>
-                {error === null && data?.rows.length === 0 && <p className="p-3 text-quiet">The drawer of gears has none for this ratio. Allow more stages, or put more gears into the drawer.</p>}
+                {error === null && data?.rows.length === 0 && (
+                    <p className="p-3 text-quiet">The drawer of gears has none for this ratio. Allow more stages, or put more gears into the drawer.</p>
+                )}
             </div>
         </section>
     );
@@ -123,7 +154,14 @@ function Figure({ label, unit, value, isWrong, onType }: { label: string; unit: 
     return (
         <label className="flex items-center gap-2">
             <span className="text-quiet">{label}</span>
-            <input className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold" value={value} aria-invalid={isWrong} aria-describedby="ratio-says" autoComplete="off" onChange={(event) => onType(event.target.value)} />
+            <input
+                className="w-20 border border-line bg-well px-2 py-0.5 text-right font-semibold"
+                value={value}
+                aria-invalid={isWrong}
+                aria-describedby="ratio-says"
+                autoComplete="off"
+                onChange={(event) => onType(event.target.value)}
+            />
             <span>{unit}</span>
         </label>
     );

@@ -13,8 +13,19 @@ export function MeasuredPoints({ handle: { motion, path }, points }: { handle: M
             {points.map((point, i) => (
                 <FieldGroup key={i} title={`Reading ${i + 1}`}>
                     <QuantityField label="At" path={`${under}.${i}.at`} keptIn="°" typedIn={motion.units[`mechanism.points.${i}.at`]} value={point.at} />
-                    <QuantityField label="Pull while it rose" path={`${under}.${i}.raise_N`} typedIn={motion.units[`mechanism.points.${i}.raise_N`]} value={point.raise_N} />
-                    <QuantityField label="Pull while it sank" path={`${under}.${i}.lower_N`} typedIn={motion.units[`mechanism.points.${i}.lower_N`]} value={point.lower_N} how="What still held it; below 0 where it had to be pushed down." />
+                    <QuantityField
+                        label="Pull while it rose"
+                        path={`${under}.${i}.raise_N`}
+                        typedIn={motion.units[`mechanism.points.${i}.raise_N`]}
+                        value={point.raise_N}
+                    />
+                    <QuantityField
+                        label="Pull while it sank"
+                        path={`${under}.${i}.lower_N`}
+                        typedIn={motion.units[`mechanism.points.${i}.lower_N`]}
+                        value={point.lower_N}
+                        how="What still held it; below 0 where it had to be pushed down."
+                    />
                     {points.length > 2 && (
                         <div className="py-1.5 text-right">
                             <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: under, value: points.filter((_, j) => j !== i) })}>

@@ -35,7 +35,26 @@ export function UpperPlateFields({ handle: { motion, path }, layout }: Props) {
                 );
             })}
             <div>
-                <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: [...layout.plates, { name: `plate ${layout.plates.length + 2}`, above_plane: top, x_mm: 0, y_mm: 0, width_mm: layout.width_mm ?? 100, height_mm: layout.height_mm ?? 60 }] })}>
+                <button
+                    type="button"
+                    className={STATION_BUTTON}
+                    onClick={() =>
+                        edit({
+                            path: at,
+                            value: [
+                                ...layout.plates,
+                                {
+                                    name: `plate ${layout.plates.length + 2}`,
+                                    above_plane: top,
+                                    x_mm: 0,
+                                    y_mm: 0,
+                                    width_mm: layout.width_mm ?? 100,
+                                    height_mm: layout.height_mm ?? 60,
+                                },
+                            ],
+                        })
+                    }
+                >
                     Put a plate above it
                 </button>
             </div>
@@ -54,7 +73,13 @@ export function LinkageFields({ handle: { motion, path }, layout }: Props) {
         const apart = thing.kind === 'pushed' ? thing.pivot_distance_m : thing.kind === 'crank_rocker' ? thing.ground_m : 0.05;
         return (
             <div>
-                <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: { plane: Math.max(0, ...layout.planes) + 1, x_mm: load.x_mm + apart * 1000, y_mm: load.y_mm, bar_mm: 8 } })}>
+                <button
+                    type="button"
+                    className={STATION_BUTTON}
+                    onClick={() =>
+                        edit({ path: at, value: { plane: Math.max(0, ...layout.planes) + 1, x_mm: load.x_mm + apart * 1000, y_mm: load.y_mm, bar_mm: 8 } })
+                    }
+                >
                     Put its linkage on the plate
                 </button>
             </div>
@@ -64,8 +89,18 @@ export function LinkageFields({ handle: { motion, path }, layout }: Props) {
     return (
         <FieldGroup title="Its linkage on the plate">
             <QuantityField label="Runs on plane" path={`${at}.plane`} value={linkage.plane} />
-            <QuantityField label={motion.mechanism.kind === 'crank' ? 'Slides towards, from the left' : 'Other pivot, from the left'} path={`${at}.x_mm`} typedIn={typed('x_mm')} value={linkage.x_mm} />
-            <QuantityField label={motion.mechanism.kind === 'crank' ? 'Slides towards, from below' : 'Other pivot, from below'} path={`${at}.y_mm`} typedIn={typed('y_mm')} value={linkage.y_mm} />
+            <QuantityField
+                label={motion.mechanism.kind === 'crank' ? 'Slides towards, from the left' : 'Other pivot, from the left'}
+                path={`${at}.x_mm`}
+                typedIn={typed('x_mm')}
+                value={linkage.x_mm}
+            />
+            <QuantityField
+                label={motion.mechanism.kind === 'crank' ? 'Slides towards, from below' : 'Other pivot, from below'}
+                path={`${at}.y_mm`}
+                typedIn={typed('y_mm')}
+                value={linkage.y_mm}
+            />
             <QuantityField label="Width of its bars" path={`${at}.bar_mm`} typedIn={typed('bar_mm')} value={linkage.bar_mm} />
             <div className="py-1 text-right">
                 <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: null })}>

@@ -35,18 +35,49 @@ const SHOWN = [
 ];
 
 export function useChoice(build: string, motion: string, version: number, goal: Choice['goal'], each: 'drive' | 'ratio') {
-    return useQuery({ queryKey: ['drives', build, motion, version, goal, each], queryFn: () => api.drives(build, motion, goal, each), placeholderData: (before) => before, staleTime: 60_000 });
+    return useQuery({
+        queryKey: ['drives', build, motion, version, goal, each],
+        queryFn: () => api.drives(build, motion, goal, each),
+        placeholderData: (before) => before,
+        staleTime: 60_000,
+    });
 }
 
 /** Every drive of the drawer with every ratio for this motion, in order, with the reason for its place. */
-export function Ranking({ handle: { motion, path }, choice, isFetching, goal, onGoal, each, onEach, pick, onPick }: { handle: MotionHandle; choice: Choice | undefined; isFetching: boolean; goal: Choice['goal']; onGoal: (goal: Choice['goal']) => void; each: 'drive' | 'ratio'; onEach: (each: 'drive' | 'ratio') => void; pick: string; onPick: (code: string) => void }) {
+export function Ranking({
+    handle: { motion, path },
+    choice,
+    isFetching,
+    goal,
+    onGoal,
+    each,
+    onEach,
+    pick,
+    onPick,
+}: {
+    handle: MotionHandle;
+    choice: Choice | undefined;
+    isFetching: boolean;
+    goal: Choice['goal'];
+    onGoal: (goal: Choice['goal']) => void;
+    each: 'drive' | 'ratio';
+    onEach: (each: 'drive' | 'ratio') => void;
+    pick: string;
+    onPick: (code: string) => void;
+}) {
     const { stored, edit } = useBuild();
     const { text, say } = useSpeaking();
     const choose = useTrying((state) => state.choose);
     const [taking, setTaking] = useState<string | null>(null);
     const [kind, setKind] = useState('all');
     const present = motion.drive?.motor.code;
-    const isKind = (row: RankedDrive) => kind === 'all' || (kind === 'worm' ? row.motor.kind === 'dc_motor' && row.motor.worm : kind === 'dc_motor' ? row.motor.kind === 'dc_motor' && !row.motor.worm : row.kind === kind);
+    const isKind = (row: RankedDrive) =>
+        kind === 'all' ||
+        (kind === 'worm'
+            ? row.motor.kind === 'dc_motor' && row.motor.worm
+            : kind === 'dc_motor'
+              ? row.motor.kind === 'dc_motor' && !row.motor.worm
+              : row.kind === kind);
     const rows = (choice?.rows ?? []).filter((row) => isKind(row) && (pick === '' || row.code === pick));
     const take = (row: RankedDrive) => {
         const drive = { ...(motion.drive === null ? {} : { ...motion.drive }), motor: row.motor, supply: row.supply, duty: 1 };
@@ -61,7 +92,10 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
                 setTaking(null);
             };
             setTaking(row.code);
-            void api.complete(stored.id, template, changes).then(({ fix }) => done(fix.changes), () => done(changes)); // with switches and homing, where it needs them
+            void api.complete(stored.id, template, changes).then(
+                ({ fix }) => done(fix.changes),
+                () => done(changes),
+            ); // with switches and homing, where it needs them
         } else {
             void choose(stored, { does: { template, values: {}, text: template }, changes: changes as Fix['changes'], costs: [] });
         }
@@ -70,12 +104,21 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
         <section aria-label="Drives in order" className="border border-line bg-sheet">
             <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-3 py-1.5">
                 <h2 className="flex-1 text-[1.05rem]">
-                    {choice === undefined ? 'Trying every drive…' : `${choice.carries} of ${choice.tried} carry it`} <span className="font-normal text-quiet">{choice !== undefined && `${choice.drives} drives × ${Math.round(choice.tried / Math.max(1, choice.drives))} ratios`}{isFetching && choice !== undefined && ', trying again…'}</span>
+                    {choice === undefined ? 'Trying every drive…' : `${choice.carries} of ${choice.tried} carry it`}{' '}
+                    <span className="font-normal text-quiet">
+                        {choice !== undefined && `${choice.drives} drives × ${Math.round(choice.tried / Math.max(1, choice.drives))} ratios`}
+                        {isFetching && choice !== undefined && ', trying again…'}
+                    </span>
                 </h2>
                 <Pick label="First" value={goal} choices={GOALS} onPick={onGoal} />
                 <Pick label="Show" value={kind} choices={SHOWN} onPick={setKind} />
                 <label className="flex items-center gap-1.5">
-                    <input type="checkbox" className="size-4 accent-accent" checked={each === 'ratio'} onChange={(event) => onEach(event.target.checked ? 'ratio' : 'drive')} />
+                    <input
+                        type="checkbox"
+                        className="size-4 accent-accent"
+                        checked={each === 'ratio'}
+                        onChange={(event) => onEach(event.target.checked ? 'ratio' : 'drive')}
+                    />
                     every ratio
                 </label>
             </div>
@@ -109,7 +152,10 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
                         {rows.map((row) => {
                             const isPresent = row.code === present && JSON.stringify(row.stages) === JSON.stringify(motion.train);
                             return (
-                                <tr key={`${row.code} ${row.ratio}`} className={`border-t border-line align-top ${isPresent ? 'bg-well outline-1 outline-ink' : ''}`}>
+                                <tr
+                                    key={`${row.code} ${row.ratio}`}
+                                    className={`border-t border-line align-top ${isPresent ? 'bg-well outline-1 outline-ink' : ''}`}
+                                >
                                     <td className="py-1.5 pl-3 text-quiet">{row.place}</td>
                                     <td className="py-1.5 pr-3 whitespace-nowrap">
                                         <strong>{row.code}</strong>
@@ -118,17 +164,34 @@ export function Ranking({ handle: { motion, path }, choice, isFetching, goal, on
                                         </span>
                                     </td>
                                     <td className="narrow py-1.5 pr-3">
-                                        {say(row.why)} <span className="text-quiet">{row.motor.kind === 'dc_motor' && row.motor.worm ? 'Worm motor' : DRIVE_WORDS[row.kind].replace(/^./, (first) => first.toUpperCase())}{row.holds_unpowered ? ', holds with the power off' : ''}{each === 'drive' && row.ratios > 1 ? `; carries it with ${row.ratios} ratios` : ''}.</span>
+                                        {say(row.why)}{' '}
+                                        <span className="text-quiet">
+                                            {row.motor.kind === 'dc_motor' && row.motor.worm
+                                                ? 'Worm motor'
+                                                : DRIVE_WORDS[row.kind].replace(/^./, (first) => first.toUpperCase())}
+                                            {row.holds_unpowered ? ', holds with the power off' : ''}
+                                            {each === 'drive' && row.ratios > 1 ? `; carries it with ${row.ratios} ratios` : ''}.
+                                        </span>
                                     </td>
                                     <td className="py-1.5 text-right whitespace-nowrap">{significant(row.ratio, 3)} : 1</td>
-                                    <td className="py-1.5 pl-3 text-right whitespace-nowrap">{row.margin === null ? '–' : `${significant(row.margin, 3)} ×`}</td>
-                                    <td className="py-1.5 pl-3 text-right whitespace-nowrap">{row.time_s === null ? '–' : `${significant(row.time_s, 3)} s`}</td>
+                                    <td className="py-1.5 pl-3 text-right whitespace-nowrap">
+                                        {row.margin === null ? '–' : `${significant(row.margin, 3)} ×`}
+                                    </td>
+                                    <td className="py-1.5 pl-3 text-right whitespace-nowrap">
+                                        {row.time_s === null ? '–' : `${significant(row.time_s, 3)} s`}
+                                    </td>
                                     <td className="py-1.5 pl-3 text-right whitespace-nowrap">{text({ si: row.mass_kg, dimension: 'mass' })}</td>
                                     <td className="py-1.5 pr-3 pl-3 text-right">
                                         {isPresent ? (
                                             <span className="narrow text-quiet">chosen</span>
                                         ) : (
-                                            <button type="button" className={STATION_BUTTON} disabled={taking !== null} aria-label={`Take ${row.code} at ${significant(row.ratio, 3)} to 1`} onClick={() => take(row)}>
+                                            <button
+                                                type="button"
+                                                className={STATION_BUTTON}
+                                                disabled={taking !== null}
+                                                aria-label={`Take ${row.code} at ${significant(row.ratio, 3)} to 1`}
+                                                onClick={() => take(row)}
+                                            >
                                                 Take
                                             </button>
                                         )}

@@ -13,38 +13,51 @@ export function RunOnSheet({ handle: { motion, chain } }: { handle: MotionHandle
     const { stored } = useBuild();
     const { text, book, say } = useSpeaking();
     const choose = useTrying((state) => state.choose);
-    const { data } = useQuery({ queryKey: ['stops', stored.id, stored.version, motion.id], queryFn: () => api.stopsSheet(stored.id, motion.id), placeholderData: (before) => before, staleTime: Infinity });
+    const { data } = useQuery({
+        queryKey: ['stops', stored.id, stored.version, motion.id],
+        queryFn: () => api.stopsSheet(stored.id, motion.id),
+        placeholderData: (before) => before,
+        staleTime: Infinity,
+    });
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
     const length = (value: number | null) => (value === null ? '–' : text({ si: book.toSi(value, own), dimension: own === '°' ? 'angle' : 'length' }));
     const slower = (id: string) => {
         const speeds = chain.curves.run_on.find((each) => each.switch === id)?.slower ?? [];
-        return speeds.length === 0 ? '' : `At the other speeds of the routines: ${speeds.map((each) => `${significant(each.share * 100, 3)} %: ${length(each.distance)}${each.left === null ? '' : each.left < 0 ? `, ${length(-each.left)} too far` : `, ${length(each.left)} left`}`).join('; ')}.`;
+        return speeds.length === 0
+            ? ''
+            : `At the other speeds of the routines: ${speeds.map((each) => `${significant(each.share * 100, 3)} %: ${length(each.distance)}${each.left === null ? '' : each.left < 0 ? `, ${length(-each.left)} too far` : `, ${length(each.left)} left`}`).join('; ')}.`;
     };
     if (data === undefined) {
         return <p className="text-quiet">Looking how far it runs on…</p>;
     }
     return (
         <div className="space-y-3">
-            {data.switches.filter((each) => each.rows.some((row) => row.distance !== null)).map((each) => (
-                <section key={each.switch} aria-label={`Run-on of ${each.name}`} className="border border-line bg-sheet p-3">
-                    <h2 className="text-[1.05rem]">
-                        {each.name}: runs on up to {length(each.worst)}
-                        {each.room !== null && <span className={`font-normal ${each.left! < 0 ? 'text-fails' : 'text-quiet'}`}>{each.left! < 0 ? `, ${length(-each.left!)} too far for the hard stop` : `, ${length(each.left)} left before the hard stop`}</span>}
-                    </h2>
-                    <RunOns rows={each.rows} length={length} />
-                    <p className="empty:hidden">{slower(each.switch)}</p>
-                    {each.offers.map((offer, i) => (
-                        <p key={i} className="flex items-start justify-between gap-3 border-t border-line py-1">
-                            <span>{say(offer.says)}</span>
-                            {offer.fix !== null && (
-                                <button type="button" className={`${BUTTON} shrink-0`} onClick={() => void choose(stored, offer.fix!)}>
-                                    Try: {say(offer.fix.does)}
-                                </button>
+            {data.switches
+                .filter((each) => each.rows.some((row) => row.distance !== null))
+                .map((each) => (
+                    <section key={each.switch} aria-label={`Run-on of ${each.name}`} className="border border-line bg-sheet p-3">
+                        <h2 className="text-[1.05rem]">
+                            {each.name}: runs on up to {length(each.worst)}
+                            {each.room !== null && (
+                                <span className={`font-normal ${each.left! < 0 ? 'text-fails' : 'text-quiet'}`}>
+                                    {each.left! < 0 ? `, ${length(-each.left!)} too far for the hard stop` : `, ${length(each.left)} left before the hard stop`}
+                                </span>
                             )}
-                        </p>
-                    ))}
-                </section>
-            ))}
+                        </h2>
+                        <RunOns rows={each.rows} length={length} />
+                        <p className="empty:hidden">{slower(each.switch)}</p>
+                        {each.offers.map((offer, i) => (
+                            <p key={i} className="flex items-start justify-between gap-3 border-t border-line py-1">
+                                <span>{say(offer.says)}</span>
+                                {offer.fix !== null && (
+                                    <button type="button" className={`${BUTTON} shrink-0`} onClick={() => void choose(stored, offer.fix!)}>
+                                        Try: {say(offer.fix.does)}
+                                    </button>
+                                )}
+                            </p>
+                        ))}
+                    </section>
+                ))}
             {data.ways.length > 0 && (
                 <section aria-label="Ways of knowing where it is" className="border border-line bg-sheet p-3">
                     <h2 className="mb-1 text-[1.05rem]">Ways of knowing where it is</h2>
@@ -66,7 +79,11 @@ export function RunOnSheet({ handle: { motion, chain } }: { handle: MotionHandle
                                         {way.is_used && <span className="font-normal text-quiet"> – as it is now</span>}
                                     </td>
                                     <td className={`px-2 text-right ${way.within === false ? 'text-fails' : ''}`}>{length(way.error)}</td>
-                                    <td className={`px-2 text-right ${data.tolerance !== null && way.after_many !== null && way.after_many > data.tolerance ? 'text-fails' : ''}`}>{length(way.after_many)}</td>
+                                    <td
+                                        className={`px-2 text-right ${data.tolerance !== null && way.after_many !== null && way.after_many > data.tolerance ? 'text-fails' : ''}`}
+                                    >
+                                        {length(way.after_many)}
+                                    </td>
                                     <td className="px-2">{way.at_power_on}</td>
                                     <td>{way.parts}</td>
                                 </tr>

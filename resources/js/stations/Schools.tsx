@@ -15,13 +15,24 @@ export function Schools({ handle: { motion, chain } }: { handle: MotionHandle })
     const { book, text, say } = useSpeaking();
     const choose = useTrying((state) => state.choose);
     const [picked, setPicked] = useState<string[]>([]);
-    const { data } = useQuery({ queryKey: ['schools', stored.id, motion.id, stored.version], queryFn: () => api.schools(stored.id, motion.id), placeholderData: (before) => before, staleTime: 60_000 });
+    const { data } = useQuery({
+        queryKey: ['schools', stored.id, motion.id, stored.version],
+        queryFn: () => api.schools(stored.id, motion.id),
+        placeholderData: (before) => before,
+        staleTime: 60_000,
+    });
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
     const length = (value: number) => text({ si: book.toSi(value, own), dimension: own === '°' ? 'angle' : 'length' });
     const shown = (data ?? []).filter((school) => picked.length < 2 || picked.includes(school.school));
     const rows: [string, (school: School) => string][] = [
         ['Drive', (school) => (school.code === null ? 'none in the drawer' : `${school.code} at ${significant(school.ratio!, 3)} : 1`)],
-        ['Reaches it', (school) => (school.time_s === null ? 'does not arrive' : `in ${significant(school.time_s, 3)} s, ${school.margin === null ? 'no load' : `${significant(school.margin, 3)} × in hand`}`)],
+        [
+            'Reaches it',
+            (school) =>
+                school.time_s === null
+                    ? 'does not arrive'
+                    : `in ${significant(school.time_s, 3)} s, ${school.margin === null ? 'no load' : `${significant(school.margin, 3)} × in hand`}`,
+        ],
         ['Stops within', (school) => (school.error === null ? 'not said' : `${length(school.error)}${school.within === false ? ', more than allowed' : ''}`)],
         ['Power off', (school) => (school.holds_unpowered === null ? 'not said' : school.holds_unpowered ? 'stays put' : 'lets go')],
         ['After a power cut', (school) => school.after_power_cut || 'not said'],
@@ -52,7 +63,14 @@ export function Schools({ handle: { motion, chain } }: { handle: MotionHandle })
                                         <span className="block font-semibold">{school.name}</span>
                                         <VerdictWord verdict={school.verdict} />
                                         <label className="mt-0.5 flex items-center gap-1 font-normal text-quiet">
-                                            <input type="checkbox" className="size-3.5 accent-accent" checked={picked.includes(school.school)} onChange={(event) => setPicked(event.target.checked ? [...picked, school.school] : picked.filter((one) => one !== school.school))} />
+                                            <input
+                                                type="checkbox"
+                                                className="size-3.5 accent-accent"
+                                                checked={picked.includes(school.school)}
+                                                onChange={(event) =>
+                                                    setPicked(event.target.checked ? [...picked, school.school] : picked.filter((one) => one !== school.school))
+                                                }
+                                            />
                                             compare<span className="sr-only"> {school.name}</span>
                                         </label>
                                     </th>
@@ -80,7 +98,12 @@ export function Schools({ handle: { motion, chain } }: { handle: MotionHandle })
                                     <td key={school.school} className={`px-2 py-1 ${school.recommended ? 'bg-well font-semibold' : ''}`}>
                                         {school.reason} {school.verdict !== 'holds' && <span className="font-normal text-quiet">{say(school.why)}</span>}
                                         {school.take !== null && (
-                                            <button type="button" aria-label={`Try it: ${school.name}`} className={`mt-1 block font-normal ${STATION_BUTTON}`} onClick={() => void choose(stored, school.take!)}>
+                                            <button
+                                                type="button"
+                                                aria-label={`Try it: ${school.name}`}
+                                                className={`mt-1 block font-normal ${STATION_BUTTON}`}
+                                                onClick={() => void choose(stored, school.take!)}
+                                            >
                                                 Try it
                                             </button>
                                         )}

@@ -53,7 +53,11 @@ function SelectorFields({ motion, path }: { motion: MotionHandle['motion']; path
     const servos = motions.filter((each) => each.drive?.motor.kind === 'servo' && ownerOf(motions, each.id) !== owner?.id);
     const moved = motions.find((each) => each.id === selector.motion);
     const places = (moved?.places ?? []).map((place) => ({ value: place.id, label: place.name }));
-    const swapped = (field: 'place' | 'other', to: string) => ({ ...selector, [field]: to, ...(selector[field === 'place' ? 'other' : 'place'] === to ? { [field === 'place' ? 'other' : 'place']: selector[field] } : {}) });
+    const swapped = (field: 'place' | 'other', to: string) => ({
+        ...selector,
+        [field]: to,
+        ...(selector[field === 'place' ? 'other' : 'place'] === to ? { [field === 'place' ? 'other' : 'place']: selector[field] } : {}),
+    });
     return (
         <>
             <ChoiceField
@@ -64,9 +68,41 @@ function SelectorFields({ motion, path }: { motion: MotionHandle['motion']; path
                 toValue={(servo) => changedOverBy(motions, motion, servo).own}
                 also={(servo) => changedOverBy(motions, motion, servo).others}
             />
-            {moved !== undefined && <ChoiceField label={`It moves ${motion.name} at`} path={path} value={selector.place ?? ''} choices={places} toValue={(to) => swapped('place', to)} also={(to) => together(motions, motion, (drive, at) => ({ path: `${at}.selector`, value: { ...(drive.selector ?? BY_HAND), other: swapped('place', to).other } }))} />}
-            {moved !== undefined && <ChoiceField label={`It moves ${owner?.name ?? 'the other'} at`} path={path} value={selector.other ?? ''} choices={places} toValue={(to) => swapped('other', to)} also={(to) => together(motions, motion, (drive, at) => ({ path: `${at}.selector`, value: { ...(drive.selector ?? BY_HAND), other: to } }))} />}
-            <ChoiceField label={`Told that it holds ${motion.name} by`} path={path} value={selector.tells ?? ''} choices={[{ value: '', label: 'nothing' }, ...sensors.filter((each) => each.motion === null).map((each) => ({ value: each.id, label: each.name }))]} toValue={(id) => ({ ...selector, tells: id === '' ? null : id })} />
+            {moved !== undefined && (
+                <ChoiceField
+                    label={`It moves ${motion.name} at`}
+                    path={path}
+                    value={selector.place ?? ''}
+                    choices={places}
+                    toValue={(to) => swapped('place', to)}
+                    also={(to) =>
+                        together(motions, motion, (drive, at) => ({
+                            path: `${at}.selector`,
+                            value: { ...(drive.selector ?? BY_HAND), other: swapped('place', to).other },
+                        }))
+                    }
+                />
+            )}
+            {moved !== undefined && (
+                <ChoiceField
+                    label={`It moves ${owner?.name ?? 'the other'} at`}
+                    path={path}
+                    value={selector.other ?? ''}
+                    choices={places}
+                    toValue={(to) => swapped('other', to)}
+                    also={(to) => together(motions, motion, (drive, at) => ({ path: `${at}.selector`, value: { ...(drive.selector ?? BY_HAND), other: to } }))}
+                />
+            )}
+            <ChoiceField
+                label={`Told that it holds ${motion.name} by`}
+                path={path}
+                value={selector.tells ?? ''}
+                choices={[
+                    { value: '', label: 'nothing' },
+                    ...sensors.filter((each) => each.motion === null).map((each) => ({ value: each.id, label: each.name })),
+                ]}
+                toValue={(id) => ({ ...selector, tells: id === '' ? null : id })}
+            />
         </>
     );
 }

@@ -4,7 +4,19 @@ import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
 
-const PLAIN = { module_mm: 1, backlash_mm: 0.1, face_mm: 6, material: 'acetal', idler: false, joint_mm: null, second_joint_mm: null, quotient: 10, friction: null, tension_N: 10, passes: 'forward' } as const;
+const PLAIN = {
+    module_mm: 1,
+    backlash_mm: 0.1,
+    face_mm: 6,
+    material: 'acetal',
+    idler: false,
+    joint_mm: null,
+    second_joint_mm: null,
+    quotient: 10,
+    friction: null,
+    tension_N: 10,
+    passes: 'forward',
+} as const;
 
 /** What a new stage of each kind is at first. */
 export const NEW_STAGES: Record<Stage['type'], Stage> = {
@@ -42,14 +54,26 @@ const MATERIALS = [
     { value: 'steel', label: 'mild steel' },
 ];
 
-const DRIVER: Partial<Record<Stage['type'], string>> = { worm: 'Starts of the worm', screw: 'Starts of the screw', rack: 'Teeth of the pinion', pawl: 'Teeth of the ratchet', round: 'Driving pulley, in modules across' };
+const DRIVER: Partial<Record<Stage['type'], string>> = {
+    worm: 'Starts of the worm',
+    screw: 'Starts of the screw',
+    rack: 'Teeth of the pinion',
+    pawl: 'Teeth of the ratchet',
+    round: 'Driving pulley, in modules across',
+};
 
 const ONE_TO_ONE: Stage['type'][] = ['rack', 'screw', 'pawl'];
 
 const OVER: Stage['type'][] = ['belt', 'round', 'chain'];
 
 function moduleHow(type: Stage['type']): string {
-    return type === 'round' ? '1 mm: the pulleys are then told by their diameters.' : type === 'screw' ? 'Pitch of its thread ÷ 3.14.' : OVER.includes(type) ? 'Pitch ÷ 3.14.' : 'Outside diameter ÷ (teeth + 2).';
+    return type === 'round'
+        ? '1 mm: the pulleys are then told by their diameters.'
+        : type === 'screw'
+          ? 'Pitch of its thread ÷ 3.14.'
+          : OVER.includes(type)
+            ? 'Pitch ÷ 3.14.'
+            : 'Outside diameter ÷ (teeth + 2).';
 }
 
 /** The same stage as another kind: its wheels stay where they are wheels of the same sort. */
@@ -70,11 +94,34 @@ export function StageFields({ handle: { motion, path }, i, stage }: { handle: Mo
         <FieldGroup title={`Stage ${i + 1}${i === 0 ? ', at the motor' : ''}`}>
             <ChoiceField label="Kind" path={at} value={stage.type} choices={STAGE_KINDS} toValue={(kind) => asKind(stage, kind as Stage['type'])} />
             <QuantityField label={DRIVER[stage.type] ?? 'Teeth of the driving wheel'} path={`${at}.driver`} value={stage.driver} />
-            {!ONE_TO_ONE.includes(stage.type) && <QuantityField label={stage.type === 'round' ? 'Driven pulley, in modules across' : 'Teeth of the driven wheel'} path={`${at}.driven`} value={stage.driven} />}
+            {!ONE_TO_ONE.includes(stage.type) && (
+                <QuantityField
+                    label={stage.type === 'round' ? 'Driven pulley, in modules across' : 'Teeth of the driven wheel'}
+                    path={`${at}.driven`}
+                    value={stage.driven}
+                />
+            )}
             <QuantityField label="Module" path={`${at}.module_mm`} typedIn={typed('module_mm')} value={stage.module_mm} how={moduleHow(stage.type)} />
-            {thread && <QuantityField label="Pitch diameter ÷ module" path={`${at}.quotient`} value={stage.quotient} how="The thicker, the flatter its thread: it locks better and passes less." />}
-            {thread && <QuantityField label="Friction of the flanks" path={`${at}.friction`} value={stage.friction} empty="not told" how="0.05 oiled steel on brass, 0.15 dry plastic; lead and friction then say what passes and whether it locks." />}
-            {!over && stage.type !== 'pawl' && <QuantityField label="Play at the teeth" path={`${at}.backlash_mm`} typedIn={typed('backlash_mm')} value={stage.backlash_mm} />}
+            {thread && (
+                <QuantityField
+                    label="Pitch diameter ÷ module"
+                    path={`${at}.quotient`}
+                    value={stage.quotient}
+                    how="The thicker, the flatter its thread: it locks better and passes less."
+                />
+            )}
+            {thread && (
+                <QuantityField
+                    label="Friction of the flanks"
+                    path={`${at}.friction`}
+                    value={stage.friction}
+                    empty="not told"
+                    how="0.05 oiled steel on brass, 0.15 dry plastic; lead and friction then say what passes and whether it locks."
+                />
+            )}
+            {!over && stage.type !== 'pawl' && (
+                <QuantityField label="Play at the teeth" path={`${at}.backlash_mm`} typedIn={typed('backlash_mm')} value={stage.backlash_mm} />
+            )}
             {stage.type === 'pawl' && (
                 <ChoiceField
                     label="Takes along"
@@ -87,13 +134,53 @@ export function StageFields({ handle: { motion, path }, i, stage }: { handle: Mo
                     how="The other way it clicks by."
                 />
             )}
-            {stage.type === 'round' && <QuantityField label="Pull of each side at rest" path={`${at}.tension_N`} typedIn={typed('tension_N')} value={stage.tension_N} />}
-            {over && stage.type !== 'round' && <QuantityField label="Driving wheel to its joint" path={`${at}.joint_mm`} typedIn={typed('joint_mm')} value={stage.joint_mm} empty="endless" how="Along the pulling side and on to the back run, when the move begins." />}
-            {over && stage.type !== 'round' && stage.joint_mm !== null && <QuantityField label="And to its second joint" path={`${at}.second_joint_mm`} typedIn={typed('second_joint_mm')} value={stage.second_joint_mm} empty="in one piece" />}
-            {!over && <QuantityField label={thread ? 'Width of the wheel or nut' : 'Width of the teeth'} path={`${at}.face_mm`} typedIn={typed('face_mm')} value={stage.face_mm} />}
+            {stage.type === 'round' && (
+                <QuantityField label="Pull of each side at rest" path={`${at}.tension_N`} typedIn={typed('tension_N')} value={stage.tension_N} />
+            )}
+            {over && stage.type !== 'round' && (
+                <QuantityField
+                    label="Driving wheel to its joint"
+                    path={`${at}.joint_mm`}
+                    typedIn={typed('joint_mm')}
+                    value={stage.joint_mm}
+                    empty="endless"
+                    how="Along the pulling side and on to the back run, when the move begins."
+                />
+            )}
+            {over && stage.type !== 'round' && stage.joint_mm !== null && (
+                <QuantityField
+                    label="And to its second joint"
+                    path={`${at}.second_joint_mm`}
+                    typedIn={typed('second_joint_mm')}
+                    value={stage.second_joint_mm}
+                    empty="in one piece"
+                />
+            )}
+            {!over && (
+                <QuantityField
+                    label={thread ? 'Width of the wheel or nut' : 'Width of the teeth'}
+                    path={`${at}.face_mm`}
+                    typedIn={typed('face_mm')}
+                    value={stage.face_mm}
+                />
+            )}
             {!over && <ChoiceField label="Material" path={`${at}.material`} value={stage.material} choices={MATERIALS} how="Of the weaker wheel." />}
-            {!(thread && stage.friction !== null) && <QuantityField label="Passes of the power" path={`${at}.efficiency`} value={stage.efficiency} how="0.95 for clean spur gears, 0.4 for a worm." />}
-            {motion.layout !== null && motion.layout.planes[i] !== undefined && <QuantityField label="Plane above the plate" path={`${path}.layout.planes.${i}`} value={motion.layout.planes[i]} how="0 is next to the plate." />}
+            {!(thread && stage.friction !== null) && (
+                <QuantityField
+                    label="Passes of the power"
+                    path={`${at}.efficiency`}
+                    value={stage.efficiency}
+                    how="0.95 for clean spur gears, 0.4 for a worm."
+                />
+            )}
+            {motion.layout !== null && motion.layout.planes[i] !== undefined && (
+                <QuantityField
+                    label="Plane above the plate"
+                    path={`${path}.layout.planes.${i}`}
+                    value={motion.layout.planes[i]}
+                    how="0 is next to the plate."
+                />
+            )}
             <div className="py-1 text-right">
                 <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: `${path}.train`, value: motion.train.filter((_, j) => j !== i) })}>
                     Take stage {i + 1} out

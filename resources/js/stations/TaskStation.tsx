@@ -24,9 +24,14 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
     const units = motion.units;
     const round = chain.curves.comes_round;
     const usesDial = [motion.task, stored.document.routines, stored.document.scenarios].some((each) => JSON.stringify(each).includes('"dial-'));
-    const isUsed = stored.document.routines.some((routine) => JSON.stringify(routine.steps).includes(`"motion":"${motion.id}"`)) || JSON.stringify(stored.document.scenarios).includes(`"motion":"${motion.id}"`);
+    const isUsed =
+        stored.document.routines.some((routine) => JSON.stringify(routine.steps).includes(`"motion":"${motion.id}"`)) ||
+        JSON.stringify(stored.document.scenarios).includes(`"motion":"${motion.id}"`);
     const remove = () => {
-        edit({ path: 'motions', value: stored.document.motions.filter((each) => each.id !== motion.id) }, { path: 'log', value: stored.document.log.filter((entry) => entry.motion !== motion.id) });
+        edit(
+            { path: 'motions', value: stored.document.motions.filter((each) => each.id !== motion.id) },
+            { path: 'log', value: stored.document.log.filter((entry) => entry.motion !== motion.id) },
+        );
         void navigate(`/builds/${stored.id}`);
     };
     return (
@@ -36,26 +41,114 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                 <ChoiceField label="Starts at" path={`${path}.task.from`} value={motion.task.from} choices={places} />
                 <ChoiceField label="Goes to" path={`${path}.task.to`} value={motion.task.to} choices={places} />
                 {motion.places.map((place, i) => (
-                    <QuantityField key={place.id} label={`${place.name} is at`} path={`${path}.places.${i}.at`} keptIn={own} typedIn={units[`places.${i}.at`]} value={place.at} how={i === 0 ? WHERE[motion.mechanism.kind] ?? (own === '°' ? 'From horizontal, up positive: 90° points straight up.' : 'Height of the load, up positive.') : undefined} />
+                    <QuantityField
+                        key={place.id}
+                        label={`${place.name} is at`}
+                        path={`${path}.places.${i}.at`}
+                        keptIn={own}
+                        typedIn={units[`places.${i}.at`]}
+                        value={place.at}
+                        how={
+                            i === 0
+                                ? (WHERE[motion.mechanism.kind] ??
+                                  (own === '°' ? 'From horizontal, up positive: 90° points straight up.' : 'Height of the load, up positive.'))
+                                : undefined
+                        }
+                    />
                 ))}
-                <QuantityField label="In no more than" path={`${path}.task.move_s`} typedIn={units['task.move_s']} value={motion.task.move_s} how="Count it out loud while you move it by hand." />
-                <ChoiceField label="The wanted move" path={`${path}.task.profile`} value={motion.task.profile} choices={[{ value: 'trapezoid', label: 'even push' }, { value: 'cosine', label: 'soft start and end' }, { value: 'steady', label: 'turns already, steadily' }]} />
-                <QuantityField label="May stop off its place by" path={`${path}.task.tolerance`} keptIn={own} typedIn={units['task.tolerance']} value={motion.task.tolerance} empty="no matter" />
-                <QuantityField label="There and back in a day" path={`${path}.task.per_day`} value={motion.task.per_day} how="How often: it decides how warm the motor gets, and what it takes." />
-                <ChoiceField label="Carries its payload" path={`${path}.task.payload`} value={motion.task.payload} choices={[{ value: 'both', label: 'both ways' }, { value: 'there', label: 'on the way there' }, { value: 'back', label: 'on the way back' }]} />
+                <QuantityField
+                    label="In no more than"
+                    path={`${path}.task.move_s`}
+                    typedIn={units['task.move_s']}
+                    value={motion.task.move_s}
+                    how="Count it out loud while you move it by hand."
+                />
+                <ChoiceField
+                    label="The wanted move"
+                    path={`${path}.task.profile`}
+                    value={motion.task.profile}
+                    choices={[
+                        { value: 'trapezoid', label: 'even push' },
+                        { value: 'cosine', label: 'soft start and end' },
+                        { value: 'steady', label: 'turns already, steadily' },
+                    ]}
+                />
+                <QuantityField
+                    label="May stop off its place by"
+                    path={`${path}.task.tolerance`}
+                    keptIn={own}
+                    typedIn={units['task.tolerance']}
+                    value={motion.task.tolerance}
+                    empty="no matter"
+                />
+                <QuantityField
+                    label="There and back in a day"
+                    path={`${path}.task.per_day`}
+                    value={motion.task.per_day}
+                    how="How often: it decides how warm the motor gets, and what it takes."
+                />
+                <ChoiceField
+                    label="Carries its payload"
+                    path={`${path}.task.payload`}
+                    value={motion.task.payload}
+                    choices={[
+                        { value: 'both', label: 'both ways' },
+                        { value: 'there', label: 'on the way there' },
+                        { value: 'back', label: 'on the way back' },
+                    ]}
+                />
                 <ToggleField label="Must stay put with the power off" path={`${path}.task.holds_unpowered`} value={motion.task.holds_unpowered} />
-                <ToggleField label="Somebody can bump into it" path={`${path}.task.knocked`} value={motion.task.knocked} how="Then its gears must survive being stopped dead." />
+                <ToggleField
+                    label="Somebody can bump into it"
+                    path={`${path}.task.knocked`}
+                    value={motion.task.knocked}
+                    how="Then its gears must survive being stopped dead."
+                />
                 <ToggleField label="Hangs or swings over people" path={`${path}.task.over_people`} value={motion.task.over_people} />
-                <ChoiceField label="Door or lid, shut at" path={`${path}.task.shuts_at`} value={motion.task.shuts_at ?? ''} choices={[{ value: '', label: 'no door' }, ...places]} toValue={(place) => (place === '' ? null : place)} how="Of one in which people or animals can be: a routine must look before it shuts it." />
+                <ChoiceField
+                    label="Door or lid, shut at"
+                    path={`${path}.task.shuts_at`}
+                    value={motion.task.shuts_at ?? ''}
+                    choices={[{ value: '', label: 'no door' }, ...places]}
+                    toValue={(place) => (place === '' ? null : place)}
+                    how="Of one in which people or animals can be: a routine must look before it shuts it."
+                />
             </FieldGroup>
             <FieldGroup title="Does it come round?">
-                <ToggleField label="Turns or rolls on" path={`${path}.task.keeps_turning`} value={motion.task.keeps_turning} how="It has no two ends: its places, switches and sensors come by again each turn." />
-                {motion.task.keeps_turning && <QuantityField label="Comes round every" path={`${path}.task.comes_round`} keptIn={own} value={motion.task.comes_round} empty={round === null || motion.task.comes_round !== null ? 'never' : `each ${round}`} how="Less than a turn where its places repeat sooner: each item of a feeder, each flap of a wheel." />}
-                {motion.dial !== null && <QuantityField label="A dial of so many places" path={`${path}.dial.places`} value={motion.dial.places} how="Evenly over what it comes round in, the first at 0." />}
+                <ToggleField
+                    label="Turns or rolls on"
+                    path={`${path}.task.keeps_turning`}
+                    value={motion.task.keeps_turning}
+                    how="It has no two ends: its places, switches and sensors come by again each turn."
+                />
+                {motion.task.keeps_turning && (
+                    <QuantityField
+                        label="Comes round every"
+                        path={`${path}.task.comes_round`}
+                        keptIn={own}
+                        value={motion.task.comes_round}
+                        empty={round === null || motion.task.comes_round !== null ? 'never' : `each ${round}`}
+                        how="Less than a turn where its places repeat sooner: each item of a feeder, each flap of a wheel."
+                    />
+                )}
+                {motion.dial !== null && (
+                    <QuantityField
+                        label="A dial of so many places"
+                        path={`${path}.dial.places`}
+                        value={motion.dial.places}
+                        how="Evenly over what it comes round in, the first at 0."
+                    />
+                )}
                 {motion.dial !== null && <TextField label="Each is called" path={`${path}.dial.name`} value={motion.dial.name} how="Before its number." />}
                 {(round !== null || motion.dial !== null) && (
                     <div className="py-1 text-right">
-                        <button type="button" className={STATION_BUTTON} disabled={usesDial} title={usesDial ? 'Its task or a routine still goes to a place of the dial.' : undefined} onClick={() => edit({ path: `${path}.dial`, value: motion.dial === null ? { places: 12, name: 'Place' } : null })}>
+                        <button
+                            type="button"
+                            className={STATION_BUTTON}
+                            disabled={usesDial}
+                            title={usesDial ? 'Its task or a routine still goes to a place of the dial.' : undefined}
+                            onClick={() => edit({ path: `${path}.dial`, value: motion.dial === null ? { places: 12, name: 'Place' } : null })}
+                        >
                             {motion.dial === null ? 'Make a dial of equal places' : 'Take the dial out'}
                         </button>
                     </div>
@@ -68,7 +161,13 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
             <Link className="text-accent underline" to={`/builds/${stored.id}/pictures`}>
                 Read sizes off a picture
             </Link>
-            <button type="button" className={STATION_BUTTON} disabled={isUsed} title={isUsed ? 'A routine still moves it: take its steps out first.' : undefined} onClick={remove}>
+            <button
+                type="button"
+                className={STATION_BUTTON}
+                disabled={isUsed}
+                title={isUsed ? 'A routine still moves it: take its steps out first.' : undefined}
+                onClick={remove}
+            >
                 Take {motion.name} out of the build
             </button>
         </>

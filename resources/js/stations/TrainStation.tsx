@@ -29,7 +29,12 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
     const sheet = chain.train;
     return (
         <>
-            {stages.length === 0 && <p className="border-l-3 border-line pl-3 text-quiet">The load sits straight on the shaft of its drive. A stage of gears trades speed for torque: three times slower is nearly three times stronger.</p>}
+            {stages.length === 0 && (
+                <p className="border-l-3 border-line pl-3 text-quiet">
+                    The load sits straight on the shaft of its drive. A stage of gears trades speed for torque: three times slower is nearly three times
+                    stronger.
+                </p>
+            )}
             {stages.length > 0 && (
                 <dl className="grid grid-cols-[auto_1fr] gap-x-3 border-y border-line py-1" aria-label="What the train does">
                     {sheet.rows.map((row) => (
@@ -51,8 +56,21 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
                 </p>
             )}
             <FieldGroup title="Which way">
-                <ChoiceField label="The load turns" path={`${path}.task.turn`} value={motion.task.turn} choices={TURNS} how="Seen from the drive, when it goes forward." />
-                {motion.drive !== null && <ToggleField label="Drive reversed" path={`${path}.drive.reversed`} value={motion.drive.reversed} how="Its two wires swapped, or the servo turned round." />}
+                <ChoiceField
+                    label="The load turns"
+                    path={`${path}.task.turn`}
+                    value={motion.task.turn}
+                    choices={TURNS}
+                    how="Seen from the drive, when it goes forward."
+                />
+                {motion.drive !== null && (
+                    <ToggleField
+                        label="Drive reversed"
+                        path={`${path}.drive.reversed`}
+                        value={motion.drive.reversed}
+                        how="Its two wires swapped, or the servo turned round."
+                    />
+                )}
             </FieldGroup>
             {stages.map((stage, i) => (
                 <StageFields key={i} handle={handle} i={i} stage={stage} />
@@ -63,16 +81,43 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
             {motion.layout !== null && <Obstacles handle={handle} layout={motion.layout} />}
             {motion.layout !== null && <UpperPlateFields handle={handle} layout={motion.layout} />}
             {motion.layout !== null && LINKED.includes(motion.mechanism.kind) && <LinkageFields handle={handle} layout={motion.layout} />}
-            {motion.layout !== null && <PlateFields handle={handle} layout={motion.layout} onAnew={chain.links.find((link) => link.link === 'train')!.findings.flatMap((finding) => finding.fixes).find((fix) => fix.changes.some((change) => change.path === `${path}.layout`))} begin={(fix) => void begin(stored, fix)} />}
+            {motion.layout !== null && (
+                <PlateFields
+                    handle={handle}
+                    layout={motion.layout}
+                    onAnew={chain.links
+                        .find((link) => link.link === 'train')!
+                        .findings.flatMap((finding) => finding.fixes)
+                        .find((fix) => fix.changes.some((change) => change.path === `${path}.layout`))}
+                    begin={(fix) => void begin(stored, fix)}
+                />
+            )}
             {LINKED.includes(motion.mechanism.kind) && <Parts build={stored.id} motion={motion.id} gears={0} isLaid={false} isLinked />}
-            {stages.some((stage) => stage.type === 'spur') && <Parts build={stored.id} motion={motion.id} gears={stages.reduce((sum, stage) => sum + (stage.type === 'spur' ? (stage.idler ? 1 : 2) : 0), 0)} isLaid={motion.layout !== null} />}
+            {stages.some((stage) => stage.type === 'spur') && (
+                <Parts
+                    build={stored.id}
+                    motion={motion.id}
+                    gears={stages.reduce((sum, stage) => sum + (stage.type === 'spur' ? (stage.idler ? 1 : 2) : 0), 0)}
+                    isLaid={motion.layout !== null}
+                />
+            )}
         </>
     );
 }
 
 type AnyFix = NonNullable<MotionHandle['chain']['train']['lay_out']>;
 
-function PlateFields({ handle: { motion, path }, layout, onAnew, begin }: { handle: MotionHandle; layout: Layout; onAnew: AnyFix | undefined; begin: (fix: AnyFix) => void }) {
+function PlateFields({
+    handle: { motion, path },
+    layout,
+    onAnew,
+    begin,
+}: {
+    handle: MotionHandle;
+    layout: Layout;
+    onAnew: AnyFix | undefined;
+    begin: (fix: AnyFix) => void;
+}) {
     const { edit } = useBuild();
     const at = `${path}.layout`;
     const typed = (key: string) => motion.units[`layout.${key}`];
@@ -109,9 +154,26 @@ function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle;
                     <TextField label="What it is" path={`${at}.${i}.name`} value={each.name} />
                     <QuantityField label="From the left" path={`${at}.${i}.x_mm`} typedIn={motion.units[`layout.obstacles.${i}.x_mm`]} value={each.x_mm} />
                     <QuantityField label="From below" path={`${at}.${i}.y_mm`} typedIn={motion.units[`layout.obstacles.${i}.y_mm`]} value={each.y_mm} />
-                    <QuantityField label="A wall: it ends, from the left" path={`${at}.${i}.to_x_mm`} typedIn={motion.units[`layout.obstacles.${i}.to_x_mm`]} value={each.to_x_mm} empty="no wall" />
-                    <QuantityField label="A wall: it ends, from below" path={`${at}.${i}.to_y_mm`} typedIn={motion.units[`layout.obstacles.${i}.to_y_mm`]} value={each.to_y_mm} empty="no wall" />
-                    <QuantityField label="Its radius" path={`${at}.${i}.radius_mm`} typedIn={motion.units[`layout.obstacles.${i}.radius_mm`]} value={each.radius_mm} />
+                    <QuantityField
+                        label="A wall: it ends, from the left"
+                        path={`${at}.${i}.to_x_mm`}
+                        typedIn={motion.units[`layout.obstacles.${i}.to_x_mm`]}
+                        value={each.to_x_mm}
+                        empty="no wall"
+                    />
+                    <QuantityField
+                        label="A wall: it ends, from below"
+                        path={`${at}.${i}.to_y_mm`}
+                        typedIn={motion.units[`layout.obstacles.${i}.to_y_mm`]}
+                        value={each.to_y_mm}
+                        empty="no wall"
+                    />
+                    <QuantityField
+                        label="Its radius"
+                        path={`${at}.${i}.radius_mm`}
+                        typedIn={motion.units[`layout.obstacles.${i}.radius_mm`]}
+                        value={each.radius_mm}
+                    />
                     <QuantityField label="On plane" path={`${at}.${i}.plane`} value={each.plane} empty="all of them" />
                     <div className="py-1 text-right">
                         <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: layout.obstacles.filter((_, j) => j !== i) })}>
@@ -121,7 +183,27 @@ function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle;
                 </FieldGroup>
             ))}
             <div>
-                <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: at, value: [...layout.obstacles, { name: `a nut${layout.obstacles.length === 0 ? '' : ` ${layout.obstacles.length + 1}`}`, x_mm: 0, y_mm: 0, radius_mm: 3, plane: null, to_x_mm: null, to_y_mm: null }] })}>
+                <button
+                    type="button"
+                    className={STATION_BUTTON}
+                    onClick={() =>
+                        edit({
+                            path: at,
+                            value: [
+                                ...layout.obstacles,
+                                {
+                                    name: `a nut${layout.obstacles.length === 0 ? '' : ` ${layout.obstacles.length + 1}`}`,
+                                    x_mm: 0,
+                                    y_mm: 0,
+                                    radius_mm: 3,
+                                    plane: null,
+                                    to_x_mm: null,
+                                    to_y_mm: null,
+                                },
+                            ],
+                        })
+                    }
+                >
                     Put a nut or a post on the plate
                 </button>
             </div>

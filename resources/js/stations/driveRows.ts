@@ -28,7 +28,9 @@ export function driveRows(drive: Drive, text: Text): [string, string][] {
             case 'continuous_servo':
                 return [
                     ...drive.ratings.map((rating): [string, string] => [`At ${rating.volts_V} V`, `${torque(rating.stall_Nm)}, ${rating.speed_deg_s} °/s`]),
-                    drive.kind === 'servo' ? ['Travel', `${drive.travel_deg}°${drive.digital ? ', digital' : ''}`] : ['Told to stop', `creeps up to ${drive.creep_deg_s} °/s`],
+                    drive.kind === 'servo'
+                        ? ['Travel', `${drive.travel_deg}°${drive.digital ? ', digital' : ''}`]
+                        : ['Told to stop', `creeps up to ${drive.creep_deg_s} °/s`],
                 ];
             case 'stepper':
                 return [

@@ -4,12 +4,19 @@ import type { Mechanism } from '../api/types';
 import { MECHANISMS } from './mechanisms';
 
 interface Shape {
-    properties: Record<string, { enum?: string[]; anyOf?: unknown; type?: string | string[]; minimum?: number; exclusiveMinimum?: number; maximum?: number; items?: unknown }>;
+    properties: Record<
+        string,
+        { enum?: string[]; anyOf?: unknown; type?: string | string[]; minimum?: number; exclusiveMinimum?: number; maximum?: number; items?: unknown }
+    >;
     required?: string[];
 }
 
-const schema = JSON.parse(readFileSync('docs/schema/build.schema.json', 'utf8')) as { properties: { motions: { items: { properties: { mechanism: { anyOf: Shape[] } } } } } };
-const shapes = Object.fromEntries(schema.properties.motions.items.properties.mechanism.anyOf.map((shape) => [shape.properties.kind!.enum![0]!, shape])) as Record<Mechanism['kind'], Shape>;
+const schema = JSON.parse(readFileSync('docs/schema/build.schema.json', 'utf8')) as {
+    properties: { motions: { items: { properties: { mechanism: { anyOf: Shape[] } } } } };
+};
+const shapes = Object.fromEntries(
+    schema.properties.motions.items.properties.mechanism.anyOf.map((shape) => [shape.properties.kind!.enum![0]!, shape]),
+) as Record<Mechanism['kind'], Shape>;
 const kinds = Object.keys(MECHANISMS) as Mechanism['kind'][];
 
 /** Lists have an editor of their own; what is chosen from a few words has none yet. */
@@ -23,7 +30,11 @@ describe('the mechanisms of the forms', () => {
     it.each(kinds)('%s: its form asks for every figure of the file, and for no other', (kind) => {
         const asked = [...MECHANISMS[kind].fields, ...(MECHANISMS[kind].toggles ?? [])].map((field) => field.key);
         expect(new Set(asked).size).toBe(asked.length);
-        expect([...asked].sort()).toEqual(Object.keys(shapes[kind].properties).filter((key) => !ELSEWHERE.includes(key)).sort());
+        expect([...asked].sort()).toEqual(
+            Object.keys(shapes[kind].properties)
+                .filter((key) => !ELSEWHERE.includes(key))
+                .sort(),
+        );
     });
 
     it.each(kinds)('%s: no two fields have the same name', (kind) => {
