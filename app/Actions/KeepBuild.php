@@ -15,19 +15,24 @@ final class KeepBuild
 {
     private const MOST_REVISIONS = 300;
 
-    /** A save reads before it writes; if another writes in between, it begins anew. */
     private const ONE_EDIT_SECONDS = 2; // edits of the same field within this time are undone together
 
-    public function add(CoreBuild $core, ?string $demoKey = null): Build
+    public function __construct(private readonly JudgeBuild $judge)
     {
-        $columns = self::columns($core);
+    }
 
-        return DB::transaction(function () use ($columns, $demoKey): Build {
+    public function add(CoreBuild $core, ?string $demoKey = null): Kept
+    {
+        $assessment = $this->judge->atOnce($core);
+        $columns = self::columns($core, $assessment);
+        $stored = DB::transaction(function () use ($columns, $demoKey): Build {
             $build = Build::query()->create(['demo_key' => $demoKey] + $columns);
             $build->revisions()->create(['number' => 1, 'edit_key' => 'made', 'document' => $build->document]);
 
             return $build;
         });
+
+        return new Kept($stored, $core, $assessment);
     }
 
     /**
@@ -36,11 +41,10 @@ final class KeepBuild
      *
      * @throws Overtaken when the build has changed since
      */
-    public function change(Build $build, int $version, string $editKey, CoreBuild $core, Assessment $assessment): Build
+    public function change(Build $build, int $version, string $editKey, CoreBuild $core, Assessment $assessment): Kept
     {
         $columns = self::columns($core, $assessment);
-
-        return DB::transaction(function () use ($build, $version, $editKey, $columns): Build {
+        $stored = DB::transaction(function () use ($build, $version, $editKey, $columns): Build {
             if ($columns['document'] === $build->document && $build->version === $version) {
                 return $build;
             }
@@ -53,6 +57,8 @@ final class KeepBuild
 
             return $build;
         });
+
+        return new Kept($stored, $core, $assessment);
     }
 
     /**
@@ -60,16 +66,18 @@ final class KeepBuild
      *
      * @throws Overtaken when the build has changed since
      */
-    public function step(Build $build, int $version, int $by): Build
+    public function step(Build $build, int $version, int $by): Kept
     {
-        return DB::transaction(function () use ($build, $version, $by): Build {
+        return DB::transaction(function () use ($build, $version, $by): Kept {
             $revision = $build->revisions()
                 ->where('number', $by < 0 ? '<' : '>', $build->cursor)->orderBy('number', $by < 0 ? 'desc' : 'asc')->first();
+            $core = $revision === null ? $build->core() : CoreBuild::fromJson($revision->document);
+            $assessment = $this->judge->atOnce($core);
             if ($revision !== null) {
-                $this->store($build, $version, self::columns(CoreBuild::fromJson($revision->document)) + ['cursor' => $revision->number]);
+                $this->store($build, $version, self::columns($core, $assessment) + ['cursor' => $revision->number]);
             }
 
-            return $build;
+            return new Kept($build, $core, $assessment);
         });
     }
 

@@ -26,7 +26,7 @@ afterEach(function () {
 it('takes its turn before it reads what it is going to change: nobody writes in between', function () {
     $keep = app(KeepBuild::class);
     $core = Build::fromJson((string) file_get_contents(base_path('database/examples/flag-hoist.brookstone.json')));
-    $build = $keep->add($core);
+    $build = $keep->add($core)->build;
     $refused = 0;
     DB::listen(function ($query) use (&$refused): void {
         if (str_contains($query->sql, 'from "build_revisions"') && str_starts_with($query->sql, 'select')) {
@@ -38,7 +38,7 @@ it('takes its turn before it reads what it is going to change: nobody writes in 
         }
     });
     $changed = Editor::apply($core, [['path' => 'name', 'value' => 'Another name']]);
-    $stored = $keep->change($build, 1, 'name', $changed, Assessor::atOnce($changed));
+    $stored = $keep->change($build, 1, 'name', $changed, Assessor::atOnce($changed))->build;
 
     expect($refused)->toBe(1)->and($stored->name)->toBe('Another name')->and($stored->version)->toBe(2)
         ->and($this->other->exec("insert into drawer_tables (name, lines) values ('other', '[]')"))->toBe(1);

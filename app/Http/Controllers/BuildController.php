@@ -41,14 +41,14 @@ final class BuildController
             ],
         ]);
 
-        return (new BuildResource($this->keep->add($core)))->response()->setStatusCode(201);
+        return BuildResource::kept($this->keep->add($core))->response()->setStatusCode(201);
     }
 
     public function import(Request $request): JsonResponse
     {
         $core = CoreBuild::read(JsonBody::of($request));
 
-        return (new BuildResource($this->keep->add($core), $core))->response()->setStatusCode(201);
+        return BuildResource::kept($this->keep->add($core))->response()->setStatusCode(201);
     }
 
     public function show(Build $build): BuildResource

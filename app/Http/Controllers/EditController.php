@@ -26,7 +26,7 @@ final class EditController
         $core = Editor::apply($build->core(), $request->changes());
         $assessment = $this->judge->atOnce($core);
 
-        return new BuildResource($this->keep->change($build, $request->version(), $request->editKey(), $core, $assessment), $core, $assessment);
+        return BuildResource::kept($this->keep->change($build, $request->version(), $request->editKey(), $core, $assessment));
     }
 
     /** The same as an edit, but nothing is kept; with all routines rehearsed where that is asked for. */
@@ -49,11 +49,11 @@ final class EditController
 
     public function undo(VersionRequest $request, Build $build): BuildResource
     {
-        return new BuildResource($this->keep->step($build, $request->version(), -1));
+        return BuildResource::kept($this->keep->step($build, $request->version(), -1));
     }
 
     public function redo(VersionRequest $request, Build $build): BuildResource
     {
-        return new BuildResource($this->keep->step($build, $request->version(), 1));
+        return BuildResource::kept($this->keep->step($build, $request->version(), 1));
     }
 }

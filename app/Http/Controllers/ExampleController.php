@@ -37,6 +37,6 @@ final class ExampleController
         }
         $core = CoreBuild::fromJson(File::get($file));
 
-        return (new BuildResource($this->keep->add($core), $core))->response()->setStatusCode(201);
+        return BuildResource::kept($this->keep->add($core))->response()->setStatusCode(201);
     }
 }

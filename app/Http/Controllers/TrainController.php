@@ -16,6 +16,7 @@ use Brookstone\Core\Export\LinkageParts;
 use Brookstone\Core\Export\Sheet;
 use Brookstone\Core\Export\Svg;
 use Brookstone\Core\Export\TrainParts;
+use Brookstone\Core\Shape\Csv;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -46,7 +47,7 @@ final class TrainController
         [$what, $format] = array_pad(explode('.', $file, 2), 2, '');
         try {
             $written = match (true) {
-                $what === 'parts' && $format === 'csv' => implode('', array_map(fn (array $row): string => self::row($row), $parts->list())),
+                $what === 'parts' && $format === 'csv' => implode('', array_map(fn (array $row): string => Csv::row($row)."\n", $parts->list())),
                 in_array($what, ['gears', 'holes'], true) && in_array($format, ['svg', 'dxf'], true) => self::sheet($what === 'gears' ? $parts->gearSheet() : $parts->drilling(), $format),
                 $what === 'linkage' && in_array($format, ['svg', 'dxf'], true) => self::sheet((new LinkageParts($core, $request->float('hole_mm', 2.0), $request->float('width_mm', 8.0), $request->float('kerf_mm')))->sheet(), $format),
                 preg_match('/^gear-(\d{1,2})$/', $what, $number) === 1 && $format === 'stl' => $parts->solid((int) $number[1] - 1),
@@ -63,11 +64,5 @@ final class TrainController
     private static function sheet(Sheet $sheet, string $format): string
     {
         return $format === 'svg' ? Svg::write($sheet) : Dxf::write($sheet);
-    }
-
-    /** @param  list<string|int|float>  $cells */
-    private static function row(array $cells): string
-    {
-        return implode(',', array_map(fn (string|int|float $cell): string => preg_match('/[",\n]/', (string) $cell) === 1 ? '"'.str_replace('"', '""', (string) $cell).'"' : (string) $cell, $cells))."\n";
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Actions\JudgeBuild;
+use App\Actions\Kept;
 use App\Models\Build;
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Build\Build as CoreBuild;
@@ -18,9 +19,15 @@ use Illuminate\Http\Resources\Json\JsonResource;
  */
 final class BuildResource extends JsonResource
 {
-    public function __construct(Build $build, private readonly ?CoreBuild $core = null, private readonly ?Assessment $assessment = null)
+    public function __construct(Build $build, private readonly ?CoreBuild $core = null, private readonly ?Assessment $assessment = null, private readonly bool $isKept = false)
     {
         parent::__construct($build);
+    }
+
+    /** What was just stored: it is neither read, judged nor written again. */
+    public static function kept(Kept $kept): self
+    {
+        return new self($kept->build, $kept->core, $kept->assessment, true);
     }
 
     /** @return array<string, mixed> */
@@ -34,7 +41,7 @@ final class BuildResource extends JsonResource
             'is_demo' => $this->resource->demo_key !== null,
             'can_undo' => $this->resource->canUndo(),
             'can_redo' => $this->resource->canRedo(),
-            'document' => json_decode($core->toJson()),
+            'document' => json_decode($this->isKept ? $this->resource->document : $core->toJson()),
             'assessment' => $this->assessment ?? app(JudgeBuild::class)->atOnce($core),
         ];
     }

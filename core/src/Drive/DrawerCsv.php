@@ -11,6 +11,7 @@ use Brookstone\Core\Quantity\QuantityParser;
 use Brookstone\Core\Quantity\Units;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Csv;
 use Brookstone\Core\Shape\Describe;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
@@ -48,10 +49,10 @@ final class DrawerCsv
     public static function write(iterable $drives): string
     {
         $columns = array_keys(self::columns());
-        $lines = [self::line(['kind', ...$columns])];
+        $lines = [Csv::row(['kind', ...$columns])];
         foreach ($drives as $drive) {
             $written = Drives::write($drive);
-            $lines[] = self::line([$written['kind'], ...array_map(fn (string $column): string => self::cell($written[$column] ?? null), $columns)]);
+            $lines[] = Csv::row([$written['kind'], ...array_map(fn (string $column): string => self::cell($written[$column] ?? null), $columns)]);
         }
 
         return implode("\r\n", $lines)."\r\n";
@@ -97,7 +98,7 @@ final class DrawerCsv
      */
     public static function read(string $csv): array
     {
-        $rows = self::rows($csv);
+        $rows = Csv::rows($csv);
         $head = array_map(fn (string $cell): string => trim(ltrim($cell, "\u{FEFF}")), array_shift($rows)['cells'] ?? []);
         $errors = [];
         $known = ['kind', ...array_keys(self::columns())];
@@ -284,60 +285,5 @@ final class DrawerCsv
     private static function shapes(): array
     {
         return Drives::shape()->variants;
-    }
-
-    /** @param  list<string>  $cells */
-    private static function line(array $cells): string
-    {
-        return implode(',', array_map(fn (string $cell): string => preg_match('/[",;\r\n\t]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell, $cells));
-    }
-
-    /** @return list<array{line: int, cells: list<string>}> rows that are not empty; a quoted cell may hold line ends */
-    private static function rows(string $csv): array
-    {
-        $csv = mb_scrub(str_replace("\r\n", "\n", $csv));
-        $first = strtok($csv, "\n");
-        $separator = ',';
-        foreach ([';', "\t"] as $other) {
-            $separator = substr_count((string) $first, $other) > substr_count((string) $first, $separator) ? $other : $separator;
-        }
-        $rows = [];
-        $cells = [];
-        $cell = '';
-        $quoted = false;
-        $line = $begun = 1;
-        $length = strlen($csv);
-        for ($i = 0; $i <= $length; $i++) {
-            $char = $csv[$i] ?? "\n";
-            if ($quoted && $i < $length) {
-                if ($char === '"' && ($csv[$i + 1] ?? '') === '"') {
-                    $cell .= '"';
-                    $i++;
-                } elseif ($char === '"') {
-                    $quoted = false;
-                } else {
-                    $cell .= $char;
-                    $line += $char === "\n" ? 1 : 0;
-                }
-            } elseif ($char === '"' && trim($cell) === '') {
-                $quoted = true;
-                $cell = '';
-            } elseif ($char === $separator) {
-                $cells[] = $cell;
-                $cell = '';
-            } elseif ($char === "\n") {
-                $cells[] = $cell;
-                if (trim(implode('', $cells)) !== '') {
-                    $rows[] = ['line' => $begun, 'cells' => $cells];
-                }
-                $cells = [];
-                $cell = '';
-                $begun = ++$line;
-            } else {
-                $cell .= $char;
-            }
-        }
-
-        return $rows;
     }
 }

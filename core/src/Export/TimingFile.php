@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Export;
 
+use Brookstone\Core\Shape\Csv;
+
 /**
  * The table of times for a controller: as CSV, and as a header of C.
  *
@@ -16,9 +18,9 @@ final class TimingFile
     {
         $lines = ['motion,from,to,speed,carries,computed_s,measured_s,routines'];
         foreach ($rows as $row) {
-            $lines[] = implode(',', array_map(self::cell(...), [
+            $lines[] = Csv::row([
                 $row['motion'], $row['from'], $row['to'], (string) $row['speed'], $row['carries'], self::seconds($row['computed_s']), self::seconds($row['measured_s']), implode('; ', $row['routines']),
-            ]));
+            ]);
         }
 
         return implode("\n", [...$lines, '']);
@@ -50,11 +52,6 @@ final class TimingFile
     private static function seconds(?float $seconds): string
     {
         return $seconds === null ? '' : rtrim(rtrim(number_format($seconds, 4, '.', ''), '0'), '.');
-    }
-
-    private static function cell(string $cell): string
-    {
-        return preg_match('/[",\n\r]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell;
     }
 
     private static function identifier(string $text): string

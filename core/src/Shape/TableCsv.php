@@ -19,10 +19,10 @@ final readonly class TableCsv
     /** @param  list<array<string, mixed>>  $records */
     public function write(array $records): string
     {
-        $cell = fn (mixed $value): string => preg_match('/[",;\r\n]/', (string) $value) === 1 ? '"'.str_replace('"', '""', (string) $value).'"' : (string) $value;
-        $rows = array_map(fn (array $record): string => implode(',', array_map(fn (string $column): string => $cell($record[$column] ?? ''), array_keys($this->record->fields))), $records);
+        $columns = array_keys($this->record->fields);
+        $rows = array_map(fn (array $record): string => Csv::row(array_map(fn (string $column): mixed => $record[$column] ?? '', $columns)), $records);
 
-        return implode("\n", [implode(',', array_keys($this->record->fields)), ...$rows, '']);
+        return implode("\n", [Csv::row($columns), ...$rows, '']);
     }
 
     /**
@@ -33,11 +33,10 @@ final readonly class TableCsv
     public function read(string $csv): array
     {
         $errors = new ErrorList;
-        $rows = preg_split('/\R/', trim($csv, "\u{FEFF} \r\n\t")) ?: [];
-        $separator = substr_count($rows[0] ?? '', ';') > substr_count($rows[0] ?? '', ',') ? ';' : ',';
+        $rows = Csv::rows($csv);
         $known = array_keys($this->record->fields);
         $spelled = array_combine(array_map(strtolower(...), $known), $known);
-        $columns = array_map(fn (?string $name): string => $spelled[strtolower(trim((string) $name))] ?? trim((string) $name), str_getcsv((string) array_shift($rows), $separator, escape: ''));
+        $columns = array_map(fn (string $name): string => $spelled[strtolower(trim($name))] ?? trim($name), array_shift($rows)['cells'] ?? ['']);
         foreach (array_diff($columns, $known) as $unknown) {
             $errors->add('csv', 'There is no column '.Describe::cut($unknown).': known are '.implode(', ', $known).'.');
         }
@@ -48,14 +47,11 @@ final readonly class TableCsv
         }
         $errors->throwIfAny();
         $records = [];
-        foreach ($rows as $number => $row) {
-            if (trim($row) === '') {
-                continue;
-            }
+        foreach ($rows as ['line' => $line, 'cells' => $cells]) {
             $wrong = new ErrorList;
-            $records[] = $this->record->read($this->cells($columns, str_getcsv($row, $separator, escape: '')), '', $wrong);
+            $records[] = $this->record->read($this->cells($columns, $cells), '', $wrong);
             foreach ($wrong->all() as $error) {
-                $errors->add('csv', 'Row '.($number + 2).": {$error['field']}: {$error['message']}");
+                $errors->add('csv', "Row {$line}: {$error['field']}: {$error['message']}");
             }
         }
         $errors->throwIfAny();
@@ -65,14 +61,14 @@ final readonly class TableCsv
 
     /**
      * @param  list<string>  $columns
-     * @param  list<string|null>  $cells
+     * @param  list<string>  $cells
      * @return array<string, mixed>
      */
     private function cells(array $columns, array $cells): array
     {
         $record = [];
         foreach ($columns as $i => $column) {
-            $cell = trim((string) ($cells[$i] ?? ''));
+            $cell = trim($cells[$i] ?? '');
             if ($cell !== '') {
                 $record[$column] = $this->record->fields[$column]->shape instanceof NumberShape && is_numeric($cell) ? $cell + 0 : $cell;
             }

@@ -236,3 +236,16 @@ it('tells which routines can run beside one another', function () {
         ->and($together([$routine('a', 'lid', ['alone' => true]), $routine('b', 'lid', ['alone' => true]), $routine('c', 'lift')]))->toBe([['a', 'c'], ['b', 'c']])
         ->and($together([$routine('a', 'lid')]))->toBe([]);
 });
+
+it('searches what is done when something fails, and only where something can', function () {
+    $lift = fn (?float $give_up_s): array => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => $give_up_s]];
+    $moves = [['do' => 'go_by', 'motion' => 'lift', 'by' => 0.01]];
+    $rule = [['id' => 'r', 'name' => 'R', 'never' => ['test' => 'moving', 'motion' => 'lid']]];
+    $opens = [['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 1], ['do' => 'stop', 'motion' => 'lid']];
+
+    // What gave up on its way home stands anywhere: to go by time from there is to go from nowhere.
+    expect(array_column(searched($lift(5.0), fails: $moves)->of('place_lost'), 0))->toBe(['routines.1.if_fails.0'])
+        ->and(searched($lift(null), fails: $moves)->of('place_lost'))->toBe([])
+        // A rule that only those steps break.
+        ->and(array_column(searched($lift(5.0), $rule, $opens)->of('rule'), 1))->toContain('r routines.1.if_fails.0')->and(array_column(searched($lift(null), $rule, $opens)->of('rule'), 1))->not->toContain('r routines.1.if_fails.0');
+});

@@ -230,3 +230,14 @@ it('gives up on what has no power, and goes on giving up without a fuss', functi
 
     expect($trace['outcome'])->toBe('faulted')->and($trace['fault'])->toBe('the power of Jaw is switched off')->and(said($trace, 'output'))->toBe(['Lamp goes on.']);
 });
+
+it('keeps through a power cut what a counter was told to keep, and begins anew with the others', function () {
+    $build = Builds::planted([
+        'counters' => [['id' => 'kept', 'name' => 'Kept', 'kept' => true, 'start' => 2], ['id' => 'lost', 'name' => 'Lost', 'start' => 2]],
+        'routines' => [['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'set', 'counter' => 'kept', 'add' => 3], ['do' => 'set', 'counter' => 'lost', 'add' => 3]]]],
+        'scenarios' => [['id' => 'cut', 'name' => 'Cut', 'until_s' => 8, 'events' => [['at_s' => 1, 'sensor' => 'button', 'is' => 'on'], ['what' => 'power', 'at_s' => 3, 'is' => 'off'], ['what' => 'power', 'at_s' => 5, 'is' => 'on']]]],
+    ]);
+    $counts = fn (float $until_s): array => array_column(RoutineRun::of($build, $build->routines['show'], new Brookstone\Core\Routine\Scenario('cut', 'Cut', $until_s, [], $build->scenarios['cut']->events), byHand: false)['counters'], 'count', 'counter');
+
+    expect($counts(2.5))->toBe(['kept' => 5, 'lost' => 5])->and($counts(8.0))->toBe(['kept' => 5, 'lost' => 2]);
+});

@@ -66,3 +66,16 @@ it('locks a worm exactly where its lead is under the friction angle', function (
         ->and($worm->self_locking)->toBe($worm->back_efficiency === 0.0)
         ->and($worm->efficiency)->toBeLessThanOrEqual(1.0);
 })->with([0.0, 0.05, 0.1, 0.15, 0.157, 0.16, 0.3, 1.0]);
+
+it('knows which pairs interfere: of full-depth teeth at 20° a pinion of so many turns no larger gear than that', function (int $pinion, int $largest) {
+    // The known limits of involute interference without undercutting, z₂ = (z₁² sin²α − 4)/(4 − 2 z₁ sin²α).
+    expect((new Mesh(1.0, $pinion, $largest))->interferes)->toBeFalse()->and((new Mesh(1.0, $pinion, $largest + 1))->interferes)->toBeTrue()
+        ->and($largest)->toBe((int) floor(($pinion ** 2 * sin(deg2rad(20)) ** 2 - 4) / (4 - 2 * $pinion * sin(deg2rad(20)) ** 2)));
+})->with([[13, 16], [14, 26], [15, 45], [16, 101], [17, 1309]]);
+
+it('finds interference whichever of the two is the smaller, and at any size of tooth', function () {
+    foreach ([0.5, 1.0, 2.5] as $module) {
+        expect((new Mesh($module, 12, 12))->interferes)->toBeTrue()->and((new Mesh($module, 13, 13))->interferes)->toBeFalse()
+            ->and((new Mesh($module, 17, 13))->interferes)->toBeTrue()->and((new Mesh($module, 16, 13))->interferes)->toBeFalse();
+    }
+});
