@@ -129,7 +129,7 @@ together(array_map(fn (array $mutant): callable => function (int $place) use ($m
     file_put_contents("{$at}.new", substr($source, 0, $mutant['from']).$mutant['is'].substr($source, $mutant['to']));
     $runs = array_map(fn (array $files): string => sprintf('timeout %d %s vendor/bin/pest --compact %s >/dev/null 2>&1 || exit 1', (int) ceil(USUAL_START_S + SLOWER * array_sum(array_map(fn (string $test): float => $map[$test]['took_s'], $files))), PHP_BINARY, implode(' ', array_map(escapeshellarg(...), $files))), array_chunk(array_keys($come), AT_ONCE));
 
-    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ', [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$root}/{$mutant['file']}").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place], timeout: null);
+    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ', [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$root}/{$mutant['file']}").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place], ['PHP_INI_SCAN_DIR' => (string) getenv('BROOKSTONE_QUICK_INI')], timeout: null); // with the compiler: most of it is computing
 }, $planted), $processes, function (int $which, Process $process) use ($planted, &$survived, &$noticed): void {
     $mutant = $planted[$which];
     if ($process->getExitCode() !== 0) {

@@ -8,7 +8,7 @@ const HEIGHT = 132;
 const MARGIN = { left: 44, right: 74, top: 12, bottom: 30 };
 const SHOWN_OVER_LIMIT = 1.6; // a held motor goes far past its limit: the rest is off the chart
 
-/** Temperature of the winding from cold: over the day as the task says, and held fast. */
+/** Temperature of the winding from cold: over the day as the task says, and stalled. */
 export function HeatChart({ heat }: { heat: HeatCurve }) {
     const hottest = Math.min(heat.limit_C * SHOWN_OVER_LIMIT, Math.max(heat.limit_C * 1.1, ...heat.held_C));
     const end = heat.times_s[heat.times_s.length - 1]!;
@@ -29,7 +29,7 @@ export function HeatChart({ heat }: { heat: HeatCurve }) {
                 viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
                 className="block w-full"
                 role="img"
-                aria-label={`Temperature of the winding: over the day it settles at ${significant(heat.running_C[heat.running_C.length - 1]!, 3)} °C, ${passes < 0 ? 'held fast it stays under' : `held fast it passes after about ${significant(heat.times_s[passes]!, 2)} s`} the limit of ${heat.limit_C} °C.`}
+                aria-label={`Temperature of the winding: over the day it settles at ${significant(heat.running_C[heat.running_C.length - 1]!, 3)} °C, ${passes < 0 ? 'stalled it stays under' : `stalled it passes after about ${significant(heat.times_s[passes]!, 2)} s`} the limit of ${heat.limit_C} °C.`}
             >
                 <g fontSize="11" fill="var(--color-quiet)">
                     {y.ticks(4).map((tick) => (
@@ -75,7 +75,7 @@ export function HeatChart({ heat }: { heat: HeatCurve }) {
                         y={Math.min(y(heat.limit_C) - 9, Math.max(20, y(heat.held_C[heat.held_C.length - 1]!) + 4))}
                         fill="var(--color-tight)"
                     >
-                        held fast
+                        stalled
                     </text>
                 </g>
             </svg>

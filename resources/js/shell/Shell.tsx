@@ -26,7 +26,7 @@ export function Shell({ children }: { children: ReactNode }) {
     return (
         <>
             <title>{`${stored.document.name} · Brookstone`}</title>
-            <header className="flex h-12 items-center gap-3 border-b border-line bg-sheet px-4">
+            <header className="flex h-12 items-center gap-2 border-b border-line bg-sheet px-3 xl:gap-3 xl:px-4">
                 <Wordmark />
                 <span aria-hidden="true" className="text-quiet">
                     /
@@ -35,14 +35,14 @@ export function Shell({ children }: { children: ReactNode }) {
                     path="name"
                     value={stored.document.name}
                     label="Name of the build"
-                    className={`w-56 border bg-transparent px-1 py-0.5 text-[1.05rem] font-semibold hover:border-line focus:bg-well ${nameError === undefined ? 'border-transparent' : 'border-fails'}`}
+                    className={`w-36 min-w-0 border xl:w-56 bg-transparent px-1 py-0.5 text-[1.05rem] font-semibold hover:border-line focus:bg-well ${nameError === undefined ? 'border-transparent' : 'border-fails'}`}
                 />
                 {nameError !== undefined && (
                     <span role="alert" className="narrow text-fails">
                         {nameError}
                     </span>
                 )}
-                <nav aria-label="Build" className="flex gap-1">
+                <nav aria-label="Build" className="flex xl:gap-1">
                     <Place to={base}>Chains</Place>
                     <Place to={`${base}/routines`}>Routines</Place>
                     <Place to={`${base}/rig`}>Rig</Place>
@@ -79,7 +79,7 @@ export function Wordmark() {
     return (
         <Link to="/" className="flex items-center gap-2 font-semibold">
             <img src="/favicon.svg" alt="" width="22" height="22" />
-            Brookstone
+            <span className="sr-only xl:not-sr-only">Brookstone</span>
         </Link>
     );
 }
@@ -89,7 +89,7 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
         <NavLink
             end={!to.endsWith('routines') && !to.endsWith('pictures')}
             to={to}
-            className={({ isActive }) => `px-2 py-1 hover:bg-well ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}
+            className={({ isActive }) => `px-1.5 py-1 hover:bg-well xl:px-2 ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}
         >
             {children}
         </NavLink>
