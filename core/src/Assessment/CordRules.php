@@ -12,6 +12,7 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Linkage\Bars;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\PushrodLever;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Train;
@@ -45,7 +46,7 @@ final class CordRules
         $cord = new Cord($hoist->breaking_N, $hoist->knot_share);
         $load = max($hoist->lineHoldN(), $hoist->lineRaiseN());
         $safety = $cord->safety($load);
-        if ($safety >= Cord::SAFE * (1 - DriveRules::TIE)) {
+        if ($safety >= Cord::SAFE * (1 - Constants::TIE)) {
             return null;
         }
         $wanted = Cord::wanted_N($load, $hoist->knot_share);
@@ -69,7 +70,7 @@ final class CordRules
             return null;
         }
         $pull = min($subject->facts->stallAtLoad_Nm(), $drive->clutch_Nm ?? INF) / $hoist->leverM();
-        if ($pull <= $hoist->bearsN() * (1 + DriveRules::TIE)) {
+        if ($pull <= $hoist->bearsN() * (1 + Constants::TIE)) {
             return null;
         }
         $path = $subject->path;
@@ -97,7 +98,7 @@ final class CordRules
             return null;
         }
         $fleet = new Fleet($hoist->drum_width_m, $hoist->lead_m);
-        if ($fleet->angle_deg <= Fleet::EVEN_DEG * (1 + DriveRules::TIE)) {
+        if ($fleet->angle_deg <= Fleet::EVEN_DEG * (1 + Constants::TIE)) {
             return null;
         }
         $path = $subject->path.'.mechanism';
@@ -132,7 +133,7 @@ final class CordRules
         [$first, $second] = $pair->first === 'other' ? [$other, $subject->motion] : [$subject->motion, $other];
         $values = ['margin' => Quantity::number($pair->margin), 'one' => Quantity::of($one['most'], 'N·m'), 'two' => Quantity::of($two['most'], 'N·m')];
         $at = $subject->path.'.drive.shares_by';
-        if ($pair->margin >= TwoInTurn::CLEARLY * (1 - DriveRules::TIE)) {
+        if ($pair->margin >= TwoInTurn::CLEARLY * (1 - Constants::TIE)) {
             return new Finding('train.in_turn', Severity::Note, $at, new Sentence("{$first->named()} goes first, {$second->named()} once it has met its stop: to start, the second needs {margin} times what the first needs at its hardest.", $values));
         }
         $selector = new Fix(new Sentence('Let a selector decide instead'), [new Change($at, 'selector')]);

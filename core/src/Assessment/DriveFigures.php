@@ -10,6 +10,7 @@ use Brookstone\Core\Drive\Knock;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\ThermalClass;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Quantity\Constants;
 
 /**
  * Everything that decides whether a drive carries a motion through a train, as plain numbers: torques in N·m at the load
@@ -146,7 +147,7 @@ final readonly class DriveFigures
     /** Whether its gears come through when what it moves is stopped dead at its fastest. */
     public function survivesABump(): bool
     {
-        return $this->knock_motor_Nm <= $this->gear_limit_motor_Nm * (1 + DriveRules::TIE);
+        return $this->knock_motor_Nm <= $this->gear_limit_motor_Nm * (1 + Constants::TIE);
     }
 
     /** Inertia of all that moves, at the motor's shaft, kg·m². */

@@ -10,6 +10,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 
 /** Whether the drive carries the load: at its worst, for long, in time, and with the power off. */
@@ -45,7 +46,7 @@ final class DriveJudge implements Judge
         $settings = $subject->build->settings;
         $strains = DriveRules::strains($f, $settings);
         $findings = array_map(fn (LimitViolation $strain): Finding => $this->say($strain, $subject, $f), $strains);
-        $stalls = $f->margin < 1.0 - DriveRules::TIE;
+        $stalls = $f->margin < 1.0 - Constants::TIE;
         $time = $stalls ? null : $this->time($subject); // where it stalls, that is said already
 
         return array_values(array_filter([...$findings, $this->pinches($subject), ...(new DriveNotes)->of($subject, $f), $time]));
@@ -213,7 +214,7 @@ final class DriveJudge implements Judge
         if ($there === null || $back === null) {
             return new Finding('drive.over_target', Severity::Fails, $subject->path.'.task.move_s', new Sentence(
                 "To {$to} it is not there after {patience}, where {target} are asked for.",
-                ['patience' => Quantity::of($facts->patience_s(), 's'), 'target' => Quantity::of($task->move_s, 's')],
+                ['patience' => Quantity::of($facts->motion->patience_s(), 's'), 'target' => Quantity::of($task->move_s, 's')],
             ), $subject->proposals(fn (): array => Repairs::hurry($subject)));
         }
         $values = ['takes' => Quantity::of($there, 's'), 'target' => Quantity::of($task->move_s, 's')];

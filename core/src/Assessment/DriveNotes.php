@@ -50,7 +50,7 @@ final class DriveNotes
         }
         $slop = $servo->slop_deg + $subject->motion->train->backlash_deg() * $f->ratio;
 
-        return $slop > $servo->deadband_deg * (1 + DriveRules::TIE) ? new Finding('drive.buzzes', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
+        return $slop > $servo->deadband_deg * (1 + Constants::TIE) ? new Finding('drive.buzzes', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
             'It hunts and buzzes: {slop} of play at its shaft is more than the {band} within which it does not correct.',
             ['slop' => Quantity::of($slop, '°'), 'band' => Quantity::of($servo->deadband_deg, '°')],
         ), $subject->proposals(fn (): array => [...Repairs::gate($subject), ...Repairs::quieter($subject)])) : null;
@@ -153,11 +153,11 @@ final class DriveNotes
         }
         $names = Sentence::listed(array_map(fn (Motion $other): string => $other->named(), $others));
         $gives = $f->on->most_Nm;
-        if ($gives >= $needs * $subject->build->settings->peak_margin * (1 - DriveRules::TIE)) {
+        if ($gives >= $needs * $subject->build->settings->peak_margin * (1 - Constants::TIE)) {
             return null;
         }
 
-        return new Finding('drive.together_weak', $gives < $needs * (1 - DriveRules::TIE) ? Severity::Fails : Severity::Tight, $subject->path.'.drive.shares', new Sentence(
+        return new Finding('drive.together_weak', $gives < $needs * (1 - Constants::TIE) ? Severity::Fails : Severity::Tight, $subject->path.'.drive.shares', new Sentence(
             "One motor moves this and {$names} at once: together they ask {needs} of it at the worst, and it gives {gives}.", ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
         ), [new Fix(new Sentence('Give it a motor of its own'), [new Change($subject->path.'.drive.shares', null), new Change($subject->path.'.drive.selector', null)])]);
     }

@@ -9,12 +9,11 @@ use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Load\Profile;
+use Brookstone\Core\Quantity\Constants;
 
 /** The limits of drives. The judge puts what they find into sentences, the choice sorts by it; nothing else decides. */
 final class DriveRules
 {
-    public const TIE = 1e-9;           // relative: limits closer than this count as met
-
     public const SUPPLY_TIGHT = 0.8;   // of what the supply gives
 
     private const KNOCK_NOTE = 2.0;    // times what the gears survive: worth knowing even where nothing bumps into it
@@ -29,7 +28,7 @@ final class DriveRules
     public static function strains(DriveFigures $f, Settings $settings): array
     {
         $strains = [];
-        $over = 1 + self::TIE;
+        $over = 1 + Constants::TIE;
 
         // The supply.
         if ($f->fit === SupplyFit::Low) {
@@ -43,8 +42,8 @@ final class DriveRules
         }
 
         // The worst instant of the move.
-        if ($f->margin < $settings->peak_margin * (1 - self::TIE)) {
-            $strains[] = new LimitViolation('drive.peak_margin', $f->margin < 1.0 - self::TIE ? Severity::Fails : Severity::Tight, 1 / max($f->margin, 1e-12));
+        if ($f->margin < $settings->peak_margin * (1 - Constants::TIE)) {
+            $strains[] = new LimitViolation('drive.peak_margin', $f->margin < 1.0 - Constants::TIE ? Severity::Fails : Severity::Tight, 1 / max($f->margin, 1e-12));
         }
         if ($f->through_motor_Nm > $f->gear_limit_motor_Nm * $over) {
             $strains[] = new LimitViolation('drive.gearbox_limit', Severity::Fails, $f->through_motor_Nm / $f->gear_limit_motor_Nm);
@@ -55,7 +54,7 @@ final class DriveRules
         } elseif ($f->knock_motor_Nm > self::KNOCK_NOTE * $f->gear_limit_motor_Nm) {
             $strains[] = new LimitViolation('drive.knock', Severity::Note, $f->knock_motor_Nm / $f->gear_limit_motor_Nm);
         }
-        if ($f->drive->clutch_Nm !== null && $f->drive->clutch_Nm < self::CLUTCH_TIGHT * $f->peak_Nm * (1 - self::TIE)) {
+        if ($f->drive->clutch_Nm !== null && $f->drive->clutch_Nm < self::CLUTCH_TIGHT * $f->peak_Nm * (1 - Constants::TIE)) {
             $strains[] = new LimitViolation('drive.clutch_slips', $f->drive->clutch_Nm < $f->peak_Nm ? Severity::Fails : Severity::Tight, $f->peak_Nm / $f->drive->clutch_Nm);
         }
         if ($f->counts) {
@@ -86,7 +85,7 @@ final class DriveRules
         // With the power off.
         if ($f->task->holds_unpowered || $f->drive->gated) {
             if ($f->hold_Nm * $settings->hold_margin > $f->holds_unpowered_Nm * $over) {
-                $strains[] = new LimitViolation($f->task->holds_unpowered ? 'drive.lets_go' : 'drive.gate_lets_go', $f->hold_Nm > $f->holds_unpowered_Nm * (1 - self::TIE) ? Severity::Fails : Severity::Tight, $f->hold_Nm / max($f->holds_unpowered_Nm, 1e-12));
+                $strains[] = new LimitViolation($f->task->holds_unpowered ? 'drive.lets_go' : 'drive.gate_lets_go', $f->hold_Nm > $f->holds_unpowered_Nm * (1 - Constants::TIE) ? Severity::Fails : Severity::Tight, $f->hold_Nm / max($f->holds_unpowered_Nm, 1e-12));
             }
         }
 
@@ -110,7 +109,7 @@ final class DriveRules
             $share = $f->drive->ramp_s > 0.0
                 ? $f->startsWith_Nm($f->drive->ramp_s) / max(1e-12, $motor->available_Nm($f->on->volts_V, $speed))
                 : $speed / max(1e-12, $motor->startsUpTo_rad_s($f->on->volts_V, $f->through_motor_Nm, $f->atMotor_kgm2()));
-            if ($share > 1 + self::TIE) {
+            if ($share > 1 + Constants::TIE) {
                 $strains[] = new LimitViolation('drive.step_start', Severity::Fails, $share);
             }
         }
@@ -134,7 +133,7 @@ final class DriveRules
         }
 
         return match (true) {
-            $there_s > $target_s * (1 + self::TIE) => new LimitViolation('drive.over_target', Severity::Fails, $there_s / $target_s),
+            $there_s > $target_s * (1 + Constants::TIE) => new LimitViolation('drive.over_target', Severity::Fails, $there_s / $target_s),
             $there_s > $target_s * (1 - $settings->over_time_share) => new LimitViolation('drive.over_target', Severity::Tight, $there_s / $target_s),
             default => null,
         };

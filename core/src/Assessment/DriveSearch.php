@@ -44,7 +44,7 @@ final class DriveSearch
     public function __construct(private readonly Build $build, private readonly Motion $motion, private readonly Stock $stock)
     {
         $this->table = new MoveTable($motion);
-        $this->patience_s = (new MotionFigures($motion))->patience_s();
+        $this->patience_s = $motion->patience_s();
         $this->ramped_s = $motion->ramp()->time_s($motion->turn_rad());
         $this->reach_rad = $motion->reach_rad();
         $this->ramped_rad_s = $motion->ramp()->speed;

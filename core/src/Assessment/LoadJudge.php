@@ -16,6 +16,7 @@ use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\SpringLever;
 use Brookstone\Core\Mechanism\Turntable;
 use Brookstone\Core\Mechanism\Wheels;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 
 /** What the move asks for. */
@@ -28,8 +29,6 @@ final class LoadJudge implements Judge
     private const CLIMBS_FAR = 1.25;    // last radius over first
 
     private const WIDEST_DRUM_M = 0.5;
-
-    private const TIE = 1e-9;           // relative
 
     private const USUAL_KG_M2 = 8.0;    // of what is built from wood, card and metal, for the square of its size
 
@@ -79,7 +78,7 @@ final class LoadJudge implements Judge
         [$low, $high] = [min($move->from, $move->to), max($move->from, $move->to)];
         $mechanism = $motion->mechanism;
         $pulls = [$mechanism->staticTorqueNm($low) - $mechanism->frictionNm($low), -$mechanism->staticTorqueNm($high) - $mechanism->frictionNm($high)];
-        if ($motion->task->keeps_turning || $mechanism->isEndless() || min($pulls) <= self::TIE) {
+        if ($motion->task->keeps_turning || $mechanism->isEndless() || min($pulls) <= Constants::TIE) {
             return null;
         }
         // Between them it tips over: where the torque passes zero.
@@ -168,7 +167,7 @@ final class LoadJudge implements Judge
             $carries = $motion->task->payload->isOn($there);
             $moved = $carries ? $hoist : $hoist->unloaded();
             $lowers = $motion->move()->direction() > 0 xor $there;
-            if (($lowers ? $moved->lineLowerN() : $moved->lineRaiseN()) > self::TIE * $hoist->lineRaiseN()) {
+            if (($lowers ? $moved->lineLowerN() : $moved->lineRaiseN()) > Constants::TIE * $hoist->lineRaiseN()) {
                 continue;
             }
             if ($moved->weightN() > 0.0) {
@@ -205,7 +204,7 @@ final class LoadJudge implements Judge
                 ['at' => $subject->motion->unit()->quantity($subject->motion->unit()->fromSi($there->worst_at)), 'worst' => Quantity::of($there->static_peak_Nm, 'N·m'), 'start' => Quantity::of($atStart, 'N·m')],
             ));
         }
-        if ($arm->counterbalance_Nm > $arm->gravityNm() * (1 + self::TIE)) {
+        if ($arm->counterbalance_Nm > $arm->gravityNm() * (1 + Constants::TIE)) {
             $findings[] = new Finding('load.overbalanced', Severity::Tight, $subject->path.'.mechanism.counterbalance_Nm', new Sentence(
                 'The counterweight of {counter} is stronger than the weight of {gravity}: it rises by itself and will not come down unpowered.',
                 ['counter' => Quantity::of($arm->counterbalance_Nm, 'N·m'), 'gravity' => Quantity::of($arm->gravityNm(), 'N·m')],

@@ -24,8 +24,6 @@ use Brookstone\Core\Stops\RunOn;
 final class MotionFigures
 {
     /** A run is given up after so many times the target time, 20 s at least: who waits longer has a wrong drive. */
-    private const PATIENCE = 5.0;
-
     private ?MoveLoad $there = null;
 
     private ?MoveLoad $back = null;
@@ -147,7 +145,7 @@ final class MotionFigures
         }
         $free = Plant::through($motion->moved(true), $motion->train, $motion->drive->motor, slips: false);
 
-        return MotionRun::of($free, $motion->drive->line(), $motion->move()->from, $motion->move()->to, $this->patience_s(), ramp_s: $motion->drive->ramp_s)->peak_out_Nm;
+        return MotionRun::of($free, $motion->drive->line(), $motion->move()->from, $motion->move()->to, $this->motion->patience_s(), ramp_s: $motion->drive->ramp_s)->peak_out_Nm;
     }
 
     /** Where a stepper pulls least over what it needs, both ways. */
@@ -208,12 +206,6 @@ final class MotionFigures
     public function fastest_rad_s(): float
     {
         return $this->motion->counts() ? $this->motion->ramp()->speed : max($this->runThere()['fastest'], $this->runBack()['fastest']);
-    }
-
-    /** When a run is given up, s. */
-    public function patience_s(float $speed = 1.0): float
-    {
-        return max(20.0, self::PATIENCE * $this->motion->task->move_s / $speed);
     }
 
     /** The longer of the ways from any other place to this one, s; null when one of them is never made. */
@@ -277,7 +269,7 @@ final class MotionFigures
     {
         $motion = $this->motion;
         $unit = $motion->unit();
-        $patience = $this->patience_s($speed);
+        $patience = $this->motion->patience_s($speed);
         if ($motion->drive === null || $from === $to) {
             return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'fastest' => 0.0, 'path' => []];
         }

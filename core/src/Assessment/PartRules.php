@@ -10,6 +10,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Slide;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\RoundBelt;
 use Brookstone\Core\Train\Stage;
@@ -77,7 +78,7 @@ final class PartRules
         $figures = DriveFigures::of($subject);
         $after = new Train(array_slice($subject->motion->train->stages, $i + 1));
         $pull = $figures->peak_Nm / $after->ratio() / $after->efficiency() / ($stage->drivenPitchRadius_mm() / 1000);
-        if ($pull <= $belt->carries_N * (1 + DriveRules::TIE)) {
+        if ($pull <= $belt->carries_N * (1 + Constants::TIE)) {
             $place = $subject->motion->task->tolerance;
 
             return $place === null ? null : new Finding('train.belt_creeps', Severity::Note, "{$subject->path}.train.{$i}.type", new Sentence('A round belt creeps by a hundredth or two under load: let what tells the place sit behind it.'));

@@ -12,6 +12,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Wheels;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Ratios;
@@ -30,7 +31,7 @@ final class RollingJudge
         $radius = $wheels->wheel_radius_m;
         $needs = $subject->facts->passes_Nm();
         $values = ['grip' => Quantity::of($grip / $radius, 'N'), 'needs' => Quantity::of($needs / $radius, 'N')];
-        if ($needs > $grip * (1 + DriveRules::TIE)) {
+        if ($needs > $grip * (1 + Constants::TIE)) {
             return [new Finding('load.wheels_slip', Severity::Fails, $subject->path.'.task.move_s', new Sentence('The wanted move pushes with {needs}, but its tyres grip only {grip}: they spin.', $values), $this->slower($subject))];
         }
         if ($subject->motion->drive === null) {
@@ -40,7 +41,7 @@ final class RollingJudge
 
         $ramp = $subject->motion->drive->ramp_s;
 
-        return $pushes > $grip * (1 + DriveRules::TIE) ? [new Finding('load.wheels_slip', Severity::Tight, $subject->path.'.drive.ramp_s', new Sentence(
+        return $pushes > $grip * (1 + Constants::TIE) ? [new Finding('load.wheels_slip', Severity::Tight, $subject->path.'.drive.ramp_s', new Sentence(
             ($ramp > 0.0 ? 'Ramped up over {ramp}' : 'Switched straight on').' its tyres would have to push with {pushes}, but they grip only {grip}: they spin.',
             $values + ['pushes' => Quantity::of($pushes / $radius, 'N'), 'ramp' => Quantity::of($ramp, 's')],
         ), [...$this->ramp($subject, $grip), ...$this->lowerDuty($subject, $grip), ...$this->gear($subject, $grip)])] : [];

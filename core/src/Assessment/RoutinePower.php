@@ -11,6 +11,7 @@ use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\GoStep;
@@ -138,7 +139,7 @@ final readonly class RoutinePower
         }
         foreach ($sums as $id => $sum) {
             $supply = $this->build->supplies[$id];
-            if (count($names[$id]) < 2 || $sum <= $supply->max_A * (1 + DriveRules::TIE)) {
+            if (count($names[$id]) < 2 || $sum <= $supply->max_A * (1 + Constants::TIE)) {
                 continue;
             }
             $branches = $this->context->stepsAt("{$path}.branches");

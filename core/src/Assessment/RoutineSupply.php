@@ -11,6 +11,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Rehearsal\Day;
@@ -106,7 +107,7 @@ final readonly class RoutineSupply
         $day = $this->day->charge_Ah($supply->id);
         $wanted = $this->build->settings->battery_days;
         $first = array_key_first($this->day->runs);
-        if ($supply->capacity_Ah === null || $first === null || $day <= 0.0 || $supply->capacity_Ah / $day >= $wanted * (1 - DriveRules::TIE)) {
+        if ($supply->capacity_Ah === null || $first === null || $day <= 0.0 || $supply->capacity_Ah / $day >= $wanted * (1 - Constants::TIE)) {
             return;
         }
         $most = $this->day->most($supply->id);
@@ -141,7 +142,7 @@ final readonly class RoutineSupply
     {
         [$sum, $together] = $this->atMost($supply);
         $routines = array_map(fn (string $id): Routine => $this->build->routines[$id], $together);
-        if (count($routines) < 2 || $sum <= $supply->max_A * (1 + DriveRules::TIE) || array_filter($this->build->routines, fn (Routine $routine): bool => $this->context->tells($routine, null, self::SAGS)) !== []) {
+        if (count($routines) < 2 || $sum <= $supply->max_A * (1 + Constants::TIE) || array_filter($this->build->routines, fn (Routine $routine): bool => $this->context->tells($routine, null, self::SAGS)) !== []) {
             return;
         }
         $names = array_map(fn (Routine $routine): string => $routine->named(), $routines);

@@ -12,6 +12,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Stops\RunOn;
 
@@ -25,8 +26,6 @@ final class StopsJudge implements Judge
     private const EARLY_SHARE = 0.25;     // of the travel: with more run-on than that it is too fast, and no earlier switch helps
 
     private const DUTIES = [0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.25, 0.2, 0.15, 0.1];
-
-    private const TIE = 1e-9;             // relative
 
     public function judge(MotionInBuild $subject): Link
     {
@@ -158,7 +157,7 @@ final class StopsJudge implements Judge
     {
         $one = $subject->motion->pulseLength();
         $allowed = $subject->motion->task->tolerance;
-        if ($one === null || $allowed === null || $one <= $allowed * (1 + self::TIE)) {
+        if ($one === null || $allowed === null || $one <= $allowed * (1 + Constants::TIE)) {
             return [];
         }
         $enough = ceil((float) $subject->motion->stops->encoder_pulses * $one / $allowed);
@@ -185,7 +184,7 @@ final class StopsJudge implements Judge
         $stands = $switch->direction() > 0 ? min($stop, $switch->at + $runOn) : max($stop, $switch->at - $runOn);
         $off = abs($stands - $place);
         $allowed = $asked ?? self::OFF_PLACE_SHARE * abs($unit->fromSi($motion->move()->distance()));
-        if ($off <= $allowed * (1 + self::TIE) || ($asked === null && $switch->isMark)) {
+        if ($off <= $allowed * (1 + Constants::TIE) || ($asked === null && $switch->isMark)) {
             return [];
         }
         $earlier = round($place - $switch->direction() * $runOn, $unit === PositionUnit::Degrees ? 2 : 5);
@@ -249,7 +248,7 @@ final class StopsJudge implements Judge
             ), $this->moveStop($subject, $switch, $runOn->distance))];
         }
         $wanted = $subject->build->settings->stop_clearance;
-        if ($runOn->distance * $wanted <= $room * (1 + self::TIE)) {
+        if ($runOn->distance * $wanted <= $room * (1 + Constants::TIE)) {
             return [];
         }
         $fails = $runOn->distance >= $room;

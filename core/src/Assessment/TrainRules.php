@@ -10,6 +10,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\PushrodLever;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\BeltDrive;
 use Brookstone\Core\Train\GearMaterial;
@@ -101,7 +102,7 @@ final class TrainRules
             $at = "{$subject->path}.train.{$i}.material";
             $words = 'a tooth of stage '.($i + 1)." in {$stage->material->inWords()}";
             $says = fn (string $when, float $sees): Sentence => new Sentence($when.$words.' is stressed to {stress} at its root; the limit is {bears}.', ['stress' => Quantity::of($sees, 'MPa'), 'bears' => Quantity::of($bears, 'MPa')]);
-            $most = $bears * (1 + DriveRules::TIE);
+            $most = $bears * (1 + Constants::TIE);
             $findings[] = match (true) {
                 $stress['running'] > $most => new Finding('train.tooth_running', Severity::Fails, $at, $says('At the worst instant of the move ', $stress['running']), self::stronger($subject, $i, $stress['running'])),
                 $subject->motion->task->knocked && $stress['knock'] > $most => new Finding('train.tooth_knock', Severity::Fails, $at, $says('When it is bumped ', $stress['knock']), self::stronger($subject, $i, $stress['knock'])),

@@ -23,6 +23,10 @@ final readonly class Motion
 {
     use Named;
 
+    private const LEAST_PATIENCE_S = 20.0;
+
+    private const PATIENCE = 5.0; // times
+
     private const TURN_DEG = 360.0;
 
     private const SAMPLES = 24; // of its travel
@@ -223,6 +227,12 @@ final readonly class Motion
     public function isAbsolute(): bool
     {
         return $this->drive?->motor->isPositional() ?? false;
+    }
+
+    /** After how long a move that is not there yet is taken for one that never gets there, s: 20 s, or five times what its task asks for. */
+    public function patience_s(float $speed = 1.0): float
+    {
+        return max(self::LEAST_PATIENCE_S, self::PATIENCE * $this->task->move_s / $speed);
     }
 
     /** How far its shaft turns over the move of its task, rad. */

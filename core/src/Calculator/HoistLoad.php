@@ -16,8 +16,6 @@ use Brookstone\Core\Shape\RecordShape;
 
 final readonly class HoistLoad implements Calculator
 {
-    private const TIE = 1e-9; // relative
-
     public function name(): string
     {
         return 'load.hoist';
@@ -55,7 +53,7 @@ final readonly class HoistLoad implements Calculator
         $raise = $hoist->lineRaiseN();
         $peak = $hoist->linePeakN($inputs['speed_m_s'] / $inputs['accel_s']);
         $lower = $hoist->lineLowerN();
-        $overhauls = $lower > self::TIE * $raise;
+        $overhauls = $lower > Constants::TIE * $raise;
 
         return ['inputs' => $inputs, 'results' => [
             'line_hold_N' => $hold, 'line_raise_N' => $raise, 'line_peak_N' => $peak, 'line_lower_N' => $lower,

@@ -12,6 +12,7 @@ use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
@@ -20,8 +21,6 @@ use Brookstone\Core\Shape\RecordShape;
 
 final readonly class ServoPointCalculator implements Calculator
 {
-    private const TIE = 1e-9; // relative
-
     public function name(): string
     {
         return 'drive.servo_point';
@@ -51,7 +50,7 @@ final readonly class ServoPointCalculator implements Calculator
     {
         foreach ($inputs['ratings'] ?? [] as $i => $rating) {
             foreach (array_slice($inputs['ratings'], 0, $i) as $earlier) {
-                if (isset($rating['volts_V'], $earlier['volts_V']) && abs($rating['volts_V'] - $earlier['volts_V']) <= self::TIE * $rating['volts_V']) {
+                if (isset($rating['volts_V'], $earlier['volts_V']) && abs($rating['volts_V'] - $earlier['volts_V']) <= Constants::TIE * $rating['volts_V']) {
                     $errors->add("ratings.{$i}.volts_V", 'This voltage has a rating already: '.$rating['volts_V'].' V.');
                 }
             }

@@ -12,8 +12,6 @@ use Brookstone\Core\Shape\RecordShape;
 
 final readonly class SlideLoad implements Calculator
 {
-    private const TIE = 1e-9; // relative
-
     public function name(): string
     {
         return 'load.slide';
@@ -52,7 +50,7 @@ final readonly class SlideLoad implements Calculator
             'force_steady_N' => $steady, 'force_peak_N' => $peak, 'torque_steady_Nm' => $steady * $radius, 'torque_peak_Nm' => $peak * $radius,
             'pulley_rpm' => $inputs['speed_m_s'] / $radius / Constants::RAD_S_PER_RPM,
             'peak_power_W' => $peak * $inputs['speed_m_s'],
-            'runs_back' => $slide->downhillN() - $slide->dragN() > self::TIE * ($slide->downhillN() + $slide->dragN()),
+            'runs_back' => $slide->downhillN() - $slide->dragN() > Constants::TIE * ($slide->downhillN() + $slide->dragN()),
         ], 'findings' => []];
     }
 }

@@ -18,8 +18,6 @@ use Brookstone\Core\Shape\RecordShape;
 
 final readonly class WheelsLoad implements Calculator
 {
-    private const TIE = 1e-9; // relative
-
     public function name(): string
     {
         return 'load.wheels';
@@ -57,14 +55,14 @@ final readonly class WheelsLoad implements Calculator
         $steady = $wheels->downhillN() + $wheels->rollingN();
         $peak = $steady + $wheels->mass_kg * $inputs['speed_m_s'] / $inputs['accel_s'];
         $limit = $wheels->tractionN();
-        $slips = $peak > $limit * (1 + self::TIE);
+        $slips = $peak > $limit * (1 + Constants::TIE);
         $start = $inputs['stall_at_wheels_Nm'] === null ? null : $inputs['stall_at_wheels_Nm'] / $radius;
         $values = ['limit' => Quantity::of($limit, 'N'), 'peak' => Quantity::of($peak, 'N')] + ($start === null ? [] : ['start' => Quantity::of($start, 'N')]);
         $findings = [];
         if ($slips) {
             $findings[] = new Finding('load.wheels_slip', Severity::Fails, 'accel_s', new Sentence('Speeding up takes {peak}, but the tyres grip only {limit}: take more time.', $values));
         }
-        if ($start !== null && $start > $limit * (1 + self::TIE)) {
+        if ($start !== null && $start > $limit * (1 + Constants::TIE)) {
             $findings[] = new Finding('load.wheels_slip', Severity::Tight, 'stall_at_wheels_Nm', new Sentence('Switched straight on, the motor pushes with {start}, but the tyres grip only {limit}: they spin. Ramp it, or gear it otherwise.', $values));
         }
 
@@ -74,7 +72,7 @@ final readonly class WheelsLoad implements Calculator
             'traction_limit_N' => $limit,
             'max_accel_m_s2' => ($limit - $steady) / $wheels->mass_kg,
             'slips' => $slips,
-            'slips_if_switched_on' => $start === null ? null : $start > $limit * (1 + self::TIE),
+            'slips_if_switched_on' => $start === null ? null : $start > $limit * (1 + Constants::TIE),
         ], 'findings' => $findings];
     }
 }

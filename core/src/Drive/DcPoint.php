@@ -9,8 +9,6 @@ use Brookstone\Core\Quantity\Constants;
 /** Where a brushed motor settles against a steady load. */
 final readonly class DcPoint
 {
-    private const TIE = 1e-9; // relative
-
     private function __construct(
         public float $speed_rpm,
         public float $current_A,
@@ -31,7 +29,7 @@ final readonly class DcPoint
     public static function of(DcMotor $motor, float $supply_V, float $duty, float $load_Nm): self
     {
         $line = $motor->line($supply_V, $duty);
-        $stalled = $line->stall_Nm <= 0.0 || $load_Nm >= $line->stall_Nm * (1 - self::TIE);
+        $stalled = $line->stall_Nm <= 0.0 || $load_Nm >= $line->stall_Nm * (1 - Constants::TIE);
         $speed = $stalled ? 0.0 : $line->speedAgainst($load_Nm);
         $current = $stalled ? $line->stall_A : $line->currentAt($load_Nm);
         $output = $load_Nm * $speed;

@@ -15,8 +15,6 @@ final readonly class Servo implements Drive
 {
     use RubsUnpowered;
 
-    private const TIE = 1e-9; // relative
-
     /** @var non-empty-list<ServoRating> by rising voltage */
     public array $ratings;
 
@@ -46,7 +44,7 @@ final readonly class Servo implements Drive
         }
         usort($ratings, fn (ServoRating $a, ServoRating $b): int => $a->volts_V <=> $b->volts_V);
         foreach ($ratings as $i => $rating) {
-            if ($i > 0 && $rating->volts_V - $ratings[$i - 1]->volts_V <= self::TIE * $rating->volts_V) {
+            if ($i > 0 && $rating->volts_V - $ratings[$i - 1]->volts_V <= Constants::TIE * $rating->volts_V) {
                 throw ImpossibleValue::because('ratings', 'give '.$rating->volts_V.' V twice.');
             }
         }
@@ -160,8 +158,8 @@ final readonly class Servo implements Drive
         [$low, $high] = $this->voltageRange();
 
         return match (true) {
-            $supply_V > $high * (1 + self::TIE) => SupplyFit::FarTooHigh,
-            $supply_V < $low * (1 - self::TIE) => SupplyFit::Low,
+            $supply_V > $high * (1 + Constants::TIE) => SupplyFit::FarTooHigh,
+            $supply_V < $low * (1 - Constants::TIE) => SupplyFit::Low,
             default => SupplyFit::Fits,
         };
     }

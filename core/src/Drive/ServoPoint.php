@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Drive;
 
+use Brookstone\Core\Quantity\Constants;
+
 /** What a servo does against a steady load at a voltage. */
 final readonly class ServoPoint
 {
-    private const TIE = 1e-9; // relative
-
     private function __construct(
         public float $stall_Nm,
         public float $no_load_deg_s,
@@ -25,7 +25,7 @@ final readonly class ServoPoint
     public static function of(Servo $servo, float $supply_V, float $load_Nm, float $angle_deg): self
     {
         $rating = $servo->at($supply_V);
-        $stalled = $load_Nm >= $rating->stall_Nm * (1 - self::TIE);
+        $stalled = $load_Nm >= $rating->stall_Nm * (1 - Constants::TIE);
         $speed = $stalled ? 0.0 : $rating->speed_deg_s * (1 - $load_Nm / $rating->stall_Nm);
 
         return new self(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Linkage;
 
 use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Quantity\Constants;
 
 /**
  * Four bars in a loop: crank, coupler, rocker and the ground between the two pivots. Angles from the line that leads from
@@ -14,8 +15,6 @@ use Brookstone\Core\Error\ImpossibleValue;
  */
 final readonly class FourBar
 {
-    private const TIE = 1e-9; // relative
-
     /** @throws ImpossibleValue when the longest is as long as the other three together */
     public function __construct(public float $crank_m, public float $coupler_m, public float $rocker_m, public float $ground_m)
     {
@@ -38,7 +37,7 @@ final readonly class FourBar
         }
         $longest = max($bars);
 
-        return 2 * $longest >= array_sum($bars) * (1 - self::TIE) ? [(string) array_search($longest, $bars, true) => 'Is as long as the other three together: they cannot close.'] : [];
+        return 2 * $longest >= array_sum($bars) * (1 - Constants::TIE) ? [(string) array_search($longest, $bars, true) => 'Is as long as the other three together: they cannot close.'] : [];
     }
 
     /** `crank-rocker`, `rocker-crank`, `double-crank`, `double-rocker`, `change-point` or `triple-rocker`. */
@@ -49,7 +48,7 @@ final readonly class FourBar
         $others = array_sum($bars) - $extremes;
 
         return match (true) {
-            abs($extremes - $others) <= self::TIE * $others => 'change-point',
+            abs($extremes - $others) <= Constants::TIE * $others => 'change-point',
             $extremes > $others => 'triple-rocker',
             default => (string) array_search(min($bars), $bars, true),
         };

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Load;
 
 use Brookstone\Core\Mechanism\Mechanism;
+use Brookstone\Core\Quantity\Constants;
 
 /**
  * What a wanted move asks of the shaft, over every instant of it, as MoveTorque has it. Torques in N·m at the shaft, positions in rad or m.
@@ -16,8 +17,6 @@ final readonly class MoveLoad
     private const LEAST = 16;      // of a smooth piece, however short
 
     private const MOST = 1536;
-
-    private const TIE = 1e-9;      // relative: limits closer than this count as met
 
     private function __construct(
         /** Largest |T| without inertia and friction. */
@@ -75,7 +74,7 @@ final readonly class MoveLoad
                 ? ['at' => $from, 'value' => max(-INF, ...$values)]
                 : Extremum::refine(fn (float $t): float => $of($needed->sample($t, $piece, $inside)), $from, $to, array_values($values));
             $here = $largest($held, fn (array $at): float => abs($at[2]));
-            if ($here['value'] > $worst['value'] * (1 + self::TIE)) {
+            if ($here['value'] > $worst['value'] * (1 + Constants::TIE)) {
                 $worst = ['at' => $needed->place($here['at'], $piece), 'value' => $here['value']];
             }
             $eased = max($eased, $largest($driven, fn (array $at): float => -$direction * $at[2] - $at[3])['value']);
@@ -87,14 +86,14 @@ final readonly class MoveLoad
 
         return new self(
             static_peak_Nm: max(0.0, $worst['value']),
-            worst_at: abs($static($move->from)) >= $worst['value'] * (1 - self::TIE) ? $move->from : $worst['at'],
+            worst_at: abs($static($move->from)) >= $worst['value'] * (1 - Constants::TIE) ? $move->from : $worst['at'],
             peak_Nm: $peak,
             rms_Nm: sqrt($squares),
             hold_from_Nm: abs($static($move->from)),
             hold_to_Nm: abs($static($move->to)),
             peak_speed_rad_s: $fastest,
             peak_power_W: $power,
-            overhauls: self::TIE * max($worst['value'], $drag) < $eased,
+            overhauls: Constants::TIE * max($worst['value'], $drag) < $eased,
             steady_peak_Nm: $steady,
         );
     }

@@ -7,6 +7,8 @@ namespace Brookstone\Core\Quantity;
 /** Constants of nature and of units. The international units and the standard gravity are exact by definition. */
 final class Constants
 {
+    public const TIE = 1e-9;                      // relative: two numbers closer than this are the same, and a limit that is met so closely is met
+
     public const GRAVITY_M_S2 = 9.80665;          // m/s²: standard gravity, CGPM 3 (1901); BIPM SI Brochure 9, §5
 
     public const INCH_M = 0.0254;                 // m: international inch, exact since 1959

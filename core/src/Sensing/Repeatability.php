@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Sensing;
 
+use Brookstone\Core\Quantity\Constants;
+
 /** Bias and spread of a move added up over moves without homing: worst = |bias|·n + 3·sd·√n. All in one unit of length or angle. */
 final readonly class Repeatability
 {
-    private const TIE = 1e-9;
-
     private const SIGMAS = 3.0;
 
     public float $worst_error;
@@ -24,7 +24,7 @@ final readonly class Repeatability
         $spread = self::SIGMAS * $sd;
         $worst = fn (float $n): float => $bias * $n + $spread * sqrt($n);
         $this->worst_error = $worst($moves);
-        $this->within = $this->worst_error <= $tolerance * (1 + self::TIE);
+        $this->within = $this->worst_error <= $tolerance * (1 + Constants::TIE);
         if ($bias <= 0.0 && $spread <= 0.0) {
             $this->max_moves = INF;
 
@@ -33,6 +33,6 @@ final readonly class Repeatability
         // |b|·x² + 3·sd·x = tolerance, x = √n.
         $root = $bias > 0.0 ? (sqrt($spread ** 2 + 4 * $bias * $tolerance) - $spread) / (2 * $bias) : $tolerance / $spread;
         $most = min(1e15, floor($root ** 2));
-        $this->max_moves = $most + ($worst($most + 1) <= $tolerance * (1 + self::TIE) ? 1 : 0);
+        $this->max_moves = $most + ($worst($most + 1) <= $tolerance * (1 + Constants::TIE) ? 1 : 0);
     }
 }

@@ -12,8 +12,6 @@ use Brookstone\Core\Stops\RunOn;
 /** What a controller is told of moves before it makes any: how long they take, and how far things run on. Each is worked out once. */
 final class ComputedTimes
 {
-    private const POWER_UP_S = 20.0; // longest move that a timed go looks up
-
     /** @var array<string, ?float> */
     private array $times = [];
 
@@ -33,7 +31,7 @@ final class ComputedTimes
             $unit = $motion->unit();
             $this->times[$key] = $motion->drive === null ? null : MotionRun::of(
                 $motion->plant(), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to),
-                max(self::POWER_UP_S, 5 * $motion->task->move_s / $speed), ramp_s: $motion->drive->ramp_s,
+                $motion->patience_s($speed), ramp_s: $motion->drive->ramp_s,
             )->time_s;
         }
 

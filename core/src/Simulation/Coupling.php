@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Quantity\Constants;
 
 /**
  * How motor, train and load go together at a speed: ω̇ = (push − against − fade·ω)/inertia, all at the load's shaft and along the command.
@@ -32,8 +33,6 @@ final class Coupling
     public const AT_ONCE = -3.0;
 
     /** Share of a torque or speed under which it counts as none. */
-    private const TIE = 1e-9;
-
     private const LEAST_KGM2 = 1e-15;
 
     /** Pieces of a motor's line: as much as its controller lets it, what it does by itself, past its no-load speed. */
@@ -151,7 +150,7 @@ final class Coupling
         $gains = (($this->push - $this->against) / $this->inertia - $slope * $speed) * $time;
 
         return $this->lasts($speed, $speed + $gains, $against, $own) // it gains no more than that
-            || ($slope * $time > self::TIE && $this->lasts($speed, $speed - $gains / ($slope * $time) * expm1(-$slope * $time), $against, $own));
+            || ($slope * $time > Constants::TIE && $this->lasts($speed, $speed - $gains / ($slope * $time) * expm1(-$slope * $time), $against, $own));
     }
 
     /** Whether it is the same from one speed to another, against this load. */
@@ -190,12 +189,12 @@ final class Coupling
             $torque = $base - $fall * $ratio * $speed;
             $corner = ($base - $motor->limit_Nm) / $fall / $ratio;
             $free = $base / $fall / $ratio;
-            if ($torque > $motor->limit_Nm * (1 + self::TIE)) {
+            if ($torque > $motor->limit_Nm * (1 + Constants::TIE)) {
                 $this->piece = self::LIMITED;
                 $this->to = $corner;
                 $base = $motor->limit_Nm;
                 $fall = 0.0;
-            } elseif ($torque < -self::TIE * $base || ($torque <= self::TIE * $base && $against < 0.0)) {
+            } elseif ($torque < -Constants::TIE * $base || ($torque <= Constants::TIE * $base && $against < 0.0)) {
                 $this->piece = self::DRIVEN;
                 $this->from = $free;
                 $base *= $motor->drivenFall_Nms / $fall;
@@ -218,7 +217,7 @@ final class Coupling
 
         // 2. Which side drives: the sign of the torque that enters the train.
         $enters = $ratio * ($base - $fall * $ratio * $speed) * $own + $this->rotor * $against;
-        $drives = abs($enters) <= self::TIE * (abs($ratio * $base) * $own + $this->rotor * abs($against)) ? $fall * $against >= 0.0 : $enters * $way > 0.0;
+        $drives = abs($enters) <= Constants::TIE * (abs($ratio * $base) * $own + $this->rotor * abs($against)) ? $fall * $against >= 0.0 : $enters * $way > 0.0;
         if ($fall > 0.0 && $own > 0.0) {
             $this->ends(($ratio * $base * $own + $this->rotor * $against) / ($ratio * $ratio * $fall * $own), $speed);
         }
@@ -262,7 +261,7 @@ final class Coupling
         // 3. What grips passes no more than its grip: the rest spins wheels and rotor, or drags them along.
         if ($this->grip_Nm !== INF && $own > 0.0) {
             $out = $against + $own * ($push - $fade * $speed - $against) / $inertia;
-            if (abs($out) > $this->grip_Nm * (1 + self::TIE)) {
+            if (abs($out) > $this->grip_Nm * (1 + Constants::TIE)) {
                 $most = $out > 0.0 ? $this->grip_Nm : -$this->grip_Nm;
                 if ($fade > 0.0) {
                     $this->ends(($push - $against - ($most - $against) * $inertia / $own) / $fade, $speed);
@@ -291,7 +290,7 @@ final class Coupling
     private function ends(float $at, float $speed): void
     {
         $gap = $at - $speed;
-        $tie = self::TIE * abs($at);
+        $tie = Constants::TIE * abs($at);
         if ($gap > $tie && $at < $this->above) {
             $this->above = $at;
         } elseif ($gap < -$tie && $at > $this->below) {

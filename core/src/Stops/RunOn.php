@@ -52,7 +52,7 @@ final readonly class RunOn
         if (($switch->at - $start) * $direction <= 0.0) {
             return null;
         }
-        $run = MotionRun::of($plant, $line, $unit->toSi($start), $unit->toSi($switch->at), max(20.0, 5 * $motion->task->move_s));
+        $run = MotionRun::of($plant, $line, $unit->toSi($start), $unit->toSi($switch->at), $motion->patience_s($speed));
         if (! $run->reached) {
             return null;
         }

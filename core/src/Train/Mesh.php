@@ -20,8 +20,6 @@ final readonly class Mesh
 
     public const CONTACT_FAILS = 1.05;
 
-    private const TIE = 1e-9; // relative
-
     public float $standard_centre_mm;
 
     public float $working_pressure_angle_deg;
@@ -70,8 +68,8 @@ final readonly class Mesh
         $this->backlash_mm = max(0.0, 2 * $this->centre_mm * (self::involute($working) - self::involute($alpha)));
         $this->outside_pinion_mm = 2 * $tip1;
         $this->outside_gear_mm = 2 * $tip2;
-        $this->undercut = min($pinion, $gear) < 2 / sin($alpha) ** 2 * (1 - self::TIE);
-        $this->interferes = max($reach1, $reach2) > $path * (1 + self::TIE);
+        $this->undercut = min($pinion, $gear) < 2 / sin($alpha) ** 2 * (1 - Constants::TIE);
+        $this->interferes = max($reach1, $reach2) > $path * (1 + Constants::TIE);
     }
 
     /**

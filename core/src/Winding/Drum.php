@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Winding;
 
 use Brookstone\Core\Error\ImpossibleValue;
+use Brookstone\Core\Quantity\Constants;
 
 /**
  * Cord wound on a drum, layer on layer. Turns per layer = ⌊width/cord⌋ (at least 1), layer k lies at radius
@@ -13,8 +14,6 @@ use Brookstone\Core\Error\ImpossibleValue;
  */
 final readonly class Drum
 {
-    private const TIE = 1e-9; // relative: 1.2 mm holds three cords of 0.4 mm, and a layer exactly full opens no new one
-
     public int $turns_per_layer;
 
     public int $layers;
@@ -36,7 +35,7 @@ final readonly class Drum
         ImpossibleValue::unlessPositive('cord_m', $cord_m);
         ImpossibleValue::unlessPositive('width_m', $width_m);
         ImpossibleValue::unlessPositive('length_m', $length_m);
-        $this->turns_per_layer = max(1, (int) min(1e9, floor($width_m / $cord_m * (1 + self::TIE))));
+        $this->turns_per_layer = max(1, (int) min(1e9, floor($width_m / $cord_m * (1 + Constants::TIE))));
         $this->rise_m = $nested ? $cord_m * sqrt(3) / 2 : $cord_m;
         $this->layers = $this->layersFor($length_m);
         $this->turns = ($this->layers - 1) * (float) $this->turns_per_layer + ($length_m - $this->woundIn_m($this->layers - 1)) / (2 * M_PI * $this->lastRadius_m());
@@ -77,7 +76,7 @@ final readonly class Drum
     public function lengthAfter_rad(float $turn): float
     {
         $perLayer = $this->turns_per_layer * 2 * M_PI;
-        $full = $turn <= 0.0 ? 0 : (int) min($this->layers - 1, floor($turn / $perLayer * (1 + self::TIE)));
+        $full = $turn <= 0.0 ? 0 : (int) min($this->layers - 1, floor($turn / $perLayer * (1 + Constants::TIE)));
 
         return $this->woundIn_m($full) + ($turn - $full * $perLayer) * $this->radius_m($full);
     }
@@ -105,7 +104,7 @@ final readonly class Drum
         $b = $this->radius_m(0) - $this->rise_m / 2;
         $n = (sqrt($b * $b + $this->rise_m * $length_m / M_PI / $this->turns_per_layer) - $b) / $this->rise_m;
         $layers = max(1, (int) ceil(min($n, 1e15)) - 1);
-        while ($this->woundIn_m($layers) * (1 + self::TIE) < $length_m && $layers < 1e15) {
+        while ($this->woundIn_m($layers) * (1 + Constants::TIE) < $length_m && $layers < 1e15) {
             $layers++;
         }
 
