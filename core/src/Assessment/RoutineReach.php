@@ -43,62 +43,13 @@ final readonly class RoutineReach
     public function check(): void
     {
         $routines = array_values($this->build->routines);
-        $ids = array_keys($this->build->routines);
         $of = fn (string $path): Routine => $routines[(int) explode('.', $path)[1]];
-        $lost = [];
-        foreach ($this->reached->of('not_known') as [$path, $motion]) {
-            $lost["{$of($path)->id} {$motion}"] ??= true;
-            if ($lost["{$of($path)->id} {$motion}"] === true) {
-                $lost["{$of($path)->id} {$motion}"] = $path; // the first step of a routine is enough
-                $name = $this->build->motions[$motion]->named();
-                $this->context->find($of($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before it has been homed: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
-            }
-        }
-        foreach ($this->reached->of('place_lost') as [$path, $motion]) {
-            $name = $this->build->motions[$motion]->named();
-            $this->context->find($of($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
-        }
-        foreach ($this->reached->of('same_motion') as [$path, $what]) {
-            [$motion, $other] = explode(' ', $what, 2);
-            $this->context->find($of($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($of($path), $other === '' ? null : $of($other)), $motion);
-        }
-        foreach ($this->reached->of('same_motor') as [$path, $what]) {
-            [$moved, $other] = explode(' ', $what, 2);
-            $step = $this->stepAt($path);
-            $motion = $step?->motion() ?? $moved;
-            $words = $other === '' ? 'may still be powered' : "may be moved by “{$this->context->sentence($other)}”";
-            $this->context->find($of($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} and {$this->build->motions[$moved]->named()} are moved by one motor, and {$this->build->motions[$moved]->named()} {$words} when this begins: only one of them can have it.", [], [
-                ...$this->alone($of($path), $other === '' ? null : $of($other)),
-                ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->named()} first"))] : []),
-            ], $motion);
-        }
+        $this->known($of);
+        $this->claimed($of);
         $this->coupled($of);
-        foreach ($routines as $i => $routine) {
-            foreach ($routine->flat() as $path => $step) {
-                if ($step instanceof ChangeOverStep && ! $this->isSelected($step->motion)) {
-                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->named()} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $step->motion);
-                }
-            }
-        }
-        $told = [];
-        foreach ($this->reached->of('no_power') as [$path, $motion]) {
-            if (! isset($told["{$of($path)->id} {$motion}"])) {
-                $told["{$of($path)->id} {$motion}"] = true;
-                $name = $this->build->motions[$motion]->named();
-                $this->context->find($of($path), 'routine.no_power', Severity::Fails, $path, "The power of {$name} may be switched off here: then the step refuses.", [], [
-                    $this->context->before($path, ['do' => 'power', 'motion' => $motion, 'state' => 'on', 'settle_s' => self::SETTLE_S], new Sentence("Switch the power of {$name} on first")),
-                ], $motion);
-            }
-        }
-        foreach ($this->reached->of('past_end') as [$path, $what]) {
-            [$motion, $to] = explode(' ', $what, 2);
-            $unit = $this->build->motions[$motion]->unit();
-            $stops = $this->build->motions[$motion]->stops;
-            $stop = $stops->hard_high !== null && (float) $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
-            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->named()} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [
-                ...$this->smaller($path, $this->build->motions[$motion], (float) $to, $stop), $this->without($path),
-            ], $motion);
-        }
+        $this->changesNothing($routines);
+        $this->powered($of);
+        $this->within($of);
         foreach ($this->reached->of('rule') as $found) {
             $this->broken($found, $routines);
         }
@@ -118,7 +69,100 @@ final readonly class RoutineReach
         foreach ($routines as $i => $routine) {
             $this->unreachable($routine, $i);
         }
-        unset($ids);
+    }
+
+    /**
+     * Whether it is known where a move begins.
+     *
+     * @param  \Closure(string): Routine  $of  the routine that a path lies in
+     */
+    private function known(\Closure $of): void
+    {
+        $lost = [];
+        foreach ($this->reached->of('not_known') as [$path, $motion]) {
+            $lost["{$of($path)->id} {$motion}"] ??= true;
+            if ($lost["{$of($path)->id} {$motion}"] === true) {
+                $lost["{$of($path)->id} {$motion}"] = $path; // the first step of a routine is enough
+                $name = $this->build->motions[$motion]->named();
+                $this->context->find($of($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before it has been homed: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
+            }
+        }
+        foreach ($this->reached->of('place_lost') as [$path, $motion]) {
+            $name = $this->build->motions[$motion]->named();
+            $this->context->find($of($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
+        }
+    }
+
+    /**
+     * Whether anybody else moves the same thing, or has its motor.
+     *
+     * @param  \Closure(string): Routine  $of
+     */
+    private function claimed(\Closure $of): void
+    {
+        foreach ($this->reached->of('same_motion') as [$path, $what]) {
+            [$motion, $other] = explode(' ', $what, 2);
+            $this->context->find($of($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($of($path), $other === '' ? null : $of($other)), $motion);
+        }
+        foreach ($this->reached->of('same_motor') as [$path, $what]) {
+            [$moved, $other] = explode(' ', $what, 2);
+            $step = $this->stepAt($path);
+            $motion = $step?->motion() ?? $moved;
+            $words = $other === '' ? 'may still be powered' : "may be moved by “{$this->context->sentence($other)}”";
+            $this->context->find($of($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} and {$this->build->motions[$moved]->named()} are moved by one motor, and {$this->build->motions[$moved]->named()} {$words} when this begins: only one of them can have it.", [], [
+                ...$this->alone($of($path), $other === '' ? null : $of($other)),
+                ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->named()} first"))] : []),
+            ], $motion);
+        }
+    }
+
+    /** @param  list<Routine>  $routines */
+    private function changesNothing(array $routines): void
+    {
+        foreach ($routines as $i => $routine) {
+            foreach ($routine->flat() as $path => $step) {
+                if ($step instanceof ChangeOverStep && ! $this->isSelected($step->motion)) {
+                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->named()} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $step->motion);
+                }
+            }
+        }
+    }
+
+    /**
+     * Whether a move may find its power switched off.
+     *
+     * @param  \Closure(string): Routine  $of
+     */
+    private function powered(\Closure $of): void
+    {
+        $told = [];
+        foreach ($this->reached->of('no_power') as [$path, $motion]) {
+            if (! isset($told["{$of($path)->id} {$motion}"])) {
+                $told["{$of($path)->id} {$motion}"] = true;
+                $name = $this->build->motions[$motion]->named();
+                $this->context->find($of($path), 'routine.no_power', Severity::Fails, $path, "The power of {$name} may be switched off here: then the step refuses.", [], [
+                    $this->context->before($path, ['do' => 'power', 'motion' => $motion, 'state' => 'on', 'settle_s' => self::SETTLE_S], new Sentence("Switch the power of {$name} on first")),
+                ], $motion);
+            }
+        }
+    }
+
+    /**
+     * Whether a move by an amount may go past a hard stop.
+     *
+     * @param  \Closure(string): Routine  $of
+     */
+    private function within(\Closure $of): void
+    {
+        foreach ($this->reached->of('past_end') as [$path, $what]) {
+            [$motion, $to] = explode(' ', $what, 2);
+            $unit = $this->build->motions[$motion]->unit();
+            $stops = $this->build->motions[$motion]->stops;
+            $stop = $stops->hard_high !== null && (float) $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
+            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->named()} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [
+                ...$this->smaller($path, $this->build->motions[$motion], (float) $to, $stop), $this->without($path),
+            ], $motion);
+        }
     }
 
     /** It shares its motor with another through a selector. */

@@ -120,62 +120,79 @@ final class BuildShape
                 'load_N' => Field::or(0.0, NumberShape::between(-self::MOST, self::MOST), 'Force that it adds and gives back, of a motion that slides.'),
                 'drag_N' => Field::or(0.0, NumberShape::notNegative(self::MOST), 'Force that it rubs with, of a motion that slides.'),
             ], 'Segment'), 0, 20, 'segments'), 'What is met on parts of the travel only.'),
-            'task' => Field::needed(new RecordShape([
-                'from' => Field::needed(TextShape::id(), 'The place where it starts.'),
-                'to' => Field::needed(TextShape::id(), 'The place where it goes.'),
-                'move_s' => Field::needed(NumberShape::positive(3600.0), 'The move shall take no longer.'),
-                'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine', 'steady'), 'How the wanted move spends its time; steady: it turns already.'),
-                'payload' => Field::or('both', ChoiceShape::of('both', 'there', 'back'), 'Which way it carries its payload.'),
-                'per_day' => Field::or(100.0, NumberShape::between(0.0, 86400.0), 'How often it goes there and back in a day.'),
-                'keeps_turning' => Field::or(false, new BooleanShape, 'It turns or rolls on; where it stops does not matter.'),
-                'comes_round' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'So often its places, switches and sensors repeat, in its own unit; empty: each turn of what keeps turning, each item of a feeder.'),
-                'knocked' => Field::or(false, new BooleanShape, 'Somebody or something can bump into it while it moves.'),
-                'holds_unpowered' => Field::or(false, new BooleanShape, 'It must stay put with the power off.'),
-                'mass_guessed' => Field::or(false, new BooleanShape, 'Its mass is a guess, not weighed.'),
-                'tolerance' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'How far off its place it may stop; degrees or metres.'),
-                'turn' => Field::or('any', ChoiceShape::of('any', 'same', 'reversed'), 'Which way the load must turn, seen from the drive: the wheels may be counted, or it does not matter.'),
-                'over_people' => Field::or(false, new BooleanShape, 'It hangs or swings where someone can stand.'),
-                'shuts_at' => Field::or(null, TextShape::id()->orNull(), 'The place where it is shut, of a door or lid in which people or animals can be.'),
-            ], 'Task')),
-            'drive' => Field::or(null, (new RecordShape([
-                'motor' => Field::needed(Drives::shape(), 'The drive, with all its data.'),
-                'supply' => Field::needed(TextShape::id(), 'The supply it hangs on.'),
-                'duty' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of the time that the bridge is on; a servo has none.'),
-                'gated' => Field::or(false, new BooleanShape, 'Its power is cut between moves.'),
-                'ramp_s' => Field::or(0.0, NumberShape::between(0.0, 60.0), 'Time in which the bridge goes from nothing to its duty.'),
-                'clutch_Nm' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'A clutch at the load slips above this torque.'),
-                'reversed' => Field::or(false, new BooleanShape, 'Its wires are swapped, or the servo is turned round: it turns the other way.'),
-                'one_way' => Field::or(false, new BooleanShape, 'It only ever turns forwards: a single transistor instead of a bridge, or a pawl.'),
-                'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
-                'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion on whose motor it is; any number may share one.'),
-                'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn', 'rectifier'), 'What decides which of them the motor moves, the same for all on it; rectifier: all, what has the motor forwards whichever way it turns.'),
-                'selector' => Field::or(null, (new RecordShape([
-                    'motion' => Field::or(null, TextShape::id()->orNull(), 'The servo that moves it; empty: a hand.'),
-                    'place' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which the motor moves this motion.'),
-                    'other' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which it moves the other.'),
-                    'tells' => Field::or(null, TextShape::id()->orNull(), 'A sensor that is on while it holds this motion.'),
-                ], 'Selector'))->orNull(), 'What changes the motor over, and what tells.'),
-            ], 'DriveChoice'))->orNull()),
+            'task' => Field::needed(self::task()),
+            'drive' => Field::or(null, self::driveChoice()->orNull()),
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
             'layout' => Field::or(null, Layouts::shape()->orNull(), 'Where its shafts stand.'),
-            'stops' => Field::or([], new RecordShape([
-                'hard_low' => Field::or(null, $position->orNull(), 'Where it ends by force below.'),
-                'hard_high' => Field::or(null, $position->orNull(), 'Where it ends by force above.'),
-                'switches' => Field::or([], new ListShape(new RecordShape([
-                    'id' => Field::needed(TextShape::id()),
-                    'name' => Field::needed(TextShape::name()),
-                    'place' => Field::needed(TextShape::id(), 'The place it tells of.'),
-                    'at' => Field::needed($position, 'Where it trips.'),
-                    'end' => Field::needed(ChoiceShape::of('low', 'high'), 'Which end it guards: it stays on from there outwards.'),
-                    'travel' => Field::or(0.0, NumberShape::between(0.0, 720.0), 'So far before that it is touched, and so far back it lets go.'),
-                    'bounce_s' => Field::or(0.0, NumberShape::between(0.0, 0.5), 'For which its contact chatters.'),
-                    'closed' => Field::or(false, new BooleanShape, 'Its contact is normally closed: a broken wire reads as on.'),
-                ], 'LimitSwitch'), 0, 8, 'switches')),
-                'brakes' => Field::or(true, new BooleanShape, 'The driver shorts the motor to stop it; otherwise it coasts.'),
-                'encoder_pulses' => Field::or(null, NumberShape::between(1.0, 100_000.0)->orNull(), 'An encoder on the shaft of its motor or gear motor gives so many pulses each turn.'),
-            ], 'Stops')),
+            'stops' => Field::or([], self::stops()),
             'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),
         ], 'Motion');
+    }
+
+    private static function task(): RecordShape
+    {
+        return new RecordShape([
+            'from' => Field::needed(TextShape::id(), 'The place where it starts.'),
+            'to' => Field::needed(TextShape::id(), 'The place where it goes.'),
+            'move_s' => Field::needed(NumberShape::positive(3600.0), 'The move shall take no longer.'),
+            'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine', 'steady'), 'How the wanted move spends its time; steady: it turns already.'),
+            'payload' => Field::or('both', ChoiceShape::of('both', 'there', 'back'), 'Which way it carries its payload.'),
+            'per_day' => Field::or(100.0, NumberShape::between(0.0, 86400.0), 'How often it goes there and back in a day.'),
+            'keeps_turning' => Field::or(false, new BooleanShape, 'It turns or rolls on; where it stops does not matter.'),
+            'comes_round' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'So often its places, switches and sensors repeat, in its own unit; empty: each turn of what keeps turning, each item of a feeder.'),
+            'knocked' => Field::or(false, new BooleanShape, 'Somebody or something can bump into it while it moves.'),
+            'holds_unpowered' => Field::or(false, new BooleanShape, 'It must stay put with the power off.'),
+            'mass_guessed' => Field::or(false, new BooleanShape, 'Its mass is a guess, not weighed.'),
+            'tolerance' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'How far off its place it may stop; degrees or metres.'),
+            'turn' => Field::or('any', ChoiceShape::of('any', 'same', 'reversed'), 'Which way the load must turn, seen from the drive: the wheels may be counted, or it does not matter.'),
+            'over_people' => Field::or(false, new BooleanShape, 'It hangs or swings where someone can stand.'),
+            'shuts_at' => Field::or(null, TextShape::id()->orNull(), 'The place where it is shut, of a door or lid in which people or animals can be.'),
+        ], 'Task');
+    }
+
+    private static function driveChoice(): RecordShape
+    {
+        return new RecordShape([
+            'motor' => Field::needed(Drives::shape(), 'The drive, with all its data.'),
+            'supply' => Field::needed(TextShape::id(), 'The supply it hangs on.'),
+            'duty' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of the time that the bridge is on; a servo has none.'),
+            'gated' => Field::or(false, new BooleanShape, 'Its power is cut between moves.'),
+            'ramp_s' => Field::or(0.0, NumberShape::between(0.0, 60.0), 'Time in which the bridge goes from nothing to its duty.'),
+            'clutch_Nm' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'A clutch at the load slips above this torque.'),
+            'reversed' => Field::or(false, new BooleanShape, 'Its wires are swapped, or the servo is turned round: it turns the other way.'),
+            'one_way' => Field::or(false, new BooleanShape, 'It only ever turns forwards: a single transistor instead of a bridge, or a pawl.'),
+            'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
+            'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion on whose motor it is; any number may share one.'),
+            'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn', 'rectifier'), 'What decides which of them the motor moves, the same for all on it; rectifier: all, what has the motor forwards whichever way it turns.'),
+            'selector' => Field::or(null, (new RecordShape([
+                'motion' => Field::or(null, TextShape::id()->orNull(), 'The servo that moves it; empty: a hand.'),
+                'place' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which the motor moves this motion.'),
+                'other' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which it moves the other.'),
+                'tells' => Field::or(null, TextShape::id()->orNull(), 'A sensor that is on while it holds this motion.'),
+            ], 'Selector'))->orNull(), 'What changes the motor over, and what tells.'),
+        ], 'DriveChoice');
+    }
+
+    private static function stops(): RecordShape
+    {
+        $position = NumberShape::between(-720.0, 720.0);
+
+        return new RecordShape([
+            'hard_low' => Field::or(null, $position->orNull(), 'Where it ends by force below.'),
+            'hard_high' => Field::or(null, $position->orNull(), 'Where it ends by force above.'),
+            'switches' => Field::or([], new ListShape(new RecordShape([
+                'id' => Field::needed(TextShape::id()),
+                'name' => Field::needed(TextShape::name()),
+                'place' => Field::needed(TextShape::id(), 'The place it tells of.'),
+                'at' => Field::needed($position, 'Where it trips.'),
+                'end' => Field::needed(ChoiceShape::of('low', 'high'), 'Which end it guards: it stays on from there outwards.'),
+                'travel' => Field::or(0.0, NumberShape::between(0.0, 720.0), 'So far before that it is touched, and so far back it lets go.'),
+                'bounce_s' => Field::or(0.0, NumberShape::between(0.0, 0.5), 'For which its contact chatters.'),
+                'closed' => Field::or(false, new BooleanShape, 'Its contact is normally closed: a broken wire reads as on.'),
+            ], 'LimitSwitch'), 0, 8, 'switches')),
+            'brakes' => Field::or(true, new BooleanShape, 'The driver shorts the motor to stop it; otherwise it coasts.'),
+            'encoder_pulses' => Field::or(null, NumberShape::between(1.0, 100_000.0)->orNull(), 'An encoder on the shaft of its motor or gear motor gives so many pulses each turn.'),
+        ], 'Stops');
     }
 
     private static function picture(): RecordShape
