@@ -97,7 +97,10 @@ final readonly class Sentence implements \JsonSerializable
      */
     private function withNames(\Closure $says, array $texts = []): string
     {
-        preg_match_all(self::NAME, $this->template, $found);
+        $found = [[], []];
+        if (str_contains($this->template, '{"')) {
+            preg_match_all(self::NAME, $this->template, $found);
+        }
         foreach ($found[0] as $i => $name) {
             $texts[$name] ??= $says((string) json_decode($found[1][$i]));
         }
