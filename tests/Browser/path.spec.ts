@@ -94,11 +94,11 @@ test('a routine is written, run and mended', async ({ page, request }) => {
     await page.getByRole('option', { name: 'Go to a place' }).click();
     await page.getByRole('button', { name: 'Done with this step' }).click();
     await expect(page.getByRole('button', { name: 'Take Ramp winch to Tip platform; give up after 10 s.' })).toBeVisible();
-    await expect(page.getByText('moves here before anybody knows where it is')).toBeVisible();
+    await expect(page.getByText('moves here before it has been homed')).toBeVisible();
     await page.getByRole('button', { name: /Try: Home Ramp winch/ }).click();
     await page.getByRole('button', { name: /Keep/ }).click();
     await expect(page.getByRole('button', { name: /^Home Ramp winch at 50% speed/ })).toBeVisible();
-    await expect(page.getByText('moves here before anybody knows where it is')).toBeHidden();
+    await expect(page.getByText('moves here before it has been homed')).toBeHidden();
     await page.getByLabel('Another start').selectOption({ label: 'Whistle button is pressed' });
     await expect(page.getByRole('region', { name: 'Result of the run' })).toContainText('Takes');
 

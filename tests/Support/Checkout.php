@@ -17,6 +17,9 @@ final class Checkout
 
     public function __construct()
     {
+        if (trim((string) @file_get_contents(base_path('node_modules/.stamp'))) !== hash_file('sha256', base_path('package-lock.json'))) {
+            throw new \RuntimeException('What is installed is not what package-lock.json says, and a start in this checkout would install it through its link: run bin/start --setup-only first.');
+        }
         $this->at = sys_get_temp_dir().'/brook stone '.bin2hex(random_bytes(4)); // with a space in its path
         mkdir("{$this->at}/storage/framework/cache/data", recursive: true);
         mkdir("{$this->at}/bootstrap/cache", recursive: true);
