@@ -27,7 +27,7 @@ export function read(book: UnitBook, text: string, unit: string): (number | stri
 export function useTypedNumbers(dimension: string, si: number[] = []): TypedNumbers {
     const { book, system } = useSpeaking();
     const unit = book.preferred(dimension, system);
-    const shown = (values: (number | string)[]) => values.map((each) => (typeof each === 'string' ? each : significant(book.fromSi(each, unit), 5))).join(' ');
+    const shown = (values: (number | string)[]) => values.map((each) => (typeof each === 'string' ? each : significant(book.fromSi(each, unit), 4))).join(' ');
     const [typed, setTyped] = useState<{ text: string; unit: string } | null>(null);
     const values = typed === null ? si : read(book, typed.text, typed.unit);
     return { text: typed === null ? shown(si) : typed.unit === unit ? typed.text : shown(values), unit, type: (text) => setTyped({ text, unit }), values };
