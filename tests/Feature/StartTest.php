@@ -128,7 +128,7 @@ it('begins again what ended by force, with all that it had begun, and ends when 
     waitFor(fn (): bool => str_contains((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"), 'program ended; it begins again in 1 s'), 5.0);
     posix_kill(min($of('bash bin/support/keeper')), SIGKILL);
     waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
-});
+})->skip(fn (): bool => trim(Process::path(base_path())->run(['bash', '-c', 'source bin/setup.sh && source bin/serve.sh && serving_packages'])->output()) !== '', 'nginx and php-fpm are not installed.');
 
 it('is served by one process where there is no other, and gives out no source', function () {
     started($this, '--setup-only');
