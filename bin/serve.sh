@@ -19,13 +19,17 @@ install_server() {
     [ -z "$missing" ] && return
     if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
         say "Installing what serves the pages: $missing"
-        local log policy=/usr/sbin/policy-rc.d made=0; log=$(mktemp)
-        # Brookstone starts its own: nothing is to run, or to be started with the system, because of it.
-        [ -e $policy ] || { printf '#!/bin/sh\nexit 101\n' >$policy && chmod +x $policy && made=1; }
-        # shellcheck disable=SC2086
-        (apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $missing) >"$log" 2>&1 || tail -5 "$log"
-        [ $made = 0 ] || rm -f $policy
-        command -v systemctl >/dev/null && systemctl --quiet disable nginx "$(fpm_name | sed s/php-fpm/php/)-fpm" >/dev/null 2>&1
+        local log name; log=$(mktemp)
+        (
+            # Brookstone starts its own: nothing is to run, or to be started with the system, because of it. However this ends, that is taken back.
+            policy=/usr/sbin/policy-rc.d
+            [ -e $policy ] || { trap 'rm -f $policy' EXIT; printf '#!/bin/sh\nexit 101\n' >$policy; chmod +x $policy; }
+            # shellcheck disable=SC2086
+            apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends $missing
+        ) >"$log" 2>&1 || tail -5 "$log"
+        for name in $missing; do # what was there before is somebody's own
+            command -v systemctl >/dev/null && systemctl --quiet disable "$name" >/dev/null 2>&1 || true
+        done
     fi
     missing=$(serving_packages)
     [ -z "$missing" ] || say "Served by one process, which answers one request after another. For more, install: $missing"

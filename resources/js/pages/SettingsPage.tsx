@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
 import type { Build } from '../api/types';
-import { ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { FieldGroup } from '../stations/StationFields';
+import { WhoIsNear } from '../stations/WhoIsNear';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
@@ -92,10 +92,7 @@ export function SettingsPage() {
                 <div className="space-y-6">{LEFT.map(fields)}</div>
                 <div className="space-y-6">
                     {RIGHT.map(fields)}
-                    <FieldGroup title="Who is near it">
-                        <ToggleField label="Strangers, children, or nobody watching" path="around.public" value={stored.document.around.public} />
-                        <ToggleField label="Worn on the body" path="around.worn" value={stored.document.around.worn} />
-                    </FieldGroup>
+                    <WhoIsNear />
                 </div>
             </div>
         </main>

@@ -5,6 +5,7 @@ import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { Link, useNavigate } from 'react-router';
 import { placesOf } from '../routine/steps';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
+import { WhoIsNear } from './WhoIsNear';
 
 /** How places are counted where it is not from the horizontal, or a height. */
 const WHERE: Partial<Record<Mechanism['kind'], string>> = {
@@ -154,10 +155,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                     </div>
                 )}
             </FieldGroup>
-            <FieldGroup title="Who is near this build">
-                <ToggleField label="Strangers, children, or nobody watching" path="around.public" value={stored.document.around.public} />
-                <ToggleField label="Worn on the body" path="around.worn" value={stored.document.around.worn} />
-            </FieldGroup>
+            <WhoIsNear />
             <Link className="text-accent underline" to={`/builds/${stored.id}/pictures`}>
                 Read sizes off a picture
             </Link>
