@@ -10,7 +10,9 @@ use Tests\Support\Checkout;
 beforeEach(function () {
     $this->checkout = new Checkout;
     $this->at = $this->checkout->at;
-    $this->port = random_int(20000, 40000);
+    do { // below what the system hands out by itself
+        $this->port = random_int(12000, 32000);
+    } while (answers($this->port) || answers($this->port + 1));
     $this->environment = Checkout::ENVIRONMENT;
 });
 
@@ -29,8 +31,8 @@ function started(object $test, string $arguments): array
 /** Starts it, and waits until it answers. */
 function running(object $test): Illuminate\Contracts\Process\InvokedProcess
 {
-    $process = Process::path($test->at)->env($test->environment)->timeout(120)->start("exec bin/start --port {$test->port}");
-    waitFor(fn (): bool => answers($test->port), 60.0);
+    $process = Process::path($test->at)->env($test->environment)->timeout(240)->start("exec bin/start --port {$test->port}");
+    waitFor(fn (): bool => answers($test->port));
 
     return $process;
 }
@@ -44,12 +46,13 @@ function answers(int $port): bool
 
 function serves(int $port): bool
 {
-    return str_contains((string) @file_get_contents("http://127.0.0.1:{$port}/", context: stream_context_create(['http' => ['timeout' => 2]])), '<div id="app">');
+    return str_contains((string) @file_get_contents("http://127.0.0.1:{$port}/", context: stream_context_create(['http' => ['timeout' => 20]])), '<div id="app">');
 }
 
-function waitFor(Closure $so, float $seconds): void
+/** Waits for what must come to be: nothing that is right depends on how busy the machine is. */
+function waitFor(Closure $so): void
 {
-    for ($until = microtime(true) + $seconds; ! $so() && microtime(true) < $until;) {
+    for ($until = microtime(true) + 90.0; ! $so() && microtime(true) < $until;) {
         usleep(100_000);
     }
     expect($so())->toBeTrue();
@@ -110,7 +113,7 @@ it('ends with all that it began, however it is ended', function (int $signal) {
     [$code, $said] = started($this, '--port '.($this->port + 1));
     expect($code)->toBe(1)->and($said)->toContain("Brookstone runs already, at http://127.0.0.1:{$this->port}");
     posix_kill((int) $process->id(), $signal);
-    waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
+    waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port));
 })->with(['TERM' => [SIGTERM], 'HUP' => [SIGHUP], 'INT' => [SIGINT], 'by force' => [SIGKILL]]);
 
 it('begins again what ended by force, with all that it had begun, and ends when its keeper does', function () {
@@ -121,22 +124,22 @@ it('begins again what ended by force, with all that it had begun, and ends when 
     foreach ($masters as $master) {
         posix_kill(min($of($master)), SIGKILL);
     }
-    waitFor(fn (): bool => count($of('php-fpm: pool')) === 4 && count($of('nginx: worker')) === 1 && count($of('php artisan queue:work')) === 2 && serves($this->port), 15.0);
+    waitFor(fn (): bool => count($of('php-fpm: pool')) === 4 && count($of('nginx: worker')) === 1 && count($of('php artisan queue:work')) === 2 && serves($this->port));
     expect(array_intersect([...$of('php-fpm'), ...$of('nginx')], $before))->toBe([])->and(array_intersect($of('php artisan queue:work'), $before))->toHaveCount(1)
         ->and((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"))->toContain('program ended; it begins again in 0 s', 'pages ended', 'worker-1 ended');
     posix_kill(min($of('php-fpm: master')), SIGKILL);
-    waitFor(fn (): bool => str_contains((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"), 'program ended; it begins again in 1 s'), 5.0);
+    waitFor(fn (): bool => str_contains((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"), 'program ended; it begins again in 1 s'));
     posix_kill(min($of('bash bin/support/keeper')), SIGKILL);
-    waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port), 5.0);
+    waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port));
 })->skip(fn (): bool => trim(Process::path(base_path())->run(['bash', '-c', 'source bin/setup.sh && source bin/serve.sh && serving_packages'])->output()) !== '', 'nginx and php-fpm are not installed.');
 
 it('is served by one process where there is no other, and gives out no source', function () {
     started($this, '--setup-only');
-    $keeper = Process::path($this->at)->env($this->environment)->timeout(60)->start(['bash', '-c', 'exec setsid bin/support/keeper $PPID '.$this->port.' "" "" none']);
-    waitFor(fn (): bool => serves($this->port), 10.0);
+    $keeper = Process::path($this->at)->env($this->environment)->timeout(240)->start(['bash', '-c', 'exec setsid bin/support/keeper $PPID '.$this->port.' "" "" none']);
+    waitFor(fn (): bool => serves($this->port));
     posix_kill((int) $keeper->id(), SIGTERM);
     Process::run(['pkill', '-KILL', '-s', (string) $keeper->id()]);
-    waitFor(fn (): bool => ! answers($this->port), 5.0);
+    waitFor(fn (): bool => ! answers($this->port));
 });
 
 it('gives out what is made to be given out, and nothing else that lies beside it', function () {
