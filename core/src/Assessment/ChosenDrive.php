@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\DriveChoice;
+use Brookstone\Core\Drive\PositionSource;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\ThermalClass;
@@ -71,8 +72,8 @@ final readonly class ChosenDrive
         $this->volts_V = $choice->supply->volts_V;
         $this->fit = $choice->fit();
         $this->travel_deg = $motor->travel_deg() ?? INF;
-        $this->positional = $motor->isPositional();
-        $this->counts = $motor instanceof Stepper;
+        $this->positional = $motor->positionSource() === PositionSource::Feedback;
+        $this->counts = $motor->positionSource() === PositionSource::Steps;
         $this->gear_limit_Nm = $body->gearbox_limit_Nm;
         $this->gear_stiffness_Nm_rad = $body->stiffness_Nm_rad();
         $this->thermal = $body->thermal;

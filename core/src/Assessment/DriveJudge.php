@@ -118,7 +118,7 @@ final class DriveJudge implements Judge
         $facts = $subject->facts;
         $unit = $subject->motion->unit();
         $where = $subject->motion->mechanism->evenOverRad() === INF ? '' : ', heaviest at {at}';
-        $can = $subject->motion->counts() ? 'its stepper pulls at that speed as much as' : 'its drive stalls at';
+        $can = $subject->motion->positioning->countsSteps() ? 'its stepper pulls at that speed as much as' : 'its drive stalls at';
 
         return new Sentence(
             $strain->severity === Severity::Fails
@@ -181,7 +181,7 @@ final class DriveJudge implements Judge
             return null;
         }
         $clutch = $subject->motion->drive->clutch_Nm ?? INF;
-        $push = $subject->motion->counts() ? $subject->facts->peak_Nm() * $subject->facts->stepperMargin() : $subject->facts->stallAtLoad_Nm();
+        $push = $subject->motion->positioning->countsSteps() ? $subject->facts->peak_Nm() * $subject->facts->stepperMargin() : $subject->facts->stallAtLoad_Nm();
         $force = min($push, $clutch, $subject->motion->mechanism->gripNm(), $subject->motion->mechanism->snapsNm($subject->motion->move()->from)) / $lever;
         $does = $subject->motion->mechanism->pullsOnly() ? 'pulls' : 'pushes';
 
@@ -218,7 +218,7 @@ final class DriveJudge implements Judge
             ), $subject->proposals(fn (): array => Repairs::hurry($subject)));
         }
         $values = ['takes' => Quantity::of($there, 's'), 'target' => Quantity::of($task->move_s, 's')];
-        if ($strain !== null && ! $subject->motion->counts()) {
+        if ($strain !== null && ! $subject->motion->positioning->countsSteps()) {
             $fails = $strain->severity === Severity::Fails;
 
             return new Finding('drive.over_target', $strain->severity, $subject->path.'.task.move_s', new Sentence(

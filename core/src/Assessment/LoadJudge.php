@@ -129,7 +129,7 @@ final class LoadJudge implements Judge
         }
         $margin = $subject->facts->margin();
 
-        return $margin === null || $margin < self::HUNDREDS || $subject->motion->isAbsolute() ? null : new Finding('load.unit_slip', Severity::Note, "{$subject->path}.mechanism", new Sentence(
+        return $margin === null || $margin < self::HUNDREDS || $subject->motion->positioning->isAbsolute() ? null : new Finding('load.unit_slip', Severity::Note, "{$subject->path}.mechanism", new Sentence(
             'Its drive could do {margin} times what is asked of it. Did a unit slip in the masses, the lengths or the friction?', ['margin' => Quantity::number($margin)],
         ));
     }

@@ -85,7 +85,7 @@ final class MotionFigures
      */
     public function stallAtLoad_Nm(): float
     {
-        if ($this->motion->counts()) {
+        if ($this->motion->positioning->countsSteps()) {
             return min(1e6, $this->stepperMargin()) * $this->peak_Nm();
         }
 
@@ -140,7 +140,7 @@ final class MotionFigures
     public function pushes_Nm(): float
     {
         $motion = $this->motion;
-        if ($motion->drive === null || $motion->counts() || $motion->isAbsolute()) {
+        if ($motion->drive === null || $motion->positioning->isSent()) {
             return $this->passes_Nm();
         }
         $free = Plant::through($motion->moved(true), $motion->train, $motion->drive->motor, slips: false);
@@ -167,7 +167,7 @@ final class MotionFigures
     /** Share of its stall torque that this drive bears all day. */
     public function continuousShare(float $motorShare, float $servoShare): float
     {
-        return $this->motion->isAbsolute() ? $servoShare : $motorShare;
+        return $this->motion->positioning->isAbsolute() ? $servoShare : $motorShare;
     }
 
     /** Torque at the load that the unpowered drive and train hold; INF where the train locks itself. */
@@ -205,7 +205,7 @@ final class MotionFigures
     /** Its fastest within its travel, there or back, as it is run; of a stepper as fast as it is told. Of its shaft, rad/s. */
     public function fastest_rad_s(): float
     {
-        return $this->motion->counts() ? $this->motion->ramp()->speed : max($this->runThere()['fastest'], $this->runBack()['fastest']);
+        return $this->motion->positioning->countsSteps() ? $this->motion->ramp()->speed : max($this->runThere()['fastest'], $this->runBack()['fastest']);
     }
 
     /** The longer of the ways from any other place to this one, s; null when one of them is never made. */
@@ -214,7 +214,7 @@ final class MotionFigures
         $at = $this->motion->at($to);
         $period = $this->motion->period();
         if ($period !== null) { // it may have just passed it
-            return ($this->runs["round to {$to} {$speed}"] ??= $this->compute($at, $at + ($this->motion->isOneWay() || ! $this->motion->counts() ? $period : $period / 2), $speed))['time_s'];
+            return ($this->runs["round to {$to} {$speed}"] ??= $this->compute($at, $at + ($this->motion->isOneWay() || ! $this->motion->positioning->countsSteps() ? $period : $period / 2), $speed))['time_s'];
         }
         $farthest = $to;
         foreach ($this->motion->places as $place) {
@@ -273,13 +273,13 @@ final class MotionFigures
         if ($motion->drive === null || $from === $to) {
             return ['time_s' => $motion->drive === null ? null : 0.0, 'stopped_at' => null, 'why' => null, 'end_speed' => null, 'fastest' => 0.0, 'path' => []];
         }
-        if ($motion->isAbsolute()) {
+        if ($motion->positioning->isAbsolute()) {
             $run = ServoRun::of($motion, $from, $to, $speed, $patience, $this->traced);
 
             return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'fastest' => $run->peak_speed_rad_s, 'path' => $run->path];
         }
         $there = $motion->isThere($from, $to);
-        if ($motion->counts()) {
+        if ($motion->positioning->countsSteps()) {
             return $this->step($from, $to, $speed, $there);
         }
         $run = MotionRun::of(

@@ -55,7 +55,7 @@ final class RehearsalMends
 
     private function stop(Motion $motion, string $place): Fix
     {
-        return $this->context->after($place, ['do' => 'stop', 'motion' => $motion->id, 'how' => $motion->isAbsolute() ? 'hold' : 'brake'], new Sentence('Stop it then'));
+        return $this->context->after($place, ['do' => 'stop', 'motion' => $motion->id, 'how' => $motion->positioning->isAbsolute() ? 'hold' : 'brake'], new Sentence('Stop it then'));
     }
 
     /** @return list<Fix> a run for a time is ended by the switch that lies that way */
@@ -102,8 +102,8 @@ final class RehearsalMends
     /** @return list<Fix> */
     private function homeFirst(Motion $motion, string $place): array
     {
-        $home = $motion->homesOnto();
-        if ($home === null || $motion->isAbsolute()) {
+        $home = $motion->positioning->homesOnto();
+        if ($home === null || $motion->positioning->isAbsolute()) {
             return [];
         }
         $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);

@@ -9,6 +9,7 @@ use Brookstone\Core\Claims\ClaimCheck;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Drive\PositionSource;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
@@ -63,7 +64,7 @@ final class Repairs
     public static function hurry(MotionInBuild $subject): array
     {
         $drive = $subject->motion->drive;
-        if ($drive !== null && $drive->duty < 1.0 && ! $subject->motion->isAbsolute()) {
+        if ($drive !== null && $drive->duty < 1.0 && ! $subject->motion->positioning->isAbsolute()) {
             $full = $subject->motion->withDrive($drive->but(['duty' => 1.0]));
             if (self::mends($subject->with($full))) {
                 return [new Fix(new Sentence('Drive it at full duty'), [new Change($subject->path.'.drive.duty', 1.0)])];
@@ -173,7 +174,7 @@ final class Repairs
     public static function gate(MotionInBuild $subject): array
     {
         $drive = $subject->motion->drive;
-        if ($drive === null || $drive->gated || ! $drive->motor->isPositional()) {
+        if ($drive === null || $drive->gated || ! $subject->motion->positioning->isAbsolute()) {
             return [];
         }
         $findings = (new DriveJudge)->judge($subject->with($subject->motion->withDrive($drive->but(['gated' => true]))))->findings;
@@ -204,7 +205,7 @@ final class Repairs
     /** @return list<Fix> a drive that holds without current */
     public static function frugal(MotionInBuild $subject): array
     {
-        return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive->isPositional() && ! $drive instanceof Stepper));
+        return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive->positionSource()->isSent()));
     }
 
     /**
@@ -305,8 +306,9 @@ final class Repairs
         foreach ($drives as $code => $drive) {
             $choice = $present->with($drive);
             $line = $choice->line();
+            $positional = $drive->positionSource() === PositionSource::Feedback;
             if ($choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $present->supply->max_A
-                && $line->most_Nm() >= ($needed[$drive->isPositional()] ??= self::neededStall($bare, $drive->isPositional()))
+                && $line->most_Nm() >= ($needed[$positional] ??= self::neededStall($bare, $positional))
                 && $turn_deg <= ($drive->travel_deg() ?? INF) && (! self::mustHold($subject, $drive) || $drive->locks() || $drive->body()->back_drive_Nm >= $holds * $subject->build->settings->hold_margin)) {
                 $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);
             }
@@ -334,7 +336,7 @@ final class Repairs
     {
         $motor = $subject->motion->drive?->motor;
 
-        return $subject->motion->task->holds_unpowered || ($motor !== null && $motor->isPositional() && ! $drive->isPositional() && ! $drive instanceof Stepper);
+        return $subject->motion->task->holds_unpowered || ($motor !== null && $motor->positionSource() === PositionSource::Feedback && ! $drive->positionSource()->isSent());
     }
 
     /** Stall torque, at the motor, that the margin asked for and the long run together need. */
@@ -356,7 +358,7 @@ final class Repairs
         if ($stall <= 0.0) {
             return null;
         }
-        $needed = self::neededStall($subject, $subject->motion->isAbsolute()) / $stall / StageType::Spur->usualEfficiency();
+        $needed = self::neededStall($subject, $subject->motion->positioning->isAbsolute()) / $stall / StageType::Spur->usualEfficiency();
         $train = $subject->motion->train;
         foreach (self::WHEELS as $wheel) {
             if ($wheel / self::PINION < $needed) {
@@ -387,7 +389,7 @@ final class Repairs
         $balanced = $subject->with($subject->motion->withThing($arm->withCounterbalance($half)));
         $drive = $subject->motion->drive;
 
-        return $drive !== null && $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->isAbsolute()) && self::mends($balanced) ? new Fix(
+        return $drive !== null && $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->positioning->isAbsolute()) && self::mends($balanced) ? new Fix(
             new Sentence('Balance half of it with a counterweight or spring of {half} at horizontal', ['half' => Quantity::of($half, 'N·m')]),
             [new Change($subject->path.'.mechanism.counterbalance_Nm', $half)],
         ) : null;
@@ -404,7 +406,7 @@ final class Repairs
         foreach (Counterbalance::of($subject->build, $subject->motion) as $offer) {
             $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
 
-            return $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->isAbsolute()) && self::mends($balanced)
+            return $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->positioning->isAbsolute()) && self::mends($balanced)
                 ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values), $offer['fix']->changes) : null;
         }
 

@@ -32,7 +32,7 @@ final readonly class RoutineDrift
     {
         $cycle = $this->context->cycle($routine);
         foreach ($cycle === null ? [] : $this->context->build->motions as $motion) {
-            if (! $motion->goesByTime() || $motion->turnsAnywhere()) {
+            if (! $motion->positioning->isTimed() || $motion->turnsAnywhere()) {
                 continue;
             }
             $path = new DriftPath($this->context->build, $motion, $cycle);
@@ -92,7 +92,7 @@ final readonly class RoutineDrift
                 ['id' => substr($motion->id, 0, 26).'-'.substr($place->id, 0, 12), 'name' => "{$motion->name}: {$place->name} switch", 'place' => $place->id, 'at' => $place->at, 'end' => $end],
             ])]);
         }
-        $home = $motion->homesOnto();
+        $home = $motion->positioning->homesOnto();
         if (! $once && $home !== null) {
             $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
             $fixes[] = $this->context->before("routines.{$i}.steps.0", $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->named()} each time"));

@@ -125,7 +125,7 @@ final class RoutineJudge
     private function needless(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            if ($step instanceof HomeStep && $this->build->motions[$step->motion]->isAbsolute()) {
+            if ($step instanceof HomeStep && $this->build->motions[$step->motion]->positioning->isAbsolute()) {
                 $this->context->find($routine, 'routine.home_needless', Severity::Note, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->named()} is moved by a servo, which knows its place: it need not be homed.", motion: $step->motion);
             }
         }

@@ -62,7 +62,7 @@ final readonly class RoutinePatience
                 continue;
             }
             $motion = $this->build->motions[$step->motion()];
-            if ($motion->drive === null || ($motion->isAbsolute() && $step->giveUp_s() === null)) {
+            if ($motion->drive === null || ($motion->positioning->isAbsolute() && $step->giveUp_s() === null)) {
                 continue;
             }
             $took = $this->context->took_s($routine, $path);

@@ -51,7 +51,7 @@ final readonly class RoutinePower
 
     private function drives(Motion $motion): bool
     {
-        return $motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts();
+        return $motion->positioning->isSwitched();
     }
 
     /** @param  list<Step>  $steps */
@@ -61,7 +61,7 @@ final readonly class RoutinePower
             foreach ($step->inner() as $field => $inner) {
                 $this->leftPowered($routine, $inner, "{$path}.{$i}.{$field}");
             }
-            if (! $step instanceof RunStep || $this->build->motions[$step->motion]->isAbsolute() || $this->build->motions[$step->motion]->task->keeps_turning) {
+            if (! $step instanceof RunStep || $this->build->motions[$step->motion]->positioning->isAbsolute() || $this->build->motions[$step->motion]->task->keeps_turning) {
                 continue;
             }
             $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $step->motion || ($next->inner() !== [] && in_array($step->motion, Routine::motionsOf([$next]), true)));
@@ -250,7 +250,7 @@ final readonly class RoutinePower
             }
             $this->context->find($routine, 'routine.falls', Severity::Fails, "routines.{$i}.{$path}", "After {$routine->named()} nothing holds {$motion->named()}: its load of {load} turns the unpowered drive, whose gears hold {holds}.", [
                 'load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'holds' => Quantity::of($facts->holdsUnpowered_Nm(), 'N·m'),
-            ], $step instanceof StopStep ? [new Fix(new Sentence($motion->isAbsolute() ? 'Hold it powered' : 'Brake it'), [new Change("routines.{$i}.{$path}.how", $motion->isAbsolute() || $motion->counts() ? 'hold' : 'brake')])] : [], $id);
+            ], $step instanceof StopStep ? [new Fix(new Sentence($motion->positioning->isAbsolute() ? 'Hold it powered' : 'Brake it'), [new Change("routines.{$i}.{$path}.how", $motion->positioning->isSent() ? 'hold' : 'brake')])] : [], $id);
         }
     }
 

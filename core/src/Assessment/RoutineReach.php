@@ -279,7 +279,7 @@ final readonly class RoutineReach
     private function homeFirst(string $path, string $motion): array
     {
         $subject = $this->context->subjects[$motion];
-        $home = $subject->motion->homesOnto();
+        $home = $subject->motion->positioning->homesOnto();
         $added = [];
         if ($home === null) {
             $switch = StopsJudge::firstSwitch($subject->motion);

@@ -34,7 +34,7 @@ final class StopsJudge implements Judge
         if ($motion->drive === null) {
             return Link::notSaid('stops', 'follows from the drive', $findings);
         }
-        if ($motion->isAbsolute()) {
+        if ($motion->positioning->isAbsolute()) {
             return Link::of('stops', new Sentence('knows'), new Sentence('a servo knows its own place'), $findings);
         }
         if ($motion->task->keeps_turning && $motion->stops->tellers() === []) {
@@ -50,7 +50,7 @@ final class StopsJudge implements Judge
         foreach ($motion->stops->tellers() as $switch) {
             $i = $this->placeOf($subject, $switch);
             $runOn = $subject->facts->runOn($switch, $subject->build->settings);
-            $findings = [...$findings, ...$this->offPlace($subject, $switch, $i, $motion->goesByTime() ? $runOn->distance ?? 0.0 : 0.0)];
+            $findings = [...$findings, ...$this->offPlace($subject, $switch, $i, $motion->positioning->isTimed() ? $runOn->distance ?? 0.0 : 0.0)];
             if ($runOn === null) {
                 continue;
             }
@@ -76,8 +76,8 @@ final class StopsJudge implements Judge
     private function noSwitch(MotionInBuild $subject): Finding
     {
         return new Finding('stops.none', Severity::Fails, $subject->path.'.stops.switches', new Sentence(
-            $subject->motion->counts() || $subject->motion->seesPulses()
-                ? 'Nothing tells where it starts: '.($subject->motion->counts() ? 'a stepper' : 'an encoder').' counts from wherever it stands when the power comes on, so it needs a switch to home on.'
+            $subject->motion->positioning->counts()
+                ? 'Nothing tells where it starts: '.($subject->motion->positioning->countsSteps() ? 'a stepper' : 'an encoder').' counts from wherever it stands when the power comes on, so it needs a switch to home on.'
                 : 'Nothing tells when it has arrived: a motor without a switch at one end at least drifts with every move and pushes on at its stop.',
         ), [$this->addSwitch($subject)]);
     }
@@ -122,7 +122,7 @@ final class StopsJudge implements Judge
                 }
             }
             $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
-            if ($named && $motion->goesByTime() && ! $motion->task->keeps_turning && $motion->stops->tellers() !== [] && $motion->stops->switchAt($place->id) === null) {
+            if ($named && $motion->positioning->isTimed() && ! $motion->task->keeps_turning && $motion->stops->tellers() !== [] && $motion->stops->switchAt($place->id) === null) {
                 $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
                     "{$place->named()} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
                 ));
@@ -207,7 +207,7 @@ final class StopsJudge implements Judge
     private function slower(MotionInBuild $subject, LimitSwitch $switch, float $place, float $allowed): array
     {
         $drive = $subject->motion->drive;
-        if ($drive === null || ! $subject->motion->goesByTime()) {
+        if ($drive === null || ! $subject->motion->positioning->isTimed()) {
             return [];
         }
         foreach (self::DUTIES as $duty) {

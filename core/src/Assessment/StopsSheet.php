@@ -75,7 +75,8 @@ final readonly class StopsSheet
         $wanted = $room === null ? $worst / 2 : $room / $this->settings->stop_clearance;
         $now = $this->time($this->motion);
         $offers = [];
-        if ($this->motion->drive === null || $this->motion->isAbsolute() || $this->motion->counts()) {
+        $drive = $this->motion->drive;
+        if ($drive === null || ! $this->motion->positioning->isSwitched()) {
             return [];
         }
         if (! $this->motion->stops->brakes) {
@@ -86,12 +87,12 @@ final readonly class StopsSheet
             }
         }
         foreach (self::SLOWER as $duty) {
-            $slower = $this->motion->withDrive($this->motion->drive->but(['duty' => $this->motion->drive->duty * $duty]));
+            $slower = $this->motion->withDrive($drive->but(['duty' => $drive->duty * $duty]));
             $distance = RunOn::of($slower, $switch, $this->settings)?->distance;
             $time = $this->time($slower);
             if ($distance !== null && $time !== null && $now !== null && $distance <= $wanted) {
-                $values = ['duty' => Quantity::share($this->motion->drive->duty * $duty), 'run_on' => $unit->quantity($distance), 'more' => Quantity::of($time - $now, 's')];
-                $offers[] = ['says' => new Sentence('At {duty} duty throughout it runs on {run_on}, and every move takes {more} longer.', $values), 'fix' => new Fix(new Sentence('Drive it at {duty} duty', ['duty' => $values['duty']]), [new Change("{$path}.drive.duty", round($this->motion->drive->duty * $duty, 3))])];
+                $values = ['duty' => Quantity::share($drive->duty * $duty), 'run_on' => $unit->quantity($distance), 'more' => Quantity::of($time - $now, 's')];
+                $offers[] = ['says' => new Sentence('At {duty} duty throughout it runs on {run_on}, and every move takes {more} longer.', $values), 'fix' => new Fix(new Sentence('Drive it at {duty} duty', ['duty' => $values['duty']]), [new Change("{$path}.drive.duty", round($drive->duty * $duty, 3))])];
                 $stretch = SlowApproach::STRETCH * ($this->motion->range()[1] - $this->motion->range()[0]);
                 [$fix, $where] = $this->slowLast($switch, $duty);
                 $offers[] = ['says' => new Sentence("Slow only over the last {stretch}{$where}, it runs on the same and takes only about {more} longer.", ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(SlowApproach::STRETCH * ($time - $now), 's')]), 'fix' => $fix];
@@ -151,7 +152,7 @@ final readonly class StopsSheet
         $timed = $motor instanceof Servo || $motor instanceof Stepper ? null : new TimedMove($motion, $this->settings, $motion->at($motion->task->from), $motion->at($motion->task->to));
         [$bias, $sd] = $timed?->time_s === null ? [null, null] : [$timed->error(), $timed->spread()];
         // A place with a switch is gone to by that.
-        $counts = $motion->seesPulses() && array_filter($motion->places, fn (Place $place): bool => $motion->stops->switchAt($place->id) === null) !== [];
+        $counts = $motion->positioning->countsPulses() && array_filter($motion->places, fn (Place $place): bool => $motion->stops->switchAt($place->id) === null) !== [];
         $pulses = $motion->stops->encoder_pulses ?? self::ENCODER_PULSES;
         $byCount = fn (float $one): array => [$one + $slop, $one + $slop];
         $rows = [

@@ -43,7 +43,7 @@ final class TrainRules
         if ($motion->drive === null || $wanted === 'any' || ($wanted === 'same') === ($turns > 0)) {
             return [];
         }
-        $servo = $motion->isAbsolute();
+        $servo = $motion->positioning->isAbsolute();
         $fixes = [new Fix(
             new Sentence($servo ? 'Turn the servo round, or mirror its command' : 'Swap the two wires of its motor'),
             [new Change($subject->path.'.drive.reversed', ! $motion->drive->reversed)],

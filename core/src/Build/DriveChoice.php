@@ -48,7 +48,7 @@ final readonly class DriveChoice
     /** Share of the time that its driver connects it to the supply, at a share of its usual speed; what has a driver of its own inside is connected all the time. */
     public function share(float $speed = 1.0): float
     {
-        return $this->motor->isPositional() || $this->motor instanceof Stepper ? 1.0 : $this->duty * $speed;
+        return $this->motor->positionSource()->isSent() ? 1.0 : $this->duty * $speed;
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
-use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\Ramp;
@@ -33,6 +32,8 @@ final readonly class Motion
 
     private const SAME = 1e-9; // of a period
 
+    public Positioning $positioning;
+
     private ?float $period;
 
     /** Where one coming round begins: at 0, or at its lowest place where that lies below. */
@@ -50,6 +51,7 @@ final readonly class Motion
         public Stops $stops,
         public ?Layout $layout = null,
     ) {
+        $this->positioning = Positioning::of($drive, $stops, $task->from);
         $thing = $this->thing();
         $this->period = match (true) {
             $task->comes_round !== null => $task->comes_round,
@@ -141,7 +143,7 @@ final readonly class Motion
         $forwards += $forwards < -self::SAME * $period ? $period : 0.0;
         $forwards = $forwards >= $period * (1 - self::SAME) || abs($forwards) < self::SAME * $period ? 0.0 : $forwards;
 
-        return $this->isOneWay() || ! ($this->counts() || $this->isAbsolute()) || $forwards <= $period / 2 ? $forwards : $forwards - $period;
+        return $this->isOneWay() || ! $this->positioning->isSent() || $forwards <= $period / 2 ? $forwards : $forwards - $period;
     }
 
     public function unit(): PositionUnit
@@ -199,12 +201,6 @@ final readonly class Motion
         return [$low, $high];
     }
 
-    /** What it is best homed onto: what tells the place where its task starts, or else the first that tells one; null where nothing does. */
-    public function homesOnto(): ?LimitSwitch
-    {
-        return $this->stops->switchAt($this->task->from) ?? $this->stops->tellers()[0] ?? null;
-    }
-
     /**
      * The step that brings it there, as documents have it: what its own drive has inside it needs only be sent to.
      *
@@ -221,12 +217,6 @@ final readonly class Motion
         $unit = $this->unit();
 
         return new Move($unit->toSi($this->at($this->task->from)), $unit->toSi($this->at($this->task->to)), $this->task->move_s, $this->task->profile);
-    }
-
-    /** It knows where it is whenever it has power. */
-    public function isAbsolute(): bool
-    {
-        return $this->drive?->motor->isPositional() ?? false;
     }
 
     /** After how long a move that is not there yet is taken for one that never gets there, s: 20 s, or five times what its task asks for. */
@@ -301,28 +291,10 @@ final readonly class Motion
         return $this->withMechanism($this->mechanism instanceof Segmented ? new Segmented($thing, $this->mechanism->segments) : $thing);
     }
 
-    /** It steps: it goes where it is sent and counts, but loses its place with the power or by slipping. */
-    public function counts(): bool
-    {
-        return $this->drive?->motor instanceof Stepper;
-    }
-
-    /** It turns a motor that counts nothing by itself, and an encoder on its shaft counts for it, from where it was homed. */
-    public function seesPulses(): bool
-    {
-        return $this->stops->encoder_pulses !== null && $this->drive !== null && ! $this->isAbsolute() && ! $this->counts();
-    }
-
-    /** It turns a motor that nothing tells where it is between its switches. */
-    public function goesByTime(): bool
-    {
-        return $this->drive !== null && ! $this->isAbsolute() && ! $this->counts() && ! $this->seesPulses();
-    }
-
     /** Turn of the output shaft for one pulse of its encoder, rad; null without one. */
     public function pulse_rad(): ?float
     {
-        return $this->seesPulses() ? 2 * M_PI / (float) $this->stops->encoder_pulses / $this->train->ratio() : null;
+        return $this->positioning->countsPulses() ? 2 * M_PI / (float) $this->stops->encoder_pulses / $this->train->ratio() : null;
     }
 
     /** How far one pulse of its encoder takes it, in its own unit; null without one. */

@@ -44,8 +44,8 @@ interface Drive
     /** Whether the supply lies inside its rating. */
     public function supplyFit(float $supply_V): SupplyFit;
 
-    /** It knows its own position and follows a command. */
-    public function isPositional(): bool;
+    /** What it tells of its own position. */
+    public function positionSource(): PositionSource;
 
     /** Turn of its shaft between its own ends, degrees; null where it turns on for ever. */
     public function travel_deg(): ?float;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Drive;
 
-/** Of drives that turn as long as they are told to: they know no place and come to no end. */
+/** Of drives that turn as long as they are told to: they tell nothing of their position and come to no end. */
 trait HasNoPlace
 {
-    public function isPositional(): bool
+    public function positionSource(): PositionSource
     {
-        return false;
+        return PositionSource::Time;
     }
 
     public function travel_deg(): ?float

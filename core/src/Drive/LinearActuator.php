@@ -85,9 +85,9 @@ final readonly class LinearActuator implements Drive
         return $this->inside->line($supply_V, $duty);
     }
 
-    public function isPositional(): bool
+    public function positionSource(): PositionSource
     {
-        return false;
+        return PositionSource::Time;
     }
 
     /** stroke / lever, as a turn of the shaft. */

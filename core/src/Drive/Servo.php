@@ -164,9 +164,9 @@ final readonly class Servo implements Drive
         };
     }
 
-    public function isPositional(): bool
+    public function positionSource(): PositionSource
     {
-        return true;
+        return PositionSource::Feedback;
     }
 
     public function travel_deg(): float

@@ -48,6 +48,11 @@ final readonly class Stepper implements Drive
         ImpossibleValue::unlessPositive('microsteps', $microsteps);
     }
 
+    public function positionSource(): PositionSource
+    {
+        return PositionSource::Steps;
+    }
+
     public static function fields(): array
     {
         $positive = NumberShape::positive(Drives::MOST);

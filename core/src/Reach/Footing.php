@@ -30,7 +30,7 @@ final class Footing
 
         return [
             $drive === null ? null : [$drive->supply->id, $drive->shares, $drive->shares_by, $drive->selector, $drive->one_way],
-            $motion->isAbsolute(), $motion->goesByTime(), $motion->counts(), $motion->period(), $motion->stops,
+            $motion->positioning->source?->name, $motion->period(), $motion->stops,
         ];
     }
 }

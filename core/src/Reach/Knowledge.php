@@ -75,7 +75,7 @@ final class Knowledge
     {
         $place = $this->motions->whereabouts($state, $condition->motion)->place;
 
-        return $place === null && $this->program->build->motions[$condition->motion]->isAbsolute() ? self::MAYBE : (int) ($place === $condition->place);
+        return $place === null && $this->program->build->motions[$condition->motion]->positioning->isAbsolute() ? self::MAYBE : (int) ($place === $condition->place);
     }
 
     private function isBetween(Between $condition, State $state): int

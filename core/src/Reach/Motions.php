@@ -118,11 +118,11 @@ final class Motions
     {
         $travel = $this->travels[$motion->id];
         if ($isMoved) {
-            return new PositionKnowledge($motion->isAbsolute(), between: $motion->isAbsolute() ? $travel->within(...$motion->range()) : $travel->unsaid());
+            return new PositionKnowledge($motion->positioning->isAbsolute(), between: $motion->positioning->isAbsolute() ? $travel->within(...$motion->range()) : $travel->unsaid());
         }
         $at = $motion->at($motion->task->from);
 
-        return $motion->isAbsolute() ? new PositionKnowledge(true, $motion->task->from, $at, $travel->at($at)) : new PositionKnowledge(false, between: $travel->at($at));
+        return $motion->positioning->isAbsolute() ? new PositionKnowledge(true, $motion->task->from, $at, $travel->at($at)) : new PositionKnowledge(false, between: $travel->at($at));
     }
 
     /** @return array<string, true> motions whose real position any rule or condition asks for */
@@ -254,9 +254,9 @@ final class Motions
         if ($motion->drive === null || ($motion->task->keeps_turning && ! ($round && $step instanceof GoStep))) {
             return;
         }
-        $teller = $step instanceof GoStep ? $motion->stops->switchAt($step->place) : null;
+        $teller = $step instanceof GoStep ? $step->ontoSwitch($this->build) : null;
         $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null) || ($teller !== null && ($round || $teller->isOwn));
-        $byTime = $motion->goesByTime() && ($step instanceof GoByStep || ($step instanceof GoStep && $teller === null));
+        $byTime = $motion->positioning->isTimed() && ($step instanceof GoByStep || ($step instanceof GoStep && $teller === null));
         if (! $from->known && ! $finds) {
             $this->wrong[] = ['not_known', $node->path, $motion->id];
         } elseif ($from->known && $from->at === null && $byTime) {
@@ -289,7 +289,7 @@ final class Motions
     private function byAmount(Motion $motion, PositionKnowledge $from, Node $node, float $by): PositionKnowledge
     {
         $travel = $this->travels[$motion->id];
-        if ($from->at === null || $motion->task->keeps_turning || $motion->isAbsolute()) {
+        if ($from->at === null || $motion->task->keeps_turning || $motion->positioning->isAbsolute()) {
             return $from->along($by <=> 0.0, $travel);
         }
         $to = round($from->at + $by, 6);
@@ -332,7 +332,7 @@ final class Motions
         $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
         $is = $place === null ? $is->forgotten(true) : $this->atPlace($motion, $place);
 
-        return ! $step instanceof RunStep || $motion->isAbsolute() ? $is : new PositionKnowledge(true, $is->place, $is->at, $is->along($step->direction, $travel)->between, true); // its motor is still on
+        return ! $step instanceof RunStep || $motion->positioning->isAbsolute() ? $is : new PositionKnowledge(true, $is->place, $is->at, $is->along($step->direction, $travel)->between, true); // its motor is still on
     }
 
     public function does(State $state, Node $node): State
@@ -348,7 +348,7 @@ final class Motions
         }
         foreach ($this->switchedBy($step) as $id) {
             $state = $state->with($this->gates[$id], $step->on ? 0 : 1);
-            $state = $step->on ? $state : $this->put($state, $id, $this->whereabouts($state, $id)->forgotten($this->build->motions[$id]->isAbsolute()));
+            $state = $step->on ? $state : $this->put($state, $id, $this->whereabouts($state, $id)->forgotten($this->build->motions[$id]->positioning->isAbsolute()));
         }
 
         return $state;
@@ -359,7 +359,7 @@ final class Motions
     {
         [$places, $held] = $this->told[spl_object_id($condition)][$holds ? 1 : 0] ??= [$this->build->toldBy($condition, $holds), $this->build->heldBy($condition, $holds)];
         foreach ($places as $id => $place) {
-            if (! $this->isDriven($state, $id) && ! $this->build->motions[$id]->isAbsolute()) {
+            if (! $this->isDriven($state, $id) && ! $this->build->motions[$id]->positioning->isAbsolute()) {
                 $state = $this->put($state, $id, $this->atPlace($this->build->motions[$id], $place));
             }
         }

@@ -55,7 +55,7 @@ final class Footing
 
         return [
             $drive === null ? null : [$drive->supply->id, $drive->shares, $drive->shares_by, $drive->gated, $drive->one_way],
-            $motion->isAbsolute(), $motion->counts(), $motion->seesPulses(), $motion->unit(), $motion->period(),
+            $motion->positioning->source?->name, $motion->unit(), $motion->period(),
         ];
     }
 

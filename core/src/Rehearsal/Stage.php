@@ -393,7 +393,7 @@ final class Stage
         if (! $idle || $last === null) {
             return $found;
         }
-        if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $axis->isPowered()) {
+        if ($motion->positioning->isSwitched() && $axis->isPowered()) {
             $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->named()} is still powered when all is done"), $last['routine'], $last['path']);
         }
         $step = $this->build->routines[$last['routine']]->stepAt($last['path']);

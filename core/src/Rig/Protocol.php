@@ -115,7 +115,7 @@ final class Protocol
             if ($read['to'] === null) {
                 throw InvalidInput::at('to', 'Say where it goes.');
             }
-            $this->build->motions[$read['motion']]->isAbsolute() ? $this->rig->follow($read['motion'], $read['to'], $read['speed']) : throw InvalidInput::at('run', 'Only what knows its place can be sent to one.');
+            $this->build->motions[$read['motion']]->positioning->isAbsolute() ? $this->rig->follow($read['motion'], $read['to'], $read['speed']) : throw InvalidInput::at('run', 'Only what knows its place can be sent to one.');
 
             return;
         }

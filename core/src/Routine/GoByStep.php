@@ -75,9 +75,9 @@ final readonly class GoByStep implements Moves
         if ($this->by < 0.0 && $axis->motion->isOneWay()) {
             throw new StepFailed("{$axis->motion->name} cannot be turned back");
         }
-        yield from $axis->canFollow() || ($axis->motion->counts() && $axis->motion->task->keeps_turning)
+        yield from $axis->canFollow() || ($axis->motion->positioning->countsSteps() && $axis->motion->task->keeps_turning)
             ? $controller->follow($axis, $axis->stands() + $this->by, $this, true)
-            : ($axis->motion->seesPulses()
+            : ($axis->motion->positioning->countsPulses()
                 ? $controller->countPulses($axis, $this->by, $this)
                 : $controller->goByTime($axis, $axis->motion->task->keeps_turning ? $axis->motion->at($axis->motion->task->from) : (float) $from, $this->by, $this));
         $axis->isAt($from === null ? null : $from + $this->by);

@@ -50,7 +50,7 @@ final readonly class GoStep implements Moves
 
     public function ontoSwitch(Build $build): ?LimitSwitch
     {
-        return $build->motions[$this->motion]->stops->switchAt($this->place);
+        return $build->motions[$this->motion]->positioning->switchEnding($this->place);
     }
 
     public function endsAt(Build $build): string
@@ -70,7 +70,7 @@ final readonly class GoStep implements Moves
     {
         $axis = $controller->axis($this->motion);
         $to = $axis->motion->at($this->place);
-        $switch = $axis->motion->stops->switchAt($this->place);
+        $switch = $this->ontoSwitch($controller->build());
         if ($axis->canFollow()) {
             yield from $controller->follow($axis, $to, $this);
         } elseif ($switch !== null) {

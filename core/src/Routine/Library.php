@@ -50,8 +50,8 @@ final class Library
     {
         $steps = [];
         foreach ($this->build->motions as $id => $motion) {
-            $switch = $motion->homesOnto();
-            if ($switch !== null && $motion->drive !== null && ! $motion->isAbsolute()) {
+            $switch = $motion->positioning->homesOnto();
+            if ($switch !== null && $motion->drive !== null && ! $motion->positioning->isAbsolute()) {
                 $steps[] = $motion->homing($switch, 0.5, self::GIVE_UP_S);
             }
         }
@@ -96,7 +96,7 @@ final class Library
     /** @return non-empty-list<Change>|string */
     private function gate(): array|string
     {
-        $servo = $this->moved(fn (Motion $motion): bool => $motion->isAbsolute());
+        $servo = $this->moved(fn (Motion $motion): bool => $motion->positioning->isAbsolute());
         $start = $this->start();
 
         return match (true) {
@@ -112,7 +112,7 @@ final class Library
     /** @return non-empty-list<Change>|string */
     private function feed(): array|string
     {
-        $feeder = $this->moved(fn (Motion $motion): bool => $motion->task->keeps_turning && ! $motion->isAbsolute());
+        $feeder = $this->moved(fn (Motion $motion): bool => $motion->task->keeps_turning && ! $motion->positioning->isAbsolute());
         $sees = $this->sensor('reflective', 'beam', 'magnet');
         $start = $this->start(except: $sees?->id);
 
@@ -130,7 +130,7 @@ final class Library
     /** @return non-empty-list<Change>|string */
     private function dial(): array|string
     {
-        $dial = $this->moved(fn (Motion $motion): bool => ($this->build->document['motions'][$this->build->indexOf($motion->id)]['dial'] ?? null) !== null && ! $motion->goesByTime());
+        $dial = $this->moved(fn (Motion $motion): bool => ($this->build->document['motions'][$this->build->indexOf($motion->id)]['dial'] ?? null) !== null && ! $motion->positioning->isTimed());
         $start = $this->start();
 
         return match (true) {

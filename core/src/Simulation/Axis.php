@@ -111,7 +111,7 @@ final class Axis
     public function power(bool $on): void
     {
         if (! $on) {
-            $at = $this->motion->isAbsolute() ? $this->believed() : null;
+            $at = $this->motion->positioning->isAbsolute() ? $this->believed() : null;
             $this->lose();
             $this->where->isAt($at);
         } elseif ($this->off && $this->machine->follows()) {
@@ -200,7 +200,7 @@ final class Axis
     public function knownPlace(): ?string
     {
         $place = $this->where->place();
-        $feels = $place === null && $this->motion->isAbsolute() && $this->machine->still; // a servo feels where it is
+        $feels = $place === null && $this->motion->positioning->isAbsolute() && $this->machine->still; // a servo feels where it is
 
         return $feels ? $this->motion->placeNear($this->position(), self::NEAR_SHARE)?->id : $place;
     }
@@ -208,7 +208,7 @@ final class Axis
     /** Where the controller takes it to be, own unit; null where nobody knows. */
     public function believed(): ?float
     {
-        return $this->motion->isAbsolute() ? $this->where->believed(0.0) ?? $this->position() : $this->where->believed($this->motion->counts() ? $this->machine->ramp->at() : $this->machine->state->angle);
+        return $this->motion->positioning->isAbsolute() ? $this->where->believed(0.0) ?? $this->position() : $this->where->believed($this->motion->positioning->countsSteps() ? $this->machine->ramp->at() : $this->machine->state->angle);
     }
 
     /** It has come where it should be, own unit; null where that cannot be told. */
@@ -226,7 +226,7 @@ final class Axis
     /** Its pulses can be relied on: it was homed. */
     public function countsPulses(): bool
     {
-        return $this->motion->seesPulses() && $this->where->isCounted();
+        return $this->motion->positioning->countsPulses() && $this->where->isCounted();
     }
 
     /** How far its pulses say it has come, own unit, from wherever they begin. */
@@ -238,7 +238,7 @@ final class Axis
     /** It can be told where to go: a servo always, a stepper once it has been homed. */
     public function canFollow(): bool
     {
-        return $this->motion->isAbsolute() || ($this->motion->counts() && ($this->where->isCounted() || $this->motion->turnsAnywhere()));
+        return $this->motion->positioning->isAbsolute() || ($this->motion->positioning->countsSteps() && ($this->where->isCounted() || $this->motion->turnsAnywhere()));
     }
 
     /** Drives it up (1) or down (−1) at a share of its usual speed. A servo runs towards the end of its range. */
@@ -255,12 +255,12 @@ final class Axis
         if ($direction < 0 && $this->motion->isOneWay()) {
             throw new StepFailed("{$this->motion->name} cannot be turned back");
         }
-        if ($this->motion->isAbsolute()) {
+        if ($this->motion->positioning->isAbsolute()) {
             $this->follow($this->motion->range()[$direction > 0 ? 1 : 0], $speed);
 
             return;
         }
-        if ($this->motion->counts()) {
+        if ($this->motion->positioning->countsSteps()) {
             $this->send($this->machine->state->angle + $direction * self::FAR_AWAY_RAD, $speed);
 
             return;
@@ -303,7 +303,7 @@ final class Axis
      */
     public function follow(float $at, float $speed, bool $exactly = false): void
     {
-        if ($this->motion->counts()) {
+        if ($this->motion->positioning->countsSteps()) {
             $to = $exactly || $this->motion->period() === null ? $at : $this->stands() + $this->motion->distance($this->stands(), $at);
             $this->send($this->machine->shaftAngle($to) - $this->where->slipped_rad(), $speed);
 
@@ -344,14 +344,14 @@ final class Axis
     /** As `stop`, whoever shares its motor. */
     public function halt(string $how = 'brake'): void
     {
-        if ($this->motion->isAbsolute()) {
+        if ($this->motion->positioning->isAbsolute()) {
             $how === 'hold' || $how === 'brake'
                 ? $this->order(null, 1, true, $this->machine->ramp->target() === null ? $this->machine->state->angle : $this->machine->ramp->at())
                 : $this->order(null, 1, false);
 
             return;
         }
-        if ($this->motion->counts()) {
+        if ($this->motion->positioning->countsSteps()) {
             $this->machine->ramp->stop();
             $this->order(null, 1, $how !== 'coast', $how === 'coast' ? null : $this->machine->ramp->at());
 

@@ -64,7 +64,7 @@ final class Controller
     public function learns(Condition $condition, bool $holds): void
     {
         foreach ($this->world->build->toldBy($condition, $holds) as $motion => $place) {
-            if ($this->world->axes[$motion]->isStill() && ! $this->world->axes[$motion]->motion->isAbsolute()) {
+            if ($this->world->axes[$motion]->isStill() && ! $this->world->axes[$motion]->motion->positioning->isAbsolute()) {
                 $this->world->axes[$motion]->isFoundAt($place);
             }
         }

@@ -108,7 +108,7 @@ final class Machine
 
         return match (true) {
             $drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $drive->motor, $drive->supply->volts_V * $this->fed),
-            $line !== null && $this->motion->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line : $line->atShare($this->fed), $drive?->motor instanceof Servo ? $drive->motor->deadband_deg / 2 * Constants::RAD_PER_DEG : 0.0),
+            $line !== null && $this->motion->positioning->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line : $line->atShare($this->fed), $drive?->motor instanceof Servo ? $drive->motor->deadband_deg / 2 * Constants::RAD_PER_DEG : 0.0),
             default => null,
         };
     }

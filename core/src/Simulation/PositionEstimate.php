@@ -80,8 +80,8 @@ final class PositionEstimate
     public function believed(float $commanded): ?float
     {
         return match (true) {
-            $this->counted && $this->motion->seesPulses() => $this->own($this->reading($commanded)),
-            $this->motion->counts() && ($this->counted || $this->motion->turnsAnywhere()) => $this->own($commanded + $this->slipped_rad),
+            $this->counted && $this->motion->positioning->countsPulses() => $this->own($this->reading($commanded)),
+            $this->motion->positioning->countsSteps() && ($this->counted || $this->motion->turnsAnywhere()) => $this->own($commanded + $this->slipped_rad),
             default => $this->at,
         };
     }

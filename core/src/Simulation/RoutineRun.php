@@ -77,7 +77,7 @@ final class RoutineRun
         $world->ends();
         foreach ($build->motions as $id => $motion) {
             $world->axes[$id]->closeLedger();
-            if ($motion->drive !== null && ! $motion->isAbsolute() && ! $motion->counts() && $world->axes[$id]->isPowered() && ! $this->program->isRunning($this->routine->id)) {
+            if ($motion->positioning->isSwitched() && $world->axes[$id]->isPowered() && ! $this->program->isRunning($this->routine->id)) {
                 $world->recorder->routine($world->now(), 'left_powered', "{$motion->name} is still powered although no routine runs.");
             }
         }

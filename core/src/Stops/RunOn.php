@@ -37,10 +37,10 @@ final readonly class RunOn
      */
     public static function of(Motion $motion, LimitSwitch $switch, Settings $settings, float $speed = 1.0, ?float $delay_s = null): ?self
     {
-        if ($motion->drive === null || $motion->isAbsolute()) {
+        if ($motion->drive === null || $motion->positioning->isAbsolute()) {
             return null;
         }
-        if ($motion->counts()) {
+        if ($motion->positioning->countsSteps()) {
             return self::ofSteps($motion, $speed, $delay_s ?? self::delay_s($switch, $settings));
         }
         $unit = $motion->unit();

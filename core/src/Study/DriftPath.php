@@ -44,7 +44,7 @@ final class DriftPath
         $this->at = $motion->at($motion->task->from);
         $routines = $cycle === null ? [] : $build->calledBy($build->routines[$cycle->routine]);
         $steps = array_filter($cycle->steps ?? [], fn (array $step): bool => $step['motion'] === $motion->id && $step['outcome'] === 'done' && in_array($step['routine'], $routines, true));
-        for ($round = 0; $round < 2 && $motion->goesByTime(); $round++) {
+        for ($round = 0; $round < 2 && $motion->positioning->isTimed(); $round++) {
             $this->walked = []; // the second time it sets out from where the first ended
             foreach (array_slice($steps, 0, self::MOST_STOPS) as $step) {
                 $this->stop($step['routine'], $step['path']);

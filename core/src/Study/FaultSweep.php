@@ -160,7 +160,7 @@ final class FaultSweep
         if ($step instanceof HomeStep) {
             $ids[] = $step->switch;
         }
-        $switch = $step instanceof GoStep && ! $this->build->motions[$step->motion]->isAbsolute() ? $this->build->motions[$step->motion]->stops->switchAt($step->place) : null;
+        $switch = $step instanceof GoStep ? $step->ontoSwitch($this->build) : null;
         if ($switch !== null) {
             $ids[] = $switch->id;
         }

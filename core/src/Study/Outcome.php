@@ -150,7 +150,7 @@ final readonly class Outcome
         if ($drive === null) {
             return null;
         }
-        $heat = $this->build->motions[$motion]->counts() ? $drive->heldHeat_W() : $current_A ** 2 * $drive->motor->resistance_ohm();
+        $heat = $this->build->motions[$motion]->positioning->countsSteps() ? $drive->heldHeat_W() : $current_A ** 2 * $drive->motor->resistance_ohm();
 
         return $drive->motor->body()->thermal->secondsToLimit($heat, $this->build->settings->ambient_C);
     }

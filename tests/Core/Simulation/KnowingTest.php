@@ -176,7 +176,7 @@ it('says no drift of what counts pulses', function () {
 
 it('keeps what a stepper lost until it is homed again', function () {
     $wharf = Builds::demo('heron-wharf');
-    $stepper = array_values(array_filter($wharf->motions, fn ($motion): bool => $motion->counts()))[0];
+    $stepper = array_values(array_filter($wharf->motions, fn ($motion): bool => $motion->positioning->countsSteps()))[0];
     $axis = new Axis($stepper, $stepper->at($stepper->task->from), 0.001);
     $axis->isFoundAt($stepper->task->from);
     $to = $stepper->at($stepper->task->to);
