@@ -61,3 +61,32 @@ it('names no path of a machine and loads nothing from elsewhere', function () {
 
     expect($front)->not->toMatch('#https?://#');
 });
+
+it('has one list of each family: what is added to it is one class and one line there', function (string $folder, array $registers, int $most) {
+    $names = [];
+    foreach (sources("core/src/{$folder}") as $file => $source) {
+        $register = (string) file_get_contents(__DIR__."/../core/src/{$folder}/{$registers[0]}.php");
+        $name = basename($file, '.php');
+        if (str_contains($register, "{$name}::class")) {
+            $names[$name] = $file;
+        }
+    }
+    $namedIn = [];
+    foreach (sources('core/src') as $file => $source) {
+        $code = implode('', array_map(fn (PhpToken $token): string => $token->is([T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING]) ? '' : $token->text, PhpToken::tokenize($source)));
+        foreach ($names as $name => $own) {
+            if ($file !== $own && ! in_array(basename($file, '.php'), $registers, true) && preg_match("/\\b{$name}\\b/", $code) === 1) {
+                $namedIn[$file][] = $name;
+            }
+        }
+    }
+    $lists = array_filter($namedIn, fn (array $named): bool => count($named) > $most);
+    $alone = array_diff(array_keys($names), array_merge(...array_values($namedIn)));
+
+    expect(count($names))->toBeGreaterThan(5)->and($lists)->toBe([]) // a rule about one or a few of them is none
+        ->and(count($alone))->toBeGreaterThan(1, 'some are known to nothing but their register');
+})->with([
+    'steps' => ['Routine', ['Steps'], 3], // those that hold others
+    'drives' => ['Drive', ['Drives', 'Drawer'], 3],
+    'mechanisms' => ['Mechanism', ['Mechanisms'], 5],
+]);

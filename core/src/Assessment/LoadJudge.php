@@ -13,8 +13,8 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Hoist;
+use Brookstone\Core\Mechanism\Sized;
 use Brookstone\Core\Mechanism\SpringLever;
-use Brookstone\Core\Mechanism\Turntable;
 use Brookstone\Core\Mechanism\Wheels;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
@@ -114,13 +114,8 @@ final class LoadJudge implements Judge
     private function unitSlip(MotionInBuild $subject): ?Finding
     {
         $thing = $subject->motion->thing();
-        [$size, $mass, $key] = match (true) {
-            $thing instanceof Arm => [2 * $thing->cg_m, $thing->mass_kg, 'mass_kg'],
-            $thing instanceof Turntable && $thing->disc_radius_m !== null => [2 * $thing->disc_radius_m, (float) $thing->disc_mass_kg, 'disc_mass_kg'],
-            $thing instanceof Wheels => [8 * $thing->wheel_radius_m, $thing->mass_kg, 'mass_kg'],
-            $thing instanceof Ball => [2 * $thing->ball_radius_m, $thing->shell_mass_kg + $thing->pendulum_mass_kg, 'shell_mass_kg'],
-            default => [0.0, 0.0, ''],
-        };
+        $extent = $thing instanceof Sized ? $thing->extent() : null;
+        [$size, $mass, $key] = $extent === null ? [0.0, 0.0, ''] : [$extent->across_m, $extent->mass_kg, $extent->field];
         $usual = self::USUAL_KG_M2 * $size ** 2;
         if ($usual > 0.0 && ($mass > self::THOUSAND * $usual || $mass < $usual / self::THOUSAND)) {
             return new Finding('load.unit_slip', Severity::Tight, "{$subject->path}.mechanism.{$key}", new Sentence(

@@ -9,9 +9,8 @@ use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Routine\Effect;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Simulation\Mishap;
 
@@ -39,14 +38,15 @@ final class RehearsalMends
 
             return [...SupplyMends::softly($build, $build->supplies[$mishap->of], $moved), ...SupplyMends::stronger($build, $build->supplies[$mishap->of], $mishap->says->values['asked']->si)];
         }
-        $motion = $step?->motion() === null ? null : $build->motions[$step->motion()];
+        $motion = $build->motions[$step?->motion() ?? ''] ?? null;
         if ($step === null || $motion === null) {
             return [];
         }
+        $effect = $step->effect($build);
 
         return match ($mishap->kind) {
-            'hit', 'stall' => [...$this->untilItsSwitch($motion, $step, $place), ...($step instanceof RunStep ? [$this->stop($motion, $place)] : []), ...$this->slower($step, $place), ...$this->homeFirst($motion, $place)],
-            'vain' => [...$this->longer($step, $place), ...$this->homeFirst($motion, $place)],
+            'hit', 'stall' => [...$this->untilItsSwitch($motion, $effect, $place), ...($effect->move?->staysOn ? [$this->stop($motion, $place)] : []), ...$this->slower($effect, $place), ...$this->homeFirst($motion, $place)],
+            'vain' => [...$this->longer($effect, $place), ...$this->homeFirst($motion, $place)],
             'elsewhere' => $this->homeFirst($motion, $place),
             'left_powered' => [$this->stop($motion, $place)],
             default => [],
@@ -59,17 +59,18 @@ final class RehearsalMends
     }
 
     /** @return list<Fix> a run for a time is ended by the switch that lies that way */
-    private function untilItsSwitch(Motion $motion, Step $step, string $place): array
+    private function untilItsSwitch(Motion $motion, Effect $effect, string $place): array
     {
-        if (! $step instanceof RunStep || $step->until !== null) {
+        $move = $effect->move;
+        if ($move === null || ! $move->staysOn || $effect->until !== null) {
             return [];
         }
         foreach ($motion->stops->switches as $switch) {
-            if ($switch->direction() === $step->direction) {
-                $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $step->speed);
+            if ($switch->direction() === $move->way) {
+                $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $move->speed);
                 $run = array_diff_key($this->context->stepsAt($place), ['for_s' => true]);
 
-                return [new Fix(new Sentence("Run it until {$switch->named()} trips"), [new Change($place, ['until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => RoutineContext::patienceFor($time ?? $step->for_s ?? 0.0)] + $run)])];
+                return [new Fix(new Sentence("Run it until {$switch->named()} trips"), [new Change($place, ['until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => RoutineContext::patienceFor($time ?? $effect->for_s ?? 0.0)] + $run)])];
             }
         }
 
@@ -77,12 +78,16 @@ final class RehearsalMends
     }
 
     /** @return list<Fix> unless it goes by time, and would end elsewhere */
-    private function slower(Step $step, string $place): array
+    private function slower(Effect $effect, string $place): array
     {
         $fixes = [];
-        foreach ($step instanceof RunStep && $step->until === null ? [] : self::SLOWER as $share) {
-            if ($step instanceof Moves && $share < $step->speed()) {
-                $patience = $step->giveUp_s() === null ? [] : [new Change("{$place}.give_up_s", ceil($step->giveUp_s() * $step->speed() / $share))];
+        $move = $effect->move;
+        if ($move === null || ($move->staysOn && $effect->until === null)) {
+            return [];
+        }
+        foreach (self::SLOWER as $share) {
+            if ($share < $move->speed) {
+                $patience = $effect->giveUp_s === null ? [] : [new Change("{$place}.give_up_s", ceil($effect->giveUp_s * $move->speed / $share))];
                 $fixes[] = new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($share)]), [new Change("{$place}.speed", $share), ...$patience]);
             }
         }
@@ -91,9 +96,9 @@ final class RehearsalMends
     }
 
     /** @return list<Fix> */
-    private function longer(Step $step, string $place): array
+    private function longer(Effect $effect, string $place): array
     {
-        $waits = $step instanceof Moves ? $step->giveUp_s() : null;
+        $waits = $effect->move === null ? null : $effect->giveUp_s;
         $longer = ceil(($waits ?? 0.0) * self::PATIENCE);
 
         return $waits === null ? [] : [new Fix(new Sentence('Give up after {wait}', ['wait' => Quantity::of($longer, 's')]), [new Change("{$place}.give_up_s", $longer)])];

@@ -11,8 +11,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\GoByStep;
-use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Study\DriftPath;
 use Brookstone\Core\Study\DriftStop;
@@ -68,21 +67,21 @@ final readonly class RoutineDrift
     private function tell(Routine $routine, int $i, Motion $motion, float $tolerance, bool $homed, DriftStop $stop, float $off, int $moves): void
     {
         $by = $this->context->build->routines[$stop->routine];
-        $step = $by->stepAt($stop->path);
+        $move = $by->stepAt($stop->path)?->effect($this->context->build)->move;
         $at = array_search($by->id, array_keys($this->context->build->routines), true);
         $unit = $motion->unit();
         $once = $homed || $moves < 1;
         $values = ['tolerance' => $unit->quantity($tolerance), 'error' => $unit->quantity($off), 'moves' => Quantity::number($moves)];
         $this->context->find($routine, 'routine.drifts', $moves < 1 ? Severity::Fails : Severity::Tight, "routines.{$at}.{$stop->path}", $once
             ? "{$motion->named()} goes by time here, and with other voltage and friction ends up to {error} off its place, where {tolerance} is allowed."
-            : "{$motion->named()} goes by time here and {$routine->named()} never homes it: after {moves} moves it can be more than {tolerance} off its place.", $values, $step instanceof GoStep || $step instanceof GoByStep ? $this->fixes($motion, $step, $i, $once) : [], $motion->id);
+            : "{$motion->named()} goes by time here and {$routine->named()} never homes it: after {moves} moves it can be more than {tolerance} off its place.", $values, $move !== null && ($move->by !== null || $move->isSent()) ? $this->fixes($motion, $move, $i, $once) : [], $motion->id);
     }
 
     /** @return list<Fix> */
-    private function fixes(Motion $motion, GoStep|GoByStep $step, int $i, bool $once): array
+    private function fixes(Motion $motion, Movement $move, int $i, bool $once): array
     {
         $m = $this->context->build->indexOf($motion->id);
-        $place = $step instanceof GoStep ? $motion->place($step->place) : null;
+        $place = $move->endsAt === null ? null : $motion->place($move->endsAt);
         [$low, $high] = $motion->range();
         $fixes = [];
         if ($place !== null && $motion->period() === null && (abs($place->at - $low) < 1e-9 || abs($place->at - $high) < 1e-9)) {

@@ -15,10 +15,8 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsed;
-use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Study\Concurrency;
 
@@ -125,8 +123,10 @@ final class RoutineJudge
     private function needless(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            if ($step instanceof HomeStep && $this->build->motions[$step->motion]->positioning->isAbsolute()) {
-                $this->context->find($routine, 'routine.home_needless', Severity::Note, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->named()} is moved by a servo, which knows its place: it need not be homed.", motion: $step->motion);
+            $move = $step->effect($this->build)->move;
+            $motion = $this->build->motions[$move->motion ?? ''] ?? null;
+            if ($move !== null && $motion !== null && $move->seeks && ! $move->staysOn && $motion->positioning->isAbsolute()) {
+                $this->context->find($routine, 'routine.home_needless', Severity::Note, "routines.{$i}.{$path}", "{$motion->named()} is moved by a servo, which knows its place: it need not be homed.", motion: $motion->id);
             }
         }
     }
@@ -152,10 +152,10 @@ final class RoutineJudge
     private function quicker(Routine $routine, int $i): array
     {
         $steps = iterator_to_array($routine->flat());
-        $slow = array_filter($steps, fn (Step $step, string $path): bool => $step instanceof Moves && $step->speed() < 1.0 && ! str_starts_with($path, 'if_fails'), ARRAY_FILTER_USE_BOTH);
+        $slow = array_filter($steps, fn (Step $step, string $path): bool => ($step->effect($this->build)->move->speed ?? 1.0) < 1.0 && ! str_starts_with($path, 'if_fails'), ARRAY_FILTER_USE_BOTH);
         $fixes = $slow === [] ? [] : [new Fix(new Sentence('Move everything at full speed'), array_map(fn (string $path): Change => new Change("routines.{$i}.{$path}.speed", 1.0), array_keys($slow)))];
         foreach ($steps as $path => $step) {
-            $next = count($fixes) < self::OFFERS ? Concurrency::next($steps, $path) : null;
+            $next = count($fixes) < self::OFFERS ? Concurrency::next($this->build, $steps, $path) : null;
             if ($next !== null) {
                 $fixes[] = new Fix($step->says($this->build)->goingOn(', and beside it: ', $next->says($this->build)), [Concurrency::beside($this->build, $i, $path)]);
             }
@@ -168,11 +168,11 @@ final class RoutineJudge
     private function neverThere(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            if ($step instanceof Moves && ! ($step instanceof RunStep && $step->ontoSwitch($this->build) === null)
-                && $this->build->motions[$step->motion()]->drive !== null && $this->context->times->longest($step) === null) {
+            $move = $step->effect($this->build)->move;
+            if ($move !== null && ! ($move->staysOn && $move->onto === null) && $this->build->motions[$move->motion]->drive !== null && $this->context->times->longest($move) === null) {
                 $this->context->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
-                    "{$routine->named()} gives up at “".Sentence::quote($step->says($this->build)->text())."” The drive of {$this->build->motions[$step->motion()]->named()} does not make that move.",
-                )), $step->motion());
+                    "{$routine->named()} gives up at “".Sentence::quote($step->says($this->build)->text())."” The drive of {$this->build->motions[$move->motion]->named()} does not make that move.",
+                )), $move->motion);
 
                 return;
             }

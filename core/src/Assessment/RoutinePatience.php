@@ -12,11 +12,9 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
-use Brookstone\Core\Routine\WaitStep;
 
 /**
  * Whether a step that may never end gives up, and not before its move can have ended: how long that takes at most the rehearsals say; of what never ended in
@@ -55,25 +53,27 @@ final readonly class RoutinePatience
     {
         foreach ($routine->flat() as $path => $step) {
             $place = "routines.{$i}.{$path}.give_up_s";
-            if ($step instanceof WaitStep && $step->until !== null && $step->give_up_s === null) {
+            $effect = $step->effect($this->context->build);
+            $move = $effect->move;
+            if ($move === null && $effect->until !== null && $effect->giveUp_s === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Note, $place, new Sentence('It waits here forever if nothing comes.')));
             }
-            if (! $step instanceof Moves || ($step instanceof RunStep && $step->until === null)) {
+            if ($move === null || ($move->staysOn && $effect->until === null)) {
                 continue;
             }
-            $motion = $this->build->motions[$step->motion()];
-            if ($motion->drive === null || ($motion->positioning->isAbsolute() && $step->giveUp_s() === null)) {
+            $motion = $this->build->motions[$move->motion];
+            if ($motion->drive === null || ($motion->positioning->isAbsolute() && $effect->giveUp_s === null)) {
                 continue;
             }
             $took = $this->context->took_s($routine, $path);
-            $most = $this->longer($took, $this->times->longest($step));
-            $time = $took === null || $step instanceof HomeStep ? $most : $took;
-            if ($step->giveUp_s() === null) {
+            $most = $this->longer($took, $this->times->longest($move));
+            $time = $took === null || ($move->seeks && ! $move->staysOn) ? $most : $took;
+            if ($effect->giveUp_s === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->named()} jams here, its motor pushes forever: the step has no give-up time.",
-                ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $step->speed()))]), $motion->id);
+                ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $move->speed))]), $motion->id);
             } elseif ($time !== null && $this->context->isRehearsed()) {
-                $this->fits($routine, $step, $step->giveUp_s(), $time, $most, $place, $motion);
+                $this->fits($routine, $move, $effect->giveUp_s, $time, $most, $place, $motion);
             }
         }
     }
@@ -84,11 +84,11 @@ final readonly class RoutinePatience
         return $took === null || $computed === null ? $computed : max($took, $computed);
     }
 
-    private function fits(Routine $routine, Moves $step, float $giveUp, float $time, ?float $most, string $place, Motion $moved): void
+    private function fits(Routine $routine, Movement $move, float $giveUp, float $time, ?float $most, string $place, Motion $moved): void
     {
         [$motion, $name] = [$moved->id, $moved->named()];
         $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($time, 's')];
-        $seconds = $this->secondsWhenHeld($moved, $step->speed());
+        $seconds = $this->secondsWhenHeld($moved, $move->speed);
         $fix = $this->setGiveUp($place, $time, $seconds);
         if ($giveUp < $time) {
             $this->add($routine, new Finding('routine.give_up_short', Severity::Fails, $place, new Sentence(

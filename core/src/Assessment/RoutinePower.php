@@ -13,17 +13,11 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\GoByStep;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
-use Brookstone\Core\Routine\Moves;
-use Brookstone\Core\Routine\PowerStep;
+use Brookstone\Core\Routine\Effect;
+use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
-use Brookstone\Core\Routine\StopStep;
 use Brookstone\Core\Routine\TogetherStep;
-use Brookstone\Core\Routine\WaitStep;
 
 /** Motors left powered, reversed at speed, started all at once, run into their stops, or let go under a load. */
 final readonly class RoutinePower
@@ -61,14 +55,16 @@ final readonly class RoutinePower
             foreach ($step->inner() as $field => $inner) {
                 $this->leftPowered($routine, $inner, "{$path}.{$i}.{$field}");
             }
-            if (! $step instanceof RunStep || $this->build->motions[$step->motion]->positioning->isAbsolute() || $this->build->motions[$step->motion]->task->keeps_turning) {
+            $move = $step->effect($this->build)->move;
+            $motion = $this->build->motions[$move->motion ?? ''] ?? null;
+            if ($move === null || $motion === null || ! $move->staysOn || $motion->positioning->isAbsolute() || $motion->task->keeps_turning) {
                 continue;
             }
-            $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $step->motion || ($next->inner() !== [] && in_array($step->motion, Routine::motionsOf([$next]), true)));
+            $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $motion->id || ($next->inner() !== [] && in_array($motion->id, Routine::motionsOf([$next]), true)));
             if ($later === []) {
-                $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}", "Nothing stops {$this->build->motions[$step->motion]->named()} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
-                    $this->context->after("{$path}.{$i}", ['do' => 'stop', 'motion' => $step->motion, 'how' => 'brake'], new Sentence('Brake it after the run')),
-                ], $step->motion);
+                $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}", "Nothing stops {$motion->named()} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
+                    $this->context->after("{$path}.{$i}", ['do' => 'stop', 'motion' => $motion->id, 'how' => 'brake'], new Sentence('Brake it after the run')),
+                ], $motion->id);
             }
         }
     }
@@ -87,20 +83,23 @@ final readonly class RoutinePower
             if ($step instanceof TogetherStep) {
                 $this->together($routine, $step, "{$path}.{$i}");
             }
-            if (! $step instanceof RunStep || ! $this->drives($this->build->motions[$step->motion])) {
+            $run = $step->effect($this->build)->move;
+            if ($run === null || ! $run->staysOn || ! $this->drives($this->build->motions[$run->motion])) {
                 continue;
             }
             for ($j = $i + 1; $j < count($steps); $j++) {
                 $next = $steps[$j];
-                $rests = ($next instanceof WaitStep && ($next->for_s ?? 0.0) >= self::RESTS_S && $next->until === null) || ($next instanceof StopStep && $next->motion === $step->motion);
-                if ($rests || ($next->motion() === $step->motion && ! $this->reverses($step, $next))) {
+                $effect = $next->effect($this->build);
+                $rests = ($effect->rests && $effect->couples === null && ($effect->for_s ?? 0.0) >= self::RESTS_S && $effect->until === null) || $effect->halt?->motion === $run->motion;
+                $way = $effect->move?->motion === $run->motion ? $effect->move->way : null;
+                if ($rests || ($next->motion() === $run->motion && ($way === null || $way === $run->way))) {
                     break;
                 }
-                if ($next->motion() === $step->motion) {
-                    $name = $this->build->motions[$step->motion]->named();
+                if ($next->motion() === $run->motion) {
+                    $name = $this->build->motions[$run->motion]->named();
                     $this->context->find($routine, 'routine.reversed', Severity::Fails, "{$path}.{$j}", "{$name} is turned round here while it still runs the other way: the current of twice the voltage goes through its driver, and its teeth take the knock.", [], [
-                        $this->context->before("{$path}.{$j}", ['do' => 'stop', 'motion' => $step->motion, 'how' => 'brake'], new Sentence('Brake it first')),
-                    ], $step->motion);
+                        $this->context->before("{$path}.{$j}", ['do' => 'stop', 'motion' => $run->motion, 'how' => 'brake'], new Sentence('Brake it first')),
+                    ], $run->motion);
 
                     break;
                 }
@@ -108,32 +107,19 @@ final readonly class RoutinePower
         }
     }
 
-    private function reverses(RunStep $run, Step $next): bool
-    {
-        $motion = $this->build->motions[$run->motion];
-        $way = match (true) {
-            $next instanceof RunStep => $next->direction,
-            $next instanceof HomeStep => $motion->stops->switch($next->switch)?->direction(),
-            $next instanceof GoByStep => $next->by <=> 0.0,
-            $next instanceof GoStep => $next->ontoSwitch($this->build)?->direction(),
-            default => null,
-        };
-
-        return $way !== null && $way !== $run->direction;
-    }
-
     /** The starting currents of all branches at once, against what their supply gives. */
     private function together(Routine $routine, TogetherStep $step, string $path): void
     {
         $sums = $names = $starting = [];
         foreach ($step->branches as $branch) {
-            $first = array_values(array_filter($branch, fn (Step $each): bool => ! ($each->motion() === null && ! $each instanceof WaitStep)))[0] ?? null;
-            $motion = $first instanceof Moves ? $this->build->motions[$first->motion()] : null;
-            if ($motion?->drive === null || ! $first instanceof Moves) {
+            $effects = array_map(fn (Step $each): Effect => $each->effect($this->build), $branch);
+            $first = array_values(array_filter($effects, fn (Effect $each): bool => $each->move !== null || $each->halt !== null || $each->rests))[0]->move ?? null;
+            $motion = $this->build->motions[$first->motion ?? ''] ?? null;
+            if ($first === null || $motion?->drive === null) {
                 continue;
             }
             $id = $motion->drive->supply->id;
-            $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->startsWith_A($first->speed()) * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
+            $sums[$id] = ($sums[$id] ?? 0.0) + $motion->drive->startsWith_A($first->speed) * ($motion->drive->ramp_s > 0.0 ? 0.5 : 1.0);
             $names[$id][] = $motion->named();
             $starting[$id][] = $motion;
         }
@@ -158,42 +144,43 @@ final readonly class RoutinePower
     private function intoStops(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            if (! $step instanceof Moves) {
+            $effect = $step->effect($this->build);
+            [$move, $switch] = [$effect->move, $effect->move?->onto];
+            if ($move === null || $switch === null) {
                 continue;
             }
-            $motion = $this->build->motions[$step->motion()];
-            $switch = $step->ontoSwitch($this->build);
-            $room = $switch === null ? null : $motion->stops->roomAfter($switch);
-            if ($switch === null || $room === null || ! $this->drives($motion) || $room <= 0.0) {
+            $motion = $this->build->motions[$move->motion];
+            $room = $motion->stops->roomAfter($switch);
+            if ($room === null || ! $this->drives($motion) || $room <= 0.0) {
                 continue;
             }
             $subject = $this->context->subjects[$motion->id];
-            $runOn = $subject->facts->runOn($switch, $this->build->settings, $step->speed());
+            $runOn = $subject->facts->runOn($switch, $this->build->settings, $move->speed);
             if ($runOn?->distance === null || $runOn->distance < $room) {
                 continue;
             }
             $place = "routines.{$i}.{$path}.speed";
             $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "At this speed it coasts {run_on} past {$switch->named()}, and the hard stop is {room} away: it hits with {energy}.", [
                 'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
-            ], $subject->proposals(fn (): array => $this->short($subject, $step, $switch, $runOn->distance, $room, $i, $path)), $motion->id);
+            ], $subject->proposals(fn (): array => $this->short($subject, $effect, $move, $switch, $runOn->distance, $room, $i, $path)), $motion->id);
         }
     }
 
     /** @return list<Fix> speeds from which the room after the switch does; else the hard stop set back */
-    private function short(MotionInBuild $subject, Moves $step, LimitSwitch $switch, float $runs, float $room, int $i, string $path): array
+    private function short(MotionInBuild $subject, Effect $effect, Movement $move, LimitSwitch $switch, float $runs, float $room, int $i, string $path): array
     {
         $settings = $this->build->settings;
         foreach (self::SLOWER as $speed) {
-            $slower = $speed < $step->speed() ? $subject->facts->runOn($switch, $settings, $speed)?->distance : null;
+            $slower = $speed < $move->speed ? $subject->facts->runOn($switch, $settings, $speed)?->distance : null;
             if ($slower === null || $slower * $settings->stop_clearance > $room) {
                 continue;
             }
             $time = $subject->facts->longestTimeTo($switch->place, $speed);
-            $last = $step instanceof GoStep ? SlowApproach::fix($this->build, $i, $path, $step, $switch, $speed, $time) : null;
+            $last = SlowApproach::fix($this->build, $i, $path, $effect, $switch, $speed, $time);
 
             return [
                 new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
-                    new Change("routines.{$i}.{$path}.speed", $speed), ...($time === null || $step->giveUp_s() === null || $step->giveUp_s() >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
+                    new Change("routines.{$i}.{$path}.speed", $speed), ...($time === null || $effect->giveUp_s === null || $effect->giveUp_s >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
                 ]),
                 ...($last === null ? [] : [$last]),
             ];
@@ -207,22 +194,14 @@ final readonly class RoutinePower
     private function turnedBack(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            $motion = $step instanceof Moves ? $this->build->motions[$step->motion()] : null;
-            if ($motion === null || ! $motion->isOneWay()) {
-                continue;
-            }
-            $back = match (true) {
-                $step instanceof RunStep => $step->direction < 0,
-                $step instanceof GoByStep => $step->by < 0.0,
-                $step instanceof HomeStep => ($step->ontoSwitch($this->build)?->direction() ?? 1) < 0,
-                default => false,
-            };
-            if (! $back) {
+            $move = $step->effect($this->build)->move;
+            $motion = $this->build->motions[$move->motion ?? ''] ?? null;
+            if ($move === null || $motion === null || ! $motion->isOneWay() || $move->way !== -1) {
                 continue;
             }
             $forwards = match (true) {
-                $step instanceof RunStep => [new Fix(new Sentence("Run it {$motion->way(1)}".($motion->period() === null ? '' : ', to its next coming')), [new Change("routines.{$i}.{$path}.direction", 'up')])],
-                $step instanceof GoByStep && $motion->period() !== null => [new Fix(new Sentence('Go on to the same place the other way round'), [new Change("routines.{$i}.{$path}.by", $step->by + ceil(-$step->by / $motion->period()) * $motion->period())])],
+                $move->staysOn => [new Fix(new Sentence("Run it {$motion->way(1)}".($motion->period() === null ? '' : ', to its next coming')), [new Change("routines.{$i}.{$path}.direction", 'up')])],
+                $move->by !== null && $motion->period() !== null => [new Fix(new Sentence('Go on to the same place the other way round'), [new Change("routines.{$i}.{$path}.by", $move->by + ceil(-$move->by / $motion->period()) * $motion->period())])],
                 default => [],
             };
             $this->context->find($routine, 'routine.turned_back', Severity::Fails, "routines.{$i}.{$path}", "{$motion->named()} only ever turns {$motion->way(1)}: it cannot be turned back here.", [], $forwards, $motion->id);
@@ -237,20 +216,23 @@ final readonly class RoutinePower
             if ($step->motion() !== null && ! str_starts_with($path, 'if_fails')) {
                 $last[$step->motion()] = [$path, $step];
             }
-            if ($step instanceof PowerStep && ! $step->on && $step->motion !== null) {
-                $last[$step->motion] = [$path, $step];
+            $power = $step->effect($this->build)->power;
+            foreach ($power === null || $power->on ? [] : $power->motions as $cut) {
+                $last[$cut] = [$path, $step];
             }
         }
         foreach ($last as $id => [$path, $step]) {
             $motion = $this->build->motions[$id];
             $facts = $this->context->subjects[$id]->facts;
-            $letsGo = ($step instanceof StopStep && $step->how === 'coast') || $step instanceof PowerStep || ($this->drives($motion) && ! $motion->stops->brakes && ! $step instanceof StopStep);
+            $effect = $step->effect($this->build);
+            $halt = $effect->halt;
+            $letsGo = $halt?->how === 'coast' || $effect->power !== null || ($this->drives($motion) && ! $motion->stops->brakes && $halt === null);
             if (! $letsGo || $motion->drive === null || $motion->task->keeps_turning || $facts->hold_Nm() <= $facts->holdsUnpowered_Nm()) {
                 continue;
             }
             $this->context->find($routine, 'routine.falls', Severity::Fails, "routines.{$i}.{$path}", "After {$routine->named()} nothing holds {$motion->named()}: its load of {load} turns the unpowered drive, whose gears hold {holds}.", [
                 'load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'holds' => Quantity::of($facts->holdsUnpowered_Nm(), 'N·m'),
-            ], $step instanceof StopStep ? [new Fix(new Sentence($motion->positioning->isAbsolute() ? 'Hold it powered' : 'Brake it'), [new Change("routines.{$i}.{$path}.how", $motion->positioning->isSent() ? 'hold' : 'brake')])] : [], $id);
+            ], $halt !== null ? [new Fix(new Sentence($motion->positioning->isAbsolute() ? 'Hold it powered' : 'Brake it'), [new Change("routines.{$i}.{$path}.how", $motion->positioning->isSent() ? 'hold' : 'brake')])] : [], $id);
         }
     }
 
@@ -258,15 +240,16 @@ final readonly class RoutinePower
     private function holds(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            $motion = $step instanceof StopStep && $step->how === 'hold' ? $this->build->motions[$step->motion] : null;
-            if ($motion?->drive === null || ! $step instanceof StopStep) {
+            $halt = $step->effect($this->build)->halt;
+            $motion = $halt?->how === 'hold' ? $this->build->motions[$halt->motion] : null;
+            if ($motion?->drive === null) {
                 continue;
             }
-            $facts = $this->context->subjects[$step->motion]->facts;
+            $facts = $this->context->subjects[$motion->id]->facts;
             $settings = $this->build->settings;
             $bears = $facts->continuousShare($settings->motor_continuous_share, $settings->servo_continuous_share) * $facts->stallAtLoad_Nm();
             if ($facts->hold_Nm() > $bears) {
-                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->named()} is held here with {load}, and its drive can hold {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $step->motion);
+                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->named()} is held here with {load}, and its drive can hold {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $motion->id);
             }
         }
     }

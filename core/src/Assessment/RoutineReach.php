@@ -19,11 +19,8 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
-use Brookstone\Core\Routine\ChangeOverStep;
-use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 
 /** What the search of all states finds, told of the steps where it happens; and what a step waits for that can never come. */
@@ -121,8 +118,9 @@ final readonly class RoutineReach
     {
         foreach ($routines as $i => $routine) {
             foreach ($routine->flat() as $path => $step) {
-                if ($step instanceof ChangeOverStep && ! $this->isSelected($step->motion)) {
-                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$step->motion]->named()} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $step->motion);
+                $couples = $step->effect($this->build)->couples;
+                if ($couples !== null && ! $this->isSelected($couples)) {
+                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$couples]->named()} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $couples);
                 }
             }
         }
@@ -197,26 +195,28 @@ final readonly class RoutineReach
     private function unreachable(Routine $routine, int $i): void
     {
         foreach ($routine->flat() as $path => $step) {
-            $switch = $step instanceof RunStep ? $step->ontoSwitch($this->build) : null;
-            if (! $step instanceof RunStep || ! $step->until instanceof InputIs || ! $step->until->on) {
+            $effect = $step->effect($this->build);
+            [$move, $until, $way] = [$effect->move, $effect->until, $effect->move->way ?? 0];
+            if ($move === null || ! $until instanceof InputIs || ! $until->on) {
                 continue;
             }
-            $motion = $this->build->motions[$step->motion];
+            $switch = $move->onto;
+            $motion = $this->build->motions[$move->motion];
             if ($motion->period() !== null) {
                 continue; // it comes round to everything
             }
-            $sensor = $this->build->sensors[$step->until->sensor] ?? null;
-            $at = $switch->at ?? ($sensor?->motion === $step->motion ? $sensor->at : null);
+            $sensor = $this->build->sensors[$until->sensor] ?? null;
+            $at = $switch->at ?? ($sensor?->motion === $move->motion ? $sensor->at : null);
             $name = $switch?->named() ?? $sensor?->named() ?? '';
-            $stop = $step->direction > 0 ? $motion->stops->hard_high : $motion->stops->hard_low;
-            if ($switch !== null && $switch->direction() !== $step->direction) {
-                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->named()} runs {$motion->way($step->direction)} here and cannot reach {$name}, which lies the other way.", [], [
-                    new Fix(new Sentence('Run it '.$motion->way(-$step->direction)), [new Change("routines.{$i}.{$path}.direction", $step->direction > 0 ? 'down' : 'up')]),
-                ], $step->motion);
-            } elseif ($switch === null && $at !== null && $stop !== null && ($at - ($sensor->reach ?? 0.0) * $step->direction - $stop) * $step->direction > 0.0) {
+            $stop = $way > 0 ? $motion->stops->hard_high : $motion->stops->hard_low;
+            if ($switch !== null && $switch->direction() !== $way) {
+                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->named()} runs {$motion->way($way)} here and cannot reach {$name}, which lies the other way.", [], [
+                    new Fix(new Sentence('Run it '.$motion->way(-$way)), [new Change("routines.{$i}.{$path}.direction", $way > 0 ? 'down' : 'up')]),
+                ], $move->motion);
+            } elseif ($switch === null && $at !== null && $stop !== null && ($at - ($sensor->reach ?? 0.0) * $way - $stop) * $way > 0.0) {
                 $this->context->find($routine, 'routine.past_stop', Severity::Fails, "routines.{$i}.{$path}.until", "{$name} sits at {at}, past the hard stop at {stop}: the run never gets there.", ['at' => $motion->unit()->quantity($at), 'stop' => $motion->unit()->quantity($stop)], [
-                    new Fix(new Sentence('Move the sensor to {stop}', ['stop' => $motion->unit()->quantity($stop)]), [new Change('sensors.'.array_search($step->until->sensor, array_keys($this->build->sensors), true).'.at', $stop)]),
-                ], $step->motion);
+                    new Fix(new Sentence('Move the sensor to {stop}', ['stop' => $motion->unit()->quantity($stop)]), [new Change('sensors.'.array_search($until->sensor, array_keys($this->build->sensors), true).'.at', $stop)]),
+                ], $move->motion);
             }
         }
     }
@@ -348,9 +348,10 @@ final readonly class RoutineReach
     {
         $step = $this->stepAt($path);
         [$low, $high] = $motion->range();
-        $by = $step instanceof GoByStep ? round($step->by - ($to - ($to > $stop ? $high : $low)), 6) : 0.0;
+        $whole = $step?->effect($this->build)->move->by ?? 0.0;
+        $by = round($whole - ($to - ($to > $stop ? $high : $low)), 6);
 
-        return ! $step instanceof GoByStep || $by * $step->by <= 0.0 ? [] : [new Fix(new Sentence("Move it only {by} {$motion->way($by > 0.0 ? 1 : -1)}", ['by' => $motion->unit()->quantity(abs($by))]), [new Change("{$path}.by", $by)])];
+        return $by * $whole <= 0.0 ? [] : [new Fix(new Sentence("Move it only {by} {$motion->way($by > 0.0 ? 1 : -1)}", ['by' => $motion->unit()->quantity(abs($by))]), [new Change("{$path}.by", $by)])];
     }
 
     private function startsNever(Routine $routine): bool

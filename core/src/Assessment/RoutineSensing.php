@@ -15,12 +15,9 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Feeder;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\CallStep;
-use Brookstone\Core\Routine\FaultStep;
-use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Routine\Effect;
+use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
-use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Sensing\Debounce;
 
 /** Whether the sensors that a routine hangs on can tell it what it asks, in time. */
@@ -49,9 +46,7 @@ final readonly class RoutineSensing
             }
         }
         foreach ($routine->flat() as $path => $step) {
-            if ($step instanceof RunStep) {
-                $this->passes($routine, $step, "routines.{$i}.{$path}");
-            }
+            $this->passes($routine, $step->effect($this->build), "routines.{$i}.{$path}");
         }
         $this->switches($routine);
         $this->levels($routine, $i);
@@ -146,37 +141,41 @@ final readonly class RoutineSensing
     }
 
     /** @return non-empty-list<Change> it goes no faster, and is given as much more time */
-    private function slowly(RunStep $step, string $path, float $speed): array
+    private function slowly(Effect $effect, Movement $move, string $path, float $speed): array
     {
-        $patience = $step->give_up_s === null ? [] : [new Change("{$path}.give_up_s", min(3600.0, ceil($step->give_up_s * $step->speed / $speed)))];
+        $patience = $effect->giveUp_s === null ? [] : [new Change("{$path}.give_up_s", min(3600.0, ceil($effect->giveUp_s * $move->speed / $speed)))];
 
         return [new Change("{$path}.speed", round($speed, 3)), ...$patience];
     }
 
     /** Passed by for a shorter time than it takes to be seen, or seen so late that the next item comes too. */
-    private function passes(Routine $routine, RunStep $step, string $path): void
+    private function passes(Routine $routine, Effect $effect, string $path): void
     {
-        $motion = $this->build->motions[$step->motion];
-        $id = $step->until?->refersTo()['sensor'][1] ?? '';
+        [$move, $until] = [$effect->move, $effect->until];
+        if ($move === null || $until === null || ! $move->staysOn) {
+            return;
+        }
+        $motion = $this->build->motions[$move->motion];
+        $id = $until->refersTo()['sensor'][1] ?? '';
         $sensor = $this->build->sensors[$id] ?? null;
         if ($sensor === null || $motion->drive === null) {
             return;
         }
-        $speed = $motion->drive->line($step->speed)->noLoad_rad_s() / $motion->train->ratio() * $motion->mechanism->travelPerRad();
+        $speed = $motion->drive->line($move->speed)->noLoad_rad_s() / $motion->train->ratio() * $motion->mechanism->travelPerRad();
         if ($speed <= 0.0) { // it does not turn at all: the judge of drives says so
             return;
         }
         $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0);
-        if ($sensor->motion === $step->motion && $sensor->reach !== null) {
+        if ($sensor->motion === $move->motion && $sensor->reach !== null) {
             $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);
             $seen = new Debounce(0.0, $this->build->settings->scan_s * 1000, ($latency - $this->build->settings->scan_s) * 1000, $flag_mm, $speed * 1000);
             if ($seen->missed) {
                 $reach = Format::significantNumber($motion->unit()->fromSi($speed * $latency / 2 / 0.8), 2);
-                $slow = $step->speed * $seen->dwell_ms / $seen->latency_ms * 0.8;
+                $slow = $move->speed * $seen->dwell_ms / $seen->latency_ms * 0.8;
                 $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed", "{$motion->named()} is at {$sensor->named()} for {dwell} and that is seen only after {latency}: it runs past.", ['dwell' => Quantity::of($seen->dwell_ms / 1000, 's'), 'latency' => Quantity::of($seen->latency_ms / 1000, 's')], [
                     new Fix(new Sentence('Make the mark wider: {reach} to either side', ['reach' => $motion->unit()->quantity($reach)]), [new Change('sensors.'.array_search($id, array_keys($this->build->sensors), true).'.reach', $reach)]),
-                    ...($slow < 0.01 ? [] : [new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($step, $path, $slow))]),
-                ], $step->motion);
+                    ...($slow < 0.01 ? [] : [new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($effect, $move, $path, $slow))]),
+                ], $move->motion);
             }
         }
         $thing = $motion->thing();
@@ -184,12 +183,12 @@ final readonly class RoutineSensing
         $pitch = $thing instanceof Feeder && $thing->item_pitch_m > 0.0 ? $thing->item_pitch_m : ($period === null ? INF : $motion->unit()->toSi($period));
         $travel = $speed * $latency;
         if ($travel >= $pitch / 2) {
-            $slow = $step->speed * $pitch / 2 / $travel * 0.8;
+            $slow = $move->speed * $pitch / 2 / $travel * 0.8;
             $this->context->find($routine, 'routine.two_at_once', Severity::Fails, "{$path}.speed", "Until {$sensor->named()} tells and the motor is off, {$motion->named()} goes on {travel}, and the next item follows after {pitch}: two are taken for one.", [
                 'travel' => $motion->unit()->quantity($motion->unit()->fromSi($travel)), 'pitch' => $motion->unit()->quantity($motion->unit()->fromSi($pitch)),
             ], $slow < 0.01 ? [] : [
-                new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($step, $path, $slow)),
-            ], $step->motion);
+                new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($effect, $move, $path, $slow)),
+            ], $move->motion);
         }
     }
 
@@ -226,7 +225,7 @@ final readonly class RoutineSensing
     private function canFail(Routine $routine): bool
     {
         foreach ($routine->flat() as $step) {
-            if ($step instanceof Moves || $step instanceof CallStep || $step instanceof FaultStep || ($step instanceof WaitStep && $step->give_up_s !== null)) {
+            if ($step->effect($this->build)->mayFail()) {
                 return true;
             }
         }

@@ -13,7 +13,6 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\SetStep;
 use Brookstone\Core\Routine\Trigger;
 
 /** What starts routines: nothing, what never comes, or what can be read two ways. */
@@ -71,10 +70,11 @@ final readonly class RoutineStarts
         $adds = false;
         foreach ($counter === null ? [] : $this->build->routines as $other) {
             foreach ($other->flat() as $step) {
-                if (! $step instanceof SetStep || $step->counter !== $counter) {
+                $change = $step->effect($this->build)->counter;
+                if ($change === null || $change->counter !== $counter) {
                     continue;
                 }
-                if ($step->to !== null || ($step->add ?? 0) < 0) {
+                if ($change->to !== null || $change->add < 0) {
                     return;
                 }
                 $adds = true;

@@ -15,11 +15,9 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\GoByStep;
-use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Routine\Movement;
+use Brookstone\Core\Routine\OutputChange;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
-use Brookstone\Core\Routine\SignalStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Sensing\Daylight;
 
@@ -53,7 +51,7 @@ final readonly class RoutineSurroundings
         $sensor = $this->build->sensors[$level->sensor];
         $path = 'sensors.'.array_search($sensor->id, array_keys($this->build->sensors), true);
         if ($sensor->lamp === null) {
-            $lamp = $this->switched($routine, fn (SignalStep $step): bool => $step->on && $this->build->outputs[$step->output]->kind === 'lamp');
+            $lamp = $this->switched($routine, fn (OutputChange $change): bool => $change->on && $this->build->outputs[$change->output]->kind === 'lamp');
             if ($sensor->kind === 'light' && $lamp !== null) {
                 $this->context->find($routine, 'routine.lamp_unasked', Severity::Note, "{$path}.lamp", "{$routine->named()} switches {$this->build->outputs[$lamp]->named()} on by what {$sensor->named()} reads: read it once with the lamp on and once with it off, and say what the lamp adds.");
             }
@@ -61,18 +59,18 @@ final readonly class RoutineSurroundings
             return;
         }
         $adds = abs($sensor->lamp_adds);
-        if ($adds <= 0.0 || $this->switched($routine, fn (SignalStep $step): bool => $step->output === $sensor->lamp && $step->on) === null) {
+        if ($adds <= 0.0 || $this->switched($routine, fn (OutputChange $change): bool => $change->output === $sensor->lamp && $change->on) === null) {
             return;
         }
         $apart = Daylight::SPARE * $adds;
-        $goesOut = $this->switched($routine, fn (SignalStep $step): bool => $step->output === $sensor->lamp && (! $step->on || $step->for_s !== null)) !== null;
+        $goesOut = $this->switched($routine, fn (OutputChange $change): bool => $change->output === $sensor->lamp && (! $change->on || $change->for_s !== null)) !== null;
         if ($goesOut && $level->hysteresis <= $adds) {
             $this->tell($routine, $sensor, $path, $level->hysteresis, [new Fix(new Sentence('Let it come back by {by} first', ['by' => Quantity::number($apart)]), [new Change("{$at}.hysteresis", round($apart, 6))])]);
         }
         foreach ($this->build->routines as $other) {
             foreach ($other->starts as $j => $trigger) {
                 $back = $trigger->condition;
-                if (! $back instanceof LevelIs || $back->sensor !== $sensor->id || $back->above === $level->above || $this->switched($other, fn (SignalStep $step): bool => $step->output === $sensor->lamp && ! $step->on) === null) {
+                if (! $back instanceof LevelIs || $back->sensor !== $sensor->id || $back->above === $level->above || $this->switched($other, fn (OutputChange $change): bool => $change->output === $sensor->lamp && ! $change->on) === null) {
                     continue;
                 }
                 $lies = ($back->value - $level->value) * ($level->above ? -1 : 1);
@@ -90,7 +88,7 @@ final readonly class RoutineSurroundings
     {
         $adds = abs($sensor->lamp_adds);
         $apart = $sensor->upper === null ? INF : $sensor->upper - ($sensor->lower ?? $sensor->upper);
-        if ($sensor->lamp === null || $adds <= 0.0 || $apart > $adds || $this->switched($routine, fn (SignalStep $step): bool => $step->output === $sensor->lamp) === null) {
+        if ($sensor->lamp === null || $adds <= 0.0 || $apart > $adds || $this->switched($routine, fn (OutputChange $change): bool => $change->output === $sensor->lamp) === null) {
             return;
         }
         $path = 'sensors.'.array_search($sensor->id, array_keys($this->build->sensors), true);
@@ -108,12 +106,13 @@ final readonly class RoutineSurroundings
             ['adds' => Quantity::number(abs($sensor->lamp_adds)), 'apart' => Quantity::number($apart)], $fixes);
     }
 
-    /** @param  \Closure(SignalStep): bool  $wanted  @return string|null the output of the first such step */
+    /** @param  \Closure(OutputChange): bool  $wanted  @return string|null the output of the first such step */
     private function switched(Routine $routine, \Closure $wanted): ?string
     {
         foreach ($routine->flat() as $step) {
-            if ($step instanceof SignalStep && $wanted($step)) {
-                return $step->output;
+            $change = $step->effect($this->build)->output;
+            if ($change !== null && $wanted($change)) {
+                return $change->output;
             }
         }
 
@@ -126,14 +125,15 @@ final readonly class RoutineSurroundings
         $looked = [];
         foreach ($routine->flat() as $path => $step) {
             $looks = $this->looks($step);
-            $motion = $step instanceof Moves ? $this->build->motions[(string) $step->motion()] : null;
+            $move = $step->effect($this->build)->move;
+            $motion = $this->build->motions[$move->motion ?? ''] ?? null;
             if ($looks) {
                 $looked = array_fill_keys(array_keys($this->build->motions), true);
             }
-            if ($motion === null || $motion->task->shuts_at === null) {
+            if ($move === null || $motion?->task->shuts_at === null) {
                 continue;
             }
-            if ($this->shuts($step, $motion) && ! isset($looked[$motion->id])) {
+            if ($this->shuts($move, $motion) && ! isset($looked[$motion->id])) {
                 $this->unlooked($routine, $motion, "routines.{$i}.{$path}");
             }
             unset($looked[$motion->id]);
@@ -164,18 +164,16 @@ final readonly class RoutineSurroundings
         return false;
     }
 
-    private function shuts(Step $step, Motion $motion): bool
+    private function shuts(Movement $move, Motion $motion): bool
     {
         $shut = $motion->at((string) $motion->task->shuts_at);
         [$low, $high] = $motion->range();
         $way = abs($shut - $low) < abs($shut - $high) ? -1 : 1;
 
         return match (true) {
-            $step instanceof Moves && $step->endsAt($this->build) !== null => $step->endsAt($this->build) === $motion->task->shuts_at,
+            $move->endsAt !== null => $move->endsAt === $motion->task->shuts_at,
             $motion->period() !== null => true, // it comes by there
-            $step instanceof RunStep => $step->direction === $way,
-            $step instanceof GoByStep => $step->by * $way > 0.0,
-            default => false,
+            default => $move->way === $way,
         };
     }
 

@@ -5,20 +5,14 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Routine\CallStep;
-use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\ChooseStep;
-use Brookstone\Core\Routine\GoByStep;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Effect;
+use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Moves;
-use Brookstone\Core\Routine\PowerStep;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\TogetherStep;
-use Brookstone\Core\Routine\WaitStep;
 
 /** How long routines take, from the computed times of their moves, without running them. */
 final class RoutineTimes
@@ -41,15 +35,14 @@ final class RoutineTimes
     }
 
     /** The longest that the move of a step can take, from the far end of the motion; null when it is never made. */
-    public function longest(Moves $step): ?float
+    public function longest(Movement $move): ?float
     {
-        $facts = $this->subjects[$step->motion()]->facts;
-        if ($step instanceof GoByStep) {
-            return $facts->timeBy($step->by, $step->speed);
+        $facts = $this->subjects[$move->motion]->facts;
+        if ($move->by !== null) {
+            return $facts->timeBy($move->by, $move->speed);
         }
-        $place = $step->endsAt($this->build);
 
-        return $place === null ? null : $facts->longestTimeTo($place, $step->speed());
+        return $move->endsAt === null ? null : $facts->longestTimeTo($move->endsAt, $move->speed);
     }
 
     /**
@@ -61,18 +54,10 @@ final class RoutineTimes
         $sum = 0.0;
         foreach ($steps as $step) {
             $time = match (true) {
-                $step instanceof GoStep => $this->goTime($step, $places),
-                $step instanceof GoByStep => $this->subjects[$step->motion]->facts->timeBy($step->by, $step->speed),
-                $step instanceof ChangeOverStep => $step->takes_s,
-                $step instanceof HomeStep => $this->homeTime($step, $places),
-                $step instanceof RunStep => $this->runTime($step, $places),
-                $step instanceof WaitStep => $step->for_s ?? 0.0,
                 $step instanceof RepeatStep => $this->repeatTime($step, $places),
                 $step instanceof TogetherStep => $this->togetherTime($step, $places),
                 $step instanceof ChooseStep => $this->chooseTime($step, $places),
-                $step instanceof CallStep => $this->callTime($step, $places),
-                $step instanceof PowerStep => $step->settle_s,
-                default => 0.0,
+                default => $this->time($step->effect($this->build), $places),
             };
             if ($time === null) {
                 return null;
@@ -84,41 +69,27 @@ final class RoutineTimes
     }
 
     /** @param  array<string, string>  $places */
-    private function goTime(GoStep $step, array &$places): ?float
+    private function time(Effect $effect, array &$places): ?float
     {
-        $from = $places[$step->motion] ?? $this->build->motions[$step->motion]->task->from;
-        $places[$step->motion] = $step->place;
-
-        return $this->subjects[$step->motion]->facts->time($from, $step->place, $step->speed);
+        return match (true) {
+            $effect->calls !== null => $this->callTime($effect->calls, $places),
+            $effect->move?->by !== null => $this->longest($effect->move),
+            $effect->move?->endsAt !== null => $this->moveTime($effect->move, $effect->move->endsAt, $places),
+            default => $effect->for_s ?? 0.0, // what ends it comes from outside, when it comes
+        };
     }
 
     /** @param  array<string, string>  $places */
-    private function homeTime(HomeStep $step, array &$places): ?float
+    private function moveTime(Movement $move, string $to, array &$places): ?float
     {
-        $home = $this->build->motions[$step->motion]->stops->switch($step->switch)->place ?? '';
-        $from = $places[$step->motion] ?? $this->build->motions[$step->motion]->task->from;
-        $places[$step->motion] = $home;
+        $motion = $this->build->motions[$move->motion];
+        $from = $places[$move->motion] ?? $motion->task->from;
+        $places[$move->motion] = $to;
+        $facts = $this->subjects[$move->motion]->facts;
 
-        return $from === $home ? 0.0 : $this->subjects[$step->motion]->facts->time($from, $home, $step->speed);
-    }
-
-    /**
-     * @param  array<string, string>  $places
-     */
-    private function runTime(RunStep $step, array &$places): ?float
-    {
-        $motion = $this->build->motions[$step->motion];
-        $place = $step->ontoSwitch($this->build)?->place;
-        if ($place === null) {
-            return $step->for_s ?? 0.0; // what ends it comes from outside, when it comes
-        }
-        $from = $places[$step->motion] ?? $motion->task->from;
-        $places[$step->motion] = $place;
-        if ($motion->period() !== null && $from === $place) {
-            return $this->subjects[$step->motion]->facts->longestTimeTo($place, $step->speed); // to its next coming, once round
-        }
-
-        return $this->subjects[$step->motion]->facts->time($from, $place, $step->speed);
+        return $from === $to && $move->staysOn && $motion->period() !== null
+            ? $facts->longestTimeTo($to, $move->speed) // to its next coming, once round
+            : $facts->time($from, $to, $move->speed);
     }
 
     /** @param  array<string, string>  $places */
@@ -144,13 +115,13 @@ final class RoutineTimes
     }
 
     /** @param  array<string, string>  $places */
-    private function callTime(CallStep $step, array &$places): ?float
+    private function callTime(string $routine, array &$places): ?float
     {
         if ($this->depth >= self::DEEPEST) {
             return null;
         }
         $this->depth++;
-        $time = $this->sum($this->build->routines[$step->routine]->steps, $places);
+        $time = $this->sum($this->build->routines[$routine]->steps, $places);
         $this->depth--;
 
         return $time;

@@ -11,7 +11,7 @@ use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\GoStep;
+use Brookstone\Core\Routine\Effect;
 use Brookstone\Core\Simulation\MotionRun;
 
 /** A step onto a switch, made in two: at its speed for a time that ends short of the switch even with a full supply, then slowly onto it. */
@@ -26,10 +26,14 @@ final class SlowApproach
      * @param  float|null  $longest_s  that the step can take then
      * @return Fix|null null where it can come from more than one place, or gets nowhere
      */
-    public static function fix(Build $build, int $i, string $path, GoStep $step, LimitSwitch $switch, float $speed, ?float $longest_s): ?Fix
+    public static function fix(Build $build, int $i, string $path, Effect $effect, LimitSwitch $switch, float $speed, ?float $longest_s): ?Fix
     {
-        $motion = $build->motions[$step->motion];
-        $others = array_values(array_filter($motion->places, fn (Place $place): bool => $place->id !== $step->place));
+        $move = $effect->move;
+        if ($move === null || ! $move->isSent()) {
+            return null;
+        }
+        $motion = $build->motions[$move->motion];
+        $others = array_values(array_filter($motion->places, fn (Place $place): bool => $place->id !== $move->endsAt));
         if (count($others) !== 1 || $motion->drive === null || str_starts_with($path, 'if_fails')) {
             return null;
         }
@@ -37,7 +41,7 @@ final class SlowApproach
         $stretch = self::STRETCH * abs($switch->at - $others[0]->at);
         $from = $unit->toSi($others[0]->at);
         $slowAt = $unit->toSi($switch->at - $switch->direction() * $stretch);
-        $fast = MotionRun::of($motion->plant(), $motion->drive->line($step->speed), $from, $slowAt, 60.0, ramp_s: $motion->drive->ramp_s);
+        $fast = MotionRun::of($motion->plant(), $motion->drive->line($move->speed), $from, $slowAt, 60.0, ramp_s: $motion->drive->ramp_s);
         $creeps = MotionRun::of($motion->plant(), $motion->drive->line($speed), $slowAt, $unit->toSi($switch->at), 60.0);
         if (! $fast->reached || ! $creeps->reached || $fast->time_s === null || $creeps->time_s === null) {
             return null;
@@ -46,8 +50,8 @@ final class SlowApproach
         $in = substr($path, 0, (int) strrpos($path, '.'));
         $at = (int) substr($path, strlen($in) + 1);
         $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $build->document['routines'][$i]);
-        $run = ['do' => 'run', 'motion' => $motion->id, 'direction' => $switch->direction() > 0 ? 'up' : 'down', 'speed' => $step->speed, 'for_s' => $for];
-        $patience = $longest_s === null || $step->give_up_s === null || $step->give_up_s >= 1.5 * $longest_s ? $step->give_up_s : RoutineContext::patienceFor($longest_s);
+        $run = ['do' => 'run', 'motion' => $motion->id, 'direction' => $switch->direction() > 0 ? 'up' : 'down', 'speed' => $move->speed, 'for_s' => $for];
+        $patience = $longest_s === null || $effect->giveUp_s === null || $effect->giveUp_s >= 1.5 * $longest_s ? $effect->giveUp_s : RoutineContext::patienceFor($longest_s);
         $slow = ['speed' => $speed, 'give_up_s' => $patience] + $list[$at];
         $total = $for + $creeps->time_s;
 

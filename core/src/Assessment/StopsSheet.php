@@ -17,7 +17,6 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
-use Brookstone\Core\Routine\GoStep;
 use Brookstone\Core\Sensing\Repeatability;
 use Brookstone\Core\Stops\RunOn;
 use Brookstone\Core\Stops\TimedMove;
@@ -123,8 +122,10 @@ final readonly class StopsSheet
     {
         foreach (array_values($this->subject->build->routines) as $i => $routine) {
             foreach ($routine->flat() as $path => $step) {
-                if ($step instanceof GoStep && $step->motion === $this->motion->id && $step->speed >= 1.0 && $this->motion->stops->switchAt($step->place) === $switch) {
-                    $fix = SlowApproach::fix($this->subject->build, $i, $path, $step, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place, $speed));
+                $effect = $step->effect($this->subject->build);
+                $move = $effect->move;
+                if ($move !== null && $move->motion === $this->motion->id && $move->speed >= 1.0 && $move->onto === $switch && $move->isSent()) {
+                    $fix = SlowApproach::fix($this->subject->build, $i, $path, $effect, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place, $speed));
                     if ($fix !== null) {
                         return [$fix, ", in {$routine->named()}"];
                     }

@@ -9,6 +9,7 @@ use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Rehearsal\Stage;
+use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Step;
 
@@ -41,8 +42,9 @@ final class TimingTable
             foreach ($performances as $performance) {
                 foreach ($performance->steps as $made) {
                     $step = $table->steps[$made['routine']][$made['path']] ?? null;
-                    if ($step instanceof Moves && $made['end_s'] !== null) {
-                        $table->add($step, $made);
+                    $move = $step?->effect($build)->move;
+                    if ($move !== null && $made['end_s'] !== null) {
+                        $table->add($move, $made);
                     }
                 }
             }
@@ -55,20 +57,20 @@ final class TimingTable
     }
 
     /** @param  array<string, mixed>  $made  a step as a trace has it */
-    private function add(Moves $step, array $made): void
+    private function add(Movement $move, array $made): void
     {
-        $motion = $this->build->motions[$step->motion()];
+        $motion = $this->build->motions[$move->motion];
         $isDone = $made['outcome'] === 'done';
         $from = self::placeAt($motion, $made['from']);
-        $to = $step->endsAt($this->build) ?? ($isDone ? self::placeAt($motion, $made['at']) : null);
+        $to = $move->endsAt ?? ($isDone ? self::placeAt($motion, $made['at']) : null);
         if ($from === null || $to === null || $from === $to) {
             return;
         }
         $carries = $motion->mechanism->unloaded() == $motion->mechanism ? '' : ($made['carries'] === true ? 'loaded' : 'empty');
-        $key = "{$motion->id} {$from} {$to} {$step->speed()} {$carries}";
+        $key = "{$motion->id} {$from} {$to} {$move->speed} {$carries}";
         $this->rows[$key] ??= [
-            'motion' => $motion->id, 'name' => $motion->name, 'from' => $from, 'to' => $to, 'speed' => $step->speed(), 'carries' => $carries,
-            'computed_s' => null, 'measured_s' => $step->speed() === 1.0 ? $this->measured_s($motion, $from, $to) : null, 'routines' => [],
+            'motion' => $motion->id, 'name' => $motion->name, 'from' => $from, 'to' => $to, 'speed' => $move->speed, 'carries' => $carries,
+            'computed_s' => null, 'measured_s' => $move->speed === 1.0 ? $this->measured_s($motion, $from, $to) : null, 'routines' => [],
         ];
         $row = &$this->rows[$key];
         $row['computed_s'] = $isDone ? max($row['computed_s'] ?? 0.0, round($made['end_s'] - $made['start_s'], 6)) : $row['computed_s'];

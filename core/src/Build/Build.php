@@ -11,7 +11,6 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Error\InvalidInput;
-use Brookstone\Core\Routine\CallStep;
 use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
@@ -103,8 +102,9 @@ final readonly class Build
         $speeds = [];
         foreach ($this->routines as $routine) {
             foreach ($routine->flat() as $step) {
-                if ($step instanceof Moves && $step->motion() === $motion->id && $step->ontoSwitch($this)?->id === $switch->id) {
-                    $speeds[] = $step->speed();
+                $move = $step->effect($this)->move;
+                if ($move !== null && $move->motion === $motion->id && $move->onto?->id === $switch->id) {
+                    $speeds[] = $move->speed;
                 }
             }
         }
@@ -168,8 +168,9 @@ final readonly class Build
         $called = [$routine->id];
         for ($i = 0; $i < count($called); $i++) {
             foreach ($this->routines[$called[$i]]->flat() as $step) {
-                if ($step instanceof CallStep && ! in_array($step->routine, $called, true)) {
-                    $called[] = $step->routine;
+                $calls = $step->effect($this)->calls;
+                if ($calls !== null && ! in_array($calls, $called, true)) {
+                    $called[] = $calls;
                 }
             }
         }

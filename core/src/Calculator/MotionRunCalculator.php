@@ -7,6 +7,7 @@ namespace Brookstone\Core\Calculator;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\ErrorList;
@@ -77,7 +78,7 @@ final readonly class MotionRunCalculator implements Calculator
             return;
         }
         Check::mechanism($kind, $mechanism, 'mechanism.', $errors);
-        $isSwung = ! in_array($kind, Mechanisms::SLIDING, true);
+        $isSwung = Mechanisms::unit($kind) === PositionUnit::Degrees;
         foreach (['from', 'to'] as $end) {
             if ($isSwung && abs($inputs[$end] ?? 0.0) > 720.0) {
                 $errors->add($end, 'Must be a number from -720 ° to 720 °, but is '.$inputs[$end].'.');

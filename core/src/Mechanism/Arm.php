@@ -15,7 +15,7 @@ use Brookstone\Core\Shape\NumberShape;
  * Statics of a rigid body about a fixed axis: Meriam & Kraige, Engineering Mechanics: Dynamics, ch. 6 (plane motion,
  * fixed-axis rotation); a linear torsion spring and a counterweight whose torque falls with the cosine like the load's.
  */
-final readonly class Arm implements Mechanism
+final readonly class Arm implements Sized
 {
     use ConstantInertia;
 
@@ -90,9 +90,14 @@ final readonly class Arm implements Mechanism
         return 'arm';
     }
 
+    public function extent(): Extent
+    {
+        return new Extent(2 * $this->cg_m, $this->mass_kg, 'mass_kg');
+    }
+
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Degrees;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

@@ -16,9 +16,11 @@ use Brookstone\Core\Shape\NumberShape;
  * Moments about the point of contact: drive torque T = (M + m) g R (sin γ + c cos γ), which the weight gives up to
  * m g d. The shell is a thin one, J = ⅔ M R² (Meriam & Kraige, Engineering Mechanics: Dynamics, app. B).
  */
-final readonly class Ball implements Mechanism
+final readonly class Ball implements Sized
 {
     use ConstantInertia;
+
+    public const UNIT = PositionUnit::Metres;
 
     /**
      * @param  float  $ball_radius_m  outside, > 0
@@ -77,9 +79,14 @@ final readonly class Ball implements Mechanism
         return 'ball';
     }
 
+    public function extent(): Extent
+    {
+        return new Extent(2 * $this->ball_radius_m, $this->shell_mass_kg + $this->pendulum_mass_kg, 'shell_mass_kg');
+    }
+
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Metres;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

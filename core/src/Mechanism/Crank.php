@@ -88,7 +88,7 @@ final readonly class Crank implements Mechanism
 
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Degrees;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

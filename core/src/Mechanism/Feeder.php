@@ -20,6 +20,8 @@ final readonly class Feeder implements Mechanism
 {
     use ConstantInertia;
 
+    public const UNIT = PositionUnit::Metres;
+
     private const OWN_KG = 1e-4; // a belt always weighs something
 
     /**
@@ -75,7 +77,7 @@ final readonly class Feeder implements Mechanism
 
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Metres;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

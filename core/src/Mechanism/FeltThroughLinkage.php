@@ -11,7 +11,7 @@ trait FeltThroughLinkage
 
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Degrees;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

@@ -24,6 +24,10 @@ final readonly class Hoist implements Mechanism
 {
     use ConstantInertia;
 
+    public const UNIT = PositionUnit::Metres;
+
+    public const BUILD_ONLY = ['payload_kg', 'cord_m', 'drum_width_m', 'lift_m'];
+
     /** The winding over the whole cord; null where the drum is said to be wide enough for one layer. */
     public ?Drum $drum;
 
@@ -125,7 +129,7 @@ final readonly class Hoist implements Mechanism
 
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Metres;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

@@ -17,6 +17,12 @@ use Brookstone\Core\Shape\Field;
  */
 interface Mechanism
 {
+    /** Of its positions, before there is any of it. */
+    public const UNIT = PositionUnit::Degrees;
+
+    /** Fields that a build has and a calculator does not: they belong to the way, not to the thing. */
+    public const BUILD_ONLY = [];
+
     /**
      * Its fields in documents and calculators, in order.
      *

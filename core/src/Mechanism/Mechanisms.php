@@ -25,12 +25,6 @@ final class Mechanisms
         'measured' => Measured::class,
     ];
 
-    /** Kinds whose positions are metres; those of the others are degrees. */
-    public const SLIDING = ['hoist', 'slide', 'wheels', 'ball', 'spring_lever', 'feeder'];
-
-    /** Fields that a build has and the calculator of that name does not: they belong to the way, not to the thing. */
-    private const BUILD_ONLY = ['hoist' => ['payload_kg', 'cord_m', 'drum_width_m', 'lift_m'], 'slide' => ['payload_kg'], 'wheels' => ['payload_kg']];
-
     /** @return array<string, RecordShape> by kind, as documents of builds have them */
     public static function shapes(?float $most = null): array
     {
@@ -45,7 +39,13 @@ final class Mechanisms
     /** As the calculators have it: without what only builds know, and without upper limits. */
     public static function calculated(string $kind): RecordShape
     {
-        return new RecordShape(array_diff_key((self::KINDS[$kind])::fields(), array_flip(self::BUILD_ONLY[$kind] ?? [])));
+        return new RecordShape(array_diff_key((self::KINDS[$kind])::fields(), array_flip((self::KINDS[$kind])::BUILD_ONLY)));
+    }
+
+    /** Of the positions of a kind. */
+    public static function unit(string $kind): PositionUnit
+    {
+        return (self::KINDS[$kind])::UNIT;
     }
 
     /** @return list<string> */

@@ -19,6 +19,10 @@ final readonly class Slide implements Mechanism
 {
     use ConstantInertia;
 
+    public const UNIT = PositionUnit::Metres;
+
+    public const BUILD_ONLY = ['payload_kg'];
+
     /**
      * @param  float  $mass_kg  of the carriage, > 0
      * @param  float  $pulley_radius_m  to the middle of belt or cord, > 0
@@ -66,7 +70,7 @@ final readonly class Slide implements Mechanism
 
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Metres;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

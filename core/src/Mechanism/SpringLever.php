@@ -18,6 +18,8 @@ final readonly class SpringLever implements Mechanism
 {
     use ConstantInertia;
 
+    public const UNIT = PositionUnit::Metres;
+
     private const EVEN_SHARE = 1 / 80; // of the stretch: the torque is a straight line, whose middle is exact
 
     /**
@@ -67,7 +69,7 @@ final readonly class SpringLever implements Mechanism
 
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Metres;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

@@ -16,7 +16,7 @@ use Brookstone\Core\Shape\NumberShape;
  * heavy side of a tilted disc is, is rarely known: its largest torque, unbalance·g·|sin tilt|, counts against the move
  * throughout, like friction.
  */
-final readonly class Turntable implements Mechanism
+final readonly class Turntable implements Sized
 {
     use ConstantInertia;
 
@@ -81,9 +81,14 @@ final readonly class Turntable implements Mechanism
         return 'turntable';
     }
 
+    public function extent(): ?Extent
+    {
+        return $this->disc_radius_m === null ? null : new Extent(2 * $this->disc_radius_m, (float) $this->disc_mass_kg, 'disc_mass_kg');
+    }
+
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Degrees;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

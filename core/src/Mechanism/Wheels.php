@@ -15,9 +15,13 @@ use Brookstone\Core\Shape\NumberShape;
  * Rolling resistance c·N, grade m g sin, grip μ·N on the driven part of the weight: Wong, Theory of Ground Vehicles,
  * 4th ed., §3.1. The inertia of the wheels themselves is left out: it is small beside the vehicle's mass.
  */
-final readonly class Wheels implements Mechanism
+final readonly class Wheels implements Sized
 {
     use ConstantInertia;
+
+    public const UNIT = PositionUnit::Metres;
+
+    public const BUILD_ONLY = ['payload_kg'];
 
     /**
      * @param  float  $mass_kg  of the vehicle, > 0
@@ -68,9 +72,14 @@ final readonly class Wheels implements Mechanism
         return 'wheels';
     }
 
+    public function extent(): Extent
+    {
+        return new Extent(8 * $this->wheel_radius_m, $this->mass_kg, 'mass_kg');
+    }
+
     public function positionUnit(): PositionUnit
     {
-        return PositionUnit::Metres;
+        return self::UNIT;
     }
 
     public function travelPerRad(?float $position = null): float

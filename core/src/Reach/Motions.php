@@ -9,16 +9,9 @@ use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\MotorGroup;
 use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
-use Brookstone\Core\Routine\ChangeOverStep;
-use Brookstone\Core\Routine\GoByStep;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
+use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Moves;
-use Brookstone\Core\Routine\PowerStep;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
-use Brookstone\Core\Routine\StopStep;
-use Brookstone\Core\Routine\WaitStep;
 
 /**
  * What becomes of the motions in a state of the search when a step begins, is done, or is broken off; and what is wrong with that. A slot of each holds
@@ -80,7 +73,7 @@ final class Motions
             }
         }
         foreach ($this->program->nodes as $node) {
-            foreach ($node->step instanceof PowerStep ? $this->switchedBy($node->step) : [] as $id) {
+            foreach ($node->effect->power->motions ?? [] as $id) {
                 $this->gates[$id] ??= $layout->add(0);
             }
         }
@@ -152,12 +145,6 @@ final class Motions
         }
 
         return $moved;
-    }
-
-    /** @return list<string> the motions whose power a step switches */
-    private function switchedBy(PowerStep $step): array
-    {
-        return array_map(strval(...), array_keys(array_filter($this->build->motions, fn (Motion $motion): bool => $motion->id === $step->motion || ($step->supply !== null && $motion->drive?->supply->id === $step->supply))));
     }
 
     public function whereabouts(State $state, string $motion): PositionKnowledge
@@ -249,15 +236,12 @@ final class Motions
     /** It must know where it sets out, unless it is to find a switch. */
     private function mayBeLost(Motion $motion, PositionKnowledge $from, Node $node): void
     {
-        $step = $node->step;
-        $round = $motion->period() !== null;
-        if ($motion->drive === null || ($motion->task->keeps_turning && ! ($round && $step instanceof GoStep))) {
+        $move = $node->move;
+        if ($move === null || $motion->drive === null || ($motion->task->keeps_turning && ! ($motion->period() !== null && $move->isSent()))) {
             return;
         }
-        $teller = $step instanceof GoStep ? $step->ontoSwitch($this->build) : null;
-        $finds = $step instanceof HomeStep || ($step instanceof RunStep && $step->ontoSwitch($this->build) !== null) || ($teller !== null && ($round || $teller->isOwn));
-        $byTime = $motion->positioning->isTimed() && ($step instanceof GoByStep || ($step instanceof GoStep && $teller === null));
-        if (! $from->known && ! $finds) {
+        $byTime = $motion->positioning->isTimed() && $move->onto === null && ($move->by !== null || $move->endsAt !== null);
+        if (! $from->known && ! $move->seeks) {
             $this->wrong[] = ['not_known', $node->path, $motion->id];
         } elseif ($from->known && $from->at === null && $byTime) {
             $this->wrong[] = ['place_lost', $node->path, $motion->id];
@@ -267,20 +251,19 @@ final class Motions
     /** A thread rests at a step that moves nothing: while a selector changes over it holds neither. */
     public function rests(State $state, Node $node): State
     {
-        return $node->step instanceof ChangeOverStep && isset($this->selectors[$node->step->motion]) ? $state->with($this->selectors[$node->step->motion][0], 0) : $state;
+        return isset($this->selectors[$node->effect->couples ?? '']) ? $state->with($this->selectors[$node->effect->couples][0], 0) : $state;
     }
 
     /** Where it may be while it moves; of a move by an amount, where the controller will take it to be. */
     private function onTheWay(Motion $motion, PositionKnowledge $from, Node $node): PositionKnowledge
     {
-        $step = $node->step;
         $travel = $this->travels[$motion->id];
-        if ($step instanceof GoByStep) {
-            return $this->byAmount($motion, $from, $node, $step->by);
+        if ($node->move?->by !== null) {
+            return $this->byAmount($motion, $from, $node, $node->move->by);
         }
-        $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
+        $place = $node->move?->endsAt;
         if ($place === null) {
-            return $from->along($step instanceof RunStep ? $step->direction : 1, $travel);
+            return $from->along($node->move->way ?? 1, $travel);
         }
 
         return $from->towards($motion->at($place), $travel->slack, $travel);
@@ -305,50 +288,50 @@ final class Motions
     /** The step at a node ends as it should. */
     public function done(State $state, int $at, Node $node): State
     {
-        $step = $node->step;
         $id = $node->motion;
         if ($id === null) {
-            $state = $step instanceof ChangeOverStep && isset($this->selectors[$step->motion]) ? $state->with(...$this->selectors[$step->motion]) : $state;
+            $couples = $node->effect->couples ?? '';
+            $state = isset($this->selectors[$couples]) ? $state->with(...$this->selectors[$couples]) : $state;
 
-            return $step instanceof WaitStep && $step->until !== null ? $this->learns($state, $step->until, true) : $state;
+            return $node->effect->until === null ? $state : $this->learns($state, $node->effect->until, true);
         }
-        if ($step instanceof GoStep) {
+        if ($node->move?->isSent() ?? false) {
             foreach ($this->byServo[$id] ?? [] as [$selector, $places]) {
-                $state = $state->with($selector, $places[$step->place] ?? 0);
+                $state = $state->with($selector, $places[$node->move->endsAt] ?? 0);
             }
         }
         $is = $state->slots[$this->slots[$id]];
-        $this->ends[$at][$is] ??= $this->number($id, $this->ended($this->build->motions[$id], $this->met[$id][$is], $step));
+        $this->ends[$at][$is] ??= $this->number($id, $this->ended($this->build->motions[$id], $this->met[$id][$is], $node->move));
 
         return $state->with($this->slots[$id], $this->ends[$at][$is]);
     }
 
-    private function ended(Motion $motion, PositionKnowledge $is, ?Step $step): PositionKnowledge
+    private function ended(Motion $motion, PositionKnowledge $is, ?Movement $move): PositionKnowledge
     {
         $travel = $this->travels[$motion->id];
-        if ($step instanceof GoByStep) {
+        if ($move?->by !== null) {
             return $is->at === null ? $is->forgotten($is->known) : new PositionKnowledge($is->known, $motion->placeAt($is->at)?->id, $is->at, $travel->at($is->at));
         }
-        $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
-        $is = $place === null ? $is->forgotten(true) : $this->atPlace($motion, $place);
+        $is = $move?->endsAt === null ? $is->forgotten(true) : $this->atPlace($motion, $move->endsAt);
 
-        return ! $step instanceof RunStep || $motion->positioning->isAbsolute() ? $is : new PositionKnowledge(true, $is->place, $is->at, $is->along($step->direction, $travel)->between, true); // its motor is still on
+        return $move === null || ! $move->staysOn || $motion->positioning->isAbsolute() ? $is : new PositionKnowledge(true, $is->place, $is->at, $is->along($move->way ?? 1, $travel)->between, true); // its motor is still on
     }
 
     public function does(State $state, Node $node): State
     {
-        $step = $node->step;
-        if ($step instanceof StopStep && $this->isDriven($state, $step->motion)) {
-            $place = $this->whereabouts($state, $step->motion)->place;
+        $halted = $node->effect->halt?->motion;
+        if ($halted !== null && $this->isDriven($state, $halted)) {
+            $place = $this->whereabouts($state, $halted)->place;
 
-            return $place === null ? $this->halted($state, $step->motion) : $this->put($state, $step->motion, $this->atPlace($this->build->motions[$step->motion], $place));
+            return $place === null ? $this->halted($state, $halted) : $this->put($state, $halted, $this->atPlace($this->build->motions[$halted], $place));
         }
-        if (! $step instanceof PowerStep) {
+        $power = $node->effect->power;
+        if ($power === null) {
             return $state;
         }
-        foreach ($this->switchedBy($step) as $id) {
-            $state = $state->with($this->gates[$id], $step->on ? 0 : 1);
-            $state = $step->on ? $state : $this->put($state, $id, $this->whereabouts($state, $id)->forgotten($this->build->motions[$id]->positioning->isAbsolute()));
+        foreach ($power->motions as $id) {
+            $state = $state->with($this->gates[$id], $power->on ? 0 : 1);
+            $state = $power->on ? $state : $this->put($state, $id, $this->whereabouts($state, $id)->forgotten($this->build->motions[$id]->positioning->isAbsolute()));
         }
 
         return $state;

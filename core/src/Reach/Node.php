@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Condition\Condition;
-use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Routine\Effect;
+use Brookstone\Core\Routine\Movement;
 
 /** One point of a routine at which a thread can stand, or which it passes. Ends are −1. */
 final class Node
@@ -24,6 +25,10 @@ final class Node
 
     public const AGAIN = 6;   // rests for one look of the controller, then goes on
 
+    public readonly ?Movement $move;
+
+    public readonly ?string $motion;
+
     public int $next = -1;
 
     /** Where a choice goes if not so. */
@@ -33,9 +38,6 @@ final class Node
     public array $branches = [];
 
     public bool $any = false;
-
-    /** It may give up. */
-    public bool $fails = false;
 
     /** It is of what its routine does when it has failed. */
     public bool $failing = false;
@@ -48,9 +50,10 @@ final class Node
         public readonly int $kind,
         public readonly int $routine,
         public readonly string $path,
-        public readonly ?Step $step = null,
-        public readonly ?string $motion = null,
+        public readonly Effect $effect = new Effect,
         public readonly ?Condition $condition = null,
     ) {
+        $this->move = $effect->move;
+        $this->motion = $effect->move?->motion;
     }
 }

@@ -7,17 +7,12 @@ namespace Brookstone\Core\Reach;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
-use Brookstone\Core\Routine\CallStep;
-use Brookstone\Core\Routine\ChangeOverStep;
 use Brookstone\Core\Routine\ChooseStep;
-use Brookstone\Core\Routine\FaultStep;
-use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\TogetherStep;
 use Brookstone\Core\Routine\Trigger;
-use Brookstone\Core\Routine\WaitStep;
 
 /** All routines of a build as points that lead to one another, calls put in where they stand. */
 final class StepGraph
@@ -72,7 +67,7 @@ final class StepGraph
         $conditions = [];
         foreach ($this->routines as $routine) {
             foreach ($routine->flat() as $step) {
-                array_push($conditions, ...($step instanceof ChooseStep || $step instanceof RepeatStep ? array_values($step->conditions()) : []));
+                array_push($conditions, ...($step->inner() === [] ? [] : array_values($step->conditions())));
             }
             array_push($conditions, ...array_map(fn (Trigger $trigger): ?Condition => $trigger->condition, $routine->starts));
         }
@@ -110,14 +105,15 @@ final class StepGraph
         if ($step->motion() !== null) {
             $this->motions[$routine][$step->motion()] = true;
         }
-        if ($step instanceof CallStep) {
-            return $this->call($step, $path, $routine, $then, $calls);
+        $effect = $step->effect($this->build);
+        if ($effect->calls !== null) {
+            return $this->call($effect->calls, $path, $routine, $then, $calls);
         }
         if (count($this->nodes) >= self::MOST_NODES) {
             return $then;
         }
         if ($step instanceof TogetherStep) {
-            $at = $this->add(new Node(Node::FORK, $routine, $path, $step), $then);
+            $at = $this->add(new Node(Node::FORK, $routine, $path), $then);
             $node = $this->nodes[$at];
             $node->any = $step->until === 'any';
             foreach ($step->branches as $i => $branch) {
@@ -129,7 +125,7 @@ final class StepGraph
             return $at;
         }
         if ($step instanceof ChooseStep) {
-            $at = $this->add(new Node(Node::CHOOSE, $routine, $path, $step, condition: $step->if), $then);
+            $at = $this->add(new Node(Node::CHOOSE, $routine, $path, condition: $step->if), $then);
             $this->nodes[$at]->next = $this->list($step->then, "{$path}.then", $routine, $then, $calls);
             $this->nodes[$at]->else = $this->list($step->otherwise, "{$path}.otherwise", $routine, $then, $calls);
 
@@ -137,8 +133,8 @@ final class StepGraph
         }
         if ($step instanceof RepeatStep) {
             // A choice at its head: once more, or on. Without an end it only goes round.
-            $at = $this->add(new Node($step->times === null && $step->until === null ? Node::DO : Node::CHOOSE, $routine, $path, $step, condition: $step->until), $then);
-            $again = $this->add(new Node(Node::AGAIN, $routine, $path, $step), $at);
+            $at = $this->add(new Node($step->times === null && $step->until === null ? Node::DO : Node::CHOOSE, $routine, $path, condition: $step->until), $then);
+            $again = $this->add(new Node(Node::AGAIN, $routine, $path), $at);
             $body = $this->list($step->steps, "{$path}.steps", $routine, $again, $calls);
             $node = $this->nodes[$at];
             [$node->next, $node->else] = $step->until !== null ? [$then, $body] : [$body, $then];
@@ -146,31 +142,29 @@ final class StepGraph
             return $at;
         }
         $kind = match (true) {
-            $step instanceof Moves => Node::MOVE,
-            $step instanceof WaitStep, $step instanceof ChangeOverStep => Node::WAIT,
-            $step instanceof FaultStep => Node::FAULT,
+            $effect->move !== null => Node::MOVE,
+            $effect->rests => Node::WAIT,
+            $effect->fails => Node::FAULT,
             default => Node::DO,
         };
-        $at = $this->add(new Node($kind, $routine, $path, $step, $kind === Node::MOVE ? $step->motion() : null), $then);
-        $this->nodes[$at]->fails = ($step instanceof Moves && $step->giveUp_s() !== null) || ($step instanceof WaitStep && $step->give_up_s !== null);
 
-        return $at;
+        return $this->add(new Node($kind, $routine, $path, $effect), $then);
     }
 
     /** @param  list<string>  $calls */
-    private function call(CallStep $step, string $path, int $routine, int $then, array $calls): int
+    private function call(string $called, string $path, int $routine, int $then, array $calls): int
     {
-        $other = $this->build->routines[$step->routine];
-        $this->called[$step->routine] = true;
+        $other = $this->build->routines[$called];
+        $this->called[$called] = true;
         $own = $this->routines[$routine]->id;
-        if (in_array($step->routine, $calls, true) || $step->routine === $own || count($calls) >= self::DEEPEST_CALL) {
+        if (in_array($called, $calls, true) || $called === $own || count($calls) >= self::DEEPEST_CALL) {
             $this->endless[$path] = true;
 
-            return $this->add(new Node(Node::FAULT, $routine, $path, $step), -1);
+            return $this->add(new Node(Node::FAULT, $routine, $path), -1);
         }
-        $first = $this->list($other->steps, 'routines.'.array_search($step->routine, array_keys($this->build->routines), true).'.steps', $routine, $then, [...$calls, $step->routine]);
+        $first = $this->list($other->steps, 'routines.'.array_search($called, array_keys($this->build->routines), true).'.steps', $routine, $then, [...$calls, $called]);
 
-        return $this->add(new Node(Node::DO, $routine, $path, $step), $first);
+        return $this->add(new Node(Node::DO, $routine, $path), $first);
     }
 
     private function add(Node $node, int $then): int

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Reach;
 
-use Brookstone\Core\Routine\SetStep;
 use Brookstone\Core\Routine\Trigger;
 
 /** What can happen next in a state: every thread that rests may go on, or give up where it can, and what is not running may start. */
@@ -45,7 +44,7 @@ final class Walk
             foreach ($node->kind === Node::FORK ? $this->join($state, $at, $node) : $this->onward($this->motions->done($state->leaving($at), $at, $node), $node->next) as $after) {
                 $all[] = [3 * $at + self::ENDS, $after];
             }
-            foreach ($node->fails ? $this->fail($state, $node->routine, false) : [] as $after) {
+            foreach ($node->effect->giveUp_s !== null ? $this->fail($state, $node->routine, false) : [] as $after) {
                 $all[] = [3 * $at + self::GIVES_UP, $after];
             }
         }
@@ -234,9 +233,9 @@ final class Walk
 
     private function does(State $state, Node $node): State
     {
-        $step = $node->step;
+        $counter = $node->effect->counter;
 
-        return $step instanceof SetStep ? $this->knowledge->set($state, $step->counter, $step->to, $step->add ?? 0) : $this->motions->does($state, $node);
+        return $counter === null ? $this->motions->does($state, $node) : $this->knowledge->set($state, $counter->counter, $counter->to, $counter->add);
     }
 
     /**

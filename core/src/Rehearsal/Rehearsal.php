@@ -7,7 +7,6 @@ namespace Brookstone\Core\Rehearsal;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Supply;
-use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Trigger;
 
@@ -158,9 +157,9 @@ final class Rehearsal
             }
         }
         foreach ($routine->flat() as $step) {
-            foreach ($step instanceof ChooseStep ? [true, false] : [] as $so) {
-                $if = $step->conditions()['if'];
-                if (Stagehand::events($this->build->sensors, $if, $so) !== []) {
+            $if = $step->conditions()['if'] ?? null;
+            foreach ([true, false] as $so) {
+                if ($if !== null && Stagehand::events($this->build->sensors, $if, $so) !== []) {
                     $says = $if->says($this->build)->text();
                     $starts[] = new Start($so ? "when {$says}" : "when it is not so that {$says}", so: [$if, $so]);
                 }

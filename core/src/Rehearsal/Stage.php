@@ -7,16 +7,10 @@ namespace Brookstone\Core\Rehearsal;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Moves;
-use Brookstone\Core\Routine\PowerStep;
-use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Trigger;
-use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\Mishap;
@@ -94,7 +88,7 @@ final class Stage
         $roundsOf = [];
         foreach ($build->routines as $id => $each) {
             foreach ($each->flat() as $path => $step) {
-                if ($step instanceof RepeatStep && $step->times === null) {
+                if ($step->effect($build)->goesRound) {
                     $roundsOf["{$id} {$path}.steps.0"] = true;
                 }
             }
@@ -130,7 +124,7 @@ final class Stage
         $isCut = false;
         foreach (array_keys($this->begun) as $routine) {
             foreach ($this->build->routines[$routine]->flat() as $step) {
-                $isCut = $isCut || $step instanceof PowerStep;
+                $isCut = $isCut || $step->effect($this->build)->power !== null;
                 $told[$step->motion() ?? ''] = true;
             }
         }
@@ -234,7 +228,7 @@ final class Stage
     {
         $last = $this->start->scenario === null ? null : $this->world->recorder->gaveUp($routine);
         $step = $last === null ? null : $this->build->routines[$last['routine']]->stepAt($last['path']);
-        $until = $step instanceof WaitStep || $step instanceof RunStep ? $step->until : null;
+        $until = $step?->effect($this->build)->until;
 
         return $until !== null && Stagehand::events($this->build->sensors, $until, true) !== [];
     }
@@ -397,8 +391,9 @@ final class Stage
             $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->named()} is still powered when all is done"), $last['routine'], $last['path']);
         }
         $step = $this->build->routines[$last['routine']]->stepAt($last['path']);
-        $place = $step instanceof Moves ? $step->endsAt($this->build) : null;
-        $off = $place === null || $last['outcome'] !== 'done' || ! ($step instanceof GoStep || $step instanceof HomeStep) ? 0.0 : abs($motion->distance($axis->position(), $motion->at($place)));
+        $move = $step?->effect($this->build)->move;
+        $place = $move?->endsAt;
+        $off = $place === null || $last['outcome'] !== 'done' || ! $move->isSent() ? 0.0 : abs($motion->distance($axis->position(), $motion->at($place)));
         [$low, $high] = $motion->range();
         if ($place !== null && $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) * (1 + 1e-9)) {
             $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(), new Sentence("{$motion->named()} ends {off} off {$motion->place($place)?->named()}", ['off' => $motion->unit()->quantity($off)]), $last['routine'], $last['path']);

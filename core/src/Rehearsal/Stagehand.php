@@ -11,9 +11,7 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Condition\NotSo;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
-use Brookstone\Core\Routine\WaitStep;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\World;
 
@@ -57,7 +55,7 @@ final class Stagehand
             }
         }
         foreach ($this->world->recorder->underWay() as $record => $step) {
-            $until = self::waitsFor($step);
+            $until = $step->effect($this->world->build)->until;
             if ($until === null || isset($this->answered[$record])) {
                 continue;
             }
@@ -77,7 +75,7 @@ final class Stagehand
             $due = min($due, $at);
         }
         foreach ($this->world->recorder->underWay() as $record => $step) {
-            if (! isset($this->answered[$record]) && self::waitsFor($step) !== null) {
+            if (! isset($this->answered[$record]) && $step->effect($this->world->build)->until !== null) {
                 $due = min($due, isset($this->waiting[$record]) ? $this->waiting[$record] + self::ANSWERS_S : -INF);
             }
         }
@@ -145,11 +143,6 @@ final class Stagehand
 
         return $sensor === null || $sensor->motion !== null ? []
             : [[new WorldEvent(0.0, 'level', $sensor->id, value: $value + ($above ? $past : -$past)), new WorldEvent(0.0, 'level', $sensor->id, value: $sensor->rest)]];
-    }
-
-    private static function waitsFor(Step $step): ?Condition
-    {
-        return $step instanceof WaitStep || $step instanceof RunStep ? $step->until : null;
     }
 
     /** Long enough for what must be so for a time. */

@@ -14,6 +14,7 @@ use Brookstone\Core\Simulation\Controller;
 /** Does the steps of another routine, then goes on. */
 final readonly class CallStep implements Step
 {
+    use HasNoProblems;
     use Plain;
 
     public function __construct(public string $routine)
@@ -38,6 +39,11 @@ final readonly class CallStep implements Step
     public function refersTo(): array
     {
         return ['routine' => ['routine', $this->routine]];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect(calls: $this->routine);
     }
 
     public function says(Build $build): Sentence

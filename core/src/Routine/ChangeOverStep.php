@@ -16,6 +16,7 @@ use Brookstone\Core\Simulation\Controller;
 /** Two motions on one motor behind a selector: from now on it moves this one. */
 final readonly class ChangeOverStep implements Step
 {
+    use HasNoProblems;
     use Plain;
 
     private const LONGEST_S = 10.0; // until a servo must have moved the selector
@@ -45,6 +46,11 @@ final readonly class ChangeOverStep implements Step
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion]];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect(couples: $this->motion, for_s: $this->takes_s, rests: true);
     }
 
     public function says(Build $build): Sentence

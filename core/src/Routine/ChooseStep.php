@@ -15,6 +15,8 @@ use Brookstone\Core\Simulation\Controller;
 /** If something is so these steps, otherwise those. */
 final readonly class ChooseStep implements Step
 {
+    use HasNoProblems;
+
     /**
      * @param  list<Step>  $then
      * @param  list<Step>  $otherwise
@@ -55,6 +57,11 @@ final readonly class ChooseStep implements Step
     public function refersTo(): array
     {
         return [];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect;
     }
 
     public function says(Build $build): Sentence

@@ -14,6 +14,7 @@ use Brookstone\Core\Simulation\Controller;
 /** Stops here with a message: the routine has failed. */
 final readonly class FaultStep implements Step
 {
+    use HasNoProblems;
     use Plain;
 
     public function __construct(public string $message)
@@ -38,6 +39,11 @@ final readonly class FaultStep implements Step
     public function refersTo(): array
     {
         return [];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect(fails: true);
     }
 
     public function says(Build $build): Sentence

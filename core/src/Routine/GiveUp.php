@@ -7,7 +7,7 @@ namespace Brookstone\Core\Routine;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 
-/** The end of a sentence about a step that may give up. */
+/** What steps that may give up, or end by a time, have in common. */
 final class GiveUp
 {
     /** @param  array<string, Quantity>  $values */
@@ -16,5 +16,11 @@ final class GiveUp
         return $give_up_s === null
             ? new Sentence($template.'.', $values)
             : new Sentence($template.'; give up after {give_up}.', [...$values, 'give_up' => Quantity::of($give_up_s, 's')]);
+    }
+
+    /** @return array<string, string> of a step that ends by a time or by a condition */
+    public static function timeProblem(bool $hasUntil, bool $hasTime): array
+    {
+        return $hasUntil !== $hasTime ? [] : ['for_s' => 'Needs either a time or something that ends it, not '.($hasTime ? 'both' : 'neither').'.'];
     }
 }

@@ -50,14 +50,14 @@ final readonly class GoByStep implements Moves
         return ['motion' => ['motion', $this->motion]];
     }
 
-    public function ontoSwitch(Build $build): null
+    public function effect(Build $build): Effect
     {
-        return null;
+        return new Effect(new Movement($this->motion, $this->speed, by: $this->by, way: $this->by <=> 0.0), giveUp_s: $this->give_up_s);
     }
 
-    public function endsAt(Build $build): null
+    public function problems(): array
     {
-        return null;
+        return $this->by !== 0.0 ? [] : ['by' => 'Must be more or less than 0: that is how far it moves.'];
     }
 
     public function says(Build $build): Sentence

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
@@ -21,6 +20,7 @@ use Brookstone\Core\Simulation\StepFailed;
  */
 final readonly class GoStep implements Moves
 {
+    use HasNoProblems;
     use MovesAtSpeed;
     use Plain;
 
@@ -48,14 +48,15 @@ final readonly class GoStep implements Moves
         return ['motion' => ['motion', $this->motion], 'place' => ['place', $this->place]];
     }
 
-    public function ontoSwitch(Build $build): ?LimitSwitch
+    public function effect(Build $build): Effect
     {
-        return $build->motions[$this->motion]->positioning->switchEnding($this->place);
-    }
+        $motion = $build->motions[$this->motion];
+        $onto = $motion->positioning->switchEnding($this->place);
 
-    public function endsAt(Build $build): string
-    {
-        return $this->place;
+        return new Effect(
+            new Movement($this->motion, $this->speed, $this->place, $onto, way: $onto?->direction(), seeks: $onto !== null && ($onto->isOwn || $motion->period() !== null)),
+            giveUp_s: $this->give_up_s,
+        );
     }
 
     public function says(Build $build): Sentence
@@ -70,7 +71,7 @@ final readonly class GoStep implements Moves
     {
         $axis = $controller->axis($this->motion);
         $to = $axis->motion->at($this->place);
-        $switch = $this->ontoSwitch($controller->build());
+        $switch = $axis->motion->positioning->switchEnding($this->place);
         if ($axis->canFollow()) {
             yield from $controller->follow($axis, $to, $this);
         } elseif ($switch !== null) {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
@@ -17,6 +16,7 @@ use Brookstone\Core\Simulation\Controller;
 /** Drives a motion gently onto one of its switches; from then on its place is known. */
 final readonly class HomeStep implements Moves
 {
+    use HasNoProblems;
     use MovesAtSpeed;
     use Plain;
 
@@ -44,14 +44,11 @@ final readonly class HomeStep implements Moves
         return ['motion' => ['motion', $this->motion], 'switch' => ['switch', $this->switch]];
     }
 
-    public function ontoSwitch(Build $build): ?LimitSwitch
+    public function effect(Build $build): Effect
     {
-        return $build->motions[$this->motion]->stops->switch($this->switch);
-    }
+        $onto = $build->motions[$this->motion]->stops->switch($this->switch);
 
-    public function endsAt(Build $build): ?string
-    {
-        return $this->ontoSwitch($build)?->place;
+        return new Effect(new Movement($this->motion, $this->speed, $onto?->place, $onto, way: $onto?->direction(), seeks: true), giveUp_s: $this->give_up_s);
     }
 
     public function says(Build $build): Sentence

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
@@ -46,6 +47,18 @@ final readonly class PowerStep implements Step
     public function refersTo(): array
     {
         return [...($this->motion === null ? [] : ['motion' => ['motion', $this->motion]]), ...($this->supply === null ? [] : ['supply' => ['supply', $this->supply]])];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        $motions = array_filter($build->motions, fn (Motion $motion): bool => $motion->id === $this->motion || ($this->supply !== null && $motion->drive?->supply->id === $this->supply));
+
+        return new Effect(power: new PowerChange(array_map(strval(...), array_keys($motions)), $this->on), for_s: $this->settle_s);
+    }
+
+    public function problems(): array
+    {
+        return ($this->motion === null) !== ($this->supply === null) ? [] : ['motion' => 'Needs either a motion or a supply, not '.($this->motion === null ? 'neither' : 'both').'.'];
     }
 
     public function says(Build $build): Sentence

@@ -16,6 +16,8 @@ use Brookstone\Core\Simulation\Controller;
 /** Does its steps a number of times, until something is so (looked at before each round), or for ever. */
 final readonly class RepeatStep implements Step
 {
+    use HasNoProblems;
+
     /** @param  list<Step>  $steps */
     public function __construct(public ?int $times, public array $steps, public ?Condition $until = null)
     {
@@ -53,6 +55,11 @@ final readonly class RepeatStep implements Step
     public function refersTo(): array
     {
         return [];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect(goesRound: $this->times === null);
     }
 
     public function says(Build $build): Sentence

@@ -68,14 +68,21 @@ final readonly class RunStep implements Moves
         return $this->until === null ? [] : ['until' => $this->until];
     }
 
-    public function ontoSwitch(Build $build): ?LimitSwitch
+    private function ontoSwitch(Build $build): ?LimitSwitch
     {
         return $this->until instanceof InputIs && $this->until->on ? $build->motions[$this->motion]->stops->switch($this->until->sensor) : null;
     }
 
-    public function endsAt(Build $build): ?string
+    public function effect(Build $build): Effect
     {
-        return $this->ontoSwitch($build)?->place;
+        $onto = $this->ontoSwitch($build);
+
+        return new Effect(new Movement($this->motion, $this->speed, $onto?->place, $onto, way: $this->direction, seeks: $onto !== null, staysOn: true), until: $this->until, for_s: $this->for_s, giveUp_s: $this->give_up_s);
+    }
+
+    public function problems(): array
+    {
+        return GiveUp::timeProblem($this->until !== null, $this->for_s !== null);
     }
 
     public function says(Build $build): Sentence

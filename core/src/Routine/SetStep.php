@@ -47,6 +47,16 @@ final readonly class SetStep implements Step
         return ['counter' => ['counter', $this->counter]];
     }
 
+    public function effect(Build $build): Effect
+    {
+        return new Effect(counter: new CounterChange($this->counter, $this->to, $this->add ?? 0));
+    }
+
+    public function problems(): array
+    {
+        return ($this->to === null) !== ($this->add === null) ? [] : ['to' => 'Needs either what it becomes or what is added, not '.($this->to === null ? 'neither' : 'both').'.'];
+    }
+
     public function says(Build $build): Sentence
     {
         $counter = $build->counters[$this->counter] ?? null;

@@ -17,6 +17,7 @@ use Brookstone\Core\Simulation\Controller;
 /** Switches a lamp, a sound or a relay, for good or for a time; the routine goes on at once. */
 final readonly class SignalStep implements Step
 {
+    use HasNoProblems;
     use Plain;
 
     public function __construct(public string $output, public bool $on, public ?float $for_s)
@@ -45,6 +46,11 @@ final readonly class SignalStep implements Step
     public function refersTo(): array
     {
         return ['output' => ['output', $this->output]];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect(output: new OutputChange($this->output, $this->on, $this->for_s));
     }
 
     public function says(Build $build): Sentence

@@ -36,6 +36,12 @@ interface Step
      */
     public function refersTo(): array;
 
+    /** What it does to the machine. */
+    public function effect(Build $build): Effect;
+
+    /** @return array<string, string> what cannot be although each of its fields could: a sentence by field */
+    public function problems(): array;
+
     public function says(Build $build): Sentence;
 
     /**

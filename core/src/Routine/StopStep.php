@@ -15,6 +15,7 @@ use Brookstone\Core\Simulation\Controller;
 /** Stops a motion: its motor shorted (brake), left open (coast), or a servo told to stay where it is (hold). */
 final readonly class StopStep implements Step
 {
+    use HasNoProblems;
     use Plain;
 
     public function __construct(public string $motion, public string $how)
@@ -42,6 +43,11 @@ final readonly class StopStep implements Step
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion]];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect(halt: new Halt($this->motion, $this->how));
     }
 
     public function says(Build $build): Sentence

@@ -15,6 +15,8 @@ use Brookstone\Core\Simulation\Controller;
 /** Branches side by side. Goes on when all have ended, or any; then what the others move is stopped. */
 final readonly class TogetherStep implements Step
 {
+    use HasNoProblems;
+
     private const MOST = 8;
 
     /** @param  list<list<Step>>  $branches */
@@ -58,6 +60,11 @@ final readonly class TogetherStep implements Step
     public function refersTo(): array
     {
         return [];
+    }
+
+    public function effect(Build $build): Effect
+    {
+        return new Effect;
     }
 
     public function says(Build $build): Sentence

@@ -55,6 +55,16 @@ final readonly class WaitStep implements Step
         return $this->until === null ? [] : ['until' => $this->until];
     }
 
+    public function effect(Build $build): Effect
+    {
+        return new Effect(until: $this->until, for_s: $this->for_s, giveUp_s: $this->give_up_s, rests: true);
+    }
+
+    public function problems(): array
+    {
+        return GiveUp::timeProblem($this->until !== null, $this->for_s !== null);
+    }
+
     public function says(Build $build): Sentence
     {
         if ($this->until === null) {

@@ -260,7 +260,7 @@ final class Controller
     {
         foreach ($steps as $step) {
             $record = $this->world->recorder->stepStarts($this->routine, $this->paths[$step], $step, $this->now());
-            $moves = $step instanceof Moves ? $step->motion() : null;
+            $moves = $step->effect($this->build())->move?->motion;
             $this->claim($moves, 1);
             try {
                 yield from $step->run($this);

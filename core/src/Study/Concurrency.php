@@ -18,9 +18,7 @@ use Brookstone\Core\Mend\Outlook;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
-use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Routine\Step;
 
 /** Which neighbouring steps could run together: not of one motion or motor, no rule broken, the supply not overdrawn; and the time that saves. */
@@ -40,7 +38,7 @@ final class Concurrency
         $offers = [];
         $steps = iterator_to_array($routine->flat());
         foreach ($steps as $path => $step) {
-            $next = self::next($steps, $path);
+            $next = self::next($build, $steps, $path);
             if ($whole === null || $next === null) {
                 continue;
             }
@@ -76,12 +74,17 @@ final class Concurrency
      *
      * @param  array<string, Step>  $steps  of a routine, by path
      */
-    public static function next(array $steps, string $path): ?Step
+    public static function next(Build $build, array $steps, string $path): ?Step
     {
         $in = substr($path, 0, (int) strrpos($path, '.'));
         $next = $steps["{$in}.".((int) substr($path, strlen($in) + 1) + 1)] ?? null;
 
-        return $next === null || str_starts_with($path, 'if_fails') || ! self::moves($steps[$path]) || ! self::moves($next) || $steps[$path]->motion() === $next->motion() ? null : $next;
+        if ($next === null || str_starts_with($path, 'if_fails')) {
+            return null;
+        }
+        [$first, $second] = [$steps[$path]->effect($build)->move, $next->effect($build)->move];
+
+        return $first === null || $second === null || $first->staysOn || $second->staysOn || $first->motion === $second->motion ? null : $next;
     }
 
     /** That step and the next, beside each other. */
@@ -93,11 +96,6 @@ final class Concurrency
         $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$list[$i]], [$list[$i + 1]]]];
 
         return new Change("routines.{$routine}.{$in}", [...array_slice($list, 0, $i), $together, ...array_slice($list, $i + 2)]);
-    }
-
-    private static function moves(Step $step): bool
-    {
-        return $step instanceof Moves && ! $step instanceof RunStep;
     }
 
     private static function rehearsed(Build $build, Rehearsed $rehearsed): Outlook

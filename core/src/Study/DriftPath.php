@@ -8,10 +8,6 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Rehearsal\Performance;
-use Brookstone\Core\Routine\GoByStep;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
-use Brookstone\Core\Routine\RunStep;
 use Brookstone\Core\Stops\TimedMove;
 
 /**
@@ -121,26 +117,20 @@ final class DriftPath
 
     private function stop(string $routine, string $path): void
     {
-        $step = $this->build->routines[$routine]->stepAt($path);
-        $switch = match (true) {
-            $step instanceof HomeStep => $this->motion->stops->switch($step->switch),
-            $step instanceof GoStep, $step instanceof RunStep => $step->ontoSwitch($this->build),
-            default => null,
-        };
-        if ($switch !== null) {
-            $this->at = $this->motion->at($switch->place);
+        $move = $this->build->routines[$routine]->stepAt($path)?->effect($this->build)->move;
+        if ($move === null) {
+            return;
+        }
+        if ($move->onto !== null) {
+            $this->at = $this->motion->at($move->onto->place);
             $this->walked[] = new DriftStop($routine, $path, $this->at, null);
 
             return;
         }
-        $by = match (true) {
-            $step instanceof GoByStep => $step->by,
-            $step instanceof GoStep => $this->motion->distance($this->at, $this->motion->at($step->place)),
-            default => 0.0,
-        };
-        if ($step instanceof GoByStep || ($step instanceof GoStep && abs($by) > 1e-12)) {
+        $by = $move->by ?? ($move->endsAt === null ? 0.0 : $this->motion->distance($this->at, $this->motion->at($move->endsAt)));
+        if ($move->by !== null || abs($by) > 1e-12) {
             $to = $this->at + $by;
-            $this->walked[] = new DriftStop($routine, $path, $this->motion->comesTo($to), $this->moves["{$this->at} {$to} {$step->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $step->speed, $this->measured($this->at, $to)));
+            $this->walked[] = new DriftStop($routine, $path, $this->motion->comesTo($to), $this->moves["{$this->at} {$to} {$move->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $move->speed, $this->measured($this->at, $to)));
             $this->at = $this->motion->comesTo($to);
         }
     }

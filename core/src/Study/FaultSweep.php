@@ -9,8 +9,6 @@ use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Finding\Sentence;
-use Brookstone\Core\Routine\GoStep;
-use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Step;
@@ -157,12 +155,9 @@ final class FaultSweep
                 }
             }
         }
-        if ($step instanceof HomeStep) {
-            $ids[] = $step->switch;
-        }
-        $switch = $step instanceof GoStep ? $step->ontoSwitch($this->build) : null;
-        if ($switch !== null) {
-            $ids[] = $switch->id;
+        $onto = $step->effect($this->build)->move?->onto;
+        if ($onto !== null) {
+            $ids[] = $onto->id;
         }
         $names = [];
         foreach (array_unique($ids) as $id) {

@@ -6,7 +6,7 @@ use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Assessment\RoutineTimes;
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
 
@@ -71,7 +71,7 @@ it('takes no time to go where it is', function () {
 
 it('gives a step at the longest the way from the far end, whatever comes before', function () {
     $build = Builds::planted(['routines.1.steps' => [LIFT_UP, ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'speed' => 0.5, 'give_up_s' => 20], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'speed' => 1, 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.05, 'give_up_s' => 9]]]);
-    $longest = array_map(fn (Moves $step): float => (float) timesToldOf($build)->longest($step), array_values(iterator_to_array($build->routines['show']->flat())));
+    $longest = array_map(fn (Step $step): float => (float) timesToldOf($build)->longest($step->effect($build)->move), array_values(iterator_to_array($build->routines['show']->flat())));
     $facts = new MotionFigures($build->motions['lift']);
 
     expect($longest[0])->toBeAbout((float) $facts->time('low', 'high'))->and($longest[1])->toBeGreaterThan(1.6 * $longest[0])

@@ -183,7 +183,7 @@ it('refuses what cannot be, and names the field', function (Closure $make, strin
 it('knows of every kind whether it slides or turns', function () {
     foreach (Things::KINDS as $kind) {
         [$thing] = (new Things(1))->make($kind);
-        expect(in_array($thing->kind(), Mechanisms::SLIDING, true))->toBe($thing->positionUnit() === PositionUnit::Metres);
+        expect(Mechanisms::unit($thing->kind()))->toBe($thing->positionUnit());
     }
     expect(array_unique(array_map(fn (string $kind): string => (new Things(1))->make($kind)[0]->kind(), Things::KINDS)))->toEqualCanonicalizing(Mechanisms::kinds());
 });

@@ -104,7 +104,7 @@ it('turns a dial on by one of its places, and a crank on and never back', functi
 
     expect($dial->routines[$next]->steps[0]->by)->toBe(15.0) // twenty-four places
         ->and(array_map(fn ($step) => $step->direction ?? null, $steps))->toBe([1, null, null, 1, null])
-        ->and($steps[0]->ontoSwitch($crank)?->place)->toBe('open')->and($steps[3]->ontoSwitch($crank)?->place)->toBe('shut');
+        ->and($steps[0]->effect($crank)->move?->endsAt)->toBe('open')->and($steps[3]->effect($crank)->move?->endsAt)->toBe('shut');
 });
 
 it('does not home twice what is homed at power-on already', function () {

@@ -34,7 +34,6 @@ use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segment;
 use Brookstone\Core\Mechanism\Segmented;
-use Brookstone\Core\Routine\HomeStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Steps;
@@ -112,8 +111,10 @@ final class BuildReader
     {
         foreach ($read['routines'] as $i => $routine) {
             foreach ((new Routine($routine['id'], $routine['name'], [], null, Steps::make($routine['steps']), Steps::make($routine['if_fails'])))->flat() as $path => $step) {
-                if ($step instanceof HomeStep && isset($motions[$step->motion]) && $motions[$step->motion]->stops->switch($step->switch) === null) {
-                    $this->errors->add("routines.{$i}.{$path}.switch", "{$step->switch} tells no place at an end of {$motions[$step->motion]->name}: nothing finds it from anywhere.");
+                $switch = $step->refersTo()['switch'][1] ?? null;
+                $motion = $motions[$step->motion() ?? ''] ?? null;
+                if ($switch !== null && $motion !== null && $motion->stops->switch($switch) === null) {
+                    $this->errors->add("routines.{$i}.{$path}.switch", "{$switch} tells no place at an end of {$motion->name}: nothing finds it from anywhere.");
                 }
             }
         }

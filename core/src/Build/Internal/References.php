@@ -9,9 +9,7 @@ use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Mechanism\Mechanisms;
-use Brookstone\Core\Routine\GoByStep;
-use Brookstone\Core\Routine\PowerStep;
-use Brookstone\Core\Routine\SetStep;
+use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;
@@ -228,17 +226,8 @@ final class References
             foreach ($step->conditions() as $field => $condition) {
                 $this->condition($condition, "{$path}.{$i}.{$field}");
             }
-            if (array_key_exists('until', $read[$i]) && array_key_exists('for_s', $read[$i]) && ($read[$i]['until'] === null) === ($read[$i]['for_s'] === null)) {
-                $this->errors->add("{$path}.{$i}.for_s", 'Needs either a time or something that ends it, not '.($read[$i]['until'] === null ? 'neither' : 'both').'.');
-            }
-            if ($step instanceof SetStep && ($step->to === null) === ($step->add === null)) {
-                $this->errors->add("{$path}.{$i}.to", 'Needs either what it becomes or what is added, not '.($step->to === null ? 'neither' : 'both').'.');
-            }
-            if ($step instanceof GoByStep && $step->by === 0.0) {
-                $this->errors->add("{$path}.{$i}.by", 'Must be more or less than 0: that is how far it moves.');
-            }
-            if ($step instanceof PowerStep && ($step->motion === null) === ($step->supply === null)) {
-                $this->errors->add("{$path}.{$i}.motion", 'Needs either a motion or a supply, not '.($step->motion === null ? 'neither' : 'both').'.');
+            foreach ($step->problems() as $field => $problem) {
+                $this->errors->add("{$path}.{$i}.{$field}", $problem);
             }
             foreach ($step->inner() as $field => $inner) {
                 $this->steps($inner, self::within($read[$i], $field), "{$path}.{$i}.{$field}");
@@ -374,7 +363,7 @@ final class References
 
     private function isSwung(string $kind): bool
     {
-        return ! in_array($kind, Mechanisms::SLIDING, true);
+        return Mechanisms::unit($kind) === PositionUnit::Degrees;
     }
 
     private function once(string $kind, string $id, string $path): void
