@@ -2,9 +2,6 @@
 
 declare(strict_types=1);
 
-// Medians of the computing core, as JSON. Run by bin/bench with the compiler on. Each figure is taken in a process of its
-// own: what the compiler has made of one run would else make another quicker or slower. With names, those alone.
-
 use Brookstone\Core\Assessment\Assessor;
 use Brookstone\Core\Assessment\DriveConcepts;
 use Brookstone\Core\Assessment\DriveSearch;
@@ -28,6 +25,9 @@ use Brookstone\Core\Study\FaultSweep;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Train\Ratios;
 use Brookstone\Core\Train\Search;
+
+// Medians of the computing core, as JSON. Run by bin/bench with the compiler on. Each figure is taken in a process of its
+// own: what the compiler has made of one run would else make another quicker or slower. With names, those alone.
 
 gc_disable(); // as in public/index.php
 

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\BuildShape;
+
 // Writes what is made from the core anew: the schemas of build files and routines, the list of sentences, and the demo and example builds in their canonical form.
 //   php bin/support/rewrite.php
 require __DIR__.'/../../vendor/autoload.php';
-
-use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\BuildShape;
 
 $root = dirname(__DIR__, 2);
 foreach (['build' => BuildShape::schema(), 'routine' => BuildShape::routineSchema()] as $name => $schema) {

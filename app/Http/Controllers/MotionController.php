@@ -16,9 +16,9 @@ use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Assessment\StopsSheet;
 use Brookstone\Core\Build\Build as CoreBuild;
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Build\RoutineLibrary;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Rehearsal\Stage;
-use Brookstone\Core\Routine\Library;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Study\Concurrency;
@@ -79,7 +79,7 @@ final class MotionController
     /** Ready routines to start from. */
     public function library(Build $build): JsonResponse
     {
-        return new JsonResponse(Library::of($build->core()));
+        return new JsonResponse(RoutineLibrary::of($build->core()));
     }
 
     /** Which of its steps could run together, and what that saves. */

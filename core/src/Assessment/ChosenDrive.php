@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\DriveChoice;
 use Brookstone\Core\Drive\PositionSource;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\ThermalClass;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Quantity\Constants;
 
 /** What of a drive on its supply does not depend on the train behind it, looked up once. */

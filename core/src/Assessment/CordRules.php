@@ -9,7 +9,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
-use Brookstone\Core\Linkage\Bars;
+use Brookstone\Core\Mechanism\Bars;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\PushrodLever;
 use Brookstone\Core\Quantity\Constants;

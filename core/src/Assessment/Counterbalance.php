@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -15,6 +14,7 @@ use Brookstone\Core\Mechanism\CrankRocker;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\SprungAtPivot;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;

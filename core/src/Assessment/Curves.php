@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Internal\Dial;
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Place;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Place;
 
 /** Tables for drawing: torque over the travel with the drive's limit, and the computed move over time. */
 final class Curves

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\DriveChoice;
-use Brookstone\Core\Build\Task;
 use Brookstone\Core\Drive\Knock;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\ThermalClass;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Parts\DriveChoice;
+use Brookstone\Core\Parts\Task;
 use Brookstone\Core\Quantity\Constants;
 
 /**

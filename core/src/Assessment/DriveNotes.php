@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Claims\ClaimCheck;
 use Brookstone\Core\Drive\ContinuousServo;
 use Brookstone\Core\Drive\Servo;
@@ -13,6 +12,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 

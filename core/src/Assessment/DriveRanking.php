@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\Stages;
 

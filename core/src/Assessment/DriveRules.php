@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Load\Profile;
+use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Quantity\Constants;
 
 /** The limits of drives. The judge puts what they find into sentences, the choice sorts by it; nothing else decides. */

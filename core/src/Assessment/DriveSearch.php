@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\DriveChoice;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Drive\SupplyFit;
+use Brookstone\Core\Dynamics\QuickRun;
 use Brookstone\Core\Finding\Severity;
-use Brookstone\Core\Simulation\QuickRun;
+use Brookstone\Core\Parts\DriveChoice;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Train\Ratios;
 use Brookstone\Core\Train\Train;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
 
 /** What the judgement of one motion by itself hangs on: all that is said of it, and what it asks of the rest of its build. */
 final readonly class Footing

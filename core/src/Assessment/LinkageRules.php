@@ -9,7 +9,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
-use Brookstone\Core\Linkage\Bars;
+use Brookstone\Core\Mechanism\Bars;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\BarClash;
 use Brookstone\Core\Train\LinkageAt;

@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Place;
-use Brookstone\Core\Build\Settings;
 use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\StepperRun;
 use Brookstone\Core\Load\MoveLoad;
 use Brookstone\Core\Load\MoveTorque;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Simulation\ServoRun;
-use Brookstone\Core\Simulation\StepperRun;
 use Brookstone\Core\Stops\RunOn;
 
 /**
@@ -161,7 +160,7 @@ final class MotionFigures
         assert($stepper instanceof Stepper);
         $move = $there ? $motion->move() : $motion->move()->back();
 
-        return StepperRun::of(new MoveTorque($motion->moved($there), $move), $stepper, $motion->drive->supply->volts_V, $motion->plant($there));
+        return StepperRun::of(new MoveTorque($motion->moved($there), $move), $stepper, $motion->drive->supply->volts_V, Plant::of($motion, $there));
     }
 
     /** Share of its stall torque that this drive bears all day. */
@@ -173,7 +172,7 @@ final class MotionFigures
     /** Torque at the load that the unpowered drive and train hold; INF where the train locks itself. */
     public function holdsUnpowered_Nm(): float
     {
-        return $this->motion->plant()->holds_Nm;
+        return Plant::of($this->motion)->holds_Nm;
     }
 
     /** @return array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>} */
@@ -283,7 +282,7 @@ final class MotionFigures
             return $this->step($from, $to, $speed, $there);
         }
         $run = MotionRun::of(
-            $motion->plant($there), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to), $patience,
+            Plant::of($motion, $there), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to), $patience,
             traced: $this->traced && $speed === 1.0, ramp_s: $motion->drive->ramp_s,
         );
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Parts\Motion;
 
 /** One motion of a build, about to be judged. */
 final readonly class MotionInBuild

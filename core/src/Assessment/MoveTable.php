@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\StepperRun;
 use Brookstone\Core\Load\MoveTorque;
-use Brookstone\Core\Simulation\Plant;
-use Brookstone\Core\Simulation\StepperRun;
+use Brookstone\Core\Parts\Motion;
 
 /**
  * What a motion's move asks for, as a function of the rotor that comes with a drive: T = T₀ + Jr·α at every instant, so

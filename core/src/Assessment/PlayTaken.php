@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\Place;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Parts\Place;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Sensing\Readings;
 use Brookstone\Core\Sensing\Threshold;

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Effect;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Simulation\Mishap;
 
 /** What may mend that which only a rehearsal shows: at the step that it came about at. Whether it does, a rehearsal shows too. */

@@ -14,7 +14,6 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\Step;
 
 /** What the checks of routines share: the build, the figures of its motions, and where their findings go. */
 final class RoutineContext

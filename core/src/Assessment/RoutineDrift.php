@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Place;
+use Brookstone\Core\Drift\DriftPath;
+use Brookstone\Core\Drift\DriftStop;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Place;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Study\DriftPath;
-use Brookstone\Core\Study\DriftStop;
 
 /** Moves by time, past the number that stays within tolerance without homing. */
 final readonly class RoutineDrift

@@ -15,7 +15,6 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsed;
-use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Study\Concurrency;

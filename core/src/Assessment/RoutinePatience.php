@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Movement;
-use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 
 /**

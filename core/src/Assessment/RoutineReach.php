@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Condition\AtPlace;
 use Brookstone\Core\Condition\Condition;
@@ -16,10 +14,10 @@ use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Reached;
-use Brookstone\Core\Reach\Search;
-use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 

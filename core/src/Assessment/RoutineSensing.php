@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Finding\Change;
@@ -13,6 +12,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Feeder;
+use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Effect;

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\LevelIs;
@@ -14,6 +12,8 @@ use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\OutputChange;

@@ -8,7 +8,6 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\Effect;
 use Brookstone\Core\Routine\Movement;
-use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Place;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Place;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Effect;
-use Brookstone\Core\Simulation\MotionRun;
 
 /** A step onto a switch, made in two: at its speed for a time that ends short of the switch even with a full supply, then slowly onto it. */
 final class SlowApproach
@@ -41,8 +42,8 @@ final class SlowApproach
         $stretch = self::STRETCH * abs($switch->at - $others[0]->at);
         $from = $unit->toSi($others[0]->at);
         $slowAt = $unit->toSi($switch->at - $switch->direction() * $stretch);
-        $fast = MotionRun::of($motion->plant(), $motion->drive->line($move->speed), $from, $slowAt, 60.0, ramp_s: $motion->drive->ramp_s);
-        $creeps = MotionRun::of($motion->plant(), $motion->drive->line($speed), $slowAt, $unit->toSi($switch->at), 60.0);
+        $fast = MotionRun::of(Plant::of($motion), $motion->drive->line($move->speed), $from, $slowAt, 60.0, ramp_s: $motion->drive->ramp_s);
+        $creeps = MotionRun::of(Plant::of($motion), $motion->drive->line($speed), $slowAt, $unit->toSi($switch->at), 60.0);
         if (! $fast->reached || ! $creeps->reached || $fast->time_s === null || $creeps->time_s === null) {
             return null;
         }

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Place;
-use Brookstone\Core\Build\Settings;
-use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Place;
+use Brookstone\Core\Parts\Settings;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Sensing\Repeatability;

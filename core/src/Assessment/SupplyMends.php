@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
 
 /** What can be done about a supply that gives too little. */

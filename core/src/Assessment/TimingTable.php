@@ -6,11 +6,10 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Rehearsal\Stage;
 use Brookstone\Core\Routine\Movement;
-use Brookstone\Core\Routine\Moves;
 use Brookstone\Core\Routine\Step;
 
 /**

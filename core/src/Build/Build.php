@@ -11,16 +11,20 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Error\InvalidInput;
-use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Parts\Counter;
+use Brookstone\Core\Parts\Inventory;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Output;
+use Brookstone\Core\Parts\Sensor;
+use Brookstone\Core\Parts\Settings;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 
 /** A whole build: everything that is known of a model with moving parts. Made from its document, which it keeps. */
-final readonly class Build
+final readonly class Build extends Inventory
 {
-    /** @var array<string, MotorGroup> of each motion that has its motor together with others */
-    public array $motorGroups;
-
     /**
      * @param  array<string, mixed>  $document  canonical: every default filled in, every key in its place
      * @param  array<string, Supply>  $supplies  by id, as the others
@@ -37,20 +41,20 @@ final readonly class Build
     public function __construct(
         public array $document,
         public string $name,
-        public Settings $settings,
-        public array $supplies,
-        public array $motions,
-        public array $sensors,
-        public array $outputs,
+        Settings $settings,
+        array $supplies,
+        array $motions,
+        array $sensors,
+        array $outputs,
         public array $routines,
         public array $scenarios,
         public array $log,
         public Bystanders $around = new Bystanders,
         public array $pictures = [],
-        public array $counters = [],
+        array $counters = [],
         public array $rules = [],
     ) {
-        $this->motorGroups = MotorGroup::all($motions);
+        parent::__construct($settings, $supplies, $motions, $sensors, $outputs, $counters);
     }
 
     /**
@@ -113,17 +117,9 @@ final readonly class Build
         return array_values(array_unique($speeds));
     }
 
-    /** Finds a switch of any motion. */
-    public function switch(string $id): ?LimitSwitch
+    public function routineNamed(string $id): string
     {
-        foreach ($this->motions as $motion) {
-            $switch = $motion->stops->switch($id);
-            if ($switch !== null) {
-                return $switch;
-            }
-        }
-
-        return null;
+        return ($this->routines[$id] ?? null)?->named() ?? $id;
     }
 
     /**
@@ -212,16 +208,6 @@ final readonly class Build
             $condition instanceof InputIs => [$condition->sensor => $condition->on === $holds],
             default => [],
         };
-    }
-
-    /** How a sensor or switch reads in a sentence: `the visitor beam is broken`. */
-    public function condition(string $sensor, bool $on): string
-    {
-        $known = $this->sensors[$sensor] ?? null;
-
-        return $known !== null
-            ? "{$known->named()} {$known->word($on)}"
-            : ($this->switch($sensor)?->named() ?? $sensor).($on ? ' trips' : ' is free');
     }
 
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */

@@ -7,6 +7,8 @@ namespace Brookstone\Core\Build;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Parts\Sensor;
+use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;
 use Brookstone\Core\Routine\WorldEvents;

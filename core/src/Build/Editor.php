@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build;
 
+use Brookstone\Core\Error\Describe;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\NotUnderstood;
 use Brookstone\Core\Quantity\QuantityParser;
 use Brookstone\Core\Quantity\Units;
-use Brookstone\Core\Shape\Describe;
 
 /**
  * Changes a build by dotted paths into its document. A change carries a value, or the text that somebody typed; the unit

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Calculator;
 
-use Brookstone\Core\Load\Extremum;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\MoveTorque;
 use Brookstone\Core\Load\Profile;
 use Brookstone\Core\Mechanism\Crank;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Numeric\Extremum;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Calculator;
 
 use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
@@ -15,8 +17,6 @@ use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\UnionShape;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Train\Train;
 
 final readonly class MotionRunCalculator implements Calculator

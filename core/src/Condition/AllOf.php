@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;
 use Brookstone\Core\Shape\RecordShape;
@@ -28,7 +28,7 @@ final readonly class AllOf implements Condition
         return new self(array_values(array_map(Conditions::make(...), $read['of'])));
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return Conditions::joined(array_map(fn (Condition $each): Sentence => $each->says($build), $this->of), ' and ');
     }

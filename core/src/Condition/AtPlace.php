@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
@@ -29,7 +29,7 @@ final readonly class AtPlace implements Condition
         return new self($read['motion'], $read['place']);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $motion = $build->motions[$this->motion] ?? null;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
@@ -32,7 +32,7 @@ final readonly class Between implements Condition
         return new self($read['motion'], min($read['from'], $read['to']), max($read['from'], $read['to']));
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $motion = $build->motions[$this->motion] ?? null;
 

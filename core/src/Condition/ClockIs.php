@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\ClockShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
@@ -36,7 +36,7 @@ final readonly class ClockIs implements Condition
         return 3600.0 * (int) $hours + 60.0 * (int) $minutes;
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return new Sentence("it is between {$this->from} and {$this->to}");
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\RecordShape;
 
 /** Something that is so or not, as far as the controller can tell. A new kind is one class, named once in Conditions. */
@@ -18,7 +18,7 @@ interface Condition
     public static function make(array $read): self;
 
     /** As it stands in a sentence: “the beam is broken”. */
-    public function says(Build $build): Sentence;
+    public function says(Inventory $build): Sentence;
 
     public function holds(Senses $senses): bool;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
@@ -35,7 +35,7 @@ final readonly class CounterIs implements Condition
         return new self($read['counter'], $read['is'], $read['value']);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $name = ($build->counters[$this->counter] ?? null)?->named() ?? $this->counter;
         if (($build->counters[$this->counter]->isMark ?? false) && abs($this->value) <= 1) {

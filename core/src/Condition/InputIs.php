@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
@@ -36,7 +36,7 @@ final readonly class InputIs implements Condition
         return new self($read['sensor'], $read['is'] === 'on', $read['for_s']);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return new Sentence($build->condition($this->sensor, $this->on).($this->for_s === null ? '' : ' for {for}'), $this->for_s === null ? [] : ['for' => Quantity::of($this->for_s, 's')]);
     }

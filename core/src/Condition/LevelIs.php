@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
@@ -37,7 +37,7 @@ final readonly class LevelIs implements Condition
         return new self($read['sensor'], $read['is'] === 'above', $read['value'], $read['hysteresis']);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return new Sentence((($build->sensors[$this->sensor] ?? null)?->named() ?? $this->sensor).' reads '.($this->above ? 'above' : 'below').' {value}', ['value' => Quantity::number($this->value)]);
     }

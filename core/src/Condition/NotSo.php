@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
 
@@ -26,7 +26,7 @@ final readonly class NotSo implements Condition
         return new self(Conditions::make($read['that']));
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $says = $this->that->says($build);
 

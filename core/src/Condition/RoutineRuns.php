@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Condition;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
@@ -29,9 +29,9 @@ final readonly class RoutineRuns implements Condition
         return new self($read['routine']);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
-        return new Sentence((($build->routines[$this->routine] ?? null)?->named() ?? $this->routine).' runs');
+        return new Sentence($build->routineNamed($this->routine).' runs');
     }
 
     public function holds(Senses $senses): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Drive;
 
+use Brookstone\Core\Error\Describe;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Quantity\NotUnderstood;
@@ -12,7 +13,6 @@ use Brookstone\Core\Quantity\Units;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Csv;
-use Brookstone\Core\Shape\Describe;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;

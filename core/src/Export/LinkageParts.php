@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Export;
 
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Error\ImpossibleValue;
-use Brookstone\Core\Linkage\Bars;
+use Brookstone\Core\Mechanism\Bars;
+use Brookstone\Core\Parts\Motion;
 
 /** The bars of a linkage, each with a hole at both ends, to cut out of a plate. */
 final readonly class LinkageParts

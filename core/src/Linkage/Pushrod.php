@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Linkage;
 
 use Brookstone\Core\Error\ImpossibleValue;
-use Brookstone\Core\Load\Extremum;
+use Brookstone\Core\Numeric\Extremum;
 use Brookstone\Core\Quantity\Constants;
 
 /**

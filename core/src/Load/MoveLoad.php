@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Load;
 
 use Brookstone\Core\Mechanism\Mechanism;
+use Brookstone\Core\Numeric\Extremum;
 use Brookstone\Core\Quantity\Constants;
 
 /**

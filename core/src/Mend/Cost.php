@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Mend;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
 
 /** What a mend costs in time, current and mass, and what it saves: told where it makes a difference. */

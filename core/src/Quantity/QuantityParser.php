@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Quantity;
 
-use Brookstone\Core\Shape\Describe;
+use Brookstone\Core\Error\Describe;
 use IntlChar;
 
 /**

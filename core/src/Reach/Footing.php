@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\Motion;
 
 /** What a search of the states hangs on: all of a build but what its motions are made of. Builds with the same footing are searched alike. */
 final class Footing

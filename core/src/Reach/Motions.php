@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace Brookstone\Core\Reach;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\MotorGroup;
 use Brookstone\Core\Condition\Between;
 use Brookstone\Core\Condition\Condition;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\MotorGroup;
 use Brookstone\Core\Routine\Movement;
-use Brookstone\Core\Routine\Moves;
-use Brookstone\Core\Routine\Step;
 
 /**
  * What becomes of the motions in a state of the search when a step begins, is done, or is broken off; and what is wrong with that. A slot of each holds

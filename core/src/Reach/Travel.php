@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Reach;
 
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\Motion;
 
 /** Between what a motion can be at all, and how far off its places it counts as there. Of a motion that nothing asks the position of, everything is alike. */
 final readonly class Travel

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Simulation\Axis;
 
 /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Trigger;
 

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
-use Brookstone\Core\Routine\Moves;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Trigger;

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Rehearsal;
 
-use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Condition\AllOf;
 use Brookstone\Core\Condition\AnyOf;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Condition\NotSo;
-use Brookstone\Core\Routine\Step;
+use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\World;
 

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Rig;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Routine\StepFailed;
 use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\ErrorList;
@@ -15,7 +16,6 @@ use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Shape\UnionShape;
-use Brookstone\Core\Simulation\StepFailed;
 
 /** What is said to a rig, a line of JSON each way: `step`, `get`, `event`, `set`, `save`. Every answer says whether it was understood. */
 final class Protocol

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Does the steps of another routine, then goes on. */
 final readonly class CallStep implements Step
@@ -41,14 +40,14 @@ final readonly class CallStep implements Step
         return ['routine' => ['routine', $this->routine]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(calls: $this->routine);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
-        return new Sentence('Do '.(($build->routines[$this->routine] ?? null)?->named() ?? $this->routine).'.');
+        return new Sentence('Do '.$build->routineNamed($this->routine).'.');
     }
 
     public function run(Controller $controller): \Generator

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Two motions on one motor behind a selector: from now on it moves this one. */
 final readonly class ChangeOverStep implements Step
@@ -48,12 +47,12 @@ final readonly class ChangeOverStep implements Step
         return ['motion' => ['motion', $this->motion]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(couples: $this->motion, for_s: $this->takes_s, rests: true);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return new Sentence("Change the motor over to {$build->motions[$this->motion]->named()}; it takes {time}.", ['time' => Quantity::of($this->takes_s, 's')]);
     }

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** If something is so these steps, otherwise those. */
 final readonly class ChooseStep implements Step
@@ -59,12 +58,12 @@ final readonly class ChooseStep implements Step
         return [];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect;
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $if = $this->if->says($build);
 

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Stops here with a message: the routine has failed. */
 final readonly class FaultStep implements Step
@@ -41,12 +40,12 @@ final readonly class FaultStep implements Step
         return [];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(fails: true);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return new Sentence('Stop with the fault “'.Sentence::quote($this->message).'”.');
     }

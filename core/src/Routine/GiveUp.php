@@ -23,4 +23,10 @@ final class GiveUp
     {
         return $hasUntil !== $hasTime ? [] : ['for_s' => 'Needs either a time or something that ends it, not '.($hasTime ? 'both' : 'neither').'.'];
     }
+
+    /** Until when nothing but an input, or the world, has anything to say: the first of some times, s after another; null never comes. */
+    public static function by(float $since, ?float ...$after_s): float
+    {
+        return $since + min(INF, ...array_map(fn (?float $seconds): float => $seconds ?? INF, $after_s));
+    }
 }

@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
-use Brookstone\Core\Simulation\StepFailed;
 
 /**
  * Moves by an amount from where it is: a servo and a stepper by their command, an encoder by its pulses, and what knows nothing of
@@ -50,7 +48,7 @@ final readonly class GoByStep implements Moves
         return ['motion' => ['motion', $this->motion]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(new Movement($this->motion, $this->speed, by: $this->by, way: $this->by <=> 0.0), giveUp_s: $this->give_up_s);
     }
@@ -60,7 +58,7 @@ final readonly class GoByStep implements Moves
         return $this->by !== 0.0 ? [] : ['by' => 'Must be more or less than 0: that is how far it moves.'];
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $motion = $build->motions[$this->motion];
         $values = ['by' => $motion->unit()->quantity(abs($this->by))] + ($this->speed < 1.0 ? ['speed' => Quantity::share($this->speed)] : []);
@@ -71,15 +69,15 @@ final readonly class GoByStep implements Moves
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);
-        $from = $axis->believed() ?? ($axis->motion->task->keeps_turning ? null : throw new StepFailed("{$axis->motion->name} does not know where it is"));
-        if ($this->by < 0.0 && $axis->motion->isOneWay()) {
-            throw new StepFailed("{$axis->motion->name} cannot be turned back");
+        $from = $axis->believed() ?? ($axis->motion()->task->keeps_turning ? null : throw new StepFailed("{$axis->motion()->name} does not know where it is"));
+        if ($this->by < 0.0 && $axis->motion()->isOneWay()) {
+            throw new StepFailed("{$axis->motion()->name} cannot be turned back");
         }
-        yield from $axis->canFollow() || ($axis->motion->positioning->countsSteps() && $axis->motion->task->keeps_turning)
+        yield from $axis->canFollow() || ($axis->motion()->positioning->countsSteps() && $axis->motion()->task->keeps_turning)
             ? $controller->follow($axis, $axis->stands() + $this->by, $this, true)
-            : ($axis->motion->positioning->countsPulses()
+            : ($axis->motion()->positioning->countsPulses()
                 ? $controller->countPulses($axis, $this->by, $this)
-                : $controller->goByTime($axis, $axis->motion->task->keeps_turning ? $axis->motion->at($axis->motion->task->from) : (float) $from, $this->by, $this));
+                : $controller->goByTime($axis, $axis->motion()->task->keeps_turning ? $axis->motion()->at($axis->motion()->task->from) : (float) $from, $this->by, $this));
         $axis->isAt($from === null ? null : $from + $this->by);
     }
 }

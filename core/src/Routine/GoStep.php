@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
-use Brookstone\Core\Simulation\StepFailed;
 
 /**
  * Goes to a named place by whatever way the motion knows where it is: a servo by its own feedback, a stepper by its steps, onto
@@ -48,7 +46,7 @@ final readonly class GoStep implements Moves
         return ['motion' => ['motion', $this->motion], 'place' => ['place', $this->place]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         $motion = $build->motions[$this->motion];
         $onto = $motion->positioning->switchEnding($this->place);
@@ -59,7 +57,7 @@ final readonly class GoStep implements Moves
         );
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $motion = $build->motions[$this->motion];
         $values = $this->speed < 1.0 ? ['speed' => Quantity::share($this->speed)] : [];
@@ -70,8 +68,8 @@ final readonly class GoStep implements Moves
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);
-        $to = $axis->motion->at($this->place);
-        $switch = $axis->motion->positioning->switchEnding($this->place);
+        $to = $axis->motion()->at($this->place);
+        $switch = $axis->motion()->positioning->switchEnding($this->place);
         if ($axis->canFollow()) {
             yield from $controller->follow($axis, $to, $this);
         } elseif ($switch !== null) {
@@ -79,8 +77,8 @@ final readonly class GoStep implements Moves
 
             return;
         } else {
-            $from = $axis->believed() ?? throw new StepFailed("{$axis->motion->name} does not know where it is");
-            $by = $axis->motion->distance($from, $to);
+            $from = $axis->believed() ?? throw new StepFailed("{$axis->motion()->name} does not know where it is");
+            $by = $axis->motion()->distance($from, $to);
             yield from $axis->countsPulses() ? $controller->countPulses($axis, $by, $this) : $controller->goByTime($axis, $from, $by, $this);
         }
         $axis->isAt($to);

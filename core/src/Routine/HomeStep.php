@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Drives a motion gently onto one of its switches; from then on its place is known. */
 final readonly class HomeStep implements Moves
@@ -44,14 +43,14 @@ final readonly class HomeStep implements Moves
         return ['motion' => ['motion', $this->motion], 'switch' => ['switch', $this->switch]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         $onto = $build->motions[$this->motion]->stops->switch($this->switch);
 
         return new Effect(new Movement($this->motion, $this->speed, $onto?->place, $onto, way: $onto?->direction(), seeks: true), giveUp_s: $this->give_up_s);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return GiveUp::add(
             "Home {$build->motions[$this->motion]->named()} at {speed} speed onto {$build->switch($this->switch)?->named()}",

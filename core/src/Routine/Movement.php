@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Parts\LimitSwitch;
 
 /** That a step moves a motion: how, and where to. */
 final readonly class Movement

@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Switches the power of a motion, or of all that hang on a supply, and waits for it to settle. */
 final readonly class PowerStep implements Step
@@ -49,7 +48,7 @@ final readonly class PowerStep implements Step
         return [...($this->motion === null ? [] : ['motion' => ['motion', $this->motion]]), ...($this->supply === null ? [] : ['supply' => ['supply', $this->supply]])];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         $motions = array_filter($build->motions, fn (Motion $motion): bool => $motion->id === $this->motion || ($this->supply !== null && $motion->drive?->supply->id === $this->supply));
 
@@ -61,7 +60,7 @@ final readonly class PowerStep implements Step
         return ($this->motion === null) !== ($this->supply === null) ? [] : ['motion' => 'Needs either a motion or a supply, not '.($this->motion === null ? 'neither' : 'both').'.'];
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $name = $this->motion !== null ? $build->motions[$this->motion]->named() : (($build->supplies[$this->supply ?? ''] ?? null)?->named() ?? 'the supply');
 

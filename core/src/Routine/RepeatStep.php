@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Does its steps a number of times, until something is so (looked at before each round), or for ever. */
 final readonly class RepeatStep implements Step
@@ -57,12 +56,12 @@ final readonly class RepeatStep implements Step
         return [];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(goesRound: $this->times === null);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $until = $this->until?->says($build);
 

@@ -4,19 +4,18 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
+use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Runs a motion in a direction until something happens or a time is over. It does not stop the motor: that is a step of its own. */
 final readonly class RunStep implements Moves
@@ -68,12 +67,12 @@ final readonly class RunStep implements Moves
         return $this->until === null ? [] : ['until' => $this->until];
     }
 
-    private function ontoSwitch(Build $build): ?LimitSwitch
+    private function ontoSwitch(Inventory $build): ?LimitSwitch
     {
         return $this->until instanceof InputIs && $this->until->on ? $build->motions[$this->motion]->stops->switch($this->until->sensor) : null;
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         $onto = $this->ontoSwitch($build);
 
@@ -85,7 +84,7 @@ final readonly class RunStep implements Moves
         return GiveUp::timeProblem($this->until !== null, $this->for_s !== null);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $values = [];
         $text = "Run {$build->motions[$this->motion]->named()} {$build->motions[$this->motion]->way($this->direction)}";
@@ -112,11 +111,11 @@ final readonly class RunStep implements Moves
         $since = $controller->now();
         $axis->push($this->direction, $this->speed);
         $switch = $this->ontoSwitch($controller->build());
-        while ($switch !== null && $axis->motion->period() !== null && $controller->isOn($switch->id)) {
+        while ($switch !== null && $axis->motion()->period() !== null && $controller->isOn($switch->id)) {
             $controller->failAfter($since, $this->give_up_s, $this->motion, "did not get off {$switch->name}");
-            yield Controller::by($since, $this->give_up_s); // it stands there from the last time: what is meant is its next coming
+            yield GiveUp::by($since, $this->give_up_s); // it stands there from the last time: what is meant is its next coming
         }
-        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? Controller::by($since, $this->for_s, $this->give_up_s) : null;
+        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? GiveUp::by($since, $this->for_s, $this->give_up_s) : null;
         while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
             && ! ($this->until !== null && $this->until->holds($controller->senses()))) {
             $controller->failAfter($since, $this->give_up_s, $this->motion, 'timed out');

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Sets a counter or a mark to a number, or adds to it. A mark is set with 1 and cleared with 0. */
 final readonly class SetStep implements Step
@@ -47,7 +46,7 @@ final readonly class SetStep implements Step
         return ['counter' => ['counter', $this->counter]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(counter: new CounterChange($this->counter, $this->to, $this->add ?? 0));
     }
@@ -57,7 +56,7 @@ final readonly class SetStep implements Step
         return ($this->to === null) !== ($this->add === null) ? [] : ['to' => 'Needs either what it becomes or what is added, not '.($this->to === null ? 'neither' : 'both').'.'];
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $counter = $build->counters[$this->counter] ?? null;
         $name = $counter?->named() ?? $this->counter;

@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Switches a lamp, a sound or a relay, for good or for a time; the routine goes on at once. */
 final readonly class SignalStep implements Step
@@ -48,12 +47,12 @@ final readonly class SignalStep implements Step
         return ['output' => ['output', $this->output]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(output: new OutputChange($this->output, $this->on, $this->for_s));
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $text = 'Switch '.$build->outputs[$this->output]->named().($this->on ? ' on' : ' off');
 

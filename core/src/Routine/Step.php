@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\RecordShape;
-use Brookstone\Core\Simulation\Controller;
-use Brookstone\Core\Simulation\StepFailed;
 
 /** One step of a routine. A new kind of step is one class, named once in Steps. */
 interface Step
@@ -37,12 +35,12 @@ interface Step
     public function refersTo(): array;
 
     /** What it does to the machine. */
-    public function effect(Build $build): Effect;
+    public function effect(Inventory $build): Effect;
 
     /** @return array<string, string> what cannot be although each of its fields could: a sentence by field */
     public function problems(): array;
 
-    public function says(Build $build): Sentence;
+    public function says(Inventory $build): Sentence;
 
     /**
      * Does the step: yields once for each scan of the controller that it waits, returns when it is done. What it yields is the time until which only a change

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Stops a motion: its motor shorted (brake), left open (coast), or a servo told to stay where it is (hold). */
 final readonly class StopStep implements Step
@@ -45,12 +44,12 @@ final readonly class StopStep implements Step
         return ['motion' => ['motion', $this->motion]];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(halt: new Halt($this->motion, $this->how));
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         $name = $build->motions[$this->motion]->named();
 

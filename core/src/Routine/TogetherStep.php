@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;
 use Brookstone\Core\Shape\RecordShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Branches side by side. Goes on when all have ended, or any; then what the others move is stopped. */
 final readonly class TogetherStep implements Step
@@ -62,12 +61,12 @@ final readonly class TogetherStep implements Step
         return [];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect;
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         return new Sentence($this->until === 'all' ? 'Together, until all have ended:' : 'Together, until one has ended:');
     }

@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Routine;
 
-use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
-use Brookstone\Core\Simulation\Controller;
 
 /** Waits for a time, or until something happens. */
 final readonly class WaitStep implements Step
@@ -55,7 +54,7 @@ final readonly class WaitStep implements Step
         return $this->until === null ? [] : ['until' => $this->until];
     }
 
-    public function effect(Build $build): Effect
+    public function effect(Inventory $build): Effect
     {
         return new Effect(until: $this->until, for_s: $this->for_s, giveUp_s: $this->give_up_s, rests: true);
     }
@@ -65,7 +64,7 @@ final readonly class WaitStep implements Step
         return GiveUp::timeProblem($this->until !== null, $this->for_s !== null);
     }
 
-    public function says(Build $build): Sentence
+    public function says(Inventory $build): Sentence
     {
         if ($this->until === null) {
             return new Sentence('Wait {time}.', ['time' => Quantity::of($this->for_s ?? 0.0, 's')]);
@@ -78,7 +77,7 @@ final readonly class WaitStep implements Step
     public function run(Controller $controller): \Generator
     {
         $since = $controller->now();
-        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? Controller::by($since, $this->until === null ? $this->for_s : null, $this->give_up_s) : null;
+        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? GiveUp::by($since, $this->until === null ? $this->for_s : null, $this->give_up_s) : null;
         while ($this->until === null ? $controller->now() - $since < $this->for_s : ! $this->until->holds($controller->senses())) {
             $controller->failAfter($since, $this->give_up_s, null, 'timed out waiting');
             yield $by;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 final readonly class BooleanShape implements Shape
 {
     public function __construct(public bool $nullable = false)

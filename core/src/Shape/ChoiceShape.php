@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 /** One of a few fixed words or numbers. */
 final readonly class ChoiceShape implements Shape
 {

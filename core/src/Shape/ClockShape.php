@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 /** A time of day, as 21:30. */
 final readonly class ClockShape implements Shape
 {

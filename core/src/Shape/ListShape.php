@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 /** A list of like things, of bounded length. */
 final readonly class ListShape implements Shape
 {

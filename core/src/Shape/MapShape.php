@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 /** Free keys with like values, sorted by key so that writing it twice gives the same bytes. */
 final readonly class MapShape implements Shape
 {

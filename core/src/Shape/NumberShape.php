@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
 use Brookstone\Core\Quantity\Units;
 
 /**

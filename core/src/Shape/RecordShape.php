@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 /** A group of named fields. A field it does not know is an error. */
 final readonly class RecordShape implements Shape
 {

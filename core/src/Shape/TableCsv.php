@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
 use Brookstone\Core\Error\InvalidInput;
 
 /** A list of flat records as a table: one record a row, the first row names the columns. An empty cell is left out. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 /** A text of bounded length, or a short name that other places refer to. */
 final readonly class TextShape implements Shape
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Shape;
 
+use Brookstone\Core\Error\Describe;
+
 /** One of several records, told apart by the word in one field. */
 final readonly class UnionShape implements Shape
 {

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\DriveChoice;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Dynamics\DriverCommand;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Dynamics\MotorShaft;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Parts\DriveChoice;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Routine\DrivenMotion;
+use Brookstone\Core\Routine\StepFailed;
 
 /** One motion during a run of a routine: what its driver is told, and where its load goes. */
-final class Axis
+final class Axis implements DrivenMotion
 {
     use SharesMotor;
 
@@ -42,6 +47,11 @@ final class Axis
         $this->where = new PositionEstimate($motion);
         $this->machine = new Machine($motion, $at, $this->where);
         $this->gated = $motion->drive->gated ?? false;
+    }
+
+    public function motion(): Motion
+    {
+        return $this->motion;
     }
 
     public function plant(): Plant

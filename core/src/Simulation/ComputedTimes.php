@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Stops\RunOn;
 
 /** What a controller is told of moves before it makes any: how long they take, and how far things run on. Each is worked out once. */
@@ -30,7 +32,7 @@ final class ComputedTimes
         if (! array_key_exists($key, $this->times)) {
             $unit = $motion->unit();
             $this->times[$key] = $motion->drive === null ? null : MotionRun::of(
-                $motion->plant(), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to),
+                Plant::of($motion), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to),
                 $motion->patience_s($speed), ramp_s: $motion->drive->ramp_s,
             )->time_s;
         }

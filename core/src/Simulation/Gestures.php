@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\Sensor;
+use Brookstone\Core\Parts\Sensor;
 
 /** Tells short, long and double presses of one button apart. */
 final class Gestures

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Sensor;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Sensor;
 
 /** What the controller believes of its switches and sensors: after bounce, lateness, and whatever is stuck. */
 final class Inputs

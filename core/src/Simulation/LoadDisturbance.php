@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Mechanism\Burdened;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Slack;
+use Brookstone\Core\Parts\Motion;
 
 /** What the world does to the load of a motion: takes its payload, makes it heavier, lets it drag, holds it fast. */
 final class LoadDisturbance
@@ -140,6 +141,6 @@ final class LoadDisturbance
             $mechanism = new Slack($mechanism, $this->snapped ? INF : $this->restsAt($at));
         }
 
-        return $this->motion->withMechanism($mechanism)->plant();
+        return Plant::of($this->motion->withMechanism($mechanism));
     }
 }

@@ -4,11 +4,20 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Dynamics\CommandRamp;
+use Brookstone\Core\Dynamics\DriverCommand;
+use Brookstone\Core\Dynamics\HardStops;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Dynamics\MotorShaft;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\PlantState;
+use Brookstone\Core\Dynamics\ServoShaft;
+use Brookstone\Core\Dynamics\SteppedShaft;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Constants;
 
 /** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */

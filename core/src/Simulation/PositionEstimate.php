@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\Motion;
 
 /**
  * Where a controller takes a motion to be. Steps that it orders and pulses that it sees count from where the motion was last homed, and

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Routine\Routine;
+use Brookstone\Core\Routine\StepFailed;
 
 /** The controller at work: starts routines, lets each go on as far as it can at every look, and ends them. */
 final class Program
 {
-    /** @var array<string, array{controller: Controller, steps: \Generator<int, float|null, null, void>, begun: bool, failed: ?string}> */
+    /** @var array<string, array{controller: SimulatedController, steps: \Generator<int, float|null, null, void>, begun: bool, failed: ?string}> */
     private array $running = [];
 
     private readonly TriggerEvaluator $starts;
@@ -78,7 +79,7 @@ final class Program
 
     public function start(Routine $routine): void
     {
-        $controller = new Controller($this->world, $routine);
+        $controller = new SimulatedController($this->world, $routine);
         $this->running[$routine->id] = ['controller' => $controller, 'steps' => $controller->steps($routine->steps), 'begun' => false, 'failed' => null];
         $this->world->runs($routine->id, true);
         if ($this->onStart !== null) {
@@ -96,7 +97,7 @@ final class Program
     }
 
     /** @param  \Generator<int, float|null, null, void>  $steps */
-    private function resume(string $id, Controller $controller, \Generator $steps): void
+    private function resume(string $id, SimulatedController $controller, \Generator $steps): void
     {
         try {
             // A generator starts at its first use; next() on a fresh one would skip its first look.
@@ -117,7 +118,7 @@ final class Program
     }
 
     /** Everything it moves is stopped; then its steps for that case are done, once. */
-    private function failed(string $id, Controller $controller, string $because): void
+    private function failed(string $id, SimulatedController $controller, string $because): void
     {
         $controller->stopAll();
         $this->starts->failed($controller->routine);

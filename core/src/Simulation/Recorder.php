@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Build\Rule;
-use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;

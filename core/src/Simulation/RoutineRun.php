@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Dynamics\Ledger;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\Motion;
 
 /** One servo motion stepped from rest at one position to another (own unit), as its own feedback takes it there. */
 final readonly class ServoRun

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\MotorGroup;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\MotorGroup;
+use Brookstone\Core\Routine\StepFailed;
 
 /**
  * One motor that moves several things: which of them goes, and which way, when it turns.

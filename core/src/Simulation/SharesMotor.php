@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
+use Brookstone\Core\Routine\StepFailed;
+
 /** The side of a motion that has its motor together with another. */
 trait SharesMotor
 {

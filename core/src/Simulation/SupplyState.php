@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Parts\Supply;
 
 /**
  * One supply during a run. It gives its voltage until it is asked for more than its largest current, then so much less that no more flows; and what

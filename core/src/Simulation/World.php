@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Stops;
 
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Settings;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
-use Brookstone\Core\Simulation\PlantState;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\PlantState;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Settings;
 
 /**
  * How far a motion runs on after a switch trips: at speed through debouncing, one scan and the driver's delay, then
@@ -44,7 +44,7 @@ final readonly class RunOn
             return self::ofSteps($motion, $speed, $delay_s ?? self::delay_s($switch, $settings));
         }
         $unit = $motion->unit();
-        $plant = $motion->plant();
+        $plant = Plant::of($motion);
         $line = $motion->drive->line($speed);
         $direction = $switch->direction();
         $period = $motion->period();
@@ -81,7 +81,7 @@ final readonly class RunOn
     private static function ofSteps(Motion $motion, float $speed, float $delay): self
     {
         $fast = $speed * $motion->move()->peakSpeed();
-        $plant = $motion->plant();
+        $plant = Plant::of($motion);
         $state = $plant->stateAt($motion->move()->from);
         $state->speed = $fast / $plant->travelPerRad;
 

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Stops;
 
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Dynamics\DriverCommand;
+use Brookstone\Core\Dynamics\HardStops;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\MotorShaft;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Mechanism\Burdened;
-use Brookstone\Core\Simulation\DriverCommand;
-use Brookstone\Core\Simulation\HardStops;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\MotorShaft;
-use Brookstone\Core\Simulation\Plant;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Settings;
 
 /**
  * A move that lasts a set time: the time that it takes at the rated voltage and load, whatever they are when it is made. Where it
@@ -45,7 +45,7 @@ final readonly class TimedMove
         $mean = array_sum($measured_s) / max(1, $count);
         $this->measured_sd_s = $count < self::REPEATS ? null : sqrt(array_sum(array_map(fn (float $each): float => ($each - $mean) ** 2, $measured_s)) / ($count - 1));
         $unit = $motion->unit();
-        $this->time_s = $motion->drive === null ? null : MotionRun::of($motion->plant(), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to), self::LONGEST_S, ramp_s: $motion->drive->ramp_s)->time_s;
+        $this->time_s = $motion->drive === null ? null : MotionRun::of(Plant::of($motion), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to), self::LONGEST_S, ramp_s: $motion->drive->ramp_s)->time_s;
     }
 
     /** How far past its place it comes to rest, setting out so far off its start; signed. */
@@ -117,11 +117,11 @@ final readonly class TimedMove
         $drive = $this->motion->drive;
         $unit = $this->motion->unit();
 
-        return $drive === null ? 0.0 : abs($unit->fromSi((float) MotionRun::of($this->motion->plant(), $drive->line($this->speed), $unit->toSi($this->from), $unit->toSi($this->to), self::LONGEST_S, ramp_s: $drive->ramp_s)->end_speed));
+        return $drive === null ? 0.0 : abs($unit->fromSi((float) MotionRun::of(Plant::of($this->motion), $drive->line($this->speed), $unit->toSi($this->from), $unit->toSi($this->to), self::LONGEST_S, ramp_s: $drive->ramp_s)->end_speed));
     }
 
     private function plant(float $friction, float $load): Plant
     {
-        return $friction === 1.0 && $load === 1.0 ? $this->motion->plant() : $this->motion->withMechanism(new Burdened($this->motion->mechanism, $load, rubs: $friction))->plant();
+        return $friction === 1.0 && $load === 1.0 ? Plant::of($this->motion) : Plant::of($this->motion->withMechanism(new Burdened($this->motion->mechanism, $load, rubs: $friction)));
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Study;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Drift\DriftPath;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Stops\TimedMove;
 use Random\Engine\Mt19937;

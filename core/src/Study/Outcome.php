@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Study;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
 
 /** What became of a run with a fault, beside the healthy one: the worst of what can be said of it, and in words. */

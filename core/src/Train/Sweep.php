@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Train;
 
-use Brookstone\Core\Linkage\Bars;
+use Brookstone\Core\Mechanism\Bars;
 
 /** A linkage over its whole way on a plate: what its bars would run into. */
 final readonly class Sweep

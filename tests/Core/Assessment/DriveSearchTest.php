@@ -11,11 +11,11 @@ use Brookstone\Core\Assessment\MotionInBuild;
 use Brookstone\Core\Assessment\RatedDrive;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Train\Ratios;
 use Tests\Support\Builds;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Build\LimitSwitch;
+use Brookstone\Core\Parts\LimitSwitch;
 
 it('says the same between the positions that it names, and otherwise just past them', function (string $end, bool $on) {
     $switch = new LimitSwitch('s', 'S', 'p', 3.0, $end, 0.5);

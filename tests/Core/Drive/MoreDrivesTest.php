@@ -16,9 +16,9 @@ use Brookstone\Core\Drive\Knock;
 use Brookstone\Core\Drive\LinearActuator;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
 use Tests\Support\Builds;
 use Tests\Support\Things;
 
@@ -122,7 +122,7 @@ it('starts softly with a ramp: less current at first, and later there', function
     $lift = $build->motions['lift'];
     $drive = $lift->drive;
     assert($drive !== null);
-    $run = fn (float $ramp) => MotionRun::of($lift->plant(), $drive->line(), 0.0, 0.1, 20.0, traced: true, ramp_s: $ramp);
+    $run = fn (float $ramp) => MotionRun::of(Plant::of($lift), $drive->line(), 0.0, 0.1, 20.0, traced: true, ramp_s: $ramp);
     [$hard, $soft] = [$run(0.0), $run(0.8)];
 
     expect($soft->time_s)->toBeGreaterThan((float) $hard->time_s + 0.2)

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Load\Extremum;
+use Brookstone\Core\Numeric\Extremum;
 
 it('finds the largest value, smooth or with a corner, inside or at an end', function (Closure $of, float $from, float $to, float $at, float $value) {
     $found = Extremum::largest($of, $from, $to);

@@ -3,11 +3,11 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Drive\TorqueLine;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\MoveLoad;
 use Brookstone\Core\Load\MoveTorque;
 use Brookstone\Core\Load\Profile;
-use Brookstone\Core\Simulation\Plant;
 use Tests\Support\Things;
 
 dataset('moves', function () {

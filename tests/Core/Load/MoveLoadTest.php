@@ -3,12 +3,12 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Error\ImpossibleValue;
-use Brookstone\Core\Load\Extremum;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\MoveLoad;
 use Brookstone\Core\Load\Profile;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Hoist;
+use Brookstone\Core\Numeric\Extremum;
 
 const G = 9.80665;
 

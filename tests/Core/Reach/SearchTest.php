@@ -3,9 +3,10 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
-use Brookstone\Core\Simulation\Ledger;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Core\Reach\RandomRoutines;
 use Tests\Support\Builds;
@@ -78,7 +79,7 @@ it('balances energy whatever the routines do', function () {
         if (array_filter($build->scenarios['pressed']->events, fn ($event): bool => in_array($event->what, ['hold', 'heavier', 'supply'], true)) !== []) {
             continue; // the world itself gives and takes there
         }
-        $ledger = fn (string $id): Ledger => new Ledger($build->motions[$id]->plant(), (float) $build->motions[$id]->drive?->motor->resistance_ohm());
+        $ledger = fn (string $id): Ledger => new Ledger(Plant::of($build->motions[$id]), (float) $build->motions[$id]->drive?->motor->resistance_ohm());
         $ledgers = ['lid' => $ledger('lid'), 'lift' => $ledger('lift')];
         RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed'], $ledgers);
         foreach ($ledgers as $id => $kept) {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Build\RoutineLibrary;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Severity;
-use Brookstone\Core\Routine\Library;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
 
@@ -36,7 +36,7 @@ function allBegun(): array
 function begun(Build $build): array
 {
     $begun = [];
-    foreach (Library::of($build) as $entry) {
+    foreach (RoutineLibrary::of($build) as $entry) {
         if ($entry['begin'] === null) {
             continue;
         }
@@ -54,7 +54,7 @@ it('begins every ready routine where a build has what it takes', function () {
 
 it('says what a build lacks, in words, and begins nothing there', function () {
     $bare = Build::read(['sensors' => [], 'outputs' => [], 'motions' => [], 'routines' => [], 'scenarios' => [], 'log' => []] + Builds::sound()->document);
-    foreach (Library::of($bare) as $entry) {
+    foreach (RoutineLibrary::of($bare) as $entry) {
         expect($entry['begin'])->toBeNull()->and((string) $entry['lacks'])->toMatch('/^[A-Z].*\.$/');
     }
 });
@@ -94,7 +94,7 @@ it('fits the demos and every example as they stand', function (string $name, boo
         expect($with->routines)->toHaveKey($id)->and($with->routines[$id]->steps)->not->toBe([], $key)
             ->and(Build::fromJson($with->toJson())->toJson())->toBe($with->toJson());
     }
-    expect(count(Library::of($build)))->toBe(10);
+    expect(count(RoutineLibrary::of($build)))->toBe(10);
 })->with(fn (): array => [...array_map(fn (string $name): array => [$name, true], ['heron-wharf', 'moth-lantern', 'quarry-tram']), ...array_map(fn (string $name): array => [$name, false], Builds::examples())]);
 
 it('turns a dial on by one of its places, and a crank on and never back', function () {
@@ -108,7 +108,7 @@ it('turns a dial on by one of its places, and a crank on and never back', functi
 });
 
 it('does not home twice what is homed at power-on already', function () {
-    $home = array_column(Library::of(Builds::sound()), null, 'key')['home'];
+    $home = array_column(RoutineLibrary::of(Builds::sound()), null, 'key')['home'];
 
     expect($home['begin'])->toBeNull()->and($home['lacks'])->toContain('Wake moves some of them at power-on already');
 });

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Error\Describe;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
-use Brookstone\Core\Shape\Describe;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Build\Stops;
+use Brookstone\Core\Parts\Stops;
+use Brookstone\Core\Routine\StepFailed;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\StepFailed;
 use Tests\Support\Builds;
 
 /** @param  array<string, mixed>  $values */

@@ -5,12 +5,12 @@ declare(strict_types=1);
 use Brookstone\Core\Assessment\MotionFigures;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\Ledger;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
 

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\LimitSwitch;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\RoutineRun;

@@ -3,22 +3,22 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\DriveChoice;
-use Brookstone\Core\Build\Motion;
-use Brookstone\Core\Build\Supply;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\StepperRun;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\MoveTorque;
 use Brookstone\Core\Load\Profile;
+use Brookstone\Core\Parts\DriveChoice;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\Ledger;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
 use Brookstone\Core\Simulation\RoutineRun;
-use Brookstone\Core\Simulation\StepperRun;
 use Brookstone\Core\Train\Ratios;
 use Tests\Support\Builds;
 use Tests\Support\Things;
@@ -140,7 +140,7 @@ it('accounts for every motion of every routine that ships', function (string $de
             $ledgers = [];
             foreach ($build->motions as $id => $motion) {
                 if ($motion->drive !== null) {
-                    $ledgers[$id] = new Ledger($motion->plant(), $motion->drive->motor->resistance_ohm());
+                    $ledgers[$id] = new Ledger(Plant::of($motion), $motion->drive->motor->resistance_ohm());
                 }
             }
             RoutineRun::of($build, $routine, $scenario, $ledgers);

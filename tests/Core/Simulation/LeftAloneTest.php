@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\Ledger;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Core\Reach\RandomRoutines;
 use Tests\Support\Builds;
@@ -23,7 +24,7 @@ use Tests\Support\Faulty;
  */
 function bothWays(Build $build, Routine $routine, ?Scenario $scenario = null): array
 {
-    $ledgers = array_map(fn (Motion $motion): Ledger => new Ledger($motion->plant(), $motion->drive?->motor instanceof DcMotor ? $motion->drive->motor->resistance_ohm() : 1.0), $build->motions);
+    $ledgers = array_map(fn (Motion $motion): Ledger => new Ledger(Plant::of($motion), $motion->drive?->motor instanceof DcMotor ? $motion->drive->motor->resistance_ohm() : 1.0), $build->motions);
 
     return [RoutineRun::of($build, $routine, $scenario, $ledgers, lean: true), RoutineRun::of($build, $routine, $scenario, lean: true)];
 }

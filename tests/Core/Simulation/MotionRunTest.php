@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 use Brookstone\Core\Calculator\MotionRunCalculator;
 use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\RunEnd;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\Slack;
 use Brookstone\Core\Shape\ErrorList;
-use Brookstone\Core\Simulation\Ledger;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
-use Brookstone\Core\Simulation\RunEnd;
 use Tests\Support\ByHand;
 use Tests\Support\Things;
 

@@ -3,11 +3,11 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\QuickRun;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\Profile;
-use Brookstone\Core\Simulation\MotionRun;
-use Brookstone\Core\Simulation\Plant;
-use Brookstone\Core\Simulation\QuickRun;
 use Tests\Support\Things;
 
 /** @return list<array{?float, ?float}> the time found quickly and the time of the whole run, s, for motors made by the seed */

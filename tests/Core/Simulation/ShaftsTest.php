@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Dynamics\CommandRamp;
+use Brookstone\Core\Dynamics\HardStops;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Dynamics\PlantState;
+use Brookstone\Core\Dynamics\SteppedShaft;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Turntable;
-use Brookstone\Core\Simulation\CommandRamp;
-use Brookstone\Core\Simulation\HardStops;
-use Brookstone\Core\Simulation\Plant;
-use Brookstone\Core\Simulation\PlantState;
-use Brookstone\Core\Simulation\SteppedShaft;
 
 it('ramps a command no faster and no more suddenly than it may, and ends where it was sent', function (float $to, float $rate) {
     $ramp = new CommandRamp(0.5, 2.0, $rate);

@@ -3,10 +3,11 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Motion;
 use Brookstone\Core\Drive\Drawer;
+use Brookstone\Core\Dynamics\MotionRun;
+use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Simulation\Axis;
-use Brookstone\Core\Simulation\MotionRun;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Study\FaultSweep;
 use Tests\Support\Builds;
@@ -45,8 +46,8 @@ it('does not call it a stall while a command only begins', function () {
 
 it('starts a sound hoist softly: it comes up, and not after forty seconds', function (float $ramp) {
     $lift = Builds::planted(['motions.2.drive.ramp_s' => $ramp])->motions['lift'];
-    $run = MotionRun::of($lift->plant(), $lift->drive?->line() ?? throw new LogicException, 0.0, 0.1, 40.0, ramp_s: $ramp);
-    $straight = MotionRun::of($lift->plant(), $lift->drive->line(), 0.0, 0.1, 40.0);
+    $run = MotionRun::of(Plant::of($lift), $lift->drive?->line() ?? throw new LogicException, 0.0, 0.1, 40.0, ramp_s: $ramp);
+    $straight = MotionRun::of(Plant::of($lift), $lift->drive->line(), 0.0, 0.1, 40.0);
 
     expect($run->reached)->toBeTrue()->and($run->time_s)->toBeGreaterThan($straight->time_s)->toBeLessThan($straight->time_s + $ramp)
         ->and(Builds::findings(Builds::assessed(Builds::planted(['motions.2.drive.ramp_s' => $ramp, 'motions.2.task.move_s' => 6])), 'drive.over_target'))->toBe([]);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Build\Supply;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Simulation\SupplyState;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
-use Brookstone\Core\Build\Settings;
+use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Stops\RunOn;
 use Tests\Support\Builds;
 

@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Drift\DriftPath;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Stops\TimedMove;
 use Brookstone\Core\Study\DriftFan;
-use Brookstone\Core\Study\DriftPath;
 use Tests\Support\Builds;
 use Tests\Support\Things;
 

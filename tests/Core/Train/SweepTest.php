@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Linkage\Bars;
 use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\Bars;
 use Brookstone\Core\Mechanism\Crank;
 use Brookstone\Core\Mechanism\CrankRocker;
 use Brookstone\Core\Mechanism\Mechanism;

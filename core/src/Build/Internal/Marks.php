@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
-use Brookstone\Core\Build\LimitSwitch;
-use Brookstone\Core\Build\Motion;
+use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Motion;
 
 /**
  * Sensors that a motion passes: each is on at one known place of it, and so tells that place as a switch does. Of a motion with two ends those at an

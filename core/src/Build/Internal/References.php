@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
-use Brookstone\Core\Build\MotorGroup;
-use Brookstone\Core\Build\Sensor;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Parts\MotorGroup;
+use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Parts;
+
+use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Drive\SupplyFit;
+use Brookstone\Core\Drive\TorqueLine;
+
+/** A drive on a supply at a duty, and what protects it and the load from each other. */
+final readonly class DriveChoice
+{
+    /**
+     * @param  bool  $gated  its power is cut between moves
+     * @param  float  $ramp_s  in which the bridge goes from nothing to its duty
+     * @param  float|null  $clutch_Nm  a clutch at the load slips above this
+     * @param  float|null  $soft_Nm_per_deg  rate of a springy coupling at the load
+     * @param  string|null  $shares  another motion that the same motor moves
+     * @param  string  $shares_by  `selector`, `direction`, `in_turn`: the lighter first; `rectifier`: both, the other always forwards
+     * @param  Selector  $selector  what changes it over, where a selector does
+     * @param  bool  $one_way  it only ever turns forwards
+     * @param  bool  $reversed  its wires are swapped, or the servo turned round
+     */
+    public function __construct(
+        public Drive $motor,
+        public Supply $supply,
+        public float $duty,
+        public bool $gated = false,
+        public float $ramp_s = 0.0,
+        public ?float $clutch_Nm = null,
+        public ?float $soft_Nm_per_deg = null,
+        public ?string $shares = null,
+        public string $shares_by = 'selector',
+        public bool $reversed = false,
+        public bool $one_way = false,
+        public Selector $selector = new Selector,
+    ) {
+    }
+
+    /** What it does at a share of its usual speed. */
+    public function line(float $speed = 1.0): TorqueLine
+    {
+        return $this->motor->line($this->supply->volts_V, $this->duty * $speed);
+    }
+
+    /** Share of the time that its driver connects it to the supply, at a share of its usual speed; what has a driver of its own inside is connected all the time. */
+    public function share(float $speed = 1.0): float
+    {
+        return $this->motor->positionSource()->isSent() ? 1.0 : $this->duty * $speed;
+    }
+
+    /**
+     * The most that it draws from its supply, held fast: a driver takes the current of the motor for its share of the time only
+     * (Mohan, Undeland & Robbins, Power Electronics, 3rd ed., §7-3: mean input current d·I).
+     */
+    public function startsWith_A(float $speed = 1.0): float
+    {
+        return $this->line($speed)->stall_A * $this->share($speed);
+    }
+
+    /** Heat in its winding while it is held fast, W. */
+    public function heldHeat_W(float $speed = 1.0): float
+    {
+        return $this->motor instanceof Stepper ? $this->motor->holdHeat_W($this->supply->volts_V) : $this->line($speed)->stall_A ** 2 * $this->motor->resistance_ohm();
+    }
+
+    /** How what arrives at it fits its rating: too high is judged by the share of the voltage that its driver lets through. */
+    public function fit(): SupplyFit
+    {
+        $fit = $this->motor->supplyFit($this->supply->volts_V);
+        if ($fit === SupplyFit::Fits || $fit === SupplyFit::Low) {
+            return $fit;
+        }
+        $arrives = $this->motor->supplyFit($this->supply->volts_V * $this->share());
+
+        return $arrives === SupplyFit::Low ? SupplyFit::Fits : $arrives;
+    }
+
+    /** The same with another drive; what protects the load stays. */
+    public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
+    {
+        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg, $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector);
+    }
+
+    /**
+     * @param  array<string, mixed>  $changes  named as the fields
+     */
+    public function but(array $changes): self
+    {
+        return new self(...$changes + get_object_vars($this));
+    }
+}

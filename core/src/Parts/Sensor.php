@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Parts;
+
+use Brookstone\Core\Finding\Named;
+
+/** Something that tells the controller of the world. On is pressed, broken, near, or above its upper threshold. */
+final readonly class Sensor
+{
+    use Named;
+
+    /** @var list<string> */
+    public const ON_OFF = ['press', 'beam', 'magnet', 'reflective', 'knock'];
+
+    /** @var list<string> that measure */
+    public const ANALOG = ['light', 'colour', 'distance', 'knob'];
+
+    /**
+     * @param  string|null  $motion  that passes by it
+     * @param  float|null  $at  where on that motion it is on, in the motion's own unit
+     * @param  float|null  $reach  so far to either side of it
+     * @param  bool  $closed  its contact is normally closed: a broken wire reads as on
+     * @param  float  $bounce_s  for which a contact chatters
+     * @param  float  $late_s  until it tells
+     * @param  float|null  $upper  of one that measures: on from here up
+     * @param  float|null  $lower  and off from here down
+     * @param  list<float>  $absent  readings without the thing
+     * @param  list<float>  $present  readings with it
+     * @param  float  $rest  what one that measures reads at first
+     * @param  string|null  $lamp  an output whose light falls on it
+     * @param  float  $lamp_adds  to its reading
+     * @param  float  $long_s  of a button: held so long is a long press
+     * @param  float  $double_s  of a button: pressed again within so long is a double press
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $kind,
+        public ?string $motion = null,
+        public ?float $at = null,
+        public ?float $reach = null,
+        public bool $closed = false,
+        public float $bounce_s = 0.0,
+        public float $late_s = 0.0,
+        public ?float $upper = null,
+        public ?float $lower = null,
+        public float $rest = 0.0,
+        public float $long_s = 0.6,
+        public float $double_s = 0.35,
+        public array $absent = [],
+        public array $present = [],
+        public ?string $lamp = null,
+        public float $lamp_adds = 0.0,
+    ) {
+    }
+
+    public function measures(): bool
+    {
+        return in_array($this->kind, self::ANALOG, true);
+    }
+
+    /** On where the motion that it sits on passes it, each time that comes round; null where it does not hang on a motion. */
+    public function isOnAt(float $position, ?float $period = null): ?bool
+    {
+        return $this->motion === null || $this->at === null ? null : abs(Motion::wrapped($position - $this->at, $period)) <= ($this->reach ?? 0.0);
+    }
+
+    /** The word for its state in sentences. */
+    public function word(bool $on): string
+    {
+        return match ($this->kind) {
+            'beam' => $on ? 'is broken' : 'is clear',
+            'magnet', 'reflective' => $on ? 'sees it' : 'sees nothing',
+            'knock' => $on ? 'is knocked' : 'is quiet',
+            'light', 'colour', 'distance', 'knob' => $on ? 'is above its threshold' : 'is below its threshold',
+            default => $on ? 'is pressed' : 'is let go',
+        };
+    }
+}
