@@ -66,6 +66,10 @@ install_packages() {
         composer update --no-scripts --no-progress --quiet >"$log" 2>&1 || { tail -20 "$log"; stop "Composer could not install the PHP packages."; }
         echo "$sum" > vendor/.stamp
     fi
+    sum=$(find app core/src database -name '*.php' | LC_ALL=C sort | checksum -)
+    if [ ! -L vendor ] && ! is_fresh vendor/.classes "$sum"; then # where each class is found; without it they are looked for one by one
+        composer dump-autoload --no-scripts --quiet >"$log" 2>&1 && echo "$sum" > vendor/.classes || true
+    fi
     php -r 'require "vendor/autoload.php";' >/dev/null 2>&1 || stop "The PHP packages in vendor cannot be read: let yourself read them, or delete that folder, and start again."
     sum=$(checksum package-lock.json)
     if ! is_fresh node_modules/.stamp "$sum"; then

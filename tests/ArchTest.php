@@ -90,3 +90,13 @@ it('has one list of each family: what is added to it is one class and one line t
     'drives' => ['Drive', ['Drives', 'Drawer'], 3],
     'mechanisms' => ['Mechanism', ['Mechanisms'], 5],
 ]);
+
+require_once __DIR__.'/../bin/support/rooms.php';
+
+it('has rooms in an order: none uses one that uses it', function () {
+    $uses = roomsOf(realpath(__DIR__.'/../core/src'));
+
+    expect(ringOf(['a' => ['b' => []], 'b' => ['c' => []], 'c' => ['b' => []]]))->toBe(['b', 'c']) // a ring would be seen
+        ->and(count($uses))->toBeGreaterThan(30)->and(ringOf($uses))->toBe([])
+        ->and((string) file_get_contents(__DIR__.'/../docs/rooms.svg'))->toBe(pictureOf($uses), 'php bin/support/rooms.php draws it anew');
+});

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Brookstone\Core\Assessment\Assessment;
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Known;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Fix;
@@ -39,11 +39,11 @@ final class JudgeBuild implements Known, Memory
     {
         $kept = Cache::get(self::key($build));
         if (! $kept instanceof Rehearsed) {
-            return Assessor::atOnce($build, $this->drawer->stock(), null, $this);
+            return BuildJudge::atOnce($build, $this->drawer->stock(), null, $this);
         }
         $tried = Cache::get($this->triedKey($build));
 
-        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : Assessor::atOnce($build, $this->drawer->stock(), $kept, $this);
+        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : BuildJudge::atOnce($build, $this->drawer->stock(), $kept, $this);
     }
 
     public function whole(Build $build): Assessment

@@ -6,7 +6,7 @@ namespace App\Actions;
 
 use App\Models\Build;
 use Brookstone\Core\Assessment\Assessment;
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Illuminate\Support\Facades\DB;
 
@@ -84,7 +84,7 @@ final class KeepBuild
     /** @return array{name: string, document: string, summary: array<string, mixed>} */
     public static function columns(CoreBuild $core, ?Assessment $assessment = null): array
     {
-        return ['name' => $core->name, 'document' => $core->toJson(), 'summary' => self::summary($core, $assessment ?? Assessor::atOnce($core))];
+        return ['name' => $core->name, 'document' => $core->toJson(), 'summary' => self::summary($core, $assessment ?? BuildJudge::atOnce($core))];
     }
 
     /** @return array<string, mixed> what the shelf shows */

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
-use Brookstone\Core\Assessment\DriveConcepts;
-use Brookstone\Core\Assessment\DriveSearch;
-use Brookstone\Core\Assessment\Goal;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Remembered;
-use Brookstone\Core\Assessment\TrainMaking;
+use Brookstone\Core\Assessment\Selection\DriveConcepts;
+use Brookstone\Core\Assessment\Selection\DriveSearch;
+use Brookstone\Core\Assessment\Selection\Goal;
+use Brookstone\Core\Assessment\Train\TrainMaking;
+use Brookstone\Core\Assessor;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
@@ -52,7 +53,7 @@ function median(callable $run, int $times): float
 
 $json = (string) file_get_contents(__DIR__.'/../../database/demo/heron-wharf.brookstone.json');
 $heron = Build::fromJson($json);
-$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], Assessor::proposed($heron)->mend->changes));
+$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], BuildJudge::proposed($heron)->mend->changes));
 
 /** So many motions that move without a pause for so long: some there and back on their switches, two round and round. */
 /** Everything of a build twice: twelve motions and ten routines. */
@@ -81,7 +82,7 @@ function edited(Build $build): float
 
     return median(function () use (&$build, &$mass, $known): void {
         $build = Editor::apply($build, [['path' => 'motions.1.mechanism.mass_kg', 'text' => (string) ++$mass, 'unit' => 'g']]);
-        Assessor::atOnce($build, null, null, $known);
+        BuildJudge::atOnce($build, null, null, $known);
     }, 40);
 }
 
@@ -157,7 +158,7 @@ $states = Editor::apply($heron, [['path' => 'log', 'value' => []], ['path' => 'r
     'steps' => array_map(fn (int $k): array => ['do' => 'wait', 'for_s' => 1], range(1, 5)),
 ], range(1, 12))]]);
 
-/** @return array{Brookstone\Core\Build\Motion, Performance|null} something that goes by time, and a cycle of it */
+/** @return array{Brookstone\Core\Parts\Motion, Performance|null} something that goes by time, and a cycle of it */
 function drifting(Build $build): array
 {
     $rehearsed = Rehearsal::of($build);
@@ -190,12 +191,12 @@ $double = doubled($mended);
 
 $figures = [
     'read_build_ms' => fn () => median(fn () => Build::fromJson($json), 50),
-    'assess_heron_wharf_at_once_ms' => fn () => median(fn () => Assessor::atOnce($heron), 40),
+    'assess_heron_wharf_at_once_ms' => fn () => median(fn () => BuildJudge::atOnce($heron), 40),
     'assess_an_edit_of_heron_wharf_ms' => fn () => edited($heron),
-    'assess_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($heron, null, Rehearsal::of($heron)), 9),
+    'assess_heron_wharf_whole_ms' => fn () => median(fn () => BuildJudge::atOnce($heron, null, Rehearsal::of($heron)), 9),
     'assess_heron_wharf_by_command_cold_ms' => fn () => median(fn () => exec('env -u PHP_INI_SCAN_DIR php '.escapeshellarg(__DIR__.'/../../artisan').' brookstone:assess '.escapeshellarg(__DIR__.'/../../database/demo/heron-wharf.brookstone.json').' --untried'), 11),
-    'assess_mended_heron_wharf_whole_ms' => fn () => median(fn () => Assessor::atOnce($mended, null, Rehearsal::of($mended)), 9),
-    'assess_12_motions_10_routines_whole_ms' => fn () => median(fn () => Assessor::atOnce($double, null, Rehearsal::of($double)), 5),
+    'assess_mended_heron_wharf_whole_ms' => fn () => median(fn () => BuildJudge::atOnce($mended, null, Rehearsal::of($mended)), 9),
+    'assess_12_motions_10_routines_whole_ms' => fn () => median(fn () => BuildJudge::atOnce($double, null, Rehearsal::of($double)), 5),
     'mends_tried_on_heron_wharf' => fn () => count((new Mender($heron, null, Rehearsal::of($heron)))->proposals()),
     'mends_of_heron_wharf_tried_ms' => fn () => median(fn () => Assessor::assess($heron), 3),
     'mend_all_heron_wharf_ms' => fn () => median(fn () => iterator_count(MendAll::of($heron, null, new InMind)), 5),

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core;
 
-use Brookstone\Core\Assessment\Goal;
-use Brookstone\Core\Assessment\Link;
+use Brookstone\Core\Assessment\Selection\Goal;
+use Brookstone\Core\Assessment\Stations;
 use Brookstone\Core\Build\BuildShape;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Finding\Severity;
@@ -61,10 +61,10 @@ final class Schemas
                 'motion' => new TextShape,
                 'name' => new TextShape,
                 'verdict' => self::verdict(),
-                'weakest' => ChoiceShape::of(...Link::NAMES),
+                'weakest' => ChoiceShape::of(...Stations::names()),
                 'margin' => self::number()->orNull(),
                 'links' => self::list(self::record('Link', [
-                    'link' => ChoiceShape::of(...Link::NAMES),
+                    'link' => ChoiceShape::of(...Stations::names()),
                     'verdict' => self::verdict(),
                     'figure' => self::sentence(),
                     'about' => self::sentence(),

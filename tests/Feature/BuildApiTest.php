@@ -5,7 +5,8 @@ declare(strict_types=1);
 use App\Actions\KeepDemos;
 use App\Models\Build;
 use App\Models\DrawerDrive;
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessor;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Tests\Support\Builds;
 
@@ -31,7 +32,7 @@ it('shows what the one judge says', function () {
     $build = stored();
 
     $this->getJson("/api/builds/{$build->id}")->assertOk()
-        ->assertJsonPath('assessment', json_decode((string) json_encode(Assessor::atOnce(Builds::sound())), true));
+        ->assertJsonPath('assessment', json_decode((string) json_encode(BuildJudge::atOnce(Builds::sound())), true));
 });
 
 it('gives the whole judgement apart, keeps it by content, and then answers with it at once', function () {
@@ -41,7 +42,7 @@ it('gives the whole judgement apart, keeps it by content, and then answers with 
 
     $whole = $this->getJson("/api/builds/{$build->id}/judgement")->assertOk()->assertJsonPath('version', $first['version'])->assertJsonPath('assessment.rehearsed', true)->json('assessment');
     expect(collect($whole['routines'][1]['findings'])->pluck('code'))->toContain('routine.hits', 'routine.stalls')
-        ->and($whole)->toBe(json_decode((string) json_encode(Assessor::atOnce($build->core(), null, Rehearsal::of($build->core()))), true));
+        ->and($whole)->toBe(json_decode((string) json_encode(BuildJudge::atOnce($build->core(), null, Rehearsal::of($build->core()))), true));
     $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment', $whole);
     expect(collect($this->getJson('/api/builds')->json())->firstWhere('id', $build->id)['verdict'])->toBe('fails');
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessor;
 use Symfony\Component\Process\Process;
 use Tests\Support\Builds;
 

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Actions\KeepBuild;
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Illuminate\Queue\DatabaseQueue;
@@ -38,7 +38,7 @@ it('takes its turn before it reads what it is going to change: nobody writes in 
         }
     });
     $changed = Editor::apply($core, [['path' => 'name', 'value' => 'Another name']]);
-    $stored = $keep->change($build, 1, 'name', $changed, Assessor::atOnce($changed))->build;
+    $stored = $keep->change($build, 1, 'name', $changed, BuildJudge::atOnce($changed))->build;
 
     expect($refused)->toBe(1)->and($stored->name)->toBe('Another name')->and($stored->version)->toBe(2)
         ->and($this->other->exec("insert into drawer_tables (name, lines) values ('other', '[]')"))->toBe(1);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use Brookstone\Core\Assessment\Assessment;
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
@@ -161,7 +161,7 @@ final class Builds
 
         $rehearsed = [$key => $rehearsed[$key] ?? Rehearsal::of($build)] + array_slice($rehearsed, 0, 30, true);
 
-        return Assessor::proposed($build, null, $rehearsed[$key]);
+        return BuildJudge::proposed($build, null, $rehearsed[$key]);
     }
 
     /** @param  list<Change>  $changes */

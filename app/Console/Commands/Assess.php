@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessor;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Illuminate\Console\Command;
@@ -23,7 +24,7 @@ final class Assess extends Command
     {
         try {
             $build = $this->readBuild($this->word('file'));
-            $this->printJson($this->option('untried') === true ? Assessor::atOnce($build, null, Rehearsal::of($build)) : Assessor::assess($build));
+            $this->printJson($this->option('untried') === true ? BuildJudge::atOnce($build, null, Rehearsal::of($build)) : Assessor::assess($build));
         } catch (InvalidInput $invalid) {
             return $this->refuse($invalid);
         }

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\ReadingsRequest;
 use App\Models\Build;
-use Brookstone\Core\Assessment\ReadingsSheet;
+use Brookstone\Core\Assessment\Sensing\ReadingsSheet;
 use Brookstone\Core\Sensing\Readings;
 use Illuminate\Http\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\JudgeBuild;
 use App\Models\Build;
-use Brookstone\Core\Assessment\TimingTable;
+use Brookstone\Core\Assessment\Sheet\TimingTable;
 use Brookstone\Core\Export\TimingFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;

@@ -8,7 +8,7 @@ use App\Http\Requests\PartsRequest;
 use App\Http\Requests\TrainRequest;
 use App\Models\Build;
 use App\Models\DrawerTable;
-use Brookstone\Core\Assessment\TrainMaking;
+use Brookstone\Core\Assessment\Train\TrainMaking;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Export\Dxf;

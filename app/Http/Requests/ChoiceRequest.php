@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Brookstone\Core\Assessment\DriveRanking;
-use Brookstone\Core\Assessment\Goal;
+use Brookstone\Core\Assessment\Selection\DriveRanking;
+use Brookstone\Core\Assessment\Selection\Goal;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 

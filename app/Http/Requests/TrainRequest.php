@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Brookstone\Core\Assessment\TrainMaking;
+use Brookstone\Core\Assessment\Train\TrainMaking;
 use Brookstone\Core\Train\Search;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;

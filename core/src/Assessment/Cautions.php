@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Assessment\Subject\Link;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Mechanism\SpringLever;

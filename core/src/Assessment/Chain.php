@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Assessment\Sheet\DriveSheet;
+use Brookstone\Core\Assessment\Sheet\TrainSheet;
+use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Finding\Verdict;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Mend;
 
 use Brookstone\Core\Assessment\Assessment;
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Remembered;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
@@ -52,7 +52,7 @@ final class Mender
     public function __construct(public readonly Build $build, private readonly ?Stock $stock, private readonly Rehearsed $rehearsed)
     {
         $this->remembered = new Remembered;
-        $this->proposed = Assessor::proposed($build, $stock, $rehearsed, $this->remembered);
+        $this->proposed = BuildJudge::proposed($build, $stock, $rehearsed, $this->remembered);
     }
 
     /** The judgement of the build, with what mends it. */
@@ -175,8 +175,8 @@ final class Mender
         if ($this->trials-- <= 0 || $build->document === $this->build->document) {
             return null;
         }
-        $outlook = Outlook::of($build, Assessor::proposed($build, $this->stock, null, $this->remembered), null);
-        $worse = $outlook->worse($this->atOnce ??= Outlook::of($this->build, Assessor::proposed($this->build, $this->stock, null, $this->remembered), null));
+        $outlook = Outlook::of($build, BuildJudge::proposed($build, $this->stock, null, $this->remembered), null);
+        $worse = $outlook->worse($this->atOnce ??= Outlook::of($this->build, BuildJudge::proposed($this->build, $this->stock, null, $this->remembered), null));
         if ($worse === null) { // then it is worth while to rehearse it
             $outlook = $this->whole($build);
             $worse = $outlook->worse($this->before());
@@ -195,7 +195,7 @@ final class Mender
         $key = self::hash($build->document);
         if (! isset($this->known[$key])) {
             $rehearsed = Rehearsal::of($build, $this->rehearsed);
-            $this->known = array_slice([$key => [Outlook::of($build, Assessor::proposed($build, $this->stock, $rehearsed, $this->remembered), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
+            $this->known = array_slice([$key => [Outlook::of($build, BuildJudge::proposed($build, $this->stock, $rehearsed, $this->remembered), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
         }
 
         return $this->known[$key][0];

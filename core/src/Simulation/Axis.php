@@ -7,7 +7,6 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Drive\TorqueLine;
 use Brookstone\Core\Dynamics\DriverCommand;
 use Brookstone\Core\Dynamics\Ledger;
-use Brookstone\Core\Dynamics\MotorShaft;
 use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\Motion;
@@ -378,16 +377,6 @@ final class Axis implements DrivenMotion
     public function leftAlone_s(float $above, float $below): float
     {
         return $this->pending !== null || $this->gated || $this->shared !== null ? 0.0 : $this->machine->leftAlone_s($above, $below);
-    }
-
-    public function angle(): float
-    {
-        return $this->machine->state->angle;
-    }
-
-    public function motor(): MotorShaft
-    {
-        return $this->machine->motor;
     }
 
     /** @return list<array{string, float, float}> what happened: word, speed (own unit/s), energy J; of a stall how long, s, and with how much, A */

@@ -15,6 +15,7 @@ use Brookstone\Core\Dynamics\MotorShaft;
 use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Dynamics\PlantState;
 use Brookstone\Core\Dynamics\ServoShaft;
+use Brookstone\Core\Dynamics\SlackCord;
 use Brookstone\Core\Dynamics\SteppedShaft;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Parts\Motion;
@@ -31,7 +32,7 @@ final class Machine
 
     private const ALONE_UNEVEN_S = 0.1;  // the same of a load that changes on the way
 
-    private const TAUT_RAD = 1e-6;
+    private const AT_END_RAD = 1e-6;
 
     private const AT_REST_RAD_S = 1e-5;      // of the output shaft: slower than this is still
 
@@ -207,7 +208,7 @@ final class Machine
     /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end or put down. */
     public function needs_Nm(int $direction): float
     {
-        if (($direction < 0 && $this->state->angle <= max($this->stops->lowest, $this->plant->slackBelow) + self::TAUT_RAD) || ($direction > 0 && $this->state->angle >= $this->stops->highest - self::TAUT_RAD)) {
+        if (($direction < 0 && $this->state->angle <= max($this->stops->lowest, $this->plant->slackBelow) + self::AT_END_RAD) || ($direction > 0 && $this->state->angle >= $this->stops->highest - self::AT_END_RAD)) {
             return INF;
         }
         $load = $this->loadNm($direction);
@@ -339,8 +340,9 @@ final class Machine
             $was = $this->state->angle;
             $left -= $this->step($left);
             $happened = $this->meetStops();
-            if ($this->plant->slackBelow !== -INF) {
-                array_push($happened, ...$this->slackens($was));
+            $landed_J = $this->plant->slackBelow === -INF ? null : SlackCord::passes($this->plant, $this->state, $was, $this->ledger);
+            if ($landed_J !== null) {
+                $happened[] = ['lands', $this->unit->fromSi($this->plant->speed($this->state)), $landed_J];
             }
         }
         $this->settle(abs($this->state->angle - $before));
@@ -384,31 +386,6 @@ final class Machine
         }
 
         return $hit ? [['hits', $this->unit->fromSi($this->plant->speed($before)), $this->plant->kinetic_J($before)]] : [];
-    }
-
-    /**
-     * What hangs on a cord is put down, and the cord goes slack; or is taken up again with a jerk.
-     *
-     * @return list<array{string, float, float}>
-     */
-    private function slackens(float $was): array
-    {
-        $edge = $this->plant->slackBelow;
-        if ($edge === INF || ($was > $edge) === ($this->state->angle > $edge)) {
-            return [];
-        }
-        $taut = $this->plant->ownAt($edge + self::TAUT_RAD);
-        if ($this->state->angle <= $edge) {
-            $energy = 0.5 * $taut * $this->state->speed ** 2;
-            $this->ledger?->lost($energy);
-
-            return [['lands', $this->unit->fromSi($this->plant->speed($this->state)), $energy]];
-        }
-        $rotor = $this->plant->rotor_kgm2(); // it comes along as in a blow that does not rebound: J_r·ω = (J_r + J_l)·ω′
-        $this->ledger?->lost(0.5 * $rotor * $this->state->speed ** 2 * $taut / ($rotor + $taut));
-        $this->state->speed *= $rotor / ($rotor + $taut);
-
-        return [];
     }
 
     /**

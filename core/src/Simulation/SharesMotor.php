@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
+use Brookstone\Core\Dynamics\MotorShaft;
 use Brookstone\Core\Routine\StepFailed;
 
 /** The side of a motion that has its motor together with another. */
@@ -60,6 +61,16 @@ trait SharesMotor
         $takes = $this->motion->pawlTakes();
 
         return $takes === null || $takes === $direction || $this->needs_Nm($direction) < 0.0;
+    }
+
+    public function angle(): float
+    {
+        return $this->machine->state->angle;
+    }
+
+    public function motor(): MotorShaft
+    {
+        return $this->machine->motor;
     }
 
     /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end. */

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Study;
 
-use Brookstone\Core\Assessment\Assessor;
-use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Assessment\MotionInBuild;
-use Brookstone\Core\Assessment\RoutineTimes;
+use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessment\Routine\Neighbours;
+use Brookstone\Core\Assessment\Routine\RoutineTimes;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Error\InvalidInput;
-use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mend\Outlook;
@@ -19,7 +19,6 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Routine\Routine;
-use Brookstone\Core\Routine\Step;
 
 /** Which neighbouring steps could run together: not of one motion or motor, no rule broken, the supply not overdrawn; and the time that saves. */
 final class Concurrency
@@ -33,16 +32,16 @@ final class Concurrency
         $times = new RoutineTimes($build, $subjects);
         $whole = $times->of($routine);
         $index = (int) array_search($routine->id, array_keys($build->routines), true);
-        $before = Outlook::of($build, Assessor::atOnce($build), null);
+        $before = Outlook::of($build, BuildJudge::atOnce($build), null);
         $rehearsed = $asRehearsed = null;
         $offers = [];
         $steps = iterator_to_array($routine->flat());
         foreach ($steps as $path => $step) {
-            $next = self::next($build, $steps, $path);
+            $next = Neighbours::next($build, $steps, $path);
             if ($whole === null || $next === null) {
                 continue;
             }
-            $change = self::beside($build, $index, $path);
+            $change = Neighbours::beside($build, $index, $path);
             try {
                 $changed = Editor::apply($build, [['path' => $change->path, 'value' => $change->value]]);
             } catch (InvalidInput) {
@@ -52,7 +51,7 @@ final class Concurrency
             if ($saves < self::LEAST_S) {
                 continue;
             }
-            $worse = Outlook::of($changed, Assessor::atOnce($changed), null)->worse($before);
+            $worse = Outlook::of($changed, BuildJudge::atOnce($changed), null)->worse($before);
             if ($worse === null) { // then it is tried on the whole build, all routines rehearsed
                 $rehearsed ??= Rehearsal::of($build);
                 $asRehearsed ??= self::rehearsed($build, $rehearsed);
@@ -69,37 +68,8 @@ final class Concurrency
         return $offers;
     }
 
-    /**
-     * The step after one, where the two may be thought of beside each other: both move something, and not the same.
-     *
-     * @param  array<string, Step>  $steps  of a routine, by path
-     */
-    public static function next(Build $build, array $steps, string $path): ?Step
-    {
-        $in = substr($path, 0, (int) strrpos($path, '.'));
-        $next = $steps["{$in}.".((int) substr($path, strlen($in) + 1) + 1)] ?? null;
-
-        if ($next === null || str_starts_with($path, 'if_fails')) {
-            return null;
-        }
-        [$first, $second] = [$steps[$path]->effect($build)->move, $next->effect($build)->move];
-
-        return $first === null || $second === null || $first->staysOn || $second->staysOn || $first->motion === $second->motion ? null : $next;
-    }
-
-    /** That step and the next, beside each other. */
-    public static function beside(Build $build, int $routine, string $path): Change
-    {
-        $in = substr($path, 0, (int) strrpos($path, '.'));
-        $i = (int) substr($path, strlen($in) + 1);
-        $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $build->document['routines'][$routine]);
-        $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$list[$i]], [$list[$i + 1]]]];
-
-        return new Change("routines.{$routine}.{$in}", [...array_slice($list, 0, $i), $together, ...array_slice($list, $i + 2)]);
-    }
-
     private static function rehearsed(Build $build, Rehearsed $rehearsed): Outlook
     {
-        return Outlook::of($build, Assessor::atOnce($build, null, $rehearsed), $rehearsed);
+        return Outlook::of($build, BuildJudge::atOnce($build, null, $rehearsed), $rehearsed);
     }
 }

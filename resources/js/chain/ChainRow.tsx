@@ -3,13 +3,13 @@ import type { Chain, Link as ChainLink, LinkName } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
 import { Ghost } from './Ghost';
 import { LinkGlyph, VERDICT_TEXT, VERDICT_WORDS } from './LinkGlyph';
-import { linkPath, LINKS } from './links';
+import { labelOf, linkPath, LINKS } from './links';
 
 /** One motion's chain, from its task to its proof: summary and navigation in one. */
 export function ChainRow({ build, chain, current }: { build: string; chain: Chain; current?: LinkName }) {
     return (
         <nav aria-label={`Chain of ${chain.name}`}>
-            <ol className="grid grid-cols-7">
+            <ol className="grid" style={{ gridTemplateColumns: `repeat(${LINKS.length}, minmax(0, 1fr))` }}>
                 {chain.links.map((link, i) => (
                     <li key={link.link} className="min-w-0">
                         <LinkCell
@@ -28,7 +28,6 @@ export function ChainRow({ build, chain, current }: { build: string; chain: Chai
 
 function LinkCell({ link, number, to, isCurrent, isWeakest }: { link: ChainLink; number: number; to: string; isCurrent: boolean; isWeakest: boolean }) {
     const { say } = useSpeaking();
-    const label = LINKS.find((each) => each.name === link.link)!.label;
     const soft =
         isWeakest && link.verdict === 'fails'
             ? 'bg-fails-soft'
@@ -46,10 +45,10 @@ function LinkCell({ link, number, to, isCurrent, isWeakest }: { link: ChainLink;
             <span className="-mx-2 flex items-center">
                 <span className={`h-[3px] flex-1 ${number === 1 ? '' : 'bg-line'}`} />
                 <LinkGlyph verdict={link.verdict} size={18} />
-                <span className={`h-[3px] flex-1 ${number === 7 ? '' : 'bg-line'} ${link.verdict === 'fails' ? 'opacity-0' : ''}`} />
+                <span className={`h-[3px] flex-1 ${number === LINKS.length ? '' : 'bg-line'} ${link.verdict === 'fails' ? 'opacity-0' : ''}`} />
             </span>
             <span className="narrow mt-1 flex justify-between text-quiet">
-                <span>{label}</span>
+                <span>{labelOf(link.link)}</span>
                 <span className={`font-semibold ${VERDICT_TEXT[link.verdict]}`}>{VERDICT_WORDS[link.verdict]}</span>
             </span>
             <span className="figure mt-0.5 truncate">

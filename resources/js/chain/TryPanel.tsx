@@ -4,7 +4,7 @@ import type { Chain, StoredBuild } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { VerdictWord } from './LinkGlyph';
-import { LINKS } from './links';
+import { labelOf } from './links';
 import { Costs } from './Mends';
 import { useTrying } from './trying';
 
@@ -23,7 +23,7 @@ function differences(before: StoredBuild, after: StoredBuild): Difference[] {
             const now = other?.links[i];
             return now === undefined || (now.figure.text === link.figure.text && now.about.text === link.about.text && now.verdict === link.verdict)
                 ? []
-                : [{ key: `${chain.motion} ${link.link}`, label: `${chain.name}, ${LINKS[i]!.label.toLowerCase()}`, before: link, after: now }];
+                : [{ key: `${chain.motion} ${link.link}`, label: `${chain.name}, ${labelOf(link.link).toLowerCase()}`, before: link, after: now }];
         });
     });
 }

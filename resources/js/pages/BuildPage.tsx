@@ -4,7 +4,8 @@ import { Link, useNavigate } from 'react-router';
 import type { Chain, SupplyAsked } from '../api/types';
 import { ChainRow } from '../chain/ChainRow';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
-import { linkPath, LINKS, MARKER_BG } from '../chain/links';
+import { linkPath, MARKER_BG } from '../chain/links';
+import { useLinkKeys } from '../chain/useLinkKeys';
 import { useTrying } from '../chain/trying';
 import { MendAll } from '../chain/MendAll';
 import { Costs, Trying } from '../chain/Mends';
@@ -27,12 +28,7 @@ export function BuildPage() {
     const isWrong = assessment.verdict === 'fails' || assessment.verdict === 'tight';
     const first = assessment.chains[0];
     useHotkeys('t', () => void (mend !== null && begin(stored, mend)), { enabled: mend !== null }, [mend, stored]);
-    useHotkeys(
-        '1, 2, 3, 4, 5, 6, 7',
-        (event) => void (first !== undefined && navigate(linkPath(stored.id, first.motion, LINKS[Number(event.key) - 1]!.name))),
-        { useKey: true },
-        [first],
-    );
+    useLinkKeys(stored.id, first?.motion);
     useHotkeys(']', () => void (first !== undefined && navigate(linkPath(stored.id, first.motion, 'task'))), { useKey: true }, [first]);
     return (
         <main className="mx-auto max-w-[1500px] px-6 py-5">

@@ -1,10 +1,10 @@
 import { useCallback, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate, useParams } from 'react-router';
-import type { LinkName } from '../api/types';
 import { ChainRow } from '../chain/ChainRow';
 import { Findings } from '../chain/Findings';
-import { linkPath, LINKS, MARKER_BG } from '../chain/links';
+import { isStation, labelOf, linkPath, MARKER_BG, type Station } from '../chain/links';
+import { useLinkKeys } from '../chain/useLinkKeys';
 import { TryPanel } from '../chain/TryPanel';
 import { TorqueChart } from '../charts/TorqueChart';
 import { Mat } from '../mat/Mat';
@@ -24,7 +24,7 @@ import { StopsStation } from '../stations/StopsStation';
 import { TaskStation } from '../stations/TaskStation';
 import { TrainStation } from '../stations/TrainStation';
 
-const STATIONS: Partial<Record<LinkName, (props: { handle: MotionHandle }) => React.ReactNode>> = {
+const STATIONS: Record<Station, (props: { handle: MotionHandle }) => React.ReactNode> = {
     task: TaskStation,
     load: LoadStation,
     drive: DriveStation,
@@ -35,15 +35,14 @@ const STATIONS: Partial<Record<LinkName, (props: { handle: MotionHandle }) => Re
 export function MotionPage() {
     const { motionId, station } = useParams();
     const handle = useMotion(motionId);
-    const name = LINKS.find((link) => link.name === station && STATIONS[link.name] !== undefined)?.name;
-    if (handle === null || name === undefined) {
+    if (handle === null || !isStation(station)) {
         return <NotThere what={handle === null ? 'There is no such motion in this build.' : 'There is no such station.'} />;
     }
-    return <Bench key={handle.motion.id} handle={handle} station={name} />;
+    return <Bench key={handle.motion.id} handle={handle} station={station} />;
 }
 
 /** One motion at one station: its chain above, the live mat and the chart beside the fields and what gives first. */
-function Bench({ handle, station }: { handle: MotionHandle; station: LinkName }) {
+function Bench({ handle, station }: { handle: MotionHandle; station: Station }) {
     const { motion, chain } = handle;
     const { stored, edit } = useBuild();
     const navigate = useNavigate();
@@ -53,12 +52,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
     const play = usePlay(curves, onPosition);
     const isOld = useDrafts((state) => Object.keys(state.drafts).some((key) => key.startsWith(`${stored.id}:${handle.path}.`)));
 
-    useHotkeys(
-        LINKS.map((_, i) => String(i + 1)).join(','),
-        (event) => void navigate(linkPath(stored.id, motion.id, LINKS[Number(event.key) - 1]!.name)),
-        { useKey: true },
-        [motion.id],
-    );
+    useLinkKeys(stored.id, motion.id);
     useHotkeys(
         '[, ]',
         (event) => {
@@ -71,7 +65,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
     );
     useHotkeys('space', play.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [play.toggle]);
 
-    const Station = STATIONS[station]!;
+    const Fields = STATIONS[station];
     const link = chain.links.find((each) => each.link === station)!;
     const elsewhere = chain.links
         .filter((each) => each.link !== station)
@@ -79,7 +73,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
             each.findings
                 .filter((finding) => finding.severity !== 'note')
                 .slice(0, 1)
-                .map((finding) => ({ finding, label: LINKS.find((link) => link.name === each.link)!.label, to: linkPath(stored.id, motion.id, each.link) })),
+                .map((finding) => ({ finding, label: labelOf(each.link), to: linkPath(stored.id, motion.id, each.link) })),
         );
     const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
     const also = stored.document.motions.find((each) => each.id === motion.drive?.shares);
@@ -103,7 +97,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
                 <div className="flex items-center gap-3 px-3 pt-2">
                     <span aria-hidden="true" className={`size-3.5 border border-ink/40 ${MARKER_BG[motion.marker]}`} />
                     <h1 className="text-[1.25rem]">
-                        {motion.name} <span className="font-normal text-quiet">· {LINKS.find((each) => each.name === station)!.label}</span>
+                        {motion.name} <span className="font-normal text-quiet">· {labelOf(station)}</span>
                     </h1>
                     {isOld && (
                         <p role="status" className="border-l-3 border-tight bg-tight-soft px-2">
@@ -159,7 +153,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: LinkName })
                 <div className="space-y-5">
                     <Findings findings={link.findings} elsewhere={elsewhere} />
                     <Cautions cautions={chain.cautions} />
-                    <Station handle={handle} />
+                    <Fields handle={handle} />
                 </div>
             </div>
         </main>

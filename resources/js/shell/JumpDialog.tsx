@@ -1,7 +1,7 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { linkPath, LINKS } from '../chain/links';
+import { isStation, labelOf, linkPath, LINKS } from '../chain/links';
 import { useBuild } from '../state/BuildContext';
 import { Sheet } from './Sheet';
 
@@ -19,7 +19,7 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
     const targets: Target[] = [
         { label: 'Chains of the build', to: base },
         ...stored.document.motions.flatMap((motion) =>
-            LINKS.slice(0, 5).map((link) => ({ label: `${motion.name}: ${link.label}`, to: linkPath(stored.id, motion.id, link.name) })),
+            LINKS.filter(isStation).map((link) => ({ label: `${motion.name}: ${labelOf(link)}`, to: linkPath(stored.id, motion.id, link) })),
         ),
         ...stored.document.routines.map((routine) => ({ label: `Routine: ${routine.name}`, to: `${base}/routines/${routine.id}` })),
         { label: 'Log', to: `${base}/log` },

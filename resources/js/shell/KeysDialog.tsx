@@ -1,7 +1,8 @@
+import { LINKS } from '../chain/links';
 import { Sheet } from './Sheet';
 
 const KEYS = [
-    ['1 – 7', 'go to a link of the chain'],
+    [`1 – ${LINKS.length}`, 'go to a link of the chain'],
     ['[  ]', 'the motion before, the motion after'],
     ['/', 'go to anything by name'],
     ['Space', 'play and pause'],

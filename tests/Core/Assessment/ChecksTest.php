@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Claims\ClaimCheck;
 use Brookstone\Core\Finding\Finding;

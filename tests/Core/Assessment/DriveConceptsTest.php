@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Counterbalance;
-use Brookstone\Core\Assessment\DriveConcepts;
+use Brookstone\Core\Assessment\Repair\Counterbalance;
+use Brookstone\Core\Assessment\Selection\DriveConcepts;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Change;

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\DriveJudge;
-use Brookstone\Core\Assessment\DriveRanking;
-use Brookstone\Core\Assessment\DriveSearch;
-use Brookstone\Core\Assessment\Goal;
-use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Assessment\MotionInBuild;
-use Brookstone\Core\Assessment\RatedDrive;
+use Brookstone\Core\Assessment\Drive\DriveJudge;
+use Brookstone\Core\Assessment\Selection\DriveRanking;
+use Brookstone\Core\Assessment\Selection\DriveSearch;
+use Brookstone\Core\Assessment\Selection\Goal;
+use Brookstone\Core\Assessment\Selection\RatedDrive;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Stock;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\RoutineRehearsal;
+use Brookstone\Core\Assessment\Routine\RoutineRehearsal;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Tests\Support\Builds;
@@ -297,7 +297,7 @@ it('finds what is planted', function (string $code, array $values, Severity $sev
 
 it('has every code of the source in its planted builds and in the docs', function () {
     $source = '';
-    foreach ([...glob(__DIR__.'/../../../core/src/Assessment/*.php') ?: [], ...glob(__DIR__.'/../../../core/src/Calculator/*.php') ?: []] as $file) {
+    foreach ([...glob(__DIR__.'/../../../core/src/Assessment/*/*.php') ?: [], ...glob(__DIR__.'/../../../core/src/Calculator/*.php') ?: []] as $file) {
         $source .= file_get_contents($file);
     }
     preg_match_all("/(?:new (?:Finding|LimitViolation)\\((?:[^']*\\? )?|->find\\(.*?)'([a-z]+\\.[a-z_.]+)'(?: : '([a-z_.]+)')?/", $source, $found);
@@ -351,7 +351,7 @@ it('says so when a gear is so tall that the move never ends', function () {
 it('counts what holding takes where a quick move would brake', function () {
     // Against a spring the end of the move is the hardest place, and braking hides it from the peak of the wanted move.
     $build = Builds::planted(['motions.0.mechanism.spring_Nm_per_deg' => 0.02, 'motions.0.mechanism.cg_m' => 0.001, 'motions.0.mechanism.mass_kg' => 0.01, 'motions.0.task.move_s' => 0.45]);
-    $facts = new Brookstone\Core\Assessment\MotionFigures($build->motions['lid']);
+    $facts = new Brookstone\Core\Assessment\Subject\MotionFigures($build->motions['lid']);
 
     expect($facts->peak_Nm())->toBeGreaterThanOrEqual($facts->there()->static_peak_Nm + 0.02);
 });

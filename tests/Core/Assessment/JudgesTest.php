@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
-use Brookstone\Core\Assessment\Link;
+use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Simulation\RoutineRun;
 use Tests\Support\Builds;
@@ -67,7 +67,7 @@ it('still says what is wrong without a drive', function () {
 });
 
 it('adds up how long a routine takes, until it has been rehearsed', function (array $steps, ?float $seconds) {
-    $routines = Assessor::atOnce(Builds::planted(['routines.1.steps' => $steps]))->routines;
+    $routines = BuildJudge::atOnce(Builds::planted(['routines.1.steps' => $steps]))->routines;
 
     $seconds === null ? expect($routines[1]['takes_s'])->toBeNull() : expect($routines[1]['takes_s'])->toBeAbout($seconds, 2e-3);
 })->with([

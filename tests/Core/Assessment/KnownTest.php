@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Known;
 use Brookstone\Core\Assessment\Remembered;
 use Brookstone\Core\Build\Build;
@@ -38,8 +38,8 @@ it('judges with what it knows as if it knew nothing, whatever changes', function
     $random = new Randomizer(new Mt19937($seed));
     $build = $build();
     [$offered, $asked] = [new Remembered, new Counting];
-    Assessor::proposed($build, null, null, $offered);
-    Assessor::atOnce($build, null, null, $asked);
+    BuildJudge::proposed($build, null, null, $offered);
+    BuildJudge::atOnce($build, null, null, $asked);
     $tried = 0;
     foreach ($random->shuffleArray(Changes::of($build->document)) as $change) {
         try {
@@ -48,8 +48,8 @@ it('judges with what it knows as if it knew nothing, whatever changes', function
             continue;
         }
         $of = "{$change['path']} is ".json_encode($change['value']);
-        expect(json_encode(Assessor::proposed($changed, null, null, $offered)))->toBe(json_encode(Assessor::proposed($changed)), $of)
-            ->and(json_encode(Assessor::atOnce($changed, null, null, $asked)))->toBe(json_encode(Assessor::atOnce($changed)), $of);
+        expect(json_encode(BuildJudge::proposed($changed, null, null, $offered)))->toBe(json_encode(BuildJudge::proposed($changed)), $of)
+            ->and(json_encode(BuildJudge::atOnce($changed, null, null, $asked)))->toBe(json_encode(BuildJudge::atOnce($changed)), $of);
         if (++$tried >= (int) (getenv('BROOKSTONE_RUNS') ?: 25)) {
             break;
         }
@@ -64,11 +64,11 @@ it('judges with what it knows as if it knew nothing, whatever changes', function
 it('sees what a motion is judged by besides itself', function (Closure $build, array $changes) {
     $build = $build();
     $known = new Remembered;
-    $before = Assessor::atOnce($build, null, null, $known);
+    $before = BuildJudge::atOnce($build, null, null, $known);
     $changed = Editor::apply($build, $changes);
-    $after = Assessor::atOnce($changed, null, null, $known);
+    $after = BuildJudge::atOnce($changed, null, null, $known);
 
-    expect(json_encode($after))->toBe(json_encode(Assessor::atOnce($changed)))->not->toBe(json_encode($before));
+    expect(json_encode($after))->toBe(json_encode(BuildJudge::atOnce($changed)))->not->toBe(json_encode($before));
 })->with([
     'that no routine moves it any more, which is then judged by how often its task says' => [fn (): Build => Builds::planted(['supplies.1.capacity_Ah' => 0.2, 'log' => []]), [['path' => 'routines', 'value' => []], ['path' => 'scenarios', 'value' => []]]],
     'the name of one that has the same motor' => [fn (): Build => Builds::example('sun-and-moon'), [['path' => 'motions.0.name', 'value' => 'Else']]],
@@ -78,9 +78,9 @@ it('sees what a motion is judged by besides itself', function (Closure $build, a
 it('judges again only the motion that an edit touches, and searches only what hangs together otherwise', function (array $changes, int $new) {
     $known = new Counting;
     $build = Builds::sound();
-    Assessor::atOnce($build, null, null, $known);
+    BuildJudge::atOnce($build, null, null, $known);
     expect($known->new)->toBe(4);
-    Assessor::atOnce(Editor::apply($build, $changes), null, null, $known);
+    BuildJudge::atOnce(Editor::apply($build, $changes), null, null, $known);
 
     expect($known->new - 4)->toBe($new);
 })->with([

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Assessment\MotionInBuild;
-use Brookstone\Core\Assessment\RoutineTimes;
+use Brookstone\Core\Assessment\Routine\RoutineTimes;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Simulation\RoutineRun;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Assessment\TimingTable;
+use Brookstone\Core\Assessment\Sheet\TimingTable;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Export\TimingFile;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Tests\Support\Builds;

@@ -43,7 +43,7 @@ it('keeps its examples as files that are read and written the same', function (s
 it('loads a motion one way only, where its task says so', function () {
     $build = fn (string $payload) => Builds::planted(['motions.2.mechanism.payload_kg' => 0.6, 'motions.2.task.payload' => $payload])->motions['lift'];
     $there = $build('there');
-    $facts = fn ($motion) => new Brookstone\Core\Assessment\MotionFigures($motion);
+    $facts = fn ($motion) => new Brookstone\Core\Assessment\Subject\MotionFigures($motion);
 
     expect($facts($there)->there()->static_peak_Nm)->toBeAbout(2 * $facts($there)->back()->static_peak_Nm)
         ->and($facts($build('back'))->there()->static_peak_Nm)->toBeAbout($facts($there)->back()->static_peak_Nm)
@@ -52,8 +52,8 @@ it('loads a motion one way only, where its task says so', function () {
 });
 
 it('takes longer where it meets something on the way', function () {
-    $free = new Brookstone\Core\Assessment\MotionFigures(Builds::sound()->motions['lift']);
-    $met = new Brookstone\Core\Assessment\MotionFigures(Builds::planted(['motions.2.segments' => [['name' => 'A flap', 'from' => 0.08, 'to' => 0.1, 'load_N' => 20.0]]])->motions['lift']);
+    $free = new Brookstone\Core\Assessment\Subject\MotionFigures(Builds::sound()->motions['lift']);
+    $met = new Brookstone\Core\Assessment\Subject\MotionFigures(Builds::planted(['motions.2.segments' => [['name' => 'A flap', 'from' => 0.08, 'to' => 0.1, 'load_N' => 20.0]]])->motions['lift']);
 
     expect($met->time('low', 'high'))->toBeGreaterThan((float) $free->time('low', 'high'))
         ->and($met->there()->worst_at)->toBeGreaterThanOrEqual(0.0799);

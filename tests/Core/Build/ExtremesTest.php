@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Error\InvalidInput;
@@ -11,7 +11,7 @@ use Tests\Support\Builds;
 
 it('judges and rehearses what is at the edge of what can be, in finite figures', function (string $name, string $path, mixed $value) {
     $build = Editor::apply(Builds::example($name), [['path' => $path, 'value' => $value]]);
-    $judged = Assessor::atOnce($build, null, Rehearsal::of($build));
+    $judged = BuildJudge::atOnce($build, null, Rehearsal::of($build));
 
     expect(json_encode($judged, JSON_THROW_ON_ERROR))->toContain('"verdict"');
 })->with([

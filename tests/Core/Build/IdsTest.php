@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Rehearsal\Rehearsal;
@@ -21,10 +21,10 @@ function renamed(string $was, string $is): Build
 }
 
 it('says the same of a build whatever its parts are called', function (string $is) {
-    $sound = Assessor::atOnce(Builds::sound(), null, Rehearsal::of(Builds::sound()));
+    $sound = BuildJudge::atOnce(Builds::sound(), null, Rehearsal::of(Builds::sound()));
     foreach (['lid', 'lift', 'main', 'button', 'show', 'pressed', 'open', 'wide', 'lid-shut', 'lift-high'] as $was) {
         $build = renamed($was, $is);
-        $judged = Assessor::atOnce($build, null, Rehearsal::of($build));
+        $judged = BuildJudge::atOnce($build, null, Rehearsal::of($build));
 
         expect([$was, $judged->verdict])->toBe([$was, $sound->verdict])->and($judged->says->text())->toBe($sound->says->text())
             ->and(Build::fromJson($build->toJson())->document)->toBe($build->document);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Rehearsal\Rehearsal;
@@ -25,7 +25,7 @@ function newlyNamed(array $document, Closure $is): Build
 function allThatIsSaid(Build $build): array
 {
     $rehearsal = Rehearsal::of($build);
-    $said = [Assessor::atOnce($build, null, $rehearsal)];
+    $said = [BuildJudge::atOnce($build, null, $rehearsal)];
     foreach ($build->routines as $routine) {
         $said[] = RoutineRun::of($build, $routine, array_values($build->scenarios)[0] ?? null);
         $said[] = array_map(fn (Step $step): Sentence => $step->says($build), iterator_to_array($routine->flat(), false));

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\DriveFigures;
-use Brookstone\Core\Assessment\DriveSheet;
-use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Assessment\MotionInBuild;
+use Brookstone\Core\Assessment\Sheet\DriveSheet;
+use Brookstone\Core\Assessment\Subject\DriveFigures;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Calculator\Calculators;
 use Brookstone\Core\Drive\BenchRatings;

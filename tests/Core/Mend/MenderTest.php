@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Assessment;
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessor;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
@@ -64,7 +65,7 @@ it('leaves nothing as bad by any mend that it offers, and the machine running', 
             foreach ($finding->fixes as $fix) {
                 $mended = Builds::mended($build, $fix);
                 $again = Rehearsal::of($mended);
-                $after = Assessor::proposed($mended, null, $again);
+                $after = BuildJudge::proposed($mended, null, $again);
                 $says = "of {$number}: {$fix->does->text()}";
                 $worse = array_filter(tally($after), fn (int $count, string $of): bool => $count > (tally($before)[$of] ?? 0), ARRAY_FILTER_USE_BOTH);
                 expect($worse)->toBe([], $says)
@@ -89,7 +90,7 @@ it('offers nothing before it is tried', function () {
     $build = Builds::planted(['supplies.0.max_A' => 1.5]);
     $fixes = fn (Assessment $assessment): int => count(array_merge(...array_map(fn (Finding $finding): array => $finding->fixes, $assessment->findings())));
 
-    expect(Assessor::atOnce($build)->tried)->toBeFalse()->and($fixes(Assessor::atOnce($build)))->toBe(0)->and(Assessor::atOnce($build)->mend)->toBeNull()
+    expect(BuildJudge::atOnce($build)->tried)->toBeFalse()->and($fixes(BuildJudge::atOnce($build)))->toBe(0)->and(BuildJudge::atOnce($build)->mend)->toBeNull()
         ->and(Assessor::assess($build)->tried)->toBeTrue()->and($fixes(Assessor::assess($build)))->toBeGreaterThan(1)->and(Assessor::assess($build)->mend)->not->toBeNull();
 });
 
@@ -144,7 +145,7 @@ it('brings with a choice what that needs', function () {
     expect($took->fix?->does->text())->toBe('Take W24-150; feed it from Servo rail, 6 V; put a switch at Closed; home Jaw onto Closed switch first; put a switch at Wide')
         ->and($took->brings)->toBeNull();
     $mended = Builds::mended($build, $took->fix ?? throw new LogicException);
-    expect(Assessor::proposed($mended, null, Rehearsal::of($mended))->faults())->toHaveCount(1)->each->toHaveProperty('code', 'proof.differs'); // measured with the servo
+    expect(BuildJudge::proposed($mended, null, Rehearsal::of($mended))->faults())->toHaveCount(1)->each->toHaveProperty('code', 'proof.differs'); // measured with the servo
 
     // What nothing makes good is said, and the choice stays what it is.
     $weak = $mender->completed(new Fix(new Sentence('Take S20'), [new Change('motions.0.drive', ['motor' => Builds::motor('S20 nylon'), 'supply' => 'servos'])]));

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Mend\Outlook;
 use Brookstone\Core\Rehearsal\Rehearsal;
@@ -12,7 +12,7 @@ function outlook(Build $build): Outlook
 {
     $rehearsed = Rehearsal::of($build);
 
-    return Outlook::of($build, Assessor::proposed($build, null, $rehearsed), $rehearsed);
+    return Outlook::of($build, BuildJudge::proposed($build, null, $rehearsed), $rehearsed);
 }
 
 it('finds what is worse', function (array $planted, string $says) {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Rehearsal\Day;
 use Brookstone\Core\Rehearsal\Rehearsal;
@@ -76,7 +76,7 @@ it('tells a battery from both sides of the days that are asked for', function ()
 
 it('adds up what routines beside one another ask of a supply, and not those that wait for each other', function () {
     $asked = function (float $gives_A, array $more = []): array {
-        $assessment = Assessor::proposed($build = Builds::planted(['log' => []] + Builds::beside($gives_A) + $more), null, Rehearsal::of($build));
+        $assessment = BuildJudge::proposed($build = Builds::planted(['log' => []] + Builds::beside($gives_A) + $more), null, Rehearsal::of($build));
 
         return [array_column($assessment->supplies, null, 'id')['main'], array_map(fn ($finding): string => $finding->says->text(), Builds::findings($assessment, 'routine.together_sags'))];
     };

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Rehearsal\Rehearsal;
 use Tests\Support\Builds;
@@ -28,7 +28,7 @@ it('holds a give-up against how long the step takes as rehearsed, not from an en
 });
 
 it('says nothing of give-up times before the rehearsals, and what it says then it said of none', function () {
-    $codes = fn (Build $build): array => Assessor::atOnce($build)->codes();
+    $codes = fn (Build $build): array => BuildJudge::atOnce($build)->codes();
 
     expect($codes(alittle(0.1)))->not->toContain('routine.give_up_short')->and($codes(alittle(60.0)))->not->toContain('routine.give_up_long')
         ->and(Rehearsal::of(alittle(0.1))->longestOfStep_s('show', 'steps.1'))->toBeNull();

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessor;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Rehearsal\Footing;
@@ -101,7 +101,7 @@ it('looks at the plain starts alone where all would take too long, and says so',
     $rehearsed = Rehearsal::of($build);
 
     expect($rehearsed->isWhole)->toBeFalse()->and(array_map(count(...), $rehearsed->performances))->each->toBeGreaterThan(0)
-        ->and(array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Assessor::atOnce($build, null, $rehearsed), 'routine.rehearsed_in_part')))->toContain('All rehearsals together would take longer than 2000 s: routines were run from power-on, and not from every other start.')
+        ->and(array_map(fn ($finding): string => $finding->says->text(), Builds::findings(BuildJudge::atOnce($build, null, $rehearsed), 'routine.rehearsed_in_part')))->toContain('All rehearsals together would take longer than 2000 s: routines were run from power-on, and not from every other start.')
         ->and(Rehearsal::of(Builds::sound())->isWhole)->toBeTrue();
 });
 
@@ -145,7 +145,7 @@ it('does not tell again what follows from a fault that is told already', functio
 
 it('gives a first answer that it does not take back', function () {
     foreach ([Builds::sound(), Builds::demo('heron-wharf'), Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]])] as $build) {
-        [$first, $whole] = [Assessor::atOnce($build), Builds::assessed($build)];
+        [$first, $whole] = [BuildJudge::atOnce($build), Builds::assessed($build)];
         expect($first->rehearsed)->toBeFalse()->and(array_diff($first->codes(), $whole->codes()))->toBe([])->and($whole->verdict->rank())->toBeGreaterThanOrEqual($first->verdict->rank());
     }
 });

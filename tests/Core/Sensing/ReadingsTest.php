@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\ReadingsSheet;
+use Brookstone\Core\Assessment\Sensing\ReadingsSheet;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Sensing\Readings;
 use Tests\Support\Builds;

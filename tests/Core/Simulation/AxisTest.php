@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Parts\Stops;
 use Brookstone\Core\Routine\StepFailed;
 use Brookstone\Core\Simulation\Axis;

@@ -100,7 +100,7 @@ it('reckons the heat of a stall with the current of its command', function () {
 it('moves a stepper in the time of its ramp: told, tabled and run alike', function (float $to) {
     $build = stepped(['motions.0.places.2' => ['id' => 'part', 'name' => 'Part', 'at' => $to], 'routines.1.steps.0.place' => 'part']);
     $lid = $build->motions['lid'];
-    $told = (new Brookstone\Core\Assessment\MotionFigures($lid))->time('shut', 'part');
+    $told = (new Brookstone\Core\Assessment\Subject\MotionFigures($lid))->time('shut', 'part');
     $axis = new Axis($lid, 0.0, 0.0);
     $axis->isFoundAt('shut');
     $axis->follow($to, 1.0);

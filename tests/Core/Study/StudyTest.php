@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Assessment\MotionInBuild;
-use Brookstone\Core\Assessment\StopsSheet;
+use Brookstone\Core\Assessment\Sheet\StopsSheet;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Severity;

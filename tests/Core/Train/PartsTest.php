@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\MotionFigures;
-use Brookstone\Core\Assessment\MotionInBuild;
-use Brookstone\Core\Assessment\PlayTaken;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Assessment\Train\PlayTaken;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Train\RoundBelt;
 use Brookstone\Core\Train\Stages;
