@@ -92,7 +92,7 @@ final class StudyWork
         if ($kind === 'states') {
             $reached = Search::of($build, Search::FULL);
 
-            return [['states' => $reached->states, 'complete' => $reached->complete, 'found' => count($reached->found)]];
+            return [['states' => $reached->states, 'complete' => $reached->complete, 'found' => count($reached->conflicts)]];
         }
         $routine = $this->routine($build, $asked);
         if ($kind === 'drift') {

@@ -11,6 +11,7 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Error\InvalidInput;
+use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Parts\LimitSwitch;
@@ -213,8 +214,9 @@ final readonly class Build extends Inventory
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */
     public function recordAt(string $path): ?array
     {
-        [$list, $i] = [...explode('.', $path), '', ''];
-        $record = is_array($this->document[$list] ?? null) ? $this->document[$list][$i] ?? null : null;
+        $at = DocumentPath::of($path);
+        $list = $this->document[$at->key(0)] ?? null;
+        $record = is_array($list) ? $list[$at->key(1) ?? ''] ?? null : null;
 
         return is_array($record) ? $record : null;
     }

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Mend;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Finding\Sentence;
 
 /**
@@ -49,6 +50,6 @@ final class MendAll
     /** Of the motion, routine or sensor that a place lies in. */
     private static function nameAt(Build $build, string $place): string
     {
-        return Sentence::quote($build->recordAt($place)['name'] ?? ucfirst(explode('.', $place)[0]));
+        return Sentence::quote($build->recordAt($place)['name'] ?? ucfirst((string) DocumentPath::of($place)->key(0)));
     }
 }

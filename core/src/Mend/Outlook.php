@@ -6,6 +6,7 @@ namespace Brookstone\Core\Mend;
 
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
@@ -137,9 +138,9 @@ final readonly class Outlook
     /** By its code and by what stands at its place: a motion, a routine, a sensor. */
     private static function key(Build $build, Finding $finding): string
     {
-        [$list, $i] = [...explode('.', $finding->place), '', ''];
+        $place = DocumentPath::of($finding->place);
 
-        return "{$finding->code} {$list} ".($build->recordAt($finding->place)['id'] ?? $i);
+        return "{$finding->code} {$place->key(0)} ".($build->recordAt($finding->place)['id'] ?? $place->key(1));
     }
 
     /** @return array<string, Course> */

@@ -52,7 +52,7 @@ final class Motions
     /** @var array<int, array<int, array{array<string, string>, array<string, bool>}>> what conditions tell: at which places motions are, and what selectors hold */
     private array $told = [];
 
-    /** @var list<array{string, string, string}> what is wrong with the moves that began since this was emptied: code, path, what */
+    /** @var list<Conflict> what is wrong with the moves that began since this was emptied */
     public array $wrong = [];
 
     public function __construct(private readonly StepGraph $program, private readonly Layout $layout)
@@ -195,7 +195,7 @@ final class Motions
         foreach ($state->threads as $other) {
             $moves = $this->program->nodes[$other]->motion;
             if ($moves !== null && $other !== $at && ($moves === $id || in_array($moves, $partners, true))) {
-                $this->wrong[] = [$moves === $id ? 'same_motion' : 'same_motor', $node->path, "{$moves} {$this->program->nodes[$other]->path}"];
+                $this->wrong[] = new Conflict($moves === $id ? 'same_motion' : 'same_motor', $node->path, $moves, $this->program->nodes[$other]->path);
             }
         }
         foreach ($partners as $partner) {
@@ -203,14 +203,14 @@ final class Motions
                 $state = $this->put($state, $partner, $this->whereabouts($state, $partner)->along(1, $this->travels[$partner])->forgotten($this->whereabouts($state, $partner)->known));
             }
             if ($this->isDriven($state, $partner)) {
-                $this->wrong[] = ['same_motor', $node->path, $partner.' '];
+                $this->wrong[] = new Conflict('same_motor', $node->path, $partner);
             }
         }
         if (isset($this->selectors[$id]) && $state->slots[$this->selectors[$id][0]] !== $this->selectors[$id][1]) {
-            $this->wrong[] = ['not_coupled', $node->path, $id];
+            $this->wrong[] = new Conflict('not_coupled', $node->path, $id);
         }
         if (isset($this->gates[$id]) && $state->slots[$this->gates[$id]] === 1) {
-            $this->wrong[] = ['no_power', $node->path, $id];
+            $this->wrong[] = new Conflict('no_power', $node->path, $id);
         }
         if ($this->isDriven($state, $id)) {
             $state = $this->halted($state, $id); // it is on its way somewhere
@@ -240,9 +240,9 @@ final class Motions
         }
         $byTime = $motion->positioning->isTimed() && $move->onto === null && ($move->by !== null || $move->endsAt !== null);
         if (! $from->known && ! $move->seeks) {
-            $this->wrong[] = ['not_known', $node->path, $motion->id];
+            $this->wrong[] = new Conflict('not_known', $node->path, $motion->id);
         } elseif ($from->known && $from->at === null && $byTime) {
-            $this->wrong[] = ['place_lost', $node->path, $motion->id];
+            $this->wrong[] = new Conflict('place_lost', $node->path, $motion->id);
         }
     }
 
@@ -275,7 +275,7 @@ final class Motions
         }
         $to = round($from->at + $by, 6);
         if ($to < ($motion->stops->hard_low ?? -INF) - 1e-9 || $to > ($motion->stops->hard_high ?? INF) + 1e-9) {
-            $this->wrong[] = ['past_end', $node->path, "{$motion->id} {$to}"];
+            $this->wrong[] = new Conflict('past_end', $node->path, $motion->id, to: $to);
 
             return $from->along($by <=> 0.0, $travel);
         }

@@ -34,7 +34,7 @@ final class Search
     /** @var array<int, array<string, int>> of each rule, the motions that it is about: 2 what must never be, 1 while what */
     private array $about = [];
 
-    /** @var array<string, array{string, list<string>}> found: code, what and how it came about, by code and path */
+    /** @var array<string, Conflict> each once */
     private array $found = [];
 
     /** @var array<string, int> the number of each state, in the order in which they were met */
@@ -114,8 +114,8 @@ final class Search
 
     private function reach(State $state, int $event, ?State $from = null): void
     {
-        foreach ($this->motions->wrong as [$code, $path, $what]) {
-            $this->finds($code, $path, $what, $this->now);
+        foreach ($this->motions->wrong as $conflict) {
+            $this->finds($conflict, $this->now);
         }
         $this->motions->wrong = [];
         $key = $state->key();
@@ -129,7 +129,7 @@ final class Search
         $this->beside($state);
         foreach (array_values($this->build->rules) as $i => $rule) {
             if ($this->knowledge->truth($rule->never, $state) !== Knowledge::FALSE && ($rule->while === null || $this->knowledge->truth($rule->while, $state) !== Knowledge::FALSE)) {
-                $this->finds('rule', "rules.{$i}", $rule->id.' '.$this->culprit($i, $state, $from), $number);
+                $this->finds(new Conflict('rule', $this->culprit($i, $state, $from), $rule->id), $number);
             }
         }
     }
@@ -172,9 +172,9 @@ final class Search
      *
      * @param  State|null  $from  the state before
      */
-    private function culprit(int $rule, State $state, ?State $from): string
+    private function culprit(int $rule, State $state, ?State $from): ?string
     {
-        $best = ['', -1];
+        $best = [null, -1];
         foreach ($state->threads as $at) {
             $node = $this->program->nodes[$at];
             $about = $node->motion === null ? 0 : $this->about[$rule][$node->motion] ?? 0;
@@ -186,36 +186,37 @@ final class Search
     }
 
     /** @param  int  $in  the state that this is found in, or while it is gone on from */
-    private function finds(string $code, string $path, string $what, int $in): void
+    private function finds(Conflict $conflict, int $in): void
     {
-        $this->found[$code === 'rule' ? "rule {$what}" : "{$code} {$path}"] ??= [$code, [$path, $what, ...$this->story($in)]];
+        $this->found[$conflict->key()] ??= $conflict->after($this->story($in));
     }
 
-    /** @return list<string> what happened on the way to a state, at most the last few */
+    /** @return list<Happening> what happened on the way to a state, at most the last few */
     private function story(int $number): array
     {
         $story = [];
         for (; $number >= 0 && count($story) < self::STORY; $number = $this->from[$number]) {
-            $words = $this->words($this->event[$number]);
-            if ($words !== '') {
-                array_unshift($story, $words);
+            $happened = $this->happened($this->event[$number]);
+            if ($happened !== null) {
+                array_unshift($story, $happened);
             }
         }
 
         return $story;
     }
 
-    private function words(int $event): string
+    /** null where it is nothing to tell: branches have come together */
+    private function happened(int $event): ?Happening
     {
         if ($event < 0) {
-            return 'the power comes on';
+            return new Happening('power_on');
         }
         $n = intdiv($event, 3);
 
         return match ($event % 3) {
-            Walk::STARTS => $this->program->routines[$n]->named().' starts',
-            Walk::GIVES_UP => "{$this->program->nodes[$n]->path} gives up",
-            default => $this->program->nodes[$n]->kind === Node::FORK ? '' : $this->program->nodes[$n]->path,
+            Walk::STARTS => new Happening('starts', $this->program->routines[$n]->id),
+            Walk::GIVES_UP => new Happening('gives_up', $this->program->nodes[$n]->path),
+            default => $this->program->nodes[$n]->kind === Node::FORK ? null : new Happening('ends', $this->program->nodes[$n]->path),
         };
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Dynamics\Ledger;
 use Brookstone\Core\Dynamics\Plant;
+use Brookstone\Core\Reach\Conflict;
+use Brookstone\Core\Reach\Happening;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Simulation\RoutineRun;
@@ -96,7 +98,7 @@ it('finds what only an order of events brings about, and tells how', function ()
     ]];
     $found = Search::of(Builds::planted($rule + $routines(false)))->of('rule');
 
-    expect($found)->toHaveCount(1)->and($found[0])->toContain('{"A"} starts', '{"B"} starts')
+    expect($found)->toHaveCount(1)->and(array_map(fn (Happening $each): array => [$each->what, $each->of], $found[0]->story))->toContain(['starts', 'a'], ['starts', 'b'])
         ->and(Search::of(Builds::planted($routines(false)))->of('rule'))->toBe([])
         // Being alone is about the same things: these two are not.
         ->and(Search::of(Builds::planted($rule + $routines(true)))->of('rule'))->toHaveCount(1);
@@ -116,7 +118,7 @@ it('knows how far amounts have led', function (array $by, bool $broken) {
         'routines.0.steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low']], // nothing gives up: what has given up may stand anywhere
     ]);
     // While it moves it may be anywhere: what is asked here is whether it comes to rest there.
-    $rests = array_filter(Search::of($build)->of('rule'), fn (array $found): bool => $found[1] === 'r ');
+    $rests = array_filter(Search::of($build)->of('rule'), fn (Conflict $found): bool => $found->path === null);
 
     expect($rests !== [])->toBe($broken);
 })->with([[[0.03], false], [[0.03, 0.02], true], [[0.08, -0.03], true], [[0.03, 0.03], false]]);
@@ -124,7 +126,7 @@ it('knows how far amounts have led', function (array $by, bool $broken) {
 it('knows what has no power, until it is given back', function (array $between, array $found) {
     $reached = Search::of(Builds::planted(['routines.1.steps' => [['do' => 'power', 'motion' => 'lift', 'state' => 'off'], ...$between, ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]]]));
 
-    expect(array_column($reached->of('no_power'), 1))->toBe($found);
+    expect(array_column($reached->of('no_power'), 'about'))->toBe($found);
 })->with([
     'never' => [[], ['lift']],
     'by itself' => [[['do' => 'power', 'motion' => 'lift', 'state' => 'on']], []],
@@ -136,7 +138,7 @@ it('knows what has no power, until it is given back', function (array $between, 
 it('tells of a rule which step breaks it: what never must be, or what it must not be while', function () {
     $rule = ['rules' => [['id' => 'r', 'name' => 'Never the lift while the lid moves', 'never' => ['test' => 'moving', 'motion' => 'lift'], 'while' => ['test' => 'moving', 'motion' => 'lid']]]];
     $branches = [[['do' => 'wait', 'for_s' => 1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]], [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 9]]];
-    $at = fn (array $branches): array => array_map(fn (array $found): string => substr($found[1], 2), Search::of(Builds::planted($rule + ['routines' => [['id' => 'a', 'name' => 'A', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'together', 'branches' => $branches]]]]]))->of('rule'));
+    $at = fn (array $branches): array => array_map(fn (Conflict $found): ?string => $found->path, Search::of(Builds::planted($rule + ['routines' => [['id' => 'a', 'name' => 'A', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'together', 'branches' => $branches]]]]]))->of('rule'));
 
     expect($at($branches))->toBe(['routines.0.steps.0.branches.0.1'])
         // The other way round the lid begins while the lift is on its way.
@@ -190,7 +192,7 @@ it('never sees a rule about positions broken in a run where it found that it can
         $reached = Search::of($build, 20_000);
         $trace = RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed'], lean: true);
         $told = count(array_filter($trace['mishaps'], fn (array $mishap): bool => $mishap['kind'] === 'rule'));
-        if ($reached->complete && array_diff(array_column($reached->found, 0), ['place_lost', 'not_known']) === []) { // what is moved by mistake is told elsewhere
+        if ($reached->complete && array_diff(array_column($reached->conflicts, 'code'), ['place_lost', 'not_known']) === []) { // what is moved by mistake is told elsewhere
             $safe++;
             expect($told)->toBe(0, "seed {$seed}");
         }
@@ -245,8 +247,8 @@ it('searches what is done when something fails, and only where something can', f
     $opens = [['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 1], ['do' => 'stop', 'motion' => 'lid']];
 
     // What gave up on its way home stands anywhere: to go by time from there is to go from nowhere.
-    expect(array_column(searched($lift(5.0), fails: $moves)->of('place_lost'), 0))->toBe(['routines.1.if_fails.0'])
+    expect(array_column(searched($lift(5.0), fails: $moves)->of('place_lost'), 'path'))->toBe(['routines.1.if_fails.0'])
         ->and(searched($lift(null), fails: $moves)->of('place_lost'))->toBe([])
         // A rule that only those steps break.
-        ->and(array_column(searched($lift(5.0), $rule, $opens)->of('rule'), 1))->toContain('r routines.1.if_fails.0')->and(array_column(searched($lift(null), $rule, $opens)->of('rule'), 1))->not->toContain('r routines.1.if_fails.0');
+        ->and(array_column(searched($lift(5.0), $rule, $opens)->of('rule'), 'path'))->toContain('routines.1.if_fails.0')->and(array_column(searched($lift(null), $rule, $opens)->of('rule'), 'path'))->not->toContain('routines.1.if_fails.0');
 });

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment\Routine;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Routine\Step;
 
 /** Steps that follow one another and could be done beside each other. */
@@ -18,8 +19,8 @@ final class Neighbours
      */
     public static function next(Build $build, array $steps, string $path): ?Step
     {
-        $in = substr($path, 0, (int) strrpos($path, '.'));
-        $next = $steps["{$in}.".((int) substr($path, strlen($in) + 1) + 1)] ?? null;
+        $at = DocumentPath::of($path);
+        $next = $steps["{$at->parent()}.".($at->index() + 1)] ?? null;
 
         if ($next === null || str_starts_with($path, 'if_fails')) {
             return null;
@@ -32,11 +33,10 @@ final class Neighbours
     /** That step and the next, beside each other. */
     public static function beside(Build $build, int $routine, string $path): Change
     {
-        $in = substr($path, 0, (int) strrpos($path, '.'));
-        $i = (int) substr($path, strlen($in) + 1);
-        $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $build->document['routines'][$routine]);
-        $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$list[$i]], [$list[$i + 1]]]];
+        $at = DocumentPath::of("routines.{$routine}.{$path}");
+        $next = DocumentPath::of("{$at->parent()}.".($at->index() + 1));
+        $together = ['do' => 'together', 'until' => 'all', 'branches' => [[$at->in($build->document)], [$next->in($build->document)]]];
 
-        return new Change("routines.{$routine}.{$in}", [...array_slice($list, 0, $i), $together, ...array_slice($list, $i + 2)]);
+        return $at->replaced($build->document, [$together], 2);
     }
 }

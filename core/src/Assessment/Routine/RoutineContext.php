@@ -6,7 +6,7 @@ namespace Brookstone\Core\Assessment\Routine;
 
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -139,13 +139,11 @@ final class RoutineContext
         $this->add($routine, new Finding($code, $severity, $place, new Sentence($says, $values), $fixes), $motion);
     }
 
-    /** @return list<array<string, mixed>> the list of steps at a path, as the document has it */
+    /** @return array<array-key, mixed> the steps, or the step, at a path, as the document has it */
     public function stepsAt(string $path): array
     {
-        $found = $this->build->document;
-        foreach (explode('.', $path) as $key) {
-            $found = $found[$key];
-        }
+        $found = DocumentPath::of($path)->in($this->build->document);
+        assert(is_array($found));
 
         return $found;
     }
@@ -173,10 +171,7 @@ final class RoutineContext
      */
     public function before(string $path, array $step, Sentence $says): Fix
     {
-        [$list, $index] = [substr($path, 0, (int) strrpos($path, '.')), (int) substr($path, (int) strrpos($path, '.') + 1)];
-        $steps = $this->stepsAt($list);
-
-        return new Fix($says, [new Change($list, [...array_slice($steps, 0, $index), $step, ...array_slice($steps, $index)])]);
+        return new Fix($says, [DocumentPath::of($path)->replaced($this->build->document, [$step], 0)]);
     }
 
     /**
@@ -186,9 +181,8 @@ final class RoutineContext
      */
     public function after(string $path, array $step, Sentence $says): Fix
     {
-        [$list, $index] = [substr($path, 0, (int) strrpos($path, '.')), (int) substr($path, (int) strrpos($path, '.') + 1)];
-        $steps = $this->stepsAt($list);
+        $at = DocumentPath::of($path);
 
-        return new Fix($says, [new Change($list, [...array_slice($steps, 0, $index + 1), $step, ...array_slice($steps, $index + 1)])]);
+        return new Fix($says, [$at->replaced($this->build->document, [$at->in($this->build->document), $step])]);
     }
 }

@@ -12,12 +12,15 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Reach\Conflict;
+use Brookstone\Core\Reach\Happening;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
@@ -39,15 +42,14 @@ final readonly class RoutineReach
     public function check(): void
     {
         $routines = array_values($this->build->routines);
-        $of = fn (string $path): Routine => $routines[(int) explode('.', $path)[1]];
-        $this->known($of);
-        $this->claimed($of);
-        $this->coupled($of);
+        $this->known();
+        $this->claimed();
+        $this->coupled();
         $this->changesNothing($routines);
-        $this->powered($of);
-        $this->within($of);
-        foreach ($this->reached->of('rule') as $found) {
-            $this->broken($found, $routines);
+        $this->powered();
+        $this->within();
+        foreach ($this->reached->of('rule') as $conflict) {
+            $this->broken($conflict);
         }
         foreach ($this->reached->unreached as $path => $i) {
             if (! $this->startsNever($routines[$i]) && ! str_contains($path, 'if_fails')) {
@@ -57,7 +59,7 @@ final readonly class RoutineReach
             }
         }
         foreach ($this->reached->endless as $path) {
-            $this->context->find($of($path), 'routine.calls_itself', Severity::Fails, $path, 'This leads back to where it came from: the routines call each other without end.', [], [$this->without($path)]);
+            $this->context->find($this->routineOf($path), 'routine.calls_itself', Severity::Fails, $path, 'This leads back to where it came from: the routines call each other without end.', [], [$this->without($path)]);
         }
         if (! $this->reached->complete && $routines !== []) {
             $this->context->find($routines[0], 'routine.search_bound', Severity::Note, 'routines', 'The search of everything that can happen was ended after {states} states: what is said of two things at once, of rules and of steps that nothing gets to is not complete.', ['states' => Quantity::number($this->reached->states)]);
@@ -69,44 +71,42 @@ final readonly class RoutineReach
 
     /**
      * Whether it is known where a move begins.
-     *
-     * @param  \Closure(string): Routine  $of  the routine that a path lies in
      */
-    private function known(\Closure $of): void
+    private function known(): void
     {
         $lost = [];
-        foreach ($this->reached->of('not_known') as [$path, $motion]) {
-            $lost["{$of($path)->id} {$motion}"] ??= true;
-            if ($lost["{$of($path)->id} {$motion}"] === true) {
-                $lost["{$of($path)->id} {$motion}"] = $path; // the first step of a routine is enough
+        foreach ($this->reached->of('not_known') as $conflict) {
+            [$path, $motion] = [(string) $conflict->path, $conflict->about];
+            $lost["{$this->routineOf($path)->id} {$motion}"] ??= true;
+            if ($lost["{$this->routineOf($path)->id} {$motion}"] === true) {
+                $lost["{$this->routineOf($path)->id} {$motion}"] = $path; // the first step of a routine is enough
                 $name = $this->build->motions[$motion]->named();
-                $this->context->find($of($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before it has been homed: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
+                $this->context->find($this->routineOf($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before it has been homed: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
             }
         }
-        foreach ($this->reached->of('place_lost') as [$path, $motion]) {
+        foreach ($this->reached->of('place_lost') as $conflict) {
+            [$path, $motion] = [(string) $conflict->path, $conflict->about];
             $name = $this->build->motions[$motion]->named();
-            $this->context->find($of($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
+            $this->context->find($this->routineOf($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
         }
     }
 
     /**
      * Whether anybody else moves the same thing, or has its motor.
-     *
-     * @param  \Closure(string): Routine  $of
      */
-    private function claimed(\Closure $of): void
+    private function claimed(): void
     {
-        foreach ($this->reached->of('same_motion') as [$path, $what]) {
-            [$motion, $other] = explode(' ', $what, 2);
-            $this->context->find($of($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($of($path), $other === '' ? null : $of($other)), $motion);
+        foreach ($this->reached->of('same_motion') as $conflict) {
+            [$path, $motion, $other] = [(string) $conflict->path, $conflict->about, (string) $conflict->with];
+            $this->context->find($this->routineOf($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($this->routineOf($path), $other === '' ? null : $this->routineOf($other)), $motion);
         }
-        foreach ($this->reached->of('same_motor') as [$path, $what]) {
-            [$moved, $other] = explode(' ', $what, 2);
+        foreach ($this->reached->of('same_motor') as $conflict) {
+            [$path, $moved, $other] = [(string) $conflict->path, $conflict->about, (string) $conflict->with];
             $step = $this->stepAt($path);
             $motion = $step?->motion() ?? $moved;
             $words = $other === '' ? 'may still be powered' : "may be moved by “{$this->context->sentence($other)}”";
-            $this->context->find($of($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} and {$this->build->motions[$moved]->named()} are moved by one motor, and {$this->build->motions[$moved]->named()} {$words} when this begins: only one of them can have it.", [], [
-                ...$this->alone($of($path), $other === '' ? null : $of($other)),
+            $this->context->find($this->routineOf($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} and {$this->build->motions[$moved]->named()} are moved by one motor, and {$this->build->motions[$moved]->named()} {$words} when this begins: only one of them can have it.", [], [
+                ...$this->alone($this->routineOf($path), $other === '' ? null : $this->routineOf($other)),
                 ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->named()} first"))] : []),
             ], $motion);
         }
@@ -127,17 +127,16 @@ final readonly class RoutineReach
 
     /**
      * Whether a move may find its power switched off.
-     *
-     * @param  \Closure(string): Routine  $of
      */
-    private function powered(\Closure $of): void
+    private function powered(): void
     {
         $told = [];
-        foreach ($this->reached->of('no_power') as [$path, $motion]) {
-            if (! isset($told["{$of($path)->id} {$motion}"])) {
-                $told["{$of($path)->id} {$motion}"] = true;
+        foreach ($this->reached->of('no_power') as $conflict) {
+            [$path, $motion] = [(string) $conflict->path, $conflict->about];
+            if (! isset($told["{$this->routineOf($path)->id} {$motion}"])) {
+                $told["{$this->routineOf($path)->id} {$motion}"] = true;
                 $name = $this->build->motions[$motion]->named();
-                $this->context->find($of($path), 'routine.no_power', Severity::Fails, $path, "The power of {$name} may be switched off here: then the step refuses.", [], [
+                $this->context->find($this->routineOf($path), 'routine.no_power', Severity::Fails, $path, "The power of {$name} may be switched off here: then the step refuses.", [], [
                     $this->context->before($path, ['do' => 'power', 'motion' => $motion, 'state' => 'on', 'settle_s' => self::SETTLE_S], new Sentence("Switch the power of {$name} on first")),
                 ], $motion);
             }
@@ -146,18 +145,16 @@ final readonly class RoutineReach
 
     /**
      * Whether a move by an amount may go past a hard stop.
-     *
-     * @param  \Closure(string): Routine  $of
      */
-    private function within(\Closure $of): void
+    private function within(): void
     {
-        foreach ($this->reached->of('past_end') as [$path, $what]) {
-            [$motion, $to] = explode(' ', $what, 2);
+        foreach ($this->reached->of('past_end') as $conflict) {
+            [$path, $motion, $to] = [(string) $conflict->path, $conflict->about, (float) $conflict->to];
             $unit = $this->build->motions[$motion]->unit();
             $stops = $this->build->motions[$motion]->stops;
-            $stop = $stops->hard_high !== null && (float) $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
-            $this->context->find($of($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->named()} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity((float) $to), 'stop' => $unit->quantity($stop)], [
-                ...$this->smaller($path, $this->build->motions[$motion], (float) $to, $stop), $this->without($path),
+            $stop = $stops->hard_high !== null && $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
+            $this->context->find($this->routineOf($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->named()} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity($to), 'stop' => $unit->quantity($stop)], [
+                ...$this->smaller($path, $this->build->motions[$motion], $to, $stop), $this->without($path),
             ], $motion);
         }
     }
@@ -170,19 +167,18 @@ final readonly class RoutineReach
 
     /**
      * Moves of a shared motor that its selector may not hold: of each routine and motion the first.
-     *
-     * @param  \Closure(string): Routine  $of
      */
-    private function coupled(\Closure $of): void
+    private function coupled(): void
     {
         $told = [];
-        foreach ($this->reached->of('not_coupled') as [$path, $motion]) {
-            if (isset($told["{$of($path)->id} {$motion}"])) {
+        foreach ($this->reached->of('not_coupled') as $conflict) {
+            [$path, $motion] = [(string) $conflict->path, $conflict->about];
+            if (isset($told["{$this->routineOf($path)->id} {$motion}"])) {
                 continue;
             }
-            $told["{$of($path)->id} {$motion}"] = true;
+            $told["{$this->routineOf($path)->id} {$motion}"] = true;
             $name = $this->build->motions[$motion]->named();
-            $this->context->find($of($path), 'routine.not_changed_over', Severity::Fails, $path, "{$name} has its motor through a selector, and that may still hold another here; after power-on nobody knows which.", [], [
+            $this->context->find($this->routineOf($path), 'routine.not_changed_over', Severity::Fails, $path, "{$name} has its motor through a selector, and that may still hold another here; after power-on nobody knows which.", [], [
                 $this->context->before($path, ['do' => 'change_over', 'motion' => $motion, 'takes_s' => self::CHANGE_OVER_S], new Sentence("Change over to {$name} first")),
             ], $motion);
         }
@@ -220,30 +216,27 @@ final readonly class RoutineReach
         }
     }
 
-    /**
-     * @param  list<string>  $found
-     * @param  list<Routine>  $routines
-     */
-    private function broken(array $found, array $routines): void
+    private function broken(Conflict $conflict): void
     {
-        [$id, $culprit] = explode(' ', $found[1], 2);
-        $rule = $this->build->rules[$id];
-        $last = null;
-        $story = [];
-        foreach (array_slice($found, 2) as $each) {
-            [$path] = explode(' ', $each, 2);
-            $gives = str_ends_with($each, ' gives up') ? ' gives up' : ' ends';
-            if (str_starts_with($each, 'routines.')) {
-                $last = $path;
-                $story[] = "“{$this->context->sentence($path)}”{$gives}";
-            } else {
-                $story[] = $each;
-            }
-        }
+        $rule = $this->build->rules[$conflict->about];
+        $steps = array_filter($conflict->story, fn (Happening $each): bool => in_array($each->what, ['ends', 'gives_up'], true));
+        $last = array_key_last($steps) === null ? null : $steps[array_key_last($steps)]->of;
         $says = $rule->says($this->build);
-        $step = $culprit === '' ? null : $culprit;
-        $routine = $step === null ? ($last === null ? $routines[0] : $routines[(int) explode('.', $last)[1]]) : $routines[(int) explode('.', $step)[1]];
-        $this->context->find($routine, 'routine.rule_broken', Severity::Fails, $step ?? $found[0], "The rule {$rule->named()} can be broken, {$says->template}: ".implode('; ', array_slice($story, -4)).'.', $says->values, $step === null || $rule->while === null ? [] : $this->guard($rule, $step));
+        $at = 'rules.'.array_search($rule->id, array_keys($this->build->rules), true);
+        $in = $conflict->path ?? $last;
+        $this->context->find($in === null ? array_values($this->build->routines)[0] : $this->routineOf($in), 'routine.rule_broken', Severity::Fails, $conflict->path ?? $at,
+            "The rule {$rule->named()} can be broken, {$says->template}: ".implode('; ', array_map($this->happened(...), array_slice($conflict->story, -4))).'.', $says->values,
+            $conflict->path === null || $rule->while === null ? [] : $this->guard($rule, $conflict->path));
+    }
+
+    private function happened(Happening $happening): string
+    {
+        return match ($happening->what) {
+            'power_on' => 'the power comes on',
+            'starts' => $this->build->routineNamed((string) $happening->of).' starts',
+            'gives_up' => "“{$this->context->sentence((string) $happening->of)}” gives up",
+            default => "“{$this->context->sentence((string) $happening->of)}” ends",
+        };
     }
 
     /** @return list<Fix> what must be out of the way goes there first */
@@ -264,14 +257,12 @@ final readonly class RoutineReach
     /** @return list<Fix> the step only if the rule does not forbid it, otherwise a fault */
     private function guard(Rule $rule, string $path): array
     {
-        $list = substr($path, 0, (int) strrpos($path, '.'));
-        $index = (int) substr($path, (int) strrpos($path, '.') + 1);
-        $steps = $this->context->stepsAt($list);
+        $at = DocumentPath::of($path);
         $ruleAt = (int) array_search($rule->id, array_keys($this->build->rules), true);
         $while = $this->build->document['rules'][$ruleAt]['while'];
-        $choose = ['do' => 'choose', 'if' => ['test' => 'not', 'that' => $while], 'then' => [$steps[$index]], 'otherwise' => [['do' => 'fault', 'message' => "rule: {$rule->name}"]]];
+        $choose = ['do' => 'choose', 'if' => ['test' => 'not', 'that' => $while], 'then' => [$at->in($this->build->document)], 'otherwise' => [['do' => 'fault', 'message' => "rule: {$rule->name}"]]];
 
-        return [...$this->first($rule->while, $path), new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'), [new Change($list, [...array_slice($steps, 0, $index), $choose, ...array_slice($steps, $index + 1)])])];
+        return [...$this->first($rule->while, $path), new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'), [$at->replaced($this->build->document, [$choose])])];
     }
 
     /** @return list<Fix> in the routine itself, and when the power comes on */
@@ -287,7 +278,7 @@ final readonly class RoutineReach
         }
         $time = $subject->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
         $step = $subject->motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time));
-        $i = (int) explode('.', $path)[1];
+        $i = (int) DocumentPath::of($path)->key(1);
         $first = "routines.{$i}.steps.0";
 
         $says = $added === [] ? "Home {$subject->motion->named()} onto {$home->named()} first" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->named()} onto it first";
@@ -334,12 +325,7 @@ final readonly class RoutineReach
 
     private function without(string $path): Fix
     {
-        $list = substr($path, 0, (int) strrpos($path, '.'));
-        $index = (int) substr($path, (int) strrpos($path, '.') + 1);
-        $steps = $this->context->stepsAt($list);
-        unset($steps[$index]);
-
-        return new Fix(new Sentence('Take this step out'), [new Change($list, array_values($steps))]);
+        return new Fix(new Sentence('Take this step out'), [DocumentPath::of($path)->replaced($this->build->document, [])]);
     }
 
     /** @return list<Fix> a smaller portion of its travel at a time: no further than to its outermost place */
@@ -360,8 +346,12 @@ final readonly class RoutineReach
 
     private function stepAt(string $path): ?Step
     {
-        [, $i, $rest] = explode('.', $path, 3);
+        return $this->routineOf($path)->stepAt(substr($path, strlen('routines.'.DocumentPath::of($path)->key(1).'.')));
+    }
 
-        return array_values($this->build->routines)[(int) $i]->stepAt($rest);
+    /** The routine that a path lies in. */
+    private function routineOf(string $path): Routine
+    {
+        return array_values($this->build->routines)[(int) DocumentPath::of($path)->key(1)];
     }
 }

@@ -7,7 +7,7 @@ namespace Brookstone\Core\Assessment\Routine;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Dynamics\MotionRun;
 use Brookstone\Core\Dynamics\Plant;
-use Brookstone\Core\Finding\Change;
+use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\LimitSwitch;
@@ -48,17 +48,17 @@ final class SlowApproach
             return null;
         }
         $for = floor(100 * $fast->time_s) / 100;
-        $in = substr($path, 0, (int) strrpos($path, '.'));
-        $at = (int) substr($path, strlen($in) + 1);
-        $list = array_reduce(explode('.', $in), fn (array $place, string $key): array => $place[$key], $build->document['routines'][$i]);
+        $at = DocumentPath::of("routines.{$i}.{$path}");
+        $written = $at->in($build->document);
+        assert(is_array($written));
         $run = ['do' => 'run', 'motion' => $motion->id, 'direction' => $switch->direction() > 0 ? 'up' : 'down', 'speed' => $move->speed, 'for_s' => $for];
         $patience = $longest_s === null || $effect->giveUp_s === null || $effect->giveUp_s >= 1.5 * $longest_s ? $effect->giveUp_s : RoutineContext::patienceFor($longest_s);
-        $slow = ['speed' => $speed, 'give_up_s' => $patience] + $list[$at];
+        $slow = ['speed' => $speed, 'give_up_s' => $patience] + $written;
         $total = $for + $creeps->time_s;
 
         return $for < 0.05 ? null : new Fix(
             new Sentence('Slow only over the last {stretch}: fast for {for}, then at {speed} speed; it takes {time}', ['stretch' => $unit->quantity($stretch), 'for' => Quantity::of($for, 's'), 'speed' => Quantity::share($speed), 'time' => Quantity::of($total, 's')]),
-            [new Change("routines.{$i}.{$in}", [...array_slice($list, 0, $at), $run, $slow, ...array_slice($list, $at + 1)])],
+            [$at->replaced($build->document, [$run, $slow])],
         );
     }
 }
