@@ -30,7 +30,7 @@ final class Mutants
 
     private const HAIR = 1e-5; // a smaller one only keeps rounding off: a tenth of it says nothing
 
-    /** @return list<array{line: int, from: int, to: int, was: string, is: string}> with places in bytes, `to` not included */
+    /** @return list<array{line: int, from: int, to: int, was: string, is: string, in: list<string>|null}> places in bytes, `to` not included; the functions that it is in, or that ask for the constant that it is in; null where nobody knows */
     public static function of(string $source): array
     {
         $tree = (new ParserFactory)->createForHostVersion()->parse($source) ?? [];
@@ -38,15 +38,59 @@ final class Mutants
         $found = [];
         $finder = new NodeFinder;
         $code = array_filter($tree, fn (Node $statement): bool => ! $statement instanceof Node\Stmt\Declare_);
+        $functions = self::functions($source, $tree);
+        $constants = $finder->findInstanceOf($code, Node\Stmt\ClassConst::class);
         foreach ($finder->findInstanceOf($code, Node\Expr::class) as $node) {
             foreach (self::changed($node) as $changed) {
                 $from = $node->getStartFilePos();
                 $to = $node->getEndFilePos() + 1;
-                $found[] = ['line' => $node->getStartLine(), 'from' => $from, 'to' => $to, 'was' => substr($source, $from, $to - $from), 'is' => $printer->prettyPrintExpr($changed)];
+                $found[] = ['line' => $node->getStartLine(), 'from' => $from, 'to' => $to, 'was' => substr($source, $from, $to - $from), 'is' => $printer->prettyPrintExpr($changed), 'in' => self::around($source, $from, $functions, $constants)];
             }
         }
 
         return $found;
+    }
+
+    /**
+     * @param  array<string, array{int, int, int}>  $functions
+     * @param  array<Node\Stmt\ClassConst>  $constants
+     * @return list<string>|null
+     */
+    private static function around(string $source, int $at, array $functions, array $constants): ?array
+    {
+        $in = array_keys(array_filter($functions, fn (array $each): bool => $each[0] <= $at && $at < $each[1]));
+        if ($in !== []) {
+            return $in;
+        }
+        foreach ($constants as $constant) {
+            if ($constant->isPrivate() && $constant->getStartFilePos() <= $at && $at <= $constant->getEndFilePos()) {
+                $asks = fn (array $each): bool => preg_match('/::'.$constant->consts[0]->name.'\b/', substr($source, $each[0], $each[1] - $each[0])) === 1;
+
+                return array_keys(array_filter($functions, $asks)) ?: null;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The functions of a source that do something.
+     *
+     * @param  array<Node>|null  $tree
+     * @return array<string, array{int, int, int}> by name: where it begins and ends, and where its first statement does, in bytes
+     */
+    public static function functions(string $source, ?array $tree = null): array
+    {
+        $functions = [];
+        foreach ((new NodeFinder)->find($tree ?? (new ParserFactory)->createForHostVersion()->parse($source) ?? [], fn (Node $node): bool => $node instanceof Node\Stmt\ClassMethod || $node instanceof Node\Stmt\Function_) as $node) {
+            if (($node->stmts ?? []) !== []) {
+                $first = $node->stmts[0];
+                $begins = min([$first->getStartFilePos(), ...array_map(fn ($comment): int => $comment->getStartFilePos(), $first->getComments())]);
+                $functions[$node->name->name] = [$node->getStartFilePos(), $node->getEndFilePos() + 1, $begins];
+            }
+        }
+
+        return $functions;
     }
 
     /** @return list<Node\Expr> */

@@ -12,15 +12,15 @@ use Symfony\Component\Process\Process;
 require __DIR__.'/../../vendor/autoload.php';
 require __DIR__.'/Mutants.php';
 
-const AT_ONCE = 8;         // test files in one run: the quickest first, and no more once one has noticed
-const SLOWER = 6.0;        // than usual: then it hangs, which is noticed too
-const USUAL_START_S = 20.0;
+const SLOWER = 8.0;        // than usual: then it hangs, which is noticed too
+const USUAL_START_S = 15.0;
+const BATCHES_S = [2.0, 8.0, INF]; // tests of so many seconds at once, the nearest first: no more are run once one has noticed
 
 $root = dirname(__DIR__, 2);
 $kept = "{$root}/storage/framework/mutate";
-$options = getopt('', ['sample:', 'seed:', 'processes:'], $rest);
+$options = getopt('', ['sample:', 'seed:', 'processes:', 'budget:', 'fresh'], $rest);
 $paths = array_slice($argv, $rest) ?: ['core/src'];
-[$sample, $seed, $processes] = [(int) ($options['sample'] ?? 40), (int) ($options['seed'] ?? 1), (int) ($options['processes'] ?? 2)];
+[$sample, $seed, $processes, $budget_s] = [(int) ($options['sample'] ?? 40), (int) ($options['seed'] ?? 1), (int) ($options['processes'] ?? 2), (float) ($options['budget'] ?? 30)];
 @mkdir($kept, 0700, true);
 
 /** @return list<string> PHP files under a path, from the root */
@@ -48,7 +48,7 @@ function files(string $root, string $path, string $ending = '.php'): array
  * Runs so many at a time, and tells each as it ends.
  *
  * @param  list<callable(int): Process>  $starts  each told which of the places it has
- * @param  callable(int, Process, float): void  $ended  told which, and how long it took, s
+ * @param  callable(int, Process): void  $ended  told which
  */
 function together(array $starts, int $places, callable $ended): void
 {
@@ -57,43 +57,89 @@ function together(array $starts, int $places, callable $ended): void
         for ($place = 0; $place < $places && $starts !== []; $place++) {
             if (! isset($running[$place])) {
                 $which = array_key_first($starts);
-                $running[$place] = [$which, $starts[$which]($place), microtime(true)];
+                $running[$place] = [$which, $starts[$which]($place)];
                 $running[$place][1]->start();
                 unset($starts[$which]);
             }
         }
-        foreach ($running as $place => [$which, $process, $began]) {
+        foreach ($running as $place => [$which, $process]) {
             if (! $process->isRunning()) {
                 unset($running[$place]);
-                $ended($which, $process, microtime(true) - $began);
+                $ended($which, $process);
             }
         }
         usleep(20_000);
     }
 }
 
-// Which test comes by which lines. Kept as long as neither the test nor what it comes by has changed.
-$map = is_file("{$kept}/covers.json") ? json_decode((string) file_get_contents("{$kept}/covers.json"), true) : [];
-$support = hash('xxh128', implode('', array_map(fn (string $file): string => (string) md5_file("{$root}/{$file}"), [...files($root, 'tests/Support'), 'tests/Pest.php'])));
-$sum = fn (string $test, array $files): string => hash('xxh128', $support.md5_file("{$root}/{$test}").implode('', array_map(fn (string $file): string => $file.@md5_file("{$root}/{$file}"), $files)));
-$tests = files($root, 'tests/Core', 'Test.php');
-$map = array_intersect_key($map, array_flip($tests));
-$stale = array_values(array_filter($tests, fn (string $test): bool => ! isset($map[$test]) || $map[$test]['sum'] !== $sum($test, array_keys($map[$test]['files']))));
-fwrite(STDERR, $stale === [] ? '' : sprintf("Finding out what %d test files come by\n", count($stale)));
-together(array_map(fn (string $test): callable => fn (): Process => new Process(
-    [PHP_BINARY, '-d', 'extension=pcov.so', '-d', 'pcov.enabled=1', '-d', "pcov.directory={$root}/core/src", '-d', 'auto_prepend_file='.__DIR__.'/covers.php', 'vendor/bin/pest', $test],
-    $root, ['COVERS_OUT' => "{$kept}/".md5($test).'.json'], timeout: null,
-), $stale), $processes, function (int $which, Process $process, float $took) use ($stale, $kept, $sum, &$map): void {
-    $out = "{$kept}/".md5($stale[$which]).'.json';
-    $files = is_file($out) ? json_decode((string) file_get_contents($out), true) : [];
-    @unlink($out);
-    if ($process->getExitCode() !== 0) {
-        fwrite(STDERR, "{$stale[$which]} fails as it is:\n{$process->getOutput()}\n");
-        exit(1);
+/** A copy of the tree whose tests can be counted and chosen; what is installed is shared. */
+function copyOf(string $root, string $to): void
+{
+    (new Process(['rm', '-rf', $to]))->mustRun();
+    mkdir("{$to}/core", recursive: true);
+    foreach ([['cp', '-al', "{$root}/vendor", $to], ['cp', '-r', "{$root}/core/src", "{$to}/core/"], ...array_map(fn (string $part): array => ['cp', '-r', "{$root}/{$part}", $to], ['tests', 'compat', 'database', 'docs', 'phpunit.xml', 'composer.json'])] as $copies) {
+        (new Process($copies, timeout: null))->mustRun();
     }
-    $map[$stale[$which]] = ['sum' => $sum($stale[$which], array_keys($files)), 'took_s' => $took, 'files' => $files];
-    file_put_contents("{$kept}/covers.json", json_encode($map));
-});
+    $hits = (string) file_get_contents(__DIR__.'/hits.php');
+    file_put_contents("{$to}/tests/Pest.php", substr($hits, (int) strpos($hits, '//')), FILE_APPEND); // there itself: what it says of a folder is meant from there
+}
+
+$trees = array_map(fn (int $place): string => "{$kept}/tree-{$place}", range(0, $processes - 1));
+array_map(fn (string $tree) => copyOf($root, $tree), $trees);
+$quick = ['PHP_INI_SCAN_DIR' => (string) getenv('BROOKSTONE_QUICK_INI')]; // with the compiler: most of it is computing
+
+/*
+ * Which test comes by which function: at the beginning of each function of a copy a note of it is planted. Kept by test file; a function that is new since
+ * is looked for by all that come by its file.
+ *
+ * @var array{functions: list<string>, tests: array<string, array{sum: string, tests: array<string, array{float, list<int>}>}>} $map
+ */
+$map = is_file("{$kept}/hits.json") && ! isset($options['fresh']) ? json_decode((string) file_get_contents("{$kept}/hits.json"), true) : ['functions' => [], 'tests' => []];
+$support = hash('xxh128', implode('', array_map(fn (string $file): string => (string) md5_file("{$root}/{$file}"), [...files($root, 'tests/Support'), 'tests/Pest.php'])));
+$sum = fn (string $test): string => hash('xxh128', $support.md5_file("{$root}/{$test}"));
+$testFiles = files($root, 'tests/Core', 'Test.php');
+$map['tests'] = array_intersect_key($map['tests'], array_flip($testFiles));
+$stale = array_values(array_filter($testFiles, fn (string $test): bool => ($map['tests'][$test]['sum'] ?? '') !== $sum($test)));
+if ($stale !== []) {
+    fwrite(STDERR, sprintf("Finding out what %d test files come by\n", count($stale)));
+    $numbers = array_flip($map['functions']);
+    foreach (files($root, 'core/src') as $file) {
+        $source = (string) file_get_contents("{$root}/{$file}");
+        $functions = Mutants::functions($source);
+        uasort($functions, fn (array $one, array $other): int => $other[2] <=> $one[2]);
+        foreach ($functions as $name => [,, $begins]) {
+            $number = $numbers["{$file}::{$name}"] ??= count($numbers);
+            $source = substr_replace($source, "\\Hits::\$at[{$number}] = 1; ", $begins, 0);
+        }
+        array_map(fn (string $tree) => file_put_contents("{$tree}/{$file}", $source), $trees);
+    }
+    $map['functions'] = array_map(strval(...), array_keys($numbers));
+    together(array_map(fn (string $test): callable => fn (int $place): Process => new Process([PHP_BINARY, 'vendor/bin/pest', $test], $trees[$place], $quick + ['HITS_OUT' => "{$kept}/".md5($test).'.json'], timeout: null), $stale), $processes, function (int $which, Process $process) use ($stale, $kept, $sum, &$map): void {
+        $out = "{$kept}/".md5($stale[$which]).'.json';
+        if ($process->getExitCode() !== 0 || ! is_file($out)) {
+            fwrite(STDERR, "{$stale[$which]} fails as it is:\n{$process->getOutput()}\n");
+            exit(1);
+        }
+        $map['tests'][$stale[$which]] = ['sum' => $sum($stale[$which]), 'tests' => json_decode((string) file_get_contents($out), true)];
+        unlink($out);
+        fwrite(STDERR, '.');
+    });
+    fwrite(STDERR, "\n");
+    file_put_contents("{$kept}/hits.json", json_encode($map, JSON_THROW_ON_ERROR));
+    foreach ($trees as $tree) {
+        (new Process(['rm', '-rf', "{$tree}/core/src"]))->mustRun();
+        (new Process(['cp', '-r', "{$root}/core/src", "{$tree}/core/"]))->mustRun();
+    }
+}
+$numberOf = array_flip($map['functions']);
+$comeBy = []; // by function: the tests, with their file and how long they take
+foreach ($map['tests'] as $file => ['tests' => $tests]) {
+    foreach ($tests as $name => [$took_s, $numbers]) {
+        foreach ($numbers as $number) {
+            $comeBy[$number][] = [$file, $name, $took_s];
+        }
+    }
+}
 
 // What is planted.
 $all = [];
@@ -108,35 +154,76 @@ $random = new Randomizer(new Mt19937($seed));
 $planted = array_slice($random->shuffleArray($all), 0, $sample);
 printf("%d of %d small wrong changes are planted (seed %d)\n", count($planted), count($all), $seed);
 
-// A copy of the tree for each process; what is installed is shared.
-$trees = [];
-for ($place = 0; $place < $processes; $place++) {
-    $trees[$place] = "{$kept}/tree-{$place}";
-    (new Process(['rm', '-rf', $trees[$place]]))->mustRun();
-    mkdir("{$trees[$place]}/core", recursive: true);
-    foreach ([['cp', '-al', "{$root}/vendor", $trees[$place]], ['cp', '-r', "{$root}/core/src", "{$trees[$place]}/core/"], ...array_map(fn (string $part): array => ['cp', '-r', "{$root}/{$part}", $trees[$place]], ['tests', 'compat', 'database', 'docs', 'phpunit.xml', 'composer.json'])] as $copies) {
-        (new Process($copies, timeout: null))->mustRun();
+/**
+ * The tests that come by a change, the nearest first, as long as the budget lasts.
+ *
+ * @return list<array{string, string, float}> file, name, how long it takes, s
+ */
+$testsOf = function (array $mutant) use ($numberOf, $comeBy, $map, $budget_s): array {
+    $known = array_filter($mutant['in'] ?? [], fn (string $name): bool => isset($numberOf["{$mutant['file']}::{$name}"]));
+    $numbers = $known !== [] ? array_map(fn (string $name): int => $numberOf["{$mutant['file']}::{$name}"], $known)
+        : array_keys(array_filter($map['functions'], fn (string $name): bool => str_starts_with($name, "{$mutant['file']}::")));
+    $tests = [];
+    foreach ($numbers as $number) {
+        foreach ($comeBy[$number] ?? [] as $test) {
+            $tests["{$test[0]} {$test[1]}"] = $test;
+        }
+    }
+    $room = explode('/', $mutant['file'])[2];
+    $class = basename($mutant['file'], '.php');
+    $near = fn (array $test): int => str_contains($test[0], "/{$class}Test") ? 0 : (str_starts_with($test[0], "tests/Core/{$room}/") ? 1 : 2);
+    usort($tests, fn (array $one, array $other): int => [$near($one), $one[2]] <=> [$near($other), $other[2]]);
+    $left_s = $budget_s;
+
+    return array_values(array_filter($tests, function (array $test) use (&$left_s): bool {
+        $fits = $left_s >= $test[2];
+        $left_s -= $fits ? $test[2] : 0.0;
+
+        return $fits;
+    }));
+};
+
+// Without a change they pass: otherwise every change would seem to be noticed.
+if ($planted !== []) {
+    $tests = $testsOf($planted[0]);
+    file_put_contents("{$kept}/only-0-0.json", json_encode(array_column($tests, 1), JSON_THROW_ON_ERROR));
+    $as = new Process([PHP_BINARY, 'vendor/bin/pest', '--compact', ...array_values(array_unique(array_column($tests, 0)))], $trees[0], $quick + ['HITS_ONLY' => "{$kept}/only-0-0.json"], timeout: null);
+    if ($tests !== [] && $as->run() !== 0) {
+        fwrite(STDERR, "The tests fail as they are:\n{$as->getOutput()}\n");
+        exit(1);
     }
 }
 
 $survived = [];
 $noticed = 0;
-together(array_map(fn (array $mutant): callable => function (int $place) use ($mutant, $trees, $map, $root): Process {
-    $come = array_filter($map, fn (array $test): bool => in_array($mutant['line'], $test['files'][$mutant['file']] ?? [], true) || ($test['files'][$mutant['file']] ?? []) !== [] && ! isset(self_lines($map, $mutant['file'])[$mutant['line']]));
-    uasort($come, fn (array $one, array $other): int => $one['took_s'] <=> $other['took_s']);
+together(array_map(fn (int $i): callable => function (int $place) use ($i, $planted, $trees, $root, $kept, $quick, $testsOf): Process {
+    $mutant = $planted[$i];
     $source = (string) file_get_contents("{$root}/{$mutant['file']}");
     $at = "{$trees[$place]}/{$mutant['file']}";
     file_put_contents("{$at}.new", substr($source, 0, $mutant['from']).$mutant['is'].substr($source, $mutant['to']));
-    $runs = array_map(fn (array $files): string => sprintf('timeout %d %s vendor/bin/pest --compact %s >/dev/null 2>&1 || exit 1', (int) ceil(USUAL_START_S + SLOWER * array_sum(array_map(fn (string $test): float => $map[$test]['took_s'], $files))), PHP_BINARY, implode(' ', array_map(escapeshellarg(...), $files))), array_chunk(array_keys($come), AT_ONCE));
+    $runs = [];
+    $tests = $testsOf($mutant);
+    foreach (BATCHES_S as $b => $most_s) {
+        $batch = [];
+        for ($sum_s = 0.0; $tests !== [] && ($batch === [] || $sum_s + $tests[0][2] <= $most_s); $sum_s += $batch[count($batch) - 1][2]) {
+            $batch[] = array_shift($tests);
+        }
+        if ($batch !== []) {
+            $only = "{$kept}/only-{$place}-{$b}.json";
+            file_put_contents($only, json_encode(array_column($batch, 1), JSON_THROW_ON_ERROR));
+            $runs[] = sprintf('HITS_ONLY=%s timeout %d %s vendor/bin/pest --compact --stop-on-failure --stop-on-error %s >/dev/null 2>&1 || exit 1', escapeshellarg($only), (int) ceil(USUAL_START_S + SLOWER * $sum_s), PHP_BINARY, implode(' ', array_map(escapeshellarg(...), array_values(array_unique(array_column($batch, 0))))));
+        }
+    }
 
-    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ', [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$root}/{$mutant['file']}").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place], ['PHP_INI_SCAN_DIR' => (string) getenv('BROOKSTONE_QUICK_INI')], timeout: null); // with the compiler: most of it is computing
-}, $planted), $processes, function (int $which, Process $process) use ($planted, &$survived, &$noticed): void {
+    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ', [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$root}/{$mutant['file']}").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place], $quick, timeout: null);
+}, array_keys($planted)), $processes, function (int $which, Process $process) use ($planted, $testsOf, &$survived, &$noticed): void {
     $mutant = $planted[$which];
     if ($process->getExitCode() !== 0) {
         $noticed++;
     } else {
         $survived[] = $mutant;
-        printf("survived  %s:%d  %s  →  %s\n", $mutant['file'], $mutant['line'], preg_replace('/\s+/', ' ', $mutant['was']), preg_replace('/\s+/', ' ', $mutant['is']));
+        $none = $testsOf($mutant) === [];
+        printf("survived  %s:%d  %s  →  %s%s\n", $mutant['file'], $mutant['line'], preg_replace('/\s+/', ' ', $mutant['was']), preg_replace('/\s+/', ' ', $mutant['is']), $none ? '  (no test comes by)' : '');
     }
     fwrite(STDERR, sprintf("\r%d of %d", $noticed + count($survived), count($planted)));
 });
@@ -152,16 +239,3 @@ foreach ($rooms as $room => [$of, $saw]) {
     printf("%-14s %d of %d noticed\n", $room, $saw, $of);
 }
 printf("%d of %d noticed, %.0f %%\n", $noticed, count($planted), $planted === [] ? 100 : 100 * $noticed / count($planted));
-
-/**
- * Lines of a file that are run at all as far as any test tells; a constant is none of them.
- *
- * @param  array<string, array{files: array<string, list<int>>}>  $map
- * @return array<int, true>
- */
-function self_lines(array $map, string $file): array
-{
-    static $known = [];
-
-    return $known[$file] ??= array_fill_keys(array_merge(...array_values(array_map(fn (array $test): array => $test['files'][$file] ?? [], $map))) ?: [], true);
-}

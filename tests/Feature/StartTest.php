@@ -32,7 +32,7 @@ function started(object $test, string $arguments): array
 function running(object $test): Illuminate\Contracts\Process\InvokedProcess
 {
     $process = Process::path($test->at)->env($test->environment)->timeout(240)->start("exec bin/start --port {$test->port}");
-    waitFor(fn (): bool => answers($test->port));
+    waitFor(fn (): bool => serves($test->port));
 
     return $process;
 }
