@@ -11,6 +11,7 @@ const shared = {};
 function hoist(node, isRoot) {
     if (Array.isArray(node)) return node.map((each) => hoist(each, false));
     if (node === null || typeof node !== 'object') return node;
+    if (node.type === undefined && node.description === 'Any value') return { tsType: 'unknown' };
     const kept = Object.entries(node).filter(([key]) => !LEFT_OUT.includes(key));
     const result = Object.fromEntries(kept.map(([key, value]) => [key, hoist(value, false)]));
     if (result.properties) result.required = Object.keys(result.properties); // what the core gives out is always complete

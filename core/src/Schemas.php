@@ -106,7 +106,7 @@ final class Schemas
         ]);
     }
 
-    private static function times(): RecordShape
+    public static function times(): RecordShape
     {
         return self::record('MoveTimes', ['moves' => self::list(self::record('MoveTime', [
             'motion' => new TextShape, 'name' => new TextShape, 'from' => new TextShape, 'to' => new TextShape, 'speed' => self::number(), 'carries' => new TextShape,
@@ -264,7 +264,7 @@ final class Schemas
         ]);
     }
 
-    private static function school(): RecordShape
+    public static function school(): RecordShape
     {
         return self::record('School', [
             'school' => new TextShape, 'name' => new TextShape, 'verdict' => self::verdict(), 'code' => (new TextShape)->orNull(), 'ratio' => self::number()->orNull(),
@@ -274,7 +274,7 @@ final class Schemas
         ]);
     }
 
-    private static function easing(): RecordShape
+    public static function easing(): RecordShape
     {
         return self::record('Counterbalance', [
             'way' => ChoiceShape::of('counterweight', 'spring'), 'size' => self::sentence(), 'worst_before_Nm' => self::number(), 'worst_after_Nm' => self::number(),
@@ -282,7 +282,7 @@ final class Schemas
         ]);
     }
 
-    private static function units(): RecordShape
+    public static function units(): RecordShape
     {
         return self::record('UnitTable', [
             'units' => self::list(self::record('Unit', ['symbol' => new TextShape, 'dimension' => new TextShape, 'factor' => self::number(), 'inverse' => new BooleanShape])),
@@ -326,7 +326,7 @@ final class Schemas
         ]);
     }
 
-    private static function finding(): RecordShape
+    public static function finding(): RecordShape
     {
         return self::record('Finding', [
             'code' => new TextShape,
@@ -347,12 +347,12 @@ final class Schemas
         ]);
     }
 
-    private static function fix(): RecordShape
+    public static function fix(): RecordShape
     {
         return self::record('Fix', ['does' => self::sentence(), 'changes' => self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape])), 'costs' => self::list(self::sentence())]);
     }
 
-    private static function sentence(): RecordShape
+    public static function sentence(): RecordShape
     {
         return self::record('Sentence', [
             'template' => new TextShape,
@@ -361,23 +361,23 @@ final class Schemas
         ]);
     }
 
-    private static function verdict(): ChoiceShape
+    public static function verdict(): ChoiceShape
     {
         return ChoiceShape::of(...array_column(Verdict::cases(), 'value'));
     }
 
-    private static function number(): NumberShape
+    public static function number(): NumberShape
     {
         return NumberShape::any();
     }
 
-    private static function list(Shape $of): ListShape
+    public static function list(Shape $of): ListShape
     {
         return new ListShape($of, 0, self::MANY);
     }
 
     /** @param  array<string, Shape>  $fields all of them always there */
-    private static function record(string $title, array $fields): RecordShape
+    public static function record(string $title, array $fields): RecordShape
     {
         return new RecordShape(array_map(fn (Shape $shape): Field => Field::needed($shape), $fields), $title);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Http\Answers;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Schemas as CoreSchemas;
 use Illuminate\Console\Command;
@@ -19,11 +20,17 @@ final class Schemas extends Command
     public function handle(): int
     {
         $name = $this->word('name');
-        if ($name !== '' && ! isset(CoreSchemas::all()[$name])) {
+        if ($name !== '' && ! isset(self::everything()[$name])) {
             return $this->refuse(InvalidInput::at('name', 'There is no schema '.$name.'.'));
         }
-        $this->printJson($name === '' ? CoreSchemas::all() : CoreSchemas::all()[$name]);
+        $this->printJson($name === '' ? self::everything() : self::everything()[$name]);
 
         return self::SUCCESS;
+    }
+
+    /** @return array<string, array<string, mixed>> of the core, and of what is answered over HTTP */
+    private static function everything(): array
+    {
+        return [...CoreSchemas::all(), ...Answers::schemas()];
     }
 }

@@ -72,7 +72,7 @@ export function useRig(build: string, version: number, begins: string | null) {
                     const refused = answers.find((answer) => !answer.ok);
                     setProblem(refused?.errors?.[0]?.message ?? '');
                     const next = answers[answers.length - 1]?.state;
-                    if (!isOver && next !== undefined) {
+                    if (!isOver && next) {
                         take(next);
                     }
                 }
@@ -86,7 +86,7 @@ export function useRig(build: string, version: number, begins: string | null) {
         open()
             .then((first) => {
                 if (!isOver) {
-                    if (first !== undefined) {
+                    if (first) {
                         take(first);
                     }
                     last = performance.now();

@@ -3,7 +3,7 @@ import { scaleLinear, scaleLog } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { DriftResult, DriftStop, FaultCell, FaultResult, Routine, Study } from '../api/types';
+import type { DriftResult, DriftStop, FaultCell, FaultResult, Routine, StatesResult, Study } from '../api/types';
 import { useTrying } from '../chain/trying';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -96,7 +96,7 @@ function Progress({ study, onStop }: { study: Study | undefined; onStop: (id: st
 }
 
 function States({ study }: { study: Study | undefined }) {
-    const result = study?.result as { states?: number; complete?: boolean; found?: number } | undefined;
+    const result = study?.result as Partial<StatesResult> | undefined;
     return result?.states === undefined ? null : (
         <span className="narrow text-quiet">
             {result.states} states, {result.complete ? 'every one' : 'as many as are looked at'};{' '}
