@@ -23,6 +23,8 @@ final readonly class Drum
 
     private float $rise_m;
 
+    private const MOST_LAYERS = 1e15; // so many can still be told apart
+
     /** @throws ImpossibleValue */
     public function __construct(
         public float $core_diameter_m,
@@ -98,16 +100,12 @@ final readonly class Drum
         return $this->turns_per_layer * 2 * M_PI * ($layers * $this->radius_m(0) + $this->rise_m * $layers * ($layers - 1) / 2);
     }
 
-    /** The fewest layers that hold so much cord: the quadratic above solved for n, then set right by a layer. */
+    /** The fewest layers that hold so much cord: the quadratic above solved for n. */
     private function layersFor(float $length_m): int
     {
         $b = $this->radius_m(0) - $this->rise_m / 2;
         $n = (sqrt($b * $b + $this->rise_m * $length_m / M_PI / $this->turns_per_layer) - $b) / $this->rise_m;
-        $layers = max(1, (int) ceil(min($n, 1e15)) - 1);
-        while ($this->woundIn_m($layers) * (1 + Constants::TIE) < $length_m && $layers < 1e15) {
-            $layers++;
-        }
 
-        return $layers;
+        return max(1, (int) ceil(min($n, self::MOST_LAYERS) * (1 - Constants::TIE)));
     }
 }

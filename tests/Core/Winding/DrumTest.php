@@ -58,3 +58,16 @@ it('needs less room nested than stacked, and never more layers for less cord', f
 it('holds three cords of 0.4 mm in 1.2 mm', fn () => expect((new Drum(0.01, 0.0004, 0.0012, 1.0))->turns_per_layer)->toBe(3));
 
 it('refuses a cord of nothing', fn () => new Drum(0.01, 0.0, 0.01, 1.0))->throws(ImpossibleValue::class);
+
+it('has as many layers as hold its cord, to the last turn', function () {
+    // Ten turns of 1 mm cord on a core of 20 mm: the first layer holds 10 · 2π · 10.5 mm, the second √3⁄2 mm further out.
+    $first = 10 * 2 * M_PI * 0.0105;
+    $second = 10 * 2 * M_PI * (0.0105 + 0.001 * sqrt(3) / 2);
+
+    expect((new Drum(0.02, 0.001, 0.01, $first))->layers)->toBe(1)->and((new Drum(0.02, 0.001, 0.01, $first * 1.0001))->layers)->toBe(2)
+        ->and((new Drum(0.02, 0.001, 0.01, $first + $second))->layers)->toBe(2)->and((new Drum(0.02, 0.001, 0.01, ($first + $second) * 1.0001))->layers)->toBe(3)
+        ->and((new Drum(0.02, 0.001, 0.01, $first + $second))->turns)->toBeAbout(20.0, 1e-9)
+        ->and((new Drum(0.02, 0.001, 0.01, 0.001))->layers)->toBe(1)->and((new Drum(0.02, 0.001, 0.0105, 0.5))->turns_per_layer)->toBe(10)
+        ->and((new Drum(0.02, 0.001, 0.0005, 0.5))->turns_per_layer)->toBe(1) // narrower than the cord: one turn upon another
+        ->and(Drum::aroundFirstLayer(0.0105, 0.001, 0.01, $first)->core_diameter_m)->toBeAbout(0.02, 1e-12);
+});
