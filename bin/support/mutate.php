@@ -142,10 +142,11 @@ foreach ($map['tests'] as $file => ['tests' => $tests]) {
 }
 
 // What is planted.
-$all = [];
+$all = $sources = [];
 foreach ($paths as $path) {
     foreach (files($root, rtrim($path, '/')) as $file) {
-        foreach (Mutants::of((string) file_get_contents("{$root}/{$file}")) as $mutant) {
+        $sources[$file] = (string) file_get_contents("{$trees[0]}/{$file}"); // as they were copied: somebody may go on working meanwhile
+        foreach (Mutants::of($sources[$file]) as $mutant) {
             $all[] = ['file' => $file] + $mutant;
         }
     }
@@ -196,10 +197,11 @@ if ($planted !== []) {
 
 $survived = [];
 $noticed = 0;
-together(array_map(fn (int $i): callable => function (int $place) use ($i, $planted, $trees, $root, $kept, $quick, $testsOf): Process {
+together(array_map(fn (int $i): callable => function (int $place) use ($i, $planted, $sources, $trees, $kept, $quick, $testsOf): Process {
     $mutant = $planted[$i];
-    $source = (string) file_get_contents("{$root}/{$mutant['file']}");
+    $source = $sources[$mutant['file']];
     $at = "{$trees[$place]}/{$mutant['file']}";
+    file_put_contents("{$kept}/right-{$place}.php", $source);
     file_put_contents("{$at}.new", substr($source, 0, $mutant['from']).$mutant['is'].substr($source, $mutant['to']));
     $runs = [];
     $tests = $testsOf($mutant);
@@ -215,7 +217,7 @@ together(array_map(fn (int $i): callable => function (int $place) use ($i, $plan
         }
     }
 
-    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ', [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$root}/{$mutant['file']}").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place], $quick, timeout: null);
+    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ', [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$kept}/right-{$place}.php").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place], $quick, timeout: null);
 }, array_keys($planted)), $processes, function (int $which, Process $process) use ($planted, $testsOf, &$survived, &$noticed): void {
     $mutant = $planted[$which];
     if ($process->getExitCode() !== 0) {

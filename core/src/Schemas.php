@@ -184,17 +184,7 @@ final class Schemas
                 'speed' => self::list(self::number()),
                 'current_A' => self::list(self::number()),
             ])),
-            'supplies' => self::list(self::record('SupplyTrace', [
-                'supply' => new TextShape,
-                'name' => new TextShape,
-                'max_A' => self::number(),
-                'current_A' => self::list(self::number()),
-                'peak_A' => self::number(),
-                'peak_at_s' => self::number(),
-                'mean_A' => self::number(),
-                'charge_C' => self::number(),
-                'runs_on_charge' => self::number()->orNull(),
-            ])),
+            'supplies' => self::list(self::supplyTrace()),
             'inputs' => $switched,
             'outputs' => $switched,
             'steps' => self::list(self::record('StepTrace', [
@@ -211,6 +201,21 @@ final class Schemas
                 'outcome' => ChoiceShape::of('done', 'gave_up', 'running'),
             ])),
             'events' => self::list(self::record('TraceEvent', ['at_s' => self::number(), 'kind' => new TextShape, 'says' => self::sentence()])),
+        ]);
+    }
+
+    private static function supplyTrace(): RecordShape
+    {
+        return self::record('SupplyTrace', [
+            'supply' => new TextShape,
+            'name' => new TextShape,
+            'max_A' => self::number(),
+            'current_A' => self::list(self::number()),
+            'peak_A' => self::number(),
+            'peak_at_s' => self::number(),
+            'mean_A' => self::number(),
+            'charge_C' => self::number(),
+            'runs_on_charge' => self::number()->orNull(),
         ]);
     }
 

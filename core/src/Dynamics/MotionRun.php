@@ -54,9 +54,7 @@ final readonly class MotionRun
         $state = $plant->stateAt($from);
         $ledger?->begin($state);
         $time = 0.0;
-        $out = $fastest = 0.0;
-        $motor = $full;
-        $restSince = 0.0;
+        $out = $fastest = $restSince = 0.0;
         $restAt = $from;
         $peak = $ramp_s > 0.0 ? 0.0 : $full->stall_A;
         $path = $traced ? [[0.0, $from, $peak]] : [];
@@ -65,13 +63,8 @@ final readonly class MotionRun
         for ($steps = 0; $time < $giveUp_s && $steps < self::MOST_STEPS; $steps++) {
             $before = clone $state;
             $ramps = $time < $ramp_s;
-            $longest = min($giveUp_s - $time, self::longestStep($state, $plant, $traced ? $travel : INF));
-            if ($ramps) {
-                $longest = min($longest, $ramp_s / self::RAMP_STEPS);
-                $motor = $full->atShare(min(1.0, ($time + $longest / 2) / $ramp_s));
-            } else {
-                $motor = $full;
-            }
+            $longest = min($giveUp_s - $time, $ramps ? $ramp_s / self::RAMP_STEPS : INF, self::longestStep($state, $plant, $traced ? $travel : INF));
+            $motor = $ramps ? $full->atShare(min(1.0, ($time + $longest / 2) / $ramp_s)) : $full;
             $h = $plant->step($state, $motor, $direction, true, $longest, $ramps);
             $position = $plant->position($state);
             $out = max($out, $state->out_Nm);

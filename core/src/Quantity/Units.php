@@ -92,16 +92,22 @@ final class Units
         ];
     }
 
-    /** @return array<string, Unit> */
+    /** @return array<string, Unit> in the order in which they are offered */
     private static function make(): array
     {
-        $g = Constants::GRAVITY_M_S2;
+        $units = [...self::ofBodies(), ...self::ofMovement(), ...self::ofForces(), ...self::ofElectricity(), ...self::ofNumbers()];
+
+        return array_combine(array_map(fn (Unit $unit): string => $unit->symbol, $units), $units);
+    }
+
+    /** @return list<Unit> lengths, masses and times */
+    private static function ofBodies(): array
+    {
         $in = Constants::INCH_M;
         $lb = Constants::POUND_KG;
         $oz = Constants::OUNCE_KG;
-        $deg = Constants::RAD_PER_DEG;
-        $turn = 2 * M_PI;
-        $units = [
+
+        return [
             new Unit('m', Dimension::Length, 1.0, ['metre', 'meter', 'metres', 'meters']),
             new Unit('cm', Dimension::Length, 0.01),
             new Unit('mm', Dimension::Length, 0.001),
@@ -115,6 +121,17 @@ final class Units
             new Unit('ms', Dimension::Time, 0.001),
             new Unit('min', Dimension::Time, 60.0, ['minute', 'minutes']),
             new Unit('h', Dimension::Time, 3600.0, ['hour', 'hours']),
+        ];
+    }
+
+    /** @return list<Unit> angles, speeds and frequencies */
+    private static function ofMovement(): array
+    {
+        $in = Constants::INCH_M;
+        $deg = Constants::RAD_PER_DEG;
+        $turn = 2 * M_PI;
+
+        return [
             new Unit('°', Dimension::Angle, $deg, ['deg', 'degree', 'degrees']),
             new Unit('rad', Dimension::Angle, 1.0, ['radian', 'radians']),
             new Unit('turn', Dimension::Angle, $turn, ['turns', 'rev']),
@@ -129,6 +146,21 @@ final class Units
             new Unit('mm/s', Dimension::Speed, 0.001, ['mm/sec']),
             new Unit('in/s', Dimension::Speed, $in, ['in/sec', 'ips']),
             new Unit('m/min', Dimension::Speed, 1 / 60),
+            new Unit('Hz', Dimension::Frequency, 1.0),
+            new Unit('kHz', Dimension::Frequency, 1000.0),
+        ];
+    }
+
+    /** @return list<Unit> torques, forces and what comes of them */
+    private static function ofForces(): array
+    {
+        $g = Constants::GRAVITY_M_S2;
+        $in = Constants::INCH_M;
+        $lb = Constants::POUND_KG;
+        $oz = Constants::OUNCE_KG;
+        $deg = Constants::RAD_PER_DEG;
+
+        return [
             new Unit('N·m', Dimension::Torque, 1.0, ['nm']),
             new Unit('N·cm', Dimension::Torque, 0.01, ['ncm']),
             new Unit('N·mm', Dimension::Torque, 0.001, ['nmm']),
@@ -146,19 +178,10 @@ final class Units
             new Unit('gf', Dimension::Force, $g * 0.001),
             new Unit('ozf', Dimension::Force, $oz * $g),
             new Unit('lbf', Dimension::Force, $lb * $g),
-            new Unit('V', Dimension::Voltage, 1.0, ['volt', 'volts']),
-            new Unit('mV', Dimension::Voltage, 0.001),
-            new Unit('A', Dimension::Current, 1.0, ['amp', 'amps', 'ampere']),
-            new Unit('mA', Dimension::Current, 0.001),
-            new Unit('Ah', Dimension::Charge, 3600.0),
-            new Unit('mAh', Dimension::Charge, 3.6),
             new Unit('W', Dimension::Power, 1.0, ['watt', 'watts']),
             new Unit('mW', Dimension::Power, 0.001),
             new Unit('J', Dimension::Energy, 1.0, ['joule', 'joules']),
             new Unit('mJ', Dimension::Energy, 0.001),
-            new Unit('Hz', Dimension::Frequency, 1.0),
-            new Unit('kHz', Dimension::Frequency, 1000.0),
-            new Unit('°C', Dimension::Temperature, 1.0, ['c', 'degc', 'celsius']),
             new Unit('MPa', Dimension::Pressure, 1e6, ['n/mm²', 'n/mm2']),
             new Unit('kPa', Dimension::Pressure, 1e3),
             new Unit('kg·m²', Dimension::Inertia, 1.0, ['kgm2', 'kgm²']),
@@ -172,13 +195,32 @@ final class Units
             new Unit('N/m', Dimension::Stiffness, 1.0),
             new Unit('N/mm', Dimension::Stiffness, 1000.0),
             new Unit('lbf/in', Dimension::Stiffness, $lb * $g / $in, ['lb/in']),
+        ];
+    }
+
+    /** @return list<Unit> electricity and heat */
+    private static function ofElectricity(): array
+    {
+        return [
+            new Unit('V', Dimension::Voltage, 1.0, ['volt', 'volts']),
+            new Unit('mV', Dimension::Voltage, 0.001),
+            new Unit('A', Dimension::Current, 1.0, ['amp', 'amps', 'ampere']),
+            new Unit('mA', Dimension::Current, 0.001),
+            new Unit('Ah', Dimension::Charge, 3600.0),
+            new Unit('mAh', Dimension::Charge, 3.6),
+            new Unit('°C', Dimension::Temperature, 1.0, ['c', 'degc', 'celsius']),
             new Unit('Ω', Dimension::Resistance, 1.0, ['ohm', 'ohms']),
             new Unit('mH', Dimension::Inductance, 1e-3),
             new Unit('H', Dimension::Inductance, 1.0, ['henry']),
+        ];
+    }
+
+    /** @return list<Unit> shares and numbers */
+    private static function ofNumbers(): array
+    {
+        return [
             new Unit('%', Dimension::Share, 0.01, ['percent']),
             new Unit('', Dimension::Number, 1.0),
         ];
-
-        return array_combine(array_map(fn (Unit $unit): string => $unit->symbol, $units), $units);
     }
 }

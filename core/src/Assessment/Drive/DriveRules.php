@@ -28,10 +28,18 @@ final class DriveRules
     /** @return list<LimitViolation> */
     public static function strains(DriveFigures $f, Settings $settings): array
     {
+        return [...self::ofSupply($f), ...self::atWorst($f, $settings), ...self::forLong($f, $settings), ...self::unpowered($f, $settings)];
+    }
+
+    /**
+     * What its supply gives.
+     *
+     * @return list<LimitViolation>
+     */
+    private static function ofSupply(DriveFigures $f): array
+    {
         $strains = [];
         $over = 1 + Constants::TIE;
-
-        // The supply.
         if ($f->fit === SupplyFit::Low) {
             $strains[] = new LimitViolation('drive.supply_low', $f->positional || $f->counts ? Severity::Fails : Severity::Tight, INF);
         } elseif ($f->fit !== SupplyFit::Fits) {
@@ -42,7 +50,18 @@ final class DriveRules
             $strains[] = new LimitViolation('drive.supply_current', $start > $f->drive->supply->max_A * $over ? Severity::Fails : Severity::Tight, $start / $f->drive->supply->max_A);
         }
 
-        // The worst instant of the move.
+        return $strains;
+    }
+
+    /**
+     * At the worst instant of the move.
+     *
+     * @return list<LimitViolation>
+     */
+    private static function atWorst(DriveFigures $f, Settings $settings): array
+    {
+        $strains = [];
+        $over = 1 + Constants::TIE;
         if ($f->margin < $settings->peak_margin * (1 - Constants::TIE)) {
             $strains[] = new LimitViolation('drive.peak_margin', $f->margin < 1.0 - Constants::TIE ? Severity::Fails : Severity::Tight, 1 / max($f->margin, 1e-12));
         }
@@ -65,7 +84,18 @@ final class DriveRules
             $strains[] = new LimitViolation('drive.servo_travel', Severity::Fails, $f->turn_deg / $f->travel_deg);
         }
 
-        // For long. A drive that stalls has a worse finding already; a servo is judged by what it holds.
+        return $strains;
+    }
+
+    /**
+     * For long. A drive that stalls has a worse finding already; a servo is judged by what it holds.
+     *
+     * @return list<LimitViolation>
+     */
+    private static function forLong(DriveFigures $f, Settings $settings): array
+    {
+        $strains = [];
+        $over = 1 + Constants::TIE;
         $bears = $f->bears_motor_Nm($f->positional ? $settings->servo_continuous_share : $settings->motor_continuous_share);
         if (! $f->positional && ! $f->counts && $f->margin >= 1.0 && $f->rms_motor_Nm > $bears * $over) {
             $strains[] = new LimitViolation('drive.continuous', Severity::Fails, $f->rms_motor_Nm / max($bears, 1e-12));
@@ -83,7 +113,18 @@ final class DriveRules
             }
         }
 
-        // With the power off.
+        return $strains;
+    }
+
+    /**
+     * With the power off.
+     *
+     * @return list<LimitViolation>
+     */
+    private static function unpowered(DriveFigures $f, Settings $settings): array
+    {
+        $strains = [];
+        $over = 1 + Constants::TIE;
         if ($f->task->holds_unpowered || $f->drive->gated) {
             if ($f->hold_Nm * $settings->hold_margin > $f->holds_unpowered_Nm * $over) {
                 $strains[] = new LimitViolation($f->task->holds_unpowered ? 'drive.lets_go' : 'drive.gate_lets_go', $f->hold_Nm > $f->holds_unpowered_Nm * (1 - Constants::TIE) ? Severity::Fails : Severity::Tight, $f->hold_Nm / max($f->holds_unpowered_Nm, 1e-12));

@@ -102,21 +102,32 @@ final class References
     /** @param  array<string, mixed>  $motion */
     private function motion(array $motion, string $path): void
     {
+        $places = $this->placesOf($motion, $path);
+        $this->places[$motion['id']] ??= $places; // of two with one id the first counts
+        $this->train($motion, $path);
+        $this->task($motion['task'], $places, $path);
+        if ($motion['drive'] !== null) {
+            $this->knows('supply', $motion['drive']['supply'], "{$path}.drive.supply");
+        }
+        foreach (Mechanisms::problems($motion['mechanism']['kind'], $motion['mechanism']) as $field => $message) {
+            $this->errors->add("{$path}.mechanism.{$field}", $message);
+        }
+        $this->segments($motion, $path);
+        $this->switches[$motion['id']] ??= $this->stops($motion['stops'], $places, $path);
+    }
+
+    /**
+     * @param  array<string, mixed>  $motion
+     * @return array<string, float> where each of its places is, those of its dial too
+     */
+    private function placesOf(array $motion, string $path): array
+    {
         $places = [];
         foreach ($motion['places'] as $i => $place) {
             if (isset($places[$place['id']])) {
                 $this->errors->add("{$path}.places.{$i}.id", "The place {$place['id']} is there twice.");
             }
             $places[$place['id']] = $place['at'];
-        }
-        foreach ($motion['train'] as $i => $stage) {
-            if (StageType::from($stage['type'])->pushes() && ($motion['mechanism']['kind'] !== 'slide' || $i < count($motion['train']) - 1)) {
-                $this->errors->add("{$path}.train.{$i}.type", 'A rack or lead screw pushes what slides: it must be the last stage of a slide.');
-            }
-            $before = $motion['train'][$i - 1] ?? null;
-            if ($stage['idler'] && ($before === null || $before['type'] !== 'spur' || $stage['type'] !== 'spur' || $before['driven'] !== $stage['driver'])) {
-                $this->errors->add("{$path}.train.{$i}.idler", 'An idler is the wheel that the stage before drives: both must be spur gears, and of the same teeth.');
-            }
         }
         foreach (Dial::places($motion) as $place) {
             if (isset($places[$place['id']])) {
@@ -130,24 +141,46 @@ final class References
                 $this->errors->add("{$path}.task.keeps_turning", 'A dial turns on and on: take the dial out first.');
             }
         }
-        $this->places[$motion['id']] ??= $places; // of two with one id the first counts
-        foreach (['from', 'to'] as $end) {
-            if (! isset($places[$motion['task'][$end]])) {
-                $this->errors->add("{$path}.task.{$end}", "There is no place {$motion['task'][$end]} in this motion.");
+
+        return $places;
+    }
+
+    /** @param  array<string, mixed>  $motion */
+    private function train(array $motion, string $path): void
+    {
+        foreach ($motion['train'] as $i => $stage) {
+            if (StageType::from($stage['type'])->pushes() && ($motion['mechanism']['kind'] !== 'slide' || $i < count($motion['train']) - 1)) {
+                $this->errors->add("{$path}.train.{$i}.type", 'A rack or lead screw pushes what slides: it must be the last stage of a slide.');
+            }
+            $before = $motion['train'][$i - 1] ?? null;
+            if ($stage['idler'] && ($before === null || $before['type'] !== 'spur' || $stage['type'] !== 'spur' || $before['driven'] !== $stage['driver'])) {
+                $this->errors->add("{$path}.train.{$i}.idler", 'An idler is the wheel that the stage before drives: both must be spur gears, and of the same teeth.');
             }
         }
-        if (isset($places[$motion['task']['from']], $places[$motion['task']['to']]) && $places[$motion['task']['from']] === $places[$motion['task']['to']]) {
+    }
+
+    /**
+     * @param  array<string, mixed>  $task
+     * @param  array<string, float>  $places
+     */
+    private function task(array $task, array $places, string $path): void
+    {
+        foreach (['from', 'to'] as $end) {
+            if (! isset($places[$task[$end]])) {
+                $this->errors->add("{$path}.task.{$end}", "There is no place {$task[$end]} in this motion.");
+            }
+        }
+        if (isset($places[$task['from']], $places[$task['to']]) && $places[$task['from']] === $places[$task['to']]) {
             $this->errors->add("{$path}.task.to", 'Must lie somewhere else than where the move starts.');
         }
-        if ($motion['task']['shuts_at'] !== null && ! isset($places[$motion['task']['shuts_at']])) {
-            $this->errors->add("{$path}.task.shuts_at", "There is no place {$motion['task']['shuts_at']} in this motion.");
+        if ($task['shuts_at'] !== null && ! isset($places[$task['shuts_at']])) {
+            $this->errors->add("{$path}.task.shuts_at", "There is no place {$task['shuts_at']} in this motion.");
         }
-        if ($motion['drive'] !== null) {
-            $this->knows('supply', $motion['drive']['supply'], "{$path}.drive.supply");
-        }
-        foreach (Mechanisms::problems($motion['mechanism']['kind'], $motion['mechanism']) as $field => $message) {
-            $this->errors->add("{$path}.mechanism.{$field}", $message);
-        }
+    }
+
+    /** @param  array<string, mixed>  $motion */
+    private function segments(array $motion, string $path): void
+    {
         $isSwung = $this->isSwung($motion['mechanism']['kind']);
         foreach ($motion['segments'] as $i => $segment) {
             if ($segment['from'] >= $segment['to']) {
@@ -159,7 +192,15 @@ final class References
                 }
             }
         }
-        $stops = $motion['stops'];
+    }
+
+    /**
+     * @param  array<string, mixed>  $stops
+     * @param  array<string, float>  $places
+     * @return array<string, true> its switches
+     */
+    private function stops(array $stops, array $places, string $path): array
+    {
         if ($stops['hard_low'] !== null && $stops['hard_high'] !== null && $stops['hard_low'] >= $stops['hard_high']) {
             $this->errors->add("{$path}.stops.hard_high", 'Must lie above the lower stop.');
         }
@@ -174,7 +215,8 @@ final class References
                 $this->errors->add("{$path}.stops.switches.{$i}.place", "There is no place {$switch['place']} in this motion.");
             }
         }
-        $this->switches[$motion['id']] ??= $switches;
+
+        return $switches;
     }
 
     /** @param  array<string, mixed>  $sensor */
