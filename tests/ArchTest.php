@@ -32,14 +32,16 @@ it('keeps arithmetic on physical quantities out of the application', function ()
 arch('strict types everywhere')->expect(['Brookstone\Core', 'App'])->toUseStrictTypes();
 
 arch('values of the core are final')
-    ->expect(['Brookstone\Core\Mechanism', 'Brookstone\Core\Drive', 'Brookstone\Core\Train', 'Brookstone\Core\Load', 'Brookstone\Core\Build', 'Brookstone\Core\Finding', 'Brookstone\Core\Quantity'])
+    ->expect(['Brookstone\Core\Mechanism', 'Brookstone\Core\Drive', 'Brookstone\Core\Train', 'Brookstone\Core\Load', 'Brookstone\Core\Build',
+        'Brookstone\Core\Finding', 'Brookstone\Core\Quantity'])
     ->classes()->toBeFinal();
 
 it('keeps values readonly', function () {
     $mutable = [];
     foreach (['Mechanism', 'Drive', 'Train', 'Load', 'Finding', 'Quantity'] as $folder) {
         foreach (sources("core/src/{$folder}") as $file => $source) {
-            if (preg_match('/^final class \w+/m', $source) === 1 && str_contains($source, 'function __construct') && ! str_contains($source, 'RuntimeException') && ! str_contains($source, 'private function __construct')) {
+            if (preg_match('/^final class \w+/m', $source) === 1 && str_contains($source, 'function __construct')
+                && ! str_contains($source, 'RuntimeException') && ! str_contains($source, 'private function __construct')) {
                 $mutable[] = $file;
             }
         }
@@ -73,7 +75,8 @@ it('has one list of each family: what is added to it is one class and one line t
     }
     $namedIn = [];
     foreach (sources('core/src') as $file => $source) {
-        $code = implode('', array_map(fn (PhpToken $token): string => $token->is([T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING]) ? '' : $token->text, PhpToken::tokenize($source)));
+        $code = implode('', array_map(fn (PhpToken $token): string => $token->is([T_COMMENT, T_DOC_COMMENT, T_CONSTANT_ENCAPSED_STRING]) ? '' : $token->text,
+            PhpToken::tokenize($source)));
         foreach ($names as $name => $own) {
             if ($file !== $own && ! in_array(basename($file, '.php'), $registers, true) && preg_match("/\\b{$name}\\b/", $code) === 1) {
                 $namedIn[$file][] = $name;
@@ -99,4 +102,19 @@ it('has rooms in an order: none uses one that uses it', function () {
     expect(ringOf(['a' => ['b' => []], 'b' => ['c' => []], 'c' => ['b' => []]]))->toBe(['b', 'c']) // a ring would be seen
         ->and(count($uses))->toBeGreaterThan(30)->and(ringOf($uses))->toBe([])
         ->and((string) file_get_contents(__DIR__.'/../docs/rooms.svg'))->toBe(pictureOf($uses), 'php bin/support/rooms.php draws it anew');
+});
+
+it('keeps lines to 160 characters, but for sentences and types that are longer themselves', function () {
+    $long = [];
+    foreach (['core/src', 'app'] as $folder) {
+        foreach (sources($folder) as $file => $source) {
+            foreach (explode("\n", $source) as $i => $line) {
+                if (mb_strlen($line) > 160 && preg_match('/\'[^\']{70,}\'|"[^"]{70,}"|@(return|var|param|phpstan-type) |NotUnderstood|\\$signature/u', $line) !== 1) {
+                    $long[] = "{$file}:".($i + 1);
+                }
+            }
+        }
+    }
+
+    expect($long)->toBe([]);
 });

@@ -43,7 +43,8 @@ final class JudgeBuild implements Known, Memory
         }
         $tried = Cache::get($this->triedKey($build));
 
-        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : BuildJudge::atOnce($build, $this->drawer->stock(), $kept, $this);
+        return $tried !== null ? (new Mender($build, $this->drawer->stock(), $kept))->offering($tried) : BuildJudge::atOnce($build, $this->drawer->stock(),
+            $kept, $this);
     }
 
     public function whole(Build $build): Assessment
@@ -150,7 +151,8 @@ final class JudgeBuild implements Known, Memory
     /** Of a build that has the same motions and routines: what was rehearsed last, of which an edit leaves much as it was. */
     private static function lastKey(Build $build): string
     {
-        return 'rehearsed-last:'.hash('sha256', json_encode([$build->document['name'], array_keys($build->motions), array_keys($build->routines)], JSON_THROW_ON_ERROR));
+        return 'rehearsed-last:'.hash('sha256', json_encode([$build->document['name'], array_keys($build->motions), array_keys($build->routines)],
+            JSON_THROW_ON_ERROR));
     }
 
     /** What is tried hangs on the drawer too, and on all that is judged. */

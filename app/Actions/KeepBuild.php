@@ -105,7 +105,8 @@ final class KeepBuild
     /** The shelf shows what the whole judgement says, unless the build has been changed in between. */
     public function judged(Build $build, CoreBuild $core, Assessment $assessment): void
     {
-        Build::query()->whereKey($build->id)->where('version', $build->version)->toBase()->update(['summary' => json_encode(self::summary($core, $assessment))]);
+        Build::query()->whereKey($build->id)->where('version',
+            $build->version)->toBase()->update(['summary' => json_encode(self::summary($core, $assessment))]);
     }
 
     /**

@@ -31,7 +31,8 @@ final class OpenDrawer
     /** Of all that it holds: the same as long as nothing is changed in it. */
     public function fingerprint(): string
     {
-        return hash('sha256', json_encode([DrawerDrive::query()->toBase()->orderBy('id')->pluck('document'), DrawerTable::query()->toBase()->orderBy('name')->get()], JSON_THROW_ON_ERROR));
+        return hash('sha256', json_encode([DrawerDrive::query()->toBase()->orderBy('id')->pluck('document'),
+            DrawerTable::query()->toBase()->orderBy('name')->get()], JSON_THROW_ON_ERROR));
     }
 
     public function fillIfEmpty(): void
@@ -75,7 +76,8 @@ final class OpenDrawer
      */
     public function change(DrawerDrive $drive, int $version, Drive $to): DrawerDrive
     {
-        $written = ['code' => $to->body()->code, 'document' => json_encode(Drives::write($to), JSON_THROW_ON_ERROR), 'version' => $version + 1, 'updated_at' => now()];
+        $written = ['code' => $to->body()->code, 'document' => json_encode(Drives::write($to), JSON_THROW_ON_ERROR), 'version' => $version + 1,
+            'updated_at' => now()];
         if ($this->asSeen($drive, $version)->update($written) !== 1) {
             throw new Overtaken('This drive');
         }

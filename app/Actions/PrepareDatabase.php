@@ -143,7 +143,8 @@ final class PrepareDatabase
         if (! is_file($database)) {
             touch($database);
         }
-        $this->config->set('database.connections.'.self::ON, ['database' => $database, 'journal_mode' => 'DELETE'] + $this->config->get('database.connections.sqlite'));
+        $this->config->set('database.connections.'.self::ON, ['database' => $database, 'journal_mode' => 'DELETE']
+            + $this->config->get('database.connections.sqlite'));
         $this->migrator->usingConnection(self::ON, function () use ($files): void {
             if (! $this->migrator->repositoryExists()) {
                 $this->migrator->getRepository()->createRepository();
@@ -159,10 +160,12 @@ final class PrepareDatabase
     {
         $to = new PDO("sqlite:{$database}", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
         $to->exec('ATTACH '.$to->quote($from).' AS old');
-        $tables = array_intersect(self::column($to, "SELECT name FROM main.sqlite_master WHERE type = 'table'"), self::column($to, "SELECT name FROM old.sqlite_master WHERE type = 'table'"));
+        $tables = array_intersect(self::column($to, "SELECT name FROM main.sqlite_master WHERE type = 'table'"),
+            self::column($to, "SELECT name FROM old.sqlite_master WHERE type = 'table'"));
         $to->exec('BEGIN');
         foreach (array_diff($tables, ['migrations', 'sqlite_sequence']) as $table) {
-            $columns = array_intersect(self::column($to, "SELECT name FROM pragma_table_info('{$table}', 'main')"), self::column($to, "SELECT name FROM pragma_table_info('{$table}', 'old')"));
+            $columns = array_intersect(self::column($to, "SELECT name FROM pragma_table_info('{$table}', 'main')"),
+                self::column($to, "SELECT name FROM pragma_table_info('{$table}', 'old')"));
             $names = implode(', ', array_map(fn (string $column): string => "\"{$column}\"", $columns));
             $to->exec("INSERT OR IGNORE INTO main.\"{$table}\" ({$names}) SELECT {$names} FROM old.\"{$table}\"");
         }

@@ -73,7 +73,8 @@ final class RigBench
             $step = json_decode($line, true);
             $top = array_pop($short);
             $last = $top === null ? null : json_decode($top, true);
-            $seconds = ($step['do'] ?? null) === 'step' && ($last['do'] ?? null) === 'step' ? self::together_s($step['seconds'] ?? null, $last['seconds'] ?? null) : null;
+            $seconds = ($step['do'] ?? null) === 'step' && ($last['do'] ?? null) === 'step' ? self::together_s($step['seconds'] ?? null, $last['seconds']
+                ?? null) : null;
             if ($seconds !== null) {
                 $short[] = (string) json_encode(['do' => 'step', 'seconds' => $seconds, 'quiet' => true]);
             } else {
@@ -120,10 +121,12 @@ final class RigBench
         $this->makeRoom();
         $file = storage_path("brookstone/rig-{$session->id}.json");
         file_put_contents($file, $session->document);
-        $command = implode(' ', array_map(escapeshellarg(...), [php_binary(), base_path('artisan'), 'brookstone:rig', $file, "--socket={$path}", ...($session->begins === null ? [] : ["--scenario={$session->begins}"])]));
+        $command = implode(' ', array_map(escapeshellarg(...), [php_binary(), base_path('artisan'), 'brookstone:rig', $file, "--socket={$path}",
+            ...($session->begins === null ? [] : ["--scenario={$session->begins}"])]));
         // Its own session, with nothing of the server's left open: it must not hold up whoever waits for the server to end.
         $free = 'for fd in /proc/self/fd/*; do n=${fd##*/}; [ "$n" -gt 2 ] && eval "exec $n>&-"; done; ';
-        proc_close(proc_open(['bash', '-c', "({$free} exec setsid {$command}) > /dev/null 2>&1 < /dev/null &"], [], $pipes) ?: throw new \RuntimeException('The rig could not be started.'));
+        proc_close(proc_open(['bash', '-c', "({$free} exec setsid {$command}) > /dev/null 2>&1 < /dev/null &"], [],
+            $pipes) ?: throw new \RuntimeException('The rig could not be started.'));
         for ($waited = 0.0; $waited < self::WAIT_S; $waited += 0.02) {
             usleep(20_000);
             $socket = @stream_socket_client("unix://{$path}", timeout: 1.0);

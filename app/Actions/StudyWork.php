@@ -49,7 +49,8 @@ final class StudyWork
                 $rows[$case->fault] ??= ['fault' => $case->fault, 'says' => $case->says];
             }
 
-            return [(int) ceil(count($sweep->runs()) / self::RUNS_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows), 'cases' => count($cases), 'nothing' => $sweep->nothingToTry()]];
+            return [(int) ceil(count($sweep->runs()) / self::RUNS_IN_PART), ['steps' => $sweep->steps(), 'faults' => array_values($rows),
+                'cases' => count($cases), 'nothing' => $sweep->nothingToTry()]];
         }
 
         return $kind === 'drift' ? [intdiv(self::WALKS, self::WALKS_IN_PART), $this->driftFrame($build, $routine, $asked)] : [1, []];
@@ -67,10 +68,12 @@ final class StudyWork
         $stops = [];
         foreach ($fan->shown() as $path => $number) {
             $stop = $fan->path->stops[$number];
-            $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => $build->routines[$stop->routine]->stepAt($stop->path)?->says($build) ?? new Sentence(''), 'by_time' => $stop->move !== null];
+            $stops[] = ['path' => $path, 'at' => $stop->at, 'says' => $build->routines[$stop->routine]->stepAt($stop->path)?->says($build)
+                ?? new Sentence(''), 'by_time' => $stop->move !== null];
         }
 
-        return ['unit' => $motion->unit()->value, 'tolerance' => $motion->task->tolerance, 'cycles' => (int) ($asked['cycles'] ?? 100), 'nothing' => $fan->drifts() ? null : $this->neverByTime($motion, $routine, $cycle), 'stops' => $stops];
+        return ['unit' => $motion->unit()->value, 'tolerance' => $motion->task->tolerance, 'cycles' => (int) ($asked['cycles'] ?? 100),
+            'nothing' => $fan->drifts() ? null : $this->neverByTime($motion, $routine, $cycle), 'stops' => $stops];
     }
 
     /** Why a motion of which nothing was seen to go by time does not drift, or may yet. */
@@ -96,7 +99,8 @@ final class StudyWork
         }
         $routine = $this->routine($build, $asked);
         if ($kind === 'drift') {
-            $fan = new DriftFan($build, $build->motions[$asked['motion']], $this->judge->rehearsed($build)->usual($routine->id), (int) ($asked['seed'] ?? 1) * 1000 + $part);
+            $fan = new DriftFan($build, $build->motions[$asked['motion']], $this->judge->rehearsed($build)->usual($routine->id),
+                (int) ($asked['seed'] ?? 1) * 1000 + $part);
 
             return array_map(fn (): array => $fan->walk((int) ($asked['cycles'] ?? 100), (int) ($asked['home_every'] ?? 0)), range(1, self::WALKS_IN_PART));
         }
@@ -105,7 +109,8 @@ final class StudyWork
         foreach (array_slice($sweep->runs(), $part * self::RUNS_IN_PART, self::RUNS_IN_PART) as $same) {
             $told = $sweep->run($same[0]);
             foreach ($same as $case) {
-                $cells[] = ['fault' => $case->fault, 'step' => $case->step] + $told + ['events' => array_map(fn (WorldEvent $event): array => WorldEvents::write($event), $case->events)];
+                $cells[] = ['fault' => $case->fault, 'step' => $case->step] + $told
+                    + ['events' => array_map(fn (WorldEvent $event): array => WorldEvents::write($event), $case->events)];
             }
         }
 
@@ -115,7 +120,8 @@ final class StudyWork
     /** @return array<string, mixed> what is known of a study so far */
     public function sofar(Study $study): array
     {
-        return self::told($this->together($study->kind, $study->frame, array_values($study->done()->get()->sortBy('part')->map(fn (StudyPart $part): array => $part->result)->all())));
+        return self::told($this->together($study->kind, $study->frame,
+            array_values($study->done()->get()->sortBy('part')->map(fn (StudyPart $part): array => $part->result)->all())));
     }
 
     /**
@@ -200,6 +206,7 @@ final class StudyWork
         $scenario = ($asked['scenario'] ?? null) === null ? null : $build->scenarios[$asked['scenario']];
         $key = 'undisturbed:'.hash('sha256', json_encode([$build->document, $routine->id, $scenario?->id], JSON_THROW_ON_ERROR));
 
-        return new FaultSweep($build, $routine, $scenario, Cache::remember($key, self::KEPT_S, fn (): array => (new FaultSweep($build, $routine, $scenario))->plain));
+        return new FaultSweep($build, $routine, $scenario,
+            Cache::remember($key, self::KEPT_S, fn (): array => (new FaultSweep($build, $routine, $scenario))->plain));
     }
 }

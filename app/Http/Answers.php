@@ -20,7 +20,10 @@ use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
 
-/** What is answered over HTTP, where it is not a value of the core as it is. The types of the page are made from these too, and a test reads every answer by its own. */
+/**
+ * What is answered over HTTP, where it is not a value of the core as it is. The types of the page are made from these too, and a test reads every
+ * answer by its own.
+ */
 final class Answers
 {
     private const MOST_NAMES = 500;
@@ -32,20 +35,28 @@ final class Answers
             'StoredBuild' => self::storedBuild(),
             'ShelfEntry' => self::shelfEntry(),
             'Judgement' => Schemas::record('Judgement', ['version' => Schemas::number(), 'assessment' => Schemas::assessment()]),
-            'Mends' => Schemas::record('Mends', ['version' => Schemas::number(), 'assessment' => Schemas::assessment(), 'done' => Schemas::number(), 'of' => Schemas::number()]),
+            'Mends' => Schemas::record('Mends', ['version' => Schemas::number(), 'assessment' => Schemas::assessment(), 'done' => Schemas::number(),
+                'of' => Schemas::number()]),
             'Completed' => Schemas::record('Completed', ['fix' => Schemas::fix(), 'brings' => Schemas::sentence()->orNull()]),
-            'QuantityRead' => Schemas::record('QuantityRead', ['si' => Schemas::number(), 'dimension' => new TextShape, 'unit' => new TextShape, 'text' => new TextShape]),
+            'QuantityRead' => Schemas::record('QuantityRead', ['si' => Schemas::number(), 'dimension' => new TextShape, 'unit' => new TextShape,
+                'text' => new TextShape]),
             'DrawerEntry' => self::drawerEntry(),
             'DrawerImport' => self::drawerImport(),
-            'DrawerColumn' => Schemas::record('DrawerColumn', ['column' => new TextShape, 'kinds' => self::texts(), 'needed' => new BooleanShape, 'says' => new TextShape]),
-            'PictureKept' => Schemas::record('PictureKept', ['id' => new TextShape, 'name' => new TextShape, 'width_px' => Schemas::number(), 'height_px' => Schemas::number()]),
+            'DrawerColumn' => Schemas::record('DrawerColumn', ['column' => new TextShape, 'kinds' => self::texts(), 'needed' => new BooleanShape,
+                'says' => new TextShape]),
+            'PictureKept' => Schemas::record('PictureKept', ['id' => new TextShape, 'name' => new TextShape, 'width_px' => Schemas::number(),
+                'height_px' => Schemas::number()]),
             'ExampleEntry' => Schemas::record('ExampleEntry', ['example' => new TextShape, 'name' => new TextShape, 'note' => self::longText()]),
             'CalculatorEntry' => Schemas::record('CalculatorEntry', ['name' => new TextShape, 'says' => new TextShape]),
-            'Calculated' => Schemas::record('Calculated', ['calculator' => new TextShape, 'inputs' => self::anything(), 'results' => self::anything(), 'findings' => Schemas::list(Schemas::finding())]),
+            'Calculated' => Schemas::record('Calculated', ['calculator' => new TextShape, 'inputs' => self::anything(), 'results' => self::anything(),
+                'findings' => Schemas::list(Schemas::finding())]),
             'StopsSheet' => self::stopsSheet(),
-            'BesideOffer' => Schemas::record('BesideOffer', ['path' => new TextShape, 'says' => Schemas::sentence(), 'saves_s' => Schemas::number(), 'fix' => Schemas::fix()->orNull(), 'why_not' => Schemas::sentence()->orNull()]),
-            'ReadyRoutine' => Schemas::record('ReadyRoutine', ['key' => new TextShape, 'name' => new TextShape, 'says' => new TextShape, 'lacks' => (new TextShape)->orNull(), 'begin' => Schemas::fix()->orNull()]),
-            'ReadingsRead' => Schemas::record('ReadingsRead', array_fill_keys(['all', 'absent', 'present'], new EitherShape([Schemas::list(Schemas::number()), new NothingShape]))),
+            'BesideOffer' => Schemas::record('BesideOffer', ['path' => new TextShape, 'says' => Schemas::sentence(), 'saves_s' => Schemas::number(),
+                'fix' => Schemas::fix()->orNull(), 'why_not' => Schemas::sentence()->orNull()]),
+            'ReadyRoutine' => Schemas::record('ReadyRoutine', ['key' => new TextShape, 'name' => new TextShape, 'says' => new TextShape,
+                'lacks' => (new TextShape)->orNull(), 'begin' => Schemas::fix()->orNull()]),
+            'ReadingsRead' => Schemas::record('ReadingsRead', array_fill_keys(['all', 'absent', 'present'],
+                new EitherShape([Schemas::list(Schemas::number()), new NothingShape]))),
             'Study' => self::study(),
             'RigOpened' => Schemas::record('RigOpened', ['id' => new TextShape, 'answers' => Schemas::list(self::rigAnswer())]),
             'RigSaid' => Schemas::record('RigSaid', ['answers' => Schemas::list(self::rigAnswer())]),
@@ -61,7 +72,8 @@ final class Answers
     private static function storedBuild(): RecordShape
     {
         return Schemas::record('StoredBuild', [
-            'id' => new TextShape, 'version' => Schemas::number(), 'is_demo' => new BooleanShape, 'can_undo' => new BooleanShape, 'can_redo' => new BooleanShape,
+            'id' => new TextShape, 'version' => Schemas::number(), 'is_demo' => new BooleanShape, 'can_undo' => new BooleanShape,
+            'can_redo' => new BooleanShape,
             'document' => BuildShape::shape(), 'assessment' => Schemas::assessment(),
         ]);
     }
@@ -69,8 +81,10 @@ final class Answers
     private static function shelfEntry(): RecordShape
     {
         return Schemas::record('ShelfEntry', [
-            'id' => new TextShape, 'name' => new TextShape, 'note' => self::longText(), 'is_demo' => new BooleanShape, 'changed_at' => new TextShape, 'verdict' => Schemas::verdict(), 'says' => Schemas::sentence(),
-            'chains' => Schemas::list(Schemas::record('ShelfChain', ['name' => new TextShape, 'verdict' => Schemas::verdict(), 'links' => Schemas::list(Schemas::verdict())])),
+            'id' => new TextShape, 'name' => new TextShape, 'note' => self::longText(), 'is_demo' => new BooleanShape, 'changed_at' => new TextShape,
+            'verdict' => Schemas::verdict(), 'says' => Schemas::sentence(),
+            'chains' => Schemas::list(Schemas::record('ShelfChain', ['name' => new TextShape, 'verdict' => Schemas::verdict(),
+                'links' => Schemas::list(Schemas::verdict())])),
         ]);
     }
 
@@ -98,11 +112,13 @@ final class Answers
         return Schemas::record('StopsSheet', [
             'switches' => Schemas::list(Schemas::record('SwitchRoom', [
                 'switch' => new TextShape, 'name' => new TextShape, 'room' => $number->orNull(), 'worst' => $number, 'left' => $number->orNull(),
-                'rows' => Schemas::list(Schemas::record('RunOnRow', ['supply' => ChoiceShape::of('low', 'rated', 'high'), 'load' => ChoiceShape::of('loaded', 'empty'), 'distance' => $number->orNull(), 'speed' => $number->orNull()])),
+                'rows' => Schemas::list(Schemas::record('RunOnRow', ['supply' => ChoiceShape::of('low', 'rated', 'high'),
+                    'load' => ChoiceShape::of('loaded', 'empty'), 'distance' => $number->orNull(), 'speed' => $number->orNull()])),
                 'offers' => Schemas::list(Schemas::record('RoomOffer', ['says' => Schemas::sentence(), 'fix' => Schemas::fix()->orNull()])),
             ])),
             'ways' => Schemas::list(Schemas::record('StopsWay', [
-                'way' => new TextShape, 'error' => $number->orNull(), 'within' => new BooleanShape(nullable: true), 'after_many' => $number->orNull(), 'at_power_on' => new TextShape, 'parts' => new TextShape, 'is_used' => new BooleanShape,
+                'way' => new TextShape, 'error' => $number->orNull(), 'within' => new BooleanShape(nullable: true), 'after_many' => $number->orNull(),
+                'at_power_on' => new TextShape, 'parts' => new TextShape, 'is_used' => new BooleanShape,
             ])),
             'tolerance' => $number->orNull(),
         ]);
@@ -113,18 +129,30 @@ final class Answers
         $step = Schemas::record('StudyStep', ['path' => new TextShape, 'says' => Schemas::sentence()]);
         $number = Schemas::number();
         $cell = Schemas::record('FaultCell', [
-            'fault' => new TextShape, 'step' => new TextShape, 'outcome' => ChoiceShape::of('breaks_rule', 'hits', 'stalls', 'ends_wrong_unnoticed', 'ends_wrong', 'waits', 'stops', 'finishes'),
+            'fault' => new TextShape, 'step' => new TextShape, 'outcome' => ChoiceShape::of('breaks_rule', 'hits', 'stalls', 'ends_wrong_unnoticed',
+                'ends_wrong', 'waits', 'stops', 'finishes'),
             'says' => Schemas::sentence(), 'events' => Schemas::list(WorldEvents::shape()),
         ]);
-        $fan = Schemas::record('DriftFan', ['cycle' => $number, 'low' => $number, 'quarter' => $number, 'middle' => $number, 'three_quarters' => $number, 'high' => $number]);
+        $fan = Schemas::record('DriftFan', ['cycle' => $number, 'low' => $number, 'quarter' => $number, 'middle' => $number, 'three_quarters' => $number,
+            'high' => $number]);
 
         return Schemas::record('Study', [
             'id' => new TextShape, 'kind' => ChoiceShape::of('faults', 'drift', 'states'),
-            'asked' => new RecordShape(['routine' => Field::needed(new TextShape), ...array_fill_keys(['motion', 'scenario'], Field::or(null, (new TextShape)->orNull())), ...array_fill_keys(['cycles', 'home_every', 'seed'], Field::or(null, $number->orNull()))], 'StudyAsked'),
-            'state' => ChoiceShape::of('queued', 'running', 'done', 'cancelled', 'failed'), 'done' => $number, 'parts' => $number, 'is_stale' => new BooleanShape, 'failure' => (new TextShape)->orNull(),
+            'asked' => new RecordShape(['routine' => Field::needed(new TextShape),
+                ...array_fill_keys(['motion', 'scenario'], Field::or(null, (new TextShape)->orNull())), ...array_fill_keys(['cycles', 'home_every', 'seed'],
+                    Field::or(null, $number->orNull()))], 'StudyAsked'),
+            'state' => ChoiceShape::of('queued', 'running', 'done', 'cancelled', 'failed'), 'done' => $number, 'parts' => $number,
+            'is_stale' => new BooleanShape, 'failure' => (new TextShape)->orNull(),
             'result' => new EitherShape([
-                Schemas::record('FaultResult', ['steps' => Schemas::list($step), 'faults' => Schemas::list(Schemas::record('FaultSaid', ['fault' => new TextShape, 'says' => new TextShape])), 'cases' => $number, 'nothing' => (new TextShape)->orNull(), 'cells' => Schemas::list($cell)]),
-                Schemas::record('DriftResult', ['walks' => $number, 'stops' => Schemas::list(Schemas::record('DriftStop', ['path' => new TextShape, 'at' => $number, 'says' => Schemas::sentence(), 'by_time' => new BooleanShape, 'fan' => Schemas::list($fan)])), 'unit' => ChoiceShape::of('deg', 'm'), 'tolerance' => $number->orNull(), 'cycles' => $number, 'nothing' => (new TextShape)->orNull()]),
+                Schemas::record('FaultResult',
+                    ['steps' => Schemas::list($step),
+                        'faults' => Schemas::list(Schemas::record('FaultSaid', ['fault' => new TextShape, 'says' => new TextShape])), 'cases' => $number,
+                        'nothing' => (new TextShape)->orNull(), 'cells' => Schemas::list($cell)]),
+                Schemas::record('DriftResult',
+                    ['walks' => $number, 'stops' => Schemas::list(Schemas::record('DriftStop',
+                        ['path' => new TextShape, 'at' => $number, 'says' => Schemas::sentence(), 'by_time' => new BooleanShape,
+                            'fan' => Schemas::list($fan)])),
+                        'unit' => ChoiceShape::of('deg', 'm'), 'tolerance' => $number->orNull(), 'cycles' => $number, 'nothing' => (new TextShape)->orNull()]),
                 Schemas::record('StatesResult', ['states' => $number, 'complete' => new BooleanShape, 'found' => $number]),
                 self::nothingYet(),
             ]),
@@ -136,14 +164,17 @@ final class Answers
         $number = Schemas::number();
         $state = Schemas::record('RigState', [
             'now_s' => $number, 'powered' => new BooleanShape,
-            'motions' => Schemas::list(Schemas::record('RigMotion', ['motion' => new TextShape, 'position' => $number, 'speed' => $number, 'current_A' => $number, 'place' => (new TextShape)->orNull(), 'powered' => new BooleanShape])),
-            'inputs' => self::byName(new BooleanShape), 'levels' => self::byName($number), 'outputs' => self::byName(new BooleanShape), 'counters' => self::byName($number), 'running' => self::texts(),
+            'motions' => Schemas::list(Schemas::record('RigMotion', ['motion' => new TextShape, 'position' => $number, 'speed' => $number,
+                'current_A' => $number, 'place' => (new TextShape)->orNull(), 'powered' => new BooleanShape])),
+            'inputs' => self::byName(new BooleanShape), 'levels' => self::byName($number), 'outputs' => self::byName(new BooleanShape),
+            'counters' => self::byName($number), 'running' => self::texts(),
             'steps' => Schemas::list(Schemas::record('RigStep', ['routine' => new TextShape, 'path' => new TextShape, 'says' => Schemas::sentence()])),
             'events' => Schemas::list(Schemas::record('RigEvent', ['at_s' => $number, 'kind' => new TextShape, 'says' => Schemas::sentence()])),
         ]);
 
         return new RecordShape([
-            'ok' => Field::needed(new BooleanShape), 'errors' => Field::or(null, new EitherShape([Schemas::list(self::fieldError()), new NothingShape])), 'state' => Field::or(null, $state->orNull()), 'scenario' => Field::or(null, new AnyShape),
+            'ok' => Field::needed(new BooleanShape), 'errors' => Field::or(null, new EitherShape([Schemas::list(self::fieldError()), new NothingShape])),
+            'state' => Field::or(null, $state->orNull()), 'scenario' => Field::or(null, new AnyShape),
         ], 'RigAnswer');
     }
 

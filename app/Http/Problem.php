@@ -44,10 +44,14 @@ final class Problem
             $problem instanceof PostTooLargeException => self::response(422, 'This is too large: at most 2 MB are read.'),
             $problem instanceof NotFoundHttpException => self::response(404, 'There is nothing of that name.'),
             $problem instanceof MethodNotAllowedHttpException => self::response(405, 'That cannot be done here.'),
-            $problem instanceof QueryException && ($problem->errorInfo[1] ?? null) === self::CONSTRAINT && str_contains($problem->getMessage(), 'FOREIGN KEY') => self::response(404, 'What this belongs to has been deleted in the meantime.'),
-            $problem instanceof QueryException && in_array($problem->errorInfo[1] ?? null, self::NOT_NOW, true) => self::response(507, ($problem->errorInfo[1] ?? null) === self::FULL
-                ? 'The disk is full: this could not be saved. It is tried again until there is room.' : 'The database cannot be written to: this could not be saved. It is tried again until it can.'),
-            $problem instanceof HttpExceptionInterface => self::response($problem->getStatusCode(), $problem->getStatusCode() < 500 ? 'This cannot be read.' : self::OURS),
+            $problem instanceof QueryException && ($problem->errorInfo[1] ?? null) === self::CONSTRAINT && str_contains($problem->getMessage(),
+                'FOREIGN KEY') => self::response(404, 'What this belongs to has been deleted in the meantime.'),
+            $problem instanceof QueryException && in_array($problem->errorInfo[1] ?? null, self::NOT_NOW, true) => self::response(507,
+                ($problem->errorInfo[1] ?? null) === self::FULL
+                ? 'The disk is full: this could not be saved. It is tried again until there is room.'
+                    : 'The database cannot be written to: this could not be saved. It is tried again until it can.'),
+            $problem instanceof HttpExceptionInterface => self::response($problem->getStatusCode(), $problem->getStatusCode() < 500 ? 'This cannot be read.'
+                : self::OURS),
             default => self::response(500, self::OURS),
         };
     }

@@ -43,6 +43,7 @@ final class RunStudyPart implements ShouldQueue
 
     public function failed(?\Throwable $failure): void
     {
-        Study::query()->whereKey($this->study)->whereNotIn('state', ['done', 'cancelled'])->update(['state' => 'failed', 'failure' => mb_substr((string) $failure?->getMessage(), 0, 500)]);
+        Study::query()->whereKey($this->study)->whereNotIn('state', ['done', 'cancelled'])->update(['state' => 'failed',
+            'failure' => mb_substr((string) $failure?->getMessage(), 0, 500)]);
     }
 }

@@ -19,8 +19,10 @@ final class Mutants
 {
     private const KINDS = [
         Arithmetic\DivisionToMultiplication::class, Arithmetic\MultiplicationToDivision::class, Arithmetic\MinusToPlus::class, Arithmetic\PlusToMinus::class,
-        Equality\GreaterOrEqualToGreater::class, Equality\GreaterOrEqualToSmaller::class, Equality\GreaterToGreaterOrEqual::class, Equality\GreaterToSmallerOrEqual::class,
-        Equality\SmallerOrEqualToSmaller::class, Equality\SmallerOrEqualToGreater::class, Equality\SmallerToSmallerOrEqual::class, Equality\SmallerToGreaterOrEqual::class,
+        Equality\GreaterOrEqualToGreater::class, Equality\GreaterOrEqualToSmaller::class, Equality\GreaterToGreaterOrEqual::class,
+        Equality\GreaterToSmallerOrEqual::class,
+        Equality\SmallerOrEqualToSmaller::class, Equality\SmallerOrEqualToGreater::class, Equality\SmallerToSmallerOrEqual::class,
+        Equality\SmallerToGreaterOrEqual::class,
         Equality\IdenticalToNotIdentical::class, Equality\NotIdenticalToIdentical::class,
         Logical\BooleanAndToBooleanOr::class, Logical\BooleanOrToBooleanAnd::class,
         Math\MinToMax::class, Math\MaxToMin::class, Number\IncrementInteger::class,
@@ -44,7 +46,8 @@ final class Mutants
             foreach (self::changed($node) as $changed) {
                 $from = $node->getStartFilePos();
                 $to = $node->getEndFilePos() + 1;
-                $found[] = ['line' => $node->getStartLine(), 'from' => $from, 'to' => $to, 'was' => substr($source, $from, $to - $from), 'is' => $printer->prettyPrintExpr($changed), 'in' => self::around($source, $from, $functions, $constants)];
+                $found[] = ['line' => $node->getStartLine(), 'from' => $from, 'to' => $to, 'was' => substr($source, $from, $to - $from),
+                    'is' => $printer->prettyPrintExpr($changed), 'in' => self::around($source, $from, $functions, $constants)];
             }
         }
 
@@ -82,7 +85,8 @@ final class Mutants
     public static function functions(string $source, ?array $tree = null): array
     {
         $functions = [];
-        foreach ((new NodeFinder)->find($tree ?? (new ParserFactory)->createForHostVersion()->parse($source) ?? [], fn (Node $node): bool => $node instanceof Node\Stmt\ClassMethod || $node instanceof Node\Stmt\Function_) as $node) {
+        foreach ((new NodeFinder)->find($tree ?? (new ParserFactory)->createForHostVersion()->parse($source) ?? [],
+            fn (Node $node): bool => $node instanceof Node\Stmt\ClassMethod || $node instanceof Node\Stmt\Function_) as $node) {
             if (($node->stmts ?? []) !== []) {
                 $first = $node->stmts[0];
                 $begins = min([$first->getStartFilePos(), ...array_map(fn ($comment): int => $comment->getStartFilePos(), $first->getComments())]);
@@ -97,7 +101,8 @@ final class Mutants
     private static function changed(Node\Expr $node): array
     {
         if ($node instanceof Node\Scalar\Float_ || ($node instanceof Node\Scalar\Int_ && $node->value > 20)) {
-            return $node->value !== 0.0 && abs($node->value) < self::HAIR ? [] : [new Node\Scalar\Float_($node->value === 0.0 ? 1.0 : $node->value * self::OFF)];
+            return $node->value !== 0.0 && abs($node->value) < self::HAIR ? []
+                : [new Node\Scalar\Float_($node->value === 0.0 ? 1.0 : $node->value * self::OFF)];
         }
         if ($node instanceof Node\Expr\ConstFetch && in_array($node->name->toLowerString(), ['true', 'false'], true)) {
             return [new Node\Expr\ConstFetch(new Node\Name($node->name->toLowerString() === 'true' ? 'false' : 'true'))];

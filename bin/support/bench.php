@@ -53,7 +53,8 @@ function median(callable $run, int $times): float
 
 $json = (string) file_get_contents(__DIR__.'/../../database/demo/heron-wharf.brookstone.json');
 $heron = Build::fromJson($json);
-$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value], BuildJudge::proposed($heron)->mend->changes));
+$mended = Editor::apply($heron, array_map(fn ($change): array => ['path' => $change->path, 'value' => $change->value],
+    BuildJudge::proposed($heron)->mend->changes));
 
 /** So many motions that move without a pause for so long: some there and back on their switches, two round and round. */
 /** Everything of a build twice: twelve motions and ten routines. */
@@ -61,14 +62,16 @@ function doubled(Build $build): Build
 {
     $lists = ['motions', 'sensors', 'outputs', 'counters', 'rules', 'routines', 'scenarios'];
     $document = json_decode($build->toJson(), true);
-    $ids = array_merge(...array_map(fn (string $list): array => array_column($document[$list], 'id'), $lists), ...array_map(fn (array $motion): array => array_column($motion['stops']['switches'], 'id'), $document['motions']));
+    $ids = array_merge(...array_map(fn (string $list): array => array_column($document[$list], 'id'), $lists),
+        ...array_map(fn (array $motion): array => array_column($motion['stops']['switches'], 'id'), $document['motions']));
     $second = $build->toJson();
     foreach ($ids as $id) {
         $second = str_replace("\"{$id}\"", "\"{$id}-2\"", $second);
     }
     $second = json_decode($second, true);
     foreach ($lists as $list) {
-        $document[$list] = [...$document[$list], ...array_map(fn (array $each): array => isset($each['name']) ? ['name' => "{$each['name']} 2"] + $each : $each, $second[$list])];
+        $document[$list] = [...$document[$list], ...array_map(fn (array $each): array => isset($each['name']) ? ['name' => "{$each['name']} 2"] + $each
+            : $each, $second[$list])];
     }
 
     return Build::read($document);
@@ -88,22 +91,26 @@ function edited(Build $build): float
 
 function busy(Build $mended, int $motions, float $seconds): Build
 {
-    $ends = array_slice(['drawbridge' => ['up', 'down'], 'heron-neck' => ['strike', 'rest'], 'tide' => ['low-water', 'high-water'], 'ferry' => ['far-bank', 'quay']], 0, $motions, true);
+    $ends = array_slice(['drawbridge' => ['up', 'down'], 'heron-neck' => ['strike', 'rest'], 'tide' => ['low-water', 'high-water'],
+        'ferry' => ['far-bank', 'quay']], 0, $motions, true);
     $homes = ['tide' => 'tide-top', 'ferry' => 'ferry-quay'];
     $routines = [];
     foreach ($ends as $motion => $places) {
         $goes = array_map(fn (string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place], $places);
         $home = isset($homes[$motion]) ? [['do' => 'home', 'motion' => $motion, 'switch' => $homes[$motion]]] : [];
-        $routines[] = ['id' => $motion, 'name' => $motion, 'starts' => [['when' => 'power_on']], 'steps' => [...$home, ['do' => 'repeat', 'times' => null, 'steps' => $goes]]];
+        $routines[] = ['id' => $motion, 'name' => $motion, 'starts' => [['when' => 'power_on']],
+            'steps' => [...$home, ['do' => 'repeat', 'times' => null, 'steps' => $goes]]];
     }
     foreach (array_slice(['lantern', 'rower'], 0, max(0, $motions - 4)) as $motion) {
-        $routines[] = ['id' => $motion, 'name' => $motion, 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'run', 'motion' => $motion, 'direction' => 'up', 'for_s' => 600]]];
+        $routines[] = ['id' => $motion, 'name' => $motion, 'starts' => [['when' => 'power_on']],
+            'steps' => [['do' => 'run', 'motion' => $motion, 'direction' => 'up', 'for_s' => 600]]];
     }
     $names = [...array_keys($ends), ...array_slice(['lantern', 'rower'], 0, max(0, $motions - 4))];
 
     return Editor::apply($mended, [
         ['path' => 'log', 'value' => []], ['path' => 'rules', 'value' => []],
-        ['path' => 'motions', 'value' => array_values(array_filter($mended->document['motions'], fn (array $motion): bool => in_array($motion['id'], $names, true)))],
+        ['path' => 'motions', 'value' => array_values(array_filter($mended->document['motions'], fn (array $motion): bool => in_array($motion['id'], $names,
+            true)))],
         ['path' => 'routines', 'value' => $routines],
         ['path' => 'scenarios', 'value' => [['id' => 'while', 'name' => 'A while', 'until_s' => $seconds]]],
     ]);
@@ -210,7 +217,8 @@ $figures = [
     'compare_schools_ms' => fn () => median(fn () => DriveConcepts::of($heron, $heron->motions['drawbridge'], Stock::shipped()), 7),
     'search_trains_3_stages_24_sizes_ms' => fn () => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 3, 20), 7), [17.345, 1.0, 36.0, 0.0371])),
     'search_trains_4_stages_24_sizes_ms' => fn () => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 4, 20), 5), [17.345, 123.4])),
-    'make_trains_3_stages_laid_out_ms' => fn () => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error', 20), 7),
+    'make_trains_3_stages_laid_out_ms' => fn () => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error',
+        20), 7),
     'run_harbour_show_ms' => fn () => median(fn () => RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor']), 15),
     'run_one_minute_of_one_motion_ms' => fn () => median(fn () => runBusy($one, 60), 9),
     'run_one_minute_of_two_motions_ms' => fn () => median(fn () => runBusy($two, 60), 9),

@@ -20,7 +20,8 @@ $root = dirname(__DIR__, 2);
 $kept = "{$root}/storage/framework/mutate";
 $options = getopt('', ['sample:', 'seed:', 'processes:', 'budget:', 'fresh'], $rest);
 $paths = array_slice($argv, $rest) ?: ['core/src'];
-[$sample, $seed, $processes, $budget_s] = [(int) ($options['sample'] ?? 40), (int) ($options['seed'] ?? 1), (int) ($options['processes'] ?? 2), (float) ($options['budget'] ?? 30)];
+[$sample, $seed, $processes, $budget_s] = [(int) ($options['sample'] ?? 40), (int) ($options['seed'] ?? 1), (int) ($options['processes'] ?? 2),
+    (float) ($options['budget'] ?? 30)];
 @mkdir($kept, 0700, true);
 
 /** @return list<string> PHP files under a path, from the root */
@@ -77,11 +78,14 @@ function copyOf(string $root, string $to): void
 {
     (new Process(['rm', '-rf', $to]))->mustRun();
     mkdir("{$to}/core", recursive: true);
-    foreach ([['cp', '-al', "{$root}/vendor", $to], ['cp', '-r', "{$root}/core/src", "{$to}/core/"], ...array_map(fn (string $part): array => ['cp', '-r', "{$root}/{$part}", $to], ['tests', 'compat', 'database', 'docs', 'phpunit.xml', 'composer.json'])] as $copies) {
+    foreach ([['cp', '-al', "{$root}/vendor", $to], ['cp', '-r', "{$root}/core/src", "{$to}/core/"],
+        ...array_map(fn (string $part): array => ['cp', '-r', "{$root}/{$part}", $to], ['tests', 'compat', 'database', 'docs', 'phpunit.xml',
+            'composer.json'])] as $copies) {
         (new Process($copies, timeout: null))->mustRun();
     }
     $hits = (string) file_get_contents(__DIR__.'/hits.php');
-    file_put_contents("{$to}/tests/Pest.php", substr($hits, (int) strpos($hits, '//')), FILE_APPEND); // there itself: what it says of a folder is meant from there
+    // there itself: what it says of a folder is meant from there
+    file_put_contents("{$to}/tests/Pest.php", substr($hits, (int) strpos($hits, '//')), FILE_APPEND);
 }
 
 $trees = array_map(fn (int $place): string => "{$kept}/tree-{$place}", range(0, $processes - 1));
@@ -94,8 +98,10 @@ $quick = ['PHP_INI_SCAN_DIR' => (string) getenv('BROOKSTONE_QUICK_INI')]; // wit
  *
  * @var array{functions: list<string>, tests: array<string, array{sum: string, tests: array<string, array{float, list<int>}>}>} $map
  */
-$map = is_file("{$kept}/hits.json") && ! isset($options['fresh']) ? json_decode((string) file_get_contents("{$kept}/hits.json"), true) : ['functions' => [], 'tests' => []];
-$support = hash('xxh128', implode('', array_map(fn (string $file): string => (string) md5_file("{$root}/{$file}"), [...files($root, 'tests/Support'), 'tests/Pest.php'])));
+$map = is_file("{$kept}/hits.json") && ! isset($options['fresh']) ? json_decode((string) file_get_contents("{$kept}/hits.json"), true)
+    : ['functions' => [], 'tests' => []];
+$support = hash('xxh128', implode('', array_map(fn (string $file): string => (string) md5_file("{$root}/{$file}"),
+    [...files($root, 'tests/Support'), 'tests/Pest.php'])));
 $sum = fn (string $test): string => hash('xxh128', $support.md5_file("{$root}/{$test}"));
 $testFiles = files($root, 'tests/Core', 'Test.php');
 $map['tests'] = array_intersect_key($map['tests'], array_flip($testFiles));
@@ -114,16 +120,18 @@ if ($stale !== []) {
         array_map(fn (string $tree) => file_put_contents("{$tree}/{$file}", $source), $trees);
     }
     $map['functions'] = array_map(strval(...), array_keys($numbers));
-    together(array_map(fn (string $test): callable => fn (int $place): Process => new Process([PHP_BINARY, 'vendor/bin/pest', $test], $trees[$place], $quick + ['HITS_OUT' => "{$kept}/".md5($test).'.json'], timeout: null), $stale), $processes, function (int $which, Process $process) use ($stale, $kept, $sum, &$map): void {
-        $out = "{$kept}/".md5($stale[$which]).'.json';
-        if ($process->getExitCode() !== 0 || ! is_file($out)) {
-            fwrite(STDERR, "{$stale[$which]} fails as it is:\n{$process->getOutput()}\n");
-            exit(1);
-        }
-        $map['tests'][$stale[$which]] = ['sum' => $sum($stale[$which]), 'tests' => json_decode((string) file_get_contents($out), true)];
-        unlink($out);
-        fwrite(STDERR, '.');
-    });
+    together(array_map(fn (string $test): callable => fn (int $place): Process => new Process([PHP_BINARY, 'vendor/bin/pest', $test], $trees[$place],
+        $quick + ['HITS_OUT' => "{$kept}/".md5($test).'.json'], timeout: null), $stale), $processes, function (int $which, Process $process) use ($stale,
+            $kept, $sum, &$map): void {
+            $out = "{$kept}/".md5($stale[$which]).'.json';
+            if ($process->getExitCode() !== 0 || ! is_file($out)) {
+                fwrite(STDERR, "{$stale[$which]} fails as it is:\n{$process->getOutput()}\n");
+                exit(1);
+            }
+            $map['tests'][$stale[$which]] = ['sum' => $sum($stale[$which]), 'tests' => json_decode((string) file_get_contents($out), true)];
+            unlink($out);
+            fwrite(STDERR, '.');
+        });
     fwrite(STDERR, "\n");
     file_put_contents("{$kept}/hits.json", json_encode($map, JSON_THROW_ON_ERROR));
     foreach ($trees as $tree) {
@@ -188,7 +196,8 @@ $testsOf = function (array $mutant) use ($numberOf, $comeBy, $map, $budget_s): a
 if ($planted !== []) {
     $tests = $testsOf($planted[0]);
     file_put_contents("{$kept}/only-0-0.json", json_encode(array_column($tests, 1), JSON_THROW_ON_ERROR));
-    $as = new Process([PHP_BINARY, 'vendor/bin/pest', '--compact', ...array_values(array_unique(array_column($tests, 0)))], $trees[0], $quick + ['HITS_ONLY' => "{$kept}/only-0-0.json"], timeout: null);
+    $as = new Process([PHP_BINARY, 'vendor/bin/pest', '--compact', ...array_values(array_unique(array_column($tests, 0)))], $trees[0],
+        $quick + ['HITS_ONLY' => "{$kept}/only-0-0.json"], timeout: null);
     if ($tests !== [] && $as->run() !== 0) {
         fwrite(STDERR, "The tests fail as they are:\n{$as->getOutput()}\n");
         exit(1);
@@ -213,11 +222,15 @@ together(array_map(fn (int $i): callable => function (int $place) use ($i, $plan
         if ($batch !== []) {
             $only = "{$kept}/only-{$place}-{$b}.json";
             file_put_contents($only, json_encode(array_column($batch, 1), JSON_THROW_ON_ERROR));
-            $runs[] = sprintf('HITS_ONLY=%s timeout %d %s vendor/bin/pest --compact --stop-on-failure --stop-on-error %s >/dev/null 2>&1 || exit 1', escapeshellarg($only), (int) ceil(USUAL_START_S + SLOWER * $sum_s), PHP_BINARY, implode(' ', array_map(escapeshellarg(...), array_values(array_unique(array_column($batch, 0))))));
+            $runs[] = sprintf('HITS_ONLY=%s timeout %d %s vendor/bin/pest --compact --stop-on-failure --stop-on-error %s >/dev/null 2>&1 || exit 1',
+                escapeshellarg($only), (int) ceil(USUAL_START_S + SLOWER * $sum_s), PHP_BINARY,
+                implode(' ', array_map(escapeshellarg(...), array_values(array_unique(array_column($batch, 0))))));
         }
     }
 
-    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ', [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$kept}/right-{$place}.php").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place], $quick, timeout: null);
+    return new Process(['bash', '-c', 'mv '.escapeshellarg("{$at}.new").' '.escapeshellarg($at).'; ('.implode('; ',
+        [...$runs, 'exit 0']).'); noticed=$?; cp '.escapeshellarg("{$kept}/right-{$place}.php").' '.escapeshellarg($at).'; exit $noticed'], $trees[$place],
+        $quick, timeout: null);
 }, array_keys($planted)), $processes, function (int $which, Process $process) use ($planted, $testsOf, &$survived, &$noticed): void {
     $mutant = $planted[$which];
     if ($process->getExitCode() !== 0) {
@@ -225,7 +238,8 @@ together(array_map(fn (int $i): callable => function (int $place) use ($i, $plan
     } else {
         $survived[] = $mutant;
         $none = $testsOf($mutant) === [];
-        printf("survived  %s:%d  %s  →  %s%s\n", $mutant['file'], $mutant['line'], preg_replace('/\s+/', ' ', $mutant['was']), preg_replace('/\s+/', ' ', $mutant['is']), $none ? '  (no test comes by)' : '');
+        printf("survived  %s:%d  %s  →  %s%s\n", $mutant['file'], $mutant['line'], preg_replace('/\s+/', ' ', $mutant['was']),
+            preg_replace('/\s+/', ' ', $mutant['is']), $none ? '  (no test comes by)' : '');
     }
     fwrite(STDERR, sprintf("\r%d of %d", $noticed + count($survived), count($planted)));
 });

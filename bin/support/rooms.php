@@ -10,7 +10,8 @@ declare(strict_types=1);
 /** @return array<string, array<string, list<string>>> by room and the room that it uses: the files that do */
 function roomsOf(string $core): array
 {
-    $room = fn (string $folder): string => preg_match('~^(Assessment/\w+|\w+)~', $folder, $match) === 1 ? $match[1] : 'Assessor'; // what stands at the top is one
+    // what stands at the top is one
+    $room = fn (string $folder): string => preg_match('~^(Assessment/\w+|\w+)~', $folder, $match) === 1 ? $match[1] : 'Assessor';
     $uses = [];
     foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($core, FilesystemIterator::SKIP_DOTS)) as $file) {
         $path = substr($file->getPathname(), strlen($core) + 1);
@@ -101,10 +102,13 @@ function pictureOf(array $uses): string
             // What a room below uses in turn is not drawn again.
             $further = array_filter(array_keys($others), fn (string $between): bool => $between !== $other && isset(reachedFrom($uses, $between)[$other]));
             if ($further === []) {
-                $lines .= sprintf("<path d=\"M%.0f %.0f C%.0f %.0f %.0f %.0f %.0f %.0f\"/>\n", $place[$room][0], $place[$room][1] + $high, $place[$room][0], $place[$room][1] + $high + 24, $place[$other][0], $place[$other][1] - 24, $place[$other][0], $place[$other][1]);
+                $lines .= sprintf("<path d=\"M%.0f %.0f C%.0f %.0f %.0f %.0f %.0f %.0f\"/>\n", $place[$room][0], $place[$room][1] + $high, $place[$room][0],
+                    $place[$room][1] + $high + 24, $place[$other][0], $place[$other][1] - 24, $place[$other][0], $place[$other][1]);
             }
         }
-        $boxes .= sprintf("<rect x=\"%.0f\" y=\"%.0f\" width=\"%d\" height=\"%d\" rx=\"4\"/><text x=\"%.0f\" y=\"%.0f\">%s</text>\n", $place[$room][0] - $wide / 2, $place[$room][1], $wide, $high, $place[$room][0], $place[$room][1] + 19, str_replace('Assessment/', 'Assessment · ', $room));
+        $boxes .= sprintf("<rect x=\"%.0f\" y=\"%.0f\" width=\"%d\" height=\"%d\" rx=\"4\"/><text x=\"%.0f\" y=\"%.0f\">%s</text>\n",
+            $place[$room][0] - $wide / 2, $place[$room][1], $wide, $high, $place[$room][0], $place[$room][1] + 19,
+            str_replace('Assessment/', 'Assessment · ', $room));
     }
     $height = count($byFloor) * $gap + 20;
 

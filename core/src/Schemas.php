@@ -75,7 +75,8 @@ final class Schemas
                 'drive' => self::record('DriveSheet', [
                     'stall_Nm' => self::number(),
                     'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
-                    'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()), 'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
+                    'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()),
+                        'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
                 ])->orNull(),
                 'train' => self::trainSheet(),
             ])),
@@ -88,19 +89,24 @@ final class Schemas
                 'steps' => self::list(self::record('StepSays', ['path' => new TextShape, 'says' => self::sentence()])),
                 'findings' => self::list(self::finding()),
                 'rehearsals' => self::list(self::record('RehearsedFrom', [
-                    'says' => new TextShape, 'outcome' => ChoiceShape::of('ends', 'gives_up', 'comes_round', 'bounded', 'never_begins'), 'takes_s' => self::number()->orNull(), 'wrong' => self::number(),
+                    'says' => new TextShape, 'outcome' => ChoiceShape::of('ends', 'gives_up', 'comes_round', 'bounded', 'never_begins'),
+                    'takes_s' => self::number()->orNull(), 'wrong' => self::number(),
                 ])),
             ])),
             'supplies' => self::list(self::record('SupplyAsked', [
-                'id' => new TextShape, 'name' => new TextShape, 'max_A' => self::number(), 'most_A' => self::number(), 'together' => self::list(new TextShape), 'at_once' => self::sentence(),
+                'id' => new TextShape, 'name' => new TextShape, 'max_A' => self::number(), 'most_A' => self::number(),
+                'together' => self::list(new TextShape), 'at_once' => self::sentence(),
                 'day_Ah' => self::number(), 'rest_Ah' => self::number(), 'lasts_days' => self::number()->orNull(), 'over_day' => self::sentence(),
-                'takes' => self::list(self::record('RoutineTakes', ['routine' => new TextShape, 'runs' => self::number(), 'charge_Ah' => self::number(), 'says' => self::sentence()])),
+                'takes' => self::list(self::record('RoutineTakes', ['routine' => new TextShape, 'runs' => self::number(), 'charge_Ah' => self::number(),
+                    'says' => self::sentence()])),
             ])),
-            'log' => self::list(self::record('Compared', ['id' => new TextShape, 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull()])),
+            'log' => self::list(self::record('Compared', ['id' => new TextShape, 'computed_s' => self::number()->orNull(),
+                'difference' => self::number()->orNull()])),
             'pictures' => self::list(self::record('PictureRead', [
                 'id' => new TextShape,
                 'readings' => self::list(self::record('ReadLength', [
-                    'id' => new TextShape, 'real_m' => self::number()->orNull(), 'model_m' => self::number()->orNull(), 'error_share' => self::number()->orNull(),
+                    'id' => new TextShape, 'real_m' => self::number()->orNull(), 'model_m' => self::number()->orNull(),
+                    'error_share' => self::number()->orNull(),
                 ])),
             ])),
         ]);
@@ -109,7 +115,8 @@ final class Schemas
     public static function times(): RecordShape
     {
         return self::record('MoveTimes', ['moves' => self::list(self::record('MoveTime', [
-            'motion' => new TextShape, 'name' => new TextShape, 'from' => new TextShape, 'to' => new TextShape, 'speed' => self::number(), 'carries' => new TextShape,
+            'motion' => new TextShape, 'name' => new TextShape, 'from' => new TextShape, 'to' => new TextShape, 'speed' => self::number(),
+            'carries' => new TextShape,
             'computed_s' => self::number()->orNull(), 'measured_s' => self::number()->orNull(), 'routines' => self::list(new TextShape),
         ]))]);
     }
@@ -120,15 +127,20 @@ final class Schemas
         $fit = ChoiceShape::of('fits', 'tight', 'binds', 'loose', 'apart', 'free');
 
         return self::record('TrainSheet', [
-            'shafts' => self::list(self::record('TrainShaft', ['x_mm' => self::number()->orNull(), 'y_mm' => self::number()->orNull(), 'rpm' => $number, 'torque_Nm' => $number, 'turns' => $number, 'way' => $number, 'axis' => $number])),
+            'shafts' => self::list(self::record('TrainShaft', ['x_mm' => self::number()->orNull(), 'y_mm' => self::number()->orNull(), 'rpm' => $number,
+                'torque_Nm' => $number, 'turns' => $number, 'way' => $number, 'axis' => $number])),
             'wheels' => self::list(self::record('TrainWheel', [
-                'stage' => $number, 'driver' => new BooleanShape, 'shaft' => $number, 'plane' => $number, 'teeth' => $number, 'type' => ChoiceShape::of(...array_column(StageType::cases(), 'value')),
+                'stage' => $number, 'driver' => new BooleanShape, 'shaft' => $number, 'plane' => $number, 'teeth' => $number,
+                'type' => ChoiceShape::of(...array_column(StageType::cases(), 'value')),
                 'x_mm' => $number, 'y_mm' => $number, 'outside_mm' => $number, 'pitch_mm' => $number,
             ])),
-            'meetings' => self::list(self::record('TrainMeeting', ['fit' => $fit, 'apart_mm' => $number, 'off_mm' => self::number()->orNull(), 'play_mm' => self::number()->orNull(), 'contact' => self::number()->orNull()])),
-            'clashes' => self::list(self::record('TrainClash', ['kind' => ChoiceShape::of('wheels', 'shaft', 'obstacle', 'room', 'face'), 'stage' => $number, 'driver' => new BooleanShape, 'by_mm' => $number])),
+            'meetings' => self::list(self::record('TrainMeeting', ['fit' => $fit, 'apart_mm' => $number, 'off_mm' => self::number()->orNull(),
+                'play_mm' => self::number()->orNull(), 'contact' => self::number()->orNull()])),
+            'clashes' => self::list(self::record('TrainClash', ['kind' => ChoiceShape::of('wheels', 'shaft', 'obstacle', 'room', 'face'), 'stage' => $number,
+                'driver' => new BooleanShape, 'by_mm' => $number])),
             'holes' => self::list(self::list(self::record('TrainHole', ['x_mm' => $number, 'y_mm' => $number, 'fit' => $fit]))),
-            'linkage' => self::record('TrainLinkage', ['plane' => $number, 'bar_mm' => $number, 'bars' => self::list(new TextShape), 'ways' => self::list(self::list($number)), 'clashing' => self::list(new TextShape)])->orNull(),
+            'linkage' => self::record('TrainLinkage', ['plane' => $number, 'bar_mm' => $number, 'bars' => self::list(new TextShape),
+                'ways' => self::list(self::list($number)), 'clashing' => self::list(new TextShape)])->orNull(),
             'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
             'lay_out' => self::fix()->orNull(),
             'why_not' => (new TextShape)->orNull(),
@@ -144,8 +156,10 @@ final class Schemas
             'module_mm' => self::number(),
             'target' => self::number(),
             'rows' => self::list(self::record('MadeTrain', [
-                'words' => new TextShape, 'stages' => Stages::shape(0, 12), 'ratio' => self::number(), 'error' => self::number(), 'gears' => self::number(), 'efficiency' => self::number(), 'slop_deg' => self::number(),
-                'way' => self::number(), 'box_mm' => new ListShape(self::number(), 0, 2), 'wears' => self::number(), 'why_not' => (new TextShape)->orNull(), 'take' => self::fix(),
+                'words' => new TextShape, 'stages' => Stages::shape(0, 12), 'ratio' => self::number(), 'error' => self::number(), 'gears' => self::number(),
+                'efficiency' => self::number(), 'slop_deg' => self::number(),
+                'way' => self::number(), 'box_mm' => new ListShape(self::number(), 0, 2), 'wears' => self::number(), 'why_not' => (new TextShape)->orNull(),
+                'take' => self::fix(),
             ])),
         ]);
     }
@@ -169,7 +183,8 @@ final class Schemas
             'verdict' => self::verdict(),
             'target_s' => self::number()->orNull(),
             'ran_s' => self::number(),
-            'mishaps' => self::list(self::record('Mishap', ['kind' => new TextShape, 'of' => new TextShape, 'routine' => (new TextShape)->orNull(), 'path' => (new TextShape)->orNull(), 'says' => self::sentence()])),
+            'mishaps' => self::list(self::record('Mishap', ['kind' => new TextShape, 'of' => new TextShape, 'routine' => (new TextShape)->orNull(),
+                'path' => (new TextShape)->orNull(), 'says' => self::sentence()])),
             'ends' => self::list(self::record('Standing', ['motion' => new TextShape, 'at' => self::number(), 'known' => (new TextShape)->orNull()])),
             'counters' => self::list(self::record('Counted', ['counter' => new TextShape, 'count' => self::number()])),
             'stalled_s' => new MapShape(self::number()),
@@ -222,9 +237,11 @@ final class Schemas
     public static function readings(): RecordShape
     {
         return self::record('ReadingsSheet', [
-            'bins' => self::list(self::record('ReadingsBin', ['from' => self::number(), 'to' => self::number(), 'absent' => self::number(), 'present' => self::number()])),
+            'bins' => self::list(self::record('ReadingsBin', ['from' => self::number(), 'to' => self::number(), 'absent' => self::number(),
+                'present' => self::number()])),
             'absent' => self::number(), 'present' => self::number(), 'needed' => self::number(), 'wrong_now' => self::number()->orNull(),
-            'best' => self::record('BestThreshold', ['threshold' => self::number(), 'upper' => self::number(), 'lower' => self::number(), 'error_rate' => self::number(), 'error_rate_at_most' => self::number(), 'separation' => self::number()])->orNull(),
+            'best' => self::record('BestThreshold', ['threshold' => self::number(), 'upper' => self::number(), 'lower' => self::number(),
+                'error_rate' => self::number(), 'error_rate_at_most' => self::number(), 'separation' => self::number()])->orNull(),
             'fix' => self::fix()->orNull(),
         ]);
     }
@@ -239,7 +256,8 @@ final class Schemas
             'fails' => self::list(self::record('FailsBy', ['code' => new TextShape, 'count' => self::number(), 'says' => new TextShape])),
             'rows' => self::list(self::rankedDrive()),
             'points' => self::list(self::record('ChoicePoint', [
-                'code' => new TextShape, 'ratio' => self::number(), 'time_s' => self::number(), 'margin' => self::number(), 'mass_kg' => self::number(), 'verdict' => self::verdict(), 'front' => new BooleanShape,
+                'code' => new TextShape, 'ratio' => self::number(), 'time_s' => self::number(), 'margin' => self::number(), 'mass_kg' => self::number(),
+                'verdict' => self::verdict(), 'front' => new BooleanShape,
             ])),
         ]);
     }
@@ -272,17 +290,22 @@ final class Schemas
     public static function school(): RecordShape
     {
         return self::record('School', [
-            'school' => new TextShape, 'name' => new TextShape, 'verdict' => self::verdict(), 'code' => (new TextShape)->orNull(), 'ratio' => self::number()->orNull(),
-            'time_s' => self::number()->orNull(), 'margin' => self::number()->orNull(), 'error' => self::number()->orNull(), 'within' => new BooleanShape(nullable: true),
-            'holds_unpowered' => new BooleanShape(nullable: true), 'charge_Ah_day' => self::number()->orNull(), 'after_power_cut' => new TextShape, 'noise' => self::number()->orNull(),
-            'parts' => self::number(), 'pins' => self::number(), 'why' => self::sentence(), 'take' => self::fix()->orNull(), 'recommended' => new BooleanShape, 'reason' => new TextShape,
+            'school' => new TextShape, 'name' => new TextShape, 'verdict' => self::verdict(), 'code' => (new TextShape)->orNull(),
+            'ratio' => self::number()->orNull(),
+            'time_s' => self::number()->orNull(), 'margin' => self::number()->orNull(), 'error' => self::number()->orNull(),
+            'within' => new BooleanShape(nullable: true),
+            'holds_unpowered' => new BooleanShape(nullable: true), 'charge_Ah_day' => self::number()->orNull(), 'after_power_cut' => new TextShape,
+            'noise' => self::number()->orNull(),
+            'parts' => self::number(), 'pins' => self::number(), 'why' => self::sentence(), 'take' => self::fix()->orNull(),
+            'recommended' => new BooleanShape, 'reason' => new TextShape,
         ]);
     }
 
     public static function easing(): RecordShape
     {
         return self::record('Counterbalance', [
-            'way' => ChoiceShape::of('counterweight', 'spring'), 'size' => self::sentence(), 'worst_before_Nm' => self::number(), 'worst_after_Nm' => self::number(),
+            'way' => ChoiceShape::of('counterweight', 'spring'), 'size' => self::sentence(), 'worst_before_Nm' => self::number(),
+            'worst_after_Nm' => self::number(),
             'back' => self::sentence(), 'unpowered' => self::sentence(), 'margin_after' => self::number()->orNull(), 'fix' => self::fix(),
         ]);
     }
@@ -290,7 +313,8 @@ final class Schemas
     public static function units(): RecordShape
     {
         return self::record('UnitTable', [
-            'units' => self::list(self::record('Unit', ['symbol' => new TextShape, 'dimension' => new TextShape, 'factor' => self::number(), 'inverse' => new BooleanShape])),
+            'units' => self::list(self::record('Unit', ['symbol' => new TextShape, 'dimension' => new TextShape, 'factor' => self::number(),
+                'inverse' => new BooleanShape])),
             'suffixes' => self::list(self::record('UnitSuffix', ['suffix' => new TextShape, 'symbol' => new TextShape])),
             'systems' => self::list(self::record('UnitSystem', ['name' => new TextShape, 'preferred' => new MapShape(self::list(new TextShape))])),
         ]);
@@ -325,8 +349,10 @@ final class Schemas
             'there' => $path,
             'back' => $path,
             'run_on' => self::list(self::record('SwitchRunOn', [
-                'switch' => new TextShape, 'distance' => self::number()->orNull(), 'speed' => self::number(), 'energy_J' => self::number(), 'left' => self::number()->orNull(),
-                'slower' => self::list(self::record('SlowerRunOn', ['share' => self::number(), 'distance' => self::number()->orNull(), 'left' => self::number()->orNull()])),
+                'switch' => new TextShape, 'distance' => self::number()->orNull(), 'speed' => self::number(), 'energy_J' => self::number(),
+                'left' => self::number()->orNull(),
+                'slower' => self::list(self::record('SlowerRunOn', ['share' => self::number(), 'distance' => self::number()->orNull(),
+                    'left' => self::number()->orNull()])),
             ])),
         ]);
     }
@@ -347,14 +373,16 @@ final class Schemas
     {
         return self::record('MendAll', [
             'version' => self::number(), 'done' => new BooleanShape, 'verdict' => self::verdict()->orNull(), 'says' => self::sentence()->orNull(),
-            'steps' => self::list(self::record('MendStep', ['mark' => new TextShape, 'mends' => self::sentence(), 'fix' => self::fix(), 'before' => self::record('Faults', ['fails' => self::number(), 'tight' => self::number()])])),
+            'steps' => self::list(self::record('MendStep', ['mark' => new TextShape, 'mends' => self::sentence(), 'fix' => self::fix(),
+                'before' => self::record('Faults', ['fails' => self::number(), 'tight' => self::number()])])),
             'left' => self::list(self::finding()),
         ]);
     }
 
     public static function fix(): RecordShape
     {
-        return self::record('Fix', ['does' => self::sentence(), 'changes' => self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape])), 'costs' => self::list(self::sentence())]);
+        return self::record('Fix', ['does' => self::sentence(),
+            'changes' => self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape])), 'costs' => self::list(self::sentence())]);
     }
 
     public static function sentence(): RecordShape

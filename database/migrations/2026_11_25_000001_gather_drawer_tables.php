@@ -20,7 +20,8 @@ return new class extends Migration
         });
         $kept = DB::table('drawer_gears')->orderBy('id')->first();
         if ($kept !== null) {
-            DB::table('drawer_tables')->insert(['name' => 'gears', 'lines' => $kept->lines, 'created_at' => $kept->created_at, 'updated_at' => $kept->updated_at]);
+            DB::table('drawer_tables')->insert(['name' => 'gears', 'lines' => $kept->lines, 'created_at' => $kept->created_at,
+                'updated_at' => $kept->updated_at]);
         }
         Schema::drop('drawer_gears');
     }

@@ -40,19 +40,24 @@ it('gives the whole judgement apart, keeps it by content, and then answers with 
     $first = $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment.rehearsed', false)->json();
     expect(collect($first['assessment']['routines'][1]['findings'])->pluck('code'))->not->toContain('routine.hits');
 
-    $whole = $this->getJson("/api/builds/{$build->id}/judgement")->assertOk()->assertJsonPath('version', $first['version'])->assertJsonPath('assessment.rehearsed', true)->json('assessment');
+    $whole = $this->getJson("/api/builds/{$build->id}/judgement")->assertOk()->assertJsonPath('version',
+        $first['version'])->assertJsonPath('assessment.rehearsed', true)->json('assessment');
     expect(collect($whole['routines'][1]['findings'])->pluck('code'))->toContain('routine.hits', 'routine.stalls')
         ->and($whole)->toBe(json_decode((string) json_encode(BuildJudge::atOnce($build->core(), null, Rehearsal::of($build->core()))), true));
     $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment', $whole);
     expect(collect($this->getJson('/api/builds')->json())->firstWhere('id', $build->id)['verdict'])->toBe('fails');
 
     // A name makes no difference to any run; a mass does.
-    $named = $this->postJson("/api/builds/{$build->id}/edits", ['version' => $first['version'], 'changes' => [['path' => 'name', 'value' => 'Other']]])->assertJsonPath('assessment.rehearsed', true)->json();
-    $this->postJson("/api/builds/{$build->id}/edits", ['version' => $named['version'], 'changes' => [['path' => 'motions.2.mechanism.mass_kg', 'value' => 0.601]]])->assertJsonPath('assessment.rehearsed', false);
+    $named = $this->postJson("/api/builds/{$build->id}/edits",
+        ['version' => $first['version'], 'changes' => [['path' => 'name', 'value' => 'Other']]])->assertJsonPath('assessment.rehearsed', true)->json();
+    $this->postJson("/api/builds/{$build->id}/edits",
+        ['version' => $named['version'],
+            'changes' => [['path' => 'motions.2.mechanism.mass_kg', 'value' => 0.601]]])->assertJsonPath('assessment.rehearsed', false);
 });
 
 it('offers what it has tried, goes on at the next asking, and keeps it', function () {
-    $build = Build::factory()->of(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8], 'scenarios' => []]))->create();
+    $build = Build::factory()->of(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8],
+        'scenarios' => []]))->create();
     $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment.tried', false)->assertJsonPath('assessment.mend', null);
 
     $first = $this->getJson("/api/builds/{$build->id}/mends")->assertOk()->assertJsonPath('version', 1)->assertJsonPath('assessment.rehearsed', true)->json();
@@ -71,7 +76,8 @@ it('offers what it has tried, goes on at the next asking, and keeps it', functio
 
 it('plans mend after mend as far as one request can, and keeps nothing of it', function () {
     $build = Build::factory()->of(Builds::planted(['supplies.0.max_A' => 1.5, 'routines.1.target_s' => 1, 'scenarios' => []]))->create();
-    $ask = fn (array $dropped): array => $this->postJson("/api/builds/{$build->id}/mend-all", ['dropped' => $dropped])->assertOk()->assertJsonPath('version', 1)->json();
+    $ask = fn (array $dropped): array => $this->postJson("/api/builds/{$build->id}/mend-all", ['dropped' => $dropped])->assertOk()->assertJsonPath('version',
+        1)->json();
     $whole = function (array $dropped) use ($ask): array {
         while (! ($plan = $ask($dropped))['done']) {
             expect($plan['verdict'])->toBeNull()->and($plan['left'])->toBe([]);
@@ -91,13 +97,16 @@ it('plans mend after mend as far as one request can, and keeps nothing of it', f
 });
 
 it('brings with a choice what that needs', function () {
-    $build = Build::factory()->of(Builds::planted(['motions.1.task.move_s' => 3, 'routines.1.steps.3.give_up_s' => 8, 'routines.1.steps.5.give_up_s' => 8, 'scenarios' => []]))->create();
+    $build = Build::factory()->of(Builds::planted(['motions.1.task.move_s' => 3, 'routines.1.steps.3.give_up_s' => 8, 'routines.1.steps.5.give_up_s' => 8,
+        'scenarios' => []]))->create();
     $post = fn (array $body) => $this->postJson("/api/builds/{$build->id}/complete", $body);
     $drive = ['path' => 'motions.1.drive', 'value' => ['motor' => Builds::motor('W24-150'), 'supply' => 'servos']];
 
-    $post(['does' => 'Take it', 'changes' => [$drive]])->assertOk()->assertJsonPath('brings', null)->assertJsonPath('fix.does.text', 'Take it; put a switch at Closed; home Jaw onto Closed switch first; put a switch at Wide');
+    $post(['does' => 'Take it', 'changes' => [$drive]])->assertOk()->assertJsonPath('brings', null)->assertJsonPath('fix.does.text',
+        'Take it; put a switch at Closed; home Jaw onto Closed switch first; put a switch at Wide');
     expect($build->refresh()->version)->toBe(1);
-    $post(['does' => 'Take it', 'changes' => [['path' => 'motions.1.drive', 'value' => 'x']]])->assertStatus(422)->assertJsonPath('errors.0.field', 'motions.1.drive');
+    $post(['does' => 'Take it', 'changes' => [['path' => 'motions.1.drive', 'value' => 'x']]])->assertStatus(422)->assertJsonPath('errors.0.field',
+        'motions.1.drive');
     $post(['does' => '', 'changes' => [$drive]])->assertStatus(422)->assertJsonPath('errors.0.field', 'does');
     $post(['does' => 'Take it', 'changes' => []])->assertStatus(422);
     $post(['does' => 'Take it', 'changes' => [['path' => 'nowhere', 'value' => 1]]])->assertStatus(422);
@@ -121,14 +130,17 @@ it('has no judgement of a build that is not there', function () {
 });
 
 it('saves a file and reads it back, byte for byte', function () {
-    $file = $this->get('/api/builds/'.stored()->id.'/export')->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="sound.brookstone.json"')->getContent();
-    $id = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $file)->assertCreated()->json('id');
+    $file = $this->get('/api/builds/'.stored()->id.'/export')->assertOk()->assertHeader('Content-Disposition',
+        'attachment; filename="sound.brookstone.json"')->getContent();
+    $id = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+        content: $file)->assertCreated()->json('id');
 
     expect($this->get("/api/builds/{$id}/export")->getContent())->toBe($file)->and($file)->toBe(Builds::sound()->toJson());
 });
 
 it('refuses a file with the place that is wrong', function (Closure $body, string $field, string $says) {
-    $response = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $body());
+    $response = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+        content: $body());
 
     $response->assertStatus(422);
     expect($response->json('errors.0.field'))->toBe($field)->and($response->json('errors.0.message'))->toContain($says);
@@ -136,18 +148,22 @@ it('refuses a file with the place that is wrong', function (Closure $body, strin
     'not JSON' => [fn () => 'PK zip', '', 'not JSON'],
     'empty' => [fn () => '', '', 'Nothing was sent'],
     'wrong version' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 2, 'name' => 'x']), 'version', 'Must be 1, but is 2'],
-    'wrong types' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => ['lid' => 1]]), 'motions', 'Must be a list'],
+    'wrong types' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => ['lid' => 1]]), 'motions',
+        'Must be a list'],
     'too large' => [fn () => str_repeat(' ', 2 * 1024 * 1024 + 1), '', '2 MB'],
-    'ten thousand motions' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => array_fill(0, 10000, ['id' => 'a'])]), 'motions', 'at most 40 motions, but has 10000'],
+    'ten thousand motions' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x',
+        'motions' => array_fill(0, 10000, ['id' => 'a'])]), 'motions', 'at most 40 motions, but has 10000'],
     'nested without end' => [fn () => str_repeat('{"a":', 100).'1'.str_repeat('}', 100), '', 'nested too deep'],
-    'a reference in a circle' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', '$ref' => '#']), '$ref', 'no such field'],
+    'a reference in a circle' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', '$ref' => '#']), '$ref',
+        'no such field'],
 ]);
 
 it('saves typed text and gives the consequences at once', function () {
     $build = stored();
     $before = $this->getJson("/api/builds/{$build->id}")->json('assessment.chains.1.margin');
 
-    $answer = $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => '1.5 lb', 'unit' => 'g']]])->assertOk();
+    $answer = $this->postJson("/api/builds/{$build->id}/edits",
+        ['version' => 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => '1.5 lb', 'unit' => 'g']]])->assertOk();
 
     expect($answer->json('version'))->toBe(2)
         ->and($answer->json('document.motions.0.mechanism.mass_kg'))->toBeAbout(0.680388555, 1e-9)
@@ -163,15 +179,18 @@ it('puts a refusal at the field and changes nothing', function (array $change) {
     $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg'] + $change]])
         ->assertStatus(422)->assertJsonPath('errors.0.field', 'motions.0.mechanism.mass_kg');
     expect($build->refresh()->document)->toBe(Builds::sound()->toJson())->and($build->version)->toBe(1);
-})->with([[['text' => '1e9 kg']], [['text' => 'NaN']], [['text' => '-0']], [['text' => '']], [['text' => '3 mm']], [['text' => str_repeat('novel ', 3000)]], [['value' => -1]], [['value' => ['a' => 1]]], [['value' => null]]]);
+})->with([[['text' => '1e9 kg']], [['text' => 'NaN']], [['text' => '-0']], [['text' => '']], [['text' => '3 mm']], [['text' => str_repeat('novel ', 3000)]],
+    [['value' => -1]], [['value' => ['a' => 1]]], [['value' => null]]]);
 
 it('refuses edits that are none', function (array $body) {
     $this->postJson('/api/builds/'.stored()->id.'/edits', $body)->assertStatus(422)->assertJsonStructure(['errors' => [['field', 'message']]]);
-})->with([[[]], [['version' => 1]], [['version' => 1, 'changes' => 'x']], [['version' => 'x', 'changes' => [['path' => 'name', 'value' => 'y']]]], [['version' => 1, 'changes' => [['value' => 'y']]]], [['version' => 1, 'changes' => [['path' => 'name', 'value' => 'y', 'more' => 1]]]]]);
+})->with([[[]], [['version' => 1]], [['version' => 1, 'changes' => 'x']], [['version' => 'x', 'changes' => [['path' => 'name', 'value' => 'y']]]],
+    [['version' => 1, 'changes' => [['value' => 'y']]]], [['version' => 1, 'changes' => [['path' => 'name', 'value' => 'y', 'more' => 1]]]]]);
 
 it('does not let a later save overwrite another window', function () {
     $build = stored();
-    $edit = fn (int $version, string $name) => $this->postJson("/api/builds/{$build->id}/edits", ['version' => $version, 'changes' => [['path' => 'name', 'value' => $name]]]);
+    $edit = fn (int $version, string $name) => $this->postJson("/api/builds/{$build->id}/edits",
+        ['version' => $version, 'changes' => [['path' => 'name', 'value' => $name]]]);
 
     $edit(1, 'From the first window')->assertOk();
     $edit(1, 'From the second window')->assertStatus(409);
@@ -189,19 +208,22 @@ it('undoes and redoes across the whole build', function () {
     $post('undo', 4)->assertJsonPath('document.name', 'Sound')->assertJsonPath('can_undo', false);
     $post('undo', 5)->assertOk()->assertJsonPath('document.name', 'Sound');
     $post('redo', 5)->assertJsonPath('document.name', 'Two');
-    $post('edits', 6, ['changes' => [['path' => 'note', 'value' => 'Another way']]])->assertJsonPath('can_redo', false)->assertJsonPath('document.motions.0.name', 'Lid');
+    $post('edits', 6, ['changes' => [['path' => 'note', 'value' => 'Another way']]])->assertJsonPath('can_redo',
+        false)->assertJsonPath('document.motions.0.name', 'Lid');
     $post('undo', 1)->assertStatus(409);
 });
 
 it('undoes typing in one field as one', function () {
     $build = stored();
     foreach (['3', '30', '300'] as $i => $text) {
-        $this->postJson("/api/builds/{$build->id}/edits", ['version' => $i + 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => $text, 'unit' => 'g']]])->assertOk();
+        $this->postJson("/api/builds/{$build->id}/edits",
+            ['version' => $i + 1, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => $text, 'unit' => 'g']]])->assertOk();
     }
 
     expect($build->revisions()->count())->toBe(2);
     $this->travel(10)->seconds();
-    $this->postJson("/api/builds/{$build->id}/edits", ['version' => 4, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => '400', 'unit' => 'g']]])->assertOk();
+    $this->postJson("/api/builds/{$build->id}/edits",
+        ['version' => 4, 'changes' => [['path' => 'motions.0.mechanism.mass_kg', 'text' => '400', 'unit' => 'g']]])->assertOk();
     expect($build->revisions()->count())->toBe(3);
 });
 
@@ -210,9 +232,12 @@ it('tries a fix without keeping it', function () {
     $build = Build::query()->where('demo_key', 'heron-wharf')->firstOrFail();
     $mend = mendedOverHttp($this, $build->id)['mend'];
 
-    $after = $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes']])->assertOk()->assertJsonPath('assessment.rehearsed', false);
-    $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes'], 'rehearsed' => true])->assertOk()->assertJsonPath('assessment.rehearsed', true);
-    $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes'], 'rehearsed' => 'soon'])->assertStatus(422)->assertJsonPath('errors.0.field', 'rehearsed');
+    $after = $this->postJson("/api/builds/{$build->id}/try",
+        ['version' => 1, 'changes' => $mend['changes']])->assertOk()->assertJsonPath('assessment.rehearsed', false);
+    $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes'],
+        'rehearsed' => true])->assertOk()->assertJsonPath('assessment.rehearsed', true);
+    $this->postJson("/api/builds/{$build->id}/try", ['version' => 1, 'changes' => $mend['changes'],
+        'rehearsed' => 'soon'])->assertStatus(422)->assertJsonPath('errors.0.field', 'rehearsed');
 
     expect(collect($after->json('assessment.chains'))->firstWhere('motion', 'drawbridge')['verdict'])->toBe('not_said')
         ->and($build->refresh()->version)->toBe(1)
@@ -256,11 +281,13 @@ it('gives the page for every address that is no API', function () {
 });
 
 it('gives the times of the moves that are used, as a table and as a header', function () {
-    $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(base_path('database/demo/quarry-tram.brookstone.json')), true))->json('id');
+    $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(base_path('database/demo/quarry-tram.brookstone.json')),
+        true))->json('id');
     $moves = $this->getJson("/api/builds/{$id}/times")->assertOk()->json('moves');
 
     expect(count($moves))->toBeGreaterThan(4);
-    expect((string) $this->get("/api/builds/{$id}/times.csv")->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->getContent())->toStartWith('motion,from,to,speed');
+    expect((string) $this->get("/api/builds/{$id}/times.csv")->assertOk()->assertHeader('Content-Type',
+        'text/csv; charset=utf-8')->getContent())->toStartWith('motion,from,to,speed');
     expect((string) $this->get("/api/builds/{$id}/times.h")->assertOk()->getContent())->toContain('#define MOVE_');
     $this->getJson('/api/builds/nobody/times')->assertStatus(404);
 });
@@ -273,11 +300,13 @@ it('says that the build is gone when it is deleted while something is added to i
 
     expect($model::query()->count())->toBe(0);
 })->with([
-    'a picture' => [App\Models\Picture::class, fn ($test, string $id) => $test->postJson("/api/builds/{$id}/pictures", ['name' => 'x', 'data' => 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='])],
+    'a picture' => [App\Models\Picture::class, fn ($test, string $id) => $test->postJson("/api/builds/{$id}/pictures",
+        ['name' => 'x', 'data' => 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='])],
     'a study' => [App\Models\Study::class, fn ($test, string $id) => $test->postJson("/api/builds/{$id}/studies", ['kind' => 'states', 'routine' => 'show'])],
 ]);
 
 it('refuses what is no list of units, at its field', function (mixed $units, string $field) {
     $build = Build::query()->create(App\Actions\KeepBuild::columns(Tests\Support\Builds::sound()));
-    $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'motions.0.units', 'value' => $units]]])->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+    $this->postJson("/api/builds/{$build->id}/edits",
+        ['version' => 1, 'changes' => [['path' => 'motions.0.units', 'value' => $units]]])->assertStatus(422)->assertJsonPath('errors.0.field', $field);
 })->with([['mm', 'motions.0.units'], [5, 'motions.0.units'], [['mm'], 'motions.0.units'], [['mechanism.mass_kg' => 5], 'motions.0.units.mechanism.mass_kg']]);

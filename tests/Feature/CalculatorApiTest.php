@@ -16,7 +16,8 @@ it('lists the calculators and gives their schemas', function () {
 
     expect($names)->toContain('load.arm', 'load.hoist', 'drive.dc_point', 'drive.servo_point', 'train.ratio', 'motion.run');
     foreach ($names as $name) {
-        $this->getJson("/api/calc/{$name}")->assertOk()->assertJsonPath('title', $name)->assertJsonStructure(['properties' => ['inputs' => ['properties'], 'results' => ['properties']]]);
+        $this->getJson("/api/calc/{$name}")->assertOk()->assertJsonPath('title',
+            $name)->assertJsonStructure(['properties' => ['inputs' => ['properties'], 'results' => ['properties']]]);
     }
 });
 
@@ -45,5 +46,6 @@ it('answers only to this machine', function () {
 });
 
 it('takes changes only as JSON', function () {
-    $this->call('POST', '/api/builds', server: ['CONTENT_TYPE' => 'text/plain', 'HTTP_ACCEPT' => 'application/json'], content: '{"name":"x"}')->assertStatus(415);
+    $this->call('POST', '/api/builds', server: ['CONTENT_TYPE' => 'text/plain', 'HTTP_ACCEPT' => 'application/json'],
+        content: '{"name":"x"}')->assertStatus(415);
 });

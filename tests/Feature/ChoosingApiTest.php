@@ -5,14 +5,16 @@ declare(strict_types=1);
 /** The demo with the drawbridge, as a build of its own. */
 function wharf($test): string
 {
-    return $test->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')), true))->assertCreated()->json('id');
+    return $test->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')),
+        true))->assertCreated()->json('id');
 }
 
 it('ranks the drawer for every goal', function () {
     $id = wharf($this);
     foreach (['as_asked', 'fastest', 'safest', 'smallest', 'lightest', 'least_current', 'coolest', 'quietest', 'holds_unpowered'] as $goal) {
         $choice = $this->getJson("/api/builds/{$id}/motions/tide/drives?goal={$goal}&rows=5")->assertOk()->json();
-        expect($choice['goal'])->toBe($goal)->and($choice['rows'])->toHaveCount(5)->and($choice['rows'][0]['verdict'])->toBe('holds')->and($choice['tried'])->toBe(54 * 60);
+        expect($choice['goal'])->toBe($goal)->and($choice['rows'])->toHaveCount(5)->and($choice['rows'][0]['verdict'])->toBe('holds')
+            ->and($choice['tried'])->toBe(54 * 60);
     }
 });
 
@@ -54,13 +56,18 @@ it('stores a picture, reads a size off it, and gives it to a motion', function (
     $data = base64_encode((string) ob_get_clean());
     $made = $this->postJson("/api/builds/{$id}/pictures", ['name' => 'Bridge', 'data' => $data])->assertCreated()->json();
     $this->get("/api/pictures/{$made['id']}")->assertOk()->assertHeader('content-type', 'image/png');
-    $picture = $made + ['known' => ['x1' => 0, 'y1' => 0, 'x2' => 200, 'y2' => 0, 'length_m' => 1.0], 'scale' => 0.1, 'readings' => [['id' => 'deck', 'name' => 'Deck', 'x1' => 0, 'y1' => 50, 'x2' => 300, 'y2' => 50]]];
+    $picture = $made + ['known' => ['x1' => 0, 'y1' => 0, 'x2' => 200, 'y2' => 0, 'length_m' => 1.0], 'scale' => 0.1,
+        'readings' => [['id' => 'deck', 'name' => 'Deck', 'x1' => 0, 'y1' => 50, 'x2' => 300, 'y2' => 50]]];
     $version = $this->getJson("/api/builds/{$id}")->json('version');
-    $answer = $this->postJson("/api/builds/{$id}/edits", ['version' => $version, 'changes' => [['path' => 'pictures.0', 'value' => $picture]]])->assertOk()->json();
+    $answer = $this->postJson("/api/builds/{$id}/edits",
+        ['version' => $version, 'changes' => [['path' => 'pictures.0', 'value' => $picture]]])->assertOk()->json();
     $read = $answer['assessment']['pictures'][0]['readings'][0];
 
     expect($made['width_px'])->toBe(400)->and($read['real_m'])->toBeAbout(1.5)->and($read['model_m'])->toBeAbout(0.15);
-    $this->postJson("/api/builds/{$id}/edits", ['version' => $answer['version'], 'changes' => [['path' => 'pictures.0.scale', 'text' => '1/12', 'unit' => '']]])->assertOk()->assertJsonPath('document.pictures.0.scale', 0.0833333333333);
+    $this->postJson("/api/builds/{$id}/edits",
+        ['version' => $answer['version'],
+            'changes' => [['path' => 'pictures.0.scale', 'text' => '1/12', 'unit' => '']]])->assertOk()->assertJsonPath('document.pictures.0.scale',
+                0.0833333333333);
 });
 
 it('shows the picture that the demo is measured on, and none that is not there', function () {
@@ -78,7 +85,8 @@ it('refuses pictures that are none', function (mixed $data) {
 it('answers for every calculator over HTTP as on the command line', function () {
     $names = array_column($this->getJson('/api/calc')->assertOk()->json(), 'name');
 
-    expect($names)->toContain('load.turntable', 'load.slide', 'load.wheels', 'load.crank', 'load.ball', 'load.spring_lever', 'load.feeder', 'load.crank_rocker', 'load.measured', 'drive.stepper_point', 'drive.bench', 'claims.check', 'rolling.wheels', 'rolling.magnet_head', 'winding.drum');
+    expect($names)->toContain('load.turntable', 'load.slide', 'load.wheels', 'load.crank', 'load.ball', 'load.spring_lever', 'load.feeder',
+        'load.crank_rocker', 'load.measured', 'drive.stepper_point', 'drive.bench', 'claims.check', 'rolling.wheels', 'rolling.magnet_head', 'winding.drum');
     foreach ($names as $name) {
         $this->getJson("/api/calc/{$name}")->assertOk()->assertJsonPath('title', $name);
         $this->postJson("/api/calc/{$name}", ['nonsense' => 1])->assertStatus(422)->assertJsonPath('errors.0.field', 'nonsense');

@@ -62,16 +62,19 @@ it('studies a build file: every fault at every step, drift over cycles, all stat
     [$code, $faults] = artisan(['brookstone:study', $file, '--routine=flutter']);
     $heron = 'database/demo/heron-wharf.brookstone.json';
     $timed = tempnam(sys_get_temp_dir(), 'build');
-    file_put_contents($timed, Builds::planted(['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], 'motions.2.places.3' => ['id' => 'other', 'name' => 'Other', 'at' => 0.03], 'routines.1.steps' => [
-        ['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'other', 'give_up_s' => 9],
-    ]])->toJson());
+    file_put_contents($timed, Builds::planted(['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06],
+        'motions.2.places.3' => ['id' => 'other', 'name' => 'Other', 'at' => 0.03], 'routines.1.steps' => [
+            ['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'other', 'give_up_s' => 9],
+        ]])->toJson());
     $drift = ['brookstone:study', $timed, '--kind=drift', '--routine=show', '--motion=lift', '--cycles=20', '--seed=3'];
     [, $fan] = artisan($drift);
     [, $homed] = artisan([...$drift, '--home-every=1']);
 
-    expect($code)->toBe(0)->and($faults['cells'])->toHaveCount($faults['cases'])->and(count($faults['steps']))->toBeLessThanOrEqual(count(iterator_to_array($build->routines['flutter']->flat())))
+    expect($code)->toBe(0)->and($faults['cells'])->toHaveCount($faults['cases'])
+        ->and(count($faults['steps']))->toBeLessThanOrEqual(count(iterator_to_array($build->routines['flutter']->flat())))
         ->and($fan['walks'])->toBe(40)->and(end($fan['stops'][1]['fan'])['cycle'])->toBe(20)->and(artisan($drift)[1])->toBe($fan)
-        ->and(end($homed['stops'][1]['fan'])['high'] - end($homed['stops'][1]['fan'])['low'])->toBeLessThan(end($fan['stops'][1]['fan'])['high'] - end($fan['stops'][1]['fan'])['low'])
+        ->and(end($homed['stops'][1]['fan'])['high'] - end($homed['stops'][1]['fan'])['low'])->toBeLessThan(end($fan['stops'][1]['fan'])['high']
+            - end($fan['stops'][1]['fan'])['low'])
         ->and(artisan(['brookstone:study', $heron, '--kind=states', '--routine=dusk'])[1]['complete'])->toBeTrue();
     unlink($timed);
 });
@@ -83,7 +86,8 @@ it('lets a controller outside drive a build over standard input', function () {
     $did = json_decode((string) shell_exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg(base_path('tests/Support/rig-client.php')).' '.escapeshellarg($command)), true);
     unlink($file);
 
-    expect($did['up_s'])->toBeGreaterThan(2.0)->toBeLessThan(5.0)->and($did['down_s'])->toBeGreaterThan($did['up_s'] + 2.0)->and($did['position'])->toBeLessThan(0.001);
+    expect($did['up_s'])->toBeGreaterThan(2.0)->toBeLessThan(5.0)->and($did['down_s'])->toBeGreaterThan($did['up_s'] + 2.0)
+        ->and($did['position'])->toBeLessThan(0.001);
 });
 
 it('refuses a build file that is none', function () {
@@ -96,5 +100,6 @@ it('lists every sentence of the core with an example, and the list in docs is cu
     [$code, , $list] = artisan(['brookstone:sentences']);
 
     expect($code)->toBe(0)->and($list === file_get_contents(base_path('docs/sentences.md')))->toBeTrue()
-        ->and($list)->toContain('- ‹switch› trips at {trips}, {off} off its place', '*If Lid jams here, its motor pushes forever: the step has no give-up time.*');
+        ->and($list)->toContain('- ‹switch› trips at {trips}, {off} off its place',
+            '*If Lid jams here, its motor pushes forever: the step has no give-up time.*');
 });

@@ -10,13 +10,15 @@ use Brookstone\Core\Drive\Drives;
 it('opens a drawer that is full from the start', function () {
     $drives = $this->getJson('/api/drawer')->assertOk()->json();
 
-    expect($drives)->toHaveCount(count(Drawer::all()))->and(array_column(array_column($drives, 'drive'), 'code'))->toBe(array_map(strval(...), array_keys(Drawer::all())));
+    expect($drives)->toHaveCount(count(Drawer::all()))->and(array_column(array_column($drives, 'drive'), 'code'))->toBe(array_map(strval(...),
+        array_keys(Drawer::all())));
 });
 
 it('adds, changes and takes out a drive', function () {
     $drive = ['code' => 'My motor'] + Drives::write(Drawer::get('G25-60'));
     $made = $this->postJson('/api/drawer', $drive)->assertCreated()->json();
-    $this->putJson("/api/drawer/{$made['id']}", ['version' => $made['version'], 'mass_kg' => 0.2] + $drive)->assertOk()->assertJsonPath('drive.mass_kg', 0.2)->assertJsonPath('version', 2);
+    $this->putJson("/api/drawer/{$made['id']}", ['version' => $made['version'], 'mass_kg' => 0.2] + $drive)->assertOk()->assertJsonPath('drive.mass_kg',
+        0.2)->assertJsonPath('version', 2);
     $this->deleteJson("/api/drawer/{$made['id']}", ['version' => 2])->assertNoContent();
 
     expect(DrawerDrive::query()->where('code', 'My motor')->exists())->toBeFalse();
@@ -28,11 +30,13 @@ it('never lets a second tab overwrite what it has not seen', function () {
     $at = "/api/drawer/{$made['id']}";
     $this->putJson($at, ['version' => 1, 'mass_kg' => 0.2] + $drive)->assertOk();
     foreach ([['put', ['version' => 1, 'mass_kg' => 0.9] + $drive], ['delete', ['version' => 1]]] as [$method, $body]) {
-        $this->json($method, $at, $body)->assertConflict()->assertJsonPath('message', 'This drive was changed elsewhere in the meantime. Nothing of that was overwritten.');
+        $this->json($method, $at, $body)->assertConflict()->assertJsonPath('message',
+            'This drive was changed elsewhere in the meantime. Nothing of that was overwritten.');
     }
     $this->putJson($at, ['mass_kg' => 0.9] + $drive)->assertStatus(422)->assertJsonPath('errors', [['field' => 'version', 'message' => 'This is missing.']]);
 
-    expect(collect($this->getJson('/api/drawer')->json())->firstWhere('id', $made['id']))->toMatchArray(['version' => 2])->and(DrawerDrive::query()->find($made['id'])->document['mass_kg'])->toBe(0.2);
+    expect(collect($this->getJson('/api/drawer')->json())->firstWhere('id', $made['id']))->toMatchArray(['version' => 2])
+        ->and(DrawerDrive::query()->find($made['id'])->document['mass_kg'])->toBe(0.2);
 });
 
 it('puts no table in that replaces other drives than it said when it was looked at', function () {
@@ -46,33 +50,39 @@ it('puts no table in that replaces other drives than it said when it was looked 
     $again = $this->postJson('/api/drawer/import', ['csv' => $csv, 'look' => true])->json('as_of');
     $this->postJson('/api/drawer/import', ['csv' => $csv, 'as_of' => $again])->assertOk();
 
-    expect(DrawerDrive::query()->find($entry['id'])->version)->toBe(3)->and(DrawerDrive::query()->find($entry['id'])->document['mass_kg'])->toBe($entry['drive']['mass_kg']);
+    expect(DrawerDrive::query()->find($entry['id'])->version)->toBe(3)
+        ->and(DrawerDrive::query()->find($entry['id'])->document['mass_kg'])->toBe($entry['drive']['mass_kg']);
 });
 
 it('takes a drive as it was typed, and gives it back to be typed on', function () {
     $typed = ['stall_Nm' => '9 kg cm', 'no_load_rpm' => '0.08 s/60°', 'mass_kg' => '3 1/2 oz', 'code' => 'Typed'] + DrawerCsv::cells(Drawer::get('G25-60'));
     $made = $this->postJson('/api/drawer', ['typed' => $typed])->assertCreated()->json();
 
-    expect($made['drive']['stall_Nm'])->toBeAbout(9 * 0.0980665)->and($made['drive']['no_load_rpm'])->toBeAbout(125.0)->and($made['typed']['code'])->toBe('Typed');
+    expect($made['drive']['stall_Nm'])->toBeAbout(9 * 0.0980665)->and($made['drive']['no_load_rpm'])->toBeAbout(125.0)
+        ->and($made['typed']['code'])->toBe('Typed');
 });
 
 it('says what is odd about a drive at once', function () {
-    $odd = $this->postJson('/api/drawer', ['code' => 'Odd', 'page' => 'Torque 9 kg·cm (200 oz·in)'] + Drives::write(Drawer::get('G25-60')))->assertCreated()->json('odd');
+    $odd = $this->postJson('/api/drawer', ['code' => 'Odd', 'page' => 'Torque 9 kg·cm (200 oz·in)']
+        + Drives::write(Drawer::get('G25-60')))->assertCreated()->json('odd');
 
     expect($odd[0]['says']['text'])->toContain('should be the same');
 });
 
 it('refuses a drive at the field that is wrong, and a name that is taken', function (array $changes, string $field) {
     $this->getJson('/api/drawer');
-    $this->postJson('/api/drawer', $changes + ['code' => 'New'] + Drives::write(Drawer::get('G25-60')))->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+    $this->postJson('/api/drawer', $changes + ['code' => 'New'] + Drives::write(Drawer::get('G25-60')))->assertStatus(422)->assertJsonPath('errors.0.field',
+        $field);
 })->with([
-    [['code' => 'G25-60'], 'code'], [['stall_A' => 0.01], 'stall_A'], [['mass_kg' => -1], 'mass_kg'], [['mass_kg' => 'heavy'], 'mass_kg'], [['kind' => 'steam'], 'kind'], [['wheels' => 4], 'wheels'],
+    [['code' => 'G25-60'], 'code'], [['stall_A' => 0.01], 'stall_A'], [['mass_kg' => -1], 'mass_kg'], [['mass_kg' => 'heavy'], 'mass_kg'],
+    [['kind' => 'steam'], 'kind'], [['wheels' => 4], 'wheels'],
 ]);
 
 it('looks at a table first, and then takes every row that is right', function () {
     $this->getJson('/api/drawer');
     $lines = explode("\r\n", DrawerCsv::write(Drawer::all()));
-    $csv = implode("\n", [$lines[0], str_replace('G16-30', 'Mine', $lines[1]), $lines[2], str_replace('dc_motor', 'rocket', $lines[3]), str_replace(',6,', ',six,', $lines[4])]);
+    $csv = implode("\n", [$lines[0], str_replace('G16-30', 'Mine', $lines[1]), $lines[2], str_replace('dc_motor', 'rocket', $lines[3]),
+        str_replace(',6,', ',six,', $lines[4])]);
     $look = $this->postJson('/api/drawer/import', ['csv' => $csv, 'look' => true])->assertOk()->json();
     expect(DrawerDrive::query()->where('code', 'Mine')->exists())->toBeFalse();
     $took = $this->postJson('/api/drawer/import', ['csv' => $csv])->assertOk()->json();
@@ -96,9 +106,11 @@ it('refuses what is no table', function (mixed $csv) {
 it('chooses from the builder’s own drawer', function () {
     $this->getJson('/api/drawer');
     DrawerDrive::query()->whereNotIn('code', ['W40-260', 'W40-400'])->delete();
-    $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')), true))->assertCreated()->json('id');
+    $id = $this->postJson('/api/builds/import', json_decode((string) file_get_contents(database_path('demo/heron-wharf.brookstone.json')),
+        true))->assertCreated()->json('id');
     $choice = $this->getJson("/api/builds/{$id}/motions/drawbridge/drives?goal=safest")->assertOk()->json();
     $fixes = mendedOverHttp($this, $id)['mend']['does']['text'];
 
-    expect($choice['drives'])->toBe(2)->and(array_column($choice['rows'], 'code'))->toEqualCanonicalizing(['W40-260', 'W40-400'])->and($fixes)->toContain('W40-');
+    expect($choice['drives'])->toBe(2)->and(array_column($choice['rows'], 'code'))->toEqualCanonicalizing(['W40-260', 'W40-400'])
+        ->and($fixes)->toContain('W40-');
 });

@@ -27,7 +27,8 @@ it('says in one sentence what is wrong with a start and what to do, or mends it,
         $checkout->shell($command);
         $had = $checkout->shell('grep -rlaF '.escapeshellarg(MINE).' . --include="*sqlite*" | head -1') !== '';
         [$code, $said] = $checkout->start($arguments);
-        $sentences = array_values(array_filter(explode("\n", preg_replace('/^· (Bringing|All is|Made|Building|Installing).*$/mu', '', $said)), fn (string $line): bool => trim($line) !== '' && $line !== '✗ Brookstone was not started.'));
+        $sentences = array_values(array_filter(explode("\n", preg_replace('/^· (Bringing|All is|Made|Building|Installing).*$/mu', '', $said)),
+            fn (string $line): bool => trim($line) !== '' && $line !== '✗ Brookstone was not started.'));
         $lost = $had && $checkout->shell('grep -rlaF '.escapeshellarg(MINE).' . --include="*sqlite*" | head -1') === '';
         $isSaid = $says === null ? $sentences === [] : count($sentences) === 1 && str_contains($sentences[0], $says);
         if ($code !== $ends || ! $isSaid || $lost) {

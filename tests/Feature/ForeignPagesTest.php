@@ -19,10 +19,12 @@ function posted(mixed $test, string $path, array $headers, string $body = '{"nam
 }
 
 it('takes what changes something as JSON alone, and not as what calls itself something like it', function (string $type, int $status) {
-    posted($this, '/api/builds', ['Content-Type' => $type])->assertStatus($status)->assertJsonStructure($status === 201 ? ['id'] : ['message', 'errors' => [['field', 'message']]]);
+    posted($this, '/api/builds', ['Content-Type' => $type])->assertStatus($status)->assertJsonStructure($status === 201 ? ['id']
+        : ['message', 'errors' => [['field', 'message']]]);
 })->with([
     ['application/json', 201], ['application/json; charset=utf-8', 201],
-    ['text/plain', 415], ['text/plain; x=/json', 415], ['text/plain;+json', 415], ['application/x-www-form-urlencoded', 415], ['multipart/form-data; boundary=application/json', 415], ['application/jsonp', 415], ['', 415],
+    ['text/plain', 415], ['text/plain; x=/json', 415], ['text/plain;+json', 415], ['application/x-www-form-urlencoded', 415],
+    ['multipart/form-data; boundary=application/json', 415], ['application/jsonp', 415], ['', 415],
 ]);
 
 it('answers to its own pages, and to what is no browser', function (array $headers, int $status) {
@@ -52,8 +54,10 @@ it('does what a request says in its first line, and nothing that it says it woul
 it('gives its page to nobody who calls it by another name, in no frame, and with no cookie', function () {
     $page = $this->get('/', ['Sec-Fetch-Site' => 'cross-site'])->assertOk(); // a link from elsewhere may lead to it
 
-    expect($page->headers->get('Content-Security-Policy'))->toContain("default-src 'self'", "frame-ancestors 'none'", "object-src 'none'")->not->toContain("script-src 'unsafe")
-        ->and($page->headers->get('X-Content-Type-Options'))->toBe('nosniff')->and($page->headers->getCookies())->toBe([])->and($page->headers->has('X-Powered-By'))->toBeFalse();
+    expect($page->headers->get('Content-Security-Policy'))->toContain("default-src 'self'", "frame-ancestors 'none'", "object-src 'none'")
+        ->not->toContain("script-src 'unsafe")
+        ->and($page->headers->get('X-Content-Type-Options'))->toBe('nosniff')->and($page->headers->getCookies())->toBe([])
+        ->and($page->headers->has('X-Powered-By'))->toBeFalse();
     $this->get('http://elsewhere.example/')->assertForbidden();
 });
 
@@ -62,13 +66,15 @@ it('says in JSON and in its own words what it cannot do', function (string $meth
 
     $response->assertStatus($status)->assertJsonStructure(['message', 'errors' => [['field', 'message']]]);
     expect($response->json('message'))->not->toMatch('/route|method|supported|malformed|exception/i');
-})->with([['DELETE', '/api/units', 405], ['GET', '/api/calc/%ff', 400], ['GET', '/api/builds/%C3%28', 400], ['PATCH', '/api/builds', 405], ['GET', '/api/nothing', 404], ['POST', '/api', 405]]);
+})->with([['DELETE', '/api/units', 405], ['GET', '/api/calc/%ff', 400], ['GET', '/api/builds/%C3%28', 400], ['PATCH', '/api/builds', 405],
+    ['GET', '/api/nothing', 404], ['POST', '/api', 405]]);
 
 it('has a study with all its parts, or not at all', function () {
     config(['queue.default' => 'database']);
     $build = Build::query()->create(App\Actions\KeepBuild::columns(Builds::sound()));
     DB::statement("CREATE TRIGGER ended BEFORE INSERT ON jobs WHEN (SELECT count(*) FROM jobs) >= 2 BEGIN SELECT RAISE(ABORT, 'ended'); END");
-    $this->postJson("/api/builds/{$build->id}/studies", ['kind' => 'faults', 'routine' => 'show', 'scenario' => 'pressed'])->assertStatus(500)->assertJsonStructure(['errors' => [['field', 'message']]]);
+    $this->postJson("/api/builds/{$build->id}/studies",
+        ['kind' => 'faults', 'routine' => 'show', 'scenario' => 'pressed'])->assertStatus(500)->assertJsonStructure(['errors' => [['field', 'message']]]);
 
     expect(Study::query()->count())->toBe(0)->and(DB::table('jobs')->count())->toBe(0);
     DB::statement('DROP TRIGGER ended');
@@ -82,7 +88,8 @@ it('reads what it has checked: the address of what only asks, the body of what c
     posted($this, "{$at}/undo?version=1", [], '{}')->assertStatus(422)->assertJsonPath('errors', [['field' => 'version', 'message' => 'This is missing.']]);
     posted($this, "{$at}/edits?version=1&changes[0][path]=name&changes[0][value]=X", [], '{}')->assertStatus(422);
     posted($this, '/api/drawer/import?csv=code', [], '[]')->assertStatus(422)->assertJsonPath('errors.0.field', 'csv');
-    $asked = fn (string $query, string $body) => $this->call('GET', "{$at}/motions/lift/drives{$query}", server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $body);
+    $asked = fn (string $query, string $body) => $this->call('GET', "{$at}/motions/lift/drives{$query}", server: ['CONTENT_TYPE' => 'application/json',
+        'HTTP_ACCEPT' => 'application/json'], content: $body);
     $asked('?rows=1', '{"rows":"many"}')->assertOk();
     $asked('?rows=many', '{"rows":1}')->assertStatus(422)->assertJsonPath('errors.0', ['field' => 'rows', 'message' => 'Must be a whole number.']);
 });

@@ -36,8 +36,10 @@ function older(string $path, int $changes): void
     $database = opened($path);
     $database->exec("INSERT INTO builds (id, name, document, summary, created_at, updated_at) VALUES ('b', 'Mine', '{}', '{}', '2026-01-01', '2026-01-01')");
     $back = [
-        ['ALTER TABLE drawer_drives DROP COLUMN version', 'ALTER TABLE drawer_tables DROP COLUMN version', "DELETE FROM migrations WHERE migration LIKE '%version_drawers'",
-            'DROP TABLE study_parts', 'DROP TABLE studies', 'DROP TABLE rig_sessions', 'DROP TABLE jobs', 'DROP TABLE IF EXISTS failed_jobs', "DELETE FROM migrations WHERE migration LIKE '%create_studies_and_rigs'"],
+        ['ALTER TABLE drawer_drives DROP COLUMN version', 'ALTER TABLE drawer_tables DROP COLUMN version',
+            "DELETE FROM migrations WHERE migration LIKE '%version_drawers'",
+            'DROP TABLE study_parts', 'DROP TABLE studies', 'DROP TABLE rig_sessions', 'DROP TABLE jobs', 'DROP TABLE IF EXISTS failed_jobs',
+            "DELETE FROM migrations WHERE migration LIKE '%create_studies_and_rigs'"],
         ['DROP TABLE drawer_tables', 'CREATE TABLE drawer_gears (id integer primary key autoincrement not null, lines text not null, created_at datetime, updated_at datetime)', "INSERT INTO drawer_gears (lines) VALUES ('[\"gear\"]')", "DELETE FROM migrations WHERE migration LIKE '%gather_drawer_tables'"],
     ];
     foreach (array_merge(...array_slice($back, 0, $changes)) as $statement) {
@@ -48,7 +50,8 @@ function older(string $path, int $changes): void
 /** @return array{string, list<string>} the build's name, and what the gear drawer holds */
 function keptIn(string $path): array
 {
-    return [(string) opened($path)->query('SELECT name FROM builds')->fetchColumn(), opened($path)->query("SELECT lines FROM drawer_tables WHERE name = 'gears'")->fetchAll(PDO::FETCH_COLUMN)];
+    return [(string) opened($path)->query('SELECT name FROM builds')->fetchColumn(),
+        opened($path)->query("SELECT lines FROM drawer_tables WHERE name = 'gears'")->fetchAll(PDO::FETCH_COLUMN)];
 }
 
 it('makes a new one, readable by its owner alone, and leaves one that is ready as it is', function () {
@@ -101,7 +104,8 @@ it('keeps a damaged one aside, says where, and begins a new one', function (Clos
     $said = prepared($this->path);
     $aside = glob("{$this->folder}/brookstone-damaged-*.sqlite");
 
-    expect($said)->toBe(["The database could not be read. It is kept as {$aside[0]}, and a new one is begun."])->and(file_get_contents($aside[0]))->toBe($damaged)
+    expect($said)->toBe(["The database could not be read. It is kept as {$aside[0]}, and a new one is begun."])
+        ->and(file_get_contents($aside[0]))->toBe($damaged)
         ->and(opened($this->path)->query('SELECT count(*) FROM builds')->fetchColumn())->toBe(0);
 })->with([
     'not a database at all' => [fn (string $was): string => 'Dear diary, '.str_repeat('x', 5000)],
@@ -121,8 +125,10 @@ it('leaves alone what is not its own, or newer than it knows', function (array $
 
     expect(fn () => prepared($this->path))->toThrow(CannotStart::class, $says)->and(md5_file($this->path))->toBe($was);
 })->with([
-    'of another program' => [['CREATE TABLE songs (title text)', "INSERT INTO songs VALUES ('Wharf')"], 'is the database of another program: move it away and start again.'],
-    'newer' => [["INSERT INTO migrations (migration, batch) VALUES ('2031_01_01_000000_create_wings', 9)"], 'was written by a newer Brookstone, which this one cannot read'],
+    'of another program' => [['CREATE TABLE songs (title text)', "INSERT INTO songs VALUES ('Wharf')"],
+        'is the database of another program: move it away and start again.'],
+    'newer' => [["INSERT INTO migrations (migration, batch) VALUES ('2031_01_01_000000_create_wings', 9)"],
+        'was written by a newer Brookstone, which this one cannot read'],
 ]);
 
 it('keeps the ten newest copies', function () {
@@ -184,7 +190,8 @@ it('says in a sentence that the disk is full while it serves, and keeps what was
     config(['database.connections.sqlite.database' => $this->path]);
     DB::purge('sqlite');
     $build = Build::query()->create(KeepBuild::columns(Builds::sound()));
-    $edit = fn (): TestResponse => $this->postJson("/api/builds/{$build->id}/edits", ['version' => 1, 'changes' => [['path' => 'note', 'value' => str_repeat('long ', 380)]]]);
+    $edit = fn (): TestResponse => $this->postJson("/api/builds/{$build->id}/edits",
+        ['version' => 1, 'changes' => [['path' => 'note', 'value' => str_repeat('long ', 380)]]]);
     DB::statement('PRAGMA max_page_count = '.DB::scalar('PRAGMA page_count'));
     $edit()->assertStatus(507)->assertJsonPath('errors.0.message', 'The disk is full: this could not be saved. It is tried again until there is room.');
     DB::statement('PRAGMA max_page_count = 1000000');

@@ -46,7 +46,8 @@ function answers(int $port): bool
 
 function serves(int $port): bool
 {
-    return str_contains((string) @file_get_contents("http://127.0.0.1:{$port}/", context: stream_context_create(['http' => ['timeout' => 20]])), '<div id="app">');
+    return str_contains((string) @file_get_contents("http://127.0.0.1:{$port}/", context: stream_context_create(['http' => ['timeout' => 20]])),
+        '<div id="app">');
 }
 
 /** Waits for what must come to be: nothing that is right depends on how busy the machine is. */
@@ -64,7 +65,8 @@ function processesOf(object $test): array
     $found = [];
     foreach (array_filter(explode("\n", Process::run(['ps', '-eo', 'pid=,args='])->output())) as $line) {
         [$pid, $command] = explode(' ', trim($line), 2);
-        if (@readlink("/proc/{$pid}/cwd") === $test->at || @readlink("/proc/{$pid}/cwd") === "{$test->at}/public" || str_contains($command, "127.0.0.1:{$test->port}")) {
+        if (@readlink("/proc/{$pid}/cwd") === $test->at || @readlink("/proc/{$pid}/cwd") === "{$test->at}/public"
+            || str_contains($command, "127.0.0.1:{$test->port}")) {
             $found[$pid] = $command;
         }
     }
@@ -75,7 +77,8 @@ function processesOf(object $test): array
 it('says in a sentence what is wrong with what it was told', function (string $arguments, int $code, string $says) {
     expect(started($this, $arguments))->toBe([$code, $says."\n"]);
 })->with([
-    ['--port', 2, 'The port must be a number from 1 to 65535.'], ['--port harbour', 2, 'The port must be a number from 1 to 65535.'], ['--port=70000', 2, 'The port must be a number from 1 to 65535.'],
+    ['--port', 2, 'The port must be a number from 1 to 65535.'], ['--port harbour', 2, 'The port must be a number from 1 to 65535.'],
+    ['--port=70000', 2, 'The port must be a number from 1 to 65535.'],
     ['--prot 8000', 2, 'bin/start [--port N] [--setup-only]'],
 ]);
 
@@ -86,7 +89,8 @@ it('starts in spite of settings and caches that cannot be read, and of a damaged
     file_put_contents("{$this->at}/storage/brookstone/brookstone.sqlite", str_repeat('not a database ', 1000));
     [$code, $said] = started($this, '--setup-only');
 
-    expect($code)->toBe(0)->and($said)->toContain('The settings in .env cannot be read.', 'The database could not be read. It is kept as ', 'All is set up.')->not->toContain('Exception', 'Stack trace', 'Fatal')
+    expect($code)->toBe(0)->and($said)->toContain('The settings in .env cannot be read.', 'The database could not be read. It is kept as ', 'All is set up.')
+        ->not->toContain('Exception', 'Stack trace', 'Fatal')
         ->and(glob("{$this->at}/.env.broken-*"))->toHaveCount(1)->and(glob("{$this->at}/storage/brookstone/brookstone-damaged-*.sqlite"))->toHaveCount(1)
         ->and(fileperms("{$this->at}/.env") & 0777)->toBe(0600)->and(fileperms("{$this->at}/storage/brookstone") & 0777)->toBe(0700);
 });
@@ -96,7 +100,8 @@ it('does not start on the database of another program, and says why', function (
     (new PDO("sqlite:{$this->at}/storage/brookstone/brookstone.sqlite"))->exec('CREATE TABLE songs (title text)');
     [$code, $said] = started($this, "--port {$this->port}");
 
-    expect($code)->toBe(1)->and($said)->toContain('is the database of another program: move it away and start again.', 'Brookstone was not started.')->not->toContain('Exception');
+    expect($code)->toBe(1)->and($said)->toContain('is the database of another program: move it away and start again.', 'Brookstone was not started.')
+        ->not->toContain('Exception');
 });
 
 it('does not start on a port that is taken', function () {
@@ -124,18 +129,24 @@ it('begins again what ended by force, with all that it had begun, and ends when 
     foreach ($masters as $master) {
         posix_kill(min($of($master)), SIGKILL);
     }
-    waitFor(fn (): bool => count($of('php-fpm: pool')) === 4 && count($of('nginx: worker')) === 1 && count($of('php artisan queue:work')) === 2 && serves($this->port));
-    expect(array_intersect([...$of('php-fpm'), ...$of('nginx')], $before))->toBe([])->and(array_intersect($of('php artisan queue:work'), $before))->toHaveCount(1)
-        ->and((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"))->toContain('program ended; it begins again in 0 s', 'pages ended', 'worker-1 ended');
+    waitFor(fn (): bool => count($of('php-fpm: pool')) === 4 && count($of('nginx: worker')) === 1 && count($of('php artisan queue:work')) === 2
+        && serves($this->port));
+    expect(array_intersect([...$of('php-fpm'), ...$of('nginx')], $before))->toBe([])
+        ->and(array_intersect($of('php artisan queue:work'), $before))->toHaveCount(1)
+        ->and((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"))->toContain('program ended; it begins again in 0 s',
+            'pages ended', 'worker-1 ended');
     posix_kill(min($of('php-fpm: master')), SIGKILL);
-    waitFor(fn (): bool => str_contains((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"), 'program ended; it begins again in 1 s'));
+    waitFor(fn (): bool => str_contains((string) file_get_contents("{$this->at}/storage/framework/served/{$this->port}/log"),
+        'program ended; it begins again in 1 s'));
     posix_kill(min($of('bash bin/support/keeper')), SIGKILL);
     waitFor(fn (): bool => processesOf($this) === [] && ! answers($this->port));
-})->skip(fn (): bool => trim(Process::path(base_path())->run(['bash', '-c', 'source bin/setup.sh && source bin/serve.sh && serving_packages'])->output()) !== '', 'nginx and php-fpm are not installed.');
+})->skip(fn (): bool => trim(Process::path(base_path())->run(['bash', '-c',
+    'source bin/setup.sh && source bin/serve.sh && serving_packages'])->output()) !== '', 'nginx and php-fpm are not installed.');
 
 it('is served by one process where there is no other, and gives out no source', function () {
     started($this, '--setup-only');
-    $keeper = Process::path($this->at)->env($this->environment)->timeout(240)->start(['bash', '-c', 'exec setsid bin/support/keeper $PPID '.$this->port.' "" "" none']);
+    $keeper = Process::path($this->at)->env($this->environment)->timeout(240)->start(['bash', '-c',
+        'exec setsid bin/support/keeper $PPID '.$this->port.' "" "" none']);
     waitFor(fn (): bool => serves($this->port));
     posix_kill((int) $keeper->id(), SIGTERM);
     Process::run(['pkill', '-KILL', '-s', (string) $keeper->id()]);
@@ -152,7 +163,8 @@ it('gives out what is made to be given out, and nothing else that lies beside it
         ->and($get('/api/builds')->json())->toHaveCount(3)->and($get('/build/assets/none.js')->status())->toBe(404)
         ->and($get('/.secret')->body())->not->toContain('hidden')->and($get('/index.php')->body())->not->toContain('<?php')
         ->and($get('/')->headers()['X-Content-Type-Options'])->toBe(['nosniff'])
-        ->and(Http::withBody(str_repeat('x', 9_000_000), 'application/json')->post("http://127.0.0.1:{$this->port}/api/builds")->header('Content-Type'))->toContain('json');
+        ->and(Http::withBody(str_repeat('x', 9_000_000),
+            'application/json')->post("http://127.0.0.1:{$this->port}/api/builds")->header('Content-Type'))->toContain('json');
 });
 
 it('keeps what a command was compiled to, for nobody else, and never takes what is old or damaged', function () {
@@ -162,7 +174,8 @@ it('keeps what a command was compiled to, for nobody else, and never takes what 
     $program = "{$this->at}/bootstrap/app.php";
     touch($program, time() - 60); // what was written in this very moment is not kept
     $first = $assess();
-    $kept = collect(File::allFiles("{$this->at}/storage/framework/compiled"))->map->getPathname()->first(fn (string $file): bool => str_ends_with($file, "{$program}.bin"));
+    $kept = collect(File::allFiles("{$this->at}/storage/framework/compiled"))->map->getPathname()->first(fn (string $file): bool => str_ends_with($file,
+        "{$program}.bin"));
     $anybody = fileperms($kept) & 0077;
     file_put_contents($kept, substr((string) file_get_contents($kept), 0, 1000));
     $damaged = $assess();

@@ -8,7 +8,8 @@ use Illuminate\Testing\TestResponse;
 /** @return array<string, mixed> */
 function heronWharf(): array
 {
-    return test()->postJson('/api/builds/import', json_decode((string) file_get_contents(base_path('database/demo/heron-wharf.brookstone.json')), true))->assertCreated()->json();
+    return test()->postJson('/api/builds/import', json_decode((string) file_get_contents(base_path('database/demo/heron-wharf.brookstone.json')),
+        true))->assertCreated()->json();
 }
 
 function trainsFor(string $query): TestResponse
@@ -40,7 +41,8 @@ it('takes a train by its fix, and the judge finds nothing in the way', function 
 
 it('orders by what matters', function (string $order) {
     $of = fn (array $row): float|int => match ($order) {
-        'parts' => $row['gears'], 'slop' => $row['slop_deg'], 'efficiency' => -$row['efficiency'], 'size' => $row['box_mm'][0] * $row['box_mm'][1], 'wear' => $row['wears'], default => $row['error'],
+        'parts' => $row['gears'], 'slop' => $row['slop_deg'], 'efficiency' => -$row['efficiency'], 'size' => $row['box_mm'][0] * $row['box_mm'][1],
+        'wear' => $row['wears'], default => $row['error'],
     };
     $rows = array_values(array_filter(trainsFor("ratio=7&stages=2&order={$order}")->json('rows'), fn (array $row): bool => $row['why_not'] === null));
     $values = array_map($of, $rows);
@@ -60,7 +62,8 @@ it('puts a worm or a belt first when it is asked to', function () {
 it('refuses nonsense at the field', function (string $query, string $field) {
     trainsFor($query)->assertStatus(422)->assertJsonPath('errors.0.field', $field);
 })->with([
-    ['', 'ratio'], ['ratio=0', 'ratio'], ['ratio=many', 'ratio'], ['ratio=3&stages=500', 'stages'], ['ratio=3&direction=up', 'direction'], ['ratio=3&worm_wheel=2', 'worm_wheel'], ['ratio=3&belt_driver=20', 'belt_driven'],
+    ['', 'ratio'], ['ratio=0', 'ratio'], ['ratio=many', 'ratio'], ['ratio=3&stages=500', 'stages'], ['ratio=3&direction=up', 'direction'],
+    ['ratio=3&worm_wheel=2', 'worm_wheel'], ['ratio=3&belt_driver=20', 'belt_driven'],
 ]);
 
 it('gives out drawings, solids and the list of parts', function (string $file, string $type, string $begins) {
@@ -68,7 +71,8 @@ it('gives out drawings, solids and the list of parts', function (string $file, s
 
     expect((string) $response->getContent())->toStartWith($begins);
 })->with([
-    ['gears.svg', 'image/svg+xml', '<?xml'], ['gears.dxf', 'image/vnd.dxf', "999\nDrawbridge: gears"], ['holes.svg', 'image/svg+xml', '<?xml'], ['holes.dxf', 'image/vnd.dxf', "999\nDrawbridge: holes"],
+    ['gears.svg', 'image/svg+xml', '<?xml'], ['gears.dxf', 'image/vnd.dxf', "999\nDrawbridge: gears"], ['holes.svg', 'image/svg+xml', '<?xml'],
+    ['holes.dxf', 'image/vnd.dxf', "999\nDrawbridge: holes"],
     ['parts.csv', 'text/csv; charset=utf-8', 'count,part,teeth'], ['gear-1.stl', 'model/stl', '20 teeth, stage 1 driver'],
 ]);
 
@@ -94,10 +98,12 @@ it('keeps the drawer of gears, and reads and writes it as a table', function () 
 it('keeps the drawer of cords, belts and rods, and the judge takes from it', function () {
     $lines = $this->getJson('/api/drawer/lines')->assertOk()->json('lines');
     expect(count($lines))->toBeGreaterThan(15);
-    $this->putJson('/api/drawer/lines', ['version' => 1, 'lines' => [['kind' => 'cord', 'name' => 'My own line', 'size_mm' => 1.2, 'breaking_N' => 5000]]])->assertOk();
+    $this->putJson('/api/drawer/lines',
+        ['version' => 1, 'lines' => [['kind' => 'cord', 'name' => 'My own line', 'size_mm' => 1.2, 'breaking_N' => 5000]]])->assertOk();
     $build = Brookstone\Core\Build\Editor::apply(Tests\Support\Builds::sound(), [['path' => 'motions.2.mechanism.breaking_N', 'value' => 50]]);
     $id = $this->postJson('/api/builds/import', $build->document)->assertCreated()->json('id');
-    $offered = array_column(array_column(array_merge(...array_column(array_merge(...array_column(array_merge(...array_column(mendedOverHttp($this, $id)['chains'], 'links')), 'findings')), 'fixes')), 'does'), 'text');
+    $offered = array_column(array_column(array_merge(...array_column(array_merge(...array_column(array_merge(...array_column(mendedOverHttp($this,
+        $id)['chains'], 'links')), 'findings')), 'fixes')), 'does'), 'text');
     expect(implode(' ', $offered))->toContain('Take My own line from the drawer');
 
     $csv = (string) $this->get('/api/drawer/lines/export')->getContent();
@@ -108,8 +114,10 @@ it('keeps the drawer of cords, belts and rods, and the judge takes from it', fun
 });
 
 it('names what is wrong with a drawer of gears', function () {
-    $this->putJson('/api/drawer/gears', ['version' => 1, 'gears' => [['teeth' => 3], ['teeth' => 20, 'material' => 'cheese'], ['teeth' => 21], ['teeth' => 21]]])->assertStatus(422)
-        ->assertJsonPath('errors.0.field', 'gears.0.teeth')->assertJsonPath('errors.1.field', 'gears.1.material')->assertJsonPath('errors.2.field', 'gears.3.teeth');
+    $this->putJson('/api/drawer/gears', ['version' => 1, 'gears' => [['teeth' => 3], ['teeth' => 20, 'material' => 'cheese'], ['teeth' => 21],
+        ['teeth' => 21]]])->assertStatus(422)
+        ->assertJsonPath('errors.0.field', 'gears.0.teeth')->assertJsonPath('errors.1.field', 'gears.1.material')->assertJsonPath('errors.2.field',
+            'gears.3.teeth');
     $errors = $this->postJson('/api/drawer/gears/import', ['csv' => "teeth,count\n20,2\nmany,1\n24,-3\n"])->assertStatus(422)->json('errors');
     expect(array_column($errors, 'message'))->sequence(fn ($message) => $message->toStartWith('Row 3'), fn ($message) => $message->toStartWith('Row 4'));
     expect(Build::query()->count())->toBe(0);
@@ -120,7 +128,8 @@ it('keeps a drawer that is one table from being overwritten by a tab that has no
     $seen = $this->getJson("/api/drawer/{$table}")->assertOk()->json('version');
     $this->putJson("/api/drawer/{$table}", ['version' => $seen, $table => $first])->assertOk()->assertJsonPath('version', $seen + 1);
     $kept = $this->getJson("/api/drawer/{$table}")->json();
-    $this->putJson("/api/drawer/{$table}", ['version' => $seen, $table => $second])->assertConflict()->assertJsonPath('message', 'This drawer was changed elsewhere in the meantime. Nothing of that was overwritten.');
+    $this->putJson("/api/drawer/{$table}", ['version' => $seen, $table => $second])->assertConflict()->assertJsonPath('message',
+        'This drawer was changed elsewhere in the meantime. Nothing of that was overwritten.');
     $csv = $this->get("/api/drawer/{$table}/export")->getContent();
     $this->postJson("/api/drawer/{$table}/import", ['csv' => $csv, 'version' => $seen])->assertConflict();
     $this->putJson("/api/drawer/{$table}", [$table => $second])->assertStatus(422)->assertJsonPath('errors.0.field', 'version');
@@ -128,5 +137,6 @@ it('keeps a drawer that is one table from being overwritten by a tab that has no
     $this->postJson("/api/drawer/{$table}/import", ['csv' => $csv, 'version' => $seen + 1])->assertOk()->assertJsonPath('version', $seen + 2);
 })->with([
     ['gears', [['teeth' => 20]], [['teeth' => 60]]],
-    ['lines', [['kind' => 'cord', 'name' => 'One', 'size_mm' => 1.0, 'breaking_N' => 50]], [['kind' => 'cord', 'name' => 'Two', 'size_mm' => 1.0, 'breaking_N' => 50]]],
+    ['lines', [['kind' => 'cord', 'name' => 'One', 'size_mm' => 1.0, 'breaking_N' => 50]],
+        [['kind' => 'cord', 'name' => 'Two', 'size_mm' => 1.0, 'breaking_N' => 50]]],
 ]);

@@ -28,8 +28,11 @@ it('answers whatever it is sent: never with a fault of its own, and every refusa
         $answers[$status] = ($answers[$status] ?? 0) + 1;
         $asked = "{$i}: {$method} {$path} ".mb_strimwidth($body, 0, 400, '…');
         if ($status >= 500) {
-            $wrong[] = "{$asked} → {$status} ".($response->exception ?? null)?->getMessage().' at '.basename((string) ($response->exception ?? null)?->getFile()).':'.($response->exception ?? null)?->getLine();
-        } elseif ($status === 422 && (! is_array($response->json('errors')) || array_filter($response->json('errors'), fn (array $error): bool => $error['message'] === '' || preg_match('/^The( \S+)+ (field|may not|must be a)|^The selected|^validation\./', $error['message']) === 1 || ($error['field'] === '' && json_decode($body) instanceof stdClass)) !== [])) {
+            $wrong[] = "{$asked} → {$status} ".($response->exception ?? null)?->getMessage().' at '.basename((string) ($response->exception
+                ?? null)?->getFile()).':'.($response->exception ?? null)?->getLine();
+        } elseif ($status === 422 && (! is_array($response->json('errors')) || array_filter($response->json('errors'),
+            fn (array $error): bool => $error['message'] === '' || preg_match('/^The( \S+)+ (field|may not|must be a)|^The selected|^validation\./',
+                $error['message']) === 1 || ($error['field'] === '' && json_decode($body) instanceof stdClass)) !== [])) {
             $wrong[] = "{$asked} → 422 ".mb_strimwidth((string) $response->getContent(), 0, 300, '…');
         }
         if ($took > 2.0) {
@@ -38,7 +41,8 @@ it('answers whatever it is sent: never with a fault of its own, and every refusa
     }
     RigSession::query()->pluck('id')->each(fn (string $id) => @unlink(storage_path("brookstone/rig-{$id}.sock")));
     if (getenv('BROOKSTONE_TRIAL') !== false) {
-        fwrite(STDERR, sprintf("%d requests (%s), %d answered wrongly, %d slower than 2 s\n%s\n", $many, json_encode($answers), count($wrong), count($slow), implode("\n", [...$wrong, ...$slow])));
+        fwrite(STDERR, sprintf("%d requests (%s), %d answered wrongly, %d slower than 2 s\n%s\n", $many, json_encode($answers), count($wrong), count($slow),
+            implode("\n", [...$wrong, ...$slow])));
     }
 
     expect($wrong)->toBe([]);

@@ -70,7 +70,8 @@ it('gives each of two workers that fetch at the same moment a job of its own', f
     $theirs = $second->pop('default');
 
     expect($met)->toContain('locked') // has to wait, and does where it may
-        ->and(json_decode((string) $mine?->getRawBody(), true)['displayName'])->toBe('a')->and(json_decode((string) $theirs?->getRawBody(), true)['displayName'])->toBe('b');
+        ->and(json_decode((string) $mine?->getRawBody(), true)['displayName'])->toBe('a')
+        ->and(json_decode((string) $theirs?->getRawBody(), true)['displayName'])->toBe('b');
     DB::purge('second');
 });
 

@@ -34,7 +34,8 @@ final class Builds
     {
         return Build::read([
             'format' => 'brookstone-build', 'version' => 1, 'name' => 'Sound',
-            'supplies' => [['id' => 'main', 'name' => 'Main', 'volts_V' => 12, 'max_A' => 5], ['id' => 'servos', 'name' => 'Servo rail', 'volts_V' => 6, 'max_A' => 4]],
+            'supplies' => [['id' => 'main', 'name' => 'Main', 'volts_V' => 12, 'max_A' => 5], ['id' => 'servos', 'name' => 'Servo rail', 'volts_V' => 6,
+                'max_A' => 4]],
             'motions' => [
                 [
                     'id' => 'lid', 'name' => 'Lid',
@@ -149,7 +150,8 @@ final class Builds
         $go = fn (string $motion, string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place, 'give_up_s' => 6];
 
         return ['supplies.0.max_A' => $gives_A, 'routines.1.steps' => [$go('lift', 'high'), $go('lift', 'low')], 'routines.2' => [
-            'id' => 'wave', 'name' => 'Wave', 'alone' => true, 'starts' => [['when' => 'beam', 'sensor' => 'beam']], 'steps' => [$go('lid', 'open'), $go('lid', 'shut')],
+            'id' => 'wave', 'name' => 'Wave', 'alone' => true, 'starts' => [['when' => 'beam', 'sensor' => 'beam']],
+            'steps' => [$go('lid', 'open'), $go('lid', 'shut')],
         ]];
     }
 

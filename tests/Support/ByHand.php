@@ -39,7 +39,8 @@ final class ByHand
         $jr = $m['rotor_kgm2'];
 
         // Along the command: y is how far it has come, w how fast.
-        $motor = fn (float $w): float => $w <= $s * $n0 / $r ? $s * $m['stall_Nm'] - $m['stall_Nm'] / $n0 * $r * $w : -$m['stall_Nm'] / $n0 * ($r * $w - $s * $n0) / $g ** 2;
+        $motor = fn (float $w): float => $w <= $s * $n0 / $r ? $s * $m['stall_Nm'] - $m['stall_Nm'] / $n0 * $r * $w
+            : -$m['stall_Nm'] / $n0 * ($r * $w - $s * $n0) / $g ** 2;
         $amps = fn (float $w): float => $u * $m['stall_A'] - ($m['stall_A'] - $m['no_load_A']) / $n0 * $r * $w;
         $accel = function (float $y, float $w) use ($motor, $own, $jr, $r, $eta, $back, $rub, $static, $from, $way): array {
             $load = $way * $static($from + $way * $y);
@@ -94,7 +95,8 @@ final class ByHand
             if ($y + $middle * $step >= $length) {
                 $part = ($length - $y) / $middle;
 
-                return ['reached' => true, 'time_s' => $time + $part, 'end_speed' => $way * ($w + ($next - $w) * $part / $step) * $lever, 'stopped_at' => $in['to'], 'account' => $account];
+                return ['reached' => true, 'time_s' => $time + $part, 'end_speed' => $way * ($w + ($next - $w) * $part / $step) * $lever,
+                    'stopped_at' => $in['to'], 'account' => $account];
             }
             $y += $middle * $step;
             $w = $next;

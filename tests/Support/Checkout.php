@@ -11,7 +11,8 @@ use Illuminate\Support\Facades\Process;
 final class Checkout
 {
     /** Nothing of this process' own settings: those are for tests. */
-    public const ENVIRONMENT = ['APP_ENV' => false, 'APP_KEY' => false, 'DB_DATABASE' => false, 'CACHE_STORE' => false, 'QUEUE_CONNECTION' => false, 'SESSION_DRIVER' => false, 'LOG_CHANNEL' => false];
+    public const ENVIRONMENT = ['APP_ENV' => false, 'APP_KEY' => false, 'DB_DATABASE' => false, 'CACHE_STORE' => false, 'QUEUE_CONNECTION' => false,
+        'SESSION_DRIVER' => false, 'LOG_CHANNEL' => false];
 
     public readonly string $at;
 
@@ -23,11 +24,13 @@ final class Checkout
         $this->at = sys_get_temp_dir().'/brook stone '.bin2hex(random_bytes(4)); // with a space in its path
         mkdir("{$this->at}/storage/framework/cache/data", recursive: true);
         mkdir("{$this->at}/bootstrap/cache", recursive: true);
-        foreach (['app', 'bin', 'compat', 'config', 'core/src', 'database/demo', 'database/examples', 'database/migrations', 'database/seeders', 'lang', 'resources', 'routes'] as $folder) {
+        foreach (['app', 'bin', 'compat', 'config', 'core/src', 'database/demo', 'database/examples', 'database/migrations', 'database/seeders', 'lang',
+            'resources', 'routes'] as $folder) {
             File::copyDirectory(base_path($folder), "{$this->at}/{$folder}");
         }
         mkdir("{$this->at}/public");
-        foreach (['artisan', 'composer.json', 'package-lock.json', 'package.json', 'vite.config.ts', 'bootstrap/app.php', 'bootstrap/compiled.php', 'bootstrap/providers.php', 'public/index.php', '.env.example'] as $file) {
+        foreach (['artisan', 'composer.json', 'package-lock.json', 'package.json', 'vite.config.ts', 'bootstrap/app.php', 'bootstrap/compiled.php',
+            'bootstrap/providers.php', 'public/index.php', '.env.example'] as $file) {
             copy(base_path($file), "{$this->at}/{$file}");
         }
         foreach (['vendor', 'node_modules'] as $installed) {

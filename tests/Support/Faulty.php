@@ -36,7 +36,9 @@ final class Faulty
             ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 1.5],
         ],
         'routines.0.steps' => [[], [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]],
-        'routines.1.steps.3' => [['do' => 'together', 'until' => 'all', 'branches' => [[['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]], [['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4]]]]],
+        'routines.1.steps.3' => [['do' => 'together', 'until' => 'all',
+            'branches' => [[['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]],
+                [['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4]]]]],
     ];
 
     private const MOST_MISTAKES = 3;

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-/** What can be wrong with a checkout, or with how it is started, and what is said then: what is wrong and what to do; null where it can be mended without a word. */
+/**
+ * What can be wrong with a checkout, or with how it is started, and what is said then: what is wrong and what to do; null where it can be mended
+ * without a word.
+ */
 final class FaultyStarts
 {
     private const DB = 'storage/brookstone/brookstone.sqlite';
@@ -40,7 +43,8 @@ final class FaultyStarts
         $damaged = 'The database could not be read. It is kept as ';
         $half = 'An earlier start was ended while it changed the form of the database: that was mended, and everything in it kept.';
         $whole = 'This copy of Brookstone is not whole: ';
-        $folder = fn (string $path): array => ["rm -rf {$path}; touch {$path}", self::REFUSES, "The folder {$path} cannot be made: move away what has its name, or let yourself write there, and start again."];
+        $folder = fn (string $path): array => ["rm -rf {$path}; touch {$path}", self::REFUSES,
+            "The folder {$path} cannot be made: move away what has its name, or let yourself write there, and start again."];
         $kept = fn (string $file, string $text): array => ["printf '%s' ".escapeshellarg($text)." >bootstrap/cache/{$file}", self::STARTS, null];
 
         return [
@@ -78,19 +82,25 @@ final class FaultyStarts
             'noise in its index' => ['head -c 9000 /dev/urandom >$DB-shm', self::STARTS, null],
             'noise in its journal' => ['head -c 9000 /dev/urandom >$DB-journal', self::STARTS, null],
             'a log that is a folder' => ['rm -f $DB-wal; mkdir $DB-wal', self::REFUSES, 'see that it can be read and written, and start again.'],
-            'a database that is a folder' => ['mv $DB kept.sqlite; mkdir $DB', self::REFUSES, 'is a folder, where the database must be: move it away and start again.'],
+            'a database that is a folder' => ['mv $DB kept.sqlite; mkdir $DB', self::REFUSES,
+                'is a folder, where the database must be: move it away and start again.'],
             'a database that leads nowhere' => ['mv $DB kept.sqlite; ln -s /nowhere/x.sqlite $DB', self::STARTS, null],
-            'the database of another program' => ['mv $DB kept.sqlite; '.$sql('CREATE TABLE songs (title text)'), self::REFUSES, 'is the database of another program: move it away and start again.'],
-            'the database of a newer one' => [$sql("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000000_more', 9)"), self::REFUSES, 'was written by a newer Brookstone'],
+            'the database of another program' => ['mv $DB kept.sqlite; '.$sql('CREATE TABLE songs (title text)'), self::REFUSES,
+                'is the database of another program: move it away and start again.'],
+            'the database of a newer one' => [$sql("INSERT INTO migrations (migration, batch) VALUES ('2099_01_01_000000_more', 9)"), self::REFUSES,
+                'was written by a newer Brookstone'],
             'a form that was half changed' => [$sql('DELETE FROM migrations WHERE id > 2'), self::STARTS, $half],
             'a form of which nothing is known' => [$sql('DELETE FROM migrations'), self::STARTS, $half],
             'a form without its list' => [$sql('DROP TABLE migrations'), self::STARTS, $half],
             'a form with a part missing' => [$sql('DROP TABLE drawer_drives'), self::REFUSES, 'The database cannot be made ready'],
             'what an earlier start left' => ['cp $DB $DB.next; echo x >$DB.next-journal', self::STARTS, null],
             'a folder in the way of the next' => ['mkdir $DB.next', self::REFUSES, 'The database cannot be made ready'],
-            'a file in the way of the copies' => ['touch storage/brookstone/backups; '.$sql('DELETE FROM migrations WHERE id > 2'), self::REFUSES, 'The database cannot be made ready'],
-            'a folder where it was that is a file' => ['mv storage/brookstone kept; touch storage/brookstone', self::REFUSES, 'cannot be written to: put Brookstone where you can write, and start again.'],
-            'a file for all that is stored' => ['mv storage kept; touch storage', self::REFUSES, 'cannot be written to: put Brookstone where you can write, and start again.'],
+            'a file in the way of the copies' => ['touch storage/brookstone/backups; '.$sql('DELETE FROM migrations WHERE id > 2'), self::REFUSES,
+                'The database cannot be made ready'],
+            'a folder where it was that is a file' => ['mv storage/brookstone kept; touch storage/brookstone', self::REFUSES,
+                'cannot be written to: put Brookstone where you can write, and start again.'],
+            'a file for all that is stored' => ['mv storage kept; touch storage', self::REFUSES,
+                'cannot be written to: put Brookstone where you can write, and start again.'],
             'nothing stored' => ['rm -rf storage', self::STARTS, null],
             'a file for the logs' => $folder('storage/logs'),
             'a file for what is kept' => $folder('storage/framework/cache/data'),
@@ -100,9 +110,11 @@ final class FaultyStarts
             'noise in what is kept' => ['mkdir -p storage/framework/cache/data/ab/cd; echo noise >storage/framework/cache/data/ab/cd/abcd', self::STARTS, null],
             'a file for what is compiled' => ['rm -rf storage/framework/compiled; touch storage/framework/compiled', self::STARTS, null],
             'noise in what is compiled' => ['find storage/framework/compiled -name "*.bin" | head -40 | while read -r file; do head -c 3000 /dev/urandom >"$file"; done', self::STARTS, null],
-            'a folder that says that it runs' => ['rm -f storage/brookstone/.running; mkdir storage/brookstone/.running', self::REFUSES, 'The file storage/brookstone/.running cannot be written'],
+            'a folder that says that it runs' => ['rm -f storage/brookstone/.running; mkdir storage/brookstone/.running', self::REFUSES,
+                'The file storage/brookstone/.running cannot be written'],
             'noise where it says that it runs' => ['echo harbour >storage/brookstone/.running', self::STARTS, null],
-            'a folder that says that it is set up' => ['rm -f storage/brookstone/.setup; mkdir storage/brookstone/.setup', self::REFUSES, 'The folder storage/brookstone cannot be written to'],
+            'a folder that says that it is set up' => ['rm -f storage/brookstone/.setup; mkdir storage/brookstone/.setup', self::REFUSES,
+                'The folder storage/brookstone cannot be written to'],
             'a checkout without its list of packages' => ['rm package-lock.json', self::REFUSES, "{$whole}package-lock.json is missing."],
             'a checkout without its command' => ['rm artisan', self::REFUSES, "{$whole}artisan is missing."],
             'a checkout without its beginning' => ['rm bootstrap/app.php', self::REFUSES, "{$whole}bootstrap/app.php is missing."],

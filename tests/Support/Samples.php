@@ -12,9 +12,11 @@ final class Samples
     private const FITTING = [
         'load.arm' => ['to_deg' => 60], 'load.pushed' => ['from_deg' => 0, 'to_deg' => 30], 'load.feeder' => ['from_m' => 0, 'to_m' => 0.1],
         'load.crank_rocker' => ['crank_m' => 0.02, 'coupler_m' => 0.08, 'rocker_m' => 0.06, 'ground_m' => 0.09, 'from_deg' => 0, 'to_deg' => 30],
-        'load.measured' => ['from_deg' => 0, 'to_deg' => 40, 'points' => [['at' => 0, 'raise_N' => 3, 'lower_N' => 2], ['at' => 40, 'raise_N' => 4, 'lower_N' => 3]]],
+        'load.measured' => ['from_deg' => 0, 'to_deg' => 40, 'points' => [['at' => 0, 'raise_N' => 3, 'lower_N' => 2],
+            ['at' => 40, 'raise_N' => 4, 'lower_N' => 3]]],
         'load.crank' => ['rod_m' => 0.2, 'crank_m' => 0.03], 'drive.bench' => ['held_A' => 3.0, 'load_Nm' => null, 'loaded_rpm' => null, 'loaded_A' => null],
-        'linkage.swing' => ['swing_deg' => 60, 'rocker_m' => 0.05, 'ground_m' => 0.12], 'train.belt' => ['driver' => 20, 'driven' => 20, 'belt_teeth' => 60, 'centre_mm' => null],
+        'linkage.swing' => ['swing_deg' => 60, 'rocker_m' => 0.05, 'ground_m' => 0.12], 'train.belt' => ['driver' => 20, 'driven' => 20, 'belt_teeth' => 60,
+            'centre_mm' => null],
         'sense.stick' => ['low' => 0, 'middle' => 500, 'high' => 1000], 'sense.daylight' => ['night_most' => 100, 'day_least' => 600],
     ];
 

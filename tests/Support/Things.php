@@ -26,7 +26,8 @@ use Random\Randomizer;
 /** Things that move, made by a seed: the same seed gives the same thing. */
 final class Things
 {
-    public const KINDS = ['arm', 'turntable', 'hoist', 'slide', 'wheels', 'crank', 'crank_rocker', 'pushed', 'ball', 'spring_lever', 'feeder', 'measured', 'segmented', 'layered'];
+    public const KINDS = ['arm', 'turntable', 'hoist', 'slide', 'wheels', 'crank', 'crank_rocker', 'pushed', 'ball', 'spring_lever', 'feeder', 'measured',
+        'segmented', 'layered'];
 
     private Randomizer $random;
 
@@ -44,17 +45,27 @@ final class Things
     public function make(string $kind): array
     {
         $thing = match ($kind) {
-            'arm' => new Arm($this->number(0.1, 1), $this->number(0.05, 0.2), $this->number(0, 0.3), $this->number(0, 0.3), $this->number(0, 0.05), null, $this->number(0, 0.3), $this->number(0, 0.01), $this->number(-90, 90)),
-            'turntable' => new Turntable(null, $this->number(0.1, 2), $this->number(0.03, 0.2), $this->number(0, 0.05), $this->number(0, 0.01), $this->number(0, 40)),
-            'hoist' => new Hoist($this->number(0.3, 2), $this->number(0.005, 0.03), $this->number(0, 0.2), $this->number(0, 2), 1 + (int) $this->number(0, 2.9)),
-            'slide' => new Slide($this->number(0.2, 2), $this->number(0.005, 0.03), $this->number(0, 0.4), $this->number(0, 40), $this->number(0, 3), $this->number(0, 1)),
+            'arm' => new Arm($this->number(0.1, 1), $this->number(0.05, 0.2), $this->number(0, 0.3), $this->number(0, 0.3), $this->number(0, 0.05), null,
+                $this->number(0, 0.3), $this->number(0, 0.01), $this->number(-90, 90)),
+            'turntable' => new Turntable(null, $this->number(0.1, 2), $this->number(0.03, 0.2), $this->number(0, 0.05), $this->number(0, 0.01),
+                $this->number(0, 40)),
+            'hoist' => new Hoist($this->number(0.3, 2), $this->number(0.005, 0.03), $this->number(0, 0.2), $this->number(0, 2),
+                1 + (int) $this->number(0, 2.9)),
+            'slide' => new Slide($this->number(0.2, 2), $this->number(0.005, 0.03), $this->number(0, 0.4), $this->number(0, 40), $this->number(0, 3),
+                $this->number(0, 1)),
             'wheels' => new Wheels($this->number(0.3, 3), $this->number(0.01, 0.05), $this->number(0, 0.08), 50.0, $this->number(0, 12)),
-            'crank' => new Crank($this->number(0.01, 0.03), $this->number(0.06, 0.15), $this->number(0.1, 1), $this->number(-0.01, 0.01), $this->number(-90, 90), $this->number(0, 2), $this->number(0, 60), $this->number(0.03, 0.15)),
-            'crank_rocker' => new CrankRocker($this->number(0.008, 0.013), $this->number(0.05, 0.056), $this->number(0.03, 0.04), $this->number(0.055, 0.06), $this->number(0.05, 0.3), $this->number(0.03, 0.06), null, $this->number(-90, 90), $this->number(-60, 60), $this->number(0, 0.01)),
-            'pushed' => new PushrodLever($this->number(0.008, 0.012), $this->number(0.016, 0.025), $this->number(0.06, 0.12), $this->number(0.02, 0.2), $this->number(0.02, 0.06), 65.0, $this->number(0, 1) < 0.5, null, $this->number(-90, 90), $this->number(0, 0.01), $this->number(0, 1) < 0.5 ? 0.0 : $this->number(0.0001, 0.002), $this->number(-90, 90)),
-            'ball' => new Ball($this->number(0.08, 0.2), $this->number(0.1, 1), $this->number(5, 20), $this->number(0.05, 0.07), $this->number(0, 0.05), $this->number(0, 4)),
+            'crank' => new Crank($this->number(0.01, 0.03), $this->number(0.06, 0.15), $this->number(0.1, 1), $this->number(-0.01, 0.01),
+                $this->number(-90, 90), $this->number(0, 2), $this->number(0, 60), $this->number(0.03, 0.15)),
+            'crank_rocker' => new CrankRocker($this->number(0.008, 0.013), $this->number(0.05, 0.056), $this->number(0.03, 0.04), $this->number(0.055, 0.06),
+                $this->number(0.05, 0.3), $this->number(0.03, 0.06), null, $this->number(-90, 90), $this->number(-60, 60), $this->number(0, 0.01)),
+            'pushed' => new PushrodLever($this->number(0.008, 0.012), $this->number(0.016, 0.025), $this->number(0.06, 0.12), $this->number(0.02, 0.2),
+                $this->number(0.02, 0.06), 65.0, $this->number(0, 1) < 0.5, null, $this->number(-90, 90), $this->number(0, 0.01), $this->number(0, 1) < 0.5
+                ? 0.0 : $this->number(0.0001, 0.002), $this->number(-90, 90)),
+            'ball' => new Ball($this->number(0.08, 0.2), $this->number(0.1, 1), $this->number(5, 20), $this->number(0.05, 0.07), $this->number(0, 0.05),
+                $this->number(0, 4)),
             'spring_lever' => new SpringLever($this->number(100, 500), 0.05, $this->number(0.04, 0.1), $this->number(0.01, 0.1), $this->number(0, 5)),
-            'feeder' => new Feeder($this->number(0.01, 0.04), 0.04, $this->number(0.005, 0.1), (int) $this->number(0, 5), $this->number(0.02, 0.3), $this->number(0, 3), $this->number(-20, 30)),
+            'feeder' => new Feeder($this->number(0.01, 0.04), 0.04, $this->number(0.005, 0.1), (int) $this->number(0, 5), $this->number(0.02, 0.3),
+                $this->number(0, 3), $this->number(-20, 30)),
             'measured' => new Measured($this->number(0.05, 0.2), $this->number(0.001, 0.01), [
                 ['at' => -40.0, 'raise_N' => $this->number(3, 5), 'lower_N' => $this->number(1, 3)],
                 ['at' => 10.0, 'raise_N' => $this->number(4, 6), 'lower_N' => $this->number(2, 4)],
@@ -75,6 +86,7 @@ final class Things
 
     private function segmented(): Segmented
     {
-        return new Segmented(new Slide($this->number(0.2, 2), 0.01, $this->number(0, 0.3)), [new Segment(0.02, 0.035, $this->number(0.01, 0.05), $this->number(0, 0.02))]);
+        return new Segmented(new Slide($this->number(0.2, 2), 0.01, $this->number(0, 0.3)),
+            [new Segment(0.02, 0.035, $this->number(0.01, 0.05), $this->number(0, 0.02))]);
     }
 }

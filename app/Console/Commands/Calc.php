@@ -27,7 +27,8 @@ final class Calc extends Command
         }
         try {
             $name = $this->word('name');
-            $calculator = Calculators::all()[$name] ?? throw InvalidInput::at('name', $name === '' ? 'Name a calculator; --list shows them.' : 'There is no calculator '.$name.'; --list shows them.');
+            $calculator = Calculators::all()[$name] ?? throw InvalidInput::at('name', $name === '' ? 'Name a calculator; --list shows them.'
+                : 'There is no calculator '.$name.'; --list shows them.');
             if ($this->option('schema')) {
                 $this->printJson(Calculators::schema($calculator));
 

@@ -28,7 +28,8 @@ final class Prepare extends Command
         } catch (Throwable $fault) {
             Log::error($fault);
 
-            return $this->refuse('The database cannot be made ready ('.strtok($fault->getMessage(), "\n").'): move away what is in its way, or put back a copy from before with php artisan brookstone:restore.');
+            return $this->refuse('The database cannot be made ready ('.strtok($fault->getMessage(),
+                "\n").'): move away what is in its way, or put back a copy from before with php artisan brookstone:restore.');
         }
 
         return self::SUCCESS;

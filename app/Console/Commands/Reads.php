@@ -37,7 +37,8 @@ trait Reads
 
     private function printJson(mixed $value): void
     {
-        $this->output->writeln((string) json_encode($value, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+        $this->output->writeln((string) json_encode($value, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR),
+            OutputInterface::OUTPUT_RAW);
     }
 
     private function refuse(InvalidInput $invalid): int

@@ -20,7 +20,8 @@ final class Restore extends Command
         $copy = $this->argument('copy');
         if (! is_string($copy)) {
             $copies = $restore->copies($path);
-            $this->line($copies === [] ? 'There are no copies yet: one is kept whenever the form of the database is changed.' : implode("\n", ['Copies, the newest first:', ...$copies]));
+            $this->line($copies === [] ? 'There are no copies yet: one is kept whenever the form of the database is changed.'
+                : implode("\n", ['Copies, the newest first:', ...$copies]));
 
             return self::SUCCESS;
         }

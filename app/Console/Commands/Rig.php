@@ -26,7 +26,8 @@ final class Rig extends Command
             $file = $this->argument('file');
             $build = Build::fromJson((string) @file_get_contents(is_string($file) ? $file : ''));
             $scenario = $this->option('scenario');
-            $begins = ! is_string($scenario) ? null : $build->scenarios[$scenario] ?? throw InvalidInput::at('scenario', "There is no scenario {$scenario} in this build.");
+            $begins = ! is_string($scenario) ? null : $build->scenarios[$scenario] ?? throw InvalidInput::at('scenario',
+                "There is no scenario {$scenario} in this build.");
         } catch (InvalidInput $refused) {
             $this->output->writeln((string) json_encode(['ok' => false, 'errors' => $refused->errors], JSON_UNESCAPED_UNICODE));
 

@@ -21,9 +21,11 @@ final class RunRoutine extends Command
         try {
             $build = $this->readBuild($this->word('file'));
             $id = $this->named('routine') ?? '';
-            $routine = $build->routines[$id] ?? throw InvalidInput::at('routine', "There is no routine {$id} in this build. There are: ".implode(', ', array_keys($build->routines)).'.');
+            $routine = $build->routines[$id] ?? throw InvalidInput::at('routine', "There is no routine {$id} in this build. There are: ".implode(', ',
+                array_keys($build->routines)).'.');
             $named = $this->named('scenario');
-            $scenario = $named === null ? null : $build->scenarios[$named] ?? throw InvalidInput::at('scenario', "There is no scenario {$named} in this build. There are: ".implode(', ', array_keys($build->scenarios)).'.');
+            $scenario = $named === null ? null : $build->scenarios[$named] ?? throw InvalidInput::at('scenario',
+                "There is no scenario {$named} in this build. There are: ".implode(', ', array_keys($build->scenarios)).'.');
             $this->printJson(RoutineRun::of($build, $routine, $scenario));
         } catch (InvalidInput $invalid) {
             return $this->refuse($invalid);

@@ -22,7 +22,8 @@ final class CalculatorController
 {
     public function index(): JsonResponse
     {
-        return new JsonResponse(array_values(array_map(fn (Calculator $calculator): array => ['name' => $calculator->name(), 'says' => $calculator->says()], Calculators::all())));
+        return new JsonResponse(array_values(array_map(fn (Calculator $calculator): array => ['name' => $calculator->name(), 'says' => $calculator->says()],
+            Calculators::all())));
     }
 
     public function schema(string $name): JsonResponse

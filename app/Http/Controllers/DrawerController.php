@@ -62,7 +62,8 @@ final class DrawerController
         $this->drawer->fillIfEmpty();
         $drives = DrawerDrive::inOrder()->map(fn (DrawerDrive $drive): Drive => $drive->core());
 
-        return new Response(DrawerCsv::write($drives), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="drawer.csv"']);
+        return new Response(DrawerCsv::write($drives), 200, ['Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="drawer.csv"']);
     }
 
     /** Takes every row that is right; each that is not is named. Nothing is stored when only looked at. */

@@ -36,7 +36,8 @@ final class MotionController
     {
         $core = $build->core();
 
-        return new JsonResponse(DriveRanking::of($core, $this->motion($core, $motion), $this->drawer->stock(), $request->goal(), $request->eachDrive(), $request->rows()));
+        return new JsonResponse(DriveRanking::of($core, $this->motion($core, $motion), $this->drawer->stock(), $request->goal(), $request->eachDrive(),
+            $request->rows()));
     }
 
     public function schools(Build $build, string $motion): JsonResponse
@@ -66,7 +67,8 @@ final class MotionController
     {
         $core = $build->core();
         if ($request->input('rehearsal') !== null) {
-            return new JsonResponse(Stage::play($core, $judge->rehearsed($core)->of($routine)[$request->integer('rehearsal')] ?? throw new NotFoundHttpException));
+            return new JsonResponse(Stage::play($core, $judge->rehearsed($core)->of($routine)[$request->integer('rehearsal')]
+                ?? throw new NotFoundHttpException));
         }
         $id = $request->input('scenario');
         $scenario = $id === null ? null : $core->scenarios[$id] ?? throw new NotFoundHttpException;

@@ -23,7 +23,8 @@ final class PictureController
         $stored->id = Str::lower((string) Str::ulid());
         $stored->save();
 
-        return new JsonResponse(['id' => $stored->id, 'name' => $request->string('name')->toString(), 'width_px' => $picture['width'], 'height_px' => $picture['height']], 201);
+        return new JsonResponse(['id' => $stored->id, 'name' => $request->string('name')->toString(), 'width_px' => $picture['width'],
+            'height_px' => $picture['height']], 201);
     }
 
     public function show(string $picture): Response
@@ -34,6 +35,7 @@ final class PictureController
             throw new NotFoundHttpException;
         }
 
-        return new Response($stored->bytes ?? File::get($shipped), 200, ['Content-Type' => $stored->mime ?? 'image/svg+xml', 'Cache-Control' => 'private, max-age=31536000, immutable', 'X-Content-Type-Options' => 'nosniff']);
+        return new Response($stored->bytes ?? File::get($shipped), 200, ['Content-Type' => $stored->mime ?? 'image/svg+xml',
+            'Cache-Control' => 'private, max-age=31536000, immutable', 'X-Content-Type-Options' => 'nosniff']);
     }
 }

@@ -43,7 +43,8 @@ final class StudyController
         $this->work->check($core, $asked);
         [$parts, $frame] = $this->work->plan($core, $kind, $asked);
         $study = DB::transaction(function () use ($build, $kind, $asked, $parts, $frame): Study { // it is there with all its parts, or not at all
-            $study = Study::query()->create(['build_id' => $build->id, 'version' => $build->version, 'kind' => $kind, 'asked' => $asked, 'document' => $build->document, 'parts' => $parts, 'frame' => $frame, 'state' => $parts === 0 ? 'done' : 'queued']);
+            $study = Study::query()->create(['build_id' => $build->id, 'version' => $build->version, 'kind' => $kind, 'asked' => $asked,
+                'document' => $build->document, 'parts' => $parts, 'frame' => $frame, 'state' => $parts === 0 ? 'done' : 'queued']);
             for ($part = 0; $part < $parts; $part++) {
                 RunStudyPart::dispatch($study->id, $part);
             }
@@ -71,7 +72,8 @@ final class StudyController
     private function said(Study $study, Build $build): array
     {
         return [
-            'id' => $study->id, 'kind' => $study->kind, 'asked' => $study->asked, 'state' => $study->state, 'done' => $study->done()->count(), 'parts' => $study->parts,
+            'id' => $study->id, 'kind' => $study->kind, 'asked' => $study->asked, 'state' => $study->state, 'done' => $study->done()->count(),
+            'parts' => $study->parts,
             'is_stale' => $study->version !== $build->version, 'failure' => $study->failure, 'result' => $this->work->sofar($study),
         ];
     }

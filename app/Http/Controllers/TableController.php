@@ -32,7 +32,8 @@ final class TableController
 
     public function export(string $table): Response
     {
-        return new Response($this->csv($table)->write($this->kept($table)), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$table}.csv\""]);
+        return new Response($this->csv($table)->write($this->kept($table)), 200, ['Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"{$table}.csv\""]);
     }
 
     public function import(CsvRequest $request, string $table): JsonResponse

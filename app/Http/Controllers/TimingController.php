@@ -44,6 +44,7 @@ final class TimingController
 
     private function file(Build $build, string $content, string $type, string $ending): Response
     {
-        return new Response($content, 200, ['Content-Type' => $type, 'Content-Disposition' => 'attachment; filename="'.(Str::slug($build->name) ?: 'build')."-times.{$ending}\""]);
+        return new Response($content, 200,
+            ['Content-Type' => $type, 'Content-Disposition' => 'attachment; filename="'.(Str::slug($build->name) ?: 'build')."-times.{$ending}\""]);
     }
 }

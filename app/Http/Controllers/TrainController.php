@@ -29,12 +29,14 @@ final class TrainController
     {
         $core = $build->core();
         $thing = $core->motions[$motion] ?? throw new NotFoundHttpException;
-        $ratio = $request->filled('rpm') ? TrainMaking::ratioFor($thing, $request->float('rpm'), $request->float('torque_Nm'), $request->integer('stages', 3)) : $request->float('ratio');
+        $ratio = $request->filled('rpm') ? TrainMaking::ratioFor($thing, $request->float('rpm'), $request->float('torque_Nm'),
+            $request->integer('stages', 3)) : $request->float('ratio');
         $belt = $request->filled('belt_driver') ? [$request->integer('belt_driver'), $request->integer('belt_driven')] : null;
 
         return new JsonResponse(TrainMaking::of(
             $core, $thing, DrawerTable::gears(), $ratio, $request->integer('stages', 3),
-            $request->filled('module_mm') ? $request->float('module_mm') : null, (string) $request->input('direction', 'any'), (string) $request->input('order', 'error'), $request->integer('limit', 20),
+            $request->filled('module_mm') ? $request->float('module_mm') : null, (string) $request->input('direction', 'any'),
+            (string) $request->input('order', 'error'), $request->integer('limit', 20),
             $request->filled('worm_wheel') ? $request->integer('worm_wheel') : null, $belt,
         ));
     }
@@ -43,13 +45,17 @@ final class TrainController
     public function export(PartsRequest $request, Build $build, string $motion, string $file): Response
     {
         $core = $build->core()->motions[$motion] ?? throw new NotFoundHttpException;
-        $parts = new TrainParts($core, $request->float('kerf_mm'), $request->float('flat_mm'), $request->float('key_mm'), $request->filled('bore_mm') ? $request->float('bore_mm') : null);
+        $parts = new TrainParts($core, $request->float('kerf_mm'), $request->float('flat_mm'), $request->float('key_mm'), $request->filled('bore_mm')
+            ? $request->float('bore_mm') : null);
         [$what, $format] = array_pad(explode('.', $file, 2), 2, '');
         try {
             $written = match (true) {
                 $what === 'parts' && $format === 'csv' => implode('', array_map(fn (array $row): string => Csv::row($row)."\n", $parts->list())),
-                in_array($what, ['gears', 'holes'], true) && in_array($format, ['svg', 'dxf'], true) => self::sheet($what === 'gears' ? $parts->gearSheet() : $parts->drilling(), $format),
-                $what === 'linkage' && in_array($format, ['svg', 'dxf'], true) => self::sheet((new LinkageParts($core, $request->float('hole_mm', 2.0), $request->float('width_mm', 8.0), $request->float('kerf_mm')))->sheet(), $format),
+                in_array($what, ['gears', 'holes'], true) && in_array($format, ['svg', 'dxf'], true) => self::sheet($what === 'gears' ? $parts->gearSheet()
+                    : $parts->drilling(), $format),
+                $what === 'linkage' && in_array($format, ['svg', 'dxf'], true) => self::sheet((new LinkageParts(
+                    $core, $request->float('hole_mm', 2.0), $request->float('width_mm', 8.0),
+                    $request->float('kerf_mm')))->sheet(), $format),
                 preg_match('/^gear-(\d{1,2})$/', $what, $number) === 1 && $format === 'stl' => $parts->solid((int) $number[1] - 1),
                 default => null,
             };
@@ -58,7 +64,8 @@ final class TrainController
         }
         $types = ['svg' => 'image/svg+xml', 'dxf' => 'image/vnd.dxf', 'csv' => 'text/csv; charset=utf-8', 'stl' => 'model/stl'];
 
-        return new Response($written ?? throw new NotFoundHttpException, 200, ['Content-Type' => $types[$format], 'Content-Disposition' => 'attachment; filename="'.(Str::slug($core->name) ?: 'train')."-{$file}\""]);
+        return new Response($written ?? throw new NotFoundHttpException, 200,
+            ['Content-Type' => $types[$format], 'Content-Disposition' => 'attachment; filename="'.(Str::slug($core->name) ?: 'train')."-{$file}\""]);
     }
 
     private static function sheet(Sheet $sheet, string $format): string

@@ -16,6 +16,7 @@ final class OnlyFromHere
 
     public function handle(Request $request, Closure $next): Response
     {
-        return in_array($request->getHost(), self::HOSTS, true) ? $next($request) : Problem::response(403, 'This application answers only to the machine it runs on.');
+        return in_array($request->getHost(), self::HOSTS, true) ? $next($request)
+            : Problem::response(403, 'This application answers only to the machine it runs on.');
     }
 }

@@ -12,13 +12,15 @@ final class CsvRequest extends FormRequest
     /** @return array<string, list<string>> */
     public function rules(): array
     {
-        return ['csv' => ['required', 'string', 'max:1500000'], 'look' => ['sometimes', 'boolean'], 'version' => ['sometimes', 'integer', 'min:1'], 'as_of' => ['sometimes', 'string', 'max:64']];
+        return ['csv' => ['required', 'string', 'max:1500000'], 'look' => ['sometimes', 'boolean'], 'version' => ['sometimes', 'integer', 'min:1'],
+            'as_of' => ['sometimes', 'string', 'max:64']];
     }
 
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['csv.required' => 'There is nothing in the file.', 'csv.max' => 'The file is too large: at most 1.5 MB are read.', 'csv.string' => 'Must be a text.'];
+        return ['csv.required' => 'There is nothing in the file.', 'csv.max' => 'The file is too large: at most 1.5 MB are read.',
+            'csv.string' => 'Must be a text.'];
     }
 
     public function csv(): string

@@ -31,7 +31,8 @@ final class RunRequest extends FormRequest
             $known = match ($kind) {
                 'motion' => $build->motions, 'supply' => $build->supplies, 'outside', 'analog' => $build->sensors, default => null,
             };
-            $is = $field === null || ($known === null ? isset($build->sensors[$event[$field]]) || $build->switch($event[$field]) !== null : isset($known[$event[$field]]));
+            $is = $field === null || ($known === null ? isset($build->sensors[$event[$field]]) || $build->switch($event[$field]) !== null
+                : isset($known[$event[$field]]));
             if (! $is) {
                 $errors->add("events.{$i}.{$field}", 'There is no such thing in this build.');
             }

@@ -29,6 +29,7 @@ final class StudyRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['cycles.max' => 'At most 5000 cycles.', 'cycles.min' => 'One cycle at least.', 'cycles.integer' => 'Must be a whole number.', 'home_every.integer' => 'Must be a whole number.', 'motion.required_if' => 'Say which motion drifts.'];
+        return ['cycles.max' => 'At most 5000 cycles.', 'cycles.min' => 'One cycle at least.', 'cycles.integer' => 'Must be a whole number.',
+            'home_every.integer' => 'Must be a whole number.', 'motion.required_if' => 'Say which motion drifts.'];
     }
 }

@@ -35,6 +35,9 @@ final class TrainRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['ratio.required_without' => 'Say which ratio is wanted, or which speed and torque at the load.', 'rpm.gt' => 'Must be more than 0.', 'rpm.numeric' => 'Must be a number.', 'torque_Nm.numeric' => 'Must be a number.', 'torque_Nm.required_with' => 'Say the torque at the load too.', 'torque_Nm.min' => 'Must be 0 or more.', 'ratio.gt' => 'Must be more than 0.', 'ratio.numeric' => 'Must be a number.', 'stages.max' => 'At most '.Search::MOST_STAGES.' stages are tried.', 'stages.min' => 'One stage at least.'];
+        return ['ratio.required_without' => 'Say which ratio is wanted, or which speed and torque at the load.', 'rpm.gt' => 'Must be more than 0.',
+            'rpm.numeric' => 'Must be a number.', 'torque_Nm.numeric' => 'Must be a number.', 'torque_Nm.required_with' => 'Say the torque at the load too.',
+            'torque_Nm.min' => 'Must be 0 or more.', 'ratio.gt' => 'Must be more than 0.', 'ratio.numeric' => 'Must be a number.',
+            'stages.max' => 'At most '.Search::MOST_STAGES.' stages are tried.', 'stages.min' => 'One stage at least.'];
     }
 }

@@ -19,7 +19,8 @@ use Illuminate\Http\Resources\Json\JsonResource;
  */
 final class BuildResource extends JsonResource
 {
-    public function __construct(Build $build, private readonly ?CoreBuild $core = null, private readonly ?Assessment $assessment = null, private readonly bool $isKept = false)
+    public function __construct(Build $build, private readonly ?CoreBuild $core = null, private readonly ?Assessment $assessment = null,
+        private readonly bool $isKept = false)
     {
         parent::__construct($build);
     }

@@ -22,6 +22,7 @@ final class DrawerDriveResource extends JsonResource
     {
         $drive = $this->resource->core();
 
-        return ['id' => $this->resource->id, 'version' => $this->resource->version, 'drive' => $this->resource->document, 'typed' => DrawerCsv::cells($drive), 'odd' => ClaimCheck::of($drive)];
+        return ['id' => $this->resource->id, 'version' => $this->resource->version, 'drive' => $this->resource->document,
+            'typed' => DrawerCsv::cells($drive), 'odd' => ClaimCheck::of($drive)];
     }
 }

@@ -25,7 +25,9 @@ final readonly class Assessment implements \JsonSerializable
      * @param  Finding|null  $finding  what `says` tells of, where that is one
      * @param  bool  $tried  what mends it has been tried on the whole build, all routines rehearsed, and is offered; before that nothing is
      */
-    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains, public array $routines, public array $log = [], public array $pictures = [], public array $supplies = [], public bool $rehearsed = false, private ?Finding $finding = null, public bool $tried = false)
+    public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains,
+        public array $routines, public array $log = [], public array $pictures = [], public array $supplies = [], public bool $rehearsed = false,
+        private ?Finding $finding = null, public bool $tried = false)
     {
     }
 
@@ -35,7 +37,8 @@ final readonly class Assessment implements \JsonSerializable
      */
     public function with(array $pictures, array $supplies, bool $rehearsed): self
     {
-        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $supplies, $rehearsed, $this->finding, $this->tried);
+        return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $supplies, $rehearsed,
+            $this->finding, $this->tried);
     }
 
     /**
@@ -105,6 +108,8 @@ final readonly class Assessment implements \JsonSerializable
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains, 'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'supplies' => $this->supplies, 'rehearsed' => $this->rehearsed, 'tried' => $this->tried];
+        return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains,
+            'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'supplies' => $this->supplies,
+            'rehearsed' => $this->rehearsed, 'tried' => $this->tried];
     }
 }

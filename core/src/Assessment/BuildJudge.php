@@ -58,7 +58,8 @@ final class BuildJudge
         $chains = [];
         foreach ($subjects as $id => $subject) {
             $links = Stations::chain($subject, $judged[$id]->links, $routines);
-            $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), $judged[$id]->curves, Cautions::of($subject, $links), $judged[$id]->drive, $judged[$id]->train);
+            $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), $judged[$id]->curves,
+                Cautions::of($subject, $links), $judged[$id]->drive, $judged[$id]->train);
         }
         foreach ($new as $on => $each) { // only now: its facts know what the routines asked of them
             $each->facts->forgetPaths();
@@ -97,7 +98,8 @@ final class BuildJudge
             $known = $subject !== null && $subject->motion->place($entry->from) !== null && $subject->motion->place($entry->to) !== null;
             $computed = $known ? $subject->facts->time($entry->from, $entry->to) : null;
 
-            return ['id' => $entry->id, 'computed_s' => $computed, 'difference' => $computed === null || $computed <= 0.0 ? null : $entry->measured_s / $computed - 1];
+            return ['id' => $entry->id, 'computed_s' => $computed, 'difference' => $computed === null || $computed <= 0.0 ? null
+                : $entry->measured_s / $computed - 1];
         }, $build->log);
     }
 
@@ -109,7 +111,8 @@ final class BuildJudge
     private static function sum(array $chains, array $routines, array $log): Assessment
     {
         if ($chains === []) {
-            return new Assessment(Verdict::NotSaid, new Sentence('Nothing moves yet. Add what has to move first, with its mass and how far it goes.'), null, null, [], $routines, $log);
+            return new Assessment(Verdict::NotSaid, new Sentence('Nothing moves yet. Add what has to move first, with its mass and how far it goes.'), null,
+                null, [], $routines, $log);
         }
         $worst = $chains[0];
         $verdict = $worst->verdict;
@@ -126,7 +129,8 @@ final class BuildJudge
         if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
             assert($finding instanceof Finding);
 
-            return new Assessment($verdict, $finding->about($worst->named()), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log, finding: $finding);
+            return new Assessment($verdict, $finding->about($worst->named()), $finding->fixes[0] ?? null, $worst->motion, $chains, $routines, $log,
+                finding: $finding);
         }
         $says = $verdict === Verdict::NotSaid
             ? new Sentence($worst->weakest->link === 'proof'

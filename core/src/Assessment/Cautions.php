@@ -28,10 +28,14 @@ final class Cautions
         $motor = $subject->motion->drive?->motor;
         $around = $subject->build->around;
         $says = array_filter([
-            'fingers' => in_array('drive.pinches', $codes, true) ? 'Fingers get trapped: cover it, limit the force, and put a stop within reach. Local rules decide.' : null,
-            'overhead' => $subject->motion->task->over_people ? 'It moves above people: give it a second, independent hold, and do not rely on a worm or a servo. '.self::LICENSED : null,
-            'energy' => $thing instanceof SpringLever && $thing->energy_J() > self::STORED_J ? 'Stored energy: guard your eyes, use a latch that cannot slip, never aim it at faces, and wind it down before you open it. Local rules decide.' : null,
-            'hot' => array_intersect(['drive.hot_holding', 'drive.hot_cycle', 'drive.holding'], $codes) !== [] || ($motor instanceof Servo && ! $subject->motion->drive->gated)
+            'fingers' => in_array('drive.pinches', $codes, true)
+                ? 'Fingers get trapped: cover it, limit the force, and put a stop within reach. Local rules decide.' : null,
+            'overhead' => $subject->motion->task->over_people
+                ? 'It moves above people: give it a second, independent hold, and do not rely on a worm or a servo. '.self::LICENSED : null,
+            'energy' => $thing instanceof SpringLever && $thing->energy_J() > self::STORED_J
+                ? 'Stored energy: guard your eyes, use a latch that cannot slip, never aim it at faces, and wind it down before you open it. Local rules decide.' : null,
+            'hot' => array_intersect(['drive.hot_holding', 'drive.hot_cycle', 'drive.holding'], $codes) !== []
+                || ($motor instanceof Servo && ! $subject->motion->drive->gated)
                 ? 'A stalled drive or a servo that holds gets hot enough to burn or to start a fire: fuse it, and cut it out by temperature. Local rules decide.' : null,
             'public' => $around->public ? 'Strangers, children, nobody watching: guards, and an emergency stop that cuts the power of the motors, not only of the controller. '.self::LICENSED : null,
             'worn' => $around->worn ? 'Worn on the body: a quick release, little mass, and nothing that closes towards neck or face. Local rules decide.' : null,

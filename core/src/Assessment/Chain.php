@@ -27,7 +27,8 @@ final readonly class Chain implements \JsonSerializable
      * @param  array<string, mixed>|null  $drive  what is worth knowing of the drive, as DriveSheet gives it
      * @param  array<string, mixed>  $train  the same of the train, as TrainSheet gives it
      */
-    public function __construct(public string $motion, public string $name, public array $links, public ?float $margin, public array $curves, public array $cautions = [], public ?array $drive = null, public array $train = [])
+    public function __construct(public string $motion, public string $name, public array $links, public ?float $margin, public array $curves,
+        public array $cautions = [], public ?array $drive = null, public array $train = [])
     {
         $weakest = $links[0];
         foreach ($links as $link) {
@@ -42,7 +43,8 @@ final readonly class Chain implements \JsonSerializable
     /** @param  \Closure(Finding): Finding  $how  the same findings, with other mends */
     public function offering(\Closure $how): self
     {
-        return new self($this->motion, $this->name, array_map(fn (Link $link): Link => $link->offering($how), $this->links), $this->margin, $this->curves, $this->cautions, $this->drive, $this->train);
+        return new self($this->motion, $this->name, array_map(fn (Link $link): Link => $link->offering($how), $this->links), $this->margin, $this->curves,
+            $this->cautions, $this->drive, $this->train);
     }
 
     /** Worse first: by verdict, then by the smaller margin. */
@@ -54,6 +56,8 @@ final readonly class Chain implements \JsonSerializable
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['motion' => $this->motion, 'name' => $this->name, 'verdict' => $this->verdict->value, 'weakest' => $this->weakest->link, 'margin' => $this->margin, 'links' => $this->links, 'curves' => $this->curves, 'cautions' => $this->cautions, 'drive' => $this->drive, 'train' => $this->train];
+        return ['motion' => $this->motion, 'name' => $this->name, 'verdict' => $this->verdict->value, 'weakest' => $this->weakest->link,
+            'margin' => $this->margin, 'links' => $this->links, 'curves' => $this->curves, 'cautions' => $this->cautions, 'drive' => $this->drive,
+            'train' => $this->train];
     }
 }

@@ -25,7 +25,8 @@ final readonly class Footing
 
     public function of(Motion $motion): string
     {
-        $said = array_filter($this->build->document['motions'], fn (array $each): bool => in_array($each['id'], $this->build->motorGroups[$motion->id]->members ?? [$motion->id], true));
+        $said = array_filter($this->build->document['motions'], fn (array $each): bool => in_array($each['id'],
+            $this->build->motorGroups[$motion->id]->members ?? [$motion->id], true));
         $speeds = array_map(fn (LimitSwitch $switch): array => $this->build->speedsOnto($motion, $switch), $motion->stops->tellers());
 
         return self::hash([$this->base, $motion->id, $said, $speeds, $this->build->isRehearsed($motion->id)]);

@@ -197,7 +197,8 @@ final readonly class Build extends Inventory
     /** A routine moves it that can be rehearsed. */
     public function isRehearsed(string $motion): bool
     {
-        return array_filter($this->routines, fn (Routine $routine): bool => in_array($motion, $this->movedBy($routine), true) && $this->isComplete($routine)) !== [];
+        return array_filter($this->routines, fn (Routine $routine): bool => in_array($motion, $this->movedBy($routine), true)
+            && $this->isComplete($routine)) !== [];
     }
 
     /** @return array<string, bool> of each sensor and switch that must then be on or off */
@@ -205,7 +206,8 @@ final readonly class Build extends Inventory
     {
         return match (true) {
             $condition instanceof NotSo => $this->inputsSaid($condition->that, ! $holds),
-            ($condition instanceof AllOf && $holds) || ($condition instanceof AnyOf && ! $holds) => array_merge(...array_map(fn (Condition $part): array => $this->inputsSaid($part, $holds), $condition->of)),
+            ($condition instanceof AllOf && $holds) || ($condition instanceof AnyOf && ! $holds) => array_merge(
+                ...array_map(fn (Condition $part): array => $this->inputsSaid($part, $holds), $condition->of)),
             $condition instanceof InputIs => [$condition->sensor => $condition->on === $holds],
             default => [],
         };

@@ -67,7 +67,8 @@ final class BuildShape
     /** @return array<string, mixed> the published JSON Schema */
     public static function schema(): array
     {
-        return ['$schema' => 'https://json-schema.org/draft/2020-12/schema'] + self::shape()->schema() + ['$defs' => ['Steps' => Steps::definition(), 'Condition' => Conditions::definition()]];
+        return ['$schema' => 'https://json-schema.org/draft/2020-12/schema'] + self::shape()->schema()
+            + ['$defs' => ['Steps' => Steps::definition(), 'Condition' => Conditions::definition()]];
     }
 
     /** @return array<string, mixed> JSON Schema of one routine: what its text form holds */
@@ -137,16 +138,19 @@ final class BuildShape
             'from' => Field::needed(TextShape::id(), 'The place where it starts.'),
             'to' => Field::needed(TextShape::id(), 'The place where it goes.'),
             'move_s' => Field::needed(NumberShape::positive(3600.0), 'The move shall take no longer.'),
-            'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine', 'steady'), 'How the wanted move spends its time; steady: it turns already.'),
+            'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine', 'steady'),
+                'How the wanted move spends its time; steady: it turns already.'),
             'payload' => Field::or('both', ChoiceShape::of('both', 'there', 'back'), 'Which way it carries its payload.'),
             'per_day' => Field::or(100.0, NumberShape::between(0.0, 86400.0), 'How often it goes there and back in a day.'),
             'keeps_turning' => Field::or(false, new BooleanShape, 'It turns or rolls on; where it stops does not matter.'),
-            'comes_round' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'So often its places, switches and sensors repeat, in its own unit; empty: each turn of what keeps turning, each item of a feeder.'),
+            'comes_round' => Field::or(null, NumberShape::positive(720.0)->orNull(),
+                'So often its places, switches and sensors repeat, in its own unit; empty: each turn of what keeps turning, each item of a feeder.'),
             'knocked' => Field::or(false, new BooleanShape, 'Somebody or something can bump into it while it moves.'),
             'holds_unpowered' => Field::or(false, new BooleanShape, 'It must stay put with the power off.'),
             'mass_guessed' => Field::or(false, new BooleanShape, 'Its mass is a guess, not weighed.'),
             'tolerance' => Field::or(null, NumberShape::positive(720.0)->orNull(), 'How far off its place it may stop; degrees or metres.'),
-            'turn' => Field::or('any', ChoiceShape::of('any', 'same', 'reversed'), 'Which way the load must turn, seen from the drive: the wheels may be counted, or it does not matter.'),
+            'turn' => Field::or('any', ChoiceShape::of('any', 'same', 'reversed'),
+                'Which way the load must turn, seen from the drive: the wheels may be counted, or it does not matter.'),
             'over_people' => Field::or(false, new BooleanShape, 'It hangs or swings where someone can stand.'),
             'shuts_at' => Field::or(null, TextShape::id()->orNull(), 'The place where it is shut, of a door or lid in which people or animals can be.'),
         ], 'Task');
@@ -165,7 +169,8 @@ final class BuildShape
             'one_way' => Field::or(false, new BooleanShape, 'It only ever turns forwards: a single transistor instead of a bridge, or a pawl.'),
             'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
             'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion on whose motor it is; any number may share one.'),
-            'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn', 'rectifier'), 'What decides which of them the motor moves, the same for all on it; rectifier: all, what has the motor forwards whichever way it turns.'),
+            'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn', 'rectifier'),
+                'What decides which of them the motor moves, the same for all on it; rectifier: all, what has the motor forwards whichever way it turns.'),
             'selector' => Field::or(null, (new RecordShape([
                 'motion' => Field::or(null, TextShape::id()->orNull(), 'The servo that moves it; empty: a hand.'),
                 'place' => Field::or(null, TextShape::id()->orNull(), 'The place of that servo at which the motor moves this motion.'),
@@ -193,7 +198,8 @@ final class BuildShape
                 'closed' => Field::or(false, new BooleanShape, 'Its contact is normally closed: a broken wire reads as on.'),
             ], 'LimitSwitch'), 0, 8, 'switches')),
             'brakes' => Field::or(true, new BooleanShape, 'The driver shorts the motor to stop it; otherwise it coasts.'),
-            'encoder_pulses' => Field::or(null, NumberShape::between(1.0, 100_000.0)->orNull(), 'An encoder on the shaft of its motor or gear motor gives so many pulses each turn.'),
+            'encoder_pulses' => Field::or(null, NumberShape::between(1.0, 100_000.0)->orNull(),
+                'An encoder on the shaft of its motor or gear motor gives so many pulses each turn.'),
         ], 'Stops');
     }
 
@@ -207,9 +213,11 @@ final class BuildShape
             'name' => Field::needed(TextShape::name()),
             'width_px' => Field::needed(NumberShape::whole(1, 100000)),
             'height_px' => Field::needed(NumberShape::whole(1, 100000)),
-            'known' => Field::or(null, (new RecordShape([...$line, 'length_m' => Field::needed(NumberShape::positive(10000.0), 'What it measures in the real thing.')], 'KnownLength'))->orNull(), 'The one length that is known.'),
+            'known' => Field::or(null, (new RecordShape([...$line, 'length_m' => Field::needed(NumberShape::positive(10000.0),
+                'What it measures in the real thing.')], 'KnownLength'))->orNull(), 'The one length that is known.'),
             'scale' => Field::or(1.0, NumberShape::between(0.0001, 1000.0), 'Size of the model over that of the real thing: 1, 0.9, 1/12.'),
-            'readings' => Field::or([], new ListShape(new RecordShape(['id' => Field::needed(TextShape::id()), 'name' => Field::needed(TextShape::name()), ...$line], 'Reading'), 0, 60, 'readings')),
+            'readings' => Field::or([], new ListShape(new RecordShape(['id' => Field::needed(TextShape::id()), 'name' => Field::needed(TextShape::name()),
+                ...$line], 'Reading'), 0, 60, 'readings')),
         ], 'Picture');
     }
 

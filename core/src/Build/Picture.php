@@ -51,7 +51,8 @@ final readonly class Picture
                 'id' => $reading['id'],
                 'real_m' => $real,
                 'model_m' => $real === null ? null : $real * $this->scale,
-                'error_share' => $real === null || $pixels <= 0.0 || $this->known === null ? null : sqrt((M_SQRT2 / $pixels) ** 2 + (M_SQRT2 / self::pixels($this->known)) ** 2),
+                'error_share' => $real === null || $pixels <= 0.0 || $this->known === null ? null
+                    : sqrt((M_SQRT2 / $pixels) ** 2 + (M_SQRT2 / self::pixels($this->known)) ** 2),
             ];
         }, $this->readings);
     }

@@ -29,7 +29,8 @@ final class RoutineLibrary
             ['gate', 'Power only to move', 'Switches the power of a servo on, moves it, lets it settle and switches it off again.', $library->gate()],
             ['feed', 'Feed one item', 'A press runs a feeder until a sensor has seen one item go by.', $library->feed()],
             ['dial', 'The next place of a dial', 'A press turns a dial on by one place, and round again after the last.', $library->dial()],
-            ['crank', 'Open and shut in one direction', 'A press turns a crank on past its one switch, waits, and on past the other: it is never turned back.', $library->crank()],
+            ['crank', 'Open and shut in one direction',
+                'A press turns a crank on past its one switch, waits, and on past the other: it is never turned back.', $library->crank()],
             ['visitor', 'Wait for a visitor', 'A broken beam starts it; then it is quiet for a while whoever comes.', $library->visitor()],
             ['count', 'Every tenth time', 'Counts, and does something more each time the count is full.', $library->count()],
             ['day-and-night', 'Day and night', 'A light level starts it at dusk, with hysteresis, and once only until it was day again.', $library->night()],
@@ -37,7 +38,8 @@ final class RoutineLibrary
 
         return array_map(fn (array $entry): array => [
             'key' => $entry[0], 'name' => $entry[1], 'says' => $entry[2],
-            'lacks' => is_string($entry[3]) ? $entry[3] : null, 'begin' => is_string($entry[3]) ? null : new Fix(new Sentence("Begin “{$entry[1]}”"), $entry[3]),
+            'lacks' => is_string($entry[3]) ? $entry[3] : null, 'begin' => is_string($entry[3]) ? null : new Fix(new Sentence("Begin “{$entry[1]}”"),
+                $entry[3]),
         ], $entries);
     }
 
@@ -74,7 +76,8 @@ final class RoutineLibrary
         return match (true) {
             $motion === null => 'There is no motion with a drive yet.',
             $start === null => 'There is no button or beam yet.',
-            default => $this->routine("{$motion->name} there and back", [$start], [$this->go($motion, $motion->task->to), ['do' => 'wait', 'for_s' => 2], $this->go($motion, $motion->task->from)]),
+            default => $this->routine("{$motion->name} there and back", [$start], [$this->go($motion, $motion->task->to), ['do' => 'wait', 'for_s' => 2],
+                $this->go($motion, $motion->task->from)]),
         };
     }
 
@@ -103,8 +106,10 @@ final class RoutineLibrary
             $servo === null => 'No motion is moved by a servo.',
             $start === null => 'There is no button or beam yet.',
             default => $this->routine("{$servo->name}, power only to move", [$start], [
-                ['do' => 'power', 'motion' => $servo->id, 'state' => 'on', 'settle_s' => 0.2], $this->go($servo, $servo->task->to), ['do' => 'wait', 'for_s' => 1],
-                $this->go($servo, $servo->task->from), ['do' => 'wait', 'for_s' => 0.3], ['do' => 'power', 'motion' => $servo->id, 'state' => 'off', 'settle_s' => 0],
+                ['do' => 'power', 'motion' => $servo->id, 'state' => 'on', 'settle_s' => 0.2], $this->go($servo, $servo->task->to),
+                ['do' => 'wait', 'for_s' => 1],
+                $this->go($servo, $servo->task->from), ['do' => 'wait', 'for_s' => 0.3], ['do' => 'power', 'motion' => $servo->id, 'state' => 'off',
+                    'settle_s' => 0],
             ]),
         };
     }
@@ -122,7 +127,8 @@ final class RoutineLibrary
             $start === null => 'There is no button to start it.',
             default => $this->routine('Feed one item', [$start], [
                 ['do' => 'run', 'motion' => $feeder->id, 'direction' => 'up', 'until' => ['sensor' => $sees->id, 'is' => 'on'], 'give_up_s' => self::GIVE_UP_S],
-                ['do' => 'run', 'motion' => $feeder->id, 'direction' => 'up', 'until' => ['sensor' => $sees->id, 'is' => 'off'], 'give_up_s' => 3], ['do' => 'stop', 'motion' => $feeder->id, 'how' => 'brake'],
+                ['do' => 'run', 'motion' => $feeder->id, 'direction' => 'up', 'until' => ['sensor' => $sees->id, 'is' => 'off'], 'give_up_s' => 3],
+                ['do' => 'stop', 'motion' => $feeder->id, 'how' => 'brake'],
             ]),
         };
     }
@@ -130,14 +136,17 @@ final class RoutineLibrary
     /** @return non-empty-list<Change>|string */
     private function dial(): array|string
     {
-        $dial = $this->moved(fn (Motion $motion): bool => ($this->build->document['motions'][$this->build->indexOf($motion->id)]['dial'] ?? null) !== null && ! $motion->positioning->isTimed());
+        $dial = $this->moved(fn (Motion $motion): bool => ($this->build->document['motions'][$this->build->indexOf($motion->id)]['dial'] ?? null) !== null
+            && ! $motion->positioning->isTimed());
         $start = $this->start();
 
         return match (true) {
             $dial === null => 'No dial is turned by what counts its steps or pulses, or knows its angle.',
             $start === null => 'There is no button or beam yet.',
             default => $this->routine("Next place of {$dial->name}", [$start], [
-                ['do' => 'go_by', 'motion' => $dial->id, 'by' => (float) $dial->period() / $this->build->document['motions'][$this->build->indexOf($dial->id)]['dial']['places'], 'give_up_s' => self::GIVE_UP_S],
+                ['do' => 'go_by', 'motion' => $dial->id,
+                    'by' => (float) $dial->period() / $this->build->document['motions'][$this->build->indexOf($dial->id)]['dial']['places'],
+                    'give_up_s' => self::GIVE_UP_S],
             ]),
         };
     }
@@ -151,7 +160,8 @@ final class RoutineLibrary
             return $crank === null ? 'Nothing that comes round passes two switches of its own.' : 'There is no button or beam yet.';
         }
         $past = fn (LimitSwitch $switch): array => [
-            ['do' => 'run', 'motion' => $crank->id, 'direction' => 'up', 'until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => self::GIVE_UP_S], ['do' => 'stop', 'motion' => $crank->id, 'how' => 'brake'],
+            ['do' => 'run', 'motion' => $crank->id, 'direction' => 'up', 'until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => self::GIVE_UP_S],
+            ['do' => 'stop', 'motion' => $crank->id, 'how' => 'brake'],
         ];
         $there = $crank->stops->switchAt($crank->task->to) ?? $crank->stops->switches[1];
         $back = $crank->stops->switchAt($crank->task->from) ?? $crank->stops->switches[0];
@@ -167,7 +177,8 @@ final class RoutineLibrary
         return match (true) {
             $motion === null => 'There is no motion with a drive yet.',
             $beam === null => 'There is no beam, reflective sensor or button yet.',
-            default => $this->routine('For a visitor', [$this->startOf($beam)], [$this->go($motion, $motion->task->to), ['do' => 'wait', 'for_s' => 2], $this->go($motion, $motion->task->from), ['do' => 'wait', 'for_s' => 60]]),
+            default => $this->routine('For a visitor', [$this->startOf($beam)], [$this->go($motion, $motion->task->to), ['do' => 'wait', 'for_s' => 2],
+                $this->go($motion, $motion->task->from), ['do' => 'wait', 'for_s' => 60]]),
         };
     }
 
@@ -183,10 +194,13 @@ final class RoutineLibrary
         $id = $counter->id ?? $this->free('times', array_keys($this->build->counters));
         $steps = [
             ['do' => 'set', 'counter' => $id, 'add' => 1],
-            ['do' => 'choose', 'if' => ['test' => 'counter', 'counter' => $id, 'is' => 'at_least', 'value' => 10], 'then' => [['do' => 'signal', 'output' => $output, 'state' => 'on', 'for_s' => 2], ['do' => 'set', 'counter' => $id, 'to' => 0]], 'otherwise' => []],
+            ['do' => 'choose', 'if' => ['test' => 'counter', 'counter' => $id, 'is' => 'at_least', 'value' => 10],
+                'then' => [['do' => 'signal', 'output' => $output, 'state' => 'on', 'for_s' => 2], ['do' => 'set', 'counter' => $id, 'to' => 0]],
+                'otherwise' => []],
         ];
 
-        return [...($counter === null ? [new Change('counters.'.count($this->build->counters), ['id' => $id, 'name' => 'Times', 'kept' => true])] : []), ...$this->routine('Every tenth time', [$start], $steps)];
+        return [...($counter === null ? [new Change('counters.'.count($this->build->counters), ['id' => $id, 'name' => 'Times', 'kept' => true])] : []),
+            ...$this->routine('Every tenth time', [$start], $steps)];
     }
 
     /** @return non-empty-list<Change>|string */
@@ -198,9 +212,13 @@ final class RoutineLibrary
         return match (true) {
             $light === null => 'There is no light sensor yet.',
             $output === null => 'There is no lamp, sound or relay yet.',
-            default => $this->routine('At dusk', [['when' => 'level', 'sensor' => $light->id, 'is' => 'below', 'value' => round(0.4 * max(1.0, $light->rest), 2), 'hysteresis' => round(0.15 * max(1.0, $light->rest), 2), 'for_s' => 5]], [
-                ['do' => 'signal', 'output' => $output, 'state' => 'on'], ['do' => 'wait', 'until' => ['test' => 'level', 'sensor' => $light->id, 'is' => 'above', 'value' => round(0.55 * max(1.0, $light->rest), 2)]], ['do' => 'signal', 'output' => $output, 'state' => 'off'],
-            ]),
+            default => $this->routine('At dusk',
+                [['when' => 'level', 'sensor' => $light->id, 'is' => 'below', 'value' => round(0.4 * max(1.0, $light->rest), 2),
+                    'hysteresis' => round(0.15 * max(1.0, $light->rest), 2), 'for_s' => 5]], [
+                        ['do' => 'signal', 'output' => $output, 'state' => 'on'],
+                        ['do' => 'wait', 'until' => ['test' => 'level', 'sensor' => $light->id, 'is' => 'above', 'value' => round(0.55 * max(1.0, $light->rest),
+                            2)]], ['do' => 'signal', 'output' => $output, 'state' => 'off'],
+                    ]),
         };
     }
 
@@ -218,7 +236,8 @@ final class RoutineLibrary
         }
         $id = $this->free(preg_replace(['/[^a-z0-9]+/', '/^[^a-z]+|-+$/'], ['-', ''], strtolower($name)) ?: 'routine', array_keys($this->build->routines));
 
-        return [new Change('routines.'.count($this->build->routines), ['id' => $id, 'name' => $free, 'starts' => $starts, 'alone' => $alone, 'steps' => $steps])];
+        return [new Change('routines.'.count($this->build->routines), ['id' => $id, 'name' => $free, 'starts' => $starts, 'alone' => $alone,
+            'steps' => $steps])];
     }
 
     /** @return array<string, mixed> */
@@ -230,7 +249,8 @@ final class RoutineLibrary
     /** @param  (\Closure(Motion): bool)|null  $fits */
     private function moved(?\Closure $fits = null): ?Motion
     {
-        return array_values(array_filter($this->build->motions, fn (Motion $motion): bool => $motion->drive !== null && ($fits === null ? ! $motion->task->keeps_turning : $fits($motion))))[0] ?? null;
+        return array_values(array_filter($this->build->motions, fn (Motion $motion): bool => $motion->drive !== null
+            && ($fits === null ? ! $motion->task->keeps_turning : $fits($motion))))[0] ?? null;
     }
 
     private function sensor(string ...$kinds): ?Sensor

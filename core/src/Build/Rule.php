@@ -21,7 +21,8 @@ final readonly class Rule
 
     public function __construct(public string $id, public string $name, public Condition $never, public ?Condition $while = null)
     {
-        $this->remembers = array_filter(Conditions::all($while), fn (Condition $part): bool => $part instanceof LevelIs || ($part instanceof InputIs && $part->for_s !== null)) !== [];
+        $this->remembers = array_filter(Conditions::all($while), fn (Condition $part): bool => $part instanceof LevelIs
+            || ($part instanceof InputIs && $part->for_s !== null)) !== [];
     }
 
     public function says(Build $build): Sentence

@@ -36,7 +36,8 @@ final readonly class BallLoad implements Calculator
     public function results(): RecordShape
     {
         return Results::of([
-            'pendulum_capacity_Nm' => 'number', 'drive_torque_Nm' => 'number', 'climbs' => 'boolean', 'lean_deg' => 'number', 'max_grade_deg' => 'number', 'turn_radius_m' => 'number',
+            'pendulum_capacity_Nm' => 'number', 'drive_torque_Nm' => 'number', 'climbs' => 'boolean', 'lean_deg' => 'number', 'max_grade_deg' => 'number',
+            'turn_radius_m' => 'number',
         ]);
     }
 
@@ -66,7 +67,8 @@ final readonly class BallLoad implements Calculator
         $lean = $ball->lean($torque_Nm);
         $values = ['needs' => Quantity::of(abs($torque_Nm), 'N·m'), 'has' => Quantity::of($ball->capacityNm(), 'N·m')];
         if ($lean === null) {
-            return new Finding('load.ball_stays', Severity::Fails, $place, new Sentence('It needs {needs}, but the hung weight gives {has} at most: the weight goes over the top and the ball stays.', $values));
+            return new Finding('load.ball_stays', Severity::Fails, $place,
+                new Sentence('It needs {needs}, but the hung weight gives {has} at most: the weight goes over the top and the ball stays.', $values));
         }
 
         return $lean / Constants::RAD_PER_DEG > self::LEANS_FAR_DEG ? new Finding('load.ball_leans', Severity::Tight, $place, new Sentence(

@@ -42,7 +42,8 @@ final readonly class BeltCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['ratio' => 'number', 'centre_mm' => 'number', 'belt_teeth' => 'number', 'length_mm' => 'number', 'span_mm' => 'number', 'wrap_deg' => 'number', 'teeth_in_mesh' => 'number', 'pull_N' => 'number', 'pretension_N' => 'number']);
+        return Results::of(['ratio' => 'number', 'centre_mm' => 'number', 'belt_teeth' => 'number', 'length_mm' => 'number', 'span_mm' => 'number',
+            'wrap_deg' => 'number', 'teeth_in_mesh' => 'number', 'pull_N' => 'number', 'pretension_N' => 'number']);
     }
 
     public function check(array $inputs, ErrorList $errors): void
@@ -50,7 +51,8 @@ final readonly class BeltCalculator implements Calculator
         if (($inputs['centre_mm'] === null) === ($inputs['belt_teeth'] === null) && $errors->count() === 0) {
             $errors->add('belt_teeth', 'Give either the teeth of the belt or how far apart the shafts stand.');
         }
-        if ($errors->count() === 0 && $inputs['belt_teeth'] !== null && BeltDrive::centreFor($inputs['pitch_mm'], $inputs['driver'], $inputs['driven'], $inputs['belt_teeth']) === null) {
+        if ($errors->count() === 0 && $inputs['belt_teeth'] !== null && BeltDrive::centreFor($inputs['pitch_mm'], $inputs['driver'], $inputs['driven'],
+            $inputs['belt_teeth']) === null) {
             $errors->add('belt_teeth', 'Is too short to go round both wheels.');
         }
         foreach (BeltDrive::problems($inputs) as $field => $message) {
@@ -67,8 +69,10 @@ final readonly class BeltCalculator implements Calculator
         ))] : [];
 
         return ['inputs' => $inputs, 'results' => [
-            'ratio' => $inputs['driven'] / $inputs['driver'], 'centre_mm' => $centre, 'belt_teeth' => $belt->length_mm / $inputs['pitch_mm'], 'length_mm' => $belt->length_mm, 'span_mm' => $belt->span_mm,
-            'wrap_deg' => $belt->small_wrap_deg, 'teeth_in_mesh' => $belt->teeth_in_mesh, 'pull_N' => $belt->pull_N($inputs['torque_Nm']), 'pretension_N' => $belt->pretension_N($inputs['torque_Nm']),
+            'ratio' => $inputs['driven'] / $inputs['driver'], 'centre_mm' => $centre, 'belt_teeth' => $belt->length_mm / $inputs['pitch_mm'],
+            'length_mm' => $belt->length_mm, 'span_mm' => $belt->span_mm,
+            'wrap_deg' => $belt->small_wrap_deg, 'teeth_in_mesh' => $belt->teeth_in_mesh, 'pull_N' => $belt->pull_N($inputs['torque_Nm']),
+            'pretension_N' => $belt->pretension_N($inputs['torque_Nm']),
         ], 'findings' => $findings];
     }
 }

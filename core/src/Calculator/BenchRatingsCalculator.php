@@ -57,7 +57,9 @@ final readonly class BenchRatingsCalculator implements Calculator
         $given = fn (array $keys): array => array_filter($keys, fn (string $key): bool => $inputs[$key] !== null);
         $ways = array_filter([self::HELD, self::LOADED], fn (array $keys): bool => $given($keys) !== []);
         if (count($ways) !== 1) {
-            $errors->add($ways === [] ? 'held_kg' : 'load_Nm', $ways === [] ? 'Is missing: give a held weight with its arm and current, or a known load with its speed and current.' : 'Give either a held weight or a known load, not both.');
+            $errors->add($ways === [] ? 'held_kg' : 'load_Nm', $ways === []
+                ? 'Is missing: give a held weight with its arm and current, or a known load with its speed and current.'
+                : 'Give either a held weight or a known load, not both.');
 
             return;
         }

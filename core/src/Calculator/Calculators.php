@@ -22,8 +22,11 @@ final class Calculators
             new MoveLoadCalculator('feeder', 'What a conveyor or feeder drum asks of its shaft for a step of one item or more.', PositionUnit::Metres),
             new MoveLoadCalculator('measured', 'What a move needs whose pull was measured with a spring balance.', PositionUnit::Degrees),
             new DcPointCalculator, new ServoPointCalculator, new StepperPointCalculator, new BenchRatingsCalculator, new ClaimsCheck,
-            new TrainRatio, new MeshCalculator, new ToothCalculator, new WormCalculator, new SearchCalculator, new PushrodCalculator, new FourBarCalculator, new RodHolesCalculator, new SwingCalculator, new BeltCalculator, new WindingDrum, new CordCalculator, new TwoInTurnCalculator, new SidewaysWheelsCalculator, new MagnetHeadCalculator, new MotionRunCalculator,
-            new OverrunCalculator, new DebounceCalculator, new ThresholdCalculator, new StickCalculator, new PressCalculator, new KnockCalculator, new DaylightCalculator, new RepeatabilityCalculator, new IntervalCalculator,
+            new TrainRatio, new MeshCalculator, new ToothCalculator, new WormCalculator, new SearchCalculator, new PushrodCalculator, new FourBarCalculator,
+            new RodHolesCalculator, new SwingCalculator, new BeltCalculator, new WindingDrum, new CordCalculator, new TwoInTurnCalculator,
+            new SidewaysWheelsCalculator, new MagnetHeadCalculator, new MotionRunCalculator,
+            new OverrunCalculator, new DebounceCalculator, new ThresholdCalculator, new StickCalculator, new PressCalculator, new KnockCalculator,
+            new DaylightCalculator, new RepeatabilityCalculator, new IntervalCalculator,
         ] as $calculator) {
             $all[$calculator->name()] = $calculator;
         }

@@ -44,13 +44,15 @@ final readonly class CordCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['bears_N' => 'number', 'safety' => 'number', 'fleet_deg' => 'number', 'lead_for_2_deg_m' => 'number', 'thread_pitch_m' => 'number']);
+        return Results::of(['bears_N' => 'number', 'safety' => 'number', 'fleet_deg' => 'number', 'lead_for_2_deg_m' => 'number',
+            'thread_pitch_m' => 'number']);
     }
 
     public function check(array $inputs, ErrorList $errors): void
     {
         if ($errors->count() === 0 && ($inputs['drum_width_m'] === null) !== ($inputs['lead_m'] === null)) {
-            $errors->add($inputs['lead_m'] === null ? 'lead_m' : 'drum_width_m', 'The fleet angle needs both the width of the drum and the distance to the first pulley.');
+            $errors->add($inputs['lead_m'] === null ? 'lead_m' : 'drum_width_m',
+                'The fleet angle needs both the width of the drum and the distance to the first pulley.');
         }
     }
 
@@ -63,7 +65,8 @@ final readonly class CordCalculator implements Calculator
         if ($safety < Cord::SAFE) {
             $findings[] = new Finding('winding.cord_weak', $safety < 1.0 ? Severity::Fails : Severity::Tight, 'breaking_N', new Sentence(
                 'With its knot it holds {bears} and is pulled with {pull}: take one that breaks at {wanted} or more.',
-                ['bears' => Quantity::of($cord->bears_N, 'N'), 'pull' => Quantity::of($inputs['load_N'] * $inputs['shock_factor'], 'N'), 'wanted' => Quantity::of(Cord::wanted_N($inputs['load_N'], $inputs['knot_share'], $inputs['shock_factor']), 'N')],
+                ['bears' => Quantity::of($cord->bears_N, 'N'), 'pull' => Quantity::of($inputs['load_N'] * $inputs['shock_factor'], 'N'),
+                    'wanted' => Quantity::of(Cord::wanted_N($inputs['load_N'], $inputs['knot_share'], $inputs['shock_factor']), 'N')],
             ));
         }
         if ($fleet !== null && $fleet->angle_deg > Fleet::EVEN_DEG) {
@@ -74,7 +77,8 @@ final readonly class CordCalculator implements Calculator
         }
 
         return ['inputs' => $inputs, 'results' => [
-            'bears_N' => $cord->bears_N, 'safety' => $safety, 'fleet_deg' => $fleet?->angle_deg, 'lead_for_2_deg_m' => $fleet?->lead_even_m, 'thread_pitch_m' => $inputs['cord_m'],
+            'bears_N' => $cord->bears_N, 'safety' => $safety, 'fleet_deg' => $fleet?->angle_deg, 'lead_for_2_deg_m' => $fleet?->lead_even_m,
+            'thread_pitch_m' => $inputs['cord_m'],
         ], 'findings' => $findings];
     }
 }

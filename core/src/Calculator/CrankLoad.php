@@ -37,7 +37,8 @@ final readonly class CrankLoad implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['stroke_m' => 'number', 'peak_torque_Nm' => 'number', 'rms_torque_Nm' => 'number', 'peak_speed_m_s' => 'number', 'peak_accel_m_s2' => 'number']);
+        return Results::of(['stroke_m' => 'number', 'peak_torque_Nm' => 'number', 'rms_torque_Nm' => 'number', 'peak_speed_m_s' => 'number',
+            'peak_accel_m_s2' => 'number']);
     }
 
     public function check(array $inputs, ErrorList $errors): void

@@ -47,7 +47,8 @@ final readonly class DaylightCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['least_apart' => 'number', 'best_night_below' => 'number', 'best_day_above' => 'number', 'best_wait_s' => 'number', 'tells_apart' => 'boolean', 'switches_itself' => 'boolean', 'follows_passing' => 'boolean', 'misreads' => 'boolean']);
+        return Results::of(['least_apart' => 'number', 'best_night_below' => 'number', 'best_day_above' => 'number', 'best_wait_s' => 'number',
+            'tells_apart' => 'boolean', 'switches_itself' => 'boolean', 'follows_passing' => 'boolean', 'misreads' => 'boolean']);
     }
 
     public function check(array $inputs, ErrorList $errors): void
@@ -66,16 +67,23 @@ final readonly class DaylightCalculator implements Calculator
         $number = Quantity::number(...);
         $findings = [];
         if (! $set->tells_apart) {
-            $findings[] = new Finding('sense.light_overlaps', Severity::Fails, 'lamp_adds', new Sentence('Its lamp and flicker lift the reading by {more}: with that to spare no two thresholds fit between {night} and {day}. Shade the sensor from its own lamp.', ['more' => $number($inputs['lamp_adds'] + $inputs['flicker']), 'night' => $number($inputs['night_most']), 'day' => $number($inputs['day_least'])]));
+            $findings[] = new Finding('sense.light_overlaps', Severity::Fails, 'lamp_adds',
+                new Sentence('Its lamp and flicker lift the reading by {more}: with that to spare no two thresholds fit between {night} and {day}. Shade the sensor from its own lamp.', ['more' => $number($inputs['lamp_adds'] + $inputs['flicker']), 'night' => $number($inputs['night_most']), 'day' => $number($inputs['day_least'])]));
         }
         if ($set->switches_itself) {
-            $findings[] = new Finding('sense.light_blinks', Severity::Fails, 'day_above', new Sentence('The thresholds are no further apart than the {more} that its lamp and flicker add: it switches itself off and on again. They should be {apart} apart.', ['more' => $number($inputs['lamp_adds'] + $inputs['flicker']), 'apart' => $number($set->least_apart)]));
+            $findings[] = new Finding('sense.light_blinks', Severity::Fails, 'day_above',
+                new Sentence('The thresholds are no further apart than the {more} that its lamp and flicker add: it switches itself off and on again. They should be {apart} apart.', ['more' => $number($inputs['lamp_adds'] + $inputs['flicker']), 'apart' => $number($set->least_apart)]));
         }
         if ($set->misreads && $set->tells_apart) {
-            $findings[] = new Finding('sense.light_misread', Severity::Fails, $inputs['night_below'] !== null && $inputs['night_below'] < $inputs['night_most'] ? 'night_below' : 'day_above', new Sentence('Night reads up to {night} and day from {day}: a threshold outside of that takes one for the other.', ['night' => $number($inputs['night_most']), 'day' => $number($inputs['day_least'])]));
+            $findings[] = new Finding('sense.light_misread', Severity::Fails, $inputs['night_below'] !== null
+                && $inputs['night_below'] < $inputs['night_most'] ? 'night_below' : 'day_above',
+                new Sentence('Night reads up to {night} and day from {day}: a threshold outside of that takes one for the other.',
+                    ['night' => $number($inputs['night_most']), 'day' => $number($inputs['day_least'])]));
         }
         if ($set->follows_passing) {
-            $findings[] = new Finding('sense.light_passing', Severity::Tight, 'wait_s', new Sentence('What passes by takes {passing}: it must be dark or bright for longer than that, {wait} is safe.', ['passing' => Quantity::of($inputs['passing_s'], 's'), 'wait' => Quantity::of($set->best_wait_s, 's')]));
+            $findings[] = new Finding('sense.light_passing', Severity::Tight, 'wait_s',
+                new Sentence('What passes by takes {passing}: it must be dark or bright for longer than that, {wait} is safe.',
+                    ['passing' => Quantity::of($inputs['passing_s'], 's'), 'wait' => Quantity::of($set->best_wait_s, 's')]));
         }
 
         return ['inputs' => $inputs, 'results' => get_object_vars($set), 'findings' => $findings];

@@ -65,6 +65,7 @@ final readonly class DcPointCalculator implements Calculator
     /** @param  array<string, mixed>  $ratings */
     public static function motor(array $ratings): DcMotor
     {
-        return new DcMotor($ratings['rated_V'], $ratings['no_load_rpm'], $ratings['no_load_A'], $ratings['stall_Nm'], $ratings['stall_A'], $ratings['rotor_kgm2'] ?? 0.0);
+        return new DcMotor($ratings['rated_V'], $ratings['no_load_rpm'], $ratings['no_load_A'], $ratings['stall_Nm'], $ratings['stall_A'],
+            $ratings['rotor_kgm2'] ?? 0.0);
     }
 }

@@ -54,10 +54,14 @@ final readonly class DebounceCalculator implements Calculator
         ['dwell_ms' => $dwell, 'latency_ms' => $latency] = $results;
         $findings = [];
         if ($results['false_trips']) {
-            $findings[] = new Finding('sense.chatters', Severity::Fails, 'debounce_ms', new Sentence('It bounces for {bounce}, and is believed after {debounce}: one press counts as several.', ['bounce' => Quantity::of($inputs['bounce_ms'], 'ms'), 'debounce' => Quantity::of($inputs['debounce_ms'], 'ms')]));
+            $findings[] = new Finding('sense.chatters', Severity::Fails, 'debounce_ms',
+                new Sentence('It bounces for {bounce}, and is believed after {debounce}: one press counts as several.',
+                    ['bounce' => Quantity::of($inputs['bounce_ms'], 'ms'), 'debounce' => Quantity::of($inputs['debounce_ms'], 'ms')]));
         }
         if ($results['missed']) {
-            $findings[] = new Finding('sense.missed', Severity::Fails, 'flag_mm', new Sentence('It is pressed for {dwell} and seen only after {latency}: make the flag longer, the move slower or the wait shorter.', ['dwell' => Quantity::of($dwell, 'ms'), 'latency' => Quantity::of($latency, 'ms')]));
+            $findings[] = new Finding('sense.missed', Severity::Fails, 'flag_mm',
+                new Sentence('It is pressed for {dwell} and seen only after {latency}: make the flag longer, the move slower or the wait shorter.',
+                    ['dwell' => Quantity::of($dwell, 'ms'), 'latency' => Quantity::of($latency, 'ms')]));
         }
 
         return ['inputs' => $inputs, 'results' => $results, 'findings' => $findings];

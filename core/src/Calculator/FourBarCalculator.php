@@ -67,6 +67,7 @@ final readonly class FourBarCalculator implements Calculator
             ['angle' => Quantity::of($swing['min_transmission_deg'], '°')],
         ))] : [];
 
-        return ['inputs' => $inputs, 'results' => ['kind' => $bars->kind()] + ($swing ?? ['swing_deg' => null, 'min_transmission_deg' => null, 'time_ratio' => null]), 'findings' => $findings];
+        return ['inputs' => $inputs, 'results' => ['kind' => $bars->kind()] + ($swing ?? ['swing_deg' => null, 'min_transmission_deg' => null,
+            'time_ratio' => null]), 'findings' => $findings];
     }
 }

@@ -47,8 +47,10 @@ final readonly class IntervalCalculator implements Calculator
         $counts = 2 ** $inputs['stages'];
         $interval = $counts / $inputs['clock_hz'];
 
-        return ['inputs' => $inputs, 'results' => ['counts' => $counts, 'interval_s' => $interval, 'first_edge_s' => $interval / 2], 'findings' => [new Finding('timer.first_edge', Severity::Note, 'stages', new Sentence(
-            'After a reset its last stage rises after {first} and then every {interval}.', ['first' => Quantity::of($interval / 2, 's'), 'interval' => Quantity::of($interval, 's')],
-        ))]];
+        return ['inputs' => $inputs, 'results' => ['counts' => $counts, 'interval_s' => $interval, 'first_edge_s' => $interval / 2],
+            'findings' => [new Finding('timer.first_edge', Severity::Note, 'stages', new Sentence(
+                'After a reset its last stage rises after {first} and then every {interval}.', ['first' => Quantity::of($interval / 2, 's'),
+                    'interval' => Quantity::of($interval, 's')],
+            ))]];
     }
 }

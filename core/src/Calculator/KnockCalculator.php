@@ -44,7 +44,8 @@ final readonly class KnockCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['counts_twice' => 'boolean', 'loses_next' => 'boolean', 'best_ms' => 'number', 'pattern_ms' => 'number', 'hears_noise' => 'boolean', 'misses_soft' => 'boolean']);
+        return Results::of(['counts_twice' => 'boolean', 'loses_next' => 'boolean', 'best_ms' => 'number', 'pattern_ms' => 'number',
+            'hears_noise' => 'boolean', 'misses_soft' => 'boolean']);
     }
 
     public function check(array $inputs, ErrorList $errors): void
@@ -57,10 +58,14 @@ final readonly class KnockCalculator implements Calculator
         $ms = fn (float $value): Quantity => Quantity::of($value, 'ms');
         $findings = [];
         if ($window->counts_twice || $window->loses_next) {
-            $findings[] = new Finding('sense.knock_window', Severity::Fails, 'quiet_ms', new Sentence('It rings for {ring} and the next knock may come after {gap}, but nothing counts for {quiet}: '.($window->counts_twice ? 'one knock counts as several' : 'the next is lost').'.', ['ring' => $ms($inputs['ring_ms']), 'gap' => $ms($inputs['gap_ms']), 'quiet' => $ms($inputs['quiet_ms'])]));
+            $findings[] = new Finding('sense.knock_window', Severity::Fails, 'quiet_ms',
+                new Sentence('It rings for {ring} and the next knock may come after {gap}, but nothing counts for {quiet}: '.($window->counts_twice
+                ? 'one knock counts as several' : 'the next is lost').'.', ['ring' => $ms($inputs['ring_ms']), 'gap' => $ms($inputs['gap_ms']),
+                    'quiet' => $ms($inputs['quiet_ms'])]));
         }
         if ($window->hears_noise || $window->misses_soft) {
-            $findings[] = new Finding('sense.knock_threshold', Severity::Fails, 'threshold', new Sentence('Noise reads up to {noise} and the softest knock {softest}, but it counts from {threshold}'.($inputs['noise'] >= $inputs['softest'] ? '; no threshold tells them apart' : '').'.', ['noise' => Quantity::number($inputs['noise']), 'softest' => Quantity::number($inputs['softest']), 'threshold' => Quantity::number($inputs['threshold'])]));
+            $findings[] = new Finding('sense.knock_threshold', Severity::Fails, 'threshold',
+                new Sentence('Noise reads up to {noise} and the softest knock {softest}, but it counts from {threshold}'.($inputs['noise'] >= $inputs['softest'] ? '; no threshold tells them apart' : '').'.', ['noise' => Quantity::number($inputs['noise']), 'softest' => Quantity::number($inputs['softest']), 'threshold' => Quantity::number($inputs['threshold'])]));
         }
 
         return ['inputs' => $inputs, 'results' => get_object_vars($window), 'findings' => $findings];

@@ -57,13 +57,16 @@ final readonly class MagnetHeadCalculator implements Calculator
         $head = new MagnetHead($inputs['head_kg'], $inputs['contact_N'], $inputs['magnet_m'], $inputs['gap_m'], $inputs['slide_coefficient']);
         $pull = $head->pull_N();
         $needed = $head->needed_N($inputs['tilt_deg'], $inputs['accel_m_s2']);
-        $findings = $pull >= self::TIGHT * $needed ? [] : [new Finding('rolling.head_slides', $pull < $needed ? Severity::Fails : Severity::Tight, 'gap_m', new Sentence(
-            $pull < $needed ? 'Across the gap the magnets pull with {pull}, but {needed} are needed: the head slides off.' : 'Across the gap the magnets pull with {pull} for {needed} needed: a bump may take the head off.',
-            ['pull' => Quantity::of($pull, 'N'), 'needed' => Quantity::of($needed, 'N')],
-        ))];
+        $findings = $pull >= self::TIGHT * $needed ? [] : [new Finding('rolling.head_slides', $pull < $needed ? Severity::Fails : Severity::Tight, 'gap_m',
+            new Sentence(
+                $pull < $needed ? 'Across the gap the magnets pull with {pull}, but {needed} are needed: the head slides off.'
+                    : 'Across the gap the magnets pull with {pull} for {needed} needed: a bump may take the head off.',
+                ['pull' => Quantity::of($pull, 'N'), 'needed' => Quantity::of($needed, 'N')],
+            ))];
 
         return ['inputs' => $inputs, 'results' => [
-            'pull_N' => $pull, 'needed_N' => $needed, 'margin' => $needed > 0.0 ? $pull / $needed : null, 'thickest_gap_m' => $head->thickest_m($needed), 'stays' => $pull >= $needed,
+            'pull_N' => $pull, 'needed_N' => $needed, 'margin' => $needed > 0.0 ? $pull / $needed : null, 'thickest_gap_m' => $head->thickest_m($needed),
+            'stays' => $pull >= $needed,
         ], 'findings' => $findings];
     }
 }

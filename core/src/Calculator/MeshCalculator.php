@@ -52,6 +52,7 @@ final readonly class MeshCalculator implements Calculator
     {
         $mesh = new Mesh(...$inputs);
 
-        return ['inputs' => ['centre_mm' => $mesh->centre_mm] + $inputs, 'results' => array_intersect_key(get_object_vars($mesh), $this->results()->fields), 'findings' => MeshRules::findings($mesh, 'centre_mm')];
+        return ['inputs' => ['centre_mm' => $mesh->centre_mm] + $inputs, 'results' => array_intersect_key(get_object_vars($mesh), $this->results()->fields),
+            'findings' => MeshRules::findings($mesh, 'centre_mm')];
     }
 }

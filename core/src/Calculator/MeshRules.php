@@ -25,17 +25,21 @@ final class MeshRules
         if ($mesh->contact_ratio < Mesh::CONTACT_TIGHT) {
             $fails = $mesh->contact_ratio < Mesh::CONTACT_FAILS;
             $findings[] = new Finding('train.contact_ratio', $fails ? Severity::Fails : Severity::Tight, $at, new Sentence(
-                'These gears stand so far apart that only {contact} pairs of teeth touch on the mean'.($fails ? ': one lets go before the next takes hold.' : ': they run rough and skip under a knock.'),
+                'These gears stand so far apart that only {contact} pairs of teeth touch on the mean'.($fails ? ': one lets go before the next takes hold.'
+                    : ': they run rough and skip under a knock.'),
                 ['contact' => Quantity::number($mesh->contact_ratio)],
             ));
         }
         if ($mesh->backlash_mm <= self::NO_PLAY_MODULES * $mesh->module_mm) {
-            $findings[] = new Finding('train.no_backlash', Severity::Tight, $at, new Sentence('No play is left between the teeth: they bind as soon as one is not perfect. Set the shafts {little} further apart.', [
-                'little' => Quantity::of(0.05 * $mesh->module_mm / 1000, 'm'),
-            ]));
+            $findings[] = new Finding('train.no_backlash', Severity::Tight, $at,
+                new Sentence('No play is left between the teeth: they bind as soon as one is not perfect. Set the shafts {little} further apart.', [
+                    'little' => Quantity::of(0.05 * $mesh->module_mm / 1000, 'm'),
+                ]));
         }
         if ($mesh->undercut) {
-            $findings[] = new Finding('train.undercut', Severity::Note, $at, new Sentence('A gear of '.min($mesh->pinion, $mesh->gear).' teeth is undercut: it runs, but weaker and rougher, and touches less than the contact ratio says.'));
+            $findings[] = new Finding('train.undercut', Severity::Note, $at,
+                new Sentence('A gear of '.min($mesh->pinion,
+                    $mesh->gear).' teeth is undercut: it runs, but weaker and rougher, and touches less than the contact ratio says.'));
         }
 
         return $findings;

@@ -42,7 +42,8 @@ final readonly class MotionRunCalculator implements Calculator
         $kinds['hoist'] = new RecordShape($hoist);
 
         return new RecordShape([
-            'motor' => Field::needed(Drives::motorShape()->with(['rotor_kgm2' => Field::or(0.0, NumberShape::notNegative(), 'Rotor inertia at its output shaft.')])),
+            'motor' => Field::needed(Drives::motorShape()
+                ->with(['rotor_kgm2' => Field::or(0.0, NumberShape::notNegative(), 'Rotor inertia at its output shaft.')])),
             'supply_V' => Field::needed(NumberShape::positive(), 'Voltage of the supply.'),
             'duty' => Field::or(1.0, NumberShape::share(), 'Share of the time that the bridge is on.'),
             'ratio' => Field::needed(NumberShape::positive(), 'Motor turns for one turn of the load.'),
@@ -100,7 +101,8 @@ final readonly class MotionRunCalculator implements Calculator
         $unit = $mechanism->positionUnit();
         $motor = DcPointCalculator::motor($inputs['motor']);
         $plant = new Plant($mechanism, $inputs['ratio'], $inputs['efficiency'], $inputs['back_efficiency'], $motor->rotor_kgm2);
-        $run = MotionRun::of($plant, $motor->line($inputs['supply_V'], $inputs['duty']), $unit->toSi($inputs['from']), $unit->toSi($inputs['to']), $inputs['give_up_s']);
+        $run = MotionRun::of($plant, $motor->line($inputs['supply_V'], $inputs['duty']), $unit->toSi($inputs['from']), $unit->toSi($inputs['to']),
+            $inputs['give_up_s']);
 
         return ['inputs' => $inputs, 'results' => [
             'reached' => $run->reached,

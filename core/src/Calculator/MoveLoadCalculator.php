@@ -44,14 +44,16 @@ final readonly class MoveLoadCalculator implements Calculator
             'from_'.$this->unit => Field::needed($place, 'Where the move starts.'),
             'to_'.$this->unit => Field::needed($place, 'Where it ends.'),
             ...Check::time(),
-            'profile' => Field::or('trapezoid', ChoiceShape::of(...array_column(Profile::cases(), 'value')), 'How the move spends its time; steady: it turns already.'),
+            'profile' => Field::or('trapezoid', ChoiceShape::of(...array_column(Profile::cases(), 'value')),
+                'How the move spends its time; steady: it turns already.'),
         ]);
     }
 
     public function results(): RecordShape
     {
         return Results::of([
-            'static_peak_Nm' => 'number', 'worst_at_'.$this->unit => 'number', 'peak_Nm' => 'number', 'rms_Nm' => 'number', 'hold_from_Nm' => 'number', 'hold_to_Nm' => 'number',
+            'static_peak_Nm' => 'number', 'worst_at_'.$this->unit => 'number', 'peak_Nm' => 'number', 'rms_Nm' => 'number', 'hold_from_Nm' => 'number',
+            'hold_to_Nm' => 'number',
             'peak_speed_rpm' => 'number', 'peak_power_W' => 'number', 'overhauls' => 'boolean',
         ]);
     }
@@ -66,7 +68,8 @@ final readonly class MoveLoadCalculator implements Calculator
     {
         $mechanism = Mechanisms::make(['kind' => $this->kind] + array_intersect_key($inputs, Mechanisms::calculated($this->kind)->fields));
         $load = MoveLoad::of($mechanism, new Move(
-            $this->positions->toSi($inputs['from_'.$this->unit]), $this->positions->toSi($inputs['to_'.$this->unit]), $inputs['move_s'], Profile::from($inputs['profile']),
+            $this->positions->toSi($inputs['from_'.$this->unit]), $this->positions->toSi($inputs['to_'.$this->unit]), $inputs['move_s'],
+            Profile::from($inputs['profile']),
         ));
 
         return ['inputs' => $inputs, 'results' => [

@@ -51,7 +51,8 @@ final readonly class OverrunCalculator implements Calculator
     public function results(): RecordShape
     {
         return Results::of([
-            'delay_travel_m' => 'number', 'braking_m' => 'number', 'overrun_m' => 'number', 'clearance_m' => 'number', 'hits' => 'boolean', 'impact_speed_m_s' => 'number', 'impact_energy_J' => 'number', 'impact_force_N' => 'number',
+            'delay_travel_m' => 'number', 'braking_m' => 'number', 'overrun_m' => 'number', 'clearance_m' => 'number', 'hits' => 'boolean',
+            'impact_speed_m_s' => 'number', 'impact_energy_J' => 'number', 'impact_force_N' => 'number',
         ]);
     }
 
@@ -67,10 +68,12 @@ final readonly class OverrunCalculator implements Calculator
         $run = new Overrun(...$inputs);
         $values = ['runs' => Quantity::of($run->overrun_m, 'm'), 'has' => Quantity::of($inputs['overtravel_m'], 'm')];
         $findings = match (true) {
-            $run->hits => [new Finding('stop.hits', Severity::Fails, 'overtravel_m', new Sentence('It runs on {runs} and has {has}: it hits the stop with {energy} and {force}.', $values + [
-                'energy' => Quantity::of($run->impact_energy_J, 'J'), 'force' => Quantity::of($run->impact_force_N, 'N'),
-            ]))],
-            $inputs['overtravel_m'] < self::CLEAR * $run->overrun_m => [new Finding('stop.close', Severity::Tight, 'overtravel_m', new Sentence('It runs on {runs} of the {has} to the hard stop: one and a half times should fit.', $values))],
+            $run->hits => [new Finding('stop.hits', Severity::Fails, 'overtravel_m',
+                new Sentence('It runs on {runs} and has {has}: it hits the stop with {energy} and {force}.', $values + [
+                    'energy' => Quantity::of($run->impact_energy_J, 'J'), 'force' => Quantity::of($run->impact_force_N, 'N'),
+                ]))],
+            $inputs['overtravel_m'] < self::CLEAR * $run->overrun_m => [new Finding('stop.close', Severity::Tight, 'overtravel_m',
+                new Sentence('It runs on {runs} of the {has} to the hard stop: one and a half times should fit.', $values))],
             default => [],
         };
 

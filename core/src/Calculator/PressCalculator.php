@@ -42,7 +42,8 @@ final readonly class PressCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['short_answer_ms' => 'number', 'short_taken_for_long' => 'boolean', 'double_taken_for_two' => 'boolean', 'two_taken_for_double' => 'boolean', 'best_long_ms' => 'number', 'best_double_ms' => 'number']);
+        return Results::of(['short_answer_ms' => 'number', 'short_taken_for_long' => 'boolean', 'double_taken_for_two' => 'boolean',
+            'two_taken_for_double' => 'boolean', 'best_long_ms' => 'number', 'best_double_ms' => 'number']);
     }
 
     public function check(array $inputs, ErrorList $errors): void
@@ -55,10 +56,16 @@ final readonly class PressCalculator implements Calculator
         $ms = fn (float $value): Quantity => Quantity::of($value, 'ms');
         $findings = [];
         if ($windows->short_taken_for_long || $inputs['long_ms'] > $inputs['hold_ms']) {
-            $findings[] = new Finding('sense.press_confused', Severity::Fails, 'long_ms', new Sentence('Short presses last up to {tap} and long ones from {hold}, but {long} parts them: {best} would.', ['tap' => $ms($inputs['tap_ms']), 'hold' => $ms($inputs['hold_ms']), 'long' => $ms($inputs['long_ms']), 'best' => $ms($windows->best_long_ms)]));
+            $findings[] = new Finding('sense.press_confused', Severity::Fails, 'long_ms',
+                new Sentence('Short presses last up to {tap} and long ones from {hold}, but {long} parts them: {best} would.',
+                    ['tap' => $ms($inputs['tap_ms']), 'hold' => $ms($inputs['hold_ms']), 'long' => $ms($inputs['long_ms']),
+                        'best' => $ms($windows->best_long_ms)]));
         }
         if ($windows->double_taken_for_two || $windows->two_taken_for_double) {
-            $findings[] = new Finding('sense.double_confused', Severity::Fails, 'double_ms', new Sentence('A double press pauses up to {gap} and two presses at least {apart}, but {double} parts them: {best} would.', ['gap' => $ms($inputs['gap_ms']), 'apart' => $ms($inputs['apart_ms']), 'double' => $ms($inputs['double_ms']), 'best' => $ms($windows->best_double_ms)]));
+            $findings[] = new Finding('sense.double_confused', Severity::Fails, 'double_ms',
+                new Sentence('A double press pauses up to {gap} and two presses at least {apart}, but {double} parts them: {best} would.',
+                    ['gap' => $ms($inputs['gap_ms']), 'apart' => $ms($inputs['apart_ms']), 'double' => $ms($inputs['double_ms']),
+                        'best' => $ms($windows->best_double_ms)]));
         }
 
         return ['inputs' => $inputs, 'results' => get_object_vars($windows), 'findings' => $findings];

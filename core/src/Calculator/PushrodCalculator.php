@@ -48,7 +48,8 @@ final readonly class PushrodCalculator implements Calculator
     public function results(): RecordShape
     {
         return Results::of([
-            'rod_m' => 'number', 'horn_at_plus_deg' => 'number', 'horn_at_minus_deg' => 'number', 'travel_deg' => 'number', 'gain_at_neutral' => 'number', 'max_gain' => 'number',
+            'rod_m' => 'number', 'horn_at_plus_deg' => 'number', 'horn_at_minus_deg' => 'number', 'travel_deg' => 'number', 'gain_at_neutral' => 'number',
+            'max_gain' => 'number',
             'min_torque_ratio' => 'number', 'min_transmission_deg' => 'number', 'reversed' => 'boolean', 'binds' => 'boolean', 'resolution_deg' => 'number',
         ]);
     }
@@ -62,9 +63,10 @@ final readonly class PushrodCalculator implements Calculator
         $rod = new Pushrod($inputs['arm_m'], $inputs['horn_m'], $inputs['pivot_distance_m'], $inputs['servo_half_travel_deg'], $inputs['opposite_sides']);
         $results = ['rod_m' => $rod->rod_m, 'gain_at_neutral' => $rod->gainAtNeutral(), 'reversed' => $inputs['opposite_sides'], 'binds' => $rod->binds];
         if ($rod->binds) {
-            return ['inputs' => $inputs, 'results' => $results + array_fill_keys(array_keys($this->results()->fields), null), 'findings' => [new Finding('linkage.binds', Severity::Fails, 'servo_half_travel_deg', new Sentence(
-                'The rod cannot follow over this travel: it would have to be longer or shorter than it is. Take a shorter hole on the arm, a longer one on the horn, or less travel.',
-            ))]];
+            return ['inputs' => $inputs, 'results' => $results + array_fill_keys(array_keys($this->results()->fields), null),
+                'findings' => [new Finding('linkage.binds', Severity::Fails, 'servo_half_travel_deg', new Sentence(
+                    'The rod cannot follow over this travel: it would have to be longer or shorter than it is. Take a shorter hole on the arm, a longer one on the horn, or less travel.',
+                ))]];
         }
         $half = $inputs['servo_half_travel_deg'] * Constants::RAD_PER_DEG;
         [$plus, $minus] = [$rod->horn($half) / Constants::RAD_PER_DEG, $rod->horn(-$half) / Constants::RAD_PER_DEG];
@@ -72,7 +74,8 @@ final readonly class PushrodCalculator implements Calculator
         $flat = $rod->minTransmission_deg();
 
         return ['inputs' => $inputs, 'results' => $results + [
-            'horn_at_plus_deg' => $plus, 'horn_at_minus_deg' => $minus, 'travel_deg' => abs($plus - $minus), 'max_gain' => $gain, 'min_torque_ratio' => 1 / $gain,
+            'horn_at_plus_deg' => $plus, 'horn_at_minus_deg' => $minus, 'travel_deg' => abs($plus - $minus), 'max_gain' => $gain,
+            'min_torque_ratio' => 1 / $gain,
             'min_transmission_deg' => $flat, 'resolution_deg' => $inputs['deadband_us'] / $inputs['us_per_deg'] * $gain,
         ], 'findings' => $flat < self::FLAT_DEG ? [new Finding('linkage.flat', Severity::Tight, 'servo_half_travel_deg', new Sentence(
             'At the end of its travel the rod lies only {angle} off the line of the horn: it pushes mostly on the pivot, and a little play lets it stick.',

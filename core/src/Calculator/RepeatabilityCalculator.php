@@ -50,10 +50,14 @@ final readonly class RepeatabilityCalculator implements Calculator
         $repeat = new Repeatability($inputs['bias_mm'], $inputs['sd_mm'], $inputs['moves'], $inputs['tolerance_mm']);
         $within = $repeat->within;
         $most = is_finite($repeat->max_moves) ? (int) $repeat->max_moves : null;
-        $findings = $within ? [] : [new Finding('sense.drifts', Severity::Fails, 'moves', new Sentence('After {moves} moves it can be {error} off, where {tolerance} is allowed: home it '.($most === 0 ? 'before every move, and it still misses.' : 'every {most} moves.'), [
-            'moves' => Quantity::number($inputs['moves']), 'error' => Quantity::of($repeat->worst_error / 1000, 'm'), 'tolerance' => Quantity::of($inputs['tolerance_mm'] / 1000, 'm'),
-        ] + ($most === 0 ? [] : ['most' => Quantity::number((float) $most)])))];
+        $findings = $within ? [] : [new Finding('sense.drifts', Severity::Fails, 'moves',
+            new Sentence('After {moves} moves it can be {error} off, where {tolerance} is allowed: home it '.($most === 0
+            ? 'before every move, and it still misses.' : 'every {most} moves.'), [
+                'moves' => Quantity::number($inputs['moves']), 'error' => Quantity::of($repeat->worst_error / 1000, 'm'),
+                'tolerance' => Quantity::of($inputs['tolerance_mm'] / 1000, 'm'),
+            ] + ($most === 0 ? [] : ['most' => Quantity::number((float) $most)])))];
 
-        return ['inputs' => $inputs, 'results' => ['worst_error_mm' => $repeat->worst_error, 'within' => $within, 'max_moves' => $most], 'findings' => $findings];
+        return ['inputs' => $inputs, 'results' => ['worst_error_mm' => $repeat->worst_error, 'within' => $within, 'max_moves' => $most],
+            'findings' => $findings];
     }
 }

@@ -58,7 +58,8 @@ final readonly class RodHolesCalculator implements Calculator
 
         return new RecordShape([
             'pairs' => Field::needed(new ListShape(new RecordShape([
-                'arm_m' => Field::needed($number), 'horn_m' => Field::needed($number), 'rod_m' => Field::needed($number), 'travel_deg' => Field::needed($number), 'off_deg' => Field::needed($number), 'least_Nm' => Field::needed($number),
+                'arm_m' => Field::needed($number), 'horn_m' => Field::needed($number), 'rod_m' => Field::needed($number),
+                'travel_deg' => Field::needed($number), 'off_deg' => Field::needed($number), 'least_Nm' => Field::needed($number),
                 'resolution_deg' => Field::needed($number), 'min_transmission_deg' => Field::needed($number), 'binds' => Field::needed(new BooleanShape),
             ]), 0, self::MOST_HOLES ** 2)),
             'end_room_m' => Field::needed($number), 'end_play_deg' => Field::needed($number),
@@ -74,22 +75,27 @@ final readonly class RodHolesCalculator implements Calculator
         $pairs = [];
         foreach ($inputs['arm_holes_m'] as $arm) {
             foreach ($inputs['horn_holes_m'] as $horn) {
-                $pairs[] = $this->pair(new Pushrod($arm, $horn, $inputs['pivot_distance_m'], $inputs['servo_half_travel_deg'], $inputs['opposite_sides']), $inputs);
+                $pairs[] = $this->pair(new Pushrod($arm, $horn, $inputs['pivot_distance_m'], $inputs['servo_half_travel_deg'], $inputs['opposite_sides']),
+                    $inputs);
             }
         }
-        usort($pairs, fn (array $a, array $b): int => [$a['binds'], $a['off_deg'] ?? INF, -($a['least_Nm'] ?? 0.0)] <=> [$b['binds'], $b['off_deg'] ?? INF, -($b['least_Nm'] ?? 0.0)]);
+        usort($pairs, fn (array $a, array $b): int => [$a['binds'], $a['off_deg'] ?? INF, -($a['least_Nm'] ?? 0.0)] <=> [$b['binds'], $b['off_deg'] ?? INF,
+            -($b['least_Nm'] ?? 0.0)]);
         $end = RodEnd::from($inputs['rod_end']);
         $best = $pairs[0];
         $findings = match (true) {
-            $best['binds'] => [new Finding('linkage.no_pair', Severity::Fails, 'horn_holes_m', new Sentence('No pair of holes lets the rod follow over this travel: take less travel, or a longer horn.'))],
-            $best['off_deg'] > 0.1 * $inputs['wanted_travel_deg'] => [new Finding('linkage.no_pair', Severity::Tight, 'horn_holes_m', new Sentence('The nearest pair gives {travel} where {wanted} is wanted: drill another hole.', [
-                'travel' => Quantity::of((float) $best['travel_deg'], '°'), 'wanted' => Quantity::of($inputs['wanted_travel_deg'], '°'),
-            ]))],
+            $best['binds'] => [new Finding('linkage.no_pair', Severity::Fails, 'horn_holes_m',
+                new Sentence('No pair of holes lets the rod follow over this travel: take less travel, or a longer horn.'))],
+            $best['off_deg'] > 0.1 * $inputs['wanted_travel_deg'] => [new Finding('linkage.no_pair', Severity::Tight, 'horn_holes_m',
+                new Sentence('The nearest pair gives {travel} where {wanted} is wanted: drill another hole.', [
+                    'travel' => Quantity::of((float) $best['travel_deg'], '°'), 'wanted' => Quantity::of($inputs['wanted_travel_deg'], '°'),
+                ]))],
             default => [],
         };
 
         return ['inputs' => $inputs, 'results' => [
-            'pairs' => $pairs, 'end_room_m' => $end->room_m(), 'end_play_deg' => $best['binds'] ? null : $end->play_m() / $best['horn_m'] / Constants::RAD_PER_DEG,
+            'pairs' => $pairs, 'end_room_m' => $end->room_m(), 'end_play_deg' => $best['binds'] ? null
+                : $end->play_m() / $best['horn_m'] / Constants::RAD_PER_DEG,
         ], 'findings' => $findings];
     }
 
@@ -99,7 +105,8 @@ final readonly class RodHolesCalculator implements Calculator
      */
     private function pair(Pushrod $rod, array $inputs): array
     {
-        $pair = ['arm_m' => $rod->arm_m, 'horn_m' => $rod->horn_m, 'rod_m' => $rod->rod_m, 'travel_deg' => null, 'off_deg' => null, 'least_Nm' => null, 'resolution_deg' => null, 'min_transmission_deg' => null, 'binds' => $rod->binds];
+        $pair = ['arm_m' => $rod->arm_m, 'horn_m' => $rod->horn_m, 'rod_m' => $rod->rod_m, 'travel_deg' => null, 'off_deg' => null, 'least_Nm' => null,
+            'resolution_deg' => null, 'min_transmission_deg' => null, 'binds' => $rod->binds];
         if ($rod->binds) {
             return $pair;
         }
@@ -108,7 +115,8 @@ final readonly class RodHolesCalculator implements Calculator
         $gain = $rod->maxGain();
 
         return [
-            ...$pair, 'travel_deg' => $travel, 'off_deg' => abs($travel - $inputs['wanted_travel_deg']), 'least_Nm' => $inputs['servo_Nm'] / $gain, 'resolution_deg' => $inputs['deadband_us'] / $inputs['us_per_deg'] * $gain,
+            ...$pair, 'travel_deg' => $travel, 'off_deg' => abs($travel - $inputs['wanted_travel_deg']), 'least_Nm' => $inputs['servo_Nm'] / $gain,
+            'resolution_deg' => $inputs['deadband_us'] / $inputs['us_per_deg'] * $gain,
             'min_transmission_deg' => $rod->minTransmission_deg(),
         ];
     }

@@ -48,7 +48,8 @@ final readonly class SearchCalculator implements Calculator
         $number = NumberShape::any();
 
         return new RecordShape(['trains' => Field::needed(new ListShape(new RecordShape([
-            'stages' => Field::needed(new ListShape(new RecordShape(['driver' => Field::needed($number), 'driven' => Field::needed($number)]), 1, Search::MOST_STAGES)),
+            'stages' => Field::needed(new ListShape(new RecordShape(['driver' => Field::needed($number), 'driven' => Field::needed($number)]), 1,
+                Search::MOST_STAGES)),
             'ratio' => Field::needed($number),
             'error' => Field::needed($number),
             'gears' => Field::needed($number),
@@ -70,7 +71,8 @@ final readonly class SearchCalculator implements Calculator
     public function compute(array $inputs): array
     {
         $direction = ['any' => null, 'same' => 1, 'reversed' => -1][$inputs['direction']];
-        $trains = Search::best(array_column($inputs['stock'], 'count', 'teeth'), $inputs['target_ratio'], $inputs['max_stages'], $inputs['limit'], $inputs['module_mm'], $direction);
+        $trains = Search::best(array_column($inputs['stock'], 'count', 'teeth'), $inputs['target_ratio'], $inputs['max_stages'], $inputs['limit'],
+            $inputs['module_mm'], $direction);
 
         return ['inputs' => $inputs, 'results' => ['trains' => array_map(fn (Train $train): array => [
             'stages' => array_map(fn (Stage $stage): array => ['driver' => $stage->driver, 'driven' => $stage->driven], $train->stages),

@@ -43,7 +43,8 @@ final readonly class ServoPointCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['stall_Nm' => 'number', 'no_load_deg_s' => 'number', 'speed_deg_s' => 'number', 'margin' => 'number', 'stalled' => 'boolean', 'move_s' => 'number']);
+        return Results::of(['stall_Nm' => 'number', 'no_load_deg_s' => 'number', 'speed_deg_s' => 'number', 'margin' => 'number', 'stalled' => 'boolean',
+            'move_s' => 'number']);
     }
 
     public function check(array $inputs, ErrorList $errors): void

@@ -28,7 +28,8 @@ final readonly class SidewaysWheelsCalculator implements Calculator
         return new RecordShape([
             'wheel_radius_m' => Field::needed(NumberShape::positive(), 'Radius of the wheels.'),
             'reach_m' => Field::needed(NumberShape::positive(), 'From the centre to each wheel; on a ball the ball’s radius.'),
-            'contact_deg' => Field::or(null, (new NumberShape(0.0, 90.0, true, true))->orNull(), 'From the top of the ball to where the wheels touch it; none on the floor.'),
+            'contact_deg' => Field::or(null, (new NumberShape(0.0, 90.0, true, true))->orNull(),
+                'From the top of the ball to where the wheels touch it; none on the floor.'),
             'speed_m_s' => Field::needed(NumberShape::notNegative(), 'Wanted speed.'),
             'heading_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Its direction, from the first wheel to the left.'),
             'spin_rpm' => Field::or(0.0, NumberShape::any(), 'Wanted spin, to the left.'),

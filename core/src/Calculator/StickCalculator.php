@@ -59,12 +59,16 @@ final readonly class StickCalculator implements Calculator
 
     public function compute(array $inputs): array
     {
-        $stick = new Stick($inputs['reading'], $inputs['low'], $inputs['middle'], $inputs['high'], $inputs['dead_band'], $inputs['expo'], $inputs['from_deg'], $inputs['rest_deg'], $inputs['to_deg']);
+        $stick = new Stick($inputs['reading'], $inputs['low'], $inputs['middle'], $inputs['high'], $inputs['dead_band'], $inputs['expo'],
+            $inputs['from_deg'], $inputs['rest_deg'], $inputs['to_deg']);
         $findings = [];
         if ($inputs['jitter'] >= $stick->swallows) {
-            $findings[] = new Finding('sense.stick_jitters', Severity::Tight, 'dead_band', new Sentence('Let go, it scatters by {jitter}, and the dead band swallows {swallows}: what it commands is never still.', ['jitter' => Quantity::number($inputs['jitter']), 'swallows' => Quantity::number($stick->swallows)]));
+            $findings[] = new Finding('sense.stick_jitters', Severity::Tight, 'dead_band',
+                new Sentence('Let go, it scatters by {jitter}, and the dead band swallows {swallows}: what it commands is never still.',
+                    ['jitter' => Quantity::number($inputs['jitter']), 'swallows' => Quantity::number($stick->swallows)]));
         }
 
-        return ['inputs' => $inputs, 'results' => ['share' => $stick->share, 'shaped' => $stick->shaped, 'command_deg' => $stick->command, 'first_step_deg' => $stick->first_step, 'swallows' => $stick->swallows], 'findings' => $findings];
+        return ['inputs' => $inputs, 'results' => ['share' => $stick->share, 'shaped' => $stick->shaped, 'command_deg' => $stick->command,
+            'first_step_deg' => $stick->first_step, 'swallows' => $stick->swallows], 'findings' => $findings];
     }
 }

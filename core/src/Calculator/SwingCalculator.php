@@ -39,7 +39,8 @@ final readonly class SwingCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['crank_m' => 'number', 'coupler_m' => 'number', 'min_transmission_deg' => 'number', 'first_switch_deg' => 'number', 'second_switch_deg' => 'number']);
+        return Results::of(['crank_m' => 'number', 'coupler_m' => 'number', 'min_transmission_deg' => 'number', 'first_switch_deg' => 'number',
+            'second_switch_deg' => 'number']);
     }
 
     public function check(array $inputs, ErrorList $errors): void
@@ -53,11 +54,14 @@ final readonly class SwingCalculator implements Calculator
     {
         $swing = new Swing($inputs['swing_deg'], $inputs['rocker_m'], $inputs['ground_m']);
         $flat = $swing->min_transmission_deg;
-        $findings = $flat === null || $flat < self::FLAT_DEG ? [new Finding('linkage.flat', $flat === null ? Severity::Fails : Severity::Tight, 'ground_m', new Sentence(
-            $flat === null ? 'With these lengths the crank cannot go round. Set the motor further away, or hold the lid nearer to its pivot.' : 'The rod lies only {angle} off the line of the lid at its worst: set the motor further away.',
-            $flat === null ? [] : ['angle' => Quantity::of($flat, '°')],
-        ))] : [];
+        $findings = $flat === null || $flat < self::FLAT_DEG ? [new Finding('linkage.flat', $flat === null ? Severity::Fails : Severity::Tight, 'ground_m',
+            new Sentence(
+                $flat === null ? 'With these lengths the crank cannot go round. Set the motor further away, or hold the lid nearer to its pivot.'
+                    : 'The rod lies only {angle} off the line of the lid at its worst: set the motor further away.',
+                $flat === null ? [] : ['angle' => Quantity::of($flat, '°')],
+            ))] : [];
 
-        return ['inputs' => $inputs, 'results' => ['crank_m' => $swing->crank_m, 'coupler_m' => $swing->coupler_m, 'min_transmission_deg' => $flat, 'first_switch_deg' => $swing->first_switch_deg, 'second_switch_deg' => $swing->second_switch_deg], 'findings' => $findings];
+        return ['inputs' => $inputs, 'results' => ['crank_m' => $swing->crank_m, 'coupler_m' => $swing->coupler_m, 'min_transmission_deg' => $flat,
+            'first_switch_deg' => $swing->first_switch_deg, 'second_switch_deg' => $swing->second_switch_deg], 'findings' => $findings];
     }
 }

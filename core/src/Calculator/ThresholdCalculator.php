@@ -42,7 +42,8 @@ final readonly class ThresholdCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(array_fill_keys(['absent_mean', 'absent_sd', 'present_mean', 'present_sd', 'threshold', 'separation', 'error_rate', 'upper', 'lower'], 'number'));
+        return Results::of(array_fill_keys(['absent_mean', 'absent_sd', 'present_mean', 'present_sd', 'threshold', 'separation', 'error_rate', 'upper',
+            'lower'], 'number'));
     }
 
     public function check(array $inputs, ErrorList $errors): void
@@ -58,12 +59,16 @@ final readonly class ThresholdCalculator implements Calculator
         $count = min(count($inputs['absent']), count($inputs['present']));
         $findings = [];
         if ($threshold->error_rate > 1e-3) {
-            $findings[] = new Finding('sense.ghosts', $threshold->error_rate > 0.01 ? Severity::Fails : Severity::Tight, 'present', new Sentence('One reading in {often} falls on the wrong side: shade the sensor, or bring it nearer.', ['often' => Quantity::number(round(1 / $threshold->error_rate))]));
+            $findings[] = new Finding('sense.ghosts', $threshold->error_rate > 0.01 ? Severity::Fails : Severity::Tight, 'present',
+                new Sentence('One reading in {often} falls on the wrong side: shade the sensor, or bring it nearer.',
+                    ['often' => Quantity::number(round(1 / $threshold->error_rate))]));
         }
         if ($threshold->error_rate > 0.0 && $count < 1 / $threshold->error_rate) {
-            $findings[] = new Finding('sense.few_readings', Severity::Note, 'absent', new Sentence("An error rate of {rate} cannot be vouched for by {$count} readings: it may be up to {most}. Ten of each tell the spread better.", [
-                'rate' => Quantity::share($threshold->error_rate), 'most' => Quantity::share($threshold->errorRateAtMost(count($inputs['absent']), count($inputs['present']))),
-            ]));
+            $findings[] = new Finding('sense.few_readings', Severity::Note, 'absent',
+                new Sentence("An error rate of {rate} cannot be vouched for by {$count} readings: it may be up to {most}. Ten of each tell the spread better.", [
+                    'rate' => Quantity::share($threshold->error_rate),
+                    'most' => Quantity::share($threshold->errorRateAtMost(count($inputs['absent']), count($inputs['present']))),
+                ]));
         }
 
         return ['inputs' => $inputs, 'results' => get_object_vars($threshold), 'findings' => $findings];

@@ -37,7 +37,8 @@ final readonly class ToothCalculator implements Calculator
             'module_mm' => Field::needed($positive, 'Module.'),
             'face_mm' => Field::needed($positive, 'Width of the teeth.'),
             'torque_Nm' => Field::needed(NumberShape::notNegative(), 'Torque at the shaft of this gear.'),
-            'allowable_MPa' => Field::needed($positive, 'The limit of its material for long use: acetal 25 to 35, nylon 20 to 30, printed 15 to 20, brass 60 to 100, steel 150.'),
+            'allowable_MPa' => Field::needed($positive,
+                'The limit of its material for long use: acetal 25 to 35, nylon 20 to 30, printed 15 to 20, brass 60 to 100, steel 150.'),
         ]);
     }
 
@@ -55,8 +56,10 @@ final readonly class ToothCalculator implements Calculator
         $tooth = new Tooth(...$inputs);
         $values = ['stress' => Quantity::of($tooth->stress_MPa, 'MPa'), 'bears' => Quantity::of($tooth->allowable_MPa, 'MPa')];
         $findings = match (true) {
-            $tooth->safety < 1.0 => [new Finding('train.tooth_breaks', Severity::Fails, 'torque_Nm', new Sentence('Its teeth are stressed to {stress} at the root; the limit is {bears}.', $values))],
-            $tooth->safety < self::SHOCK => [new Finding('train.tooth_tight', Severity::Tight, 'torque_Nm', new Sentence('Its teeth are stressed to {stress}; the limit is {bears}, and half of that where it is knocked.', $values))],
+            $tooth->safety < 1.0 => [new Finding('train.tooth_breaks', Severity::Fails, 'torque_Nm',
+                new Sentence('Its teeth are stressed to {stress} at the root; the limit is {bears}.', $values))],
+            $tooth->safety < self::SHOCK => [new Finding('train.tooth_tight', Severity::Tight, 'torque_Nm',
+                new Sentence('Its teeth are stressed to {stress}; the limit is {bears}, and half of that where it is knocked.', $values))],
             default => [],
         };
 

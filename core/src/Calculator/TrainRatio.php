@@ -46,7 +46,8 @@ final readonly class TrainRatio implements Calculator
             'direction' => Field::needed(ChoiceShape::of(1, -1)),
             'backlash_deg' => Field::needed($number),
             'centre_distances_mm' => Field::needed(new ListShape($number, 1, self::MOST_STAGES)),
-            'shafts' => Field::needed(new ListShape(new RecordShape(['rpm' => Field::needed($number), 'torque_Nm' => Field::needed($number)]), 2, self::MOST_STAGES + 1)),
+            'shafts' => Field::needed(new ListShape(new RecordShape(['rpm' => Field::needed($number), 'torque_Nm' => Field::needed($number)]), 2,
+                self::MOST_STAGES + 1)),
         ]);
     }
 

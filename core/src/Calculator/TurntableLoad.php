@@ -52,7 +52,8 @@ final readonly class TurntableLoad implements Calculator
     public function compute(array $inputs): array
     {
         $turntable = new Turntable(...array_intersect_key($inputs, Mechanisms::calculated('turntable')->fields));
-        $load = MoveLoad::of($turntable, new Move(0.0, PositionUnit::Degrees->toSi(abs($inputs['angle_deg'])), $inputs['move_s'], Profile::from($inputs['profile'])));
+        $load = MoveLoad::of($turntable, new Move(0.0, PositionUnit::Degrees->toSi(abs($inputs['angle_deg'])), $inputs['move_s'],
+            Profile::from($inputs['profile'])));
 
         return ['inputs' => $inputs, 'results' => [
             'inertia_kgm2' => $turntable->about_kgm2,

@@ -41,7 +41,8 @@ final readonly class TwoInTurnCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return new RecordShape(['first' => Field::needed(ChoiceShape::of('one', 'other', 'neither')), 'margin' => Field::needed(NumberShape::any()), 'pull_first_N' => Field::needed(NumberShape::any()->orNull()), 'pull_then_N' => Field::needed(NumberShape::any()->orNull())]);
+        return new RecordShape(['first' => Field::needed(ChoiceShape::of('one', 'other', 'neither')), 'margin' => Field::needed(NumberShape::any()),
+            'pull_first_N' => Field::needed(NumberShape::any()->orNull()), 'pull_then_N' => Field::needed(NumberShape::any()->orNull())]);
     }
 
     public function check(array $inputs, ErrorList $errors): void
@@ -58,13 +59,16 @@ final readonly class TwoInTurnCalculator implements Calculator
         $pair = new TwoInTurn($inputs['one_most_N'], $inputs['one_least_N'], $inputs['other_most_N'], $inputs['other_least_N']);
         [$first, $margin] = [$pair->first, $pair->margin];
         $second = $first === 'one' ? 'other' : 'one';
-        $findings = $margin < TwoInTurn::CLEARLY ? [new Finding('winding.order_unsure', $margin <= 1.0 ? Severity::Fails : Severity::Tight, "{$second}_least_N", new Sentence(
-            $margin <= 1.0 ? 'Neither goes surely first: they move by turns as they please. Weigh one of them down.' : 'The second holds on with only {margin} times what the first needs at its hardest: a little rub turns the order round. One and a half times is sure.',
-            $margin <= 1.0 ? [] : ['margin' => Quantity::number($margin)],
-        ))] : [];
+        $findings = $margin < TwoInTurn::CLEARLY ? [new Finding('winding.order_unsure', $margin <= 1.0 ? Severity::Fails : Severity::Tight,
+            "{$second}_least_N", new Sentence(
+                $margin <= 1.0 ? 'Neither goes surely first: they move by turns as they please. Weigh one of them down.'
+                    : 'The second holds on with only {margin} times what the first needs at its hardest: a little rub turns the order round. One and a half times is sure.',
+                $margin <= 1.0 ? [] : ['margin' => Quantity::number($margin)],
+            ))] : [];
 
         return ['inputs' => $inputs, 'results' => [
-            'first' => $first, 'margin' => $margin, 'pull_first_N' => $first === 'neither' ? null : $inputs["{$first}_most_N"], 'pull_then_N' => $first === 'neither' ? null : $inputs["{$second}_most_N"],
+            'first' => $first, 'margin' => $margin, 'pull_first_N' => $first === 'neither' ? null : $inputs["{$first}_most_N"],
+            'pull_then_N' => $first === 'neither' ? null : $inputs["{$second}_most_N"],
         ], 'findings' => $findings];
     }
 }

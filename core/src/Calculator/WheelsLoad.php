@@ -60,10 +60,12 @@ final readonly class WheelsLoad implements Calculator
         $values = ['limit' => Quantity::of($limit, 'N'), 'peak' => Quantity::of($peak, 'N')] + ($start === null ? [] : ['start' => Quantity::of($start, 'N')]);
         $findings = [];
         if ($slips) {
-            $findings[] = new Finding('load.wheels_slip', Severity::Fails, 'accel_s', new Sentence('Speeding up takes {peak}, but the tyres grip only {limit}: take more time.', $values));
+            $findings[] = new Finding('load.wheels_slip', Severity::Fails, 'accel_s',
+                new Sentence('Speeding up takes {peak}, but the tyres grip only {limit}: take more time.', $values));
         }
         if ($start !== null && $start > $limit * (1 + Constants::TIE)) {
-            $findings[] = new Finding('load.wheels_slip', Severity::Tight, 'stall_at_wheels_Nm', new Sentence('Switched straight on, the motor pushes with {start}, but the tyres grip only {limit}: they spin. Ramp it, or gear it otherwise.', $values));
+            $findings[] = new Finding('load.wheels_slip', Severity::Tight, 'stall_at_wheels_Nm',
+                new Sentence('Switched straight on, the motor pushes with {start}, but the tyres grip only {limit}: they spin. Ramp it, or gear it otherwise.', $values));
         }
 
         return ['inputs' => $inputs, 'results' => [

@@ -59,7 +59,8 @@ final readonly class WindingDrum implements Calculator
         $last = $drum->lastRadius_m();
 
         return ['inputs' => $inputs, 'results' => [
-            'turns_per_layer' => $drum->turns_per_layer, 'layers' => $drum->layers, 'turns' => $drum->turns, 'first_radius_m' => $first, 'last_radius_m' => $last,
+            'turns_per_layer' => $drum->turns_per_layer, 'layers' => $drum->layers, 'turns' => $drum->turns, 'first_radius_m' => $first,
+            'last_radius_m' => $last,
             'wind_s' => $drum->turns * 2 * M_PI / $omega,
             'first_speed_m_s' => $omega * $first, 'last_speed_m_s' => $omega * $last,
             'first_torque_Nm' => $inputs['line_N'] * $first, 'last_torque_Nm' => $inputs['line_N'] * $last,

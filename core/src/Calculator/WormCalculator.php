@@ -40,7 +40,8 @@ final readonly class WormCalculator implements Calculator
 
     public function results(): RecordShape
     {
-        return Results::of(['lead_angle_deg' => 'number', 'ratio' => 'number', 'efficiency' => 'number', 'back_efficiency' => 'number', 'self_locking' => 'boolean', 'centre_mm' => 'number']);
+        return Results::of(['lead_angle_deg' => 'number', 'ratio' => 'number', 'efficiency' => 'number', 'back_efficiency' => 'number',
+            'self_locking' => 'boolean', 'centre_mm' => 'number']);
     }
 
     public function check(array $inputs, ErrorList $errors): void

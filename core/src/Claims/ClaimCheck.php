@@ -72,7 +72,8 @@ final class ClaimCheck
                 continue;
             }
             $lines[$figure->number][$figure->quantity->dimension->value][$figure->unit][] = $figure;
-            foreach (['stall', 'no.?load', 'speed', 'weight|mass', 'size|dimension', 'height|tall', 'length|long', 'width|wide', 'diameter|wheel', 'stroke'] as $topic) {
+            foreach (['stall', 'no.?load', 'speed', 'weight|mass', 'size|dimension', 'height|tall', 'length|long', 'width|wide', 'diameter|wheel',
+                'stroke'] as $topic) {
                 if ($figure->mentions($topic)) {
                     $whole[$topic.$figure->quantity->dimension->value][$figure->unit][$figure->number][] = $figure;
                 }
@@ -117,7 +118,8 @@ final class ClaimCheck
             $b = $those[$i];
             $off = abs($a->quantity->si - $b->quantity->si) / max(abs($a->quantity->si), abs($b->quantity->si), 1e-12);
             if ($off > max(self::AGREES, self::rounding($a) + self::rounding($b))) {
-                $odd[] = new Contradiction('same_twice', new Sentence("{$a->written} and {$b->written} should be the same and differ by {off}.", ['off' => Quantity::share($off)]));
+                $odd[] = new Contradiction('same_twice', new Sentence("{$a->written} and {$b->written} should be the same and differ by {off}.",
+                    ['off' => Quantity::share($off)]));
             }
         }
 
@@ -196,7 +198,8 @@ final class ClaimCheck
         $most = $torque->quantity->si * $speed->quantity->si / 4;
 
         return $power->quantity->si > $most * (1 + self::AGREES) ? [new Contradiction('power', new Sentence(
-            "{$power->written} are more than {$torque->written} held and {$speed->written} free can give: {most} at half of both.", ['most' => Quantity::of($most, 'W')],
+            "{$power->written} are more than {$torque->written} held and {$speed->written} free can give: {most} at half of both.",
+            ['most' => Quantity::of($most, 'W')],
         ))] : [];
     }
 
@@ -218,7 +221,8 @@ final class ClaimCheck
                 }
             }
 
-            return [new Contradiction('counts', new Sentence("{$figure->written} for a turn are {each} each, not {$angle->written}.", ['each' => Quantity::of($each / Constants::RAD_PER_DEG, '°')]))];
+            return [new Contradiction('counts', new Sentence("{$figure->written} for a turn are {each} each, not {$angle->written}.",
+                ['each' => Quantity::of($each / Constants::RAD_PER_DEG, '°')]))];
         }
 
         return [];
@@ -233,7 +237,8 @@ final class ClaimCheck
             foreach ($drive->write()['ratings'] as $rating) {
                 $last = end($ratings);
                 if ($last !== false && ($rating['stall_Nm'] < $last['stall_Nm'] || $rating['speed_deg_s'] < $last['speed_deg_s'])) {
-                    $odd[] = new Contradiction('ratings', new Sentence('At {more} it is said to be weaker or slower than at {less}.', ['more' => Quantity::of($rating['volts_V'], 'V'), 'less' => Quantity::of($last['volts_V'], 'V')]));
+                    $odd[] = new Contradiction('ratings', new Sentence('At {more} it is said to be weaker or slower than at {less}.',
+                        ['more' => Quantity::of($rating['volts_V'], 'V'), 'less' => Quantity::of($last['volts_V'], 'V')]));
                 }
                 $ratings[] = $rating;
             }
@@ -247,7 +252,9 @@ final class ClaimCheck
             return [];
         }
         if ($given > $taken * (1 + self::AGREES)) {
-            $odd[] = new Contradiction('power', new Sentence('At half its stall torque it would give {given} and take only {taken}: torque, speed and current do not belong together.', ['given' => Quantity::of($given, 'W'), 'taken' => Quantity::of($taken, 'W')]));
+            $odd[] = new Contradiction('power',
+                new Sentence('At half its stall torque it would give {given} and take only {taken}: torque, speed and current do not belong together.',
+                    ['given' => Quantity::of($given, 'W'), 'taken' => Quantity::of($taken, 'W')]));
         }
 
         return $odd;
@@ -266,7 +273,8 @@ final class ClaimCheck
         $density = $body->mass_kg * 1e6 / ($body->length_mm * $body->width_mm * $body->height_mm);
 
         return $density < self::LIGHTEST_G_CM3 || $density > self::HEAVIEST_G_CM3 ? [new Contradiction('density', new Sentence(
-            '{mass} in that size are {density} g/cm³, which no motor is: mass or size is wrong.', ['mass' => Quantity::of($body->mass_kg, 'kg'), 'density' => Quantity::number($density)],
+            '{mass} in that size are {density} g/cm³, which no motor is: mass or size is wrong.', ['mass' => Quantity::of($body->mass_kg, 'kg'),
+                'density' => Quantity::number($density)],
         ))] : [];
     }
 
@@ -278,16 +286,19 @@ final class ClaimCheck
      */
     private static function against(Drive $drive, array $figures): array
     {
-        $torques = $drive instanceof Servo || $drive instanceof ContinuousServo ? array_column($drive->write()['ratings'], 'stall_Nm') : ($drive instanceof DcMotor ? [$drive->stall_Nm] : []);
+        $torques = $drive instanceof Servo || $drive instanceof ContinuousServo ? array_column($drive->write()['ratings'], 'stall_Nm')
+            : ($drive instanceof DcMotor ? [$drive->stall_Nm] : []);
         $odd = [];
         foreach ([[Dimension::Torque, $torques, 'stall|torque'], [Dimension::Mass, [$drive->body()->mass_kg], 'weight|mass']] as [$dimension, $typed, $word]) {
             $said = array_values(array_filter($figures, fn (Figure $figure): bool => $figure->quantity->dimension === $dimension && $figure->mentions($word)));
             if ($said === [] || $typed === []) {
                 continue;
             }
-            $agree = array_filter($said, fn (Figure $figure): bool => array_filter($typed, fn (float $each): bool => abs($each - $figure->quantity->si) <= self::PAGE_AGREES * max($each, $figure->quantity->si)) !== []);
+            $agree = array_filter($said, fn (Figure $figure): bool => array_filter($typed,
+                fn (float $each): bool => abs($each - $figure->quantity->si) <= self::PAGE_AGREES * max($each, $figure->quantity->si)) !== []);
             if ($agree === []) {
-                $odd[] = new Contradiction('same_twice', new Sentence("The page says {$said[0]->written}, but {typed} was typed in.", ['typed' => new Quantity($typed[count($typed) - 1], $dimension)]));
+                $odd[] = new Contradiction('same_twice', new Sentence("The page says {$said[0]->written}, but {typed} was typed in.",
+                    ['typed' => new Quantity($typed[count($typed) - 1], $dimension)]));
             }
         }
 

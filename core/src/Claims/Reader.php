@@ -20,7 +20,9 @@ final class Reader
     private const NUMBER = '\d+(?:[.,]\d+)?';
 
     /** Spellings that stand in pages and in no field. */
-    private const PAGE_SPELLINGS = ['kg.cm' => 'kg·cm', 'kg cm' => 'kg·cm', 'kgf cm' => 'kg·cm', 'oz in' => 'oz·in', 'n m' => 'N·m', 'n cm' => 'N·cm', 'mn m' => 'mN·m', 'kg-cm' => 'kg·cm', 'kgf.cm' => 'kg·cm', 'kgf-cm' => 'kg·cm', 'oz-in' => 'oz·in', 'oz.in' => 'oz·in', 'n.m' => 'N·m', 'n·cm' => 'N·cm', 'n.cm' => 'N·cm', 'sec/60' => 's/60°', 's/60' => 's/60°'];
+    private const PAGE_SPELLINGS = ['kg.cm' => 'kg·cm', 'kg cm' => 'kg·cm', 'kgf cm' => 'kg·cm', 'oz in' => 'oz·in', 'n m' => 'N·m', 'n cm' => 'N·cm',
+        'mn m' => 'mN·m', 'kg-cm' => 'kg·cm', 'kgf.cm' => 'kg·cm', 'kgf-cm' => 'kg·cm', 'oz-in' => 'oz·in', 'oz.in' => 'oz·in', 'n.m' => 'N·m',
+        'n·cm' => 'N·cm', 'n.cm' => 'N·cm', 'sec/60' => 's/60°', 's/60' => 's/60°'];
 
     /** @return list<Figure> in the order of the text; what is not understood is passed over */
     public static function figures(string $text): array
@@ -31,7 +33,8 @@ final class Reader
             $line = trim($line);
             $folded = mb_strtolower($line);
             // Sizes share the unit that ends their row: each number of `40.5 x 20 x 38 mm` is one in mm.
-            $found = preg_match_all('~(?<numbers>'.self::NUMBER.'(?:\s*[x×*]\s*'.self::NUMBER.')*)\s*(?<unit>'.$units.')(?![a-z°²])~iu', $line, $matches, PREG_SET_ORDER);
+            $found = preg_match_all('~(?<numbers>'.self::NUMBER.'(?:\s*[x×*]\s*'.self::NUMBER.')*)\s*(?<unit>'.$units.')(?![a-z°²])~iu', $line, $matches,
+                PREG_SET_ORDER);
             foreach ($found === false ? [] : $matches as $match) {
                 $unit = self::PAGE_SPELLINGS[mb_strtolower($match['unit'])] ?? $match['unit'];
                 foreach (preg_split('~\s*[x×*]\s*~u', $match['numbers']) ?: [] as $each) {
@@ -56,7 +59,8 @@ final class Reader
     private static function quantity(string $number, string $unit): ?array
     {
         foreach (Units::all() as $symbol => $known) {
-            if ($symbol === '' || (QuantityParser::fold($symbol) !== QuantityParser::fold($unit) && ! in_array(QuantityParser::fold($unit), array_map(QuantityParser::fold(...), $known->aliases), true))) {
+            if ($symbol === '' || (QuantityParser::fold($symbol) !== QuantityParser::fold($unit) && ! in_array(QuantityParser::fold($unit),
+                array_map(QuantityParser::fold(...), $known->aliases), true))) {
                 continue;
             }
             try {
@@ -80,7 +84,8 @@ final class Reader
             foreach (Units::all() as $unit) {
                 array_push($spellings, mb_strtolower($unit->symbol), ...array_map(mb_strtolower(...), $unit->aliases));
             }
-            $spellings = array_filter(array_unique($spellings), fn (string $spelling): bool => $spelling !== '' && ! in_array($spelling, ['h', 'c', '%', 'm'], true));
+            $spellings = array_filter(array_unique($spellings), fn (string $spelling): bool => $spelling !== ''
+                && ! in_array($spelling, ['h', 'c', '%', 'm'], true));
             usort($spellings, fn (string $a, string $b): int => mb_strlen($b) <=> mb_strlen($a));
             $pattern = implode('|', array_map(fn (string $spelling): string => preg_quote($spelling, '~'), $spellings));
         }

@@ -24,7 +24,8 @@ final readonly class Between implements Condition
     {
         $position = NumberShape::between(-720.0, 720.0);
 
-        return new RecordShape(['motion' => Field::needed(TextShape::id()), 'from' => Field::needed($position, 'In the motion’s own unit.'), 'to' => Field::needed($position)], 'Between');
+        return new RecordShape(['motion' => Field::needed(TextShape::id()), 'from' => Field::needed($position, 'In the motion’s own unit.'),
+            'to' => Field::needed($position)], 'Between');
     }
 
     public static function make(array $read): self
@@ -36,7 +37,8 @@ final readonly class Between implements Condition
     {
         $motion = $build->motions[$this->motion] ?? null;
 
-        return new Sentence(($motion?->named() ?? $this->motion).' stands between {from} and {to}', $motion === null ? [] : ['from' => $motion->unit()->quantity($this->from), 'to' => $motion->unit()->quantity($this->to)]);
+        return new Sentence(($motion?->named() ?? $this->motion).' stands between {from} and {to}', $motion === null ? []
+            : ['from' => $motion->unit()->quantity($this->from), 'to' => $motion->unit()->quantity($this->to)]);
     }
 
     public function holds(Senses $senses): bool

@@ -73,7 +73,8 @@ final class Conditions
     public static function hangsOnEvents(Condition $condition): bool
     {
         foreach (self::all($condition) as $part) {
-            if ($part instanceof ClockIs || $part instanceof Moving || $part instanceof Between || $part instanceof AtPlace || ($part instanceof InputIs && $part->for_s !== null)) {
+            if ($part instanceof ClockIs || $part instanceof Moving || $part instanceof Between || $part instanceof AtPlace
+                || ($part instanceof InputIs && $part->for_s !== null)) {
                 return false;
             }
         }

@@ -38,7 +38,8 @@ final readonly class InputIs implements Condition
 
     public function says(Inventory $build): Sentence
     {
-        return new Sentence($build->condition($this->sensor, $this->on).($this->for_s === null ? '' : ' for {for}'), $this->for_s === null ? [] : ['for' => Quantity::of($this->for_s, 's')]);
+        return new Sentence($build->condition($this->sensor, $this->on).($this->for_s === null ? '' : ' for {for}'), $this->for_s === null ? []
+            : ['for' => Quantity::of($this->for_s, 's')]);
     }
 
     public function holds(Senses $senses): bool

@@ -39,7 +39,8 @@ final readonly class LevelIs implements Condition
 
     public function says(Inventory $build): Sentence
     {
-        return new Sentence((($build->sensors[$this->sensor] ?? null)?->named() ?? $this->sensor).' reads '.($this->above ? 'above' : 'below').' {value}', ['value' => Quantity::number($this->value)]);
+        return new Sentence((($build->sensors[$this->sensor] ?? null)?->named() ?? $this->sensor).' reads '.($this->above ? 'above' : 'below').' {value}',
+            ['value' => Quantity::number($this->value)]);
     }
 
     public function holds(Senses $senses): bool

@@ -39,7 +39,8 @@ final class DriftPath
     {
         $this->at = $motion->at($motion->task->from);
         $routines = $cycle === null ? [] : $build->calledBy($build->routines[$cycle->routine]);
-        $steps = array_filter($cycle->steps ?? [], fn (array $step): bool => $step['motion'] === $motion->id && $step['outcome'] === 'done' && in_array($step['routine'], $routines, true));
+        $steps = array_filter($cycle->steps ?? [], fn (array $step): bool => $step['motion'] === $motion->id && $step['outcome'] === 'done'
+            && in_array($step['routine'], $routines, true));
         for ($round = 0; $round < 2 && $motion->positioning->isTimed(); $round++) {
             $this->walked = []; // the second time it sets out from where the first ended
             foreach (array_slice($steps, 0, self::MOST_STOPS) as $step) {
@@ -130,7 +131,9 @@ final class DriftPath
         $by = $move->by ?? ($move->endsAt === null ? 0.0 : $this->motion->distance($this->at, $this->motion->at($move->endsAt)));
         if ($move->by !== null || abs($by) > 1e-12) {
             $to = $this->at + $by;
-            $this->walked[] = new DriftStop($routine, $path, $this->motion->comesTo($to), $this->moves["{$this->at} {$to} {$move->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $move->speed, $this->measured($this->at, $to)));
+            $this->walked[] = new DriftStop($routine, $path, $this->motion->comesTo($to),
+                $this->moves["{$this->at} {$to} {$move->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $move->speed,
+                    $this->measured($this->at, $to)));
             $this->at = $this->motion->comesTo($to);
         }
     }
@@ -139,7 +142,8 @@ final class DriftPath
     private function measured(float $from, float $to): array
     {
         $same = fn (string $place, float $at): bool => $this->motion->place($place) !== null && abs($this->motion->at($place) - $at) < 1e-9;
-        $entries = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $this->motion->id && $same($entry->from, $from) && $same($entry->to, $to));
+        $entries = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $this->motion->id && $same($entry->from, $from)
+            && $same($entry->to, $to));
 
         return array_values(array_map(fn (Measurement $entry): float => $entry->measured_s, $entries));
     }

@@ -38,7 +38,8 @@ final readonly class BenchRatings
 
         return new self($no_load_rpm, $no_load_A, $stall, $held_A, [new Sentence(
             '{mass} at {arm} are {force} × {arm} = {stall}: its stall torque.',
-            ['mass' => Quantity::of($held_kg, 'kg'), 'arm' => Quantity::of($arm_m, 'm'), 'force' => Quantity::of($held_kg * Constants::GRAVITY_M_S2, 'N'), 'stall' => Quantity::of($stall, 'N·m')],
+            ['mass' => Quantity::of($held_kg, 'kg'), 'arm' => Quantity::of($arm_m, 'm'), 'force' => Quantity::of($held_kg * Constants::GRAVITY_M_S2, 'N'),
+                'stall' => Quantity::of($stall, 'N·m')],
         )]);
     }
 
@@ -64,10 +65,13 @@ final readonly class BenchRatings
         $rpm = fn (float $speed): Quantity => Quantity::of($speed, 'rpm');
 
         return new self($no_load_rpm, $no_load_A, $stall, $current, [
-            new Sentence('Under {load} it slows from {free} to {slow}, by {share}.', ['load' => Quantity::of($load_Nm, 'N·m'), 'free' => $rpm($no_load_rpm), 'slow' => $rpm($loaded_rpm), 'share' => Quantity::share($share)]),
-            new Sentence('It would stand still under {load} / {share} = {stall}: its stall torque.', ['load' => Quantity::of($load_Nm, 'N·m'), 'share' => Quantity::share($share), 'stall' => Quantity::of($stall, 'N·m')]),
+            new Sentence('Under {load} it slows from {free} to {slow}, by {share}.', ['load' => Quantity::of($load_Nm, 'N·m'), 'free' => $rpm($no_load_rpm),
+                'slow' => $rpm($loaded_rpm), 'share' => Quantity::share($share)]),
+            new Sentence('It would stand still under {load} / {share} = {stall}: its stall torque.',
+                ['load' => Quantity::of($load_Nm, 'N·m'), 'share' => Quantity::share($share), 'stall' => Quantity::of($stall, 'N·m')]),
             new Sentence('Its current rises by {more} for that; held it draws {idle} + {more} / {share} = {current}.', [
-                'more' => Quantity::of($loaded_A - $no_load_A, 'A'), 'idle' => Quantity::of($no_load_A, 'A'), 'share' => Quantity::share($share), 'current' => Quantity::of($current, 'A'),
+                'more' => Quantity::of($loaded_A - $no_load_A, 'A'), 'idle' => Quantity::of($no_load_A, 'A'), 'share' => Quantity::share($share),
+                'current' => Quantity::of($current, 'A'),
             ]),
         ]);
     }

@@ -45,7 +45,8 @@ final readonly class Brushless implements Drive
 
     public static function fields(): array
     {
-        return [...Drives::motorShape(Drives::MOST)->fields, 'controller_A' => Field::needed(NumberShape::positive(Drives::MOST), 'The most that its controller gives.'), ...Drives::rotor()];
+        return [...Drives::motorShape(Drives::MOST)->fields, 'controller_A' => Field::needed(NumberShape::positive(Drives::MOST),
+            'The most that its controller gives.'), ...Drives::rotor()];
     }
 
     public static function make(array $read, Body $body): self
@@ -70,7 +71,8 @@ final readonly class Brushless implements Drive
     {
         $line = $this->inside->line($supply_V, $duty);
 
-        return new TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, min($line->stall_A, $this->controller_A), $line->A_per_Nm, ($this->controller_A - $this->no_load_A) / $line->A_per_Nm, $line->gears);
+        return new TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, min($line->stall_A, $this->controller_A), $line->A_per_Nm,
+            ($this->controller_A - $this->no_load_A) / $line->A_per_Nm, $line->gears);
     }
 
     public function noise(): float

@@ -76,7 +76,8 @@ final readonly class ContinuousServo implements Drive
         $rating = $this->inside->at($supply_V);
         $full = $this->inside->line($supply_V, 1.0);
 
-        return new TorqueLine($rating->stall_Nm * $duty, $rating->stall_Nm / ($rating->speed_deg_s * Constants::RAD_PER_DEG), $full->idle_A, $full->stall_A * $duty, $full->A_per_Nm, gears: $full->gears);
+        return new TorqueLine($rating->stall_Nm * $duty, $rating->stall_Nm / ($rating->speed_deg_s * Constants::RAD_PER_DEG), $full->idle_A,
+            $full->stall_A * $duty, $full->A_per_Nm, gears: $full->gears);
     }
 
     public function holdCurrent_A(float $torque_Nm, float $supply_V): float

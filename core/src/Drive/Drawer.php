@@ -48,16 +48,26 @@ final class Drawer
      * gears, unpowered back-drive torque, what its gears survive, size class, rotor at the shaft in kg·m².
      */
     private const SERVOS = [
-        ['S4 nylon', 'S4', [[4.8, 0.08, 480.0], [6.0, 0.10, 560.0]], 0.55, 0.006, 120.0, 0.8, false, 0.006, 20.0, 8.5, 21.0, '4 mm, 18 teeth', 'nylon', 0.012, 0.13, 'micro', 2e-6],
-        ['S9 nylon', 'S9', [[4.8, 0.14, 500.0], [6.0, 0.17, 580.0]], 0.75, 0.007, 120.0, 0.8, false, 0.009, 23.0, 12.0, 27.0, '4.8 mm, 21 teeth', 'nylon', 0.02, 0.22, 'micro', 4e-6],
-        ['S9 metal', 'S9', [[4.8, 0.18, 460.0], [6.0, 0.22, 540.0]], 0.9, 0.008, 120.0, 0.8, false, 0.014, 23.0, 12.0, 28.0, '4.8 mm, 21 teeth', 'brass', 0.025, 0.42, 'micro', 5e-6],
-        ['S13 digital', 'S13', [[4.8, 0.27, 500.0], [6.0, 0.33, 600.0], [7.4, 0.39, 690.0]], 1.4, 0.02, 140.0, 0.3, true, 0.021, 29.0, 13.0, 30.0, '5 mm, 23 teeth', 'brass', 0.035, 0.7, 'micro', 9e-6],
-        ['S20 nylon', 'S20', [[4.8, 0.31, 320.0], [6.0, 0.39, 380.0]], 1.0, 0.009, 120.0, 0.8, false, 0.038, 40.0, 20.0, 37.0, '6 mm, 25 teeth', 'nylon', 0.045, 0.55, 'small', 1.6e-5],
-        ['S20 metal', 'S20', [[4.8, 0.92, 300.0], [6.0, 1.08, 350.0]], 2.0, 0.012, 120.0, 0.7, false, 0.056, 40.5, 20.0, 39.0, '6 mm, 25 teeth', 'brass', 0.09, 1.9, 'small', 4e-5],
-        ['S20 digital', 'S20', [[4.8, 1.35, 350.0], [6.0, 1.62, 420.0], [7.4, 1.9, 480.0]], 2.9, 0.03, 140.0, 0.3, true, 0.062, 40.5, 20.0, 40.0, '6 mm, 25 teeth', 'steel', 0.12, 3.2, 'small', 6e-5],
-        ['S25 digital', 'S25', [[6.0, 2.2, 340.0], [7.4, 2.6, 400.0], [8.4, 2.9, 440.0]], 4.2, 0.04, 180.0, 0.3, true, 0.072, 40.5, 20.5, 41.0, '6 mm, 25 teeth', 'steel', 0.17, 4.4, 'medium', 1.1e-4],
-        ['S40 digital', 'S40', [[6.0, 3.4, 280.0], [7.4, 4.1, 330.0]], 5.5, 0.05, 180.0, 0.3, true, 0.108, 54.0, 26.0, 48.0, '8 mm, 15 teeth', 'steel', 0.25, 6.5, 'medium', 3e-4],
-        ['S65 large', 'S65', [[6.0, 5.4, 240.0], [7.4, 6.4, 280.0], [8.4, 7.1, 310.0]], 8.0, 0.06, 180.0, 0.3, true, 0.19, 66.0, 30.0, 58.0, '10 mm, 15 teeth', 'steel', 0.4, 11.0, 'large', 9e-4],
+        ['S4 nylon', 'S4', [[4.8, 0.08, 480.0], [6.0, 0.10, 560.0]], 0.55, 0.006, 120.0, 0.8, false, 0.006, 20.0, 8.5, 21.0, '4 mm, 18 teeth', 'nylon',
+            0.012, 0.13, 'micro', 2e-6],
+        ['S9 nylon', 'S9', [[4.8, 0.14, 500.0], [6.0, 0.17, 580.0]], 0.75, 0.007, 120.0, 0.8, false, 0.009, 23.0, 12.0, 27.0, '4.8 mm, 21 teeth', 'nylon',
+            0.02, 0.22, 'micro', 4e-6],
+        ['S9 metal', 'S9', [[4.8, 0.18, 460.0], [6.0, 0.22, 540.0]], 0.9, 0.008, 120.0, 0.8, false, 0.014, 23.0, 12.0, 28.0, '4.8 mm, 21 teeth', 'brass',
+            0.025, 0.42, 'micro', 5e-6],
+        ['S13 digital', 'S13', [[4.8, 0.27, 500.0], [6.0, 0.33, 600.0], [7.4, 0.39, 690.0]], 1.4, 0.02, 140.0, 0.3, true, 0.021, 29.0, 13.0, 30.0,
+            '5 mm, 23 teeth', 'brass', 0.035, 0.7, 'micro', 9e-6],
+        ['S20 nylon', 'S20', [[4.8, 0.31, 320.0], [6.0, 0.39, 380.0]], 1.0, 0.009, 120.0, 0.8, false, 0.038, 40.0, 20.0, 37.0, '6 mm, 25 teeth', 'nylon',
+            0.045, 0.55, 'small', 1.6e-5],
+        ['S20 metal', 'S20', [[4.8, 0.92, 300.0], [6.0, 1.08, 350.0]], 2.0, 0.012, 120.0, 0.7, false, 0.056, 40.5, 20.0, 39.0, '6 mm, 25 teeth', 'brass',
+            0.09, 1.9, 'small', 4e-5],
+        ['S20 digital', 'S20', [[4.8, 1.35, 350.0], [6.0, 1.62, 420.0], [7.4, 1.9, 480.0]], 2.9, 0.03, 140.0, 0.3, true, 0.062, 40.5, 20.0, 40.0,
+            '6 mm, 25 teeth', 'steel', 0.12, 3.2, 'small', 6e-5],
+        ['S25 digital', 'S25', [[6.0, 2.2, 340.0], [7.4, 2.6, 400.0], [8.4, 2.9, 440.0]], 4.2, 0.04, 180.0, 0.3, true, 0.072, 40.5, 20.5, 41.0,
+            '6 mm, 25 teeth', 'steel', 0.17, 4.4, 'medium', 1.1e-4],
+        ['S40 digital', 'S40', [[6.0, 3.4, 280.0], [7.4, 4.1, 330.0]], 5.5, 0.05, 180.0, 0.3, true, 0.108, 54.0, 26.0, 48.0, '8 mm, 15 teeth', 'steel', 0.25,
+            6.5, 'medium', 3e-4],
+        ['S65 large', 'S65', [[6.0, 5.4, 240.0], [7.4, 6.4, 280.0], [8.4, 7.1, 310.0]], 8.0, 0.06, 180.0, 0.3, true, 0.19, 66.0, 30.0, 58.0,
+            '10 mm, 15 teeth', 'steel', 0.4, 11.0, 'large', 9e-4],
     ];
 
     /** Play of a servo's own gears, degrees. */
@@ -65,8 +75,10 @@ final class Drawer
 
     /** Continuous-rotation servos, as above without travel and dead band: creep in °/s instead. */
     private const CONTINUOUS = [
-        ['C9 turning', 'C9', [[4.8, 0.13, 580.0], [6.0, 0.16, 690.0]], 0.7, 0.008, 12.0, 0.011, 23.0, 12.0, 27.0, '4.8 mm, 21 teeth', 'nylon', 0.02, 0.22, 'micro', 4e-6],
-        ['C20 turning', 'C20', [[4.8, 0.42, 290.0], [6.0, 0.5, 350.0]], 1.3, 0.012, 8.0, 0.044, 40.0, 20.0, 38.0, '6 mm, 25 teeth', 'brass', 0.06, 1.1, 'small', 2.5e-5],
+        ['C9 turning', 'C9', [[4.8, 0.13, 580.0], [6.0, 0.16, 690.0]], 0.7, 0.008, 12.0, 0.011, 23.0, 12.0, 27.0, '4.8 mm, 21 teeth', 'nylon', 0.02, 0.22,
+            'micro', 4e-6],
+        ['C20 turning', 'C20', [[4.8, 0.42, 290.0], [6.0, 0.5, 350.0]], 1.3, 0.012, 8.0, 0.044, 40.0, 20.0, 38.0, '6 mm, 25 teeth', 'brass', 0.06, 1.1,
+            'small', 2.5e-5],
     ];
 
     /** Steppers: code, holding N·m, steps, phase A, ohm, mH, rotor g·cm², mass, length, width, shaft, detent N·m, size class. */
@@ -106,7 +118,8 @@ final class Drawer
     /** @return array<string, Drive> by code */
     public static function all(): array
     {
-        return self::$all ??= [...self::motors(), ...self::servos(), ...self::continuousServos(), ...self::steppers(), ...self::brushless(), ...self::actuators()];
+        return self::$all ??= [...self::motors(), ...self::servos(), ...self::continuousServos(), ...self::steppers(), ...self::brushless(),
+            ...self::actuators()];
     }
 
     public static function get(string $code): Drive
@@ -133,7 +146,8 @@ final class Drawer
                     worm: $family['worm'],
                     body: new Body(
                         $series.'-'.$ratio, $series, $mass, $length, $width, $height, $shaft, $material,
-                        round($family['worm'] ? self::WORM_BACK_DRIVE * $family['limit_Nm'] : min(0.15, self::BACK_DRIVE_PER_ROOT_RATIO * sqrt($ratio)) * $stall_Nm, 4),
+                        round($family['worm'] ? self::WORM_BACK_DRIVE * $family['limit_Nm']
+                            : min(0.15, self::BACK_DRIVE_PER_ROOT_RATIO * sqrt($ratio)) * $stall_Nm, 4),
                         $family['limit_Nm'], ThermalClass::from($thermal),
                     ),
                 );
@@ -147,7 +161,8 @@ final class Drawer
     private static function servos(): array
     {
         $drives = [];
-        foreach (self::SERVOS as [$code, $series, $ratings, $stall, $idle, $travel, $deadband, $digital, $mass, $length, $width, $height, $shaft, $material, $backDrive, $limit, $thermal, $rotor]) {
+        foreach (self::SERVOS as [$code, $series, $ratings, $stall, $idle, $travel, $deadband, $digital, $mass, $length, $width, $height, $shaft, $material,
+            $backDrive, $limit, $thermal, $rotor]) {
             $drives[$code] = new Servo(
                 array_map(fn (array $rating): ServoRating => new ServoRating(...$rating), $ratings),
                 $stall, $idle, $travel, $deadband, $digital, $rotor,
@@ -163,7 +178,8 @@ final class Drawer
     private static function continuousServos(): array
     {
         $drives = [];
-        foreach (self::CONTINUOUS as [$code, $series, $ratings, $stall, $idle, $creep, $mass, $length, $width, $height, $shaft, $material, $backDrive, $limit, $thermal, $rotor]) {
+        foreach (self::CONTINUOUS as [$code, $series, $ratings, $stall, $idle, $creep, $mass, $length, $width, $height, $shaft, $material, $backDrive,
+            $limit, $thermal, $rotor]) {
             $drives[$code] = new ContinuousServo(
                 array_map(fn (array $rating): ServoRating => new ServoRating(...$rating), $ratings), $stall, $idle, $creep, $rotor,
                 new Body($code, $series, $mass, $length, $width, $height, $shaft, $material, $backDrive, $limit, ThermalClass::from($thermal)),
@@ -192,7 +208,8 @@ final class Drawer
         $drives = [];
         foreach (self::BRUSHLESS as [$code, $volts, $rpm, $idle, $stall_Nm, $stall, $controller, $rotor_kgcm2, $mass, $length, $width, $thermal]) {
             $drives[$code] = new Brushless($volts, $rpm, $idle, $stall_Nm, $stall, $controller, self::tidy($rotor_kgcm2 * 1e-4), new Body(
-                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'hub with four bolts', 'none', 0.0, self::tidy(3 * $stall_Nm), ThermalClass::from($thermal),
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'hub with four bolts', 'none', 0.0, self::tidy(3 * $stall_Nm),
+                ThermalClass::from($thermal),
             ));
         }
 
@@ -205,7 +222,8 @@ final class Drawer
         $drives = [];
         foreach (self::ACTUATORS as [$code, $volts, $speed, $force, $idle, $stall, $stroke, $mass, $length, $width, $holds_N, $limit_N, $thermal]) {
             $drives[$code] = new LinearActuator($volts, $speed, $force, $idle, $stall, $stroke, self::ACTUATOR_LEVER_M, new Body(
-                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'eye of 4 mm', 'steel', self::tidy($holds_N * self::ACTUATOR_LEVER_M), self::tidy($limit_N * self::ACTUATOR_LEVER_M), ThermalClass::from($thermal),
+                $code, explode('-', $code)[0], $mass, $length, $width, $width, 'eye of 4 mm', 'steel', self::tidy($holds_N * self::ACTUATOR_LEVER_M),
+                self::tidy($limit_N * self::ACTUATOR_LEVER_M), ThermalClass::from($thermal),
             ));
         }
 

@@ -38,7 +38,8 @@ final class DrawerCsv
             $fields = array_map(fn (string $kind): Field => self::shapes()[$kind]->fields[$column], $kinds);
             $guide[] = [
                 'column' => $column, 'kinds' => $kinds, 'needed' => $fields[0]->needed,
-                'says' => trim($fields[0]->says.($column === 'ratings' ? ' As `4.8 V: 0.92 N·m, 300 °/s; 6 V: 1.08 N·m, 350 °/s`.' : '').($fields[0]->shape instanceof ChoiceShape ? ' One of '.implode(', ', array_map(strval(...), $fields[0]->shape->choices)).'.' : '')),
+                'says' => trim($fields[0]->says.($column === 'ratings' ? ' As `4.8 V: 0.92 N·m, 300 °/s; 6 V: 1.08 N·m, 350 °/s`.'
+                    : '').($fields[0]->shape instanceof ChoiceShape ? ' One of '.implode(', ', array_map(strval(...), $fields[0]->shape->choices)).'.' : '')),
             ];
         }
 
@@ -85,7 +86,8 @@ final class DrawerCsv
         $wrong = [];
         $drive = self::row(array_filter(array_map(trim(...), $cells), fn (string $cell): bool => $cell !== ''), $wrong);
         if ($drive === null || $wrong !== []) {
-            throw new InvalidInput(array_map(fn (array $each): array => ['field' => $each['column'], 'message' => $each['message']], $wrong === [] ? [['column' => 'kind', 'message' => 'Is missing.']] : $wrong));
+            throw new InvalidInput(array_map(fn (array $each): array => ['field' => $each['column'], 'message' => $each['message']], $wrong === []
+                ? [['column' => 'kind', 'message' => 'Is missing.']] : $wrong));
         }
 
         return $drive;
@@ -121,7 +123,8 @@ final class DrawerCsv
             return ['drives' => [], 'errors' => $errors];
         }
         if (count($rows) > self::MOST_ROWS) {
-            return ['drives' => [], 'errors' => [['line' => self::MOST_ROWS + 2, 'column' => '', 'message' => 'May have at most '.self::MOST_ROWS.' rows, but has '.count($rows).'.']]];
+            return ['drives' => [], 'errors' => [['line' => self::MOST_ROWS + 2, 'column' => '',
+                'message' => 'May have at most '.self::MOST_ROWS.' rows, but has '.count($rows).'.']]];
         }
         $drives = [];
         $codes = [];
@@ -133,7 +136,8 @@ final class DrawerCsv
                 }
             }
             if (count($cells) > count($head)) {
-                $errors[] = ['line' => $line, 'column' => '', 'message' => 'Has '.count($cells).' cells under '.count($head).' columns: a text with a comma in it needs quotes.'];
+                $errors[] = ['line' => $line, 'column' => '',
+                    'message' => 'Has '.count($cells).' cells under '.count($head).' columns: a text with a comma in it needs quotes.'];
 
                 continue;
             }
@@ -162,7 +166,8 @@ final class DrawerCsv
     {
         $kind = $row['kind'] ?? '';
         if (! in_array($kind, Drives::kinds(), true)) {
-            $wrong[] = ['column' => 'kind', 'message' => $kind === '' ? 'Is missing.' : '“'.Describe::cut($kind).'” is none of '.implode(', ', Drives::kinds()).'.'];
+            $wrong[] = ['column' => 'kind', 'message' => $kind === '' ? 'Is missing.' : '“'.Describe::cut($kind).'” is none of '.implode(', ',
+                Drives::kinds()).'.'];
 
             return null;
         }
@@ -242,7 +247,8 @@ final class DrawerCsv
             if (count($parts) !== 3) {
                 throw new NotUnderstood('“'.Describe::cut($each).'” must be a rating such as 6 V: 1.08 N·m, 350 °/s.');
             }
-            $ratings[] = array_combine(self::RATING_KEYS, array_map(fn (string $part, string $key): float|int => self::number($part, (string) Units::symbolOfKey($key)), $parts, self::RATING_KEYS));
+            $ratings[] = array_combine(self::RATING_KEYS,
+                array_map(fn (string $part, string $key): float|int => self::number($part, (string) Units::symbolOfKey($key)), $parts, self::RATING_KEYS));
         }
 
         return $ratings;
@@ -253,7 +259,9 @@ final class DrawerCsv
         return match (true) {
             $value === null => '',
             is_bool($value) => $value ? 'yes' : 'no',
-            is_array($value) => implode('; ', array_map(fn (array $rating): string => self::plain($rating['volts_V']).' V: '.self::plain($rating['stall_Nm']).' N·m, '.self::plain($rating['speed_deg_s']).' °/s', $value)),
+            is_array($value) => implode('; ',
+                array_map(fn (array $rating): string => self::plain($rating['volts_V']).' V: '.self::plain($rating['stall_Nm']).' N·m, '
+                    .self::plain($rating['speed_deg_s']).' °/s', $value)),
             is_float($value) || is_int($value) => self::plain((float) $value),
             default => (string) $value,
         };

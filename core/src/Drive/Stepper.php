@@ -94,7 +94,8 @@ final readonly class Stepper implements Drive
     /** Torque it pulls at a speed of its shaft, N·m. */
     public function available_Nm(float $supply_V, float $speed_rad_s): float
     {
-        return StepperPoint::available_Nm($this->holding_Nm, $this->steps_per_rev, $this->phase_A, $this->phase_ohm, $this->phase_mH, $supply_V, abs($speed_rad_s));
+        return StepperPoint::available_Nm($this->holding_Nm, $this->steps_per_rev, $this->phase_A, $this->phase_ohm, $this->phase_mH, $supply_V,
+            abs($speed_rad_s));
     }
 
     /** Speed of its shaft at which it still pulls a torque, rad/s; 0 where it never does. */

@@ -32,15 +32,18 @@ final readonly class StepperPoint
      * @param  float  $speed_rpm  ≥ 0
      * @param  float|null  $load_Nm  ≥ 0
      */
-    public static function of(float $holding_Nm, int $steps_per_rev, float $phase_A, float $phase_ohm, float $phase_mH, float $supply_V, int $microsteps, float $speed_rpm, ?float $load_Nm = null): self
+    public static function of(float $holding_Nm, int $steps_per_rev, float $phase_A, float $phase_ohm, float $phase_mH, float $supply_V, int $microsteps,
+        float $speed_rpm, ?float $load_Nm = null): self
     {
         $available = self::available_Nm($holding_Nm, $steps_per_rev, $phase_A, $phase_ohm, $phase_mH, $supply_V, $speed_rpm * Constants::RAD_S_PER_RPM);
 
-        return new self($available * $phase_A / (self::USABLE * $holding_Nm), $available, $speed_rpm / 60 * $steps_per_rev * $microsteps, $load_Nm > 0.0 ? $available / $load_Nm : null);
+        return new self($available * $phase_A / (self::USABLE * $holding_Nm), $available, $speed_rpm / 60 * $steps_per_rev * $microsteps, $load_Nm > 0.0
+            ? $available / $load_Nm : null);
     }
 
     /** Torque alone, at a speed in rad/s ≥ 0, N·m. */
-    public static function available_Nm(float $holding_Nm, int $steps_per_rev, float $phase_A, float $phase_ohm, float $phase_mH, float $supply_V, float $speed_rad_s): float
+    public static function available_Nm(float $holding_Nm, int $steps_per_rev, float $phase_A, float $phase_ohm, float $phase_mH, float $supply_V,
+        float $speed_rad_s): float
     {
         $emf = $speed_rad_s * $holding_Nm / (M_SQRT2 * $phase_A);
         $reactance = $speed_rad_s * $steps_per_rev / 4 * $phase_mH / 1000;

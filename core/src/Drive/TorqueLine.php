@@ -77,7 +77,8 @@ final readonly class TorqueLine
     {
         $stall_A = $this->stall_A * $share;
 
-        return $this->A_per_Nm <= 0.0 ? $this->scaled($share) : new self(max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm), $this->fall_Nms, $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm, $this->gears);
+        return $this->A_per_Nm <= 0.0 ? $this->scaled($share) : new self(max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm), $this->fall_Nms,
+            $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm, $this->gears);
     }
 
     /**

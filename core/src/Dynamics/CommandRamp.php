@@ -49,7 +49,8 @@ final class CommandRamp
     /** For how long it goes on at its present speed as it does now, s; 0 where it speeds up, slows down or stands. */
     public function steadyFor_s(float $speed): float
     {
-        if ($this->target === null || $this->most_rad_s2 === INF || abs($this->speed - $speed) > self::NEAR * $this->most_rad_s || abs(abs($speed) - $this->most_rad_s) > self::NEAR * $this->most_rad_s) {
+        if ($this->target === null || $this->most_rad_s2 === INF || abs($this->speed - $speed) > self::NEAR * $this->most_rad_s
+            || abs(abs($speed) - $this->most_rad_s) > self::NEAR * $this->most_rad_s) {
             return 0.0;
         }
         $left = ($this->target - $this->at) * ($speed <=> 0.0);
@@ -121,6 +122,7 @@ final class CommandRamp
             return [$a, ($peak - $speed) / $a];
         }
 
-        return $speed > $this->most_rad_s * (1 + self::NEAR) ? [-$a, ($speed - $this->most_rad_s) / $a] : [0.0, max(self::LEAST_S, ($left - $stops) / max($speed, 1e-12))];
+        return $speed > $this->most_rad_s * (1 + self::NEAR) ? [-$a, ($speed - $this->most_rad_s) / $a]
+            : [0.0, max(self::LEAST_S, ($left - $stops) / max($speed, 1e-12))];
     }
 }

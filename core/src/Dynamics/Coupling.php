@@ -110,7 +110,8 @@ final class Coupling
         if ($this->motor === $motor) {
             return true;
         }
-        if (! $powered || $motor->fall_Nms <= 0.0 || $this->motor->fall_Nms !== $motor->fall_Nms || $this->motor->drivenFall_Nms !== $motor->drivenFall_Nms || $this->motor->limit_Nm !== $motor->limit_Nm) {
+        if (! $powered || $motor->fall_Nms <= 0.0 || $this->motor->fall_Nms !== $motor->fall_Nms || $this->motor->drivenFall_Nms !== $motor->drivenFall_Nms
+            || $this->motor->limit_Nm !== $motor->limit_Nm) {
             return false;
         }
         $this->motor = $motor;

@@ -16,7 +16,8 @@ final readonly class DriverCommand
      * @param  float  $from  where its command sets out
      * @param  float  $share  of the time that the driver connects it to its supply
      */
-    public function __construct(public ?TorqueLine $line, public int $command, public bool $powered, public ?float $target, public float $from, public float $share = 1.0)
+    public function __construct(public ?TorqueLine $line, public int $command, public bool $powered, public ?float $target, public float $from,
+        public float $share = 1.0)
     {
     }
 }

@@ -120,7 +120,8 @@ final class Ledger
      * @param  float  $made_J  at its own shaft
      * @param  float  $work_J  at the load: against it, friction included, and what it gained in speed
      */
-    public function stepped(PlantState $before, PlantState $after, float $drawn_W, float $current_A, float $heat_W, float $made_J, float $work_J, float $seconds): void
+    public function stepped(PlantState $before, PlantState $after, float $drawn_W, float $current_A, float $heat_W, float $made_J, float $work_J,
+        float $seconds): void
     {
         $this->in_J += $drawn_W * $seconds;
         $this->copper_J += $heat_W * $seconds;
@@ -158,7 +159,8 @@ final class Ledger
     /** What came in less what is accounted for, as a share of the larger of what came in and what the load gave. */
     public function imbalance(): float
     {
-        $accounted = $this->copper_J + $this->motor_J + $this->train_J + $this->friction_J + $this->locked_J + $this->stopped_J + $this->lifted_J + $this->kinetic_J;
+        $accounted = $this->copper_J + $this->motor_J + $this->train_J + $this->friction_J + $this->locked_J + $this->stopped_J + $this->lifted_J
+            + $this->kinetic_J;
 
         return ($this->in_J - $accounted) / max(1e-12, $this->in_J, abs($this->lifted_J));
     }

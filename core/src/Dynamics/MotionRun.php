@@ -47,7 +47,8 @@ final readonly class MotionRun
      * @param  float  $ramp_s  in which the command goes from nothing to full, ≥ 0
      * @param  Ledger|null  $ledger  writes down where the energy goes
      */
-    public static function of(Plant $plant, TorqueLine $full, float $from, float $to, float $giveUp_s, bool $traced = false, float $ramp_s = 0.0, ?Ledger $ledger = null): self
+    public static function of(Plant $plant, TorqueLine $full, float $from, float $to, float $giveUp_s, bool $traced = false, float $ramp_s = 0.0,
+        ?Ledger $ledger = null): self
     {
         $direction = $to > $from ? 1 : -1;
         $travel = abs($to - $from);
@@ -76,7 +77,8 @@ final readonly class MotionRun
                 $ledger?->step($before, $end, $motor, $part);
                 $ledger?->close($end);
 
-                return new self(true, null, $time + $part, $plant->speed($end), null, $peak, $traced ? $path : [], $out, max($fastest === abs($state->speed) ? abs($before->speed) : $fastest, abs($end->speed)));
+                return new self(true, null, $time + $part, $plant->speed($end), null, $peak, $traced ? $path : [], $out,
+                    max($fastest === abs($state->speed) ? abs($before->speed) : $fastest, abs($end->speed)));
             }
             $backwards = $from - $direction * self::RAN_BACK * $travel;
             $ranBack = ($position - $backwards) * $direction < 0.0;
@@ -121,7 +123,8 @@ final readonly class MotionRun
      *
      * @return array{float, PlantState} seconds
      */
-    private static function crossing(Plant $plant, PlantState $before, TorqueLine $motor, int $direction, float $to, float $h, float $travel, bool $ramps): array
+    private static function crossing(Plant $plant, PlantState $before, TorqueLine $motor, int $direction, float $to, float $h, float $travel,
+        bool $ramps): array
     {
         $low = 0.0;
         $high = $h;

@@ -14,7 +14,8 @@ use Brookstone\Core\Train\Train;
 /**
  * One motion as a machine: motor, train and load, moved forward in time.
  *
- * What motor, train and load do to each other at one speed is said by Coupling. Between the speeds where that changes, and with the load of the middle of the step, the equation is linear in ω and is solved in closed form,
+ * What motor, train and load do to each other at one speed is said by Coupling. Between the speeds where that changes, and with the load of the middle
+ * of the step, the equation is linear in ω and is solved in closed form,
  * so that a light load on a stiff motor needs no small steps (exponential midpoint rule: Hochbruck & Ostermann, Exponential Integrators,
  * Acta Numerica 19 (2010), §2).
  */
@@ -82,7 +83,8 @@ final readonly class Plant
         $this->grip = $slips ? $mechanism->gripNm() : INF;
         $this->coupling = new Coupling($ratio, $efficiency, $backEfficiency, $this->rotor, $this->grip, $drag_Nm);
         $this->travelPerRad = $mechanism->travelPerRad();
-        $this->slackBelow = $mechanism instanceof Slack && $mechanism->rests_at !== -INF ? ($mechanism->rests_at === INF ? INF : $mechanism->turnAt($mechanism->rests_at)) : -INF;
+        $this->slackBelow = $mechanism instanceof Slack && $mechanism->rests_at !== -INF
+            ? ($mechanism->rests_at === INF ? INF : $mechanism->turnAt($mechanism->rests_at)) : -INF;
         $this->largestTurn = $mechanism->evenOverRad();
         $breaks = array_map($mechanism->turnAt(...), $mechanism->breaks());
         sort($breaks);

@@ -41,7 +41,8 @@ final class SteppedShaft
         $jumps = $ramp->most_rad_s2 === INF && $speed !== $was; // without a ramp: it comes along at once, or not at all
         $accel = $jumps ? 0.0 : ($speed - $was) / $seconds;
         $needed = $plant->motorNm($against + $plant->ownAt($middle) * $accel, $speed !== 0.0 ? $speed : $was, $accel);
-        if (($jumps && abs($speed - $was) * $plant->ratio > $this->stepper->startsUpTo_rad_s($this->volts_V, max(0.0, $needed * ($speed <=> 0.0)), $plant->inertiaAt($middle) / $plant->ratio ** 2)) || abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio)) {
+        if (($jumps && abs($speed - $was) * $plant->ratio > $this->stepper->startsUpTo_rad_s($this->volts_V, max(0.0, $needed * ($speed <=> 0.0)),
+            $plant->inertiaAt($middle) / $plant->ratio ** 2)) || abs($needed) > $this->stepper->available_Nm($this->volts_V, $speed * $plant->ratio)) {
             $this->slipped_rad = $ramp->at() - $state->angle;
             $ramp->lose($this->slipped_rad);
             $state->speed = 0.0;

@@ -59,6 +59,7 @@ final readonly class Bore
     /** @return list<array{float, float}> */
     private static function arc(float $r, float $from, float $to): array
     {
-        return array_map(fn (int $i): array => [$r * cos($from + ($to - $from) * $i / self::SEGMENTS), $r * sin($from + ($to - $from) * $i / self::SEGMENTS)], range(0, self::SEGMENTS));
+        return array_map(fn (int $i): array => [$r * cos($from + ($to - $from) * $i / self::SEGMENTS),
+            $r * sin($from + ($to - $from) * $i / self::SEGMENTS)], range(0, self::SEGMENTS));
     }
 }

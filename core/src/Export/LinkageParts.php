@@ -57,7 +57,8 @@ final readonly class LinkageParts
     {
         $radius = ($this->width_mm + $this->kerf_mm) / 2;
         $end = fn (float $x, float $from): array => array_map(
-            fn (int $i): array => [$x + $radius * cos($from + M_PI * $i / self::ROUND), $y + $radius * sin($from + M_PI * $i / self::ROUND)], range(0, self::ROUND),
+            fn (int $i): array => [$x + $radius * cos($from + M_PI * $i / self::ROUND), $y + $radius * sin($from + M_PI * $i / self::ROUND)],
+            range(0, self::ROUND),
         );
 
         return [...$end($length, -M_PI / 2), ...$end(0.0, M_PI / 2)];

@@ -128,7 +128,8 @@ final class Offset
      */
     private static function crossing(array $a, array $b, array $c, array $d): ?array
     {
-        if (max($a[0], $b[0]) < min($c[0], $d[0]) || max($c[0], $d[0]) < min($a[0], $b[0]) || max($a[1], $b[1]) < min($c[1], $d[1]) || max($c[1], $d[1]) < min($a[1], $b[1])) {
+        if (max($a[0], $b[0]) < min($c[0], $d[0]) || max($c[0], $d[0]) < min($a[0], $b[0]) || max($a[1], $b[1]) < min($c[1], $d[1])
+            || max($c[1], $d[1]) < min($a[1], $b[1])) {
             return null;
         }
         [$rx, $ry, $sx, $sy] = [$b[0] - $a[0], $b[1] - $a[1], $d[0] - $c[0], $d[1] - $c[1]];

@@ -9,7 +9,8 @@ use Brookstone\Core\Shape\Csv;
 /**
  * The table of times for a controller: as CSV, and as a header of C.
  *
- * @phpstan-type Row array{motion: string, name: string, from: string, to: string, speed: float, carries: string, computed_s: ?float, measured_s: ?float, routines: list<string>}
+ * @phpstan-type Row array{motion: string, name: string, from: string, to: string, speed: float,
+ *     carries: string, computed_s: ?float, measured_s: ?float, routines: list<string>}
  */
 final class TimingFile
 {
@@ -19,7 +20,8 @@ final class TimingFile
         $lines = ['motion,from,to,speed,carries,computed_s,measured_s,routines'];
         foreach ($rows as $row) {
             $lines[] = Csv::row([
-                $row['motion'], $row['from'], $row['to'], (string) $row['speed'], $row['carries'], self::seconds($row['computed_s']), self::seconds($row['measured_s']), implode('; ', $row['routines']),
+                $row['motion'], $row['from'], $row['to'], (string) $row['speed'], $row['carries'], self::seconds($row['computed_s']),
+                self::seconds($row['measured_s']), implode('; ', $row['routines']),
             ]);
         }
 
@@ -42,8 +44,10 @@ final class TimingFile
             }
             $taken[$unique] = true;
             $seconds = $row['measured_s'] ?? $row['computed_s'];
-            $says = self::comment("{$row['name']}: ".($row['measured_s'] === null ? 'computed' : 'measured, computed '.self::seconds($row['computed_s']).' s').($row['carries'] === '' ? '' : ", {$row['carries']}"));
-            $lines[] = $seconds === null ? "/* {$unique}: its drive does not make this move. */" : sprintf('#define %s_MS %dUL /* %s */', $unique, (int) round(1000 * $seconds), $says);
+            $says = self::comment("{$row['name']}: ".($row['measured_s'] === null ? 'computed'
+                : 'measured, computed '.self::seconds($row['computed_s']).' s').($row['carries'] === '' ? '' : ", {$row['carries']}"));
+            $lines[] = $seconds === null ? "/* {$unique}: its drive does not make this move. */" : sprintf('#define %s_MS %dUL /* %s */', $unique,
+                (int) round(1000 * $seconds), $says);
         }
 
         return implode("\n", [...$lines, '', '#endif', '']);

@@ -24,7 +24,8 @@ final readonly class TrainParts
      * @param  float  $flat_mm  that the bores have
      * @param  float  $key_mm  width of the keyway that they have
      */
-    public function __construct(private Motion $motion, private float $kerf_mm = 0.0, private float $flat_mm = 0.0, private float $key_mm = 0.0, private ?float $bore_mm = null)
+    public function __construct(private Motion $motion, private float $kerf_mm = 0.0, private float $flat_mm = 0.0, private float $key_mm = 0.0,
+        private ?float $bore_mm = null)
     {
     }
 
@@ -38,7 +39,8 @@ final readonly class TrainParts
                     continue;
                 }
                 $teeth = $driver ? $stage->driver : $stage->driven;
-                $gears[] = ['name' => "{$teeth} teeth, stage ".($i + 1).($driver ? ' driver' : ' driven'), 'stage' => $i, 'driver' => $driver, 'spec' => $stage, 'outline' => $this->outline($stage, $teeth)];
+                $gears[] = ['name' => "{$teeth} teeth, stage ".($i + 1).($driver ? ' driver' : ' driven'), 'stage' => $i, 'driver' => $driver,
+                    'spec' => $stage, 'outline' => $this->outline($stage, $teeth)];
             }
         }
 
@@ -68,7 +70,8 @@ final readonly class TrainParts
     /** Where the holes of the shafts are drilled. */
     public function drilling(): Sheet
     {
-        $layout = $this->motion->layout !== null && $this->motion->layout->fits($this->motion->train) ? $this->motion->layout : throw ImpossibleValue::because('layout', 'must be there first: lay the train out on its plate.');
+        $layout = $this->motion->layout !== null && $this->motion->layout->fits($this->motion->train) ? $this->motion->layout
+            : throw ImpossibleValue::because('layout', 'must be there first: lay the train out on its plate.');
         $circles = $words = $outlines = [];
         foreach ($layout->shafts as $i => [$x, $y]) {
             if (Layout::axes($this->motion->train)[$i] !== $i) {
@@ -116,16 +119,20 @@ final readonly class TrainParts
                 }
                 $worm = $driver && $stage->type === StageType::Worm;
                 $what = match ($stage->type) {
-                    StageType::Spur => 'spur gear', StageType::Bevel => 'bevel gear', StageType::Crown => $driver ? 'spur gear' : 'crown wheel', StageType::Belt => 'pulley', StageType::Round => 'grooved pulley', StageType::Chain => 'sprocket',
-                    StageType::Worm => $worm ? 'worm' : 'worm wheel', StageType::Rack => $driver ? 'spur gear' : 'rack', StageType::Screw => $driver ? 'lead screw' : 'nut', StageType::Pawl => $driver ? 'pawl' : 'ratchet wheel',
+                    StageType::Spur => 'spur gear', StageType::Bevel => 'bevel gear', StageType::Crown => $driver ? 'spur gear' : 'crown wheel',
+                    StageType::Belt => 'pulley', StageType::Round => 'grooved pulley', StageType::Chain => 'sprocket',
+                    StageType::Worm => $worm ? 'worm' : 'worm wheel', StageType::Rack => $driver ? 'spur gear' : 'rack', StageType::Screw => $driver
+                        ? 'lead screw' : 'nut', StageType::Pawl => $driver ? 'pawl' : 'ratchet wheel',
                 };
                 $key = implode('|', [$what, $driver ? $stage->driver : $stage->driven, $stage->module_mm, $stage->face_mm, $stage->material->value]);
-                $lines[$key] ??= ['count' => 0, 'what' => $what, 'teeth' => $driver ? $stage->driver : $stage->driven, 'module_mm' => $stage->module_mm, 'face_mm' => $stage->face_mm, 'material' => $stage->material->inWords(), 'where' => []];
+                $lines[$key] ??= ['count' => 0, 'what' => $what, 'teeth' => $driver ? $stage->driver : $stage->driven, 'module_mm' => $stage->module_mm,
+                    'face_mm' => $stage->face_mm, 'material' => $stage->material->inWords(), 'where' => []];
                 $lines[$key]['count']++;
                 $lines[$key]['where'][] = 'stage '.($i + 1).($driver ? ' driver' : ' driven');
             }
         }
-        $rows = array_map(fn (array $line): array => [$line['count'], $line['what'], $line['teeth'], $line['module_mm'], $line['face_mm'], $line['material'], $this->bore(), implode(', ', $line['where'])], array_values($lines));
+        $rows = array_map(fn (array $line): array => [$line['count'], $line['what'], $line['teeth'], $line['module_mm'], $line['face_mm'], $line['material'],
+            $this->bore(), implode(', ', $line['where'])], array_values($lines));
         $shafts = count(array_unique(Layout::axes($this->motion->train))) - 1;
         if ($shafts > 0) {
             $rows[] = [$shafts, 'shaft', '', '', '', '', $this->bore(), 'one for each stage; the first wheel sits on the drive'];
@@ -148,7 +155,8 @@ final readonly class TrainParts
 
     private function outline(Stage $stage, int $teeth): GearOutline
     {
-        return new GearOutline($teeth, $stage->module_mm, new Bore($this->bore(), $this->flat_mm, $this->key_mm, $this->key_mm / 2), $stage->backlash_mm / 2, $this->kerf_mm);
+        return new GearOutline($teeth, $stage->module_mm, new Bore($this->bore(), $this->flat_mm, $this->key_mm, $this->key_mm / 2), $stage->backlash_mm / 2,
+            $this->kerf_mm);
     }
 
     private function bore(): float

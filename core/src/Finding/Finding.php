@@ -44,7 +44,8 @@ final readonly class Finding implements \JsonSerializable
         foreach ($first->fixes as $i => $fix) {
             $changes = array_merge(...array_map(fn (self $each): array => $each->fixes[$i]->changes ?? [], $same));
             $paths = array_map(fn (Change $change): string => $change->path.'.', $changes);
-            $apart = array_filter($paths, fn (string $path): bool => count(array_filter($paths, fn (string $other): bool => str_starts_with($other, $path))) > 1) === [];
+            $apart = array_filter($paths,
+                fn (string $path): bool => count(array_filter($paths, fn (string $other): bool => str_starts_with($other, $path))) > 1) === [];
             $fixes[] = new Fix($fix->does, $apart && $changes !== [] ? $changes : $fix->changes);
         }
 
@@ -58,7 +59,8 @@ final readonly class Finding implements \JsonSerializable
      */
     public function about(string $name): Sentence
     {
-        return str_starts_with($this->says->template, "{$name} ") ? $this->says : new Sentence("{$name}: ".Sentence::lower($this->says->template), $this->says->values);
+        return str_starts_with($this->says->template, "{$name} ") ? $this->says : new Sentence("{$name}: ".Sentence::lower($this->says->template),
+            $this->says->values);
     }
 
     /** @param  list<string>  $names  of the routines that it concerns, as they stand in a template: said where there are several */
@@ -70,12 +72,14 @@ final readonly class Finding implements \JsonSerializable
             return $this;
         }
 
-        return new self($this->code, $this->severity, $this->place, new Sentence("{$this->says->template} So it is in ".implode(', ', $names)." and {$last}.", $this->says->values), $this->fixes);
+        return new self($this->code, $this->severity, $this->place,
+            new Sentence("{$this->says->template} So it is in ".implode(', ', $names)." and {$last}.", $this->says->values), $this->fixes);
     }
 
     /** @return array{code: string, severity: string, place: string, says: Sentence, fixes: list<Fix>, instead: ?Sentence} */
     public function jsonSerialize(): array
     {
-        return ['code' => $this->code, 'severity' => $this->severity->value, 'place' => $this->place, 'says' => $this->says, 'fixes' => $this->fixes, 'instead' => $this->instead];
+        return ['code' => $this->code, 'severity' => $this->severity->value, 'place' => $this->place, 'says' => $this->says, 'fixes' => $this->fixes,
+            'instead' => $this->instead];
     }
 }

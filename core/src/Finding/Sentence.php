@@ -23,7 +23,8 @@ final readonly class Sentence implements \JsonSerializable
     /** What people typed, or another sentence, as it stands in a template: it is said as it is. */
     public static function quote(string $text): string
     {
-        return '{'.strtr((string) json_encode($text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE), ['{' => '\u007b', '}' => '\u007d']).'}';
+        return '{'.strtr((string) json_encode($text, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE),
+            ['{' => '\u007b', '}' => '\u007d']).'}';
     }
 
     /**

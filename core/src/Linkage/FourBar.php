@@ -31,13 +31,15 @@ final readonly class FourBar
      */
     public static function problems(array $read): array
     {
-        $bars = ['crank_m' => $read['crank_m'] ?? null, 'coupler_m' => $read['coupler_m'] ?? null, 'rocker_m' => $read['rocker_m'] ?? null, 'ground_m' => $read['ground_m'] ?? null];
+        $bars = ['crank_m' => $read['crank_m'] ?? null, 'coupler_m' => $read['coupler_m'] ?? null, 'rocker_m' => $read['rocker_m'] ?? null,
+            'ground_m' => $read['ground_m'] ?? null];
         if (in_array(null, $bars, true)) {
             return [];
         }
         $longest = max($bars);
 
-        return 2 * $longest >= array_sum($bars) * (1 - Constants::TIE) ? [(string) array_search($longest, $bars, true) => 'Is as long as the other three together: they cannot close.'] : [];
+        return 2 * $longest >= array_sum($bars) * (1 - Constants::TIE)
+            ? [(string) array_search($longest, $bars, true) => 'Is as long as the other three together: they cannot close.'] : [];
     }
 
     /** `crank-rocker`, `rocker-crank`, `double-crank`, `double-rocker`, `change-point` or `triple-rocker`. */
@@ -117,7 +119,8 @@ final readonly class FourBar
         $v = $rockerSin * $couplerCos - $rockerCos * $couplerSin;
         $slope = $this->crank_m / $this->rocker_m * $u / $v;
         $turns = $this->crank_m / $this->coupler_m * ($rockerSin * $cos - $rockerCos * $sin) / -$v;
-        $bend = $this->crank_m / $this->rocker_m * (($cos * $couplerCos + $sin * $couplerSin) * (1 - $turns) * $v - $u * ($rockerCos * $couplerCos + $rockerSin * $couplerSin) * ($slope - $turns)) / ($v * $v);
+        $bend = $this->crank_m / $this->rocker_m * (($cos * $couplerCos + $sin * $couplerSin) * (1 - $turns) * $v
+            - $u * ($rockerCos * $couplerCos + $rockerSin * $couplerSin) * ($slope - $turns)) / ($v * $v);
 
         return [$rockerCos, $rockerSin, $slope, $bend];
     }

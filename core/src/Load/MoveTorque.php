@@ -112,7 +112,8 @@ final readonly class MoveTorque
         $accel *= $lever;
         [$static, $friction, $inertia, $slope] = $this->mechanism->dynamics($position);
 
-        return [$static + ($inertia + $this->added_kgm2) * $accel + 0.5 * $slope * $speed * $speed + $friction * $this->direction, $speed, $static, $friction, $accel];
+        return [$static + ($inertia + $this->added_kgm2) * $accel + 0.5 * $slope * $speed * $speed + $friction * $this->direction, $speed, $static,
+            $friction, $accel];
     }
 
     /**

@@ -152,19 +152,22 @@ final readonly class Arm implements Sized
     /** The arm with another counterweight torque (N·m at horizontal); its inertia stays as given. */
     public function withCounterbalance(float $counterbalance_Nm): self
     {
-        return new self($this->mass_kg, $this->cg_m, $this->payload_kg, $this->payload_m, $this->friction_Nm, $this->inertia_kgm2, $counterbalance_Nm, $this->spring_Nm_per_deg, $this->spring_rest_deg);
+        return new self($this->mass_kg, $this->cg_m, $this->payload_kg, $this->payload_m, $this->friction_Nm, $this->inertia_kgm2, $counterbalance_Nm,
+            $this->spring_Nm_per_deg, $this->spring_rest_deg);
     }
 
     /** The arm with another spring; its inertia stays as given. */
     public function withSpring(float $spring_Nm_per_deg, float $spring_rest_deg): self
     {
-        return new self($this->mass_kg, $this->cg_m, $this->payload_kg, $this->payload_m, $this->friction_Nm, $this->inertia_kgm2, $this->counterbalance_Nm, $spring_Nm_per_deg, $spring_rest_deg);
+        return new self($this->mass_kg, $this->cg_m, $this->payload_kg, $this->payload_m, $this->friction_Nm, $this->inertia_kgm2, $this->counterbalance_Nm,
+            $spring_Nm_per_deg, $spring_rest_deg);
     }
 
     public function unloaded(): self
     {
         $inertia = max($this->inertia_kgm2 - $this->payload_kg * $this->payload_m ** 2, 1e-12);
 
-        return new self($this->mass_kg, $this->cg_m, 0.0, $this->payload_m, $this->friction_Nm, $inertia, $this->counterbalance_Nm, $this->spring_Nm_per_deg, $this->spring_rest_deg);
+        return new self($this->mass_kg, $this->cg_m, 0.0, $this->payload_m, $this->friction_Nm, $inertia, $this->counterbalance_Nm, $this->spring_Nm_per_deg,
+            $this->spring_rest_deg);
     }
 }

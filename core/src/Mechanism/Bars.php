@@ -19,7 +19,8 @@ final readonly class Bars
 
     private function __construct(private Crank|CrankRocker|PushrodLever $thing)
     {
-        $this->rod = $thing instanceof PushrodLever ? new Pushrod($thing->arm_m, $thing->horn_m, $thing->pivot_distance_m, $thing->half_travel_deg, $thing->opposite_sides) : null;
+        $this->rod = $thing instanceof PushrodLever ? new Pushrod($thing->arm_m, $thing->horn_m, $thing->pivot_distance_m, $thing->half_travel_deg,
+            $thing->opposite_sides) : null;
         $this->loop = $thing instanceof CrankRocker ? new FourBar($thing->crank_m, $thing->coupler_m, $thing->rocker_m, $thing->ground_m) : null;
     }
 

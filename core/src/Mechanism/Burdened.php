@@ -21,7 +21,8 @@ final readonly class Burdened implements Mechanism
      * @param  float  $adds_Nm  load of something else that is moved with it
      * @param  float  $adds_kgm2  and the inertia of that
      */
-    public function __construct(public Mechanism $inner, public float $heavier = 1.0, public float $drags = 1.0, public ?array $held = null, public float $rubs = 1.0, public float $adds_Nm = 0.0, public float $adds_kgm2 = 0.0)
+    public function __construct(public Mechanism $inner, public float $heavier = 1.0, public float $drags = 1.0, public ?array $held = null,
+        public float $rubs = 1.0, public float $adds_Nm = 0.0, public float $adds_kgm2 = 0.0)
     {
     }
 
@@ -35,7 +36,8 @@ final readonly class Burdened implements Mechanism
         $holds = $this->held !== null && $position >= $this->held[0] && $position <= $this->held[1];
         $friction = $this->rubs * $this->inner->frictionNm($position);
 
-        return ($this->drags > 1.0 ? $this->drags * $friction + self::RUBS * abs($this->inner->staticTorqueNm($position)) : $friction) + ($holds ? self::HELD_NM : 0.0);
+        return ($this->drags > 1.0 ? $this->drags * $friction + self::RUBS * abs($this->inner->staticTorqueNm($position)) : $friction)
+            + ($holds ? self::HELD_NM : 0.0);
     }
 
     public function inertiaKgm2(float $position): float

@@ -178,6 +178,7 @@ final readonly class Crank implements Mechanism
     /** The same crank with another spring on its slider. */
     public function withSpring(float $spring_N_per_m, float $spring_rest_m): self
     {
-        return new self($this->crank_m, $this->rod_m, $this->slider_mass_kg, $this->offset_m, $this->axis_deg, $this->friction_N, $spring_N_per_m, $spring_rest_m);
+        return new self($this->crank_m, $this->rod_m, $this->slider_mass_kg, $this->offset_m, $this->axis_deg, $this->friction_N, $spring_N_per_m,
+            $spring_rest_m);
     }
 }

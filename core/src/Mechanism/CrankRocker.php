@@ -92,7 +92,8 @@ final readonly class CrankRocker implements Mechanism, SprungAtPivot
             'ground_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Line from the crank’s pivot to the figure’s, above horizontal.'),
             'friction_Nm' => Field::or(0.0, NumberShape::notNegative($most), 'Rub of the figure’s pivot.'),
             'spring_Nm_per_deg' => Field::or(0.0, NumberShape::notNegative($most), 'Rate of a spring at the figure’s pivot.'),
-            'spring_rest_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Rocker bar from the line between the pivots, where the spring is at rest.'),
+            'spring_rest_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0),
+                'Rocker bar from the line between the pivots, where the spring is at rest.'),
         ];
     }
 
@@ -104,7 +105,8 @@ final readonly class CrankRocker implements Mechanism, SprungAtPivot
         }
         $kind = (new FourBar($read['crank_m'], $read['coupler_m'], $read['rocker_m'], $read['ground_m']))->kind();
 
-        return $kind === 'crank-rocker' ? [] : ['crank_m' => "Must be the shortest, and with the longest shorter than the other two together: so it is a {$kind} and cannot turn round and round."];
+        return $kind === 'crank-rocker' ? []
+            : ['crank_m' => "Must be the shortest, and with the longest shorter than the other two together: so it is a {$kind} and cannot turn round and round."];
     }
 
     public function kind(): string
@@ -140,7 +142,8 @@ final readonly class CrankRocker implements Mechanism, SprungAtPivot
 
     public function withSpring(float $spring_Nm_per_deg, float $spring_rest_deg): self
     {
-        return new self($this->crank_m, $this->coupler_m, $this->rocker_m, $this->ground_m, $this->mass_kg, $this->cg_m, $this->inertia_kgm2, $this->figure_deg, $this->ground_deg, $this->friction_Nm, $spring_Nm_per_deg, $spring_rest_deg);
+        return new self($this->crank_m, $this->coupler_m, $this->rocker_m, $this->ground_m, $this->mass_kg, $this->cg_m, $this->inertia_kgm2,
+            $this->figure_deg, $this->ground_deg, $this->friction_Nm, $spring_Nm_per_deg, $spring_rest_deg);
     }
 
     public function evenOverRad(): float

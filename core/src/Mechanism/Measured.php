@@ -38,7 +38,8 @@ final readonly class Measured implements Mechanism
         ImpossibleValue::unlessPositive('inertia_kgm2', $inertia_kgm2);
         ImpossibleValue::unlessNone(self::problems(get_defined_vars()));
         $table = array_map(fn (array $point): array => [
-            PositionUnit::Degrees->toSi($point['at']), ($point['raise_N'] + $point['lower_N']) / 2 * $lever_m, ($point['raise_N'] - $point['lower_N']) / 2 * $lever_m,
+            PositionUnit::Degrees->toSi($point['at']), ($point['raise_N'] + $point['lower_N']) / 2 * $lever_m,
+            ($point['raise_N'] - $point['lower_N']) / 2 * $lever_m,
         ], $points);
         usort($table, fn (array $a, array $b): int => $a[0] <=> $b[0]);
         if ($table === []) {

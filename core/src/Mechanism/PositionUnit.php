@@ -32,7 +32,8 @@ enum PositionUnit: string
     /** For reading: what lies below a ten-thousandth of a degree or a micrometre is left out. @param  float  $position in this unit */
     public function quantity(float $position): Quantity
     {
-        return new Quantity($this->toSi(round($position, $this === self::Degrees ? 4 : 6) + 0.0), $this === self::Degrees ? Dimension::Angle : Dimension::Length);
+        return new Quantity($this->toSi(round($position, $this === self::Degrees ? 4 : 6) + 0.0), $this === self::Degrees ? Dimension::Angle
+            : Dimension::Length);
     }
 
     /** @param  float  $si in rad/s or m/s */

@@ -129,7 +129,8 @@ final readonly class PushrodLever implements Mechanism, SprungAtPivot
     public function withSpring(float $spring_Nm_per_deg, float $spring_rest_deg): self
     {
         return new self(
-            $this->arm_m, $this->horn_m, $this->pivot_distance_m, $this->mass_kg, $this->cg_m, $this->half_travel_deg, $this->opposite_sides, $this->inertia_kgm2, $this->balance_deg, $this->friction_Nm,
+            $this->arm_m, $this->horn_m, $this->pivot_distance_m, $this->mass_kg, $this->cg_m, $this->half_travel_deg, $this->opposite_sides,
+            $this->inertia_kgm2, $this->balance_deg, $this->friction_Nm,
             $spring_Nm_per_deg, $spring_rest_deg,
         );
     }

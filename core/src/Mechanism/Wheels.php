@@ -142,7 +142,8 @@ final readonly class Wheels implements Sized
 
     public function unloaded(): self
     {
-        return new self($this->mass_kg, $this->wheel_radius_m, $this->rolling_coefficient, $this->friction_coefficient, $this->grade_deg, $this->driven_weight_fraction);
+        return new self($this->mass_kg, $this->wheel_radius_m, $this->rolling_coefficient, $this->friction_coefficient, $this->grade_deg,
+            $this->driven_weight_fraction);
     }
 
     private function weightN(): float

@@ -28,12 +28,14 @@ final class Cost
         $most = null;
         foreach ($after->takes_s() as $id => $takes) {
             $was = $before->takes_s()[$id] ?? null;
-            if ($takes !== null && $was !== null && abs($takes - $was) >= max(self::LEAST_S, self::WORTH_SAYING * $was) && ($most === null || abs($takes - $was) > abs($most[1] - $most[2]))) {
+            if ($takes !== null && $was !== null && abs($takes - $was) >= max(self::LEAST_S, self::WORTH_SAYING * $was)
+                && ($most === null || abs($takes - $was) > abs($most[1] - $most[2]))) {
                 $most = [$id, $takes, $was];
             }
         }
 
-        return $most === null ? [] : [new Sentence("{$build->routines[$most[0]]->named()} takes {takes} instead of {was}", ['takes' => Quantity::of($most[1], 's'), 'was' => Quantity::of($most[2], 's')])];
+        return $most === null ? [] : [new Sentence("{$build->routines[$most[0]]->named()} takes {takes} instead of {was}",
+            ['takes' => Quantity::of($most[1], 's'), 'was' => Quantity::of($most[2], 's')])];
     }
 
     /** @return list<Sentence> */
@@ -47,7 +49,8 @@ final class Cost
                 continue;
             }
             if (abs($is->startsWith_A() - $was->startsWith_A()) > self::WORTH_SAYING * $was->startsWith_A()) {
-                $costs[] = new Sentence("{$motion->named()} draws up to {is} instead of {was}", ['is' => Quantity::of($is->startsWith_A(), 'A'), 'was' => Quantity::of($was->startsWith_A(), 'A')]);
+                $costs[] = new Sentence("{$motion->named()} draws up to {is} instead of {was}", ['is' => Quantity::of($is->startsWith_A(), 'A'),
+                    'was' => Quantity::of($was->startsWith_A(), 'A')]);
             }
         }
         $more = self::mass_kg($mended) - self::mass_kg($build);
@@ -61,6 +64,7 @@ final class Cost
     /** Of all drives, each once where two motions share it. */
     private static function mass_kg(Build $build): float
     {
-        return array_sum(array_map(fn (Motion $motion): float => $motion->drive === null || $motion->drive->shares !== null ? 0.0 : $motion->drive->motor->body()->mass_kg, $build->motions));
+        return array_sum(array_map(fn (Motion $motion): float => $motion->drive === null || $motion->drive->shares !== null ? 0.0
+            : $motion->drive->motor->body()->mass_kg, $build->motions));
     }
 }

@@ -17,7 +17,8 @@ final readonly class Course
      * @param  float|null  $takes_s  longest that it took
      * @param  array<string, float>  $leaves  where each motion that it moved stands at the end of the plainest, in its own unit
      */
-    public function __construct(public bool $ends, public bool $isSound, public int $reached, public int $unreached, public ?float $takes_s, public array $leaves)
+    public function __construct(public bool $ends, public bool $isSound, public int $reached, public int $unreached, public ?float $takes_s,
+        public array $leaves)
     {
     }
 

@@ -20,7 +20,8 @@ final class MendAll
 
     /**
      * @param  list<string>  $dropped  marks of steps that are not wanted
-     * @return \Generator<int, Step|null, mixed, Mender> a step, or null after each trial on the way to one; in the end the build as it is left, with what is known of it
+     * @return \Generator<int, Step|null, mixed, Mender> a step, or null after each trial on the way to one; in the end the build as it is left, with
+     *     what is known of it
      */
     public static function of(Build $build, ?Stock $stock, Memory $memory, array $dropped = []): \Generator
     {

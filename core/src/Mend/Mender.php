@@ -119,7 +119,8 @@ final class Mender
     public function wants(array $tried, array $dropped): ?string
     {
         foreach ($this->proposals() as $key => [$finding, $fix]) {
-            if ($finding->severity !== Severity::Note && (! isset($tried[$key]) || $tried[$key]->fix !== null) && ! in_array(self::mark($fix), $dropped, true)) {
+            if ($finding->severity !== Severity::Note && (! isset($tried[$key]) || $tried[$key]->fix !== null) && ! in_array(self::mark($fix), $dropped,
+                true)) {
                 return $key;
             }
         }
@@ -182,7 +183,8 @@ final class Mender
             $worse = $outlook->worse($this->before());
         }
         if ($worse === null) {
-            return $finding === null || $outlook->lacks($finding, $this->before()) ? $fix->costing(Cost::of($this->build, $build, $this->before(), $outlook)) : null;
+            return $finding === null || $outlook->lacks($finding, $this->before())
+                ? $fix->costing(Cost::of($this->build, $build, $this->before(), $outlook)) : null;
         }
         $this->brings ??= $worse->says;
 
@@ -195,7 +197,8 @@ final class Mender
         $key = self::hash($build->document);
         if (! isset($this->known[$key])) {
             $rehearsed = Rehearsal::of($build, $this->rehearsed);
-            $this->known = array_slice([$key => [Outlook::of($build, BuildJudge::proposed($build, $this->stock, $rehearsed, $this->remembered), $rehearsed), $rehearsed]] + $this->known, 0, self::KNOWN);
+            $this->known = array_slice([$key => [Outlook::of($build, BuildJudge::proposed($build, $this->stock, $rehearsed, $this->remembered), $rehearsed),
+                $rehearsed]] + $this->known, 0, self::KNOWN);
         }
 
         return $this->known[$key][0];
@@ -279,7 +282,8 @@ final class Mender
      */
     private function leastFirst(array $fixes): array
     {
-        usort($fixes, fn (Fix $a, Fix $b): int => [Scale::of($this->build, $a)->value, count($a->changes)] <=> [Scale::of($this->build, $b)->value, count($b->changes)]);
+        usort($fixes, fn (Fix $a, Fix $b): int => [Scale::of($this->build, $a)->value, count($a->changes)] <=> [Scale::of($this->build, $b)->value,
+            count($b->changes)]);
 
         return $fixes;
     }

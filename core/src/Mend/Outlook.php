@@ -127,7 +127,8 @@ final readonly class Outlook
                 continue;
             }
             [$low, $high] = $motion->range();
-            if (isset($is->leaves[$id]) && abs($motion->distance($is->leaves[$id], $at)) > max($motion->task->tolerance ?? 0.0, self::ELSEWHERE_SHARE * ($high - $low))) {
+            if (isset($is->leaves[$id]) && abs($motion->distance($is->leaves[$id], $at)) > max($motion->task->tolerance ?? 0.0,
+                self::ELSEWHERE_SHARE * ($high - $low))) {
                 return $id;
             }
         }
@@ -149,7 +150,8 @@ final readonly class Outlook
         $courses = [];
         foreach (array_filter($rehearsed->performances) as $id => $performances) {
             $begun = array_map(fn (array $step): string => "{$step['routine']} {$step['path']}", $performances[0]->steps);
-            $steps = array_filter(array_keys(iterator_to_array($build->routines[$id]->flat())), fn (string $path): bool => ! str_starts_with($path, 'if_fails'));
+            $steps = array_filter(array_keys(iterator_to_array($build->routines[$id]->flat())), fn (string $path): bool => ! str_starts_with($path,
+                'if_fails'));
             $reached = count(array_filter($steps, fn (string $path): bool => in_array("{$id} {$path}", $begun, true)));
             $courses[(string) $id] = Course::of($performances[0], $reached, count($steps) - $reached, $rehearsed->longest_s((string) $id));
         }

@@ -8,7 +8,10 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 
-/** How much of a machine a mend changes, the least first: a setting before a place, that before a step, a part, a principle; and what only asks for less, last. */
+/**
+ * How much of a machine a mend changes, the least first: a setting before a place, that before a step, a part, a principle; and what only asks for
+ * less, last.
+ */
 enum Scale: int
 {
     case Setting = 0;

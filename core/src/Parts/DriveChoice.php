@@ -45,7 +45,10 @@ final readonly class DriveChoice
         return $this->motor->line($this->supply->volts_V, $this->duty * $speed);
     }
 
-    /** Share of the time that its driver connects it to the supply, at a share of its usual speed; what has a driver of its own inside is connected all the time. */
+    /**
+     * Share of the time that its driver connects it to the supply, at a share of its usual speed; what has a driver of its own inside is connected all
+     * the time.
+     */
     public function share(float $speed = 1.0): float
     {
         return $this->motor->positionSource()->isSent() ? 1.0 : $this->duty * $speed;
@@ -63,7 +66,8 @@ final readonly class DriveChoice
     /** Heat in its winding while it is held fast, W. */
     public function heldHeat_W(float $speed = 1.0): float
     {
-        return $this->motor instanceof Stepper ? $this->motor->holdHeat_W($this->supply->volts_V) : $this->line($speed)->stall_A ** 2 * $this->motor->resistance_ohm();
+        return $this->motor instanceof Stepper ? $this->motor->holdHeat_W($this->supply->volts_V)
+            : $this->line($speed)->stall_A ** 2 * $this->motor->resistance_ohm();
     }
 
     /** How what arrives at it fits its rating: too high is judged by the share of the voltage that its driver lets through. */
@@ -81,7 +85,8 @@ final readonly class DriveChoice
     /** The same with another drive; what protects the load stays. */
     public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
     {
-        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg, $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector);
+        return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg,
+            $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector);
     }
 
     /**

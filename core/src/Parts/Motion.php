@@ -114,7 +114,8 @@ final readonly class Motion
             return false;
         }
         [$low, $high] = array_map($this->unit()->toSi(...), $this->range());
-        $after = array_slice($this->train->stages, 1 + (int) array_key_last(array_filter($this->train->stages, fn (Stage $stage): bool => $stage->type === StageType::Pawl)));
+        $after = array_slice($this->train->stages,
+            1 + (int) array_key_last(array_filter($this->train->stages, fn (Stage $stage): bool => $stage->type === StageType::Pawl)));
         for ($i = 0; $i <= self::SAMPLES; $i++) {
             $position = $low + ($high - $low) * $i / self::SAMPLES;
             if ($takes * $this->mechanism->staticTorqueNm($position) <= $this->mechanism->frictionNm($position)) {
@@ -131,7 +132,10 @@ final readonly class Motion
         return ($this->drive->one_way ?? false) || ($this->pawlTakes() !== null && ! $this->comesBackByItself());
     }
 
-    /** How far it goes from one position to another, own unit: of what comes round forwards to its next coming, or the shorter way where it can be sent there and turned back. */
+    /**
+     * How far it goes from one position to another, own unit: of what comes round forwards to its next coming, or the shorter way where it can be sent
+     * there and turned back.
+     */
     public function distance(float $from, float $to): float
     {
         $period = $this->period();
@@ -207,7 +211,8 @@ final readonly class Motion
      */
     public function homing(LimitSwitch $onto, float $speed, ?float $give_up_s): array
     {
-        return ($onto->isOwn ? ['do' => 'go', 'motion' => $this->id, 'place' => $onto->place] : ['do' => 'home', 'motion' => $this->id, 'switch' => $onto->id]) + ['speed' => $speed, 'give_up_s' => $give_up_s];
+        return ($onto->isOwn ? ['do' => 'go', 'motion' => $this->id, 'place' => $onto->place] : ['do' => 'home', 'motion' => $this->id,
+            'switch' => $onto->id]) + ['speed' => $speed, 'give_up_s' => $give_up_s];
     }
 
     /** The move of its task, in SI. */

@@ -77,6 +77,7 @@ final readonly class MotorGroup
     /** @return array<string, string> of each motion that it is told of, the sensor that is on while the selector holds it */
     public function tellers(): array
     {
-        return $this->by !== 'selector' ? [] : array_filter(array_map(fn (Selector $selector): ?string => $selector->tells, $this->selectors), fn (?string $sensor): bool => $sensor !== null);
+        return $this->by !== 'selector' ? [] : array_filter(array_map(fn (Selector $selector): ?string => $selector->tells, $this->selectors),
+            fn (?string $sensor): bool => $sensor !== null);
     }
 }

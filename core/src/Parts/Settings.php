@@ -34,9 +34,12 @@ final readonly class Settings
 
         return new RecordShape([
             'peak_margin' => Field::or($usual->peak_margin, NumberShape::between(1.0, 10.0), 'A drive with less is tight.'),
-            'over_time_share' => Field::or($usual->over_time_share, NumberShape::between(0.0, 0.9), 'A move with less left of its target time is tight: 0.1 is a tenth.'),
-            'motor_continuous_share' => Field::or($usual->motor_continuous_share, NumberShape::share(), 'Of its stall torque, where no continuous rating is known.'),
-            'servo_continuous_share' => Field::or($usual->servo_continuous_share, NumberShape::share(), 'Of its stall torque, where no continuous rating is known.'),
+            'over_time_share' => Field::or($usual->over_time_share, NumberShape::between(0.0, 0.9),
+                'A move with less left of its target time is tight: 0.1 is a tenth.'),
+            'motor_continuous_share' => Field::or($usual->motor_continuous_share, NumberShape::share(),
+                'Of its stall torque, where no continuous rating is known.'),
+            'servo_continuous_share' => Field::or($usual->servo_continuous_share, NumberShape::share(),
+                'Of its stall torque, where no continuous rating is known.'),
             'stop_clearance' => Field::or($usual->stop_clearance, NumberShape::between(1.0, 10.0), 'With less way than this it may hit the hard stop.'),
             'hold_margin' => Field::or($usual->hold_margin, NumberShape::between(1.0, 10.0), 'Gears that hold less let go when something shakes them.'),
             'ambient_C' => Field::or($usual->ambient_C, NumberShape::between(-40.0, 60.0), 'How hot a motor gets is counted from here.'),
@@ -44,7 +47,8 @@ final readonly class Settings
             'debounce_s' => Field::or($usual->debounce_s, NumberShape::between(0.0, 0.5), 'Longer than the switches bounce.'),
             'driver_s' => Field::or($usual->driver_s, NumberShape::between(0.0, 0.1), 'So long it goes on after it was told to stop.'),
             'timer_Hz' => Field::or(null, NumberShape::between(0.01, 1e9)->orNull(), 'That starts routines every so often; empty where it can count any time.'),
-            'timer_stages' => Field::or($usual->timer_stages, NumberShape::whole(1, 40), 'Each divides by two: together they are the longest time it can count.'),
+            'timer_stages' => Field::or($usual->timer_stages, NumberShape::whole(1, 40),
+                'Each divides by two: together they are the longest time it can count.'),
             'battery_days' => Field::or($usual->battery_days, NumberShape::between(0.01, 3650.0), 'One that lasts less is too small.'),
         ], 'Settings');
     }

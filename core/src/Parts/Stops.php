@@ -12,7 +12,8 @@ final readonly class Stops
      * @param  list<LimitSwitch>  $marks  sensors that it passes
      * @param  float|null  $encoder_pulses  for each turn of the drive's shaft; null without an encoder
      */
-    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes, public ?float $encoder_pulses = null, public array $marks = [])
+    public function __construct(public ?float $hard_low, public ?float $hard_high, public array $switches, public bool $brakes,
+        public ?float $encoder_pulses = null, public array $marks = [])
     {
     }
 

@@ -6,7 +6,10 @@ namespace Brookstone\Core\Parts;
 
 use Brookstone\Core\Load\Profile;
 
-/** What a motion is asked to do. Tolerance in its own unit (degrees or metres); turn is `any`, `same` or `reversed`, seen from the drive; shuts_at is the place where a door is shut in which somebody can be. */
+/**
+ * What a motion is asked to do. Tolerance in its own unit (degrees or metres); turn is `any`, `same` or `reversed`, seen from the drive; shuts_at is
+ * the place where a door is shut in which somebody can be.
+ */
 final readonly class Task
 {
     public function __construct(

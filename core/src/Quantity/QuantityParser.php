@@ -73,7 +73,8 @@ final class QuantityParser
     private static function clean(string $text): string
     {
         $text = strtr(mb_scrub($text), self::spaced(self::FRACTIONS));
-        $text = str_replace(['−', '–', "\u{00A0}", "\u{2009}", "\u{202F}", "\t", "\n", "\r", 'º', "''"], ['-', '-', ' ', ' ', ' ', ' ', ' ', ' ', '°', '"'], $text);
+        $text = str_replace(['−', '–', "\u{00A0}", "\u{2009}", "\u{202F}", "\t", "\n", "\r", 'º', "''"], ['-', '-', ' ', ' ', ' ', ' ', ' ', ' ', '°',
+            '"'], $text);
 
         return trim((string) preg_replace('/ +/', ' ', self::figures($text)));
     }

@@ -9,7 +9,8 @@ final class Units
 {
     /** Longest suffix first, so that `_Nm_per_deg` is not read as `_deg`. */
     private const SUFFIXES = [
-        '_Nm_per_deg' => 'N·m/°', '_N_per_m' => 'N/m', '_per_deg' => '', '_ohm' => 'Ω', '_mH' => 'mH', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s', '_kgm2' => 'kg·m²', '_rpm' => 'rpm',
+        '_Nm_per_deg' => 'N·m/°', '_N_per_m' => 'N/m', '_per_deg' => '', '_ohm' => 'Ω', '_mH' => 'mH', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s',
+        '_kgm2' => 'kg·m²', '_rpm' => 'rpm',
         '_MPa' => 'MPa', '_deg' => '°', '_Nm' => 'N·m', '_Ah' => 'Ah', '_hz' => 'Hz', '_Hz' => 'Hz', '_kg' => 'kg', '_mm' => 'mm', '_ms' => 'ms',
         '_g' => 'g', '_m' => 'm', '_s' => 's', '_N' => 'N', '_V' => 'V', '_A' => 'A', '_W' => 'W', '_J' => 'J', '_C' => '°C',
     ];
@@ -87,7 +88,8 @@ final class Units
             'units' => array_values(array_map(fn (Unit $unit): array => [
                 'symbol' => $unit->symbol, 'dimension' => $unit->dimension->value, 'factor' => $unit->factor, 'inverse' => $unit->inverse,
             ], self::all())),
-            'suffixes' => array_map(fn (string $suffix, string $symbol): array => ['suffix' => $suffix, 'symbol' => $symbol], array_keys(self::SUFFIXES), self::SUFFIXES),
+            'suffixes' => array_map(fn (string $suffix, string $symbol): array => ['suffix' => $suffix, 'symbol' => $symbol], array_keys(self::SUFFIXES),
+                self::SUFFIXES),
             'systems' => $systems,
         ];
     }

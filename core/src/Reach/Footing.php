@@ -18,9 +18,11 @@ final class Footing
 
     public static function of(Build $build): string
     {
-        $motions = array_map(fn (array $said): array => [array_diff_key($said, array_flip(self::INSIDE)), self::shows($build->motions[$said['id']])], $build->document['motions']);
+        $motions = array_map(fn (array $said): array => [array_diff_key($said, array_flip(self::INSIDE)), self::shows($build->motions[$said['id']])],
+            $build->document['motions']);
 
-        return hash('xxh128', json_encode([array_diff_key($build->document, array_flip(self::ASIDE)), $motions], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+        return hash('xxh128', json_encode([array_diff_key($build->document, array_flip(self::ASIDE)), $motions],
+            JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
     }
 
     /** @return list<mixed> what a search asks of what a motion is made of */

@@ -23,7 +23,10 @@ final class Knowledge
 
     public const MAYBE = 2;
 
-    /** @var array<string, array{int, int, int}> of counters that anything asks for: their slot, which holds how much they are over the second: that is below all that they are asked, the third above */
+    /**
+     * @var array<string, array{int, int, int}> of counters that anything asks for: their slot, which holds how much they are over the second: that is
+     *     below all that they are asked, the third above
+     */
     private array $counters = [];
 
     public function __construct(private readonly StepGraph $program, private readonly Motions $motions, Layout $layout)
@@ -75,7 +78,8 @@ final class Knowledge
     {
         $place = $this->motions->whereabouts($state, $condition->motion)->place;
 
-        return $place === null && $this->program->build->motions[$condition->motion]->positioning->isAbsolute() ? self::MAYBE : (int) ($place === $condition->place);
+        return $place === null && $this->program->build->motions[$condition->motion]->positioning->isAbsolute() ? self::MAYBE
+            : (int) ($place === $condition->place);
     }
 
     private function isBetween(Between $condition, State $state): int

@@ -49,7 +49,10 @@ final class Motions
     /** @var array<string, array<int, int>> by motion and what its whereabouts were: those once it has been broken off */
     private array $halts = [];
 
-    /** @var array<int, array<int, array{array<string, string>, array<string, bool>}>> what conditions tell: at which places motions are, and what selectors hold */
+    /**
+     * @var array<int, array<int, array{array<string, string>, array<string, bool>}>> what conditions tell: at which places motions are, and what
+     *     selectors hold
+     */
     private array $told = [];
 
     /** @var list<Conflict> what is wrong with the moves that began since this was emptied */
@@ -109,11 +112,13 @@ final class Motions
     {
         $travel = $this->travels[$motion->id];
         if ($isMoved) {
-            return new PositionKnowledge($motion->positioning->isAbsolute(), between: $motion->positioning->isAbsolute() ? $travel->within(...$motion->range()) : $travel->unsaid());
+            return new PositionKnowledge($motion->positioning->isAbsolute(), between: $motion->positioning->isAbsolute()
+                ? $travel->within(...$motion->range()) : $travel->unsaid());
         }
         $at = $motion->at($motion->task->from);
 
-        return $motion->positioning->isAbsolute() ? new PositionKnowledge(true, $motion->task->from, $at, $travel->at($at)) : new PositionKnowledge(false, between: $travel->at($at));
+        return $motion->positioning->isAbsolute() ? new PositionKnowledge(true, $motion->task->from, $at, $travel->at($at))
+            : new PositionKnowledge(false, between: $travel->at($at));
     }
 
     /** @return array<string, true> motions whose real position any rule or condition asks for */
@@ -200,7 +205,8 @@ final class Motions
         }
         foreach ($partners as $partner) {
             if ($group?->by === 'rectifier' && ! $this->isDriven($state, $partner)) { // it goes along
-                $state = $this->put($state, $partner, $this->whereabouts($state, $partner)->along(1, $this->travels[$partner])->forgotten($this->whereabouts($state, $partner)->known));
+                $state = $this->put($state, $partner, $this->whereabouts($state, $partner)->along(1,
+                    $this->travels[$partner])->forgotten($this->whereabouts($state, $partner)->known));
             }
             if ($this->isDriven($state, $partner)) {
                 $this->wrong[] = new Conflict('same_motor', $node->path, $partner);
@@ -308,11 +314,14 @@ final class Motions
     {
         $travel = $this->travels[$motion->id];
         if ($move?->by !== null) {
-            return $is->at === null ? $is->forgotten($is->known) : new PositionKnowledge($is->known, $motion->placeAt($is->at)?->id, $is->at, $travel->at($is->at));
+            return $is->at === null ? $is->forgotten($is->known) : new PositionKnowledge($is->known, $motion->placeAt($is->at)?->id, $is->at,
+                $travel->at($is->at));
         }
         $is = $move?->endsAt === null ? $is->forgotten(true) : $this->atPlace($motion, $move->endsAt);
 
-        return $move === null || ! $move->staysOn || $motion->positioning->isAbsolute() ? $is : new PositionKnowledge(true, $is->place, $is->at, $is->along($move->way ?? 1, $travel)->between, true); // its motor is still on
+        // its motor is still on
+        return $move === null || ! $move->staysOn || $motion->positioning->isAbsolute() ? $is : new PositionKnowledge(true, $is->place, $is->at,
+            $is->along($move->way ?? 1, $travel)->between, true);
     }
 
     public function does(State $state, Node $node): State
@@ -329,7 +338,8 @@ final class Motions
         }
         foreach ($power->motions as $id) {
             $state = $state->with($this->gates[$id], $power->on ? 0 : 1);
-            $state = $power->on ? $state : $this->put($state, $id, $this->whereabouts($state, $id)->forgotten($this->build->motions[$id]->positioning->isAbsolute()));
+            $state = $power->on ? $state : $this->put($state, $id,
+                $this->whereabouts($state, $id)->forgotten($this->build->motions[$id]->positioning->isAbsolute()));
         }
 
         return $state;
@@ -338,7 +348,8 @@ final class Motions
     /** A condition was looked at: what stands still where a switch says is known from then on. */
     public function learns(State $state, Condition $condition, bool $holds): State
     {
-        [$places, $held] = $this->told[spl_object_id($condition)][$holds ? 1 : 0] ??= [$this->build->toldBy($condition, $holds), $this->build->heldBy($condition, $holds)];
+        [$places, $held] = $this->told[spl_object_id($condition)][$holds ? 1 : 0] ??= [$this->build->toldBy($condition, $holds),
+            $this->build->heldBy($condition, $holds)];
         foreach ($places as $id => $place) {
             if (! $this->isDriven($state, $id) && ! $this->build->motions[$id]->positioning->isAbsolute()) {
                 $state = $this->put($state, $id, $this->atPlace($this->build->motions[$id], $place));

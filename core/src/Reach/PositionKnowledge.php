@@ -14,7 +14,8 @@ final readonly class PositionKnowledge
      * @param  bool  $driven  on its way, or its motor is still on
      * @param  array{float, float}|null  $between  where it really is; null where it was left before the power came on, which nobody can help
      */
-    public function __construct(public bool $known, public ?string $place = null, public ?float $at = null, public ?array $between = null, public bool $driven = false)
+    public function __construct(public bool $known, public ?string $place = null, public ?float $at = null, public ?array $between = null,
+        public bool $driven = false)
     {
     }
 

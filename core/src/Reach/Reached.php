@@ -15,7 +15,8 @@ final readonly class Reached
      * @param  list<string>  $endless  paths of steps that call without end
      * @param  list<list<string>>  $together  routines that were met running beside one another: the largest such sets, none a part of another
      */
-    public function __construct(public int $states, public bool $complete, public array $conflicts, public array $unreached, public array $endless, public array $together = [])
+    public function __construct(public int $states, public bool $complete, public array $conflicts, public array $unreached, public array $endless,
+        public array $together = [])
     {
     }
 

@@ -128,7 +128,8 @@ final class Search
         $this->open[$number] = $state;
         $this->beside($state);
         foreach (array_values($this->build->rules) as $i => $rule) {
-            if ($this->knowledge->truth($rule->never, $state) !== Knowledge::FALSE && ($rule->while === null || $this->knowledge->truth($rule->while, $state) !== Knowledge::FALSE)) {
+            if ($this->knowledge->truth($rule->never, $state) !== Knowledge::FALSE
+                && ($rule->while === null || $this->knowledge->truth($rule->while, $state) !== Knowledge::FALSE)) {
                 $this->finds(new Conflict('rule', $this->culprit($i, $state, $from), $rule->id), $number);
             }
         }

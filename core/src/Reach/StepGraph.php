@@ -133,7 +133,8 @@ final class StepGraph
         }
         if ($step instanceof RepeatStep) {
             // A choice at its head: once more, or on. Without an end it only goes round.
-            $at = $this->add(new Node($step->times === null && $step->until === null ? Node::DO : Node::CHOOSE, $routine, $path, condition: $step->until), $then);
+            $at = $this->add(new Node($step->times === null && $step->until === null ? Node::DO : Node::CHOOSE, $routine, $path,
+                condition: $step->until), $then);
             $again = $this->add(new Node(Node::AGAIN, $routine, $path), $at);
             $body = $this->list($step->steps, "{$path}.steps", $routine, $again, $calls);
             $node = $this->nodes[$at];
@@ -162,7 +163,8 @@ final class StepGraph
 
             return $this->add(new Node(Node::FAULT, $routine, $path), -1);
         }
-        $first = $this->list($other->steps, 'routines.'.array_search($called, array_keys($this->build->routines), true).'.steps', $routine, $then, [...$calls, $called]);
+        $first = $this->list($other->steps, 'routines.'.array_search($called, array_keys($this->build->routines), true).'.steps', $routine, $then,
+            [...$calls, $called]);
 
         return $this->add(new Node(Node::DO, $routine, $path), $first);
     }

@@ -28,7 +28,8 @@ final class Walk
     private readonly int $halted;
 
     /** @param  int  $most  choices, in all */
-    public function __construct(private readonly StepGraph $program, private readonly Motions $motions, private readonly Knowledge $knowledge, Layout $layout, private readonly int $most)
+    public function __construct(private readonly StepGraph $program, private readonly Motions $motions, private readonly Knowledge $knowledge,
+        Layout $layout, private readonly int $most)
     {
         $this->halted = $layout->add(0);
     }
@@ -41,7 +42,8 @@ final class Walk
         foreach ($state->threads as $at) {
             $node = $this->program->nodes[$at];
             $runs[$node->routine] = true;
-            foreach ($node->kind === Node::FORK ? $this->join($state, $at, $node) : $this->onward($this->motions->done($state->leaving($at), $at, $node), $node->next) as $after) {
+            foreach ($node->kind === Node::FORK ? $this->join($state, $at, $node) : $this->onward($this->motions->done($state->leaving($at), $at, $node),
+                $node->next) as $after) {
                 $all[] = [3 * $at + self::ENDS, $after];
             }
             foreach ($node->effect->giveUp_s !== null ? $this->fail($state, $node->routine, false) : [] as $after) {
@@ -77,7 +79,8 @@ final class Walk
     private function canStart(array $starts, State $state): bool
     {
         foreach ($starts as $trigger) {
-            if ($trigger->when !== 'power_on' && ($trigger->when !== 'count' || $trigger->condition === null || $this->knowledge->truth($trigger->condition, $state) !== Knowledge::FALSE)) {
+            if ($trigger->when !== 'power_on' && ($trigger->when !== 'count' || $trigger->condition === null || $this->knowledge->truth($trigger->condition,
+                $state) !== Knowledge::FALSE)) {
                 return true;
             }
         }
@@ -159,7 +162,8 @@ final class Walk
         if ($so !== Knowledge::MAYBE) {
             return [[$state, $so === Knowledge::TRUE ? $node->next : $node->else]];
         }
-        [$then, $else] = $node->condition === null ? [$state, $state] : [$this->motions->learns($state, $node->condition, true), $this->motions->learns($state, $node->condition, false)];
+        [$then, $else] = $node->condition === null ? [$state, $state] : [$this->motions->learns($state, $node->condition, true),
+            $this->motions->learns($state, $node->condition, false)];
 
         return [[$else, $node->else], [$then, $node->next]];
     }

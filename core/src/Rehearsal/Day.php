@@ -40,7 +40,8 @@ final readonly class Day
             foreach ($usual as $id => $performance) {
                 $drawn = $performance->drawn[$supply];
                 $goesOn = self::goesOn($performance);
-                $charge[$supply][$id] = ($goesOn ? $drawn->charge_C / max(1e-9, $drawn->seconds) * self::DAY_S : $drawn->charge_C * $runs[$id]) / self::C_PER_AH;
+                $charge[$supply][$id] = ($goesOn ? $drawn->charge_C / max(1e-9, $drawn->seconds) * self::DAY_S
+                    : $drawn->charge_C * $runs[$id]) / self::C_PER_AH;
                 $busy_s += $goesOn ? self::DAY_S : $drawn->seconds * $runs[$id];
                 $times += $runs[$id];
                 $sum += $runs[$id] * $drawn->after_A;
@@ -122,7 +123,8 @@ final readonly class Day
     /** Only another routine does it: then its charge is in that one's. */
     private static function isCalled(Build $build, string $id): bool
     {
-        return $build->routines[$id]->starts === [] && array_filter($build->routines, fn (Routine $other): bool => $other->id !== $id && in_array($id, $build->calledBy($other), true)) !== [];
+        return $build->routines[$id]->starts === [] && array_filter($build->routines, fn (Routine $other): bool => $other->id !== $id
+            && in_array($id, $build->calledBy($other), true)) !== [];
     }
 
     /** @return array<string, int> how often each motion is moved in it */

@@ -39,7 +39,8 @@ final class Footing
         foreach ($build->document['routines'] as $said) {
             $routine = $build->routines[$said['id']];
             $this->routines[$routine->id] = self::hash($said);
-            $routines[] = [array_diff_key($said, ['steps' => 0, 'if_fails' => 0]), $build->movedBy($routine), $build->calledBy($routine), $routine->asksForCounters(), $build->isComplete($routine)];
+            $routines[] = [array_diff_key($said, ['steps' => 0, 'if_fails' => 0]), $build->movedBy($routine), $build->calledBy($routine),
+                $routine->asksForCounters(), $build->isComplete($routine)];
         }
         foreach ($build->document['motions'] as $said) {
             $this->motions[$said['id']] = self::hash($said);
@@ -65,7 +66,8 @@ final class Footing
      */
     public function of(array $routines, array $resting): string
     {
-        return self::hash([$this->base, array_map(fn (string $id): ?string => $this->routines[$id] ?? null, $routines), array_diff_key($this->motions, array_flip($resting))]);
+        return self::hash([$this->base, array_map(fn (string $id): ?string => $this->routines[$id] ?? null, $routines),
+            array_diff_key($this->motions, array_flip($resting))]);
     }
 
     /** @param  array<string, array{float, float}>  $rested  where motions stand, and what they draw: here too they do nothing there, and draw as much */
@@ -105,7 +107,7 @@ final class Footing
         return $rested;
     }
 
-    /** @return array{int, float}|null the steps of time after which a motion does nothing at a place, and what it draws then, A; null where it does not rest there */
+    /** @return array{int, float}|null after how many steps of time a motion does nothing at a place, and what it draws then, A; null where it does not rest there */
     private function settles(string $motion, float $at): ?array
     {
         $key = "{$motion} {$at}";

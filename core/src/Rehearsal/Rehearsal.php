@@ -126,11 +126,13 @@ final class Rehearsal
             $this->begun[$done->routine][$done->began] = true;
             foreach ($routines as $id => $routine) {
                 $shared = array_intersect($this->build->movedBy($routine), $this->build->movedBy($this->build->routines[$done->routine]));
-                if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left]) && ($shared !== [] || $routine->asksForCounters())) {
+                if (! self::onlyAtPowerOn($routine) && ! isset($met["{$done->routine} {$id}"]) && ! isset($this->begun[$id][$done->left])
+                    && ($shared !== [] || $routine->asksForCounters())) {
                     $met["{$done->routine} {$id}"] = true;
                     $before[] = $done->routine;
 
-                    return [$routine, new Start($id === $done->routine ? 'a second time' : "after {$this->build->routines[$done->routine]->name}", before: $before)];
+                    return [$routine, new Start($id === $done->routine ? 'a second time' : "after {$this->build->routines[$done->routine]->name}",
+                        before: $before)];
                 }
             }
 
@@ -153,7 +155,9 @@ final class Rehearsal
             $leaves = $performances[0] ?? null;
             if ($leaves !== null && $leaves->outcome === 'ends' && $other !== $routine->id) {
                 $moved = array_intersect_key($leaves->ends, array_flip($this->build->movedBy($this->build->routines[$other])));
-                $starts[] = new Start("from power-on as {$this->build->routines[$other]->name} leaves it", array_filter($moved, fn (float $at, string $id): bool => ! $this->isAt($this->build->motions[$id], $at, $this->build->motions[$id]->at($this->build->motions[$id]->task->from)), ARRAY_FILTER_USE_BOTH));
+                $starts[] = new Start("from power-on as {$this->build->routines[$other]->name} leaves it",
+                    array_filter($moved, fn (float $at, string $id): bool => ! $this->isAt($this->build->motions[$id], $at,
+                        $this->build->motions[$id]->at($this->build->motions[$id]->task->from)), ARRAY_FILTER_USE_BOTH));
             }
         }
         foreach ($routine->flat() as $step) {
@@ -195,7 +199,8 @@ final class Rehearsal
         $longest = null;
         foreach ($this->performances[$routine->id][0]->steps as $step) {
             $motion = $step['motion'] === null || $step['routine'] !== $routine->id ? null : $this->build->motions[$step['motion']];
-            if ($motion !== null && $step['end_s'] !== null && ! Stage::isAlikeEverywhere($motion) && ($longest === null || $longest[0] < $step['end_s'] - $step['start_s'])) {
+            if ($motion !== null && $step['end_s'] !== null && ! Stage::isAlikeEverywhere($motion)
+                && ($longest === null || $longest[0] < $step['end_s'] - $step['start_s'])) {
                 $longest = [$step['end_s'] - $step['start_s'], $motion];
             }
         }
@@ -218,7 +223,8 @@ final class Rehearsal
         $differing = [];
         foreach ($starts as $start) {
             if ($start->at !== [] || $start->so !== null || $start->fed !== []) {
-                $key = json_encode([array_map(fn (float $at): float => round($at, 3), $start->at), $start->so === null ? null : $start->says, $start->fed], JSON_THROW_ON_ERROR);
+                $key = json_encode([array_map(fn (float $at): float => round($at, 3), $start->at), $start->so === null ? null : $start->says, $start->fed],
+                    JSON_THROW_ON_ERROR);
                 $differing[$key] ??= $start;
             }
         }
@@ -245,7 +251,8 @@ final class Rehearsal
     {
         $touched = array_filter(array_map(fn ($event): ?string => in_array($event->what, ['sensor', 'level'], true) ? $event->of : null, $events));
 
-        return array_filter($routine->starts, fn (Trigger $trigger): bool => $trigger->when === 'power_on' || in_array($trigger->sensor, $touched, true) || $trigger->condition !== null) !== [];
+        return array_filter($routine->starts, fn (Trigger $trigger): bool => $trigger->when === 'power_on' || in_array($trigger->sensor, $touched, true)
+            || $trigger->condition !== null) !== [];
     }
 
     /** @return array<string, float> places at the ends of its way where it does not rest, by name */

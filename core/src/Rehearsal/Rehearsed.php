@@ -60,7 +60,8 @@ final readonly class Rehearsed
     /** Longest that a routine took, s; null where it never ended by itself. */
     public function longest_s(string $routine): ?float
     {
-        $times = array_filter(array_map(fn (Performance $performance): ?float => $performance->takes_s, $this->of($routine)), fn (?float $time): bool => $time !== null);
+        $times = array_filter(array_map(fn (Performance $performance): ?float => $performance->takes_s, $this->of($routine)),
+            fn (?float $time): bool => $time !== null);
 
         return $times === [] ? null : max($times);
     }

@@ -167,7 +167,8 @@ final class Stage
             'start_s' => $this->began_s,
             'end_s' => $this->ended_s,
             'took_s' => $took,
-            'verdict' => RoutineRun::verdictOf($this->world, $done->mishaps !== [], $done->outcome === 'comes_round' ? 0.0 : $took, $this->routine->target_s)->value,
+            'verdict' => RoutineRun::verdictOf($this->world, $done->mishaps !== [], $done->outcome === 'comes_round' ? 0.0 : $took,
+                $this->routine->target_s)->value,
             'target_s' => $this->routine->target_s,
             ...$this->world->written(),
             'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $done->mishaps), // of this one alone, and how things stand in the end
@@ -216,7 +217,8 @@ final class Stage
         $drawn = [];
         foreach ($this->world->feeds as $id => $feed) {
             [$before_C, $before_A] = $this->before[$id] ?? [0.0, 0.0];
-            $drawn[$id] = new Drawn(($this->until[$id] ?? $feed->charge_C()) - $before_C, $feed->peak_A(), $before_A, $feed->flows_A(), ($this->ended_s ?? $this->world->now()) - ($this->began_s ?? 0.0));
+            $drawn[$id] = new Drawn(($this->until[$id] ?? $feed->charge_C()) - $before_C, $feed->peak_A(), $before_A, $feed->flows_A(),
+                ($this->ended_s ?? $this->world->now()) - ($this->began_s ?? 0.0));
         }
 
         return $drawn;
@@ -301,7 +303,8 @@ final class Stage
         if ($this->start->so !== null) {
             $this->hand->makes($this->start->so[0], $this->start->so[1], null);
         }
-        $trigger = array_values(array_filter($routine->starts, fn (Trigger $trigger): bool => $trigger->sensor !== null && in_array($trigger->when, ['press', 'beam', 'input', 'knock'], true) && in_array($trigger->how, ['any', 'short'], true)))[0] ?? null;
+        $trigger = array_values(array_filter($routine->starts, fn (Trigger $trigger): bool => $trigger->sensor !== null
+            && in_array($trigger->when, ['press', 'beam', 'input', 'knock'], true) && in_array($trigger->how, ['any', 'short'], true)))[0] ?? null;
         $sensor = $this->build->sensors[$trigger->sensor ?? ''] ?? null;
         if ($trigger === null || $sensor === null || $sensor->motion !== null || $sensor->measures() || $this->world->isOn($sensor->id) === $trigger->on) {
             $this->program->start($routine);
@@ -387,7 +390,8 @@ final class Stage
             return $found;
         }
         if ($motion->positioning->isSwitched() && $axis->isPowered()) {
-            $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->named()} is still powered when all is done"), $last['routine'], $last['path']);
+            $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->named()} is still powered when all is done"),
+                $last['routine'], $last['path']);
         }
         $step = $this->build->routines[$last['routine']]->stepAt($last['path']);
         $move = $step?->effect($this->build)->move;
@@ -395,7 +399,9 @@ final class Stage
         $off = $place === null || $last['outcome'] !== 'done' || ! $move->isSent() ? 0.0 : abs($motion->distance($axis->position(), $motion->at($place)));
         [$low, $high] = $motion->range();
         if ($place !== null && $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) * (1 + 1e-9)) {
-            $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(), new Sentence("{$motion->named()} ends {off} off {$motion->place($place)?->named()}", ['off' => $motion->unit()->quantity($off)]), $last['routine'], $last['path']);
+            $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(),
+                new Sentence("{$motion->named()} ends {off} off {$motion->place($place)?->named()}", ['off' => $motion->unit()->quantity($off)]),
+                $last['routine'], $last['path']);
         }
 
         return $found;

@@ -110,7 +110,8 @@ final class Stagehand
     public static function events(array $sensors, Condition $condition, bool $so): array
     {
         $all = fn (array $of): array => array_merge(...array_map(fn (Condition $each): array => self::events($sensors, $each, $so), $of));
-        $first = fn (array $of): array => array_values(array_filter(array_map(fn (Condition $each): array => self::events($sensors, $each, $so), $of)))[0] ?? [];
+        $first = fn (array $of): array => array_values(array_filter(array_map(fn (Condition $each): array => self::events($sensors, $each, $so),
+            $of)))[0] ?? [];
 
         return match (true) {
             $condition instanceof NotSo => self::events($sensors, $condition->that, ! $so),
@@ -141,7 +142,8 @@ final class Stagehand
         $past = max(1e-3, self::PAST * abs($value));
 
         return $sensor === null || $sensor->motion !== null ? []
-            : [[new WorldEvent(0.0, 'level', $sensor->id, value: $value + ($above ? $past : -$past)), new WorldEvent(0.0, 'level', $sensor->id, value: $sensor->rest)]];
+            : [[new WorldEvent(0.0, 'level', $sensor->id, value: $value + ($above ? $past : -$past)),
+                new WorldEvent(0.0, 'level', $sensor->id, value: $sensor->rest)]];
     }
 
     /** Long enough for what must be so for a time. */

@@ -18,7 +18,8 @@ final readonly class Start
      * @param  array<string, float>  $fed  what supplies give, over their nominal voltage; the others just that
      * @param  Scenario|null  $scenario  of the build: then the world does what that says, and nobody else starts or answers anything
      */
-    public function __construct(public string $says, public array $at = [], public ?array $so = null, public ?Scenario $scenario = null, public array $before = [], public array $fed = [])
+    public function __construct(public string $says, public array $at = [], public ?array $so = null, public ?Scenario $scenario = null,
+        public array $before = [], public array $fed = [])
     {
     }
 

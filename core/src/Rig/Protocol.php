@@ -30,12 +30,15 @@ final class Protocol
     {
         $this->rig = new Rig($build, $begins, $runs);
         $this->shape = new UnionShape('do', [
-            'step' => new RecordShape(['seconds' => Field::or($build->settings->scan_s, NumberShape::between(0.0, 600.0), 'How long time goes on.'), 'quiet' => Field::or(false, new \Brookstone\Core\Shape\BooleanShape, 'Answer without the state.')]),
+            'step' => new RecordShape(['seconds' => Field::or($build->settings->scan_s, NumberShape::between(0.0, 600.0), 'How long time goes on.'),
+                'quiet' => Field::or(false, new \Brookstone\Core\Shape\BooleanShape, 'Answer without the state.')]),
             'get' => new RecordShape([]),
             'event' => new RecordShape(['event' => Field::needed(WorldEvents::now(), 'What the world does now.')]),
             'set' => new RecordShape([
-                'motion' => Field::or(null, TextShape::id()->orNull()), 'run' => Field::or(null, ChoiceShape::of('up', 'down', 'stop', 'to')->orNull(), 'For a motion.'),
-                'to' => Field::or(null, NumberShape::between(-720.0, 720.0)->orNull(), 'Where a servo or stepper goes, in its own unit.'), 'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0)),
+                'motion' => Field::or(null, TextShape::id()->orNull()), 'run' => Field::or(null, ChoiceShape::of('up', 'down', 'stop', 'to')->orNull(),
+                    'For a motion.'),
+                'to' => Field::or(null, NumberShape::between(-720.0, 720.0)->orNull(), 'Where a servo or stepper goes, in its own unit.'),
+                'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0)),
                 'output' => Field::or(null, TextShape::id()->orNull()), 'is' => Field::or('on', ChoiceShape::of('on', 'off'), 'For an output.'),
             ]),
             'save' => new RecordShape(['id' => Field::or('rig-session', TextShape::id()), 'name' => Field::or('Rig session', TextShape::name())]),
@@ -83,7 +86,8 @@ final class Protocol
 
                 return $read['quiet'] ? ['now_s' => round($this->rig->now(), 9)] : ['state' => $this->rig->state()];
             case 'event':
-                $this->known(WorldEvents::OF[$read['event']['what']][1] ?? '', $read['event'][WorldEvents::OF[$read['event']['what']][0] ?? ''] ?? null, 'event');
+                $this->known(WorldEvents::OF[$read['event']['what']][1] ?? '', $read['event'][WorldEvents::OF[$read['event']['what']][0] ?? ''] ?? null,
+                    'event');
                 $this->rig->happens(WorldEvents::make($read['event'] + ['at_s' => 0.0]));
 
                 return [];
@@ -115,7 +119,8 @@ final class Protocol
             if ($read['to'] === null) {
                 throw InvalidInput::at('to', 'Say where it goes.');
             }
-            $this->build->motions[$read['motion']]->positioning->isAbsolute() ? $this->rig->follow($read['motion'], $read['to'], $read['speed']) : throw InvalidInput::at('run', 'Only what knows its place can be sent to one.');
+            $this->build->motions[$read['motion']]->positioning->isAbsolute() ? $this->rig->follow($read['motion'], $read['to'], $read['speed'])
+                : throw InvalidInput::at('run', 'Only what knows its place can be sent to one.');
 
             return;
         }
@@ -132,7 +137,8 @@ final class Protocol
             default => true,
         };
         if (! $known) {
-            throw InvalidInput::at($field, 'There is no such '.(['outside' => 'sensor', 'analog' => 'sensor that measures'][$kind] ?? $kind)." {$id} in this build.");
+            throw InvalidInput::at($field, 'There is no such '.(['outside' => 'sensor', 'analog' => 'sensor that measures'][$kind]
+                ?? $kind)." {$id} in this build.");
         }
     }
 

@@ -86,7 +86,8 @@ final class Rig
         $this->told = count($written['events']);
         $motions = [];
         foreach ($this->world->axes as $id => $axis) {
-            $motions[] = ['motion' => $id, 'position' => round($axis->position(), 6) + 0.0, 'speed' => round($axis->speed(), 6) + 0.0, 'current_A' => round($axis->current_A(), 6) + 0.0, 'place' => $axis->knownPlace(), 'powered' => $axis->isPowered()];
+            $motions[] = ['motion' => $id, 'position' => round($axis->position(), 6) + 0.0, 'speed' => round($axis->speed(), 6) + 0.0,
+                'current_A' => round($axis->current_A(), 6) + 0.0, 'place' => $axis->knownPlace(), 'powered' => $axis->isPowered()];
         }
         $steps = [];
         foreach ($written['steps'] as $step) {
@@ -96,8 +97,10 @@ final class Rig
         }
 
         return [
-            'now_s' => round($this->now(), 9), 'powered' => $this->world->isPowered(), 'motions' => $motions, 'inputs' => (object) $this->world->inputs->all(), 'levels' => (object) $this->levels(),
-            'outputs' => (object) $this->world->outputs(), 'counters' => (object) $this->world->counters(), 'running' => $this->program?->running() ?? [], 'steps' => $this->program === null ? [] : $steps, 'events' => $events,
+            'now_s' => round($this->now(), 9), 'powered' => $this->world->isPowered(), 'motions' => $motions,
+            'inputs' => (object) $this->world->inputs->all(), 'levels' => (object) $this->levels(),
+            'outputs' => (object) $this->world->outputs(), 'counters' => (object) $this->world->counters(), 'running' => $this->program?->running() ?? [],
+            'steps' => $this->program === null ? [] : $steps, 'events' => $events,
         ];
     }
 
@@ -112,7 +115,8 @@ final class Rig
         }
         $clock = (int) ($this->begins->clock_s ?? 43200.0);
 
-        return ['id' => $id, 'name' => $name, 'until_s' => max(1.0, min(600.0, round($this->now() + 0.005, 3))), 'starts_at' => $starts, 'clock' => sprintf('%02d:%02d', intdiv($clock, 3600), intdiv($clock % 3600, 60)), 'events' => $events];
+        return ['id' => $id, 'name' => $name, 'until_s' => max(1.0, min(600.0, round($this->now() + 0.005, 3))), 'starts_at' => $starts,
+            'clock' => sprintf('%02d:%02d', intdiv($clock, 3600), intdiv($clock % 3600, 60)), 'events' => $events];
     }
 
     /** @return array<string, float> */

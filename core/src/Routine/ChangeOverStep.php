@@ -54,7 +54,8 @@ final readonly class ChangeOverStep implements Step
 
     public function says(Inventory $build): Sentence
     {
-        return new Sentence("Change the motor over to {$build->motions[$this->motion]->named()}; it takes {time}.", ['time' => Quantity::of($this->takes_s, 's')]);
+        return new Sentence("Change the motor over to {$build->motions[$this->motion]->named()}; it takes {time}.",
+            ['time' => Quantity::of($this->takes_s, 's')]);
     }
 
     public function run(Controller $controller): \Generator

@@ -32,7 +32,8 @@ final readonly class GoByStep implements Moves
     {
         return new RecordShape([
             'motion' => Field::needed(TextShape::id()),
-            'by' => Field::needed(NumberShape::between(-self::MOST, self::MOST), 'How far, in degrees or metres as the motion has it; below nothing towards smaller positions.'),
+            'by' => Field::needed(NumberShape::between(-self::MOST, self::MOST),
+                'How far, in degrees or metres as the motion has it; below nothing towards smaller positions.'),
             'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of its usual speed.'),
             'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
         ], 'GoByStep');
@@ -63,7 +64,8 @@ final readonly class GoByStep implements Moves
         $motion = $build->motions[$this->motion];
         $values = ['by' => $motion->unit()->quantity(abs($this->by))] + ($this->speed < 1.0 ? ['speed' => Quantity::share($this->speed)] : []);
 
-        return GiveUp::add("Move {$motion->named()} {by} ".$motion->way($this->by > 0.0 ? 1 : -1).($this->speed < 1.0 ? ' at {speed} speed' : ''), $values, $this->give_up_s);
+        return GiveUp::add("Move {$motion->named()} {by} ".$motion->way($this->by > 0.0 ? 1 : -1).($this->speed < 1.0 ? ' at {speed} speed' : ''), $values,
+            $this->give_up_s);
     }
 
     public function run(Controller $controller): \Generator
@@ -77,7 +79,8 @@ final readonly class GoByStep implements Moves
             ? $controller->follow($axis, $axis->stands() + $this->by, $this, true)
             : ($axis->motion()->positioning->countsPulses()
                 ? $controller->countPulses($axis, $this->by, $this)
-                : $controller->goByTime($axis, $axis->motion()->task->keeps_turning ? $axis->motion()->at($axis->motion()->task->from) : (float) $from, $this->by, $this));
+                : $controller->goByTime($axis, $axis->motion()->task->keeps_turning ? $axis->motion()->at($axis->motion()->task->from) : (float) $from,
+                    $this->by, $this));
         $axis->isAt($from === null ? null : $from + $this->by);
     }
 }

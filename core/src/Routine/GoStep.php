@@ -52,7 +52,8 @@ final readonly class GoStep implements Moves
         $onto = $motion->positioning->switchEnding($this->place);
 
         return new Effect(
-            new Movement($this->motion, $this->speed, $this->place, $onto, way: $onto?->direction(), seeks: $onto !== null && ($onto->isOwn || $motion->period() !== null)),
+            new Movement($this->motion, $this->speed, $this->place, $onto, way: $onto?->direction(), seeks: $onto !== null
+                && ($onto->isOwn || $motion->period() !== null)),
             giveUp_s: $this->give_up_s,
         );
     }
@@ -62,7 +63,8 @@ final readonly class GoStep implements Moves
         $motion = $build->motions[$this->motion];
         $values = $this->speed < 1.0 ? ['speed' => Quantity::share($this->speed)] : [];
 
-        return GiveUp::add("Take {$motion->named()} to {$motion->place($this->place)?->named()}".($values === [] ? '' : ' at {speed} speed'), $values, $this->give_up_s);
+        return GiveUp::add("Take {$motion->named()} to {$motion->place($this->place)?->named()}".($values === [] ? '' : ' at {speed} speed'), $values,
+            $this->give_up_s);
     }
 
     public function run(Controller $controller): \Generator

@@ -45,19 +45,22 @@ final readonly class PowerStep implements Step
 
     public function refersTo(): array
     {
-        return [...($this->motion === null ? [] : ['motion' => ['motion', $this->motion]]), ...($this->supply === null ? [] : ['supply' => ['supply', $this->supply]])];
+        return [...($this->motion === null ? [] : ['motion' => ['motion', $this->motion]]),
+            ...($this->supply === null ? [] : ['supply' => ['supply', $this->supply]])];
     }
 
     public function effect(Inventory $build): Effect
     {
-        $motions = array_filter($build->motions, fn (Motion $motion): bool => $motion->id === $this->motion || ($this->supply !== null && $motion->drive?->supply->id === $this->supply));
+        $motions = array_filter($build->motions, fn (Motion $motion): bool => $motion->id === $this->motion
+            || ($this->supply !== null && $motion->drive?->supply->id === $this->supply));
 
         return new Effect(power: new PowerChange(array_map(strval(...), array_keys($motions)), $this->on), for_s: $this->settle_s);
     }
 
     public function problems(): array
     {
-        return ($this->motion === null) !== ($this->supply === null) ? [] : ['motion' => 'Needs either a motion or a supply, not '.($this->motion === null ? 'neither' : 'both').'.'];
+        return ($this->motion === null) !== ($this->supply === null) ? []
+            : ['motion' => 'Needs either a motion or a supply, not '.($this->motion === null ? 'neither' : 'both').'.'];
     }
 
     public function says(Inventory $build): Sentence

@@ -19,7 +19,8 @@ final readonly class Routine
      * @param  bool  $alone  it starts only while nothing runs that moves the same things
      * @param  list<Step>  $ifFails  done once a step has failed, after everything it moves has been stopped
      */
-    public function __construct(public string $id, public string $name, public array $starts, public ?float $target_s, public array $steps, public array $ifFails = [], public bool $alone = false)
+    public function __construct(public string $id, public string $name, public array $starts, public ?float $target_s, public array $steps,
+        public array $ifFails = [], public bool $alone = false)
     {
     }
 

@@ -76,7 +76,8 @@ final readonly class RunStep implements Moves
     {
         $onto = $this->ontoSwitch($build);
 
-        return new Effect(new Movement($this->motion, $this->speed, $onto?->place, $onto, way: $this->direction, seeks: $onto !== null, staysOn: true), until: $this->until, for_s: $this->for_s, giveUp_s: $this->give_up_s);
+        return new Effect(new Movement($this->motion, $this->speed, $onto?->place, $onto, way: $this->direction, seeks: $onto !== null, staysOn: true),
+            until: $this->until, for_s: $this->for_s, giveUp_s: $this->give_up_s);
     }
 
     public function problems(): array

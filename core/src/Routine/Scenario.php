@@ -16,7 +16,8 @@ final readonly class Scenario
      * @param  list<WorldEvent>  $events  by time
      * @param  float  $clock_s  time of day at its beginning, s since midnight
      */
-    public function __construct(public string $id, public string $name, public float $until_s, public array $startsAt, public array $events, public float $clock_s = 43200.0)
+    public function __construct(public string $id, public string $name, public float $until_s, public array $startsAt, public array $events,
+        public float $clock_s = 43200.0)
     {
     }
 

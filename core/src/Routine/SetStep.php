@@ -53,7 +53,8 @@ final readonly class SetStep implements Step
 
     public function problems(): array
     {
-        return ($this->to === null) !== ($this->add === null) ? [] : ['to' => 'Needs either what it becomes or what is added, not '.($this->to === null ? 'neither' : 'both').'.'];
+        return ($this->to === null) !== ($this->add === null) ? []
+            : ['to' => 'Needs either what it becomes or what is added, not '.($this->to === null ? 'neither' : 'both').'.'];
     }
 
     public function says(Inventory $build): Sentence

@@ -33,9 +33,11 @@ final class Triggers
 
         return new UnionShape('when', [
             'power_on' => new RecordShape([], 'PowerOnTrigger'),
-            'press' => new RecordShape(['sensor' => $sensor('A push button.'), 'how' => Field::or('any', ChoiceShape::of('any', 'short', 'long', 'double'), 'Any press counts at once; the others are told apart by time.')], 'PressTrigger'),
+            'press' => new RecordShape(['sensor' => $sensor('A push button.'), 'how' => Field::or('any', ChoiceShape::of('any', 'short', 'long', 'double'),
+                'Any press counts at once; the others are told apart by time.')], 'PressTrigger'),
             'beam' => new RecordShape(['sensor' => $sensor('A light beam.'), 'is' => Field::or('broken', ChoiceShape::of('broken', 'made'))], 'BeamTrigger'),
-            'input' => new RecordShape(['sensor' => $sensor('A sensor that is on or off.'), 'is' => Field::or('on', ChoiceShape::of('on', 'off'))], 'InputTrigger'),
+            'input' => new RecordShape(['sensor' => $sensor('A sensor that is on or off.'), 'is' => Field::or('on', ChoiceShape::of('on', 'off'))],
+                'InputTrigger'),
             'level' => new RecordShape([
                 ...LevelIs::shape()->fields,
                 'for_s' => Field::or(0.0, NumberShape::between(0.0, 3600.0), 'For so long without a break.'),
@@ -43,7 +45,8 @@ final class Triggers
             'knock' => new RecordShape(['sensor' => $sensor('A knock sensor.')], 'KnockTrigger'),
             'every' => new RecordShape(['every_s' => Field::needed(NumberShape::between(0.1, 604800.0), 'From one start to the next.')], 'EveryTrigger'),
             'time_of_day' => new RecordShape(['at' => Field::needed(new ClockShape, 'As 21:30.')], 'TimeOfDayTrigger'),
-            'count' => new RecordShape(['counter' => $sensor('A counter.'), 'value' => Field::needed(NumberShape::whole(1, 1000000), 'What it must reach.')], 'CountTrigger'),
+            'count' => new RecordShape(['counter' => $sensor('A counter.'), 'value' => Field::needed(NumberShape::whole(1, 1000000), 'What it must reach.')],
+                'CountTrigger'),
         ], 'Trigger');
     }
 

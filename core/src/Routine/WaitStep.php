@@ -77,7 +77,8 @@ final readonly class WaitStep implements Step
     public function run(Controller $controller): \Generator
     {
         $since = $controller->now();
-        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? GiveUp::by($since, $this->until === null ? $this->for_s : null, $this->give_up_s) : null;
+        $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? GiveUp::by($since, $this->until === null ? $this->for_s : null,
+            $this->give_up_s) : null;
         while ($this->until === null ? $controller->now() - $since < $this->for_s : ! $this->until->holds($controller->senses())) {
             $controller->failAfter($since, $this->give_up_s, null, 'timed out waiting');
             yield $by;

@@ -14,7 +14,8 @@ final readonly class WorldEvent
      * @param  float  $value  reading; factor; share of the voltage; seconds late; N·m or N of drag
      * @param  float|null  $at  of `hold`: only where the motion is there, in its own unit
      */
-    public function __construct(public float $at_s, public string $what, public ?string $of = null, public ?bool $on = null, public float $value = 0.0, public ?float $at = null)
+    public function __construct(public float $at_s, public string $what, public ?string $of = null, public ?bool $on = null, public float $value = 0.0,
+        public ?float $at = null)
     {
     }
 }

@@ -41,7 +41,8 @@ final readonly class Daylight
      * @param  float  $passing_s  the longest shadow or headlight that shall not count
      * @param  float|null  $night_below  thresholds to be checked; the best where they are not given
      */
-    public function __construct(float $day_least, float $night_most, float $lamp_adds, float $flicker, float $passing_s, ?float $night_below = null, ?float $day_above = null, ?float $wait_s = null)
+    public function __construct(float $day_least, float $night_most, float $lamp_adds, float $flicker, float $passing_s, ?float $night_below = null,
+        ?float $day_above = null, ?float $wait_s = null)
     {
         $this->least_apart = self::SPARE * ($lamp_adds + $flicker);
         $middle = sqrt($day_least * $night_most);

@@ -28,7 +28,8 @@ final readonly class KnockWindow
      * @param  float  $gap_ms  the shortest pause between two knocks
      * @param  int  $knocks  of a pattern, ≥ 1
      */
-    public function __construct(float $quiet_ms, float $ring_ms, float $gap_ms, int $knocks, float $longest_gap_ms, float $threshold, float $noise, float $softest)
+    public function __construct(float $quiet_ms, float $ring_ms, float $gap_ms, int $knocks, float $longest_gap_ms, float $threshold, float $noise,
+        float $softest)
     {
         $this->counts_twice = $quiet_ms <= $ring_ms;
         $this->loses_next = $quiet_ms >= $gap_ms;

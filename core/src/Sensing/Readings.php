@@ -74,7 +74,8 @@ final class Readings
         $counts = fn (array $readings): array => array_count_values(array_map($in, $readings));
         [$without, $with] = [$counts($absent), $counts($present)];
 
-        return array_map(fn (int $i): array => ['from' => $low + $i * $step, 'to' => $low + ($i + 1) * $step, 'absent' => $without[$i] ?? 0, 'present' => $with[$i] ?? 0], range(0, $steps - 1));
+        return array_map(fn (int $i): array => ['from' => $low + $i * $step, 'to' => $low + ($i + 1) * $step, 'absent' => $without[$i] ?? 0,
+            'present' => $with[$i] ?? 0], range(0, $steps - 1));
     }
 
     /**

@@ -71,7 +71,8 @@ final readonly class Threshold
      */
     public function errorRateAtMost(int $absent, int $present): float
     {
-        $apart = abs($this->present_mean - $this->absent_mean) - self::ONE_IN_TWENTY * sqrt($this->absent_sd ** 2 / $absent + $this->present_sd ** 2 / $present);
+        $apart = abs($this->present_mean - $this->absent_mean) - self::ONE_IN_TWENTY * sqrt($this->absent_sd ** 2 / $absent
+            + $this->present_sd ** 2 / $present);
         $spreads = $this->absent_sd * self::spreadAtMost($absent) + $this->present_sd * self::spreadAtMost($present);
 
         return $apart <= 0.0 ? 0.5 : self::erfc($apart / $spreads / M_SQRT2) / 2;

@@ -70,7 +70,8 @@ final readonly class RecordShape implements Shape
             }
             $properties[$name] = $schema;
         }
-        $schema = ['type' => $this->nullable ? ['object', 'null'] : 'object', 'properties' => $properties === [] ? new \stdClass : $properties, 'additionalProperties' => false];
+        $schema = ['type' => $this->nullable ? ['object', 'null'] : 'object', 'properties' => $properties === [] ? new \stdClass : $properties,
+            'additionalProperties' => false];
         if ($this->title !== '') {
             $schema = ['title' => $this->title] + $schema;
         }

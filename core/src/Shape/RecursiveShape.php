@@ -12,7 +12,8 @@ final class RecursiveShape implements Shape
     private ?Shape $made = null;
 
     /** @param  \Closure(): Shape  $make */
-    public function __construct(private readonly \Closure $make, private readonly string $name, private readonly int $deepest = 6, private readonly bool $nullable = false)
+    public function __construct(private readonly \Closure $make, private readonly string $name, private readonly int $deepest = 6,
+        private readonly bool $nullable = false)
     {
     }
 

@@ -15,7 +15,8 @@ final readonly class TextShape implements Shape
 
     private const KEY = '[a-z0-9][a-z0-9-]{0,39}';
 
-    public function __construct(public int $min = 0, public int $max = 2000, public bool $isId = false, public bool $nullable = false, private string $pattern = self::ID)
+    public function __construct(public int $min = 0, public int $max = 2000, public bool $isId = false, public bool $nullable = false,
+        private string $pattern = self::ID)
     {
     }
 

@@ -13,7 +13,8 @@ final readonly class UnionShape implements Shape
      * @param  array<string, RecordShape>  $variants by the word in the field $tag; the records do not name that field themselves
      * @param  string|null  $usual  the word where it is left out
      */
-    public function __construct(public string $tag, public array $variants, public string $title = '', public bool $nullable = false, private ?string $usual = null)
+    public function __construct(public string $tag, public array $variants, public string $title = '', public bool $nullable = false,
+        private ?string $usual = null)
     {
     }
 
@@ -35,7 +36,8 @@ final readonly class UnionShape implements Shape
         }
         $word = $value[$this->tag] ?? $this->usual;
         if (! is_string($word) || ! isset($this->variants[$word])) {
-            $errors->add(($path === '' ? '' : $path.'.').$this->tag, 'Must be one of '.implode(', ', array_keys($this->variants)).', but is '.Describe::value($word).'.');
+            $errors->add(($path === '' ? '' : $path.'.').$this->tag,
+                'Must be one of '.implode(', ', array_keys($this->variants)).', but is '.Describe::value($word).'.');
 
             return null;
         }

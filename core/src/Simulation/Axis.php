@@ -217,7 +217,8 @@ final class Axis implements DrivenMotion
     /** Where the controller takes it to be, own unit; null where nobody knows. */
     public function believed(): ?float
     {
-        return $this->motion->positioning->isAbsolute() ? $this->where->believed(0.0) ?? $this->position() : $this->where->believed($this->motion->positioning->countsSteps() ? $this->machine->ramp->at() : $this->machine->state->angle);
+        return $this->motion->positioning->isAbsolute() ? $this->where->believed(0.0) ?? $this->position()
+            : $this->where->believed($this->motion->positioning->countsSteps() ? $this->machine->ramp->at() : $this->machine->state->angle);
     }
 
     /** It has come where it should be, own unit; null where that cannot be told. */
@@ -247,7 +248,8 @@ final class Axis implements DrivenMotion
     /** It can be told where to go: a servo always, a stepper once it has been homed. */
     public function canFollow(): bool
     {
-        return $this->motion->positioning->isAbsolute() || ($this->motion->positioning->countsSteps() && ($this->where->isCounted() || $this->motion->turnsAnywhere()));
+        return $this->motion->positioning->isAbsolute() || ($this->motion->positioning->countsSteps()
+            && ($this->where->isCounted() || $this->motion->turnsAnywhere()));
     }
 
     /** Drives it up (1) or down (−1) at a share of its usual speed. A servo runs towards the end of its range. */

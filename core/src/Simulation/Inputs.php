@@ -85,7 +85,8 @@ final class Inputs
         foreach ($this->switched as $i => [$axis, $switches]) {
             [$this->above[$i], $this->below[$i]] = [INF, -INF];
             foreach ($switches as $switch) {
-                $this->on[$switch->id] = $this->stuck[$switch->id] ?? $switch->isOnAt($axis->position(), $this->on[$switch->id] ?? false, $this->periods[$axis->motion->id]);
+                $this->on[$switch->id] = $this->stuck[$switch->id] ?? $switch->isOnAt($axis->position(), $this->on[$switch->id] ?? false,
+                    $this->periods[$axis->motion->id]);
             }
         }
         foreach ($this->build->sensors as $id => $sensor) {
@@ -204,7 +205,8 @@ final class Inputs
                 continue; // a switch that is stuck
             }
             $raw = $this->rawSensor($sensor);
-            if ($this->believes($sensor->id, $raw, ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0) + $sensor->late_s, $now)) {
+            if ($this->believes($sensor->id, $raw, ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0)
+                + $sensor->late_s, $now)) {
                 $changed[] = [$sensor->id, $raw];
             }
             if ($sensor->motion === null && $raw === $this->on[$sensor->id]) {

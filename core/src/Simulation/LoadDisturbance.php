@@ -119,7 +119,8 @@ final class LoadDisturbance
     {
         $low = $this->motion->stops->hard_low;
 
-        return max($low === null ? -INF : $this->motion->unit()->toSi($low), $this->held !== null && $from >= $this->held[0] ? min($from, $this->held[1]) + self::A_HAIR_M : -INF);
+        return max($low === null ? -INF : $this->motion->unit()->toSi($low), $this->held !== null && $from >= $this->held[0] ? min($from, $this->held[1])
+            + self::A_HAIR_M : -INF);
     }
 
     /** What is moved, with all that happened to it. */
@@ -127,7 +128,8 @@ final class LoadDisturbance
     {
         $mechanism = $this->carries ? $this->motion->mechanism : $this->motion->mechanism->unloaded();
 
-        return $this->heavier !== 1.0 || $this->drags !== 1.0 || $this->held !== null ? new Burdened($mechanism, $this->heavier, $this->drags, $this->held) : $mechanism;
+        return $this->heavier !== 1.0 || $this->drags !== 1.0 || $this->held !== null ? new Burdened($mechanism, $this->heavier, $this->drags, $this->held)
+            : $mechanism;
     }
 
     /** The machine that it is now, @param  float  $at  where the load is, SI */

@@ -118,7 +118,8 @@ final class Machine
 
         return match (true) {
             $drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $drive->motor, $drive->supply->volts_V * $this->fed),
-            $line !== null && $this->motion->positioning->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line : $line->atShare($this->fed), $drive?->motor instanceof Servo ? $drive->motor->deadband_deg / 2 * Constants::RAD_PER_DEG : 0.0),
+            $line !== null && $this->motion->positioning->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line
+                : $line->atShare($this->fed), $drive?->motor instanceof Servo ? $drive->motor->deadband_deg / 2 * Constants::RAD_PER_DEG : 0.0),
             default => null,
         };
     }
@@ -208,7 +209,8 @@ final class Machine
     /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end or put down. */
     public function needs_Nm(int $direction): float
     {
-        if (($direction < 0 && $this->state->angle <= max($this->stops->lowest, $this->plant->slackBelow) + self::AT_END_RAD) || ($direction > 0 && $this->state->angle >= $this->stops->highest - self::AT_END_RAD)) {
+        if (($direction < 0 && $this->state->angle <= max($this->stops->lowest, $this->plant->slackBelow) + self::AT_END_RAD)
+            || ($direction > 0 && $this->state->angle >= $this->stops->highest - self::AT_END_RAD)) {
             return INF;
         }
         $load = $this->loadNm($direction);

@@ -17,7 +17,8 @@ final readonly class Mishap
      * @param  string|null  $routine  whose step moved it, or was done at the time
      * @param  string|null  $path  of that step inside the routine
      */
-    public function __construct(public string $kind, public string $of, public float $at_s, public Sentence $says, public ?string $routine = null, public ?string $path = null)
+    public function __construct(public string $kind, public string $of, public float $at_s, public Sentence $says, public ?string $routine = null,
+        public ?string $path = null)
     {
     }
 

@@ -129,7 +129,8 @@ final class Program
             return;
         }
         $this->world->recorder->routine($this->world->now(), 'fault', $says);
-        $this->running[$id] = ['controller' => $controller, 'steps' => $controller->steps($controller->routine->ifFails), 'begun' => false, 'failed' => $because];
+        $this->running[$id] = ['controller' => $controller, 'steps' => $controller->steps($controller->routine->ifFails), 'begun' => false,
+            'failed' => $because];
     }
 
     private function ended(string $id, string $says, ?string $fault): void

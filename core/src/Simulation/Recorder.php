@@ -132,7 +132,8 @@ final class Recorder
 
     public function snaps(float $at, Motion $motion, float $pull_N, float $bears_N): void
     {
-        $this->mishap('snap', $motion->id, $at, new Sentence("The cord of {$motion->named()} breaks: it is pulled with {pull}, and its knot holds {bears}.", ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
+        $this->mishap('snap', $motion->id, $at, new Sentence("The cord of {$motion->named()} breaks: it is pulled with {pull}, and its knot holds {bears}.",
+            ['pull' => Quantity::of($pull_N, 'N'), 'bears' => Quantity::of($bears_N, 'N')]));
     }
 
     public function broken(float $at, Rule $rule): void
@@ -143,7 +144,8 @@ final class Recorder
 
     public function sag(float $at, Supply $supply, float $asked_A): void
     {
-        $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->named()} sags: it is asked for {asked} and gives {most}.", ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
+        $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->named()} sags: it is asked for {asked} and gives {most}.",
+            ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
     }
 
     public function routine(float $at, string $kind, string $text): void
@@ -158,7 +160,8 @@ final class Recorder
         }
         $this->steps[] = [
             'routine' => $routine->id, 'path' => $path, 'do' => Steps::kindOf($step), 'motion' => $step->motion(),
-            'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running', 'from' => $this->standing($step->motion()), 'at' => null, 'carries' => null,
+            'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running', 'from' => $this->standing($step->motion()),
+            'at' => null, 'carries' => null,
         ];
 
         $this->underWay[count($this->steps) - 1] = $step;
@@ -171,7 +174,8 @@ final class Recorder
         unset($this->underWay[$record]);
         if (isset($this->steps[$record])) {
             $motion = $this->steps[$record]['motion'];
-            $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome, 'at' => $this->standing($motion), 'carries' => $motion === null ? null : $this->axes[$motion]->burden()->isCarrying()]);
+            $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome, 'at' => $this->standing($motion),
+                'carries' => $motion === null ? null : $this->axes[$motion]->burden()->isCarrying()]);
         }
     }
 
@@ -214,13 +218,15 @@ final class Recorder
     public function stalled(float $at, Motion $motion, float $for_s, float $current_A): void
     {
         $step = $this->stalls[$motion->id] ?? null;
-        $this->mishaps[] = new Mishap('stall', $motion->id, $at, new Sentence("{$motion->named()} stalls for {time} at {current}.", ['time' => Quantity::of($for_s, 's'), 'current' => Quantity::of($current_A, 'A')]), $step['routine'] ?? null, $step['path'] ?? null);
+        $this->mishaps[] = new Mishap('stall', $motion->id, $at, new Sentence("{$motion->named()} stalls for {time} at {current}.",
+            ['time' => Quantity::of($for_s, 's'), 'current' => Quantity::of($current_A, 'A')]), $step['routine'] ?? null, $step['path'] ?? null);
     }
 
     /** A routine gave up, at the step that did. */
     public function vain(float $at, Routine $routine, string $because): void
     {
-        $this->mishaps[] = new Mishap('vain', $routine->id, $at, new Sentence("{$routine->named()} gives up: ".Sentence::quote($because).'.'), $routine->id, $this->gaveUp($routine->id)['path'] ?? null);
+        $this->mishaps[] = new Mishap('vain', $routine->id, $at, new Sentence("{$routine->named()} gives up: ".Sentence::quote($because).'.'), $routine->id,
+            $this->gaveUp($routine->id)['path'] ?? null);
     }
 
     /** @return array<string, mixed>|null the last step of a routine that gave up */
@@ -259,7 +265,8 @@ final class Recorder
     {
         $lanes = [];
         foreach ($this->axes as $id => $axis) {
-            $lanes[] = ['motion' => $id, 'name' => $axis->motion->name, 'position_unit' => $axis->motion->unit()->value, 'position' => $this->positions[$id], 'speed' => $this->speeds[$id], 'current_A' => $this->currents[$id]];
+            $lanes[] = ['motion' => $id, 'name' => $axis->motion->name, 'position_unit' => $axis->motion->unit()->value, 'position' => $this->positions[$id],
+                'speed' => $this->speeds[$id], 'current_A' => $this->currents[$id]];
         }
         $named = fn (array $changes, callable $name): array => array_map(
             fn (string $id): array => ['id' => $id, 'name' => $name($id), 'changes' => $changes[$id]],
@@ -274,7 +281,8 @@ final class Recorder
             'stalled_A' => $rounded(fn (Axis $axis): float => $axis->stalledWith_A()),
             'stalled_at_end_s' => $rounded(fn (Axis $axis): float => $axis->pushedInVain_s()),
             'mishaps' => array_map(fn (Mishap $mishap): array => $mishap->written(), $this->mishaps),
-            'ends' => array_values(array_map(fn (Axis $axis): array => ['motion' => $axis->motion->id, 'at' => round($axis->position(), self::DIGITS) + 0.0, 'known' => $axis->knownPlace()], $this->axes)),
+            'ends' => array_values(array_map(fn (Axis $axis): array => ['motion' => $axis->motion->id, 'at' => round($axis->position(), self::DIGITS) + 0.0,
+                'known' => $axis->knownPlace()], $this->axes)),
             'sample_s' => is_finite($this->sample_s) ? $this->sample_s : 1e9,
             'motions' => $lanes,
             'supplies' => array_values(array_map(fn (SupplyState $feed): array => $feed->written($ran_s), $this->feeds)),

@@ -52,7 +52,8 @@ final class RoutineRun
      * @param  bool|null  $byHand  the routine is started by hand when all is quiet; by default where there is no scenario
      * @return array<string, mixed> the trace, as Trace::shape() has it
      */
-    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null, array $ledgers = [], bool $lean = false, ?bool $byHand = null, float $after_s = 0.0): array
+    public static function of(Build $build, Routine $routine, ?Scenario $scenario = null, array $ledgers = [], bool $lean = false, ?bool $byHand = null,
+        float $after_s = 0.0): array
     {
         $world = new World(
             $build,
@@ -115,7 +116,8 @@ final class RoutineRun
 
     private function verdict(): Verdict
     {
-        return self::verdictOf($this->world, $this->world->recorder->mishaps() !== [] || $this->fault !== null, $this->start_s === null || $this->end_s === null ? null : $this->end_s - $this->start_s, $this->routine->target_s);
+        return self::verdictOf($this->world, $this->world->recorder->mishaps() !== [] || $this->fault !== null, $this->start_s === null
+            || $this->end_s === null ? null : $this->end_s - $this->start_s, $this->routine->target_s);
     }
 
     /**

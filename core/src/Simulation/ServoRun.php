@@ -22,7 +22,8 @@ final readonly class ServoRun
     /**
      * @param  list<array{float, float, float}>  $path  time s, position in SI, current A
      */
-    private function __construct(public ?float $time_s, public float $stopped_at, public float $peak_current_A, public array $path, public float $peak_speed_rad_s)
+    private function __construct(public ?float $time_s, public float $stopped_at, public float $peak_current_A, public array $path,
+        public float $peak_speed_rad_s)
     {
     }
 
@@ -31,7 +32,9 @@ final readonly class ServoRun
     {
         $axis = new Axis($motion, $from, 0.0);
         $axis->follow($to, $speed);
-        $unloaded = abs($motion->mechanism->turnAt($motion->unit()->toSi($to)) - $motion->mechanism->turnAt($motion->unit()->toSi($from))) * $axis->plant()->ratio / max(1e-6, $speed * ($motion->drive?->line()->noLoad_rad_s() ?? 0.0));
+        $unloaded = abs($motion->mechanism->turnAt($motion->unit()->toSi($to))
+            - $motion->mechanism->turnAt($motion->unit()->toSi($from))) * $axis->plant()->ratio / max(1e-6,
+                $speed * ($motion->drive?->line()->noLoad_rad_s() ?? 0.0));
         $looksLeft = (int) ceil(min($giveUp_s, 1.0 + self::PATIENCE * $unloaded, self::LONGEST_S) / self::LOOK_S);
         $unit = $motion->unit();
         $peak = $fastest = 0.0;

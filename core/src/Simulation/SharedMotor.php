@@ -74,7 +74,8 @@ final class SharedMotor
     {
         $this->mayMove($axis);
         if ($this->group->by === 'selector' && $this->coupled !== $axis) {
-            throw new StepFailed("{$axis->motion->name} is not coupled to its motor: the selector holds ".($this->coupled === null ? 'none of them' : $this->coupled->motion->name));
+            throw new StepFailed("{$axis->motion->name} is not coupled to its motor: the selector holds ".($this->coupled === null ? 'none of them'
+                : $this->coupled->motion->name));
         }
         $this->asked = $axis;
         $this->goes = [[$axis, 1]];
@@ -236,7 +237,8 @@ final class SharedMotor
     /** @return non-empty-list<array{Axis, int}> all of them, this one first, and the way of each when this one goes so */
     private function all(Axis $asked, int $direction): array
     {
-        return [[$asked, $direction], ...array_map(fn (string $id): array => [$this->axes[$id], $this->waysOf($asked, $direction, $this->axes[$id])], $this->group->others($asked->motion->id))];
+        return [[$asked, $direction], ...array_map(fn (string $id): array => [$this->axes[$id], $this->waysOf($asked, $direction, $this->axes[$id])],
+            $this->group->others($asked->motion->id))];
     }
 
     /** @return array{Axis, int} what needs least of the motor when this one would go so; of several this one, or the first */

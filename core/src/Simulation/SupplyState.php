@@ -115,7 +115,8 @@ final class SupplyState
         $this->charge_C -= $this->flows_A * $scan_s;
         foreach ($this->axes as $axis) {
             $from = $angles[$axis->motion->id] ?? null;
-            $this->charge_C += $for_s * ($from === null ? $axis->drawn_A($this->gives, 0.0) : $axis->motor()->drewOnAverage_A(($axis->angle() - $from) / $for_s, $this->gives));
+            $this->charge_C += $for_s * ($from === null ? $axis->drawn_A($this->gives, 0.0)
+                : $axis->motor()->drewOnAverage_A(($axis->angle() - $from) / $for_s, $this->gives));
         }
     }
 
@@ -193,9 +194,11 @@ final class SupplyState
     {
         return [
             'supply' => $this->supply->id, 'name' => $this->supply->name, 'max_A' => $this->supply->max_A, 'current_A' => $this->samples,
-            'peak_A' => round($this->peak_A, Recorder::DIGITS), 'peak_at_s' => round($this->peak_at_s, 9), 'mean_A' => $ran_s > 0.0 ? round($this->charge_C / $ran_s, Recorder::DIGITS) : 0.0,
+            'peak_A' => round($this->peak_A, Recorder::DIGITS), 'peak_at_s' => round($this->peak_at_s, 9), 'mean_A' => $ran_s > 0.0
+                ? round($this->charge_C / $ran_s, Recorder::DIGITS) : 0.0,
             'charge_C' => round($this->charge_C, Recorder::DIGITS),
-            'runs_on_charge' => $this->supply->capacity_Ah === null || $this->charge_C <= 0.0 ? null : (int) floor($this->supply->capacity_Ah * 3600 / $this->charge_C),
+            'runs_on_charge' => $this->supply->capacity_Ah === null || $this->charge_C <= 0.0 ? null
+                : (int) floor($this->supply->capacity_Ah * 3600 / $this->charge_C),
         ];
     }
 }

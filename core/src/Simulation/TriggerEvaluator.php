@@ -40,11 +40,16 @@ final class TriggerEvaluator
     public function __construct(private readonly World $world)
     {
         $this->kept = new \SplObjectStorage;
-        $this->watchers = array_values(array_filter($world->build->routines, fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'), self::BY_THEMSELVES) !== []));
-        $conditions = array_filter(array_map(fn (Trigger $trigger): ?Condition => $trigger->condition, array_merge(...array_map(fn (Routine $routine): array => $routine->starts, $this->watchers))));
-        $this->hangsOnTime = Conditions::hangOnTime(...$conditions) || array_filter($this->watchers, fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'), ['every', 'time_of_day']) !== []) !== [];
+        $this->watchers = array_values(array_filter($world->build->routines,
+            fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'), self::BY_THEMSELVES) !== []));
+        $conditions = array_filter(array_map(fn (Trigger $trigger): ?Condition => $trigger->condition,
+            array_merge(...array_map(fn (Routine $routine): array => $routine->starts, $this->watchers))));
+        $this->hangsOnTime = Conditions::hangOnTime(...$conditions)
+            || array_filter($this->watchers, fn (Routine $routine): bool => array_intersect(array_column($routine->starts, 'when'),
+                ['every', 'time_of_day']) !== []) !== [];
         $this->hangsOnMotion = array_merge(...array_map(Conditions::motions(...), $conditions)) !== [];
-        $this->looksAtClock = array_filter($world->build->routines, fn (Routine $routine): bool => in_array('time_of_day', array_column($routine->starts, 'when'), true)) !== [];
+        $this->looksAtClock = array_filter($world->build->routines, fn (Routine $routine): bool => in_array('time_of_day',
+            array_column($routine->starts, 'when'), true)) !== [];
     }
 
     /**
@@ -77,7 +82,8 @@ final class TriggerEvaluator
             foreach ($routine->starts as $trigger) {
                 $starts = match ($trigger->when) {
                     'power_on' => $powerOn,
-                    'press' => $trigger->how === 'any' ? in_array([$trigger->sensor, true], $changed, true) : in_array([$trigger->sensor, $trigger->how], $gestures, true),
+                    'press' => $trigger->how === 'any' ? in_array([$trigger->sensor, true], $changed, true) : in_array([$trigger->sensor, $trigger->how],
+                        $gestures, true),
                     'beam', 'input' => in_array([$trigger->sensor, $trigger->on], $changed, true),
                     'knock' => in_array([$trigger->sensor, true], $changed, true),
                     'level', 'count' => $trigger->condition !== null && $this->becomes($trigger, $trigger->condition, $now),
@@ -126,7 +132,8 @@ final class TriggerEvaluator
         $index = array_flip(array_keys($this->world->build->routines));
         foreach ($index as $id => $other) {
             if ($this->world->isRunning((string) $id) && $id !== $routine->id && $this->program->meet($index[$routine->id], $other)) {
-                $this->world->recorder->routine($this->world->now(), 'ignored', "{$routine->name} does not start: ".$this->world->build->routines[$id]->name.' moves the same thing.');
+                $this->world->recorder->routine($this->world->now(), 'ignored',
+                    "{$routine->name} does not start: ".$this->world->build->routines[$id]->name.' moves the same thing.');
 
                 return false;
             }

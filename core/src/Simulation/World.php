@@ -29,19 +29,16 @@ final class World implements Senses
     /** What the controller was told of its moves before. */
     public readonly ComputedTimes $computed;
 
-    /** @var array<string, list<float>> when outputs go back, by output */
-    private array $outputsBack = [];
-
-    /** @var array<string, bool> */
-    private array $outputs = [];
+    private readonly Outputs $outputs;
 
     private int $scans = 0;
 
-    private int $changes = 0;  // of anything but motions under way
-
-    private int $stirs = 0;    // scans in which a motion was under way, or a driver about to obey
-
     private int $looksUntil = 0; // scans
+
+    /** Of anything but motions under way, and scans in which one was, or a driver about to obey. */
+    private int $changes = 0;
+
+    private int $stirs = 0;
 
     private int $fedAt = -1;  // changes when the supplies were last asked
 
@@ -80,7 +77,8 @@ final class World implements Senses
         }
         foreach ($build->motorGroups as $id => $group) {
             if ($id === $group->members[0]) {
-                $this->shared[] = new SharedMotor(array_intersect_key($axes, array_flip($group->members)), $group, $group->servo() === null ? null : $axes[$group->servo()]);
+                $this->shared[] = new SharedMotor(array_intersect_key($axes, array_flip($group->members)), $group, $group->servo() === null ? null
+                    : $axes[$group->servo()]);
             }
         }
         foreach ($ledgers as $id => $ledger) {
@@ -90,14 +88,13 @@ final class World implements Senses
         $this->memory = new \SplObjectStorage;
         $this->computed = new ComputedTimes($build->settings);
         $this->inputs = new Inputs($build, $axes);
-        $this->feeds = array_map(fn (Supply $supply): SupplyState => new SupplyState($supply, array_values(array_filter($axes, fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id))), $build->supplies);
+        $this->feeds = array_map(fn (Supply $supply): SupplyState => new SupplyState($supply,
+            array_values(array_filter($axes, fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id))), $build->supplies);
         $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s);
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
         }
-        foreach (array_keys($build->outputs) as $output) {
-            $this->outputs[$output] = false;
-        }
+        $this->outputs = new Outputs(array_map(fn (): bool => false, $build->outputs), $this->inputs, $this->recorder);
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
@@ -216,7 +213,8 @@ final class World implements Senses
     public function written(): array
     {
         return [
-            'counters' => array_map(fn (string $id): array => ['counter' => $id, 'count' => $this->counters[$id]], array_map(strval(...), array_keys($this->counters))),
+            'counters' => array_map(fn (string $id): array => ['counter' => $id, 'count' => $this->counters[$id]],
+                array_map(strval(...), array_keys($this->counters))),
             ...$this->recorder->written($this->now()),
         ];
     }
@@ -224,13 +222,13 @@ final class World implements Senses
     /** @return array<string, bool> */
     public function outputs(): array
     {
-        return $this->outputs;
+        return $this->outputs->all();
     }
 
     /** Something is still to come: an event of the scenario, or an output that goes back. */
     public function hasMoreToCome(): bool
     {
-        return $this->nextEvent < count($this->scenario->events) || array_filter($this->outputsBack) !== [];
+        return $this->nextEvent < count($this->scenario->events) || $this->outputs->nextBack_s() < INF;
     }
 
     /**
@@ -293,8 +291,7 @@ final class World implements Senses
 
     public function signal(string $output, bool $on, ?float $for_s): void
     {
-        $this->switchOutput($output, $on);
-        $this->outputsBack[$output] = $for_s === null ? [] : [$this->now() + $for_s];
+        $this->changes += (int) $this->outputs->switch($output, $on, $this->now(), $for_s);
     }
 
     /** The run is over: what still pushes in vain has done so until now. */
@@ -331,7 +328,8 @@ final class World implements Senses
         $asleep = $awake === [];
         $scans = $until === null || ($asleep && $this->fedAt !== $this->changes) ? 1 : $this->stride($awake, $until);
         $for_s = $scans * $this->build->settings->scan_s;
-        $angles = $scans === 1 || $asleep ? [] : array_combine(array_map(fn (Axis $axis): string => $axis->motion->id, $awake), array_map(fn (Axis $axis): float => $axis->angle(), $awake));
+        $angles = $scans === 1 || $asleep ? [] : array_combine(array_map(fn (Axis $axis): string => $axis->motion->id, $awake),
+            array_map(fn (Axis $axis): float => $axis->angle(), $awake));
         $this->stirs += $asleep ? 0 : 1;
         if (! $asleep || $this->fedAt !== $this->changes) {
             $this->feed();
@@ -352,12 +350,7 @@ final class World implements Senses
             }
         }
         $this->scans += $scans;
-        foreach ($this->outputsBack as $output => $times) {
-            if ($times !== [] && $this->now() >= $times[0] - 1e-9) {
-                $this->switchOutput((string) $output, ! $this->outputs[$output]);
-                $this->outputsBack[$output] = [];
-            }
-        }
+        $this->changes += $this->outputs->goBack($this->now());
         $this->rules->look($this->changes + $this->stirs);
         $this->recorder->sample($this->now());
     }
@@ -394,12 +387,7 @@ final class World implements Senses
     /** Until when nothing happens in the world by itself, and nothing is to be written down. */
     private function nothingUntil(float $until): float
     {
-        $until = min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF);
-        foreach ($this->outputsBack as $times) {
-            $until = min($until, $times[0] ?? INF);
-        }
-
-        return $until;
+        return min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF, $this->outputs->nextBack_s());
     }
 
     /** All power goes, or comes back: what only counts forgets where it is, counters that are not kept begin anew. */
@@ -413,7 +401,7 @@ final class World implements Senses
         foreach ($this->axes as $axis) {
             $on ? $axis->wake() : $axis->lose();
         }
-        foreach ($on ? [] : array_keys(array_filter($this->outputs)) as $output) {
+        foreach ($on ? [] : array_keys(array_filter($this->outputs->all())) as $output) {
             $this->signal((string) $output, false, null);
         }
         foreach ($on ? $this->build->counters : [] as $id => $counter) {
@@ -431,16 +419,6 @@ final class World implements Senses
             if ($feed->look($this->now(), $this->build->settings->scan_s)) {
                 $this->recorder->sag($this->now(), $feed->supply, $feed->asked_A());
             }
-        }
-    }
-
-    private function switchOutput(string $output, bool $on): void
-    {
-        if ($this->outputs[$output] !== $on) {
-            $this->changes++;
-            $this->outputs[$output] = $on;
-            $this->inputs->light($output, $on);
-            $this->recorder->output($output, $this->now(), $on);
         }
     }
 }

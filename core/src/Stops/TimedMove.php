@@ -39,13 +39,16 @@ final readonly class TimedMove
     public ?float $measured_sd_s;
 
     /** @param  list<float>  $measured_s  times of it taken at the bench */
-    public function __construct(private Motion $motion, private Settings $settings, private float $from, private float $to, private float $speed = 1.0, array $measured_s = [])
+    public function __construct(private Motion $motion, private Settings $settings, private float $from, private float $to, private float $speed = 1.0,
+        array $measured_s = [])
     {
         $count = count($measured_s);
         $mean = array_sum($measured_s) / max(1, $count);
-        $this->measured_sd_s = $count < self::REPEATS ? null : sqrt(array_sum(array_map(fn (float $each): float => ($each - $mean) ** 2, $measured_s)) / ($count - 1));
+        $this->measured_sd_s = $count < self::REPEATS ? null
+            : sqrt(array_sum(array_map(fn (float $each): float => ($each - $mean) ** 2, $measured_s)) / ($count - 1));
         $unit = $motion->unit();
-        $this->time_s = $motion->drive === null ? null : MotionRun::of(Plant::of($motion), $motion->drive->line($speed), $unit->toSi($from), $unit->toSi($to), self::LONGEST_S, ramp_s: $motion->drive->ramp_s)->time_s;
+        $this->time_s = $motion->drive === null ? null : MotionRun::of(Plant::of($motion), $motion->drive->line($speed), $unit->toSi($from),
+            $unit->toSi($to), self::LONGEST_S, ramp_s: $motion->drive->ramp_s)->time_s;
     }
 
     /** How far past its place it comes to rest, setting out so far off its start; signed. */
@@ -107,7 +110,8 @@ final readonly class TimedMove
 
         return [
             $bias, $gain, $half(fn (float $share): float => $this->error(supply: $share), $this->supplySd()),
-            $half(fn (float $share): float => $this->error(friction: $share), self::FRICTION_SD) ** 2 + $half(fn (float $share): float => $this->error(load: $share), self::LOAD_SD) ** 2,
+            $half(fn (float $share): float => $this->error(friction: $share), self::FRICTION_SD) ** 2
+                + $half(fn (float $share): float => $this->error(load: $share), self::LOAD_SD) ** 2,
         ];
     }
 
@@ -117,11 +121,13 @@ final readonly class TimedMove
         $drive = $this->motion->drive;
         $unit = $this->motion->unit();
 
-        return $drive === null ? 0.0 : abs($unit->fromSi((float) MotionRun::of(Plant::of($this->motion), $drive->line($this->speed), $unit->toSi($this->from), $unit->toSi($this->to), self::LONGEST_S, ramp_s: $drive->ramp_s)->end_speed));
+        return $drive === null ? 0.0 : abs($unit->fromSi((float) MotionRun::of(Plant::of($this->motion), $drive->line($this->speed),
+            $unit->toSi($this->from), $unit->toSi($this->to), self::LONGEST_S, ramp_s: $drive->ramp_s)->end_speed));
     }
 
     private function plant(float $friction, float $load): Plant
     {
-        return $friction === 1.0 && $load === 1.0 ? Plant::of($this->motion) : Plant::of($this->motion->withMechanism(new Burdened($this->motion->mechanism, $load, rubs: $friction)));
+        return $friction === 1.0 && $load === 1.0 ? Plant::of($this->motion)
+            : Plant::of($this->motion->withMechanism(new Burdened($this->motion->mechanism, $load, rubs: $friction)));
     }
 }

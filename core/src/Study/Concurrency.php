@@ -59,7 +59,8 @@ final class Concurrency
             }
             $offers[] = [
                 'path' => $path, 'says' => $step->says($build)->goingOn(' — and beside it: ', $next->says($build)), 'saves_s' => $saves,
-                'fix' => $worse === null ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]), [$change]) : null,
+                'fix' => $worse === null ? new Fix(new Sentence('Run them together: it saves {saves}', ['saves' => Quantity::of($saves, 's')]),
+                    [$change]) : null,
                 'why_not' => $worse?->says,
             ];
         }

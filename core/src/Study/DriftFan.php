@@ -73,7 +73,8 @@ final class DriftFan
             foreach ($this->path->stops as $i => $stop) {
                 $move = $stop->move;
                 $off = $move === null ? 0.0 : ($move->measured_sd_s === null
-                    ? $move->error(1 + $move->supplySd() * $supply, max(0.0, 1 + TimedMove::FRICTION_SD * $this->normal()), max(0.0, 1 + TimedMove::LOAD_SD * $this->normal()), $off)
+                    ? $move->error(1 + $move->supplySd() * $supply, max(0.0, 1 + TimedMove::FRICTION_SD * $this->normal()),
+                        max(0.0, 1 + TimedMove::LOAD_SD * $this->normal()), $off)
                     : $move->error(off: $off) + $move->spread() * $this->normal());
                 if (isset($kept[$cycle], $column[$i])) {
                     $errors[$column[$i]][] = $off;

@@ -52,7 +52,8 @@ final class FaultSweep
     {
         $this->plain = $plain ?? RoutineRun::of($build, $routine, $given, lean: true, after_s: self::LOOK_ON_S);
         $until = min(600.0, ($this->plain['end_s'] ?? $this->plain['ran_s']) + self::LONGER_S);
-        $this->scenario = $given === null ? new Scenario('', 'Started by hand', min(self::WITHOUT_SCENARIO_S, $until), [], []) : new Scenario($given->id, $given->name, $until, $given->startsAt, $given->events, $given->clock_s);
+        $this->scenario = $given === null ? new Scenario('', 'Started by hand', min(self::WITHOUT_SCENARIO_S, $until), [], [])
+            : new Scenario($given->id, $given->name, $until, $given->startsAt, $given->events, $given->clock_s);
     }
 
     /** @return list<array{path: string, says: Sentence}> the columns: each step of the routine that the undisturbed run got to, once */
@@ -60,7 +61,8 @@ final class FaultSweep
     {
         $steps = [];
         foreach ($this->plain['steps'] as $step) {
-            if ($step['routine'] === $this->routine->id && ! isset($steps[$step['path']]) && ! in_array($step['do'], ['repeat', 'together', 'choose', 'call', 'set', 'signal'], true)) {
+            if ($step['routine'] === $this->routine->id && ! isset($steps[$step['path']])
+                && ! in_array($step['do'], ['repeat', 'together', 'choose', 'call', 'set', 'signal'], true)) {
                 $steps[$step['path']] = ['path' => $step['path'], 'says' => $step['says']];
             }
         }
@@ -72,7 +74,8 @@ final class FaultSweep
     public function nothingToTry(): ?string
     {
         return $this->steps() !== [] ? null : match (true) {
-            $this->plain['outcome'] === 'never_started' => "There is nothing to try: {$this->routine->name} does not start here".($this->given === null ? '.' : ", with “{$this->given->name}”. Take a scenario that starts it."),
+            $this->plain['outcome'] === 'never_started' => "There is nothing to try: {$this->routine->name} does not start here".($this->given === null ? '.'
+                : ", with “{$this->given->name}”. Take a scenario that starts it."),
             $this->routine->steps === [] => "There is nothing to try: {$this->routine->name} has no steps yet.",
             default => "There is nothing to try: {$this->routine->name} gets to no step that moves, waits or listens.",
         };
@@ -85,7 +88,8 @@ final class FaultSweep
         $cases = [];
         foreach ($this->plain['steps'] as $ran) {
             $step = $by[$ran['path']] ?? null;
-            if ($ran['routine'] !== $this->routine->id || $step === null || isset($seen[$ran['path']]) || ! in_array($ran['path'], array_column($this->steps(), 'path'), true)) {
+            if ($ran['routine'] !== $this->routine->id || $step === null || isset($seen[$ran['path']])
+                || ! in_array($ran['path'], array_column($this->steps(), 'path'), true)) {
                 continue;
             }
             $seen[$ran['path']] = true;
@@ -111,7 +115,8 @@ final class FaultSweep
     /** @return array{outcome: string, says: Sentence} what becomes of a case, and of all that are one run with it */
     public function run(FaultCase $case): array
     {
-        $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null, after_s: self::LOOK_ON_S);
+        $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null,
+            after_s: self::LOOK_ON_S);
         [$outcome, $says] = (new Outcome($this->build, $run, $this->plain))->told();
 
         return ['outcome' => $outcome, 'says' => $says];
@@ -139,7 +144,8 @@ final class FaultSweep
                 $faults[] = ["low {$supply->id}", "{$supply->name} is low", [new WorldEvent($at, 'supply', $supply->id, value: self::LOW)]];
             }
         }
-        $faults[] = ['power', 'The power goes and comes back', [new WorldEvent($at, 'power', null, false), new WorldEvent($at + self::POWER_OFF_S, 'power', null, true)]];
+        $faults[] = ['power', 'The power goes and comes back', [new WorldEvent($at, 'power', null, false), new WorldEvent($at + self::POWER_OFF_S, 'power',
+            null, true)]];
 
         return $faults;
     }

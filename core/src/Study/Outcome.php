@@ -64,12 +64,14 @@ final readonly class Outcome
             $name = $this->build->motions[$id]->named();
             $limit = $this->secondsToLimit($id, $this->run['stalled_A'][$id]);
             if ($limit !== null && $seconds > $limit) {
-                return ['stalls', new Sentence("{$name} is stalled for {time}, and its winding overheats after {limit}.", ['time' => Quantity::of($seconds, 's'), 'limit' => Quantity::of($limit, 's')])];
+                return ['stalls', new Sentence("{$name} is stalled for {time}, and its winding overheats after {limit}.",
+                    ['time' => Quantity::of($seconds, 's'), 'limit' => Quantity::of($limit, 's')])];
             }
             if ($this->run['stalled_at_end_s'][$id] > self::NO_MOMENT_S) {
                 $hot = $limit === null ? ', and never overheats.' : '; its winding overheats after {limit}.';
 
-                return ['stalls', new Sentence("{$name} still pushes against what holds it at the end{$hot}", $limit === null ? [] : ['limit' => Quantity::of($limit, 's')])];
+                return ['stalls', new Sentence("{$name} still pushes against what holds it at the end{$hot}", $limit === null ? []
+                    : ['limit' => Quantity::of($limit, 's')])];
             }
         }
 
@@ -93,13 +95,16 @@ final readonly class Outcome
             if ($off !== null) {
                 $isTaken = $end['known'] !== null && $end['known'] === $plain[$motion->id]['known'];
 
-                return [$isTaken ? 'ends_wrong_unnoticed' : 'ends_wrong', new Sentence("It finishes, but {$motion->named()} stands {off} off where it should".($isTaken ? ', and is taken to be at its place.' : '.'), ['off' => $off])];
+                return [$isTaken ? 'ends_wrong_unnoticed' : 'ends_wrong',
+                    new Sentence("It finishes, but {$motion->named()} stands {off} off where it should".($isTaken ? ', and is taken to be at its place.'
+                    : '.'), ['off' => $off])];
             }
         }
         $should = array_column($this->plain['counters'], 'count', 'counter');
         foreach ($this->run['counters'] as ['counter' => $id, 'count' => $count]) {
             if ($count !== $should[$id]) {
-                return ['ends_wrong_unnoticed', new Sentence("It finishes, but {$this->build->counters[$id]->named()} is {$count} where it should be {$should[$id]}.")];
+                return ['ends_wrong_unnoticed',
+                    new Sentence("It finishes, but {$this->build->counters[$id]->named()} is {$count} where it should be {$should[$id]}.")];
             }
         }
 
@@ -120,7 +125,8 @@ final readonly class Outcome
         foreach ($this->run['steps'] as $step) {
             $key = "{$step['routine']} {$step['path']}";
             $at = isset($should[$key]) ? array_shift($should[$key]) : null; // the healthy run may not have come to it
-            $off = $step['motion'] === null || $at === null || $step['at'] === null || $step['outcome'] !== 'done' ? null : $this->off($this->build->motions[$step['motion']], $step['at'], $at);
+            $off = $step['motion'] === null || $at === null || $step['at'] === null || $step['outcome'] !== 'done' ? null
+                : $this->off($this->build->motions[$step['motion']], $step['at'], $at);
             if ($off !== null) {
                 return ['ends_wrong_unnoticed', new Sentence(
                     'It finishes, but at “'.Sentence::quote($step['says']->text())."” {$this->build->motions[$step['motion']]->named()} stands {off} off where it should, and nobody notices.", ['off' => $off],

@@ -104,7 +104,8 @@ final readonly class GearStock
      */
     public function leastOf(int $teeth, float $module_mm): array
     {
-        $found = array_filter($this->lines, fn (array $line): bool => $line['teeth'] === $teeth && abs($line['module_mm'] - $module_mm) < 1e-9 && $line['count'] > 0);
+        $found = array_filter($this->lines, fn (array $line): bool => $line['teeth'] === $teeth && abs($line['module_mm'] - $module_mm) < 1e-9
+            && $line['count'] > 0);
         $faces = array_column($found, 'face_mm');
         $materials = array_map(fn (array $line): GearMaterial => GearMaterial::from($line['material']), array_values($found));
         usort($materials, fn (GearMaterial $a, GearMaterial $b): int => $a->allowable_MPa() <=> $b->allowable_MPa());

@@ -46,7 +46,8 @@ final readonly class Layout
         [$was, $is] = [$other->shafts[count($other->shafts) - 1], $this->shafts[count($this->shafts) - 1]];
         $linkage = $other->linkage;
 
-        return new self($this->plate, $this->shafts, $this->planes, $this->obstacles, $other->plates, $linkage === null ? null : new LinkageAt($linkage->plane, $linkage->x_mm + $is[0] - $was[0], $linkage->y_mm + $is[1] - $was[1], $linkage->bar_mm));
+        return new self($this->plate, $this->shafts, $this->planes, $this->obstacles, $other->plates, $linkage === null ? null
+            : new LinkageAt($linkage->plane, $linkage->x_mm + $is[0] - $was[0], $linkage->y_mm + $is[1] - $was[1], $linkage->bar_mm));
     }
 
     /** The last plane that a shaft runs through: of the load all, as it must come out somewhere. */
@@ -61,7 +62,8 @@ final readonly class Layout
         if ($own === [] || $shaft === count($this->shafts) - 1) {
             return INF;
         }
-        $ends = array_map(fn (UpperPlate $plate): float => $plate->above_plane, array_filter($this->plates, fn (UpperPlate $plate): bool => $plate->above_plane >= max($own) && $plate->covers($this->shafts[$shaft])));
+        $ends = array_map(fn (UpperPlate $plate): float => $plate->above_plane,
+            array_filter($this->plates, fn (UpperPlate $plate): bool => $plate->above_plane >= max($own) && $plate->covers($this->shafts[$shaft])));
 
         return $shaft === 0 ? $this->planes[0] : ($ends === [] ? INF : min($ends));
     }
@@ -120,7 +122,8 @@ final readonly class Layout
         $bounds = [INF, INF, -INF, -INF];
         foreach ($this->wheels($train) as $wheel) {
             [$x, $y] = $wheel->at;
-            $bounds = [min($bounds[0], $x - $wheel->outside_mm), min($bounds[1], $y - $wheel->outside_mm), max($bounds[2], $x + $wheel->outside_mm), max($bounds[3], $y + $wheel->outside_mm)];
+            $bounds = [min($bounds[0], $x - $wheel->outside_mm), min($bounds[1], $y - $wheel->outside_mm), max($bounds[2], $x + $wheel->outside_mm),
+                max($bounds[3], $y + $wheel->outside_mm)];
         }
 
         return $train->stages === [] ? [0.0, 0.0, 0.0, 0.0] : $bounds;
@@ -138,7 +141,8 @@ final readonly class Layout
                 if ($wheel->plane !== $other->plane || $this->areTogether($train, $wheel, $other)) {
                     continue;
                 }
-                $room = $axes[$wheel->shaft] === $axes[$other->shaft] ? -min($wheel->outside_mm, $other->outside_mm) : $wheel->awayFrom_mm($other->at) - $wheel->outside_mm - $other->outside_mm;
+                $room = $axes[$wheel->shaft] === $axes[$other->shaft] ? -min($wheel->outside_mm, $other->outside_mm) : $wheel->awayFrom_mm($other->at)
+                    - $wheel->outside_mm - $other->outside_mm;
                 if ($room < self::CLEARANCE_MM - self::SHOWS_MM) {
                     $clashes[] = new Clash(Clash::WHEELS, $wheel, $other->shaft, self::CLEARANCE_MM - $room, $other);
                 }
@@ -165,7 +169,8 @@ final readonly class Layout
         }
         foreach ($train->stages as $i => $stage) {
             if ($stage->face_mm > $this->plate->plane_mm + self::SHOWS_MM) {
-                $clashes[] = new Clash(Clash::FACE, new Wheel($i, false, $i + 1, $this->planes[$i], $stage->outside_mm(false), $stage->driven, $this->shafts[$i + 1]), $i + 1, $stage->face_mm - $this->plate->plane_mm);
+                $clashes[] = new Clash(Clash::FACE, new Wheel($i, false, $i + 1, $this->planes[$i], $stage->outside_mm(false), $stage->driven,
+                    $this->shafts[$i + 1]), $i + 1, $stage->face_mm - $this->plate->plane_mm);
             }
         }
 
@@ -176,7 +181,8 @@ final readonly class Layout
     public function train(Train $train): Train
     {
         return new Train(array_map(
-            fn (Stage $stage, Meeting $meeting): Stage => $meeting->play_mm === null ? $stage : new Stage(...['backlash_mm' => max(0.0, $meeting->play_mm)] + get_object_vars($stage)),
+            fn (Stage $stage, Meeting $meeting): Stage => $meeting->play_mm === null ? $stage : new Stage(...['backlash_mm' => max(0.0, $meeting->play_mm)]
+                + get_object_vars($stage)),
             $train->stages, $this->meetings($train),
         ));
     }

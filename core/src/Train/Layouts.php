@@ -35,7 +35,8 @@ final class Layouts
 
         return new RecordShape([
             ...self::plate(),
-            'shafts' => Field::needed(new ListShape(new RecordShape(['x_mm' => Field::needed($place), 'y_mm' => Field::needed($place)], 'ShaftAt'), 1, 13, 'shafts'), 'From the drive to the load.'),
+            'shafts' => Field::needed(new ListShape(new RecordShape(['x_mm' => Field::needed($place), 'y_mm' => Field::needed($place)], 'ShaftAt'), 1, 13,
+                'shafts'), 'From the drive to the load.'),
             'planes' => Field::needed(new ListShape(NumberShape::whole(0, 11), 0, 12, 'planes'), 'Plane of each stage, 0 next to the plate.'),
             'obstacles' => Field::or([], new ListShape(new RecordShape([
                 'name' => Field::needed(TextShape::name(), 'A nut, a boss, a post.'),

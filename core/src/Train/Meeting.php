@@ -37,7 +37,9 @@ final readonly class Meeting
         }
         if ($stage->type === StageType::Worm) {
             // A wheel cut for its worm: the depth of the thread decides, a module up to its root.
-            return new self(abs($off) <= self::NEARLY * $stage->module_mm ? 'fits' : ($off < 0.0 ? 'binds' : ($off < 0.5 * $stage->module_mm ? 'loose' : 'apart')), $apart_mm, $off, max(0.0, $stage->backlash_mm + 2 * $off * tan(self::PRESSURE_DEG * Constants::RAD_PER_DEG)), null);
+            return new self(abs($off) <= self::NEARLY * $stage->module_mm ? 'fits'
+                : ($off < 0.0 ? 'binds' : ($off < 0.5 * $stage->module_mm ? 'loose' : 'apart')), $apart_mm, $off,
+                max(0.0, $stage->backlash_mm + 2 * $off * tan(self::PRESSURE_DEG * Constants::RAD_PER_DEG)), null);
         }
         $alpha = self::PRESSURE_DEG * Constants::RAD_PER_DEG;
         $bases = $wanted * cos($alpha);

@@ -12,7 +12,8 @@ final readonly class Obstacle
     use Named;
 
     /** @param  int|null  $plane  on which plane; null on all */
-    public function __construct(public string $name, public float $x_mm, public float $y_mm, public float $radius_mm, public ?int $plane = null, public ?float $to_x_mm = null, public ?float $to_y_mm = null)
+    public function __construct(public string $name, public float $x_mm, public float $y_mm, public float $radius_mm, public ?int $plane = null,
+        public ?float $to_x_mm = null, public ?float $to_y_mm = null)
     {
     }
 

@@ -160,18 +160,21 @@ final class Placer
     {
         $wanted = $stage->shaftsApart_mm();
         $step = $this->plate->step_mm();
-        $apart = $wanted === null ? ($stage->type->runsOver() ? 1.5 : 1.0) * ($stage->outside_mm(true) + $stage->outside_mm(false)) : $wanted + ($stage->backlash_mm > 0.0 ? 0.0 : self::FREE_PLAY_MM * $stage->module_mm);
+        $apart = $wanted === null ? ($stage->type->runsOver() ? 1.5 : 1.0) * ($stage->outside_mm(true) + $stage->outside_mm(false))
+            : $wanted + ($stage->backlash_mm > 0.0 ? 0.0 : self::FREE_PLAY_MM * $stage->module_mm);
         if ($stage->type->isOneToOne()) {
             return [[0.0, 0.0]];
         }
         if ($step === null) {
-            return array_map(fn (int $i): array => [$apart * cos(2 * M_PI * $i / self::ANGLES), $apart * sin(2 * M_PI * $i / self::ANGLES)], range(0, self::ANGLES - 1));
+            return array_map(fn (int $i): array => [$apart * cos(2 * M_PI * $i / self::ANGLES), $apart * sin(2 * M_PI * $i / self::ANGLES)],
+                range(0, self::ANGLES - 1));
         }
         $found = [];
         if ($wanted === null) {
             // A belt may stand anywhere: a hole in each direction will do.
             for ($i = 0; $i < self::ANGLES; $i++) {
-                [$x, $y] = [round($apart * cos(2 * M_PI * $i / self::ANGLES) / $step) * $step, round($apart * sin(2 * M_PI * $i / self::ANGLES) / $step) * $step];
+                [$x, $y] = [round($apart * cos(2 * M_PI * $i / self::ANGLES) / $step) * $step,
+                    round($apart * sin(2 * M_PI * $i / self::ANGLES) / $step) * $step];
                 $found["{$x} {$y}"] = [abs(hypot($x, $y) - $apart), $x, $y];
             }
         }
@@ -219,6 +222,7 @@ final class Placer
             $nearest = abs($off) < abs($nearest) ? $off : $nearest;
         }
 
-        return sprintf('No two holes stand %.4g mm apart for stage %d of %d and %d teeth: the nearest are %.2g mm too %s.', $wanted, $i + 1, $stage->driver, $stage->driven, abs($nearest), $nearest > 0.0 ? 'far' : 'near');
+        return sprintf('No two holes stand %.4g mm apart for stage %d of %d and %d teeth: the nearest are %.2g mm too %s.', $wanted, $i + 1, $stage->driver,
+            $stage->driven, abs($nearest), $nearest > 0.0 ? 'far' : 'near');
     }
 }

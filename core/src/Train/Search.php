@@ -55,7 +55,8 @@ final class Search
      * @return list<Train> best first: by error, then fewest stages, then smallest sum of centre distances, then by teeth; the
      *                     same stages in another order are the same train
      */
-    public static function best(array $stock, float $target_ratio, int $max_stages, int $limit, float $module_mm = 1.0, ?int $direction = null, ?\Closure $allows = null): array
+    public static function best(array $stock, float $target_ratio, int $max_stages, int $limit, float $module_mm = 1.0, ?int $direction = null,
+        ?\Closure $allows = null): array
     {
         ImpossibleValue::unlessPositive('target_ratio', $target_ratio);
         $search = new self($stock, $limit, $allows);
@@ -118,7 +119,8 @@ final class Search
     {
         $one = [$error, $stages, $sum, $drivers, $driven];
         $last = $this->best[$this->limit - 1] ?? null;
-        if (($last !== null && [$error, $stages, $sum] > [$last[0], $last[1], $last[2]]) || ! $this->isInStock($drivers, $driven, $stages) || ($this->allowed !== null && ! $this->canPair($this->indexes($drivers, $stages), $this->indexes($driven, $stages)))) {
+        if (($last !== null && [$error, $stages, $sum] > [$last[0], $last[1], $last[2]]) || ! $this->isInStock($drivers, $driven, $stages)
+            || ($this->allowed !== null && ! $this->canPair($this->indexes($drivers, $stages), $this->indexes($driven, $stages)))) {
             return;
         }
         $low = 0;

@@ -32,6 +32,7 @@ final readonly class Span
         $cross = $side($this->from, $this->to, $other->from) * $side($this->from, $this->to, $other->to) < 0.0
             && $side($other->from, $other->to, $this->from) * $side($other->from, $other->to, $this->to) < 0.0;
 
-        return $cross ? 0.0 : min($this->awayFrom_mm($other->from), $this->awayFrom_mm($other->to), $other->awayFrom_mm($this->from), $other->awayFrom_mm($this->to));
+        return $cross ? 0.0 : min($this->awayFrom_mm($other->from), $this->awayFrom_mm($other->to), $other->awayFrom_mm($this->from),
+            $other->awayFrom_mm($this->to));
     }
 }

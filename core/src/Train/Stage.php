@@ -12,7 +12,8 @@ final readonly class Stage
     /**
      * @param  float  $face_mm  width of the teeth
      * @param  bool  $idler  its driver is the very wheel that the stage before drives
-     * @param  float|null  $joint_mm  of a belt or chain: along itself from where its pulling side leaves the driving wheel to its joint, at the start of the task; null is endless
+     * @param  float|null  $joint_mm  of a belt or chain: along itself from where its pulling side leaves the driving wheel to its joint, at the start
+     *     of the task; null is endless
      * @param  float|null  $second_joint_mm  the same, of one made of two pieces
      * @param  float  $quotient  of a worm or screw: its pitch diameter over the module
      * @param  float|null  $friction  of a worm or screw: coefficient between the flanks; lead and friction then say its efficiency
@@ -65,7 +66,8 @@ final readonly class Stage
     /** Its thread, of a worm or screw whose friction is told: from lead and friction its efficiency, both ways. */
     public function thread(): ?WormPair
     {
-        return $this->type->isThread() && $this->friction !== null ? new WormPair($this->module_mm, $this->quotient, $this->driver, $this->driven, $this->friction) : null;
+        return $this->type->isThread() && $this->friction !== null ? new WormPair($this->module_mm, $this->quotient, $this->driver, $this->driven,
+            $this->friction) : null;
     }
 
     /** What slides for one radian of its shaft, m: a rack its pinion's pitch radius, a screw its lead over 2π. Null where it turns. */

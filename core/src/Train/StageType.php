@@ -66,7 +66,8 @@ enum StageType: string
     public function inWords(): string
     {
         return match ($this) {
-            self::Spur => 'spur gears', self::Bevel => 'bevel gears', self::Crown => 'crown gear', self::Belt => 'belt', self::Round => 'round belt', self::Chain => 'chain',
+            self::Spur => 'spur gears', self::Bevel => 'bevel gears', self::Crown => 'crown gear', self::Belt => 'belt', self::Round => 'round belt',
+            self::Chain => 'chain',
             self::Worm => 'worm', self::Rack => 'rack', self::Screw => 'lead screw', self::Pawl => 'pawl',
         };
     }

@@ -45,7 +45,8 @@ final readonly class Sweep
         [$c, $s] = $this->ground($at);
         $put = fn (array $point): array => [$x + $point[0] * $c - $point[1] * $s, $y + $point[0] * $s + $point[1] * $c];
 
-        return array_map(fn (float $position): array => array_map(fn (array $bar): Span => new Span($put($bar[0]), $put($bar[1])), $this->bars->at($position)), $this->positions($steps));
+        return array_map(fn (float $position): array => array_map(fn (array $bar): Span => new Span($put($bar[0]), $put($bar[1])),
+            $this->bars->at($position)), $this->positions($steps));
     }
 
     /** @return list<BarClash> the worst of each bar with each thing */
@@ -55,7 +56,8 @@ final readonly class Sweep
         $half = $at->bar_mm / 2;
         $axes = Layout::axes($this->train);
         $wheels = array_filter($this->layout->wheels($this->train), fn (Wheel $wheel): bool => $wheel->plane === $at->plane);
-        $shafts = array_filter(array_keys($this->layout->shafts), fn (int $i): bool => $axes[$i] !== $axes[$load] && $this->layout->topOf($this->train, $i) >= $at->plane);
+        $shafts = array_filter(array_keys($this->layout->shafts), fn (int $i): bool => $axes[$i] !== $axes[$load] && $this->layout->topOf($this->train,
+            $i) >= $at->plane);
         $obstacles = array_filter($this->layout->obstacles, fn (Obstacle $obstacle): bool => $obstacle->isOn($at->plane));
         $positions = $this->positions(self::STEPS);
         $worst = [];

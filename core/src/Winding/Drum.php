@@ -40,7 +40,8 @@ final readonly class Drum
         $this->turns_per_layer = max(1, (int) min(1e9, floor($width_m / $cord_m * (1 + Constants::TIE))));
         $this->rise_m = $nested ? $cord_m * sqrt(3) / 2 : $cord_m;
         $this->layers = $this->layersFor($length_m);
-        $this->turns = ($this->layers - 1) * (float) $this->turns_per_layer + ($length_m - $this->woundIn_m($this->layers - 1)) / (2 * M_PI * $this->lastRadius_m());
+        $this->turns = ($this->layers - 1) * (float) $this->turns_per_layer
+            + ($length_m - $this->woundIn_m($this->layers - 1)) / (2 * M_PI * $this->lastRadius_m());
     }
 
     /** A drum told by the radius to the cord's centre in its first layer. */

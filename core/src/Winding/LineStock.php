@@ -81,17 +81,21 @@ final readonly class LineStock
     {
         $lines = [];
         foreach ([[0.5, 60.0], [0.8, 150.0], [1.0, 240.0], [1.5, 500.0], [2.0, 900.0]] as [$thick, $breaks]) {
-            $lines[] = ['kind' => 'cord', 'name' => "Braid {$thick}", 'size_mm' => $thick, 'teeth' => null, 'length_mm' => 10000.0, 'breaking_N' => $breaks, 'count' => 1];
+            $lines[] = ['kind' => 'cord', 'name' => "Braid {$thick}", 'size_mm' => $thick, 'teeth' => null, 'length_mm' => 10000.0, 'breaking_N' => $breaks,
+                'count' => 1];
         }
         foreach ([60, 70, 80, 90, 100, 120, 140, 160, 200] as $teeth) {
-            $lines[] = ['kind' => 'belt', 'name' => "Belt 2 × {$teeth}", 'size_mm' => 2.0, 'teeth' => $teeth, 'length_mm' => null, 'breaking_N' => 200.0, 'count' => 2];
+            $lines[] = ['kind' => 'belt', 'name' => "Belt 2 × {$teeth}", 'size_mm' => 2.0, 'teeth' => $teeth, 'length_mm' => null, 'breaking_N' => 200.0,
+                'count' => 2];
         }
         foreach ([120.0, 200.0, 300.0] as $long) {
-            $lines[] = ['kind' => 'round', 'name' => "Round 3 × {$long}", 'size_mm' => 3.0, 'teeth' => null, 'length_mm' => $long, 'breaking_N' => 80.0, 'count' => 2];
+            $lines[] = ['kind' => 'round', 'name' => "Round 3 × {$long}", 'size_mm' => 3.0, 'teeth' => null, 'length_mm' => $long, 'breaking_N' => 80.0,
+                'count' => 2];
         }
         $lines[] = ['kind' => 'chain', 'name' => 'Chain 6 × 60', 'size_mm' => 6.0, 'teeth' => 60, 'length_mm' => null, 'breaking_N' => 300.0, 'count' => 1];
         foreach ([60.0, 100.0, 150.0, 250.0] as $long) {
-            $lines[] = ['kind' => 'rod', 'name' => "Wire 1.5 × {$long}", 'size_mm' => 1.5, 'teeth' => null, 'length_mm' => $long, 'breaking_N' => null, 'count' => 4];
+            $lines[] = ['kind' => 'rod', 'name' => "Wire 1.5 × {$long}", 'size_mm' => 1.5, 'teeth' => null, 'length_mm' => $long, 'breaking_N' => null,
+                'count' => 4];
         }
 
         return new self($lines);

@@ -64,7 +64,8 @@ it('says so when the drawer has nothing of the kind', function () {
 
 it('halves the worst torque with a counterweight and with a spring', function (string $demo, string $motion, string $way) {
     $build = $demo === 'pushed'
-        ? Builds::planted(['motions.1.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.016, 'pivot_distance_m' => 0.07, 'mass_kg' => 0.3, 'cg_m' => 0.05, 'half_travel_deg' => 50, 'balance_deg' => 20]])
+        ? Builds::planted(['motions.1.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.016, 'pivot_distance_m' => 0.07, 'mass_kg' => 0.3,
+            'cg_m' => 0.05, 'half_travel_deg' => 50, 'balance_deg' => 20]])
         : Builds::demo($demo);
     $offers = array_column(Counterbalance::of($build, $build->motions[$motion]), null, 'way');
     $offer = $offers[$way];
@@ -82,7 +83,8 @@ it('halves the worst torque with a counterweight and with a spring', function (s
         ->and($offer['worst_after_Nm'])->toBeAbout($worst($eased), 0.01)
         ->and($offer['back']->text())->not->toBeEmpty()->and($offer['unpowered']->text())->toContain('ithout power');
 })->with([
-    ['heron-wharf', 'drawbridge', 'counterweight'], ['heron-wharf', 'drawbridge', 'spring'], ['heron-wharf', 'heron-neck', 'spring'], ['heron-wharf', 'tide', 'counterweight'], ['quarry-tram', 'ramp-winch', 'counterweight'], ['pushed', 'jaw', 'spring'],
+    ['heron-wharf', 'drawbridge', 'counterweight'], ['heron-wharf', 'drawbridge', 'spring'], ['heron-wharf', 'heron-neck', 'spring'],
+    ['heron-wharf', 'tide', 'counterweight'], ['quarry-tram', 'ramp-winch', 'counterweight'], ['pushed', 'jaw', 'spring'],
 ]);
 
 it('tells when a balanced arm no longer comes back by itself', function () {

@@ -26,8 +26,10 @@ function ranked(Build $build, Motion $motion, Goal $goal = Goal::Fastest): array
 }
 
 dataset('motions to choose for', [
-    'an arm that must hold' => ['heron-wharf', 'drawbridge'], 'an arm that drives its motor' => ['heron-wharf', 'heron-neck'], 'a hoist' => ['heron-wharf', 'tide'],
-    'a turntable' => ['heron-wharf', 'lantern'], 'a carriage' => ['heron-wharf', 'ferry'], 'a figure on a crank' => ['heron-wharf', 'rower'], 'a vehicle' => ['quarry-tram', 'tram'],
+    'an arm that must hold' => ['heron-wharf', 'drawbridge'], 'an arm that drives its motor' => ['heron-wharf', 'heron-neck'],
+    'a hoist' => ['heron-wharf', 'tide'],
+    'a turntable' => ['heron-wharf', 'lantern'], 'a carriage' => ['heron-wharf', 'ferry'], 'a figure on a crank' => ['heron-wharf', 'rower'],
+    'a vehicle' => ['quarry-tram', 'tram'],
 ]);
 
 it('tries sixty ratios, straight on among them, none twice', function () {
@@ -50,8 +52,10 @@ it('judges every drive and ratio as the judge does when it is taken', function (
         $with = $motion->withDrive($candidate->on->choice)->withTrain($candidate->train);
         $facts = new MotionFigures($with);
         $link = (new DriveJudge)->judge(new MotionInBuild($build, $with, $facts));
-        $codes = array_map(fn (Finding $finding): string => $finding->code, array_filter($link->findings, fn (Finding $finding): bool => $finding->severity === Severity::Fails));
-        $mine = array_map(fn ($strain): string => $strain->code, array_filter($candidate->strains, fn ($strain): bool => $strain->severity === Severity::Fails));
+        $codes = array_map(fn (Finding $finding): string => $finding->code,
+            array_filter($link->findings, fn (Finding $finding): bool => $finding->severity === Severity::Fails));
+        $mine = array_map(fn ($strain): string => $strain->code,
+            array_filter($candidate->strains, fn ($strain): bool => $strain->severity === Severity::Fails));
         $codes = array_values($codes);
         $mine = array_values($mine);
         if ($candidate->verdict === Verdict::Fails && $mine !== ['drive.over_target']) {
@@ -117,7 +121,8 @@ it('holds with the drive and ratio that it puts first', function (string $demo, 
     $row = DriveRanking::of($build, $build->motions[$id], Stock::shipped(), Goal::Safest, rows: 1)['rows'][0];
     $i = $build->indexOf($id);
     $taken = Editor::apply($build, [
-        ['path' => "motions.{$i}.drive", 'value' => ['motor' => $row['motor'], 'supply' => $row['supply'], 'duty' => 1.0] + $build->document['motions'][$i]['drive']], ['path' => "motions.{$i}.train", 'value' => $row['stages']],
+        ['path' => "motions.{$i}.drive", 'value' => ['motor' => $row['motor'], 'supply' => $row['supply'], 'duty' => 1.0]
+            + $build->document['motions'][$i]['drive']], ['path' => "motions.{$i}.train", 'value' => $row['stages']],
     ]);
 
     $link = Builds::assessed($taken)->chain($id)->links[2];
@@ -142,8 +147,10 @@ it('puts the fastest that survive a bump before those that a bump breaks', funct
 
 it('puts first what does what was asked: calmly, surviving a bump, and the smallest', function (string $motion) {
     $build = Builds::demo('heron-wharf');
-    $holds = array_values(array_filter(ranked($build, $build->motions[$motion], Goal::AsAsked), fn (RatedDrive $each): bool => $each->verdict === Verdict::Holds));
-    $key = fn (RatedDrive $each): array => [$each->figures->survivesABump() ? 0 : 1, $each->isHasty() ? 1 : 0, $each->figures->drive->motor->body()->length_mm * $each->figures->drive->motor->body()->width_mm * $each->figures->drive->motor->body()->height_mm];
+    $holds = array_values(array_filter(ranked($build, $build->motions[$motion], Goal::AsAsked),
+        fn (RatedDrive $each): bool => $each->verdict === Verdict::Holds));
+    $key = fn (RatedDrive $each): array => [$each->figures->survivesABump() ? 0 : 1, $each->isHasty() ? 1 : 0,
+        $each->figures->drive->motor->body()->length_mm * $each->figures->drive->motor->body()->width_mm * $each->figures->drive->motor->body()->height_mm];
     $keys = array_map($key, $holds);
     $inOrder = $keys;
     sort($inOrder);
@@ -161,7 +168,9 @@ it('calls hasty what is there in less than two fifths of the time', function () 
     $build = Builds::demo('heron-wharf');
     $hasty = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (RatedDrive $each): bool => $each->isHasty());
 
-    expect(count($hasty))->toBeGreaterThan(0)->and(max(array_map(fn (RatedDrive $each): ?float => $each->time_s, $hasty)))->toBeLessThan(0.4 * $build->motions['drawbridge']->task->move_s);
-    $calm = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (RatedDrive $each): bool => $each->time_s !== null && ! $each->isHasty());
+    expect(count($hasty))->toBeGreaterThan(0)
+        ->and(max(array_map(fn (RatedDrive $each): ?float => $each->time_s, $hasty)))->toBeLessThan(0.4 * $build->motions['drawbridge']->task->move_s);
+    $calm = array_filter(ranked($build, $build->motions['drawbridge'], Goal::AsAsked), fn (RatedDrive $each): bool => $each->time_s !== null
+        && ! $each->isHasty());
     expect(min(array_map(fn (RatedDrive $each): ?float => $each->time_s, $calm)))->toBeGreaterThanOrEqual(0.4 * $build->motions['drawbridge']->task->move_s);
 });

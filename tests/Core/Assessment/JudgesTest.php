@@ -36,7 +36,8 @@ it('shows the one number of each link', function (string $motion, string $link, 
 
 it('links the margin to stall torque through the train', function () {
     $plain = (float) Builds::assessed(Builds::sound())->chain('lift')->margin;
-    $geared = (float) Builds::assessed(Builds::planted(['motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 40]], 'motions.2.drive.motor' => ['rotor_kgm2' => 0.0] + Builds::motor('G25-227')]))->chain('lift')->margin;
+    $geared = (float) Builds::assessed(Builds::planted(['motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 40]],
+        'motions.2.drive.motor' => ['rotor_kgm2' => 0.0] + Builds::motor('G25-227')]))->chain('lift')->margin;
     $light = (float) Builds::assessed(Builds::planted(['motions.2.drive.motor' => ['rotor_kgm2' => 0.0] + Builds::motor('G25-227')]))->chain('lift')->margin;
 
     expect($geared)->toBeAbout($light * 2 * 0.95, 1e-6)->and($plain)->toBeLessThan($light);
@@ -53,7 +54,8 @@ it('takes the thresholds from the build', function (array $values, string $motio
     'room for the run-on' => [['motions.0.stops.hard_low' => -3.0], 'lid', 'stops', Verdict::Holds],
     'not so much room' => [['motions.0.stops.hard_low' => -3.0, 'settings.stop_clearance' => 3.0], 'lid', 'stops', Verdict::Tight],
     'slow debouncing' => [['settings.debounce_s' => 0.2], 'lid', 'stops', Verdict::Fails],
-    'hot air' => [['motions.1.mechanism.mass_kg' => 0.15, 'settings.ambient_C' => 60.0, 'settings.servo_continuous_share' => 0.9], 'jaw', 'drive', Verdict::Holds],
+    'hot air' => [['motions.1.mechanism.mass_kg' => 0.15, 'settings.ambient_C' => 60.0, 'settings.servo_continuous_share' => 0.9], 'jaw', 'drive',
+        Verdict::Holds],
 ]);
 
 it('says nothing of what follows from a drive that is not there', function () {
@@ -76,10 +78,12 @@ it('adds up how long a routine takes, until it has been rehearsed', function (ar
     'three waits' => [[['do' => 'repeat', 'times' => 3, 'steps' => [['do' => 'wait', 'for_s' => 2]]]], 6.0],
     'for ever' => [[['do' => 'repeat', 'times' => null, 'steps' => [['do' => 'wait', 'for_s' => 2]]]], null],
     'there' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]], 0.92674],
-    'there and back' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4]], 0.92674 + 0.85307],
+    'there and back' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ['do' => 'go', 'motion' => 'lid', 'place' => 'shut',
+        'give_up_s' => 4]], 0.92674 + 0.85307],
     'to where it is' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4]], 0.0],
     'a run for a time' => [[['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 1.5], ['do' => 'stop', 'motion' => 'lift']], 1.5],
-    'until a switch' => [[['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high'], 'give_up_s' => 6], ['do' => 'stop', 'motion' => 'lift']], 2.94741],
+    'until a switch' => [[['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high'], 'give_up_s' => 6],
+        ['do' => 'stop', 'motion' => 'lift']], 2.94741],
     'until somebody comes' => [[['do' => 'wait', 'until' => ['sensor' => 'beam']], ['do' => 'wait', 'for_s' => 1]], 1.0],
 ]);
 
@@ -155,7 +159,9 @@ it('offers the other side of the horn where a rod turns its part the wrong way',
 });
 
 it('offers a switch and the homing onto it where nothing tells where a motion is', function () {
-    $build = Builds::planted(['motions.2.stops.switches' => [], 'motions.2.stops.hard_low' => null, 'motions.2.stops.hard_high' => null, 'routines' => [['id' => 'up', 'name' => 'Up', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]]]);
+    $build = Builds::planted(['motions.2.stops.switches' => [], 'motions.2.stops.hard_low' => null, 'motions.2.stops.hard_high' => null,
+        'routines' => [['id' => 'up', 'name' => 'Up', 'starts' => [['when' => 'press', 'sensor' => 'button']],
+            'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]]]);
     $found = Builds::findings(Builds::assessed($build), 'routine.moves_before_home')[0];
     $mended = Builds::mended($build, $found->fixes[0]);
     $run = RoutineRun::of($mended, $mended->routines['up'], byHand: true);

@@ -45,19 +45,25 @@ it('tells beforehand what a run takes', function (array $steps) {
 })->with([
     'one after the other' => [[OPEN_LID, LIFT_UP, ['do' => 'wait', 'for_s' => 1.5], LIFT_DOWN, SHUT_LID]],
     'side by side' => [[['do' => 'together', 'branches' => [[OPEN_LID], [LIFT_UP]]], ['do' => 'together', 'branches' => [[SHUT_LID], [LIFT_DOWN]]]]],
-    'until the first has ended' => [[['do' => 'together', 'until' => 'any', 'branches' => [[['do' => 'wait', 'for_s' => 0.7]], [['do' => 'wait', 'for_s' => 9]]]]]],
+    'until the first has ended' => [[['do' => 'together', 'until' => 'any', 'branches' => [[['do' => 'wait', 'for_s' => 0.7]],
+        [['do' => 'wait', 'for_s' => 9]]]]]],
     'again and again' => [[['do' => 'repeat', 'times' => 3, 'steps' => [OPEN_LID, SHUT_LID]]]],
-    'by amounts' => [[['do' => 'go_by', 'motion' => 'lift', 'by' => 0.06, 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'jaw', 'by' => -30, 'give_up_s' => 1]]],
-    'a servo, slower' => [[['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'speed' => 0.3, 'give_up_s' => 3], ['do' => 'go', 'motion' => 'jaw', 'place' => 'closed', 'speed' => 0.5, 'give_up_s' => 3]]],
-    'power that settles' => [[['do' => 'power', 'motion' => 'jaw', 'state' => 'on', 'settle_s' => 0.8], ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]]],
-    'a run until a switch' => [[['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high'], 'give_up_s' => 9], ['do' => 'stop', 'motion' => 'lift']]],
+    'by amounts' => [[['do' => 'go_by', 'motion' => 'lift', 'by' => 0.06, 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'jaw', 'by' => -30,
+        'give_up_s' => 1]]],
+    'a servo, slower' => [[['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'speed' => 0.3, 'give_up_s' => 3],
+        ['do' => 'go', 'motion' => 'jaw', 'place' => 'closed', 'speed' => 0.5, 'give_up_s' => 3]]],
+    'power that settles' => [[['do' => 'power', 'motion' => 'jaw', 'state' => 'on', 'settle_s' => 0.8], ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide',
+        'give_up_s' => 1]]],
+    'a run until a switch' => [[['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high'], 'give_up_s' => 9],
+        ['do' => 'stop', 'motion' => 'lift']]],
 ]);
 
 it('takes the longer way of a choice, and every call', function () {
     $choose = ['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => [['do' => 'wait', 'for_s' => 2]], 'otherwise' => [['do' => 'wait', 'for_s' => 5]]];
     $more = ['routines.2' => ['id' => 'bow', 'name' => 'Bow', 'starts' => [], 'steps' => [['do' => 'wait', 'for_s' => 3]]]];
 
-    expect(toldAndRun([$choose], $more)[0])->toBe(5.0)->and(toldAndRun([$choose, ['do' => 'call', 'routine' => 'bow'], ['do' => 'call', 'routine' => 'bow']], $more)[0])->toBe(11.0);
+    expect(toldAndRun([$choose], $more)[0])->toBe(5.0)->and(toldAndRun([$choose, ['do' => 'call', 'routine' => 'bow'], ['do' => 'call', 'routine' => 'bow']],
+        $more)[0])->toBe(11.0);
 });
 
 it('knows no time of what has no end, or that its drive never makes', function () {
@@ -70,10 +76,14 @@ it('takes no time to go where it is', function () {
 });
 
 it('gives a step at the longest the way from the far end, whatever comes before', function () {
-    $build = Builds::planted(['routines.1.steps' => [LIFT_UP, ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'speed' => 0.5, 'give_up_s' => 20], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'speed' => 1, 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.05, 'give_up_s' => 9]]]);
-    $longest = array_map(fn (Step $step): float => (float) timesToldOf($build)->longest($step->effect($build)->move), array_values(iterator_to_array($build->routines['show']->flat())));
+    $build = Builds::planted(['routines.1.steps' => [LIFT_UP, ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'speed' => 0.5, 'give_up_s' => 20],
+        ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'speed' => 1, 'give_up_s' => 9], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.05,
+            'give_up_s' => 9]]]);
+    $longest = array_map(fn (Step $step): float => (float) timesToldOf($build)->longest($step->effect($build)->move),
+        array_values(iterator_to_array($build->routines['show']->flat())));
     $facts = new MotionFigures($build->motions['lift']);
 
     expect($longest[0])->toBeAbout((float) $facts->time('low', 'high'))->and($longest[1])->toBeGreaterThan(1.6 * $longest[0])
-        ->and($longest[2])->toBeAbout((float) $facts->time('high', 'low'))->and($longest[3])->toBeGreaterThan(0.4 * $longest[0])->toBeLessThan(0.7 * $longest[0]);
+        ->and($longest[2])->toBeAbout((float) $facts->time('high', 'low'))
+        ->and($longest[3])->toBeGreaterThan(0.4 * $longest[0])->toBeLessThan(0.7 * $longest[0]);
 });

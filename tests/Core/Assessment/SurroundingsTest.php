@@ -20,9 +20,14 @@ function ownLamp(float $adds, float $day): Build
 {
     return Builds::planted([
         'sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80, 'lamp' => 'lamp', 'lamp_adds' => $adds],
-        'routines.2' => ['id' => 'evening', 'name' => 'Evening', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => 5]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
-        'routines.3' => ['id' => 'morning', 'name' => 'Morning', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'above', 'value' => $day, 'hysteresis' => 5]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'off']]],
-        'scenarios.1' => ['id' => 'falls', 'name' => 'It gets dark', 'until_s' => 6, 'events' => [['what' => 'level', 'at_s' => 2, 'sensor' => 'dusk', 'value' => 40], ['at_s' => 5, 'sensor' => 'beam', 'is' => 'on']]],
+        'routines.2' => ['id' => 'evening', 'name' => 'Evening',
+            'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => 5]],
+            'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
+        'routines.3' => ['id' => 'morning', 'name' => 'Morning',
+            'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'above', 'value' => $day, 'hysteresis' => 5]],
+            'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'off']]],
+        'scenarios.1' => ['id' => 'falls', 'name' => 'It gets dark', 'until_s' => 6,
+            'events' => [['what' => 'level', 'at_s' => 2, 'sensor' => 'dusk', 'value' => 40], ['at_s' => 5, 'sensor' => 'beam', 'is' => 'on']]],
     ]);
 }
 
@@ -45,8 +50,10 @@ it('says that a lamp switches itself off just where a run shows it flicker', fun
 
 it('takes the two thresholds of a sensor alike', function (float $lower, bool $tells) {
     $build = Builds::planted([
-        'sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80, 'upper' => 60, 'lower' => $lower, 'lamp' => 'lamp', 'lamp_adds' => 12],
-        'routines.2' => ['id' => 'evening', 'name' => 'Evening', 'starts' => [['when' => 'input', 'sensor' => 'dusk', 'is' => 'off']], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
+        'sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80, 'upper' => 60, 'lower' => $lower, 'lamp' => 'lamp',
+            'lamp_adds' => 12],
+        'routines.2' => ['id' => 'evening', 'name' => 'Evening', 'starts' => [['when' => 'input', 'sensor' => 'dusk', 'is' => 'off']],
+            'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
     ]);
 
     expect(toldOf($build, 'routine.sees_own_lamp') !== [])->toBe($tells);
@@ -54,7 +61,9 @@ it('takes the two thresholds of a sensor alike', function (float $lower, bool $t
 
 it('asks once whether a light sensor sees the lamp that it switches, until that is said', function () {
     expect(toldOf(Builds::planted(['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light'],
-        'routines.2' => ['id' => 'evening', 'name' => 'Evening', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => 5]], 'steps' => [['do' => 'signal', 'output' => 'lamp']]],
+        'routines.2' => ['id' => 'evening', 'name' => 'Evening',
+            'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => 5]],
+            'steps' => [['do' => 'signal', 'output' => 'lamp']]],
     ]), 'routine.lamp_unasked'))->toHaveCount(1)
         ->and(toldOf(ownLamp(0.0, 62.0), 'routine.lamp_unasked'))->toBe([]);
 });
@@ -76,9 +85,11 @@ it('refuses a lamp that is not there, or on what measures nothing, at its field'
 /** The lid is a door; its routine does something before it shuts. @param  list<array<string, mixed>>  $before */
 function door(array $before, bool $public = false): Build
 {
-    return Builds::planted(['motions.0.task.shuts_at' => 'shut', 'around.public' => $public, 'routines.0.steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]], 'routines.1.steps' => [
-        ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ...$before, ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4],
-    ]]);
+    return Builds::planted(['motions.0.task.shuts_at' => 'shut', 'around.public' => $public,
+        'routines.0.steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9]], 'routines.1.steps' => [
+            ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ...$before, ['do' => 'go', 'motion' => 'lid', 'place' => 'shut',
+                'give_up_s' => 4],
+        ]]);
 }
 
 it('lets a door shut only after a sensor of the world was asked', function (array $before, bool $tells) {
@@ -88,7 +99,8 @@ it('lets a door shut only after a sensor of the world was asked', function (arra
     'a while' => [[['do' => 'wait', 'for_s' => 5]], true],
     'its own switch' => [[['do' => 'wait', 'until' => ['sensor' => 'lid-open'], 'give_up_s' => 3]], true],
     'the beam' => [[['do' => 'wait', 'until' => ['sensor' => 'beam', 'is' => 'off'], 'give_up_s' => 30]], false],
-    'the beam, but then it moved again' => [[['do' => 'wait', 'until' => ['sensor' => 'beam', 'is' => 'off'], 'give_up_s' => 30], ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4], ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]], true],
+    'the beam, but then it moved again' => [[['do' => 'wait', 'until' => ['sensor' => 'beam', 'is' => 'off'], 'give_up_s' => 30],
+        ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 4], ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4]], true],
 ]);
 
 it('fails where strangers are near, and says nothing of what is no door', function () {
@@ -145,10 +157,13 @@ it('offers the run that is nearest, and that mends it', function () {
 
 it('takes two for one on whatever comes round too quickly', function (float $late_s, bool $tells) {
     $build = Builds::planted([
-        'motions.2.mechanism' => ['kind' => 'turntable', 'inertia_kgm2' => 0.0004, 'friction_Nm' => 0.01], 'motions.2.task' => ['keeps_turning' => true, 'comes_round' => 30.0] + Builds::sound()->document['motions'][2]['task'],
+        'motions.2.mechanism' => ['kind' => 'turntable', 'inertia_kgm2' => 0.0004, 'friction_Nm' => 0.01], 'motions.2.task' => ['keeps_turning' => true,
+            'comes_round' => 30.0] + Builds::sound()->document['motions'][2]['task'],
         'motions.2.places' => [['id' => 'low', 'name' => 'Low', 'at' => 0], ['id' => 'high', 'name' => 'High', 'at' => 15]], 'motions.2.stops' => [],
         'sensors.2' => ['id' => 'slot', 'name' => 'Slot', 'kind' => 'reflective', 'late_s' => $late_s],
-        'routines' => [['id' => 'feed', 'name' => 'Feed', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'slot'], 'give_up_s' => 6], ['do' => 'stop', 'motion' => 'lift']]]],
+        'routines' => [['id' => 'feed', 'name' => 'Feed', 'starts' => [['when' => 'press', 'sensor' => 'button']],
+            'steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'slot'], 'give_up_s' => 6],
+                ['do' => 'stop', 'motion' => 'lift']]]],
     ]);
     $turns = $build->motions['lift']->drive?->line()->noLoad_rad_s() * ($late_s + $build->settings->scan_s + $build->settings->driver_s) * 180 / M_PI;
 

@@ -11,7 +11,8 @@ use Tests\Support\Builds;
 /** @return array<string, array<string, mixed>> by what moves where */
 function timesOf(Brookstone\Core\Build\Build $build): array
 {
-    return array_column(array_map(fn (array $row): array => ['key' => "{$row['motion']} {$row['from']} {$row['to']} {$row['speed']}"] + $row, TimingTable::of($build, Rehearsal::of($build))), null, 'key');
+    return array_column(array_map(fn (array $row): array => ['key' => "{$row['motion']} {$row['from']} {$row['to']} {$row['speed']}"] + $row,
+        TimingTable::of($build, Rehearsal::of($build))), null, 'key');
 }
 
 it('lists the moves that the routines make, and no other', function () {
@@ -19,7 +20,9 @@ it('lists the moves that the routines make, and no other', function () {
     $times = timesOf($build);
     $facts = new MotionFigures($build->motions['lid']);
 
-    expect($times)->toHaveKey('lid shut open 1')->and($times['lid shut open 1']['computed_s'])->toBeGreaterThan($facts->time('shut', 'open'))->toBeLessThan(1.1 * $facts->time('shut', 'open')) // it sets off a little further away, where its run-on has left it
+    // it sets off a little further away, where its run-on has left it
+    expect($times)->toHaveKey('lid shut open 1')
+        ->and($times['lid shut open 1']['computed_s'])->toBeGreaterThan($facts->time('shut', 'open'))->toBeLessThan(1.1 * $facts->time('shut', 'open'))
         ->and($times['lid shut open 1']['routines'])->toBe(['Show'])
         ->and(array_keys($times))->not->toContain('lid open open 1')
         ->and(timesOf(Builds::planted(['routines' => []])))->toBe([]);
@@ -35,7 +38,8 @@ it('lists a move once, with every routine that makes it', function () {
 it('says loaded or empty as it occurs, and the mean of what was measured', function () {
     $build = Builds::planted([
         'motions.0.mechanism.payload_kg' => 0.05, 'motions.0.mechanism.payload_m' => 0.1, 'motions.0.task.payload' => 'there',
-        'log' => [['id' => 'a', 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => 1.0, 'on' => '2026-05-30'], ['id' => 'b', 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => 2.0, 'on' => '2026-05-31']],
+        'log' => [['id' => 'a', 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => 1.0, 'on' => '2026-05-30'],
+            ['id' => 'b', 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => 2.0, 'on' => '2026-05-31']],
     ]);
     $times = timesOf($build);
 
@@ -61,7 +65,9 @@ it('writes a table and a header that a compiler reads', function () {
 
 it('lists only what a rehearsal makes, with the longest that it took', function () {
     // A step behind something that never comes is not made; the way home from half way is none between places.
-    $build = Builds::planted(['routines.1.steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ['do' => 'wait', 'until' => ['sensor' => 'lift-high'], 'give_up_s' => 1], ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]], 'scenarios' => []]);
+    $build = Builds::planted(['routines.1.steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4],
+        ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 4], ['do' => 'wait', 'until' => ['sensor' => 'lift-high'], 'give_up_s' => 1],
+        ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]], 'scenarios' => []]);
     $rehearsed = Rehearsal::of($build);
     $times = timesOf($build);
     $made = [];

@@ -34,7 +34,8 @@ it('writes the file it has read, byte for byte', function (string $demo) {
 
 it('reads a file whose keys stand in another order to the same bytes', function (string $demo) {
     $build = Builds::demo($demo);
-    $turned = fn (array $part): array => array_is_list($part) ? array_map(fn ($each) => is_array($each) ? $GLOBALS['turn']($each) : $each, $part) : array_reverse(array_map(fn ($each) => is_array($each) ? $GLOBALS['turn']($each) : $each, $part), true);
+    $turned = fn (array $part): array => array_is_list($part) ? array_map(fn ($each) => is_array($each) ? $GLOBALS['turn']($each) : $each, $part)
+        : array_reverse(array_map(fn ($each) => is_array($each) ? $GLOBALS['turn']($each) : $each, $part), true);
     $GLOBALS['turn'] = $turned;
 
     expect(Build::read($turned($build->document))->toJson())->toBe($build->toJson());
@@ -42,7 +43,8 @@ it('reads a file whose keys stand in another order to the same bytes', function 
 
 it('fits the schema that is published, and so does what is judged and run', function (string $demo) {
     $build = Builds::demo($demo);
-    $valid = fn (mixed $data, array $schema): bool => (new Validator)->validate(json_decode((string) json_encode($data)), (string) json_encode($schema))->isValid();
+    $valid = fn (mixed $data, array $schema): bool => (new Validator)->validate(json_decode((string) json_encode($data)),
+        (string) json_encode($schema))->isValid();
     $schemas = Schemas::all();
 
     expect($valid(json_decode($build->toJson()), $schemas['Build']))->toBeTrue()
@@ -59,7 +61,8 @@ it('publishes the schemas that it reads by', function (string $name, array $sche
 })->with(fn (): array => [['build', BuildShape::schema()], ['routine', BuildShape::routineSchema()]]);
 
 it('fits its published schema in the short form that the program writes', function (string $text) {
-    [$schemas, $valid] = [Schemas::all(), fn (mixed $data): bool => (new Validator)->validate(json_decode((string) json_encode($data)), (string) json_encode(BuildShape::routineSchema()))->isValid()];
+    [$schemas, $valid] = [Schemas::all(), fn (mixed $data): bool => (new Validator)->validate(json_decode((string) json_encode($data)),
+        (string) json_encode(BuildShape::routineSchema()))->isValid()];
     $read = Yaml::parse($text);
 
     expect($schemas)->toHaveKey('Build')->and($valid($read))->toBeTrue()
@@ -76,7 +79,8 @@ it('reads every example of the guide to routines', function () {
     $whole = array_filter($found[1], fn (string $text): bool => str_starts_with($text, 'id:'));
     foreach ($found[1] as $text) {
         $read = Yaml::parse($text);
-        $routine = in_array($text, $whole, true) ? $read : ['id' => 'example', 'name' => 'Example'] + (array_is_list($read) ? ['steps' => $read] : $read + ['steps' => []]);
+        $routine = in_array($text, $whole, true) ? $read : ['id' => 'example', 'name' => 'Example'] + (array_is_list($read) ? ['steps' => $read]
+            : $read + ['steps' => []]);
         $build = Builds::planted([
             'counters' => [['id' => 'visits', 'name' => 'Visits', 'kind' => 'counter']], 'routines.2' => ['id' => 'bow', 'name' => 'Bow', 'steps' => []],
             'sensors.2' => ['id' => 'daylight', 'name' => 'Daylight', 'kind' => 'light', 'rest' => 80, 'upper' => 45, 'lower' => 35], 'routines.3' => $routine,
@@ -108,7 +112,8 @@ it('names the place that is wrong', function (mixed $document, array $places) {
     'empty' => [[], ['format', 'version', 'name']],
     'of another time' => [['format' => 'brookstone-build', 'version' => 99, 'name' => 'x'], ['version']],
     'ten thousand motions' => [['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => array_fill(0, 10000, [])], ['motions']],
-    'a reference to itself' => [['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => [['$ref' => '#/motions/0']]], ['motions.0.$ref', 'motions.0.id', 'motions.0.name', 'motions.0.mechanism', 'motions.0.places', 'motions.0.task']],
+    'a reference to itself' => [['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => [['$ref' => '#/motions/0']]],
+        ['motions.0.$ref', 'motions.0.id', 'motions.0.name', 'motions.0.mechanism', 'motions.0.places', 'motions.0.task']],
     'a novel for a name' => [['format' => 'brookstone-build', 'version' => 1, 'name' => str_repeat('x', 9000)], ['name']],
 ]);
 

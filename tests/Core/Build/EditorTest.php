@@ -31,10 +31,14 @@ it('reads a bare number in the unit the field shows', function () {
 it('reads a position of a lift in metres and of an arm in degrees', function () {
     expect(Editor::unitOf(Builds::sound(), 'motions.2.places.0.at'))->toBe('m')
         ->and(Editor::unitOf(Builds::sound(), 'motions.0.stops.hard_low'))->toBe('°')
-        ->and(Editor::unitOf(Builds::planted(['routines.1.steps.0' => ['do' => 'repeat', 'times' => 2, 'steps' => [['do' => 'go_by', 'motion' => 'lift', 'by' => 0.01]]]]), 'routines.1.steps.0.steps.0.by'))->toBe('m')
-        ->and(Editor::unitOf(Builds::planted(['sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lid', 'at' => 20, 'reach' => 2]]), 'sensors.2.reach'))->toBe('°')
-        ->and(Editor::unitOf(Builds::planted(['scenarios.0.events.2' => ['what' => 'hold', 'at_s' => 9, 'motion' => 'lift', 'at' => 0.05]]), 'scenarios.0.events.2.at'))->toBe('m')
-        ->and(data_get(Editor::apply(Builds::sound(), [['path' => 'motions.2.places.1.at', 'text' => '80 mm']])->document, 'motions.2.places.1.at'))->toBeAbout(0.08, 1e-12);
+        ->and(Editor::unitOf(Builds::planted(['routines.1.steps.0' => ['do' => 'repeat', 'times' => 2,
+            'steps' => [['do' => 'go_by', 'motion' => 'lift', 'by' => 0.01]]]]), 'routines.1.steps.0.steps.0.by'))->toBe('m')
+        ->and(Editor::unitOf(Builds::planted(['sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lid', 'at' => 20,
+            'reach' => 2]]), 'sensors.2.reach'))->toBe('°')
+        ->and(Editor::unitOf(Builds::planted(['scenarios.0.events.2' => ['what' => 'hold', 'at_s' => 9, 'motion' => 'lift', 'at' => 0.05]]),
+            'scenarios.0.events.2.at'))->toBe('m')
+        ->and(data_get(Editor::apply(Builds::sound(), [['path' => 'motions.2.places.1.at', 'text' => '80 mm']])->document,
+            'motions.2.places.1.at'))->toBeAbout(0.08, 1e-12);
 });
 
 it('refuses at the path, and leaves the build alone', function (string $path, array $change) {

@@ -12,7 +12,8 @@ use Tests\Support\Builds;
 
 it('has every way of moving in a demo or an example', function () {
     $kinds = [];
-    foreach ([...array_map(Builds::demo(...), ['heron-wharf', 'moth-lantern', 'quarry-tram']), ...array_map(Builds::example(...), Builds::examples())] as $build) {
+    foreach ([...array_map(Builds::demo(...), ['heron-wharf', 'moth-lantern', 'quarry-tram']),
+        ...array_map(Builds::example(...), Builds::examples())] as $build) {
         foreach ($build->motions as $motion) {
             $kinds[] = $motion->mechanism->kind();
         }
@@ -53,7 +54,8 @@ it('loads a motion one way only, where its task says so', function () {
 
 it('takes longer where it meets something on the way', function () {
     $free = new Brookstone\Core\Assessment\Subject\MotionFigures(Builds::sound()->motions['lift']);
-    $met = new Brookstone\Core\Assessment\Subject\MotionFigures(Builds::planted(['motions.2.segments' => [['name' => 'A flap', 'from' => 0.08, 'to' => 0.1, 'load_N' => 20.0]]])->motions['lift']);
+    $met = new Brookstone\Core\Assessment\Subject\MotionFigures(Builds::planted(['motions.2.segments' => [['name' => 'A flap', 'from' => 0.08, 'to' => 0.1,
+        'load_N' => 20.0]]])->motions['lift']);
 
     expect($met->time('low', 'high'))->toBeGreaterThan((float) $free->time('low', 'high'))
         ->and($met->there()->worst_at)->toBeGreaterThanOrEqual(0.0799);
@@ -66,14 +68,16 @@ it('refuses a segment that ends before it begins, and one in the wrong unit', fu
 })->with([[['from' => 0.1, 'to' => 0.05, 'load_N' => 1.0], 'to'], [['from' => 0.01, 'to' => 0.05, 'load_Nm' => 1.0], 'load_Nm']]);
 
 it('refuses a mechanism whose figures do not fit each other at the field that is wrong', function () {
-    expect(fn () => Builds::planted(['motions.0.mechanism' => ['kind' => 'crank', 'crank_m' => 0.05, 'rod_m' => 0.04, 'slider_mass_kg' => 0.1]]))->toThrow(function (InvalidInput $invalid) {
-        expect($invalid->errors[0]['field'])->toBe('motions.0.mechanism.rod_m');
-    });
+    expect(fn () => Builds::planted(['motions.0.mechanism' => ['kind' => 'crank', 'crank_m' => 0.05, 'rod_m' => 0.04,
+        'slider_mass_kg' => 0.1]]))->toThrow(function (InvalidInput $invalid) {
+            expect($invalid->errors[0]['field'])->toBe('motions.0.mechanism.rod_m');
+        });
 });
 
 it('reads sizes off a picture at the scale of the model', function () {
     $line = fn (float $x1, float $y1, float $x2, float $y2): array => ['x1' => $x1, 'y1' => $y1, 'x2' => $x2, 'y2' => $y2];
-    $picture = new Picture('p', 'Crane', 1000, 800, $line(0, 0, 300, 400) + ['length_m' => 2.0], 1 / 12, [['id' => 'jib', 'name' => 'Jib'] + $line(100, 100, 100, 350)]);
+    $picture = new Picture('p', 'Crane', 1000, 800, $line(0, 0, 300, 400) + ['length_m' => 2.0], 1 / 12,
+        [['id' => 'jib', 'name' => 'Jib'] + $line(100, 100, 100, 350)]);
     $read = $picture->read()[0];
 
     expect($read['real_m'])->toBeAbout(1.0)->and($read['model_m'])->toBeAbout(1 / 12)->and($read['error_share'])->toBeGreaterThan(0.004)->toBeLessThan(0.01)
@@ -87,6 +91,7 @@ it('says what to take care of, and only where it is called for', function () {
     expect($codes(Builds::sound(), 'lid'))->not->toContain('overhead')->not->toContain('worn')
         ->and($codes(Builds::planted(['motions.0.task.over_people' => true]), 'lid'))->toContain('overhead')
         ->and($codes(Builds::planted(['around.public' => true, 'around.worn' => true]), 'jaw'))->toContain('public')->toContain('worn')
-        ->and($codes(Builds::planted(['motions.2.mechanism' => ['kind' => 'spring_lever', 'spring_N_per_m' => 800, 'stretch_m' => 0.1, 'lever_m' => 0.06, 'moving_mass_kg' => 0.02]]), 'lift'))->toContain('energy')
+        ->and($codes(Builds::planted(['motions.2.mechanism' => ['kind' => 'spring_lever', 'spring_N_per_m' => 800, 'stretch_m' => 0.1, 'lever_m' => 0.06,
+            'moving_mass_kg' => 0.02]]), 'lift'))->toContain('energy')
         ->and($codes(Builds::demo('moth-lantern'), 'left-wing'))->toContain('worn');
 });

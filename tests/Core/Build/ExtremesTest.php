@@ -25,5 +25,6 @@ it('judges and rehearses what is at the edge of what can be, in finite figures',
 it('refuses a motor rated at what none is', function (float $volts, bool $takes) {
     $edit = fn (): Build => Editor::apply(Builds::example('casket-lid'), [['path' => 'motions.0.drive.motor.rated_V', 'value' => $volts]]);
 
-    $takes ? expect($edit()->document['motions'][0]['drive']['motor']['rated_V'])->toBe($volts) : expect($edit)->toThrow(InvalidInput::class, 'Must be a number from 0.5 V to 1000 V');
+    $takes ? expect($edit()->document['motions'][0]['drive']['motor']['rated_V'])->toBe($volts) : expect($edit)->toThrow(InvalidInput::class,
+        'Must be a number from 0.5 V to 1000 V');
 })->with([[0.49, false], [0.5, true], [1000.0, true], [1000.1, false], [1e-6, false]]);

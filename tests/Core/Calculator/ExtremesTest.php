@@ -42,7 +42,8 @@ it('answers with finite figures or says at which field it cannot, whatever one o
                 try {
                     json_encode(Calculators::run($calculator, withAt($inputs, $path, $extreme)), JSON_THROW_ON_ERROR);
                 } catch (InvalidInput $refused) {
-                    array_push($wrong, ...array_map(fn (array $error): string => "{$tried}: {$error['message']}", array_filter($refused->errors, fn (array $error): bool => $error['field'] === '')));
+                    array_push($wrong, ...array_map(fn (array $error): string => "{$tried}: {$error['message']}",
+                        array_filter($refused->errors, fn (array $error): bool => $error['field'] === '')));
                 } catch (Throwable $fault) {
                     $wrong[] = "{$tried}: {$fault->getMessage()}";
                 }
@@ -53,15 +54,18 @@ it('answers with finite figures or says at which field it cannot, whatever one o
     expect($wrong)->toBe([]);
 })->with(fn () => array_keys(Calculators::all()));
 
-it('takes what is nearer to nothing than anything real for nothing, and refuses what is larger than can be reckoned with', function (float $mass, ?string $says) {
-    try {
-        Calculators::run(Calculators::all()['load.arm'], ['mass_kg' => 1, 'cg_m' => 0.1, 'from_deg' => 0, 'to_deg' => 90, 'move_s' => 1, 'payload_kg' => $mass]);
-        $said = null;
-    } catch (InvalidInput $refused) {
-        $said = $refused->errors[0]['message'];
-    }
-    expect($said)->toBe($says);
-})->with([[5e-324, null], [-9e-16, null], [-1.1e-15, 'Must be a number of at least 0 kg, but is -1.1e-15.'], [1e12, null], [1.1e12, 'Must be a number of at least 0 kg, but is 1100000000000: that is more than can be reckoned with.']]);
+it('takes what is nearer to nothing than anything real for nothing, and refuses what is larger than can be reckoned with',
+    function (float $mass, ?string $says) {
+        try {
+            Calculators::run(Calculators::all()['load.arm'], ['mass_kg' => 1, 'cg_m' => 0.1, 'from_deg' => 0, 'to_deg' => 90, 'move_s' => 1,
+                'payload_kg' => $mass]);
+            $said = null;
+        } catch (InvalidInput $refused) {
+            $said = $refused->errors[0]['message'];
+        }
+        expect($said)->toBe($says);
+    })->with([[5e-324, null], [-9e-16, null], [-1.1e-15, 'Must be a number of at least 0 kg, but is -1.1e-15.'], [1e12, null],
+        [1.1e12, 'Must be a number of at least 0 kg, but is 1100000000000: that is more than can be reckoned with.']]);
 
 it('reads no whole number that a count cannot be', function (float|int $teeth, bool $reads) {
     $ask = fn () => Calculators::run(Calculators::all()['train.ratio'], ['stages' => [['type' => 'spur', 'driver' => 10, 'driven' => $teeth]]]);

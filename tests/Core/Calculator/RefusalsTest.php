@@ -15,7 +15,8 @@ it('refuses what cannot be, at the field', function (string $name, mixed $inputs
     'no object' => ['load.arm', 'novel', ['']],
     'a list' => ['load.arm', [1, 2], ['']],
     'nothing' => ['load.arm', [], ['mass_kg', 'cg_m', 'from_deg', 'to_deg', 'move_s']],
-    'every wrong field at once' => ['load.arm', ['mass_kg' => -1, 'cg_m' => '0.1', 'move_s' => 0, 'colour' => 'red'] + ARM, ['colour', 'mass_kg', 'cg_m', 'move_s']],
+    'every wrong field at once' => ['load.arm', ['mass_kg' => -1, 'cg_m' => '0.1', 'move_s' => 0, 'colour' => 'red'] + ARM,
+        ['colour', 'mass_kg', 'cg_m', 'move_s']],
     'a wrong field and two that do not fit' => ['load.arm', ['mass_kg' => -1, 'to_deg' => 0] + ARM, ['mass_kg', 'to_deg']],
     'negative friction' => ['load.arm', ['friction_Nm' => -0.1] + ARM, ['friction_Nm']],
     'angle out of range' => ['load.arm', ['to_deg' => 721] + ARM, ['to_deg']],
@@ -31,7 +32,8 @@ it('refuses what cannot be, at the field', function (string $name, mixed $inputs
     'duty over 1' => ['drive.dc_point', ['duty' => 1.01, 'supply_V' => 12, 'load_Nm' => 0] + MOTOR, ['duty']],
     'duty 0' => ['drive.dc_point', ['duty' => 0, 'supply_V' => 12, 'load_Nm' => 0] + MOTOR, ['duty']],
     'no ratings' => ['drive.servo_point', ['ratings' => [], 'supply_V' => 5, 'load_Nm' => 0, 'angle_deg' => 1], ['ratings']],
-    'a voltage twice' => ['drive.servo_point', ['ratings' => array_fill(0, 2, ['volts_V' => 5, 'stall_Nm' => 1, 'speed_deg_s' => 300]), 'supply_V' => 5, 'load_Nm' => 0, 'angle_deg' => 1], ['ratings.1.volts_V']],
+    'a voltage twice' => ['drive.servo_point', ['ratings' => array_fill(0, 2, ['volts_V' => 5, 'stall_Nm' => 1, 'speed_deg_s' => 300]), 'supply_V' => 5,
+        'load_Nm' => 0, 'angle_deg' => 1], ['ratings.1.volts_V']],
     'no stages' => ['train.ratio', ['stages' => []], ['stages']],
     '500 stages' => ['train.ratio', ['stages' => array_fill(0, 500, ['type' => 'spur', 'driver' => 10, 'driven' => 20])], ['stages']],
     'no teeth' => ['train.ratio', ['stages' => [['type' => 'spur', 'driver' => 0, 'driven' => 20]]], ['stages.0.driver']],
@@ -67,7 +69,8 @@ it('gives null and never an endless number', function () {
 
 it('reports a hoist that will not come down and a servo outside its rating', function () {
     $hoist = Calculators::run(Calculators::all()['load.hoist'], ['friction_N' => 20] + HOIST);
-    $servo = Calculators::run(Calculators::all()['drive.servo_point'], ['ratings' => [['volts_V' => 6, 'stall_Nm' => 1, 'speed_deg_s' => 300]], 'supply_V' => 7, 'load_Nm' => 0.5, 'angle_deg' => -60]);
+    $servo = Calculators::run(Calculators::all()['drive.servo_point'], ['ratings' => [['volts_V' => 6, 'stall_Nm' => 1, 'speed_deg_s' => 300]],
+        'supply_V' => 7, 'load_Nm' => 0.5, 'angle_deg' => -60]);
 
     expect($hoist['findings'][0]->code)->toBe('load.will_not_lower')
         ->and($servo['findings'][0]->code)->toBe('drive.supply_high')

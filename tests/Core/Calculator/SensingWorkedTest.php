@@ -64,20 +64,26 @@ it('knows how often a normal reading lies so far out', function (float $apart, f
 })->with([[1.0, 0.1586553], [1.959964, 0.025], [3.0, 0.001349898], [6.0, 9.865876e-10]]);
 
 it('allows as many moves as fit, and not one more', function (float $bias, float $sd, float $tolerance) {
-    $most = Calculators::run(Calculators::all()['sense.repeatability'], ['bias_mm' => $bias, 'sd_mm' => $sd, 'moves' => 1, 'tolerance_mm' => $tolerance])['results']['max_moves'];
+    $most = Calculators::run(Calculators::all()['sense.repeatability'], ['bias_mm' => $bias, 'sd_mm' => $sd, 'moves' => 1,
+        'tolerance_mm' => $tolerance])['results']['max_moves'];
     $worst = fn (float $n): float => abs($bias) * $n + 3 * $sd * sqrt($n);
 
     expect($worst($most))->toBeLessThanOrEqual($tolerance * (1 + 1e-9))->and($worst($most + 1))->toBeGreaterThan($tolerance);
 })->with([[0.1, 0.2, 5.0], [-0.3, 0.0, 3.0], [0.0, 0.5, 6.0], [1.0, 1.0, 2.0]]);
 
-it('never drifts without an error', fn () => expect(Calculators::run(Calculators::all()['sense.repeatability'], ['bias_mm' => 0, 'sd_mm' => 0, 'moves' => 1000, 'tolerance_mm' => 1])['results'])->toMatchArray(['within' => true, 'max_moves' => null]));
+it('never drifts without an error',
+    fn () => expect(Calculators::run(Calculators::all()['sense.repeatability'], ['bias_mm' => 0, 'sd_mm' => 0, 'moves' => 1000,
+        'tolerance_mm' => 1])['results'])->toMatchArray(['within' => true, 'max_moves' => null]));
 
 it('says what is wrong', function (string $name, array $inputs, array $codes) {
     expect(saidOf($name, $inputs))->toBe($codes);
 })->with([
-    'hits' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.001, 'stiffness_N_per_m' => 1e4, 'decel_force_N' => 5], ['stop.hits']],
-    'close' => ['stop.overrun', ['speed_m_s' => 0.1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.012, 'stiffness_N_per_m' => 1e4, 'brake_time_constant_s' => 0.1], ['stop.close']],
-    'clear' => ['stop.overrun', ['speed_m_s' => 0.1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.02, 'stiffness_N_per_m' => 1e4, 'brake_time_constant_s' => 0.1], []],
+    'hits' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.001, 'stiffness_N_per_m' => 1e4, 'decel_force_N' => 5],
+        ['stop.hits']],
+    'close' => ['stop.overrun', ['speed_m_s' => 0.1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.012, 'stiffness_N_per_m' => 1e4,
+        'brake_time_constant_s' => 0.1], ['stop.close']],
+    'clear' => ['stop.overrun', ['speed_m_s' => 0.1, 'moving_mass_kg' => 1, 'overtravel_m' => 0.02, 'stiffness_N_per_m' => 1e4,
+        'brake_time_constant_s' => 0.1], []],
     'chatters' => ['sense.debounce', ['bounce_ms' => 5, 'sample_ms' => 1, 'debounce_ms' => 5, 'flag_mm' => 10, 'speed_mm_s' => 50], ['sense.chatters']],
     'missed' => ['sense.debounce', ['bounce_ms' => 5, 'sample_ms' => 5, 'debounce_ms' => 40, 'flag_mm' => 2, 'speed_mm_s' => 100], ['sense.missed']],
     'ghosts' => ['sense.threshold', ['absent' => [100, 110, 90, 120], 'present' => [130, 150, 120, 160]], ['sense.ghosts', 'sense.few_readings']],
@@ -89,7 +95,8 @@ it('refuses what cannot be sensed', function (string $name, array $inputs, array
 })->with([
     'two readings' => ['sense.threshold', ['absent' => [1, 2], 'present' => [5, 6, 7]], ['absent']],
     'the same mean' => ['sense.threshold', ['absent' => [1, 2, 3], 'present' => [1, 2, 3]], ['present']],
-    'brakes in two ways' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 1, 'stiffness_N_per_m' => 1, 'decel_force_N' => 1, 'brake_time_constant_s' => 1], ['decel_force_N']],
+    'brakes in two ways' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 1, 'stiffness_N_per_m' => 1, 'decel_force_N' => 1,
+        'brake_time_constant_s' => 1], ['decel_force_N']],
     'does not brake' => ['stop.overrun', ['speed_m_s' => 1, 'moving_mass_kg' => 1, 'overtravel_m' => 1, 'stiffness_N_per_m' => 1], ['decel_force_N']],
     'no looks' => ['sense.debounce', ['bounce_ms' => 1, 'sample_ms' => 0, 'debounce_ms' => 5, 'flag_mm' => 1, 'speed_mm_s' => 1], ['sample_ms']],
     '41 stages' => ['timer.interval', ['clock_hz' => 100, 'stages' => 41], ['stages']],
@@ -115,26 +122,33 @@ it('commands nothing in the dead band, all at the ends, and bends in between', f
 });
 
 it('tells presses and knocks apart only between what people do', function () {
-    expect(saidOf('sense.press', []))->toBe([])->and(saidOf('sense.press', ['long_ms' => 250]))->toBe(['sense.press_confused'])->and(saidOf('sense.press', ['long_ms' => 1100]))->toBe(['sense.press_confused'])
-        ->and(saidOf('sense.press', ['double_ms' => 200]))->toBe(['sense.double_confused'])->and(saidOf('sense.press', ['double_ms' => 700]))->toBe(['sense.double_confused'])->and(saidOf('sense.press', ['double_ms' => 0]))->toBe([])
+    expect(saidOf('sense.press', []))->toBe([])->and(saidOf('sense.press', ['long_ms' => 250]))->toBe(['sense.press_confused'])
+        ->and(saidOf('sense.press', ['long_ms' => 1100]))->toBe(['sense.press_confused'])
+        ->and(saidOf('sense.press', ['double_ms' => 200]))->toBe(['sense.double_confused'])
+        ->and(saidOf('sense.press', ['double_ms' => 700]))->toBe(['sense.double_confused'])->and(saidOf('sense.press', ['double_ms' => 0]))->toBe([])
         ->and((new PressWindows(600, 350, 250, 1000, 250, 700))->best_long_ms)->toBeAbout(500.0);
     $knock = ['quiet_ms' => 100, 'ring_ms' => 60, 'gap_ms' => 180, 'threshold' => 50, 'noise' => 20, 'softest' => 70];
-    expect(saidOf('sense.knock', $knock))->toBe([])->and(saidOf('sense.knock', ['quiet_ms' => 60] + $knock))->toBe(['sense.knock_window'])->and(saidOf('sense.knock', ['quiet_ms' => 180] + $knock))->toBe(['sense.knock_window'])
-        ->and(saidOf('sense.knock', ['threshold' => 15] + $knock))->toBe(['sense.knock_threshold'])->and(saidOf('sense.knock', ['threshold' => 71] + $knock))->toBe(['sense.knock_threshold'])
+    expect(saidOf('sense.knock', $knock))->toBe([])->and(saidOf('sense.knock', ['quiet_ms' => 60] + $knock))->toBe(['sense.knock_window'])
+        ->and(saidOf('sense.knock', ['quiet_ms' => 180] + $knock))->toBe(['sense.knock_window'])
+        ->and(saidOf('sense.knock', ['threshold' => 15] + $knock))->toBe(['sense.knock_threshold'])
+        ->and(saidOf('sense.knock', ['threshold' => 71] + $knock))->toBe(['sense.knock_threshold'])
         ->and(saidOf('sense.stick', ['reading' => 500, 'jitter' => 30]))->toBe(['sense.stick_jitters']);
 });
 
 it('refuses a stick whose middle is not in the middle', function () {
-    expect(fn () => Calculators::run(Calculators::all()['sense.stick'], ['reading' => 5, 'low' => 0, 'middle' => 1023, 'high' => 1023]))->toThrow(InvalidInput::class);
+    expect(fn () => Calculators::run(Calculators::all()['sense.stick'], ['reading' => 5, 'low' => 0, 'middle' => 1023,
+        'high' => 1023]))->toThrow(InvalidInput::class);
 });
 
 it('tells day from night halfway by ratio, its own lamp left out of account', function (float $day, float $night, float $lamp, float $flicker) {
     $set = new Daylight($day, $night, $lamp, $flicker, 4.0);
 
-    expect($set->best_day_above - $set->best_night_below)->toBeAbout(1.5 * ($lamp + $flicker))->and($set->tells_apart)->toBe(1.5 * ($lamp + $flicker) <= $day - $night)
+    expect($set->best_day_above - $set->best_night_below)->toBeAbout(1.5 * ($lamp + $flicker))
+        ->and($set->tells_apart)->toBe(1.5 * ($lamp + $flicker) <= $day - $night)
         ->and($set->best_wait_s)->toBeAbout(6.0)->and($set->switches_itself)->toBeFalse()->and($set->follows_passing)->toBeFalse();
     if ($set->tells_apart) {
-        expect($set->best_night_below)->toBeGreaterThanOrEqual($night)->and($set->best_day_above)->toBeLessThanOrEqual($day * (1 + 1e-12))->and($set->misreads)->toBeFalse();
+        expect($set->best_night_below)->toBeGreaterThanOrEqual($night)->and($set->best_day_above)->toBeLessThanOrEqual($day * (1 + 1e-12))
+            ->and($set->misreads)->toBeFalse();
     }
 })->with([[400.0, 25.0, 10.0, 4.0], [400.0, 25.0, 0.0, 0.0], [400.0, 25.0, 240.0, 8.0], [400.0, 390.0, 10.0, 0.0], [800.0, 2.0, 300.0, 50.0]]);
 

@@ -19,9 +19,11 @@ function calculated(string $name, array $inputs): array
 
 it('lays a belt over two equal wheels', function () {
     // Two wheels of 20 on a 2 mm pitch: half of each in mesh, 40 mm around both, and twice the centres.
-    ['results' => $belt, 'codes' => $codes] = calculated('train.belt', ['pitch_mm' => 2, 'driver' => 20, 'driven' => 20, 'centre_mm' => 50, 'torque_Nm' => 0.1]);
+    ['results' => $belt, 'codes' => $codes] = calculated('train.belt', ['pitch_mm' => 2, 'driver' => 20, 'driven' => 20, 'centre_mm' => 50,
+        'torque_Nm' => 0.1]);
 
-    expect($belt['length_mm'])->toBeAbout(140.0)->and($belt['belt_teeth'])->toBeAbout(70.0)->and($belt['teeth_in_mesh'])->toBeAbout(10.0)->and($belt['wrap_deg'])->toBeAbout(180.0)
+    expect($belt['length_mm'])->toBeAbout(140.0)->and($belt['belt_teeth'])->toBeAbout(70.0)->and($belt['teeth_in_mesh'])->toBeAbout(10.0)
+        ->and($belt['wrap_deg'])->toBeAbout(180.0)
         ->and($belt['span_mm'])->toBeAbout(50.0)->and($belt['pull_N'])->toBeAbout(0.1 / (20 * 0.002 / 2 / M_PI))->and($codes)->toBe([]);
 });
 
@@ -29,7 +31,8 @@ it('finds the centres for a belt of so many teeth, and the belt for the centres'
     $centre = (float) BeltDrive::centreFor(2.0, $driver, $driven, $teeth);
 
     expect((new BeltDrive(2.0, $driver, $driven, $centre))->length_mm)->toBeAbout(2.0 * $teeth, 1e-9)
-        ->and(calculated('train.belt', ['pitch_mm' => 2, 'driver' => $driver, 'driven' => $driven, 'belt_teeth' => $teeth])['results']['centre_mm'])->toBeAbout($centre);
+        ->and(calculated('train.belt', ['pitch_mm' => 2, 'driver' => $driver, 'driven' => $driven,
+            'belt_teeth' => $teeth])['results']['centre_mm'])->toBeAbout($centre);
 })->with([[16, 16, 60], [12, 60, 80], [20, 40, 200]]);
 
 it('says when a belt jumps', fn () => expect(calculated('train.belt', ['pitch_mm' => 2, 'driver' => 10, 'driven' => 60, 'centre_mm' => 40])['codes'])->toBe(['train.belt_jumps']));
@@ -40,7 +43,8 @@ it('weighs a cord with its knot and its jerk', function () {
     $weak = calculated('winding.cord', ['breaking_N' => 100, 'load_N' => 10, 'knot_share' => 0.4]);
     $breaks = calculated('winding.cord', ['breaking_N' => 10, 'load_N' => 10]);
 
-    expect($cord['safety'])->toBeAbout(50 / 6)->and($codes)->toBe([])->and($cord['fleet_deg'])->toBeNull()->and($weak['codes'])->toBe(['winding.cord_weak'])->and($breaks['results']['safety'])->toBeLessThan(1.0);
+    expect($cord['safety'])->toBeAbout(50 / 6)->and($codes)->toBe([])->and($cord['fleet_deg'])->toBeNull()->and($weak['codes'])->toBe(['winding.cord_weak'])
+        ->and($breaks['results']['safety'])->toBeLessThan(1.0);
 });
 
 it('measures how slantwise a cord runs on, and where it would not', function () {
@@ -48,7 +52,8 @@ it('measures how slantwise a cord runs on, and where it would not', function () 
     $lead = $near['results']['lead_for_2_deg_m'];
     $far = calculated('winding.cord', ['breaking_N' => 1000, 'load_N' => 1, 'drum_width_m' => 0.04, 'lead_m' => $lead * 1.001]);
 
-    expect($near['results']['fleet_deg'])->toBeAbout(rad2deg(atan(0.1)))->and($near['codes'])->toBe(['winding.fleet'])->and($far['results']['fleet_deg'])->toBeLessThan(2.0)->and($far['codes'])->toBe([]);
+    expect($near['results']['fleet_deg'])->toBeAbout(rad2deg(atan(0.1)))->and($near['codes'])->toBe(['winding.fleet'])
+        ->and($far['results']['fleet_deg'])->toBeLessThan(2.0)->and($far['codes'])->toBe([]);
 });
 
 it('says which of two things goes first', function (array $inputs, string $first, array $codes) {
@@ -56,11 +61,13 @@ it('says which of two things goes first', function (array $inputs, string $first
 
     expect($answer['results']['first'])->toBe($first)->and($answer['codes'])->toBe($codes);
 })->with([
-    'clearly the one' => [[2, 1, 6, 4], 'one', []], 'clearly the other' => [[9, 6, 3, 1], 'other', []], 'just' => [[2, 1, 3, 2.5], 'one', ['winding.order_unsure']], 'nobody knows' => [[3, 1, 3, 1], 'neither', ['winding.order_unsure']],
+    'clearly the one' => [[2, 1, 6, 4], 'one', []], 'clearly the other' => [[9, 6, 3, 1], 'other', []],
+    'just' => [[2, 1, 3, 2.5], 'one', ['winding.order_unsure']], 'nobody knows' => [[3, 1, 3, 1], 'neither', ['winding.order_unsure']],
 ]);
 
 it('lists every pair of holes, the nearest to the wanted travel first', function () {
-    $answer = calculated('linkage.holes', ['arm_holes_m' => [0.007, 0.009, 0.011], 'horn_holes_m' => [0.012, 0.016, 0.02], 'pivot_distance_m' => 0.08, 'servo_half_travel_deg' => 45, 'wanted_travel_deg' => 60, 'servo_Nm' => 0.2]);
+    $answer = calculated('linkage.holes', ['arm_holes_m' => [0.007, 0.009, 0.011], 'horn_holes_m' => [0.012, 0.016, 0.02], 'pivot_distance_m' => 0.08,
+        'servo_half_travel_deg' => 45, 'wanted_travel_deg' => 60, 'servo_Nm' => 0.2]);
     $pairs = $answer['results']['pairs'];
     $offs = array_column($pairs, 'off_deg');
     $sorted = $offs;
@@ -68,7 +75,8 @@ it('lists every pair of holes, the nearest to the wanted travel first', function
 
     expect($pairs)->toHaveCount(9)->and($offs)->toBe($sorted);
     foreach ($pairs as $pair) {
-        $alone = calculated('linkage.pushrod', ['arm_m' => $pair['arm_m'], 'horn_m' => $pair['horn_m'], 'pivot_distance_m' => 0.08, 'servo_half_travel_deg' => 45])['results'];
+        $alone = calculated('linkage.pushrod', ['arm_m' => $pair['arm_m'], 'horn_m' => $pair['horn_m'], 'pivot_distance_m' => 0.08,
+            'servo_half_travel_deg' => 45])['results'];
         expect($pair['travel_deg'])->toBeAbout($alone['travel_deg'])->and($pair['least_Nm'])->toBeAbout(0.2 * $alone['min_torque_ratio']);
     }
     // Further out on the horn: more force, less travel.
@@ -81,7 +89,8 @@ it('says when no pair of holes will do', function () {
     $holes = ['arm_holes_m' => [0.02], 'horn_holes_m' => [0.008], 'pivot_distance_m' => 0.06, 'servo_half_travel_deg' => 60, 'wanted_travel_deg' => 90];
 
     expect(calculated('linkage.holes', $holes)['codes'])->toBe(['linkage.no_pair'])
-        ->and(calculated('linkage.holes', ['arm_holes_m' => [0.01], 'horn_holes_m' => [0.02], 'servo_half_travel_deg' => 30, 'wanted_travel_deg' => 90] + $holes)['codes'])->toBe(['linkage.no_pair']);
+        ->and(calculated('linkage.holes', ['arm_holes_m' => [0.01], 'horn_holes_m' => [0.02], 'servo_half_travel_deg' => 30, 'wanted_travel_deg' => 90]
+            + $holes)['codes'])->toBe(['linkage.no_pair']);
 });
 
 it('swings a lid by exactly what is asked, out as fast as back', function (float $swing) {
@@ -108,11 +117,13 @@ it('refuses what does not go together', function (string $name, array $inputs, a
     'one size twice' => ['train.search', ['target_ratio' => 3, 'stock' => [['teeth' => 20, 'count' => 1], ['teeth' => 20, 'count' => 2]]], ['stock.1.teeth']],
     'no stock' => ['train.search', ['target_ratio' => 3, 'stock' => []], ['stock']],
     'bars that do not close' => ['linkage.four_bar', ['crank_m' => 1, 'coupler_m' => 1, 'rocker_m' => 1, 'ground_m' => 3], ['ground_m']],
-    'no travel' => ['linkage.pushrod', ['arm_m' => 0.01, 'horn_m' => 0.01, 'pivot_distance_m' => 0.05, 'servo_half_travel_deg' => 0], ['servo_half_travel_deg']],
+    'no travel' => ['linkage.pushrod', ['arm_m' => 0.01, 'horn_m' => 0.01, 'pivot_distance_m' => 0.05, 'servo_half_travel_deg' => 0],
+        ['servo_half_travel_deg']],
 ]);
 
 it('tells a rod that cannot follow, and gives what can still be said', function () {
     $answer = calculated('linkage.pushrod', ['arm_m' => 0.02, 'horn_m' => 0.008, 'pivot_distance_m' => 0.05, 'servo_half_travel_deg' => 60]);
 
-    expect($answer['codes'])->toBe(['linkage.binds'])->and($answer['results']['binds'])->toBeTrue()->and($answer['results']['travel_deg'])->toBeNull()->and($answer['results']['rod_m'])->toBeAbout(hypot(0.05, 0.012));
+    expect($answer['codes'])->toBe(['linkage.binds'])->and($answer['results']['binds'])->toBeTrue()->and($answer['results']['travel_deg'])->toBeNull()
+        ->and($answer['results']['rod_m'])->toBeAbout(hypot(0.05, 0.012));
 });

@@ -30,7 +30,8 @@ it('lifts a kilogram on half a metre', function () {
 });
 
 it('balances an arm to nothing', function () {
-    $arm = worked('load.arm', ['mass_kg' => 1, 'cg_m' => 0.5, 'counterbalance_Nm' => 0.5 * GRAVITY, 'inertia_kgm2' => 0.5, 'from_deg' => -45, 'to_deg' => 45, 'move_s' => 3]);
+    $arm = worked('load.arm', ['mass_kg' => 1, 'cg_m' => 0.5, 'counterbalance_Nm' => 0.5 * GRAVITY, 'inertia_kgm2' => 0.5, 'from_deg' => -45, 'to_deg' => 45,
+        'move_s' => 3]);
 
     expect($arm['static_peak_Nm'])->toBeAbout(0.0)
         ->and($arm['peak_Nm'])->toBeAbout(0.5 * 4.5 * (M_PI / 2) / 9)
@@ -50,7 +51,8 @@ it('says that a falling arm drives its motor, unless it rubs enough', function (
 
 it('spends the most power of a cosine move where torque times speed is largest', function () {
     // A weightless spinning mass: T·ω = J·(π²/2)(π/2)(Δ²/T³)·cos·sin, largest at an eighth of the wave: half of the product of the peaks.
-    $arm = worked('load.arm', ['mass_kg' => 1e-9, 'cg_m' => 1e-3, 'inertia_kgm2' => 0.02, 'from_deg' => 0, 'to_deg' => 180, 'move_s' => 1, 'profile' => 'cosine']);
+    $arm = worked('load.arm', ['mass_kg' => 1e-9, 'cg_m' => 1e-3, 'inertia_kgm2' => 0.02, 'from_deg' => 0, 'to_deg' => 180, 'move_s' => 1,
+        'profile' => 'cosine']);
 
     expect($arm['peak_power_W'])->toBeAbout(0.5 * 0.02 * (M_PI ** 2 / 2) * M_PI * (M_PI / 2) * M_PI, 1e-4);
 });
@@ -75,7 +77,8 @@ it('does not let a load down whose guides hold it', function () {
 });
 
 it('runs a motor at half its stall torque', function () {
-    $point = worked('drive.dc_point', ['rated_V' => 10, 'no_load_rpm' => 100, 'no_load_A' => 0.2, 'stall_Nm' => 2, 'stall_A' => 2.2, 'supply_V' => 10, 'load_Nm' => 1]);
+    $point = worked('drive.dc_point', ['rated_V' => 10, 'no_load_rpm' => 100, 'no_load_A' => 0.2, 'stall_Nm' => 2, 'stall_A' => 2.2, 'supply_V' => 10,
+        'load_Nm' => 1]);
 
     expect($point)->toMatchCase([
         'speed_rpm' => 50.0, 'current_A' => 1.2, 'output_W' => 50 * M_PI / 30, 'input_W' => 12.0, 'efficiency' => 50 * M_PI / 30 / 12,
@@ -85,13 +88,16 @@ it('runs a motor at half its stall torque', function () {
 
 it('loses its no-load current first when the voltage falls', function () {
     // u = 0.5: s = (1.1 − 0.2)/2 = 0.45.
-    $point = worked('drive.dc_point', ['rated_V' => 10, 'no_load_rpm' => 100, 'no_load_A' => 0.2, 'stall_Nm' => 2, 'stall_A' => 2.2, 'supply_V' => 5, 'load_Nm' => 0]);
+    $point = worked('drive.dc_point', ['rated_V' => 10, 'no_load_rpm' => 100, 'no_load_A' => 0.2, 'stall_Nm' => 2, 'stall_A' => 2.2, 'supply_V' => 5,
+        'load_Nm' => 0]);
 
-    expect($point['stall_Nm'])->toBeAbout(0.9)->and($point['speed_rpm'])->toBeAbout(45.0)->and($point['current_A'])->toBeAbout(0.2)->and($point['margin'])->toBeNull();
+    expect($point['stall_Nm'])->toBeAbout(0.9)->and($point['speed_rpm'])->toBeAbout(45.0)->and($point['current_A'])->toBeAbout(0.2)
+        ->and($point['margin'])->toBeNull();
 });
 
 it('gears a worm and a pair of spurs', function () {
-    $train = worked('train.ratio', ['stages' => [['type' => 'spur', 'driver' => 10, 'driven' => 30, 'module_mm' => 2, 'backlash_mm' => 0.3], ['type' => 'worm', 'driver' => 2, 'driven' => 40]], 'input_rpm' => 600, 'input_Nm' => 0.1]);
+    $train = worked('train.ratio', ['stages' => [['type' => 'spur', 'driver' => 10, 'driven' => 30, 'module_mm' => 2, 'backlash_mm' => 0.3],
+        ['type' => 'worm', 'driver' => 2, 'driven' => 40]], 'input_rpm' => 600, 'input_Nm' => 0.1]);
 
     expect($train['ratio'])->toBeAbout(60.0)->and($train['efficiency'])->toBeAbout(0.38)->and($train['direction'])->toBe(-1)
         ->and($train['centre_distances_mm'])->toBe([40.0, null])
@@ -100,7 +106,8 @@ it('gears a worm and a pair of spurs', function () {
 });
 
 it('does not move a worm that is only pushed', function () {
-    $run = ['motor' => ['rated_V' => 12, 'no_load_rpm' => 60, 'no_load_A' => 0.1, 'stall_Nm' => 0.05, 'stall_A' => 1], 'supply_V' => 12, 'ratio' => 1, 'efficiency' => 0.4, 'mechanism' => ['kind' => 'arm', 'mass_kg' => 1, 'cg_m' => 0.2], 'from' => 10, 'to' => 60];
+    $run = ['motor' => ['rated_V' => 12, 'no_load_rpm' => 60, 'no_load_A' => 0.1, 'stall_Nm' => 0.05, 'stall_A' => 1], 'supply_V' => 12, 'ratio' => 1,
+        'efficiency' => 0.4, 'mechanism' => ['kind' => 'arm', 'mass_kg' => 1, 'cg_m' => 0.2], 'from' => 10, 'to' => 60];
 
     expect(worked('motion.run', $run))->toMatchArray(['reached' => false, 'why' => 'stuck', 'time_s' => null])
         ->and(worked('motion.run', ['efficiency' => 0.9] + $run)['why'])->toBe('ran_back')
@@ -109,13 +116,15 @@ it('does not move a worm that is only pushed', function () {
 
 it('lets a worm down at the speed of its motor and no faster', function () {
     // Self-locking: the load that would push along counts as nothing, so the motor turns freely.
-    $run = worked('motion.run', ['motor' => ['rated_V' => 12, 'no_load_rpm' => 60, 'no_load_A' => 0.1, 'stall_Nm' => 1, 'stall_A' => 2], 'supply_V' => 12, 'ratio' => 1, 'efficiency' => 0.4, 'mechanism' => ['kind' => 'hoist', 'mass_kg' => 1, 'drum_radius_m' => 0.01], 'from' => 1, 'to' => 0]);
+    $run = worked('motion.run', ['motor' => ['rated_V' => 12, 'no_load_rpm' => 60, 'no_load_A' => 0.1, 'stall_Nm' => 1, 'stall_A' => 2], 'supply_V' => 12,
+        'ratio' => 1, 'efficiency' => 0.4, 'mechanism' => ['kind' => 'hoist', 'mass_kg' => 1, 'drum_radius_m' => 0.01], 'from' => 1, 'to' => 0]);
 
     expect($run['reached'])->toBeTrue()->and($run['end_speed'])->toBeAbout(-0.01 * 2 * M_PI)->and($run['time_s'])->toBeAbout(1 / (0.01 * 2 * M_PI), 2e-3);
 });
 
 it('gives up a motion with too little voltage to turn', function () {
-    $run = worked('motion.run', ['motor' => ['rated_V' => 12, 'no_load_rpm' => 60, 'no_load_A' => 0.5, 'stall_Nm' => 1, 'stall_A' => 2], 'supply_V' => 1, 'ratio' => 1, 'mechanism' => ['kind' => 'arm', 'mass_kg' => 0.1, 'cg_m' => 0.1, 'friction_Nm' => 0.2], 'from' => 0, 'to' => 90]);
+    $run = worked('motion.run', ['motor' => ['rated_V' => 12, 'no_load_rpm' => 60, 'no_load_A' => 0.5, 'stall_Nm' => 1, 'stall_A' => 2], 'supply_V' => 1,
+        'ratio' => 1, 'mechanism' => ['kind' => 'arm', 'mass_kg' => 0.1, 'cg_m' => 0.1, 'friction_Nm' => 0.2], 'from' => 0, 'to' => 90]);
 
     expect($run)->toMatchArray(['reached' => false, 'why' => 'stuck'])->and($run['peak_current_A'])->toBeAbout(2 / 12);
 });

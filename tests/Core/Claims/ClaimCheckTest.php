@@ -13,7 +13,8 @@ use Brookstone\Core\Drive\Drives;
 it('finds the figures of a page, whatever the spelling', function () {
     $figures = Reader::figures("Size: 40.5 x 20 x 38 mm\nStall torque 9.4 kg.cm / 130 oz-in @ 4.8V; 0,17 sec/60°\nEncoder 48 counts, nothing else 7 things");
 
-    expect(array_map(fn ($figure): string => $figure->written, $figures))->toBe(['40.5 mm', '20 mm', '38 mm', '9.4 kg.cm', '130 oz-in', '4.8 V', '0,17 sec/60°', '48 counts'])
+    expect(array_map(fn ($figure): string => $figure->written, $figures))->toBe(['40.5 mm', '20 mm', '38 mm', '9.4 kg.cm', '130 oz-in', '4.8 V',
+        '0,17 sec/60°', '48 counts'])
         ->and($figures[3]->quantity->si)->toBeAbout(9.4 * 0.0980665)->and($figures[6]->quantity->si)->toBeAbout(M_PI / 3 / 0.17);
 });
 
@@ -48,14 +49,16 @@ it('finds nothing odd in the drives that come with it', function () {
 });
 
 it('compares what was typed in with its page and with itself', function () {
-    $with = fn (array $changes, string $code = 'G25-60'): array => array_map(fn (Contradiction $odd): string => $odd->kind, ClaimCheck::of(Drives::make($changes + Drives::write(Drawer::get($code)))));
+    $with = fn (array $changes, string $code = 'G25-60'): array => array_map(fn (Contradiction $odd): string => $odd->kind,
+        ClaimCheck::of(Drives::make($changes + Drives::write(Drawer::get($code)))));
 
     expect($with(['stall_Nm' => 30.0]))->toBe(['power'])
         ->and($with(['mass_kg' => 3.0]))->toBe(['density'])
         ->and($with(['page' => 'Stall torque 20 kg·cm']))->toBe(['same_twice'])
         ->and($with(['page' => 'Stall torque 8.9 kg·cm, weight 98 g']))->toBe([])
         ->and($with(['page' => 'Weight 200 g']))->toBe(['same_twice'])
-        ->and($with(['ratings' => [['volts_V' => 4.8, 'stall_Nm' => 1.0, 'speed_deg_s' => 300.0], ['volts_V' => 6.0, 'stall_Nm' => 0.9, 'speed_deg_s' => 350.0]]], 'S20 metal'))->toBe(['ratings']);
+        ->and($with(['ratings' => [['volts_V' => 4.8, 'stall_Nm' => 1.0, 'speed_deg_s' => 300.0],
+            ['volts_V' => 6.0, 'stall_Nm' => 0.9, 'speed_deg_s' => 350.0]]], 'S20 metal'))->toBe(['ratings']);
 });
 
 it('is no worse for hostile text', function () {

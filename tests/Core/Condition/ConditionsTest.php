@@ -83,7 +83,8 @@ it('goes past midnight', function (string $from, string $to, string $now, bool $
     expect((new ClockIs($from, $to))->holds($told))->toBe($so);
 })->with([
     ['08:00', '20:00', '08:00', true], ['08:00', '20:00', '20:00', false], ['08:00', '20:00', '07:59', false],
-    ['20:00', '06:00', '23:59', true], ['20:00', '06:00', '00:00', true], ['20:00', '06:00', '06:00', false], ['20:00', '06:00', '12:00', false], ['12:00', '12:00', '12:00', false],
+    ['20:00', '06:00', '23:59', true], ['20:00', '06:00', '00:00', true], ['20:00', '06:00', '06:00', false], ['20:00', '06:00', '12:00', false],
+    ['12:00', '12:00', '12:00', false],
 ]);
 
 it('lies always either in a span of the clock or in the rest of the day', function (string $from, string $to) {
@@ -99,7 +100,8 @@ it('asks counters, places, positions, moves and routines', function () {
     [$told->counts['n'], $told->places['lid'], $told->positions['lift'], $told->moving, $told->running] = [3, 'open', 0.05, ['lift'], ['wake']];
     $so = fn (Condition $condition): bool => $condition->holds($told);
 
-    expect($so(new CounterIs('n', 'at_least', 3)))->toBeTrue()->and($so(new CounterIs('n', 'at_least', 4)))->toBeFalse()->and($so(new CounterIs('n', 'exactly', 3)))->toBeTrue()->and($so(new CounterIs('n', 'under', 3)))->toBeFalse()
+    expect($so(new CounterIs('n', 'at_least', 3)))->toBeTrue()->and($so(new CounterIs('n', 'at_least', 4)))->toBeFalse()
+        ->and($so(new CounterIs('n', 'exactly', 3)))->toBeTrue()->and($so(new CounterIs('n', 'under', 3)))->toBeFalse()
         ->and($so(new AtPlace('lid', 'open')))->toBeTrue()->and($so(new AtPlace('lift', 'high')))->toBeFalse()
         ->and($so(new Between('lift', 0.05, 0.1)))->toBeTrue()->and($so(new Between('lift', 0.06, 0.1)))->toBeFalse()
         ->and($so(new Moving('lift')))->toBeTrue()->and($so(new Moving('lid')))->toBeFalse()
@@ -164,12 +166,16 @@ it('names everything that it asks about, once', function () {
     $condition = new AnyOf([new NotSo(new AllOf([new Moving('lift'), new AtPlace('lid', 'open')])), new Between('lift', 0.0, 0.1), new InputIs('beam', true)]);
 
     expect(Conditions::motions($condition))->toBe(['lift', 'lid'])->and(Conditions::motions(null))->toBe([])
-        ->and(array_map(fn (Condition $part): string => $part::class, array_values(array_filter(Conditions::all($condition), fn (Condition $part): bool => ! $part instanceof AnyOf && ! $part instanceof AllOf && ! $part instanceof NotSo))))
+        ->and(array_map(fn (Condition $part): string => $part::class,
+            array_values(array_filter(Conditions::all($condition), fn (Condition $part): bool => ! $part instanceof AnyOf && ! $part instanceof AllOf
+            && ! $part instanceof NotSo))))
         ->toBe([Moving::class, AtPlace::class, Between::class, InputIs::class]);
 });
 
 it('says itself in words', function (array $written, string $words) {
-    $build = Builds::planted(['counters' => [['id' => 'n', 'name' => 'Visits'], ['id' => 'm', 'name' => 'Night', 'kind' => 'mark']], 'sensors.2' => ['id' => 'daylight', 'name' => 'Daylight', 'kind' => 'light'], 'routines.1.steps' => [['do' => 'wait', 'until' => $written, 'give_up_s' => 9]]]);
+    $build = Builds::planted(['counters' => [['id' => 'n', 'name' => 'Visits'], ['id' => 'm', 'name' => 'Night', 'kind' => 'mark']],
+        'sensors.2' => ['id' => 'daylight', 'name' => 'Daylight', 'kind' => 'light'],
+        'routines.1.steps' => [['do' => 'wait', 'until' => $written, 'give_up_s' => 9]]]);
     $step = iterator_to_array($build->routines['show']->flat())['steps.0'];
 
     expect($step->says($build)->text())->toBe("Wait until {$words}; give up after 9 s.");
@@ -196,8 +202,11 @@ it('refuses what asks for nothing that there is, at its place', function (array 
 
     expect($fields)->toContain("routines.1.steps.0.until{$field}");
 })->with([
-    [['sensor' => 'moon'], '.sensor'], [['test' => 'level', 'sensor' => 'beam', 'value' => 1], '.sensor'], [['test' => 'place', 'motion' => 'lid', 'place' => 'ajar'], '.place'],
-    [['test' => 'counter', 'counter' => 'n'], '.counter'], [['test' => 'clock', 'from' => '24:00', 'to' => '06:00'], '.from'], [['test' => 'routine', 'routine' => 'moon'], '.routine'],
-    [['test' => 'all', 'of' => [['sensor' => 'beam'], ['test' => 'any', 'of' => [['test' => 'not', 'that' => ['sensor' => 'moon']]]]]], '.of.1.of.0.that.sensor'],
+    [['sensor' => 'moon'], '.sensor'], [['test' => 'level', 'sensor' => 'beam', 'value' => 1], '.sensor'],
+    [['test' => 'place', 'motion' => 'lid', 'place' => 'ajar'], '.place'],
+    [['test' => 'counter', 'counter' => 'n'], '.counter'], [['test' => 'clock', 'from' => '24:00', 'to' => '06:00'], '.from'],
+    [['test' => 'routine', 'routine' => 'moon'], '.routine'],
+    [['test' => 'all', 'of' => [['sensor' => 'beam'], ['test' => 'any', 'of' => [['test' => 'not', 'that' => ['sensor' => 'moon']]]]]],
+        '.of.1.of.0.that.sensor'],
     [['test' => 'all', 'of' => []], '.of'], [['test' => 'luck'], '.test'],
 ]);

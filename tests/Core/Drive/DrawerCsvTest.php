@@ -27,13 +27,15 @@ it('writes the same bytes when what was read is written again', function () {
 });
 
 it('reads any unit, and any of the usual separators', function (string $separator) {
-    $csv = str_replace(',', $separator, HEAD)."\n".implode($separator, ['dc_motor', 'Mine', 'Own', '98 g', '12 V', '76', '90 mA', '14 kg cm', '1.9', '62', '1 in', '25', 'round', 'brass', '0', '2.6', 'small']);
+    $csv = str_replace(',', $separator, HEAD)."\n".implode($separator, ['dc_motor', 'Mine', 'Own', '98 g', '12 V', '76', '90 mA', '14 kg cm', '1.9', '62',
+        '1 in', '25', 'round', 'brass', '0', '2.6', 'small']);
     $read = DrawerCsv::read($csv);
     $motor = $read['drives'][0] ?? null;
 
     expect($read['errors'])->toBe([])->and($motor)->toBeInstanceOf(DcMotor::class);
     assert($motor instanceof DcMotor);
-    expect($motor->stall_Nm)->toBeAbout(14 * 0.0980665)->and($motor->no_load_A)->toBeAbout(0.09)->and($motor->body()->mass_kg)->toBeAbout(0.098)->and($motor->body()->width_mm)->toBeAbout(25.4);
+    expect($motor->stall_Nm)->toBeAbout(14 * 0.0980665)->and($motor->no_load_A)->toBeAbout(0.09)->and($motor->body()->mass_kg)->toBeAbout(0.098)
+        ->and($motor->body()->width_mm)->toBeAbout(25.4);
 })->with([',', ';', "\t"]);
 
 it('reads ratings and quoted texts over several lines', function () {
@@ -44,15 +46,18 @@ it('reads ratings and quoted texts over several lines', function () {
 
     expect($read['errors'])->toBe([])->and($servo)->toBeInstanceOf(Servo::class);
     assert($servo instanceof Servo);
-    expect($servo->ratings)->toHaveCount(2)->and($servo->ratings[0]->stall_Nm)->toBeAbout(9.4 * 0.0980665)->and($servo->ratings[0]->speed_deg_s)->toBeAbout(300.0)
+    expect($servo->ratings)->toHaveCount(2)->and($servo->ratings[0]->stall_Nm)->toBeAbout(9.4 * 0.0980665)
+        ->and($servo->ratings[0]->speed_deg_s)->toBeAbout(300.0)
         ->and($servo->body()->shaft)->toBe('6 mm, splined')->and($servo->body()->page)->toBe("He\nsays \"strong\"");
 });
 
 it('names every bad row with its line and column, and takes the others', function () {
     $good = 'dc_motor,%s,Own,0.1,12,76,0.09,1,1.9,62,25,25,round,brass,0,2.6,small';
     $csv = implode("\n", [
-        HEAD, sprintf($good, 'One'), sprintf('rocket'.substr($good, 8), 'Two'), '', sprintf(str_replace(',12,', ',twelve,', $good), 'Three'), sprintf(str_replace(',1.9,', ',0.05,', $good), 'Four'),
-        sprintf($good, 'One'), sprintf(str_replace('brass', 'cheese', $good), 'Five'), sprintf($good, 'Six').',more', sprintf(str_replace(',0.1,', ',,', $good), 'Seven'), sprintf($good, 'Eight'),
+        HEAD, sprintf($good, 'One'), sprintf('rocket'.substr($good, 8), 'Two'), '', sprintf(str_replace(',12,', ',twelve,', $good), 'Three'),
+        sprintf(str_replace(',1.9,', ',0.05,', $good), 'Four'),
+        sprintf($good, 'One'), sprintf(str_replace('brass', 'cheese', $good), 'Five'), sprintf($good, 'Six').',more',
+        sprintf(str_replace(',0.1,', ',,', $good), 'Seven'), sprintf($good, 'Eight'),
     ]);
     $read = DrawerCsv::read($csv);
 
@@ -90,7 +95,8 @@ it('reads what is typed into a form, and gives it back as it would be typed', fu
 
 it('names every field that was typed wrong', function () {
     try {
-        DrawerCsv::typed(['kind' => 'stepper', 'code' => 'Mine', 'holding_Nm' => 'much', 'steps_per_rev' => '1.5', 'phase_A' => '-1', 'stall_Nm' => '4'] + DrawerCsv::cells(Drawer::get('P42-40')));
+        DrawerCsv::typed(['kind' => 'stepper', 'code' => 'Mine', 'holding_Nm' => 'much', 'steps_per_rev' => '1.5', 'phase_A' => '-1', 'stall_Nm' => '4']
+            + DrawerCsv::cells(Drawer::get('P42-40')));
         $this->fail('It was not refused.');
     } catch (InvalidInput $invalid) {
         expect(array_column($invalid->errors, 'field'))->toEqualCanonicalizing(['holding_Nm', 'stall_Nm', 'steps_per_rev', 'phase_A']);

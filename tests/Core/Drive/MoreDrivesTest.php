@@ -38,7 +38,8 @@ it('pulls less the faster a stepper turns, and no faster than it can', function 
 });
 
 it('says near and past half of its pull that a stepper may slip', function (float $load, array $severities) {
-    $inputs = ['holding_Nm' => 0.4, 'steps_per_rev' => 200, 'phase_A' => 1.5, 'phase_ohm' => 1.8, 'phase_mH' => 3.0, 'supply_V' => 12, 'speed_rpm' => 0, 'load_Nm' => $load];
+    $inputs = ['holding_Nm' => 0.4, 'steps_per_rev' => 200, 'phase_A' => 1.5, 'phase_ohm' => 1.8, 'phase_mH' => 3.0, 'supply_V' => 12, 'speed_rpm' => 0,
+        'load_Nm' => $load];
     $findings = Calculators::run(Calculators::all()['drive.stepper_point'], $inputs)['findings'];
 
     expect(array_map(fn ($finding): string => $finding->code.' '.$finding->severity->value, $findings))->toBe($severities);
@@ -49,7 +50,8 @@ function ferry(array $changes = []): Axis
 {
     $build = Builds::demo('heron-wharf');
     $i = $build->indexOf('ferry');
-    $build = Editor::apply($build, array_map(fn (string $path, mixed $value): array => ['path' => "motions.{$i}.{$path}", 'value' => $value], array_keys($changes), $changes));
+    $build = Editor::apply($build, array_map(fn (string $path, mixed $value): array => ['path' => "motions.{$i}.{$path}", 'value' => $value],
+        array_keys($changes), $changes));
 
     return new Axis($build->motions['ferry'], 0.0, 0.0);
 }
@@ -137,7 +139,8 @@ it('cuts the power of a gated servo once it has arrived, and wakes it when it is
     for ($i = 0; $i < 400; $i++) {
         $jaw->advance(0.005);
     }
-    expect($jaw->isPowered())->toBeFalse()->and($jaw->current_A())->toBe(0.0)->and($jaw->position())->toBeAbout(-40.0, 0.06)->and($jaw->hasArrived())->toBeTrue();
+    expect($jaw->isPowered())->toBeFalse()->and($jaw->current_A())->toBe(0.0)->and($jaw->position())->toBeAbout(-40.0, 0.06)
+        ->and($jaw->hasArrived())->toBeTrue();
     $jaw->follow(0.0, 1.0);
     for ($i = 0; $i < 60; $i++) {
         $jaw->advance(0.005);
@@ -147,7 +150,8 @@ it('cuts the power of a gated servo once it has arrived, and wakes it when it is
 
 it('gives one motor to one of two motions only', function () {
     $build = Builds::planted(['motions.2.drive.shares' => 'lid', 'routines.0.steps' => [
-        ['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 0.2], ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.2], ['do' => 'stop', 'motion' => 'lid'],
+        ['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 0.2], ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.2],
+        ['do' => 'stop', 'motion' => 'lid'],
     ]]);
     $trace = Brookstone\Core\Simulation\RoutineRun::of($build, $build->routines['wake']);
 
@@ -216,9 +220,11 @@ it('says what the drive can do at most behind its train, as its supply feeds it'
 
     expect($stall(["supplies.{$servos}.volts_V" => $low->volts_V], 'jaw'))->toBeAbout($low->stall_Nm, 1e-9)
         ->and($stall(["supplies.{$servos}.volts_V" => $high->volts_V], 'jaw'))->toBeAbout($high->stall_Nm, 1e-9)
-        ->and($stall(['motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36, 'efficiency' => 0.9]]], 'lid'))->toBeAbout($stall([], 'lid') * 3 * 0.9, 1e-9);
+        ->and($stall(['motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36, 'efficiency' => 0.9]]], 'lid'))->toBeAbout($stall([],
+            'lid') * 3 * 0.9, 1e-9);
 });
 
 it('reads the clock of a timer in kHz', function () {
-    expect(data_get(Editor::apply(Builds::sound(), [['path' => 'settings.timer_Hz', 'text' => '32.768 kHz']])->document, 'settings.timer_Hz'))->toBeAbout(32768.0, 1e-9);
+    expect(data_get(Editor::apply(Builds::sound(), [['path' => 'settings.timer_Hz', 'text' => '32.768 kHz']])->document,
+        'settings.timer_Hz'))->toBeAbout(32768.0, 1e-9);
 });

@@ -16,8 +16,10 @@ use Tests\Support\Builds;
 function gearedLid(): TrainParts
 {
     return new TrainParts(Builds::planted([
-        'motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36, 'backlash_mm' => 0.1], ['type' => 'spur', 'driver' => 16, 'driven' => 48, 'backlash_mm' => 0.1]],
-        'motions.0.layout' => ['grid_mm' => 8, 'half' => true, 'shafts' => [['x_mm' => 20, 'y_mm' => 40], ['x_mm' => 44, 'y_mm' => 40], ['x_mm' => 76, 'y_mm' => 40]], 'planes' => [0, 1], 'shaft_mm' => 3],
+        'motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36, 'backlash_mm' => 0.1], ['type' => 'spur', 'driver' => 16, 'driven' => 48,
+            'backlash_mm' => 0.1]],
+        'motions.0.layout' => ['grid_mm' => 8, 'half' => true, 'shafts' => [['x_mm' => 20, 'y_mm' => 40], ['x_mm' => 44, 'y_mm' => 40],
+            ['x_mm' => 76, 'y_mm' => 40]], 'planes' => [0, 1], 'shaft_mm' => 3],
     ])->motions['lid']);
 }
 
@@ -124,7 +126,8 @@ it('drills the shafts where the wheels mesh', function () {
         $holes[] = [(float) $circle['cx'], (float) $circle['cy'], (float) $circle['r']];
     }
 
-    expect($holes)->toHaveCount(3)->and(hypot($holes[1][0] - $holes[0][0], $holes[1][1] - $holes[0][1]))->toBeAbout(24.0)->and(hypot($holes[2][0] - $holes[1][0], $holes[2][1] - $holes[1][1]))->toBeAbout(32.0)->and($holes[0][2])->toBeAbout(1.5);
+    expect($holes)->toHaveCount(3)->and(hypot($holes[1][0] - $holes[0][0], $holes[1][1] - $holes[0][1]))->toBeAbout(24.0)
+        ->and(hypot($holes[2][0] - $holes[1][0], $holes[2][1] - $holes[1][1]))->toBeAbout(32.0)->and($holes[0][2])->toBeAbout(1.5);
 });
 
 it('rolls two outlines in one another: nowhere through, and no looser than asked for', function (int $pinion, int $gear, float $play) {
@@ -133,7 +136,8 @@ it('rolls two outlines in one another: nowhere through, and no looser than asked
     $centre = ($pinion + $gear) / 2;
     // The outline of the gear as its half tooth angle over the radius: how deep a point lies inside it.
     $profile = array_slice($other->outline(), 0, intdiv(count($other->outline()), $gear));
-    $flank = array_map(fn (array $point): array => [hypot(...$point), abs(atan2($point[1], $point[0]))], array_slice($profile, 0, (int) floor(count($profile) / 2) - 1));
+    $flank = array_map(fn (array $point): array => [hypot(...$point), abs(atan2($point[1], $point[0]))],
+        array_slice($profile, 0, (int) floor(count($profile) / 2) - 1));
     $inside = function (array $point) use ($flank, $gear): float {
         $radius = hypot(...$point);
         $pitch = 2 * M_PI / $gear;
@@ -190,11 +194,13 @@ it('makes closed solids of the volume of their outline', function (Bore $bore, i
             $edges["{$from} {$to}"] = ($edges["{$from} {$to}"] ?? 0) + 1;
         }
     }
-    $open = array_filter(array_keys($edges), fn (string $edge): bool => $edges[$edge] !== 1 || ($edges[implode(' ', array_reverse(explode(' ', $edge)))] ?? 0) !== 1);
+    $open = array_filter(array_keys($edges), fn (string $edge): bool => $edges[$edge] !== 1 || ($edges[implode(' ', array_reverse(explode(' ', $edge)))]
+        ?? 0) !== 1);
 
     expect($open)->toBe([])->and($volume)->toBeAbout((areaOf($gear->outline()) - areaOf($gear->hole())) * 6.0, 1e-5)->toBeGreaterThan(0.0);
 })->with([
-    'round' => [fn () => new Bore(3.0), 20], 'with a flat' => [fn () => new Bore(4.0, 0.5), 24], 'with a key' => [fn () => new Bore(4.0, 0.0, 1.5, 0.8), 30], 'undercut' => [fn () => new Bore(1.0), 8],
+    'round' => [fn () => new Bore(3.0), 20], 'with a flat' => [fn () => new Bore(4.0, 0.5), 24], 'with a key' => [fn () => new Bore(4.0, 0.0, 1.5, 0.8), 30],
+    'undercut' => [fn () => new Bore(1.0), 8],
 ]);
 
 it('grows by half of what the cutter burns, and its hole shrinks', function () {
@@ -208,7 +214,8 @@ it('grows by half of what the cutter burns, and its hole shrinks', function () {
 it('lists what has to be bought', function () {
     $list = gearedLid()->list();
 
-    expect($list[0][0])->toBe('count')->and(array_column(array_slice($list, 1), 1))->toBe(['spur gear', 'spur gear', 'spur gear', 'spur gear', 'shaft', 'drive W40-400']);
+    expect($list[0][0])->toBe('count')->and(array_column(array_slice($list, 1), 1))->toBe(['spur gear', 'spur gear', 'spur gear', 'spur gear', 'shaft',
+        'drive W40-400']);
 });
 
 it('cuts the bars of a linkage to the length between their holes', function () {
@@ -240,11 +247,13 @@ it('refuses gears that cannot be cut', function (Closure $make) {
 
 it('drills one hole for what turns on one axis, the pivot of a linkage, and shows every plate', function () {
     $parts = new TrainParts(Builds::planted([
-        'motions.0.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.02, 'pivot_distance_m' => 0.05, 'mass_kg' => 0.05, 'cg_m' => 0.03, 'half_travel_deg' => 75.0],
+        'motions.0.mechanism' => ['kind' => 'pushed', 'arm_m' => 0.012, 'horn_m' => 0.02, 'pivot_distance_m' => 0.05, 'mass_kg' => 0.05, 'cg_m' => 0.03,
+            'half_travel_deg' => 75.0],
         'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30], ['type' => 'pawl', 'driver' => 24, 'driven' => 24]],
         'motions.0.layout' => [
             'shafts' => [['x_mm' => 20, 'y_mm' => 20], ['x_mm' => 45, 'y_mm' => 20], ['x_mm' => 45, 'y_mm' => 20]], 'planes' => [0, 1],
-            'linkage' => ['plane' => 2, 'x_mm' => 95, 'y_mm' => 20], 'plates' => [['name' => 'front plate', 'above_plane' => 1, 'x_mm' => 0, 'y_mm' => 0, 'width_mm' => 110, 'height_mm' => 60]],
+            'linkage' => ['plane' => 2, 'x_mm' => 95, 'y_mm' => 20],
+            'plates' => [['name' => 'front plate', 'above_plane' => 1, 'x_mm' => 0, 'y_mm' => 0, 'width_mm' => 110, 'height_mm' => 60]],
         ],
     ])->motions['lid']);
     $sheet = $parts->drilling();

@@ -55,7 +55,8 @@ it('shrinks a hole by it, keyway and flat too', function (Bore $bore) {
     $off = array_map(fn (array $point): float => awayFrom($point, $plain), $moved);
 
     expect(crossings($moved))->toBe(0)->and(max($off))->toBeLessThan(0.102)->and(min($off))->toBeGreaterThan(0.098)
-        ->and(max(array_map(fn (array $point): float => hypot(...$point), $moved)))->toBeLessThan(max(array_map(fn (array $point): float => hypot(...$point), $plain)));
+        ->and(max(array_map(fn (array $point): float => hypot(...$point), $moved)))->toBeLessThan(max(array_map(fn (array $point): float => hypot(...$point),
+            $plain)));
 })->with([[new Bore(5.0)], [new Bore(5.0, 0.5)], [new Bore(5.0, 0.0, 1.5, 0.8)]]);
 
 it('makes solids without facets that have no area', function (int $teeth, float $kerf) {

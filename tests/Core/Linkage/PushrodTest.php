@@ -13,7 +13,8 @@ function someRods(): array
     $random = new Randomizer(new Mt19937(9));
     $number = fn (float $from, float $to): float => $from + ($to - $from) * $random->getInt(0, 1_000_000) / 1_000_000;
 
-    return array_map(fn (int $i): Pushrod => new Pushrod($number(0.008, 0.03), $number(0.008, 0.04), $number(0.04, 0.2), $number(10, 70), $i % 2 === 1), range(0, 99));
+    return array_map(fn (int $i): Pushrod => new Pushrod($number(0.008, 0.03), $number(0.008, 0.04), $number(0.04, 0.2), $number(10, 70), $i % 2 === 1),
+        range(0, 99));
 }
 
 it('keeps the rod its length over the whole travel', function () {

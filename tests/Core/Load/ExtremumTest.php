@@ -15,7 +15,8 @@ it('finds the largest value, smooth or with a corner, inside or at an end', func
     'falling from its start' => [fn (float $x): float => -$x, 1.0, 3.0, 1.0, -1.0],
     'level' => [fn (float $x): float => 2.5, 0.0, 1.0, 0.0, 2.5],
     'just before its end' => [fn (float $x): float => 1 - ($x - 0.999) ** 2, 0.0, 1.0, 0.999, 1.0],
-    'two humps' => [fn (float $x): float => sin(3 * $x) + 0.1 * $x, 0.0, 4.0, (2 * M_PI + acos(-1 / 30)) / 3, sin(acos(-1 / 30)) + 0.1 * (2 * M_PI + acos(-1 / 30)) / 3],
+    'two humps' => [fn (float $x): float => sin(3 * $x) + 0.1 * $x, 0.0, 4.0, (2 * M_PI + acos(-1 / 30)) / 3,
+        sin(acos(-1 / 30)) + 0.1 * (2 * M_PI + acos(-1 / 30)) / 3],
 ]);
 
 it('is never below the best sample at a corner, and close to it', function () {

@@ -55,14 +55,16 @@ it('does as much work as the load gains', function () {
     for ($i = 0; $i < $steps; $i++) {
         $t = ($i + 0.5) / $steps;
         [$way, $speed, $accel] = Profile::Cosine->at($t, [0.0, 1.0]);
-        $work += ($arm->staticTorqueNm($move->from + $way * $move->distance()) + $arm->inertiaKgm2(0.0) * $accel * $move->distance()) * $speed * $move->distance() / $steps;
+        $work += ($arm->staticTorqueNm($move->from + $way * $move->distance())
+            + $arm->inertiaKgm2(0.0) * $accel * $move->distance()) * $speed * $move->distance() / $steps;
     }
 
     expect($work)->toBeAbout(0.5 * 0.2 * G * (sin(deg2rad(60)) - sin(deg2rad(-30))), 1e-6);
 });
 
 it('is monotone in friction and mass', function () {
-    $peaks = array_map(fn (float $friction): float => MoveLoad::of(new Arm(0.3, 0.1, friction_Nm: $friction), new Move(0.0, 1.0, 1.0))->peak_Nm, [0.0, 0.01, 0.05, 0.2]);
+    $peaks = array_map(fn (float $friction): float => MoveLoad::of(new Arm(0.3, 0.1, friction_Nm: $friction), new Move(0.0, 1.0, 1.0))->peak_Nm,
+        [0.0, 0.01, 0.05, 0.2]);
     $masses = array_map(fn (float $mass): float => MoveLoad::of(new Arm($mass, 0.1), new Move(0.0, 1.0, 1.0))->rms_Nm, [0.1, 0.2, 0.4]);
 
     expect($peaks)->toBe(array_values(collectSorted($peaks)))->and($masses)->toBe(array_values(collectSorted($masses)));

@@ -77,7 +77,8 @@ it('asks a rod for the work that the spring at its part takes up, from where tha
 })->with([[40.0, false], [-120.0, false], [90.0, true]]);
 
 it('is heavier with its payload than without', function () {
-    foreach ([new Arm(0.2, 0.1, 0.1, 0.15), new Hoist(0.5, 0.01, payload_kg: 0.3), new Slide(0.5, 0.01, 0.1, 20.0, 0.0, 0.4), new Wheels(0.5, 0.02, 0.03, 0.4, 5.0, 1.0, 0.3), new Feeder(0.02, 0.04, 0.05, 3, 0.1, 1.0, 20.0)] as $loaded) {
+    foreach ([new Arm(0.2, 0.1, 0.1, 0.15), new Hoist(0.5, 0.01, payload_kg: 0.3), new Slide(0.5, 0.01, 0.1, 20.0, 0.0, 0.4),
+        new Wheels(0.5, 0.02, 0.03, 0.4, 5.0, 1.0, 0.3), new Feeder(0.02, 0.04, 0.05, 3, 0.1, 1.0, 20.0)] as $loaded) {
         $empty = $loaded->unloaded();
         expect($empty->staticTorqueNm(0.0))->toBeLessThan($loaded->staticTorqueNm(0.0))
             ->and($empty->inertiaKgm2(0.0))->toBeLessThan($loaded->inertiaKgm2(0.0))
@@ -174,8 +175,10 @@ it('refuses what cannot be, and names the field', function (Closure $make, strin
     'a rod that cannot follow' => [fn () => new PushrodLever(0.02, 0.01, 0.05, 0.1, 0.03), 'horn_m'],
     'bars that do not close' => [fn () => new CrankRocker(0.01, 0.02, 0.03, 0.1, 0.1, 0.05), 'ground_m'],
     'a weight outside its ball' => [fn () => new Ball(0.1, 0.4, 0.6, 0.1), 'pendulum_arm_m'],
-    'friction that helps' => [fn () => new Measured(0.1, 0.01, [['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 2.0], ['at' => 9.0, 'raise_N' => 1.0, 'lower_N' => 1.0]]), 'points.0.lower_N'],
-    'a place measured twice' => [fn () => new Measured(0.1, 0.01, [['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 1.0], ['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 1.0]]), 'points.1.at'],
+    'friction that helps' => [fn () => new Measured(0.1, 0.01, [['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 2.0],
+        ['at' => 9.0, 'raise_N' => 1.0, 'lower_N' => 1.0]]), 'points.0.lower_N'],
+    'a place measured twice' => [fn () => new Measured(0.1, 0.01, [['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 1.0],
+        ['at' => 0.0, 'raise_N' => 1.0, 'lower_N' => 1.0]]), 'points.1.at'],
     'a cord thicker than its drum' => [fn () => new Hoist(0.5, 0.01, cord_m: 0.02), 'cord_m'],
     'a wall' => [fn () => new Slide(0.5, 0.01, 0.0, 90.0), 'incline_deg'],
 ]);
@@ -185,5 +188,6 @@ it('knows of every kind whether it slides or turns', function () {
         [$thing] = (new Things(1))->make($kind);
         expect(Mechanisms::unit($thing->kind()))->toBe($thing->positionUnit());
     }
-    expect(array_unique(array_map(fn (string $kind): string => (new Things(1))->make($kind)[0]->kind(), Things::KINDS)))->toEqualCanonicalizing(Mechanisms::kinds());
+    expect(array_unique(array_map(fn (string $kind): string => (new Things(1))->make($kind)[0]->kind(),
+        Things::KINDS)))->toEqualCanonicalizing(Mechanisms::kinds());
 });

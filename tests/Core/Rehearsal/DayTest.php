@@ -32,7 +32,9 @@ it('runs a routine as often in a day as a clock or people start it', function (a
 
 it('shares out how often people come among the routines that move a thing', function () {
     $day = dayOf(Builds::planted(lifted([['when' => 'press', 'sensor' => 'button']], 60.0) + [
-        'routines.2' => ['id' => 'drop', 'name' => 'Drop', 'alone' => true, 'starts' => [['when' => 'beam', 'sensor' => 'beam']], 'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 9]]],
+        'routines.2' => ['id' => 'drop', 'name' => 'Drop', 'alone' => true, 'starts' => [['when' => 'beam', 'sensor' => 'beam']],
+            'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'low',
+                'give_up_s' => 9]]],
     ]));
 
     expect($day->runs['show'])->toEqualWithDelta(30.0, 1e-9)->and($day->runs['drop'])->toEqualWithDelta(30.0, 1e-9);
@@ -53,7 +55,9 @@ it('adds up what runs draw and what is drawn at rest', function () {
 });
 
 it('takes what goes round without end as running all day', function () {
-    $build = Builds::planted(['log' => [], 'routines.1.starts' => [['when' => 'press', 'sensor' => 'button']], 'routines.1.steps' => [['do' => 'repeat', 'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 9]]]]]);
+    $build = Builds::planted(['log' => [], 'routines.1.starts' => [['when' => 'press', 'sensor' => 'button']],
+        'routines.1.steps' => [['do' => 'repeat', 'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9],
+            ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 9]]]]]);
     $day = dayOf($build);
     $once = dayOf(Builds::planted(lifted([['when' => 'every', 'every_s' => 8.64]], 1.0))); // 10 000 times a day
 
@@ -62,23 +66,29 @@ it('takes what goes round without end as running all day', function () {
 });
 
 it('does not count twice what one routine does for another', function () {
-    $day = dayOf(Builds::planted(['log' => [], 'routines.1.steps' => [['do' => 'call', 'routine' => 'part']], 'routines.2' => ['id' => 'part', 'name' => 'Part', 'starts' => [], 'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 9]]]]));
+    $day = dayOf(Builds::planted(['log' => [], 'routines.1.steps' => [['do' => 'call', 'routine' => 'part']],
+        'routines.2' => ['id' => 'part', 'name' => 'Part', 'starts' => [],
+            'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'low',
+                'give_up_s' => 9]]]]));
 
     expect($day->runs['part'])->toBe(0.0)->and($day->runs['show'])->toEqualWithDelta(100.0, 1e-9);
 });
 
 it('tells a battery from both sides of the days that are asked for', function () {
-    $lasts = fn (float $capacity_Ah): array => Builds::findings(Builds::assessed(Builds::planted(['log' => [], 'supplies.1.capacity_Ah' => $capacity_Ah, 'settings.battery_days' => 3])), 'routine.drains_battery');
+    $lasts = fn (float $capacity_Ah): array => Builds::findings(Builds::assessed(Builds::planted(['log' => [], 'supplies.1.capacity_Ah' => $capacity_Ah, 'settings.battery_days' => 3])),
+        'routine.drains_battery');
     $day = dayOf(Builds::planted(['log' => [], 'supplies.1.capacity_Ah' => 1.0]))->charge_Ah('servos');
 
-    expect($lasts(3.01 * $day))->toBe([])->and($lasts(2.99 * $day))->toHaveCount(1)->and($lasts(2.99 * $day)[0]->says->text())->toContain('lasts 2.99 days, where 3 days are asked for');
+    expect($lasts(3.01 * $day))->toBe([])->and($lasts(2.99 * $day))->toHaveCount(1)
+        ->and($lasts(2.99 * $day)[0]->says->text())->toContain('lasts 2.99 days, where 3 days are asked for');
 });
 
 it('adds up what routines beside one another ask of a supply, and not those that wait for each other', function () {
     $asked = function (float $gives_A, array $more = []): array {
         $assessment = BuildJudge::proposed($build = Builds::planted(['log' => []] + Builds::beside($gives_A) + $more), null, Rehearsal::of($build));
 
-        return [array_column($assessment->supplies, null, 'id')['main'], array_map(fn ($finding): string => $finding->says->text(), Builds::findings($assessment, 'routine.together_sags'))];
+        return [array_column($assessment->supplies, null, 'id')['main'], array_map(fn ($finding): string => $finding->says->text(),
+            Builds::findings($assessment, 'routine.together_sags'))];
     };
     [$main, $found] = $asked(3.0);
 
@@ -86,6 +96,7 @@ it('adds up what routines beside one another ask of a supply, and not those that
         ->and($found)->toBe(['Show and Wave can run beside one another: if both are at their worst at the same moment they ask 4 A of Main, and it gives 3 A.'])
         ->and($asked(4.0)[1])->toBe([]);
     // Both of the lift: they wait for each other.
-    [$main, $found] = $asked(3.0, ['routines.2.steps.1' => ['do' => 'wait', 'for_s' => 1], 'routines.2.steps.0' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
+    [$main, $found] = $asked(3.0, ['routines.2.steps.1' => ['do' => 'wait', 'for_s' => 1], 'routines.2.steps.0' => ['do' => 'go', 'motion' => 'lift',
+        'place' => 'high', 'give_up_s' => 6]]);
     expect($found)->toBe([])->and($main['most_A'])->toEqualWithDelta(1.9, 1e-9);
 });

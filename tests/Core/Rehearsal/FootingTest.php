@@ -18,7 +18,8 @@ function rehearsedAgain(Build $build, int $seed, int $most): array
     $random = new Randomizer(new Mt19937($seed));
     $before = Rehearsal::of($build);
     $tried = $again = $of = 0;
-    foreach ($random->shuffleArray(Changes::of(array_intersect_key($build->document, array_flip(['settings', 'supplies', 'motions', 'sensors', 'routines', 'rules', 'scenarios', 'counters'])))) as $change) {
+    foreach ($random->shuffleArray(Changes::of(array_intersect_key($build->document,
+        array_flip(['settings', 'supplies', 'motions', 'sensors', 'routines', 'rules', 'scenarios', 'counters'])))) as $change) {
         try {
             $changed = Editor::apply($build, [$change]);
         } catch (InvalidInput) {
@@ -69,7 +70,9 @@ it('takes a changed byte for a change', function (array $change) {
 
 it('sees that what rested would slide when it is heavier, held or let go', function (array $steps, float $light, float $heavy) {
     $lid = [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]];
-    $build = Builds::planted(['log' => [], 'scenarios' => [], 'motions.2.mechanism.mass_kg' => $light, 'motions.2.task.from' => 'high', 'motions.2.task.to' => 'low', 'routines' => [['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']], 'steps' => [...$lid, ...$steps, ['do' => 'wait', 'for_s' => 1]]]]]);
+    $build = Builds::planted(['log' => [], 'scenarios' => [], 'motions.2.mechanism.mass_kg' => $light, 'motions.2.task.from' => 'high',
+        'motions.2.task.to' => 'low', 'routines' => [['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']],
+            'steps' => [...$lid, ...$steps, ['do' => 'wait', 'for_s' => 1]]]]]);
     $changed = Editor::apply($build, [['path' => 'motions.2.mechanism.mass_kg', 'value' => $heavy]]);
     $before = Rehearsal::of($build);
     $after = Rehearsal::of($changed, $before);
@@ -77,7 +80,8 @@ it('sees that what rested would slide when it is heavier, held or let go', funct
     expect($before->of('wake')[0]->ends['lift'])->toBe(0.1) // it stays
         ->and(Rehearsal::of($changed)->of('wake')[0]->ends['lift'])->toBeLessThan(0.09)
         ->and(serialize($after->performances))->toBe(serialize(Rehearsal::of($changed)->performances))
-        ->and(Rehearsal::of(Editor::apply($build, [['path' => 'motions.2.mechanism.mass_kg', 'value' => 1.01 * $light]]), $before)->again > 0)->toBe($steps === []);
+        ->and(Rehearsal::of(Editor::apply($build, [['path' => 'motions.2.mechanism.mass_kg', 'value' => 1.01 * $light]]),
+            $before)->again > 0)->toBe($steps === []);
 })->with([
     'shorted at rest' => [[], 0.01, 60.0],
     'let go by a step' => [[['do' => 'stop', 'motion' => 'lift', 'how' => 'coast']], 0.01, 60.0],

@@ -11,7 +11,8 @@ use Tests\Support\Builds;
 function alittle(float $give_up_s): Build
 {
     return Builds::planted(['log' => [], 'motions.2.places.2' => ['id' => 'step', 'name' => 'Step', 'at' => 0.02], 'routines.1.steps' => [
-        ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'step', 'give_up_s' => $give_up_s], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 4.9],
+        ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'step',
+            'give_up_s' => $give_up_s], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 4.9],
     ]]);
 }
 

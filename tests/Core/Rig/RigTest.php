@@ -26,7 +26,8 @@ it('does live what a run of the same scenario does', function () {
     $sample = (int) round(12.2 / $trace['sample_s']);
 
     foreach ($rig->state()['motions'] as $i => $motion) {
-        expect($motion['position'])->toEqualWithDelta($trace['motions'][$i]['position'][$sample], 1e-4); // a run leaves alone what meets nothing, and takes longer steps then
+        // a run leaves alone what meets nothing, and takes longer steps then
+        expect($motion['position'])->toEqualWithDelta($trace['motions'][$i]['position'][$sample], 1e-4);
     }
 });
 
@@ -46,7 +47,9 @@ it('is the same in many small steps as in a few large ones', function () {
 it('saves a session that replays to the last digit', function () {
     $build = Builds::sound();
     $rig = new Rig($build);
-    foreach ([[6.0, new WorldEvent(0.0, 'sensor', 'button', true)], [1.3, new WorldEvent(0.0, 'hold', 'lift', true)], [0.4, new WorldEvent(0.0, 'hold', 'lift', false)], [0.7, new WorldEvent(0.0, 'power', null, false)], [1.0, new WorldEvent(0.0, 'power', null, true)]] as [$wait, $event]) {
+    foreach ([[6.0, new WorldEvent(0.0, 'sensor', 'button', true)], [1.3, new WorldEvent(0.0, 'hold', 'lift', true)],
+        [0.4, new WorldEvent(0.0, 'hold', 'lift', false)], [0.7, new WorldEvent(0.0, 'power', null, false)],
+        [1.0, new WorldEvent(0.0, 'power', null, true)]] as [$wait, $event]) {
         $rig->step($wait);
         $rig->happens($event);
     }
@@ -81,16 +84,22 @@ it('refuses what it does not understand, and goes on', function (string $line, s
 
     expect($answer['ok'])->toBeFalse()->and($answer['errors'][0]['message'])->toContain($message)->and(asked($rig, ['do' => 'get'])['ok'])->toBeTrue();
 })->with([
-    ['nonsense', 'not a line of JSON'], ['{"do":"fly"}', 'Must be one of'], ['{"do":"step","seconds":1e9}', 'Must be'], [str_repeat('x', 200_000), 'too long'], ['[]', 'Must be a group'],
-    ['{"do":"set"}', 'either a motion or an output'], ['{"do":"set","motion":"lid","run":"to","to":3}', 'Only what knows its place'], ['{"do":"set","motion":"jaw","run":"to"}', 'Say where it goes'],
+    ['nonsense', 'not a line of JSON'], ['{"do":"fly"}', 'Must be one of'], ['{"do":"step","seconds":1e9}', 'Must be'],
+    [str_repeat('x', 200_000), 'too long'], ['[]', 'Must be a group'],
+    ['{"do":"set"}', 'either a motion or an output'], ['{"do":"set","motion":"lid","run":"to","to":3}', 'Only what knows its place'],
+    ['{"do":"set","motion":"jaw","run":"to"}', 'Say where it goes'],
     ['{"do":"event","event":{"what":"level","sensor":"beam","value":3}}', 'no such sensor that measures'],
 ]);
 
 it('shows the light that a hand has set, and reads its own lamp on top', function () {
     $rig = new Rig(Builds::planted([
         'sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80, 'lamp' => 'lamp', 'lamp_adds' => 30],
-        'routines.2' => ['id' => 'evening', 'name' => 'Evening', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => 5]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
-        'routines.3' => ['id' => 'morning', 'name' => 'Morning', 'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'above', 'value' => 62, 'hysteresis' => 5]], 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'off']]],
+        'routines.2' => ['id' => 'evening', 'name' => 'Evening',
+            'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40, 'hysteresis' => 5]],
+            'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]],
+        'routines.3' => ['id' => 'morning', 'name' => 'Morning',
+            'starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'above', 'value' => 62, 'hysteresis' => 5]],
+            'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'off']]],
     ]));
     $rig->step(0.5);
     $rig->happens(new WorldEvent(0.0, 'level', 'dusk', value: 38.0));

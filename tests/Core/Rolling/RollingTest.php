@@ -29,7 +29,8 @@ it('spins with all wheels alike, and adds spin and way', function (int $count) {
 })->with([3, 4]);
 
 it('names the fastest wheel, and none is faster than the worst', function () {
-    $answer = Calculators::run(Calculators::all()['rolling.wheels'], ['wheel_radius_m' => 0.03, 'reach_m' => 0.1, 'speed_m_s' => 0.3, 'heading_deg' => 20, 'spin_rpm' => 5])['results'];
+    $answer = Calculators::run(Calculators::all()['rolling.wheels'], ['wheel_radius_m' => 0.03, 'reach_m' => 0.1, 'speed_m_s' => 0.3, 'heading_deg' => 20,
+        'spin_rpm' => 5])['results'];
     foreach (['three', 'four'] as $name) {
         $sizes = array_map(abs(...), $answer["{$name}_rpm"]);
         expect($sizes[$answer["{$name}_fastest"] - 1])->toBe(max($sizes))->and($answer["{$name}_worst_rpm"])->toBeGreaterThanOrEqual(max($sizes));
@@ -42,7 +43,8 @@ it('turns wheels on a ball the slower the further down they touch', function () 
     $side = (new SidewaysWheels(3, 0.03, 0.15, 50.0))->fastest_rpm(0.3, 0.0);
 
     expect($side)->toBeLessThan($top)->and($top)->toBeAbout(0.3 * cos(deg2rad(20)) / 0.03 * 30 / M_PI)
-        ->and((new SidewaysWheels(3, 0.03, 0.15, 50.0))->fastest_rpm(0.0, 6.0))->toBeGreaterThan((new SidewaysWheels(3, 0.03, 0.15, 20.0))->fastest_rpm(0.0, 6.0));
+        ->and((new SidewaysWheels(3, 0.03, 0.15, 50.0))->fastest_rpm(0.0, 6.0))->toBeGreaterThan((new SidewaysWheels(3, 0.03, 0.15,
+            20.0))->fastest_rpm(0.0, 6.0));
 });
 
 it('holds a head across its gap, less the thicker it is', function () {
@@ -57,7 +59,8 @@ it('holds a head across its gap, less the thicker it is', function () {
 });
 
 it('says when a head slides off', function (float $gap, array $findings) {
-    $answer = Calculators::run(Calculators::all()['rolling.magnet_head'], ['head_kg' => 0.25, 'contact_N' => 40, 'magnet_m' => 0.01, 'gap_m' => $gap, 'tilt_deg' => 25, 'accel_m_s2' => 1]);
+    $answer = Calculators::run(Calculators::all()['rolling.magnet_head'], ['head_kg' => 0.25, 'contact_N' => 40, 'magnet_m' => 0.01, 'gap_m' => $gap,
+        'tilt_deg' => 25, 'accel_m_s2' => 1]);
 
     expect(array_map(fn ($finding): string => $finding->code.' '.$finding->severity->value, $answer['findings']))->toBe($findings)
         ->and($answer['results']['stays'])->toBe($findings !== ['rolling.head_slides fails']);

@@ -22,14 +22,16 @@ function furnished(bool $homes = true): Build
 /** The same, with something that turns on and on in place of the lift. */
 function feeding(): Build
 {
-    return Editor::apply(furnished(), array_map(fn (string $path, mixed $value): array => ['path' => "motions.2.{$path}", 'value' => $value], ['task.keeps_turning', 'stops.hard_low', 'stops.hard_high'], [true, null, null]));
+    return Editor::apply(furnished(), array_map(fn (string $path, mixed $value): array => ['path' => "motions.2.{$path}", 'value' => $value],
+        ['task.keeps_turning', 'stops.hard_low', 'stops.hard_high'], [true, null, null]));
 }
 
 /** @return array<string, array{0: Build, 1: string}> all of them, each begun in a build that waits for it */
 function allBegun(): array
 {
     return ['home' => begun(furnished(false))['home']] + begun(furnished()) + array_intersect_key(begun(feeding()), ['feed' => true])
-        + array_intersect_key(begun(Builds::example('star-dial')), ['dial' => true]) + array_intersect_key(begun(Builds::example('casket-lid')), ['crank' => true]);
+        + array_intersect_key(begun(Builds::example('star-dial')), ['dial' => true]) + array_intersect_key(begun(Builds::example('casket-lid')),
+            ['crank' => true]);
 }
 
 /** @return array<string, array{0: Build, 1: string}> ready routines begun: the build with it, and its id */
@@ -74,9 +76,11 @@ it('begins routines that run to their end', function () {
     foreach (allBegun() as $key => [$build, $id]) {
         $sensor = $build->routines[$id]->starts[0]->sensor ?? null;
         $events = match (true) {
-            $sensor === 'daylight' => [['what' => 'level', 'at_s' => 6, 'sensor' => 'daylight', 'value' => 5], ['what' => 'level', 'at_s' => 60, 'sensor' => 'daylight', 'value' => 90]],
+            $sensor === 'daylight' => [['what' => 'level', 'at_s' => 6, 'sensor' => 'daylight', 'value' => 5],
+                ['what' => 'level', 'at_s' => 60, 'sensor' => 'daylight', 'value' => 90]],
             $sensor === null => [],
-            default => array_merge(...array_map(fn (int $i): array => [['at_s' => 6 + 12 * $i, 'sensor' => $sensor, 'is' => 'on'], ['at_s' => 6.2 + 12 * $i, 'sensor' => $sensor, 'is' => 'off']], range(0, 3))),
+            default => array_merge(...array_map(fn (int $i): array => [['at_s' => 6 + 12 * $i, 'sensor' => $sensor, 'is' => 'on'],
+                ['at_s' => 6.2 + 12 * $i, 'sensor' => $sensor, 'is' => 'off']], range(0, 3))),
         };
         if ($key === 'feed') { // an item comes by a while after the feeder has begun
             array_push($events, ['at_s' => 7.5, 'sensor' => 'beam', 'is' => 'on'], ['at_s' => 7.8, 'sensor' => 'beam', 'is' => 'off']);
@@ -95,7 +99,8 @@ it('fits the demos and every example as they stand', function (string $name, boo
             ->and(Build::fromJson($with->toJson())->toJson())->toBe($with->toJson());
     }
     expect(count(RoutineLibrary::of($build)))->toBe(10);
-})->with(fn (): array => [...array_map(fn (string $name): array => [$name, true], ['heron-wharf', 'moth-lantern', 'quarry-tram']), ...array_map(fn (string $name): array => [$name, false], Builds::examples())]);
+})->with(fn (): array => [...array_map(fn (string $name): array => [$name, true], ['heron-wharf', 'moth-lantern', 'quarry-tram']),
+    ...array_map(fn (string $name): array => [$name, false], Builds::examples())]);
 
 it('turns a dial on by one of its places, and a crank on and never back', function () {
     [$dial, $next] = begun(Builds::example('star-dial'))['dial'];

@@ -21,7 +21,8 @@ it('reads readings as people have them', function (string $text, array $sets) {
 it('names the line that it cannot read', function (string $text, string $says) {
     expect(fn () => Readings::read($text))->toThrow(fn (InvalidInput $wrong) => expect($wrong->errors[0]['message'])->toContain($says));
 })->with([
-    ["12\n13 bright", 'Line 2: “bright”'], ['1e9', 'Line 1'], ['NAN', 'Line 1'], [str_repeat('5 ', 501), '500'], ["without\twith\n4\t5\nfour\t6", 'Line 3: “four”'],
+    ["12\n13 bright", 'Line 2: “bright”'], ['1e9', 'Line 1'], ['NAN', 'Line 1'], [str_repeat('5 ', 501), '500'],
+    ["without\twith\n4\t5\nfour\t6", 'Line 3: “four”'],
 ]);
 
 it('puts every reading into one step of the histogram', function () {
@@ -31,7 +32,8 @@ it('puts every reading into one step of the histogram', function () {
 
     expect(array_sum(array_column($bins, 'absent')))->toBe(40)->and(array_sum(array_column($bins, 'present')))->toBe(25)
         ->and($bins[0]['from'])->toBe(min($absent))->and(end($bins)['to'])->toEqualWithDelta(max($present), 1e-9)
-        ->and(Readings::histogram([5.0, 5.0], [5.0]))->toBe([['from' => 5.0, 'to' => 6.0, 'absent' => 2, 'present' => 1]])->and(Readings::histogram([], []))->toBe([]);
+        ->and(Readings::histogram([5.0, 5.0], [5.0]))->toBe([['from' => 5.0, 'to' => 6.0, 'absent' => 2, 'present' => 1]])
+        ->and(Readings::histogram([], []))->toBe([]);
 });
 
 it('says of a threshold what the judge says, and sets it where hardly any reading is wrong', function () {

@@ -26,7 +26,8 @@ it('is late by bounce, one look, and as many looks as its wait takes', function 
     // By hand: 4 + 5·(1 + 2) = 19; 4 + 5·(1 + 3) = 24; ten looks of 3 ms are ten, though 30/3 may come out as 10.000…1.
     $debounce = new Debounce($bounce, $sample, $wait, 10.0, 100.0);
 
-    expect($debounce->latency_ms)->toBeAbout($latency, 1e-12)->and($debounce->dwell_ms)->toBeAbout(100.0)->and($debounce->travel_mm)->toBeAbout($latency / 10, 1e-12);
+    expect($debounce->latency_ms)->toBeAbout($latency, 1e-12)->and($debounce->dwell_ms)->toBeAbout(100.0)
+        ->and($debounce->travel_mm)->toBeAbout($latency / 10, 1e-12);
 })->with([[4.0, 5.0, 10.0, 19.0], [4.0, 5.0, 10.1, 24.0], [4.0, 5.0, 0.0, 9.0], [1.0, 3.0, 30.0, 34.0], [2.0, 0.1, 0.3, 2.4]]);
 
 it('trips falsely up to the bounce, and misses what is pressed no longer than it takes to see it', function () {
@@ -34,8 +35,10 @@ it('trips falsely up to the bounce, and misses what is pressed no longer than it
 
     expect($debounce(4.0, 10.0)->false_trips)->toBeTrue()->and($debounce(4.01, 10.0)->false_trips)->toBeFalse()
         ->and($debounce(5.0, 1.0)->missed)->toBeTrue()->and($debounce(5.0, 1.001)->missed)->toBeFalse() // 4 + 1·(1 + 5) = 10 ms
-        ->and(implode(foundBy('sense.debounce', ['bounce_ms' => 4, 'sample_ms' => 1, 'debounce_ms' => 4, 'flag_mm' => 2, 'speed_mm_s' => 100])))->toBe('It bounces for 0.004 s, and is believed after 0.004 s: one press counts as several.')
-        ->and(implode(foundBy('sense.debounce', ['bounce_ms' => 4, 'sample_ms' => 1, 'debounce_ms' => 5, 'flag_mm' => 1, 'speed_mm_s' => 100])))->toContain('It is pressed for 0.01 s and seen only after 0.01 s');
+        ->and(implode(foundBy('sense.debounce', ['bounce_ms' => 4, 'sample_ms' => 1, 'debounce_ms' => 4, 'flag_mm' => 2,
+            'speed_mm_s' => 100])))->toBe('It bounces for 0.004 s, and is believed after 0.004 s: one press counts as several.')
+        ->and(implode(foundBy('sense.debounce', ['bounce_ms' => 4, 'sample_ms' => 1, 'debounce_ms' => 5, 'flag_mm' => 1,
+            'speed_mm_s' => 100])))->toContain('It is pressed for 0.01 s and seen only after 0.01 s');
 });
 
 it('has the window of a knock between its ringing and the next knock', function () {
@@ -61,7 +64,8 @@ it('knows both sides of each limit of a press', function (float $long, float $do
     $press = new PressWindows($long, $double, 300.0, 900.0, 250.0, 400.0);
 
     expect([$press->short_taken_for_long, $press->double_taken_for_two, $press->two_taken_for_double])->toBe($is)
-        ->and($press->short_answer_ms)->toBe(300.0 + $double)->and($press->best_long_ms)->toBeAbout(sqrt(300 * 900))->and($press->best_double_ms)->toBeAbout(sqrt(250 * 400));
+        ->and($press->short_answer_ms)->toBe(300.0 + $double)->and($press->best_long_ms)->toBeAbout(sqrt(300 * 900))
+        ->and($press->best_double_ms)->toBeAbout(sqrt(250 * 400));
 })->with([
     [300.0, 300.0, [true, false, false]], [300.1, 300.0, [false, false, false]],
     [500.0, 250.0, [false, true, false]], [500.0, 250.1, [false, false, false]],
@@ -84,7 +88,8 @@ it('knows both sides of each limit of day and night', function () {
     expect($light(150.0, 180.0)->switches_itself)->toBeTrue()->and($light(150.0, 180.1)->switches_itself)->toBeFalse()
         ->and($light(150.0, 300.0, 8.0)->follows_passing)->toBeTrue()->and($light(150.0, 300.0, 8.1)->follows_passing)->toBeFalse()
         ->and($light(99.9, 300.0)->misreads)->toBeTrue()->and($light(100.0, 400.0)->misreads)->toBeFalse()->and($light(100.0, 400.1)->misreads)->toBeTrue()
-        ->and((new Daylight(145.0, 100.0, 20.0, 10.0, 8.0))->tells_apart)->toBeTrue()->and((new Daylight(144.9, 100.0, 20.0, 10.0, 8.0))->tells_apart)->toBeFalse()
+        ->and((new Daylight(145.0, 100.0, 20.0, 10.0, 8.0))->tells_apart)->toBeTrue()
+        ->and((new Daylight(144.9, 100.0, 20.0, 10.0, 8.0))->tells_apart)->toBeFalse()
         ->and((new Daylight(400.0, 100.0, 0.0, 0.0, 0.0, 200.0, 200.0, 0.0))->switches_itself)->toBeFalse();
 });
 
@@ -102,7 +107,8 @@ it('adds up what moves without homing err, and how many may come between two', f
     $repeats = new Repeatability($bias, $sd, 4, $tolerance);
 
     expect($repeats->worst_error)->toBeAbout(abs($bias) * 4 + 3 * $sd * 2)->and($repeats->max_moves)->toBe($most)
-        ->and((new Repeatability($bias, $sd, (int) $most, $tolerance))->within)->toBeTrue()->and((new Repeatability($bias, $sd, (int) $most + 1, $tolerance))->within)->toBeFalse();
+        ->and((new Repeatability($bias, $sd, (int) $most, $tolerance))->within)->toBeTrue()
+        ->and((new Repeatability($bias, $sd, (int) $most + 1, $tolerance))->within)->toBeFalse();
 })->with([[0.1, 0.0, 1.0, 10.0], [-0.1, 0.0, 1.0, 10.0], [0.0, 0.1, 1.2, 16.0], [0.1, 0.1, 2.0, 10.0]]);
 
 it('never drifts where nothing errs', function () {

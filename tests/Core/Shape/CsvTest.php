@@ -22,7 +22,8 @@ it('takes the mark that the first row has most of, and counts lines as people se
     'semicolons' => ["a;b\n1,5;2", [['line' => 1, 'cells' => ['a', 'b']], ['line' => 2, 'cells' => ['1,5', '2']]]],
     'tabs' => ["a\tb\r\n1\t2\r\n", [['line' => 1, 'cells' => ['a', 'b']], ['line' => 2, 'cells' => ['1', '2']]]],
     'old line ends' => ["a,b\r1,2", [['line' => 1, 'cells' => ['a', 'b']], ['line' => 2, 'cells' => ['1', '2']]]],
-    'a line end in quotes' => ["a,b\n\"1\n2\",3\n\n4,5", [['line' => 1, 'cells' => ['a', 'b']], ['line' => 2, 'cells' => ["1\n2", '3']], ['line' => 5, 'cells' => ['4', '5']]]],
+    'a line end in quotes' => ["a,b\n\"1\n2\",3\n\n4,5", [['line' => 1, 'cells' => ['a', 'b']], ['line' => 2, 'cells' => ["1\n2", '3']],
+        ['line' => 5, 'cells' => ['4', '5']]]],
     'a mark that is no text' => ["\u{FEFF}a,b", [['line' => 1, 'cells' => ['a', 'b']]]],
     'nothing' => ['', []],
 ]);

@@ -107,7 +107,8 @@ it('reads records in the order of the shape, with defaults, and knows its fields
 
     expect(readBy($shape, ['lines' => 2, 'mass_kg' => 1], '')[0])->toBe(['mass_kg' => 1.0, 'lines' => 2, 'inner' => ['a' => 2.0]])
         ->and(array_column(readBy($shape, [], '')[1], 'field'))->toBe(['mass_kg'])
-        ->and(readBy($shape, ['mass_kg' => 1, 'mass_Kg' => 2], '')[1])->toBe([['field' => 'mass_Kg', 'message' => 'There is no such field here. Did you mean mass_kg?']])
+        ->and(readBy($shape, ['mass_kg' => 1, 'mass_Kg' => 2],
+            '')[1])->toBe([['field' => 'mass_Kg', 'message' => 'There is no such field here. Did you mean mass_kg?']])
         ->and(readBy($shape, ['mass_kg' => 1, 'inner' => ['b' => 1]], 'top')[1][0]['field'])->toBe('top.inner.b')
         ->and(readBy($shape, [1, 2], 'top')[1][0]['field'])->toBe('top')
         ->and(readBy($shape->orNull(), null)[1])->toBe([]);
@@ -142,7 +143,8 @@ it('stops counting what is wrong before it fills the memory', function () {
 
 it('shows what was given, short and clean', function (mixed $value, string $says) {
     expect(Describe::value($value))->toBe($says);
-})->with([[null, 'nothing'], [true, 'true'], [[], 'a list'], [['a' => 1], 'a group of fields'], [INF, 'endless'], [NAN, 'not a number'], ["a\x00b\nc", 'the text “a b c”'], [str_repeat('long ', 100), 'the text “'.mb_substr(str_repeat('long ', 100), 0, 40).'…”']]);
+})->with([[null, 'nothing'], [true, 'true'], [[], 'a list'], [['a' => 1], 'a group of fields'], [INF, 'endless'], [NAN, 'not a number'],
+    ["a\x00b\nc", 'the text “a b c”'], [str_repeat('long ', 100), 'the text “'.mb_substr(str_repeat('long ', 100), 0, 40).'…”']]);
 
 it('reads no number that cannot be reckoned with', function (NumberShape $shape, float|int $value, string $says) {
     expect(readBy($shape, $value)[1])->toBe([['field' => 'x_mm', 'message' => $says]]);

@@ -127,12 +127,14 @@ it('loses as a stepper the steps that a hard stop takes from it, and does not kn
     $ferry = Builds::demo('heron-wharf')->motions['ferry'];
     [$from, $to] = [$ferry->at($ferry->task->from), $ferry->at($ferry->task->to)];
     $short = $from + 0.7 * ($to - $from);
-    $blocked = $ferry->withStops(new Stops(...['hard_high' => max($from, $short), 'hard_low' => min($from, $short) - abs($to - $from)] + get_object_vars($ferry->stops)));
+    $blocked = $ferry->withStops(new Stops(...['hard_high' => max($from, $short), 'hard_low' => min($from, $short) - abs($to - $from)]
+        + get_object_vars($ferry->stops)));
     $axis = new Axis($blocked, $from, 0.0);
     $axis->isFoundAt($ferry->task->from);
     $axis->follow($to, 1.0);
     $happened = passed($axis, 2 * $ferry->task->move_s + 1);
-    expect(array_column($happened, 0))->toBe(['hits', 'stalls', 'stalled'])->and($axis->position())->toBeAbout($short, 1e-6)->and($axis->hasArrived())->toBeTrue();
+    expect(array_column($happened, 0))->toBe(['hits', 'stalls', 'stalled'])->and($axis->position())->toBeAbout($short, 1e-6)
+        ->and($axis->hasArrived())->toBeTrue();
 });
 
 it('draws as a stepper the heat of its phases at rest, and its work on top when it moves', function () {

@@ -42,11 +42,13 @@ it('lifts by the turns that are really wound, layer by layer', function () {
         ->and($run->time_s)->toBeAbout($drum->turns / 30.0 * 60, 2e-3)
         ->and($run->end_speed)->toBeAbout($drum->lastRadius_m() * 30.0 * 2 * M_PI / 60, 2e-3)
         // A mean radius all the way would be right at the end, but far off half way.
-        ->and(MotionRun::of(new Plant($hoist, 1.0, 1.0, 1.0, 0.0), $motor->line(12.0, 1.0), 0.0, 0.4, 400.0)->time_s)->toBeAbout($drum->turnAfter_m(0.4) / (30.0 * 2 * M_PI / 60), 2e-3);
+        ->and(MotionRun::of(new Plant($hoist, 1.0, 1.0, 1.0, 0.0), $motor->line(12.0, 1.0), 0.0, 0.4,
+            400.0)->time_s)->toBeAbout($drum->turnAfter_m(0.4) / (30.0 * 2 * M_PI / 60), 2e-3);
 });
 
 it('asks of a wanted move in layers the torque of each, and turns the drum slower where it is full', function () {
-    $facts = new MotionFigures(Builds::planted(['motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004, 'motions.2.mechanism.lift_m' => 0.4, 'motions.2.places.1.at' => 0.4, 'motions.2.stops.hard_high' => 0.42, 'motions.2.stops.switches.1.at' => 0.4])->motions['lift']);
+    $facts = new MotionFigures(Builds::planted(['motions.2.mechanism.cord_m' => 0.002, 'motions.2.mechanism.drum_width_m' => 0.004,
+        'motions.2.mechanism.lift_m' => 0.4, 'motions.2.places.1.at' => 0.4, 'motions.2.stops.hard_high' => 0.42, 'motions.2.stops.switches.1.at' => 0.4])->motions['lift']);
     $hoist = $facts->motion->thing();
     assert($hoist instanceof Hoist);
 
@@ -111,7 +113,8 @@ it('breaks the cord that is weaker than its motor, and not one that bears it', f
 })->with([[559.0, true], [560.0, false]]);
 
 it('says in the run what broke', function () {
-    $build = Builds::planted(['motions.2.mechanism.breaking_N' => 300.0, 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 2.0], 'motions.2.stops.switches.1.at' => 0.109]);
+    $build = Builds::planted(['motions.2.mechanism.breaking_N' => 300.0, 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 2.0],
+        'motions.2.stops.switches.1.at' => 0.109]);
     $run = RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
     $snaps = array_values(array_filter($run['events'], fn (array $event): bool => $event['kind'] === 'snap'));
 
@@ -139,6 +142,7 @@ it('lets a counterweight lie between empty and loaded where the cord stays taut'
     expect(Builds::findings(Builds::assessed(Builds::planted($both)), 'load.will_not_lower'))->toBe([]);
     $empty = Builds::findings(Builds::assessed(Builds::planted(['motions.2.task.payload' => 'there'] + $both)), 'load.will_not_lower');
     expect($empty[0]->says->text())->toBe('Empty it weighs 600 g, less than its counterweight of 800 g: nothing pulls it down, and its cord goes slack.')
-        ->and(Builds::findings(Builds::assessed(Builds::mended(Builds::planted(['motions.2.task.payload' => 'there'] + $both), $empty[0]->fixes[0])), 'load.will_not_lower'))->toBe([]);
+        ->and(Builds::findings(Builds::assessed(Builds::mended(Builds::planted(['motions.2.task.payload' => 'there'] + $both), $empty[0]->fixes[0])),
+            'load.will_not_lower'))->toBe([]);
     expect(fn () => Editor::apply(Builds::sound(), [['path' => 'motions.2.mechanism.counterweight_kg', 'value' => 0.6]]))->toThrow(InvalidInput::class);
 });

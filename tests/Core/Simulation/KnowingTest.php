@@ -79,7 +79,8 @@ it('goes by time from a place that only amounts led to', function () {
 });
 
 it('refuses an amount where nobody knows where it sets out', function () {
-    [$run] = knowing(knows([['do' => 'go_by', 'motion' => 'lift', 'by' => 0.02, 'give_up_s' => 6]], ['routines.0.steps' => [['do' => 'wait', 'for_s' => 0.1]]]));
+    [$run] = knowing(knows([['do' => 'go_by', 'motion' => 'lift', 'by' => 0.02, 'give_up_s' => 6]],
+        ['routines.0.steps' => [['do' => 'wait', 'for_s' => 0.1]]]));
 
     expect($run['fault'])->toBe('Lift does not know where it is');
 });
@@ -87,7 +88,8 @@ it('refuses an amount where nobody knows where it sets out', function () {
 it('lets what keeps turning go on by an amount without any place', function () {
     $piston = Builds::example('piston');
     $motion = array_values(array_filter($piston->motions, fn ($motion): bool => $motion->task->keeps_turning))[0];
-    $document = ['routines' => [['id' => 'feed', 'name' => 'Feed', 'starts' => [], 'steps' => [['do' => 'go_by', 'motion' => $motion->id, 'by' => 720, 'give_up_s' => 20]]]]] + $piston->document;
+    $document = ['routines' => [['id' => 'feed', 'name' => 'Feed', 'starts' => [],
+        'steps' => [['do' => 'go_by', 'motion' => $motion->id, 'by' => 720, 'give_up_s' => 20]]]]] + $piston->document;
     $build = Build::read($document);
     $run = RoutineRun::of($build, $build->routines['feed']);
     $at = $run['motions'][0]['position'];
@@ -102,7 +104,9 @@ it('turns on and on by amounts, however it knows where it is', function (string 
     $motion = array_values(array_filter($piston->motions, fn ($motion): bool => $motion->task->keeps_turning))[0];
     $i = $piston->indexOf($motion->id);
     $document = $piston->document;
-    $document['routines'] = [['id' => 'turn', 'name' => 'Turn', 'starts' => [], 'steps' => [['do' => 'repeat', 'times' => 5, 'steps' => [['do' => 'go_by', 'motion' => $motion->id, 'by' => 360, 'give_up_s' => 30], ['do' => 'wait', 'for_s' => 0.2]]]]]];
+    $document['routines'] = [['id' => 'turn', 'name' => 'Turn', 'starts' => [],
+        'steps' => [['do' => 'repeat', 'times' => 5, 'steps' => [['do' => 'go_by', 'motion' => $motion->id, 'by' => 360, 'give_up_s' => 30],
+            ['do' => 'wait', 'for_s' => 0.2]]]]]];
     if ($how === 'stepper') {
         $document['motions'][$i]['drive']['motor'] = Builds::motor('P28-32');
         $document['motions'][$i]['drive']['duty'] = 1;
@@ -118,8 +122,10 @@ it('turns on and on by amounts, however it knows where it is', function (string 
 })->with(['time', 'encoder', 'stepper']);
 
 it('sees where amounts lead before it runs', function () {
-    $past = blamedFor(knows([['do' => 'repeat', 'times' => 4, 'steps' => [['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 6]]]]), 'routine.by_past_stop');
-    $within = blamedFor(knows([['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 6], ['do' => 'go_by', 'motion' => 'lift', 'by' => -0.03, 'give_up_s' => 6]]), 'routine.by_past_stop');
+    $past = blamedFor(knows([['do' => 'repeat', 'times' => 4, 'steps' => [['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 6]]]]),
+        'routine.by_past_stop');
+    $within = blamedFor(knows([['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03,
+        'give_up_s' => 6], ['do' => 'go_by', 'motion' => 'lift', 'by' => -0.03, 'give_up_s' => 6]]), 'routine.by_past_stop');
 
     expect($past)->not->toBe([])->and($past[0]->place)->toBe('routines.1.steps.0.steps.0.by')->and($within)->toBe([]);
 });
@@ -141,7 +147,8 @@ it('counts pulses: within one of them and the spread of its run-on, wherever the
 it('is the more exact the more pulses there are', function () {
     $errors = [];
     foreach ([4, 48] as $pulses) {
-        [, $at] = knowing(knows([['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9]], ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], 'motions.2.stops.encoder_pulses' => $pulses]));
+        [, $at] = knowing(knows([['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9]],
+            ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], 'motions.2.stops.encoder_pulses' => $pulses]));
         $errors[] = abs(end($at['lift']) - 0.06);
     }
 
@@ -158,7 +165,8 @@ it('loses its count with the power, and must be homed', function () {
 });
 
 it('does not say of what counts pulses that it goes by time', function () {
-    $bare = ['motions.2.stops.switches' => [Builds::sound()->document['motions'][2]['stops']['switches'][0]], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]];
+    $bare = ['motions.2.stops.switches' => [Builds::sound()->document['motions'][2]['stops']['switches'][0]],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]];
     $none = ['motions.2.stops.switches' => [], 'routines' => [], 'motions.2.stops.encoder_pulses' => 48];
 
     expect(blamedFor(Builds::planted($bare), 'stops.by_time'))->toHaveCount(1)
@@ -167,8 +175,10 @@ it('does not say of what counts pulses that it goes by time', function () {
 });
 
 it('says no drift of what counts pulses', function () {
-    $steps = [['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'other', 'give_up_s' => 9]];
-    $places = ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], 'motions.2.places.3' => ['id' => 'other', 'name' => 'Other', 'at' => 0.03], 'motions.2.task.tolerance' => 0.002];
+    $steps = [['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9], ['do' => 'go', 'motion' => 'lift', 'place' => 'other',
+        'give_up_s' => 9]];
+    $places = ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.06], 'motions.2.places.3' => ['id' => 'other', 'name' => 'Other',
+        'at' => 0.03], 'motions.2.task.tolerance' => 0.002];
 
     expect(blamedFor(knows($steps, $places), 'routine.drifts'))->not->toBe([])
         ->and(blamedFor(knows($steps, [...$places, 'motions.2.stops.encoder_pulses' => 48]), 'routine.drifts'))->toBe([]);
@@ -222,7 +232,8 @@ it('believes a switch only after it has stopped bouncing, and runs on for so muc
 });
 
 it('reads a broken wire as on where the contact is normally closed, and drives on where it is not', function (bool $closed, string $outcome) {
-    $build = knows([['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]], ['motions.2.stops.switches.1.closed' => $closed], [['what' => 'wire', 'at_s' => 8.3, 'sensor' => 'lift-high', 'is' => 'broken']]);
+    $build = knows([['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]], ['motions.2.stops.switches.1.closed' => $closed],
+        [['what' => 'wire', 'at_s' => 8.3, 'sensor' => 'lift-high', 'is' => 'broken']]);
     [$run, $at] = knowing($build);
     $hits = array_filter($run['events'], fn (array $event): bool => $event['kind'] === 'hit');
 
@@ -230,9 +241,11 @@ it('reads a broken wire as on where the contact is normally closed, and drives o
 })->with([[true, 'stops'], [false, 'hits']]);
 
 it('reads a mended wire as it is again', function () {
-    $build = knows([['do' => 'wait', 'until' => ['sensor' => 'lift-high', 'is' => 'on'], 'give_up_s' => 3], ['do' => 'wait', 'until' => ['sensor' => 'lift-high', 'is' => 'off'], 'give_up_s' => 3]], ['motions.2.stops.switches.1.closed' => true], [
-        ['what' => 'wire', 'at_s' => 8.5, 'sensor' => 'lift-high', 'is' => 'broken'], ['what' => 'wire', 'at_s' => 9.5, 'sensor' => 'lift-high', 'is' => 'mended'],
-    ]);
+    $build = knows([['do' => 'wait', 'until' => ['sensor' => 'lift-high', 'is' => 'on'], 'give_up_s' => 3],
+        ['do' => 'wait', 'until' => ['sensor' => 'lift-high', 'is' => 'off'], 'give_up_s' => 3]], ['motions.2.stops.switches.1.closed' => true], [
+            ['what' => 'wire', 'at_s' => 8.5, 'sensor' => 'lift-high', 'is' => 'broken'], ['what' => 'wire', 'at_s' => 9.5, 'sensor' => 'lift-high',
+                'is' => 'mended'],
+        ]);
 
     expect(knowing($build)[0]['outcome'])->toBe('finished');
 });
@@ -248,17 +261,21 @@ it('moves what its selector holds, and the other after changing over', function 
     $took = array_values(array_filter($woken['steps'], fn (array $step): bool => $step['do'] === 'change_over'))[0];
 
     $lanes = array_column($wake['motions'], null, 'motion');
-    expect($wake['fault'])->toStartWith('Lift ')->and(array_map(fn (array $event): string => $event['says']->text(), $wake['events']))->toContain('The motor of Lift moves Lid: the selector holds that.')
+    expect($wake['fault'])->toStartWith('Lift ')
+        ->and(array_map(fn (array $event): string => $event['says']->text(),
+            $wake['events']))->toContain('The motor of Lift moves Lid: the selector holds that.')
         ->and(max($lanes['lift']['position']) - min($lanes['lift']['position']))->toBeLessThan(0.01)->and(max($lanes['lid']['position']))->toBeGreaterThan(30.0)
         ->and($woken['outcome'])->toBe('finished')->and($took['end_s'] - $took['start_s'])->toEqualWithDelta(0.4, 0.011)
-        ->and(array_map(fn ($finding): string => $finding->place, blamedFor($fails, 'routine.not_changed_over')))->toContain('routines.0.steps.0', 'routines.0.steps.1')
+        ->and(array_map(fn ($finding): string => $finding->place, blamedFor($fails, 'routine.not_changed_over')))->toContain('routines.0.steps.0',
+            'routines.0.steps.1')
         ->and(blamedFor($works, 'routine.not_changed_over'))->toBe([]);
 });
 
 it('does not change over while one of the two still moves', function () {
     $build = knows([['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.5], ['do' => 'change_over', 'motion' => 'lid']], [
         'motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'),
-        'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 30]],
+        'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low',
+            'give_up_s' => 30]],
     ]);
 
     expect(knowing($build)[0]['fault'])->toBe('Lift still moves, and its selector must not be changed over under way');
@@ -277,11 +294,14 @@ it('refuses what makes no sense, at its field', function (array $step, string $p
 ]);
 
 it('still knows its place when its order was refused', function () {
-    $build = knows([['do' => 'wait', 'for_s' => 1]], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'), 'routines.1.steps' => [
-        ['do' => 'change_over', 'motion' => 'lid', 'takes_s' => 0.1], ['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 0.1],
-        ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.02, 'give_up_s' => 9],
-    ], 'routines.1.if_fails' => [['do' => 'stop', 'motion' => 'lid'], ['do' => 'wait', 'for_s' => 1], ['do' => 'change_over', 'motion' => 'lift'], ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 9]],
-        'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low', 'give_up_s' => 30]],
+    $build = knows([['do' => 'wait', 'for_s' => 1]], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'),
+        'routines.1.steps' => [
+            ['do' => 'change_over', 'motion' => 'lid', 'takes_s' => 0.1], ['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'for_s' => 0.1],
+            ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.02, 'give_up_s' => 9],
+        ], 'routines.1.if_fails' => [['do' => 'stop', 'motion' => 'lid'], ['do' => 'wait', 'for_s' => 1], ['do' => 'change_over', 'motion' => 'lift'],
+            ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.03, 'give_up_s' => 9]],
+        'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1], ['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low',
+            'give_up_s' => 30]],
     ]);
     [$run, $at] = knowing($build);
 
@@ -290,7 +310,8 @@ it('still knows its place when its order was refused', function () {
 
 it('can be stopped whoever has the motor: two servo horns on one servo, through a selector', function () {
     $build = knows([['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]], [
-        'motions.2.drive' => ['motor' => Builds::motor('S20 metal'), 'supply' => 'servos', 'shares' => 'jaw'], 'routines.1.if_fails' => [['do' => 'stop', 'motion' => 'lift', 'how' => 'hold'], ['do' => 'signal', 'output' => 'lamp']],
+        'motions.2.drive' => ['motor' => Builds::motor('S20 metal'), 'supply' => 'servos', 'shares' => 'jaw'],
+        'routines.1.if_fails' => [['do' => 'stop', 'motion' => 'lift', 'how' => 'hold'], ['do' => 'signal', 'output' => 'lamp']],
         'routines.0.steps' => [['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 0.1]],
     ]);
     [$run] = knowing($build);
@@ -299,9 +320,11 @@ it('can be stopped whoever has the motor: two servo horns on one servo, through 
 });
 
 it('holds none of them when the power goes while it changes over, until it is changed over again', function () {
-    $build = knows([['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 2]], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'), 'routines.0.steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]], [
-        ['what' => 'power', 'at_s' => 9, 'is' => 'off'], ['what' => 'power', 'at_s' => 11, 'is' => 'on'],
-    ]);
+    $build = knows([['do' => 'change_over', 'motion' => 'lift', 'takes_s' => 2]],
+        ['motions.2.drive.shares' => 'lid', 'motions.2.drive.motor' => Builds::motor('W40-400'),
+            'routines.0.steps' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]], [
+                ['what' => 'power', 'at_s' => 9, 'is' => 'off'], ['what' => 'power', 'at_s' => 11, 'is' => 'on'],
+            ]);
     $words = array_map(fn (array $event): string => $event['says']->text(), knowing($build)[0]['events']);
 
     expect($words)->toContain('The motor of Lid turns nothing: the selector holds none of them.');
@@ -312,15 +335,18 @@ it('finds by running what a broken wire does, whichever way its contact is', fun
     $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
     $wires = array_values(array_filter($sweep->cases(), fn ($case): bool => str_contains($case->says, 'or its wire breaks')));
 
-    expect($wires)->toHaveCount(1)->and($wires[0]->says)->toBe($closed ? 'Lift high switch is stuck on, or its wire breaks' : 'Lift high switch is stuck off, or its wire breaks')
+    expect($wires)->toHaveCount(1)->and($wires[0]->says)->toBe($closed ? 'Lift high switch is stuck on, or its wire breaks'
+        : 'Lift high switch is stuck off, or its wire breaks')
         ->and($sweep->run($wires[0])['outcome'])->toBe($becomes);
 })->with([[true, 'ends_wrong_unnoticed'], [false, 'hits']]);
 
 it('writes a broken wire down and reads it again', function () {
-    $build = knows([['do' => 'wait', 'for_s' => 1]], [], [['what' => 'wire', 'at_s' => 9, 'sensor' => 'beam', 'is' => 'broken'], ['what' => 'wire', 'at_s' => 10, 'sensor' => 'beam', 'is' => 'mended']]);
+    $build = knows([['do' => 'wait', 'for_s' => 1]], [], [['what' => 'wire', 'at_s' => 9, 'sensor' => 'beam', 'is' => 'broken'],
+        ['what' => 'wire', 'at_s' => 10, 'sensor' => 'beam', 'is' => 'mended']]);
     $events = array_values(array_filter($build->scenarios['pressed']->events, fn ($event): bool => $event->what === 'wire'));
 
-    expect(array_map(WorldEvents::write(...), $events))->toBe([['what' => 'wire', 'at_s' => 9.0, 'sensor' => 'beam', 'is' => 'broken'], ['what' => 'wire', 'at_s' => 10.0, 'sensor' => 'beam', 'is' => 'mended']])
+    expect(array_map(WorldEvents::write(...), $events))->toBe([['what' => 'wire', 'at_s' => 9.0, 'sensor' => 'beam', 'is' => 'broken'],
+        ['what' => 'wire', 'at_s' => 10.0, 'sensor' => 'beam', 'is' => 'mended']])
         ->and(Build::fromJson($build->toJson())->toJson())->toBe($build->toJson());
 });
 
@@ -330,4 +356,5 @@ it('tells the pulses of an encoder from the turn of the shaft, through any train
 
     expect($lift->pulseLength())->toBeAbout(0.01 * 2 * M_PI / 20 / $lift->train->ratio())
         ->and($lift->withDrive(null)->pulseLength())->toBeNull()->and(Builds::sound()->motions['lift']->pulseLength())->toBeNull();
-})->with([[[]], [[['type' => 'spur', 'driver' => 12, 'driven' => 36]]], [[['type' => 'spur', 'driver' => 12, 'driven' => 36], ['type' => 'spur', 'driver' => 20, 'driven' => 30]]]]);
+})->with([[[]], [[['type' => 'spur', 'driver' => 12, 'driven' => 36]]],
+    [[['type' => 'spur', 'driver' => 12, 'driven' => 36], ['type' => 'spur', 'driver' => 20, 'driven' => 30]]]]);

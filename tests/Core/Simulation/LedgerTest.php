@@ -80,7 +80,8 @@ function shippedMotions(): array
 function strongest(Motion $motion, string $kind): Motion
 {
     $drives = array_filter(Drawer::all(), fn (Drive $drive): bool => $drive->kind() === $kind);
-    $volts = fn (Drive $drive): float => $drive->kind() === 'stepper' ? 24.0 : $drive->voltageRange()[1] / ($drive->kind() === 'servo' || $drive->kind() === 'continuous_servo' ? 1.0 : 1.25);
+    $volts = fn (Drive $drive): float => $drive->kind() === 'stepper' ? 24.0 : $drive->voltageRange()[1] / ($drive->kind() === 'servo'
+        || $drive->kind() === 'continuous_servo' ? 1.0 : 1.25);
     usort($drives, fn (Drive $a, Drive $b): int => $b->line($volts($b), 1.0)->most_Nm() <=> $a->line($volts($a), 1.0)->most_Nm());
     $motion = $motion->withDrive(new DriveChoice($drives[0], new Supply('s', 'S', $volts($drives[0]), 99.0), 1.0));
     $turn = abs($motion->move()->distance()) / $motion->mechanism->travelPerRad();
@@ -99,7 +100,8 @@ function sentAbout(Motion $motion): Ledger
     $axis->watch($ledger);
     $axis->isFoundAt($motion->task->from);
     $up = $motion->at($motion->task->to) > $motion->at($motion->task->from) ? 1 : -1;
-    foreach ([[$motion->task->to, $up, 1.0, 1.0], [$motion->task->from, -$up, 0.6, 0.5], [$motion->task->to, $up, 1.0, 0.3]] as [$place, $way, $speed, $share]) {
+    foreach ([[$motion->task->to, $up, 1.0, 1.0], [$motion->task->from, -$up, 0.6, 0.5], [$motion->task->to, $up, 1.0, 0.3]] as [$place, $way, $speed,
+        $share]) {
         $axis->canFollow() ? $axis->follow($motion->at($place), $speed) : $axis->push($way, $speed);
         $axis->isFoundAt($place);
         for ($i = 0; $i < 200 * $share * ($motion->task->move_s + 1); $i++) {
@@ -124,7 +126,8 @@ it('accounts for every move of every motion that ships, with a drive of each kin
         // Held against what was done at the shaft too: beside the heat of a strong motor a small load would not be missed.
         $done = $ledger->friction_J + abs($ledger->lifted_J) + $ledger->train_J + $ledger->locked_J + $ledger->stopped_J;
         expect(abs($ledger->imbalance()))->toBeLessThan(0.005, "{$motion->name} on {$kind}")
-            ->and(abs($ledger->imbalance()) * $ledger->in_J)->toBeLessThan(max(0.005 * $done, 1e-12 * $ledger->in_J), "{$motion->name} on {$kind}") // rounding, where it stands the whole time
+            // rounding, where it stands the whole time
+            ->and(abs($ledger->imbalance()) * $ledger->in_J)->toBeLessThan(max(0.005 * $done, 1e-12 * $ledger->in_J), "{$motion->name} on {$kind}")
             ->and($ledger->in_J)->toBeGreaterThan(0.0)
             ->and($ledger->train_J)->toBeGreaterThan(-1e-6 * $ledger->in_J, "{$motion->name} on {$kind}")
             ->and($ledger->stopped_J)->toBeGreaterThan(-1e-3 * $ledger->in_J, "{$motion->name} on {$kind}");

@@ -24,7 +24,8 @@ use Tests\Support\Faulty;
  */
 function bothWays(Build $build, Routine $routine, ?Scenario $scenario = null): array
 {
-    $ledgers = array_map(fn (Motion $motion): Ledger => new Ledger(Plant::of($motion), $motion->drive?->motor instanceof DcMotor ? $motion->drive->motor->resistance_ohm() : 1.0), $build->motions);
+    $ledgers = array_map(fn (Motion $motion): Ledger => new Ledger(Plant::of($motion), $motion->drive?->motor instanceof DcMotor
+        ? $motion->drive->motor->resistance_ohm() : 1.0), $build->motions);
 
     return [RoutineRun::of($build, $routine, $scenario, $ledgers, lean: true), RoutineRun::of($build, $routine, $scenario, lean: true)];
 }
@@ -61,7 +62,9 @@ function expectTheSame(Build $build, Routine $routine, ?Scenario $scenario, stri
 it('sees the same things happen at the same scans, whatever is left alone in between', function () {
     foreach (range(1, (int) (getenv('BROOKSTONE_RUNS') ?: 60)) as $seed) {
         $build = (new RandomRoutines(60_000 + $seed))->build();
-        $build = $seed % 3 === 0 ? Editor::apply($build, [['path' => 'rules', 'value' => [['id' => 'r', 'name' => 'Clear', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.03, 'to' => 0.035]]]]]) : $build;
+        $build = $seed % 3 === 0 ? Editor::apply($build,
+            [['path' => 'rules', 'value' => [['id' => 'r', 'name' => 'Clear', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.03,
+                'to' => 0.035]]]]]) : $build;
         expectTheSame($build, $build->routines['button'], $build->scenarios['pressed'], "seed {$seed}");
     }
 });
@@ -108,7 +111,8 @@ it('looks at what is about to meet something, and leaves alone what is not', fun
 });
 
 it('jams where it comes to be held, and not a stride later', function (float $at) {
-    $build = Builds::planted(['scenarios.0.events' => [['what' => 'hold', 'at_s' => 0, 'motion' => 'lift', 'is' => 'on', 'at' => $at], ...Builds::sound()->document['scenarios'][0]['events']]]);
+    $build = Builds::planted(['scenarios.0.events' => [['what' => 'hold', 'at_s' => 0, 'motion' => 'lift', 'is' => 'on', 'at' => $at],
+        ...Builds::sound()->document['scenarios'][0]['events']]]);
     [, $alone] = bothWays($build, $build->routines['show'], $build->scenarios['pressed']);
 
     expectTheSame($build, $build->routines['show'], $build->scenarios['pressed'], "at {$at}");
@@ -116,14 +120,18 @@ it('jams where it comes to be held, and not a stride later', function (float $at
 })->with([0.02, 0.051, 0.083]);
 
 it('starts at its time what hangs on time alone', function (array $starts, array $at) {
-    $build = Builds::planted(['routines.0.steps' => [], 'routines.1.starts' => $starts, 'routines.1.steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on', 'for_s' => 0.5]], 'scenarios.0.clock' => '11:59', 'scenarios.0.until_s' => 64, 'scenarios.0.events' => [
-        ['at_s' => 8, 'sensor' => 'button', 'is' => 'on'], ['at_s' => 12, 'sensor' => 'button', 'is' => 'off'], ['at_s' => 62, 'sensor' => 'beam', 'is' => 'on'],
-    ]]);
+    $build = Builds::planted(['routines.0.steps' => [], 'routines.1.starts' => $starts,
+        'routines.1.steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on', 'for_s' => 0.5]], 'scenarios.0.clock' => '11:59',
+        'scenarios.0.until_s' => 64, 'scenarios.0.events' => [
+            ['at_s' => 8, 'sensor' => 'button', 'is' => 'on'], ['at_s' => 12, 'sensor' => 'button', 'is' => 'off'],
+            ['at_s' => 62, 'sensor' => 'beam', 'is' => 'on'],
+        ]]);
     $trace = RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed'], lean: true);
     $shown = array_values(array_filter($trace['events'], fn (array $event): bool => $event['kind'] === 'start' && $event['says']->text() === 'Show starts.'));
 
     expect(array_map(fn (array $event): float => round($event['at_s'], 6), $shown))->toEqual($at)
-        ->and(array_map(fn (array $change): float => round($change['at_s'], 6), $trace['outputs'][0]['changes']))->toEqual(array_merge(...array_map(fn (float $start): array => [$start, round($start + 0.5, 6)], $at)));
+        ->and(array_map(fn (array $change): float => round($change['at_s'], 6),
+            $trace['outputs'][0]['changes']))->toEqual(array_merge(...array_map(fn (float $start): array => [$start, round($start + 0.5, 6)], $at)));
 })->with([
     'a long press' => [[['when' => 'press', 'sensor' => 'button', 'how' => 'long']], [8.6]],
     'every seven seconds' => [[['when' => 'every', 'every_s' => 7]], [7.0, 14.0, 21.0, 28.0, 35.0, 42.0, 49.0, 56.0]],

@@ -25,7 +25,8 @@ it('homes onto any sensor that a motion passes, stops by it, and counts it as kn
     $assessment = Builds::assessed($build);
     $trace = RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
 
-    expect($assessment->codes())->not->toContain('stops.none')->not->toContain('routine.moves_before_home')->not->toContain('routine.drifts')->not->toContain('routine.no_give_up')
+    expect($assessment->codes())->not->toContain('stops.none')->not->toContain('routine.moves_before_home')->not->toContain('routine.drifts')
+        ->not->toContain('routine.no_give_up')
         ->and($trace['outcome'])->toBe('finished')->and(max($trace['motions'][2]['position']))->toEqualWithDelta(0.1, 0.006)
         ->and($assessment->routines[1]['takes_s'])->toEqualWithDelta($trace['took_s'], 0.3);
 })->with(['beam', 'magnet', 'reflective', 'colour', 'distance']);
@@ -46,12 +47,16 @@ it('judges where it stands after a mark as after a switch', function () {
 });
 
 it('homes onto nothing that stands in the middle of the way', function () {
-    expect(fn () => marked('magnet', ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05], 'sensors.4' => ['id' => 'between', 'name' => 'Between', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.05, 'reach' => 0.002], 'routines.0.steps.1.switch' => 'between']))
+    expect(fn () => marked('magnet', ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05],
+        'sensors.4' => ['id' => 'between', 'name' => 'Between', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.05, 'reach' => 0.002],
+        'routines.0.steps.1.switch' => 'between']))
         ->toThrow(InvalidInput::class);
 });
 
 it('lets a linear actuator find its ends by its own switches', function () {
-    $build = Builds::planted(['motions.0.drive.motor' => Builds::motor('L50-12'), 'motions.0.stops.switches' => [], 'routines.0.steps.0' => ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 60], 'routines.1.steps.0.give_up_s' => 60, 'routines.1.steps.7.give_up_s' => 60, 'routines.1.target_s' => null, 'motions.0.task.move_s' => 60]);
+    $build = Builds::planted(['motions.0.drive.motor' => Builds::motor('L50-12'), 'motions.0.stops.switches' => [],
+        'routines.0.steps.0' => ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 60], 'routines.1.steps.0.give_up_s' => 60,
+        'routines.1.steps.7.give_up_s' => 60, 'routines.1.target_s' => null, 'motions.0.task.move_s' => 60]);
     $trace = RoutineRun::of($build, $build->routines['show']);
 
     expect(Builds::assessed($build)->codes())->not->toContain('routine.moves_before_home')->not->toContain('stops.none')
@@ -59,7 +64,9 @@ it('lets a linear actuator find its ends by its own switches', function () {
 });
 
 it('starts by a level that is so when the power comes on, and by a counter only when it changes', function () {
-    $dusk = ['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 20, 'upper' => 40], 'routines.1.starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 30, 'hysteresis' => 5, 'for_s' => 2]], 'routines.0.steps' => [], 'routines.0.starts' => []];
+    $dusk = ['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 20, 'upper' => 40],
+        'routines.1.starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 30, 'hysteresis' => 5, 'for_s' => 2]],
+        'routines.0.steps' => [], 'routines.0.starts' => []];
     $run = function (float $rest) use ($dusk): array {
         $build = Builds::planted([...$dusk, 'sensors.2.rest' => $rest, 'routines.1.steps' => [['do' => 'signal', 'output' => 'lamp']]]);
 
@@ -70,13 +77,15 @@ it('starts by a level that is so when the power comes on, and by a counter only 
 });
 
 it('reckons with all places that a drive must turn to, not only those of the task', function (float $at, bool $far) {
-    $found = Builds::findings(Builds::assessed(Builds::planted(['motions.1.places.2' => ['id' => 'yawn', 'name' => 'Yawn', 'at' => $at]])), 'drive.servo_travel');
+    $found = Builds::findings(Builds::assessed(Builds::planted(['motions.1.places.2' => ['id' => 'yawn', 'name' => 'Yawn', 'at' => $at]])),
+        'drive.servo_travel');
 
     expect($found !== [])->toBe($far);
 })->with([[-119.0, false], [-121.0, true]]);
 
 it('knows where a motion is by asking its switch first, and homes it only where it must', function (float $at, bool $homes) {
-    $asks = ['do' => 'choose', 'if' => ['sensor' => 'lid-open', 'is' => 'on'], 'then' => [], 'otherwise' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]];
+    $asks = ['do' => 'choose', 'if' => ['sensor' => 'lid-open', 'is' => 'on'], 'then' => [],
+        'otherwise' => [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5]]];
     $build = Builds::planted(['routines.0.steps.0' => $asks, 'scenarios.0.starts_at' => [['motion' => 'lid', 'at' => $at]]]);
     $trace = RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
     $homed = array_filter($trace['steps'], fn (array $step): bool => $step['do'] === 'home' && $step['motion'] === 'lid');

@@ -88,7 +88,8 @@ function randomRun(int $seed): array
     $arm = $things->number(0, 1) < 0.5;
     $thing = $arm
         ? ['kind' => 'arm', 'mass_kg' => $things->number(0.1, 1), 'cg_m' => $things->number(0.05, 0.3), 'friction_Nm' => $things->number(0, 0.05)]
-        : ['kind' => 'hoist', 'mass_kg' => $things->number(0.3, 4), 'counterweight_kg' => $things->number(0, 0.2), 'drum_radius_m' => $things->number(0.005, 0.02), 'friction_N' => $things->number(0, 1)];
+        : ['kind' => 'hoist', 'mass_kg' => $things->number(0.3, 4), 'counterweight_kg' => $things->number(0, 0.2),
+            'drum_radius_m' => $things->number(0.005, 0.02), 'friction_N' => $things->number(0, 1)];
     $ratio = $things->number(1, 4);
     $stall = $thing['mass_kg'] * 9.80665 * ($thing['cg_m'] ?? $thing['drum_radius_m']) / $ratio * $things->number(0.6, 5);
     $stall_A = $things->number(0.2, 3);
@@ -98,10 +99,12 @@ function randomRun(int $seed): array
 
     return [
         'motor' => [
-            'rated_V' => 12.0, 'no_load_rpm' => $free * 30 / M_PI, 'no_load_A' => $stall_A * $things->number(0.05, 0.2), 'stall_Nm' => $stall, 'stall_A' => $stall_A,
+            'rated_V' => 12.0, 'no_load_rpm' => $free * 30 / M_PI, 'no_load_A' => $stall_A * $things->number(0.05, 0.2), 'stall_Nm' => $stall,
+            'stall_A' => $stall_A,
             'rotor_kgm2' => $stall / $free * $things->number(0.006, 0.1),
         ],
-        'supply_V' => 12.0, 'duty' => $things->number(0.5, 1), 'ratio' => $ratio, 'mechanism' => $thing, 'from' => $ends[$down ? 1 : 0], 'to' => $ends[$down ? 0 : 1],
+        'supply_V' => 12.0, 'duty' => $things->number(0.5, 1), 'ratio' => $ratio, 'mechanism' => $thing, 'from' => $ends[$down ? 1 : 0],
+        'to' => $ends[$down ? 0 : 1],
         'efficiency' => $things->number(0, 1) < 0.25 ? 0.45 : $things->number(0.55, 1.0),
     ];
 }
@@ -134,13 +137,16 @@ it('never makes energy: each account keeps its sign, and the same sums as small 
         if (! $slow['reached']) {
             continue;
         }
-        $thing = Mechanisms::make(array_intersect_key($inputs['mechanism'], ['kind' => 1, 'mass_kg' => 1, 'cg_m' => 1, 'friction_Nm' => 1, 'counterweight_kg' => 1, 'drum_radius_m' => 1, 'friction_N' => 1]));
+        $thing = Mechanisms::make(array_intersect_key($inputs['mechanism'], ['kind' => 1, 'mass_kg' => 1, 'cg_m' => 1, 'friction_Nm' => 1,
+            'counterweight_kg' => 1, 'drum_radius_m' => 1, 'friction_N' => 1]));
         $motor = new DcMotor(...$inputs['motor']);
         $plant = new Plant($thing, $inputs['ratio'], $inputs['efficiency'], max(0.0, 2 - 1 / $inputs['efficiency']), $motor->rotor_kgm2);
         $ledger = new Ledger($plant, $motor->resistance_ohm());
-        MotionRun::of($plant, $motor->line(12.0, $inputs['duty']), $thing->positionUnit()->toSi($inputs['from']), $thing->positionUnit()->toSi($inputs['to']), 20.0, ledger: $ledger);
+        MotionRun::of($plant, $motor->line(12.0, $inputs['duty']), $thing->positionUnit()->toSi($inputs['from']),
+            $thing->positionUnit()->toSi($inputs['to']), 20.0, ledger: $ledger);
         $size = array_sum(array_map(abs(...), $slow['account']));
-        foreach (['in' => $ledger->in_J, 'copper' => $ledger->copper_J, 'motor' => $ledger->motor_J, 'train' => $ledger->train_J, 'friction' => $ledger->friction_J, 'locked' => $ledger->locked_J] as $name => $joules) {
+        foreach (['in' => $ledger->in_J, 'copper' => $ledger->copper_J, 'motor' => $ledger->motor_J, 'train' => $ledger->train_J,
+            'friction' => $ledger->friction_J, 'locked' => $ledger->locked_J] as $name => $joules) {
             expect(abs($joules - $slow['account'][$name]))->toBeLessThan(2e-3 * $size, "{$name} of seed {$seed}, {$i}");
             if ($name !== 'in') {
                 expect($joules)->toBeGreaterThan(-1e-6 * $size, "{$name} of seed {$seed}, {$i}");
@@ -152,7 +158,8 @@ it('never makes energy: each account keeps its sign, and the same sums as small 
 })->with(range(1, 8));
 
 it('arrives sooner with more voltage, later with more load', function () {
-    $time = fn (float $volts, float $mass): float => (float) MotionRun::of(new Plant(new Arm($mass, 0.1), 1.0, 1.0, 1.0, 1e-4), gearMotor()->line($volts, 1.0), 0.0, 1.2, 20.0)->time_s;
+    $time = fn (float $volts, float $mass): float => (float) MotionRun::of(new Plant(new Arm($mass, 0.1), 1.0, 1.0, 1.0, 1e-4),
+        gearMotor()->line($volts, 1.0), 0.0, 1.2, 20.0)->time_s;
 
     expect($time(12.0, 0.2))->toBeLessThan($time(9.0, 0.2))->and($time(12.0, 0.3))->toBeGreaterThan($time(12.0, 0.2));
 });
@@ -186,7 +193,8 @@ it('goes with what it found a step ago as one that looks anew each time', functi
     $largest = max(0.01, abs($thing->staticTorqueNm(($from + $to) / 2)) + $thing->frictionNm(($from + $to) / 2));
     $stall = $largest * exp($things->number(1.5, 2.5)) / $ratio / $efficiency;
     $line = (new DcMotor(12.0, $things->number(20, 300), 0.05, $stall, 1.0, 1e-5))->line(12.0, 1.0);
-    $limited = new Brookstone\Core\Drive\TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, $line->stall_A, $line->A_per_Nm, 0.6 * $line->stall_Nm, 0.8);
+    $limited = new Brookstone\Core\Drive\TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, $line->stall_A, $line->A_per_Nm,
+        0.6 * $line->stall_Nm, 0.8);
     $weak = $limited->atShare(0.5);
     $make = fn (): Plant => new Plant($thing, $ratio, $efficiency, $back, 1e-5, drag_Nm: 0.05 * $stall);
     $remembers = $make();

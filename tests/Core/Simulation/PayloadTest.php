@@ -12,7 +12,8 @@ function lifts(string $payload, array $more = []): Build
 {
     return Builds::planted($more + [
         'motions.2.mechanism.payload_kg' => 2.0, 'motions.2.mechanism.breaking_N' => 900, 'motions.2.task.payload' => $payload,
-        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 20], ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 20]],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 20], ['do' => 'go', 'motion' => 'lift', 'place' => 'low',
+            'give_up_s' => 20]],
         'scenarios' => [],
     ]);
 }
@@ -20,7 +21,8 @@ function lifts(string $payload, array $more = []): Build
 /** @return list<array<string, mixed>> the two moves of it */
 function liftsOf(Build $build): array
 {
-    return array_values(array_filter(RoutineRun::of($build, $build->routines['show'], lean: true)['steps'], fn (array $step): bool => $step['routine'] === 'show'));
+    return array_values(array_filter(RoutineRun::of($build, $build->routines['show'], lean: true)['steps'],
+        fn (array $step): bool => $step['routine'] === 'show'));
 }
 
 it('carries its payload on the way that its task says, and takes the time that is judged', function (string $payload, array $carries) {
@@ -40,7 +42,9 @@ it('takes longer up the more it carries', function () {
 });
 
 it('carries what somebody says that it does, whatever its task says', function () {
-    $told = lifts('there', ['scenarios' => [['id' => 's', 'name' => 'S', 'until_s' => 30, 'events' => [['what' => 'load', 'at_s' => 0, 'motion' => 'lift', 'carries' => false], ['what' => 'sensor', 'at_s' => 1, 'sensor' => 'button', 'is' => 'on']]]]]);
+    $told = lifts('there', ['scenarios' => [['id' => 's', 'name' => 'S', 'until_s' => 30,
+        'events' => [['what' => 'load', 'at_s' => 0, 'motion' => 'lift', 'carries' => false], ['what' => 'sensor', 'at_s' => 1, 'sensor' => 'button',
+            'is' => 'on']]]]]);
     $run = RoutineRun::of($told, $told->routines['show'], $told->scenarios['s'], lean: true);
 
     expect(array_column(array_values(array_filter($run['steps'], fn (array $step): bool => $step['routine'] === 'show')), 'carries'))->toBe([false, false]);

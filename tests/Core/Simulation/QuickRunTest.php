@@ -26,7 +26,8 @@ function timesBothWays(string $kind, int $seed): array
         $ratio = exp($things->number(-1, 3));
         $efficiency = $things->number(0.5, 0.95);
         $back = $things->number(0, 1) < 0.2 ? 0.0 : max(0.0, 2 - 1 / $efficiency);
-        $motor = new DcMotor(12.0, $things->number(10, 600), 0.1, $largest * exp($things->number(0.02, 3)) / $ratio / $efficiency, 2.0, exp($things->number(-14, -9)));
+        $motor = new DcMotor(12.0, $things->number(10, 600), 0.1, $largest * exp($things->number(0.02, 3)) / $ratio / $efficiency, 2.0,
+            exp($things->number(-14, -9)));
         $line = $motor->line(12.0, 1.0);
         $times[] = [
             $quick->time_s($line, $ratio, $efficiency, $motor->rotor_kgm2 * $ratio ** 2, $back),

@@ -18,13 +18,15 @@ use Tests\Support\Builds;
  */
 function example(string $name, array $values = []): Build
 {
-    return Editor::apply(Builds::example($name), array_map(fn (string $path, mixed $value): array => ['path' => $path, 'value' => $value], array_keys($values), $values));
+    return Editor::apply(Builds::example($name), array_map(fn (string $path, mixed $value): array => ['path' => $path, 'value' => $value],
+        array_keys($values), $values));
 }
 
 /** The dial sent on by buttons: the trace. @param  list<array<string, mixed>>  $steps */
 function dialled(array $steps, int $places = 24, array $more = []): array
 {
-    $build = example('star-dial', ['motions.0.dial.places' => $places, 'routines.1.steps' => $steps, 'routines.2.steps' => [['do' => 'wait', 'for_s' => 1]], ...$more]);
+    $build = example('star-dial', ['motions.0.dial.places' => $places, 'routines.1.steps' => $steps, 'routines.2.steps' => [['do' => 'wait', 'for_s' => 1]],
+        ...$more]);
 
     return RoutineRun::of($build, $build->routines['next']);
 }
@@ -32,7 +34,8 @@ function dialled(array $steps, int $places = 24, array $more = []): array
 it('makes places by the dozen out of a pitch', function () {
     $dial = example('star-dial', ['motions.0.dial.places' => 200])->motions['dial'];
 
-    expect($dial->at('dial-1'))->toBe(0.0)->and($dial->at('dial-2'))->toBe(1.8)->and($dial->at('dial-200'))->toBeAbout(358.2, 1e-9)->and($dial->places)->toHaveCount(202);
+    expect($dial->at('dial-1'))->toBe(0.0)->and($dial->at('dial-2'))->toBe(1.8)->and($dial->at('dial-200'))->toBeAbout(358.2, 1e-9)
+        ->and($dial->places)->toHaveCount(202);
     expect(fn () => example('star-dial', ['motions.0.dial.places' => 201]))->toThrow(InvalidInput::class);
 });
 
@@ -48,13 +51,15 @@ it('says at the dial, and at the step, that a routine still goes past its last p
     };
     $few = $fields(['motions.0.dial.places' => 6]);
 
-    expect($few)->toHaveKeys(['motions.0.dial.places', 'routines.2.steps.0.place'])->and($few['motions.0.dial.places'])->toBe('A routine goes to place 7 of this dial: take that out first.')
+    expect($few)->toHaveKeys(['motions.0.dial.places', 'routines.2.steps.0.place'])
+        ->and($few['motions.0.dial.places'])->toBe('A routine goes to place 7 of this dial: take that out first.')
         ->and($fields(['motions.0.dial.places' => 7]))->toBe([])
         ->and($fields(['motions.0.task.keeps_turning' => false]))->toHaveKey('motions.0.task.keeps_turning');
 });
 
 it('is back at the same place after as many orders as a dial has places', function (int $places) {
-    $trace = dialled([['do' => 'repeat', 'times' => $places, 'steps' => [['do' => 'go_by', 'motion' => 'dial', 'by' => 360 / $places, 'give_up_s' => 12]]]], $places);
+    $trace = dialled([['do' => 'repeat', 'times' => $places, 'steps' => [['do' => 'go_by', 'motion' => 'dial', 'by' => 360 / $places, 'give_up_s' => 12]]]],
+        $places);
     $at = $trace['motions'][0]['position'];
     $end = end($at);
 
@@ -62,7 +67,8 @@ it('is back at the same place after as many orders as a dial has places', functi
 })->with([2, 5, 24]);
 
 it('goes to a place forwards to its next coming, and never back', function (array $orders, float $turned) {
-    $build = example('star-dial', ['routines.1.steps' => array_map(fn (string $place): array => ['do' => 'go', 'motion' => 'dial', 'place' => $place, 'give_up_s' => 40], $orders)]);
+    $build = example('star-dial', ['routines.1.steps' => array_map(fn (string $place): array => ['do' => 'go', 'motion' => 'dial', 'place' => $place,
+        'give_up_s' => 40], $orders)]);
     $trace = RoutineRun::of($build, $build->routines['next']);
     $went = $last = 0.0;
     foreach ($trace['motions'][0]['position'] as $at) {
@@ -76,14 +82,17 @@ it('goes to a place forwards to its next coming, and never back', function (arra
 })->with([[['dial-7'], 90.0], [['dial-7', 'dial-3'], 390.0], [['dial-24', 'dial-1', 'dial-1'], 360.0]]);
 
 it('takes the shorter way where it may be turned back', function () {
-    $build = example('star-dial', ['motions.0.drive.one_way' => false, 'routines.1.steps' => [['do' => 'go', 'motion' => 'dial', 'place' => 'dial-23', 'give_up_s' => 40]]]);
+    $build = example('star-dial', ['motions.0.drive.one_way' => false,
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'dial', 'place' => 'dial-23', 'give_up_s' => 40]]]);
     $trace = RoutineRun::of($build, $build->routines['next']);
 
-    expect($trace['took_s'])->toBeLessThan(5.0)->and($build->motions['dial']->distance(0.0, 330.0))->toBeAbout(-30.0, 1e-9)->and($build->motions['dial']->distance(350.0, 10.0))->toBeAbout(20.0, 1e-9);
+    expect($trace['took_s'])->toBeLessThan(5.0)->and($build->motions['dial']->distance(0.0, 330.0))->toBeAbout(-30.0, 1e-9)
+        ->and($build->motions['dial']->distance(350.0, 10.0))->toBeAbout(20.0, 1e-9);
 });
 
 it('tells the times of what comes round as the run takes them', function (string $from, string $to) {
-    $build = example('star-dial', ['routines.1.steps' => [['do' => 'go', 'motion' => 'dial', 'place' => $from, 'give_up_s' => 40], ['do' => 'wait', 'for_s' => 1], ['do' => 'go', 'motion' => 'dial', 'place' => $to, 'give_up_s' => 40]]]);
+    $build = example('star-dial', ['routines.1.steps' => [['do' => 'go', 'motion' => 'dial', 'place' => $from, 'give_up_s' => 40],
+        ['do' => 'wait', 'for_s' => 1], ['do' => 'go', 'motion' => 'dial', 'place' => $to, 'give_up_s' => 40]]]);
     $trace = RoutineRun::of($build, $build->routines['next']);
     $steps = array_values(array_filter($trace['steps'], fn (array $step): bool => $step['routine'] === 'next'));
 
@@ -110,7 +119,9 @@ it('opens and shuts a lid by a crank that turns one way', function () {
 });
 
 it('ends at the very switch that it stands on only when that comes round again', function () {
-    $build = example('casket-lid', ['routines.1.steps' => [['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'until' => ['sensor' => 'lid-shut'], 'give_up_s' => 10], ['do' => 'stop', 'motion' => 'lid']]]);
+    $build = example('casket-lid',
+        ['routines.1.steps' => [['do' => 'run', 'motion' => 'lid', 'direction' => 'up', 'until' => ['sensor' => 'lid-shut'], 'give_up_s' => 10],
+            ['do' => 'stop', 'motion' => 'lid']]]);
     $trace = RoutineRun::of($build, $build->routines['peep'], $build->scenarios['pressed']);
 
     expect($trace['took_s'])->toBeGreaterThan(1.0)->and(Builds::assessed($build)->routines[1]['takes_s'])->toEqualWithDelta($trace['took_s'], 0.2);
@@ -122,13 +133,15 @@ it('never asks what turns one way to turn back, and says so where a routine does
     $trace = RoutineRun::of($build, $build->routines['peep'], $build->scenarios['pressed']);
 
     expect($found[0]->says->text())->toContain('Lid only ever turns forwards')->and($trace['fault'])->toContain('cannot be turned back')
-        ->and(RoutineRun::of(Builds::mended($build, $found[0]->fixes[0]), $build->routines['peep'], $build->scenarios['pressed'])['outcome'])->not->toBe('faulted');
+        ->and(RoutineRun::of(Builds::mended($build, $found[0]->fixes[0]), $build->routines['peep'], $build->scenarios['pressed'])['outcome'])
+        ->not->toBe('faulted');
     $mended = Builds::mended($build, $found[0]->fixes[0]);
     expect(RoutineRun::of($mended, $mended->routines['peep'], $mended->scenarios['pressed'])['outcome'])->toBe('finished');
 });
 
 it('asks rules of where it stands in its turn', function () {
-    $build = example('star-dial', ['rules' => [['id' => 'r', 'name' => 'Not the seventh', 'never' => ['test' => 'between', 'motion' => 'dial', 'from' => 80, 'to' => 100]]], 'routines.1.steps' => [['do' => 'go_by', 'motion' => 'dial', 'by' => 360 + 90, 'give_up_s' => 60]]]);
+    $build = example('star-dial', ['rules' => [['id' => 'r', 'name' => 'Not the seventh', 'never' => ['test' => 'between', 'motion' => 'dial', 'from' => 80,
+        'to' => 100]]], 'routines.1.steps' => [['do' => 'go_by', 'motion' => 'dial', 'by' => 360 + 90, 'give_up_s' => 60]]]);
     $trace = RoutineRun::of($build, $build->routines['next']);
 
     expect($build->rules['r']->never)->toBeInstanceOf(Between::class)
@@ -152,7 +165,9 @@ it('sweeps faults of what comes round', function () {
 
 it('feeds a second time as it fed the first', function () {
     $build = Builds::example('seed-feeder');
-    $trace = fn (int $times): array => RoutineRun::of($b = Editor::apply($build, [['path' => 'routines.0.steps', 'value' => array_merge(...array_fill(0, $times, $build->document['routines'][0]['steps']))]]), $b->routines[array_key_first($b->routines)]);
+    $trace = fn (int $times): array => RoutineRun::of($b = Editor::apply($build,
+        [['path' => 'routines.0.steps', 'value' => array_merge(...array_fill(0, $times, $build->document['routines'][0]['steps']))]]),
+        $b->routines[array_key_first($b->routines)]);
     $travel = function (array $trace) use ($build): float {
         $axis = new Axis($build->motions['part'], 0.0, 0.0);
         $sum = $last = 0.0;

@@ -29,7 +29,8 @@ it('runs the sound build to its end, in order, and in the time of its moves', fu
         ->and($trace['start_s'])->toBeAbout(8.0)
         ->and(array_column($own, 'do'))->toBe(['go', 'run', 'stop', 'go', 'wait', 'go', 'go', 'go', 'signal'])
         ->and(array_unique(array_column($own, 'outcome')))->toBe(['done'])
-        ->and($own[0]['end_s'] - $own[0]['start_s'])->toBeGreaterThan((float) $lid->time('shut', 'open'))->toBeLessThan((float) $lid->time('shut', 'open') + 0.1)
+        ->and($own[0]['end_s'] - $own[0]['start_s'])->toBeGreaterThan((float) $lid->time('shut', 'open'))->toBeLessThan((float) $lid->time('shut',
+            'open') + 0.1)
         ->and(eventsOf($trace))->toContain('Button is pressed.', 'Show starts.', 'Lid open switch trips.', 'Lamp goes on.', 'Lamp goes off.', 'Show ends.')
         ->not->toContain('hard stop');
     foreach (array_slice($own, 1) as $i => $step) {
@@ -52,7 +53,8 @@ it('starts by hand when all is quiet', function () {
 it('never starts without its trigger, and a beam is no button', function () {
     $nobody = Builds::planted(['scenarios.0.events' => []]);
     $beam = Builds::planted(['scenarios.0.events' => [['at_s' => 2, 'sensor' => 'beam', 'is' => 'on']]]);
-    $broken = Builds::planted(['scenarios.0.events' => [['at_s' => 2, 'sensor' => 'beam', 'is' => 'on'], ['at_s' => 9, 'sensor' => 'beam', 'is' => 'off']], 'routines.1.starts' => [['when' => 'beam', 'sensor' => 'beam', 'is' => 'made']]]);
+    $broken = Builds::planted(['scenarios.0.events' => [['at_s' => 2, 'sensor' => 'beam', 'is' => 'on'], ['at_s' => 9, 'sensor' => 'beam', 'is' => 'off']],
+        'routines.1.starts' => [['when' => 'beam', 'sensor' => 'beam', 'is' => 'made']]]);
 
     expect(ran($nobody)['outcome'])->toBe('never_started')
         ->and(ran($beam)['outcome'])->toBe('never_started')
@@ -68,10 +70,12 @@ it('gives up, stops its motions and says why', function () {
 });
 
 it('homes from anywhere', function (float $lid, float $lift) {
-    $trace = ran(Builds::planted(['scenarios.0.starts_at' => [['motion' => 'lid', 'at' => $lid], ['motion' => 'lift', 'at' => $lift]], 'scenarios.0.events' => []]), 'wake');
+    $trace = ran(Builds::planted(['scenarios.0.starts_at' => [['motion' => 'lid', 'at' => $lid], ['motion' => 'lift', 'at' => $lift]],
+        'scenarios.0.events' => []]), 'wake');
     $end = array_map(fn (array $motion): float => end($motion['position']), $trace['motions']);
 
-    expect($trace['outcome'])->toBe('finished')->and($end[0])->toBeLessThanOrEqual(0.0)->toBeGreaterThan(-5.0)->and($end[2])->toBeLessThanOrEqual(1e-6)->toBeGreaterThan(-0.01);
+    expect($trace['outcome'])->toBe('finished')->and($end[0])->toBeLessThanOrEqual(0.0)->toBeGreaterThan(-5.0)
+        ->and($end[2])->toBeLessThanOrEqual(1e-6)->toBeGreaterThan(-0.01);
 })->with([[70.0, 0.1], [33.0, 0.02], [0.0, 0.0], [-4.0, -0.009]]);
 
 it('runs into the hard stop when no switch is in the way, and no further', function () {
@@ -93,15 +97,18 @@ it('reports a motor that is left powered', function () {
 
 it('repeats, also for ever, and ends with the scenario', function () {
     $twice = ran(Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => 3, 'steps' => [['do' => 'wait', 'for_s' => 0.5]]]]]));
-    $ever = ran(Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => null, 'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]]], 'scenarios.0.until_s' => 10]));
+    $ever = ran(Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => null,
+        'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]]], 'scenarios.0.until_s' => 10]));
 
     expect($twice['took_s'])->toBeAbout(1.5, 0.02)->and($ever['outcome'])->toBe('still_running')->and($ever['ran_s'])->toBeAbout(10.0);
 });
 
 it('goes to a place without a switch by time, and not before it knows where it is', function () {
     $build = Builds::demo('heron-wharf');
-    $trace = ran(Builds::planted(['motions.2.stops.switches' => [Builds::sound()->document['motions'][2]['stops']['switches'][0]], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]));
-    $lost = ran(Builds::planted(['routines.0.steps' => [], 'motions.2.stops.switches' => [Builds::sound()->document['motions'][2]['stops']['switches'][0]], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]));
+    $trace = ran(Builds::planted(['motions.2.stops.switches' => [Builds::sound()->document['motions'][2]['stops']['switches'][0]],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]));
+    $lost = ran(Builds::planted(['routines.0.steps' => [], 'motions.2.stops.switches' => [Builds::sound()->document['motions'][2]['stops']['switches'][0]],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]));
 
     expect(end($trace['motions'][2]['position']))->toBeAbout(0.1, 0.03)
         ->and($lost['fault'])->toBe('Lift does not know where it is')
@@ -119,7 +126,8 @@ it('stays between the hard stops whatever the routine does', function (int $seed
     $steps = [];
     for ($i = 0; $i < 8; $i++) {
         $motion = ['lid', 'lift'][mt_rand(0, 1)];
-        $steps[] = ['do' => 'run', 'motion' => $motion, 'direction' => ['up', 'down'][mt_rand(0, 1)], 'speed' => mt_rand(20, 100) / 100, 'for_s' => mt_rand(1, 30) / 10];
+        $steps[] = ['do' => 'run', 'motion' => $motion, 'direction' => ['up', 'down'][mt_rand(0, 1)], 'speed' => mt_rand(20, 100) / 100,
+            'for_s' => mt_rand(1, 30) / 10];
         $steps[] = ['do' => 'stop', 'motion' => $motion, 'how' => ['brake', 'coast', 'hold'][mt_rand(0, 2)]];
     }
     $trace = ran(Builds::planted(['routines.1.steps' => $steps]));
@@ -134,7 +142,8 @@ it('does not hold where anything goes wrong on the way, in time or not', functio
     $trace = ran(Builds::planted(['routines.1.steps.1' => ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 8]]));
 
     expect($trace['outcome'])->toBe('finished')->and($trace['verdict'])->toBe('fails')
-        ->and(array_map(fn (array $mishap): string => $mishap['says']->text(), $trace['mishaps']))->toBe(['Lift hits its hard stop at 34.3 mm/s with 0.167 J.', 'Lift stalls for 4.76 s at 1.9 A.'])
+        ->and(array_map(fn (array $mishap): string => $mishap['says']->text(),
+            $trace['mishaps']))->toBe(['Lift hits its hard stop at 34.3 mm/s with 0.167 J.', 'Lift stalls for 4.76 s at 1.9 A.'])
         ->and(ran(Builds::sound())['mishaps'])->toBe([]);
 });
 

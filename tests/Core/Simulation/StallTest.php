@@ -50,7 +50,8 @@ it('starts a sound hoist softly: it comes up, and not after forty seconds', func
     $straight = MotionRun::of(Plant::of($lift), $lift->drive->line(), 0.0, 0.1, 40.0);
 
     expect($run->reached)->toBeTrue()->and($run->time_s)->toBeGreaterThan($straight->time_s)->toBeLessThan($straight->time_s + $ramp)
-        ->and(Builds::findings(Builds::assessed(Builds::planted(['motions.2.drive.ramp_s' => $ramp, 'motions.2.task.move_s' => 6])), 'drive.over_target'))->toBe([]);
+        ->and(Builds::findings(Builds::assessed(Builds::planted(['motions.2.drive.ramp_s' => $ramp, 'motions.2.task.move_s' => 6])),
+            'drive.over_target'))->toBe([]);
 })->with([0.2, 1.0, 2.5]);
 
 it('holds a lift back by its gears while the command is too weak for it, and lets it not sink', function () {
@@ -69,7 +70,8 @@ it('holds a lift back by its gears while the command is too weak for it, and let
 function stepped(array $planted = []): Build
 {
     return Builds::planted([
-        'motions.0.drive' => ['motor' => Builds::motor('P57-56'), 'supply' => 'main'], 'motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 48]], 'motions.0.mechanism.mass_kg' => 0.15,
+        'motions.0.drive' => ['motor' => Builds::motor('P57-56'), 'supply' => 'main'],
+        'motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 48]], 'motions.0.mechanism.mass_kg' => 0.15,
         'routines.1.steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 6]], ...$planted,
     ]);
 }
@@ -91,7 +93,8 @@ it('reckons the heat of a stall with the current of its command', function () {
     $lid = Builds::sound()->motions['lid'];
     $limit = fn (float $speed): ?float => $lid->drive?->motor->body()->thermal->secondsToLimit($lid->drive->heldHeat_W($speed), 25.0);
     expect($limit(0.5))->toBeGreaterThan(3 * (float) $limit(1.0));
-    $hot = fn (float $speed): array => Builds::findings(Builds::assessed(Builds::planted(['routines.1.steps.0.give_up_s' => 300.0, 'routines.1.steps.0.speed' => $speed])), 'routine.give_up_hot');
+    $hot = fn (float $speed): array => Builds::findings(Builds::assessed(Builds::planted(['routines.1.steps.0.give_up_s' => 300.0, 'routines.1.steps.0.speed' => $speed])),
+        'routine.give_up_hot');
 
     expect($hot(1.0)[0]->says->text())->toContain('overheats after '.Brookstone\Core\Quantity\Quantity::of((float) $limit(1.0), 's')->text())
         ->and($hot(0.4))->toBe([]); // at 0.4 of its voltage it never gets there

@@ -36,10 +36,12 @@ it('draws from the supply for the share of the time that its driver connects it'
 
 it('counts the charge that the supply gives, not the current that goes round in the motor', function () {
     $charge = function (float $duty): array {
-        $build = Builds::planted(['motions.2.drive.duty' => $duty, 'routines.0.steps' => [], 'routines.0.starts' => [], 'routines.1.steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 2.0], ['do' => 'stop', 'motion' => 'lift']]]);
+        $build = Builds::planted(['motions.2.drive.duty' => $duty, 'routines.0.steps' => [], 'routines.0.starts' => [],
+            'routines.1.steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 2.0], ['do' => 'stop', 'motion' => 'lift']]]);
         $run = RoutineRun::of($build, $build->routines['show']);
 
-        return [array_column($run['supplies'], 'charge_C', 'supply')['main'], array_sum(array_column($run['motions'], 'current_A', 'motion')['lift']) * $run['sample_s']];
+        return [array_column($run['supplies'], 'charge_C', 'supply')['main'],
+            array_sum(array_column($run['motions'], 'current_A', 'motion')['lift']) * $run['sample_s']];
     };
     [$full, $moved] = $charge(1.0);
     [$half, $went] = $charge(0.6);
@@ -75,7 +77,8 @@ it('says one sag once, and runs the same whatever the scan', function () {
 });
 
 it('judges a voltage that is too high by what arrives', function () {
-    $of = fn (float $volts, float $duty): array => Builds::findings(Builds::assessed(Builds::planted(['supplies.0.volts_V' => $volts, 'motions.2.drive.duty' => $duty, 'motions.0.drive.duty' => $duty])), 'drive.supply_high');
+    $of = fn (float $volts, float $duty): array => Builds::findings(Builds::assessed(Builds::planted(['supplies.0.volts_V' => $volts, 'motions.2.drive.duty' => $duty,
+        'motions.0.drive.duty' => $duty])), 'drive.supply_high');
 
     // 24 V on a motor of 12 V: at full duty twice its rating, at 0.6 of it 1.2 times, at 0.65 1.3 times.
     expect($of(24.0, 1.0))->not->toBeEmpty()->and($of(24.0, 0.6))->toBe([])->and($of(24.0, 0.65))->not->toBeEmpty();
@@ -83,7 +86,8 @@ it('judges a voltage that is too high by what arrives', function () {
 
 it('asks of the supply at a start what its driver takes', function () {
     $stall = Builds::sound()->motions['lift']->drive?->line()->stall_A ?? 0.0;
-    $of = fn (float $duty, float $max): array => Builds::findings(Builds::assessed(Builds::planted(['supplies.0.max_A' => $max, 'motions.0.drive' => null, 'motions.2.drive.duty' => $duty])), 'drive.supply_current');
+    $of = fn (float $duty, float $max): array => Builds::findings(Builds::assessed(Builds::planted(['supplies.0.max_A' => $max, 'motions.0.drive' => null, 'motions.2.drive.duty' => $duty])),
+        'drive.supply_current');
 
     expect($of(1.0, 0.99 * $stall)[0]->severity->value)->toBe('fails')->and($of(1.0, 1.26 * $stall))->toBe([])
         ->and($of(0.7, 0.49 * $stall / 0.79))->toBe([])->and($of(0.7, 0.49 * $stall / 0.81)[0]->severity->value)->toBe('tight');

@@ -13,7 +13,8 @@ function runOnOf(array $values = [], string $motion = 'lift', string $switch = '
 {
     $build = Builds::planted($values);
 
-    return RunOn::of($build->motions[$motion], $build->motions[$motion]->stops->switch($switch) ?? throw new LogicException, $settings ?? $build->settings, $speed);
+    return RunOn::of($build->motions[$motion], $build->motions[$motion]->stops->switch($switch) ?? throw new LogicException, $settings ?? $build->settings,
+        $speed);
 }
 
 it('runs on at least for the time that the controller takes', function () {
@@ -73,7 +74,8 @@ it('does not come to rest where the load drags the drive on', function () {
 });
 
 it('agrees with what the simulated controller does', function () {
-    $build = Editor::apply(Builds::sound(), [['path' => 'routines.1.steps', 'value' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]]);
+    $build = Editor::apply(Builds::sound(),
+        [['path' => 'routines.1.steps', 'value' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]]);
     $trace = Brookstone\Core\Simulation\RoutineRun::of($build, $build->routines['show'], $build->scenarios['pressed']);
     $ended = end($trace['motions'][2]['position']);
     $computed = (float) runOnOf()?->distance;
@@ -84,11 +86,13 @@ it('agrees with what the simulated controller does', function () {
 it('reads the same from the file of the build', function () {
     $again = Build::fromJson(Builds::sound()->toJson());
 
-    expect(RunOn::of($again->motions['lift'], $again->motions['lift']->stops->switch('lift-high') ?? throw new LogicException, $again->settings)?->distance)->toBe(runOnOf()?->distance);
+    expect(RunOn::of($again->motions['lift'], $again->motions['lift']->stops->switch('lift-high') ?? throw new LogicException,
+        $again->settings)?->distance)->toBe(runOnOf()?->distance);
 });
 
 it('is shown at every speed at which routines drive onto the switch, with what is left', function () {
-    $build = Builds::planted(['routines.1.steps.7' => ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'speed' => 0.4, 'give_up_s' => 9], 'routines.0.steps.0.speed' => 0.4]);
+    $build = Builds::planted(['routines.1.steps.7' => ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'speed' => 0.4, 'give_up_s' => 9],
+        'routines.0.steps.0.speed' => 0.4]);
     $shown = Builds::assessed($build)->chains[0]->curves['run_on'];
     $low = array_column($shown, null, 'switch')['lid-shut'];
     $lid = $build->motions['lid'];
@@ -96,13 +100,15 @@ it('is shown at every speed at which routines drive onto the switch, with what i
 
     expect($build->speedsOnto($lid, $lid->stops->switches[0]))->toBe([0.4])->and($build->speedsOnto($lid, $lid->stops->switches[1]))->toBe([1.0])
         ->and($low['distance'])->toBeAbout($at(1.0))->and($low['left'])->toBeAbout(5.0 - $at(1.0))
-        ->and($low['slower'])->toHaveCount(1)->and($low['slower'][0]['share'])->toBe(0.4)->and($low['slower'][0]['distance'])->toBeAbout($at(0.4))->and($low['slower'][0]['left'])->toBeGreaterThan($low['left']);
+        ->and($low['slower'])->toHaveCount(1)->and($low['slower'][0]['share'])->toBe(0.4)->and($low['slower'][0]['distance'])->toBeAbout($at(0.4))
+        ->and($low['slower'][0]['left'])->toBeGreaterThan($low['left']);
 });
 
 it('leaves nothing to say where there is no hard stop, and no speeds where no routine goes', function () {
     $build = Builds::planted(['motions.0.stops.hard_low' => null, 'routines' => []]);
     $low = array_column(Builds::assessed($build)->chains[0]->curves['run_on'], null, 'switch')['lid-shut'];
 
-    expect($low['left'])->toBeNull()->and($low['slower'])->toBe([])->and($build->motions['lid']->stops->roomAfter($build->motions['lid']->stops->switches[0]))->toBeNull()
+    expect($low['left'])->toBeNull()->and($low['slower'])->toBe([])
+        ->and($build->motions['lid']->stops->roomAfter($build->motions['lid']->stops->switches[0]))->toBeNull()
         ->and($build->motions['lid']->stops->roomAfter($build->motions['lid']->stops->switches[1]))->toBe(5.0);
 });

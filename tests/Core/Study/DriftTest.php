@@ -15,7 +15,8 @@ function toAndFro(array $steps, array $planted = []): Build
 {
     return Builds::planted([
         'motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']],
-        'motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05], 'motions.2.places.3' => ['id' => 'upper', 'name' => 'Upper', 'at' => 0.08],
+        'motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05], 'motions.2.places.3' => ['id' => 'upper', 'name' => 'Upper',
+            'at' => 0.08],
         'routines.1.steps' => $steps, 'log' => [], ...$planted,
     ]);
 }
@@ -26,9 +27,10 @@ function goes(string $place): array
 }
 
 it('walks every stop of a cycle, loops and called routines too', function () {
-    $build = toAndFro([goes('middle'), ['do' => 'repeat', 'times' => 3, 'steps' => [goes('upper'), goes('middle')]], ['do' => 'call', 'routine' => 'more'], goes('low')], [
-        'routines.2' => ['id' => 'more', 'name' => 'More', 'steps' => [goes('high'), ['do' => 'go_by', 'motion' => 'lift', 'by' => -0.02, 'give_up_s' => 5]]],
-    ]);
+    $build = toAndFro([goes('middle'), ['do' => 'repeat', 'times' => 3, 'steps' => [goes('upper'), goes('middle')]], ['do' => 'call', 'routine' => 'more'],
+        goes('low')], [
+            'routines.2' => ['id' => 'more', 'name' => 'More', 'steps' => [goes('high'), ['do' => 'go_by', 'motion' => 'lift', 'by' => -0.02, 'give_up_s' => 5]]],
+        ]);
     $path = new DriftPath($build, $build->motions['lift'], Rehearsal::of($build)->usual('show'));
 
     expect(array_map(fn ($stop): float => round($stop->at, 6), $path->stops))->toBe([0.05, 0.08, 0.05, 0.08, 0.05, 0.08, 0.05, 0.1, 0.08, 0.0])
@@ -81,7 +83,8 @@ it('scatters by the kind of supply: one per cent where it is regulated, its disc
 });
 
 it('takes the spread of what was measured where there are repeats, three or more', function () {
-    $log = fn (float ...$times): array => ['log' => array_map(fn (int $i): array => ['id' => "m{$i}", 'motion' => 'lift', 'from' => 'low', 'to' => 'middle', 'measured_s' => $times[$i], 'on' => '2026-05-30'], array_keys($times))];
+    $log = fn (float ...$times): array => ['log' => array_map(fn (int $i): array => ['id' => "m{$i}", 'motion' => 'lift', 'from' => 'low', 'to' => 'middle',
+        'measured_s' => $times[$i], 'on' => '2026-05-30'], array_keys($times))];
     $of = function (array $planted): array {
         $build = toAndFro([goes('middle'), goes('low')], $planted);
         $path = new DriftPath($build, $build->motions['lift'], Rehearsal::of($build)->usual('show'));
@@ -102,7 +105,8 @@ it('says where a motion first strays, on both sides of what is allowed', functio
     $errors = iterator_to_array($path->errors(1))[0];
     $off = fn (int $stop): float => abs($errors[$stop][0]) + 3 * $errors[$stop][1];
     expect($off(1))->toBeGreaterThan($off(0));
-    $found = fn (float $tolerance): array => Builds::findings(Builds::assessed(toAndFro([goes('middle'), goes('upper'), goes('low')], ['motions.2.task.tolerance' => $tolerance])), 'routine.drifts');
+    $found = fn (float $tolerance): array => Builds::findings(Builds::assessed(toAndFro([goes('middle'), goes('upper'), goes('low')], ['motions.2.task.tolerance' => $tolerance])),
+        'routine.drifts');
 
     expect($found($off(1) * 1.001))->toBe([])
         ->and($found($off(1) * 0.999)[0]->place)->toBe('routines.1.steps.1')
@@ -123,11 +127,14 @@ function dialByTime(array $steps): Build
 {
     return Builds::planted([
         'motions.2.mechanism' => ['kind' => 'turntable', 'inertia_kgm2' => 0.0004, 'friction_Nm' => 0.01],
-        'motions.2.places' => [['id' => 'low', 'name' => 'Low', 'at' => 0], ['id' => 'high', 'name' => 'High', 'at' => 90], ['id' => 'far', 'name' => 'Far', 'at' => 180]],
-        'motions.2.task' => ['keeps_turning' => true, 'move_s' => 1] + Builds::sound()->document['motions'][2]['task'], 'motions.2.stops' => ['switches' => []], 'log' => [],
+        'motions.2.places' => [['id' => 'low', 'name' => 'Low', 'at' => 0], ['id' => 'high', 'name' => 'High', 'at' => 90],
+            ['id' => 'far', 'name' => 'Far', 'at' => 180]],
+        'motions.2.task' => ['keeps_turning' => true, 'move_s' => 1] + Builds::sound()->document['motions'][2]['task'],
+        'motions.2.stops' => ['switches' => []], 'log' => [],
         'sensors.2' => ['id' => 'index', 'name' => 'Index', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0, 'reach' => 3],
         'routines' => [
-            ['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'index', 'give_up_s' => 9]]],
+            ['id' => 'wake', 'name' => 'Wake', 'starts' => [['when' => 'power_on']],
+                'steps' => [['do' => 'home', 'motion' => 'lift', 'switch' => 'index', 'give_up_s' => 9]]],
             ['id' => 'next', 'name' => 'Next', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => $steps],
         ],
     ]);
@@ -149,7 +156,8 @@ it('drifts per turn, forwards each time, and an index takes it out', function ()
 });
 
 it('tells it at the step, by what lies between two places where nothing is said of a tolerance', function () {
-    $said = array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Builds::assessed(dialByTime([goes('high'), goes('far'), goes('low')])), 'routine.drifts'));
+    $said = array_map(fn ($finding): string => $finding->says->text(),
+        Builds::findings(Builds::assessed(dialByTime([goes('high'), goes('far'), goes('low')])), 'routine.drifts'));
 
     expect($said[0] ?? '')->toContain('where 4.5° is allowed'); // a twentieth of 90°
 });

@@ -40,11 +40,15 @@ it('tells what every fault comes to', function () {
 });
 
 it('tells worse of a routine that never gives up, that breaks a rule, or that waits for what never comes', function () {
-    $forever = outcomesOf(Builds::planted(['routines.1.steps.0.give_up_s' => null, 'motions.0.drive.motor' => Builds::motor('G25-227'), 'motions.0.mechanism.mass_kg' => 0.1]));
-    $ruled = outcomesOf(Builds::planted(['rules' => [['id' => 'r', 'name' => 'Shut first', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.103, 'to' => 0.2]]]]));
-    $waits = outcomesOf(Builds::planted(['routines.1.steps.3' => ['do' => 'wait', 'until' => ['sensor' => 'beam']], 'scenarios.0.events.2' => ['at_s' => 20, 'sensor' => 'beam', 'is' => 'on']]));
+    $forever = outcomesOf(Builds::planted(['routines.1.steps.0.give_up_s' => null, 'motions.0.drive.motor' => Builds::motor('G25-227'),
+        'motions.0.mechanism.mass_kg' => 0.1]));
+    $ruled = outcomesOf(Builds::planted(['rules' => [['id' => 'r', 'name' => 'Shut first', 'never' => ['test' => 'between', 'motion' => 'lift',
+        'from' => 0.103, 'to' => 0.2]]]]));
+    $waits = outcomesOf(Builds::planted(['routines.1.steps.3' => ['do' => 'wait', 'until' => ['sensor' => 'beam']],
+        'scenarios.0.events.2' => ['at_s' => 20, 'sensor' => 'beam', 'is' => 'on']]));
 
-    expect($forever['jams lid']['steps.0'])->toBeIn(['stalls', 'waits'])->and($ruled['late lift-high']['steps.1'])->toBe('breaks_rule')->and($waits['stuck off beam']['steps.3'])->toBe('waits');
+    expect($forever['jams lid']['steps.0'])->toBeIn(['stalls', 'waits'])->and($ruled['late lift-high']['steps.1'])->toBe('breaks_rule')
+        ->and($waits['stuck off beam']['steps.3'])->toBe('waits');
 });
 
 it('does not call it finished when something stands elsewhere, or was counted for nothing', function () {
@@ -52,15 +56,19 @@ it('does not call it finished when something stands elsewhere, or was counted fo
     $build = Builds::planted([
         'counters' => [['id' => 'shows', 'name' => 'Shows']],
         'motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']],
-        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'wait', 'for_s' => 0.5], ['do' => 'set', 'counter' => 'shows', 'add' => 1]],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9], ['do' => 'wait', 'for_s' => 0.5],
+            ['do' => 'set', 'counter' => 'shows', 'add' => 1]],
     ]);
     $sweep = new FaultSweep($build, $build->routines['show'], $build->scenarios['pressed']);
     $jams = array_values(array_filter($sweep->cases(), fn ($case): bool => $case->fault === 'jams lift' && $case->step === 'steps.0'))[0];
 
-    expect($sweep->run($jams)['outcome'])->toBe('ends_wrong_unnoticed')->and($sweep->run($jams)['says']->text())->toBe('It finishes, but Lift stands 100 mm off where it should, and is taken to be at its place.');
+    expect($sweep->run($jams)['outcome'])->toBe('ends_wrong_unnoticed')
+        ->and($sweep->run($jams)['says']->text())->toBe('It finishes, but Lift stands 100 mm off where it should, and is taken to be at its place.');
 
     // A press too many is counted.
-    $counts = Builds::planted(['counters' => [['id' => 'n', 'name' => 'Presses']], 'routines.1.steps' => [['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => [['do' => 'set', 'counter' => 'n', 'add' => 1]]], ['do' => 'wait', 'for_s' => 1]]]);
+    $counts = Builds::planted(['counters' => [['id' => 'n', 'name' => 'Presses']],
+        'routines.1.steps' => [['do' => 'choose', 'if' => ['sensor' => 'beam'], 'then' => [['do' => 'set', 'counter' => 'n', 'add' => 1]]],
+            ['do' => 'wait', 'for_s' => 1]]]);
     $sweep = new FaultSweep($counts, $counts->routines['show'], $counts->scenarios['pressed']);
     $run = RoutineRun::of($counts, $counts->routines['show'], $counts->scenarios['pressed']->with(new WorldEvent(1.0, 'sensor', 'beam', true)), lean: true);
 
@@ -104,24 +112,30 @@ it('runs once what cannot differ: the same, at the same moment', function () {
     };
     $beside = $sweep([['do' => 'together', 'branches' => [[$up('lid', 'open')], [$up('lift', 'high')]]]]);
     $inTurn = $sweep([$up('lid', 'open'), $up('lift', 'high')]);
-    $alike = array_map(fn (array $same): array => array_map(fn ($case): string => "{$case->fault} at {$case->step}", $same), array_values(array_filter($beside->runs(), fn (array $same): bool => count($same) > 1)));
+    $alike = array_map(fn (array $same): array => array_map(fn ($case): string => "{$case->fault} at {$case->step}", $same),
+        array_values(array_filter($beside->runs(), fn (array $same): bool => count($same) > 1)));
 
     expect(array_merge(...$beside->runs()))->toHaveCount(count($beside->cases()))
-        ->and($alike)->toBe([['low main at steps.0.branches.0.0', 'low main at steps.0.branches.1.0'], ['power at steps.0.branches.0.0', 'power at steps.0.branches.1.0']])
+        ->and($alike)->toBe([['low main at steps.0.branches.0.0', 'low main at steps.0.branches.1.0'],
+            ['power at steps.0.branches.0.0', 'power at steps.0.branches.1.0']])
         ->and($inTurn->runs())->toHaveCount(count($inTurn->cases()));
 });
 
 it('ends a timed move where a run of it ends', function () {
-    $build = Builds::planted(['motions.2.stops.switches' => [], 'routines.0.steps' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]], 'scenarios.0.events' => [['at_s' => 1, 'sensor' => 'button', 'is' => 'on']]]);
+    $build = Builds::planted(['motions.2.stops.switches' => [], 'routines.0.steps' => [],
+        'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]],
+        'scenarios.0.events' => [['at_s' => 1, 'sensor' => 'button', 'is' => 'on']]]);
     $lift = $build->motions['lift'];
     $move = new TimedMove($lift, $build->settings, 0.0, 0.1);
     // A motion whose place is not known does not go by time: bring it there first, onto a switch.
-    $homed = Builds::planted(['motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0, 'end' => 'low']], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]);
+    $homed = Builds::planted(['motions.2.stops.switches' => [['id' => 'lift-low', 'name' => 'Lift low switch', 'place' => 'low', 'at' => 0.0,
+        'end' => 'low']], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]);
     $trace = RoutineRun::of($homed, $homed->routines['show'], $homed->scenarios['pressed']);
     $end = end($trace['motions'][2]['position']);
 
     expect($end - 0.1)->toEqualWithDelta($move->error(), 4e-4)
-        ->and($move->error(supply: 1.05))->toBeGreaterThan($move->error())->and($move->error(load: 1.2))->toBeLessThan($move->error())->and($move->error(off: 0.002) - $move->error())->toEqualWithDelta(0.002, 2e-4)
+        ->and($move->error(supply: 1.05))->toBeGreaterThan($move->error())->and($move->error(load: 1.2))->toBeLessThan($move->error())
+        ->and($move->error(off: 0.002) - $move->error())->toEqualWithDelta(0.002, 2e-4)
         ->and($move->spread())->toBeGreaterThan(0.0);
 });
 
@@ -140,7 +154,8 @@ it('drifts with the root of the moves where nothing is biased, and is within wha
 it('offers together only what breaks nothing, and saves what it says', function () {
     $build = Builds::sound();
     $offers = Concurrency::of($build, $build->routines['show']);
-    $ruled = Builds::planted(['rules' => [['id' => 'r', 'name' => 'One at a time', 'never' => ['test' => 'all', 'of' => [['test' => 'moving', 'motion' => 'lid'], ['test' => 'moving', 'motion' => 'lift']]]]]]);
+    $ruled = Builds::planted(['rules' => [['id' => 'r', 'name' => 'One at a time',
+        'never' => ['test' => 'all', 'of' => [['test' => 'moving', 'motion' => 'lid'], ['test' => 'moving', 'motion' => 'lift']]]]]]);
     $refused = array_values(array_filter(Concurrency::of($ruled, $ruled->routines['show']), fn (array $offer): bool => $offer['fix'] === null));
 
     expect($offers)->not->toBeEmpty()->and(array_column($offers, 'why_not'))->each->toBeNull()
@@ -154,7 +169,8 @@ it('offers together only what breaks nothing, and saves what it says', function 
 
 it('finds what could run together inside of a loop too', function () {
     $go = fn (string $motion, string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place, 'give_up_s' => 9];
-    $build = Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => 2, 'steps' => [$go('lid', 'open'), $go('lift', 'high'), $go('lift', 'low'), $go('lid', 'shut')]]]]);
+    $build = Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => 2, 'steps' => [$go('lid', 'open'), $go('lift', 'high'),
+        $go('lift', 'low'), $go('lid', 'shut')]]]]);
     $offers = Concurrency::of($build, $build->routines['show']);
 
     expect(array_column($offers, 'path'))->toContain('steps.0.steps.0')->and($offers[0]['saves_s'])->toBeGreaterThan(0.5);
@@ -162,22 +178,26 @@ it('finds what could run together inside of a loop too', function () {
 });
 
 it('offers a slow last stretch that keeps off the stop, and takes less time than going slowly all the way', function () {
-    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high',
+        'give_up_s' => 6]]);
     $fixes = Builds::findings(Builds::assessed($build), 'routine.into_stop')[0]->fixes;
     expect($fixes)->toHaveCount(2)->and($fixes[1]->does->text())->toContain('Slow only over the last');
     $ran = fn (Build $each): array => RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed']);
     $hits = fn (array $run): int => count(array_filter($run['events'], fn (array $event): bool => $event['kind'] === 'hit'));
     [$throughout, $last] = [$ran(Builds::mended($build, $fixes[0])), $ran(Builds::mended($build, $fixes[1]))];
 
-    expect($hits($ran($build)))->toBe(1)->and($hits($last))->toBe(0)->and($last['outcome'])->toBe('finished')->and($last['took_s'])->toBeLessThan($throughout['took_s'] - 1)
-        ->and(array_filter(Builds::assessed(Builds::mended($build, $fixes[1]))->routines[1]['findings'], fn (Finding $finding): bool => $finding->severity !== Severity::Note))->toBe([]);
+    expect($hits($ran($build)))->toBe(1)->and($hits($last))->toBe(0)->and($last['outcome'])->toBe('finished')
+        ->and($last['took_s'])->toBeLessThan($throughout['took_s'] - 1)
+        ->and(array_filter(Builds::assessed(Builds::mended($build, $fixes[1]))->routines[1]['findings'],
+            fn (Finding $finding): bool => $finding->severity !== Severity::Note))->toBe([]);
 });
 
 it('runs on further with more voltage and a falling load, and its offers do what they say', function () {
     $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006]);
     $sheet = (new StopsSheet(new MotionInBuild($build, $build->motions['lift'], new MotionFigures($build->motions['lift']))))->sheet();
     $high = $sheet['switches'][1];
-    $of = fn (string $supply, string $load): float => array_values(array_filter($high['rows'], fn (array $row): bool => $row['supply'] === $supply && $row['load'] === $load))[0]['distance'];
+    $of = fn (string $supply, string $load): float => array_values(array_filter($high['rows'], fn (array $row): bool => $row['supply'] === $supply
+        && $row['load'] === $load))[0]['distance'];
 
     expect($of('high', 'loaded'))->toBeGreaterThan($of('rated', 'loaded'))->and($of('rated', 'loaded'))->toBeGreaterThan($of('low', 'loaded'))
         ->and($high['worst'])->toEqualWithDelta(max(array_column($high['rows'], 'distance')), 1e-12)->and($high['left'])->toBeLessThan(0.0);
@@ -198,10 +218,13 @@ it('runs on further with more voltage and a falling load, and its offers do what
 });
 
 it('offers the slow last stretch as a change of the routine that goes there, and it is no longer run into the stop', function () {
-    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]);
+    $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high',
+        'give_up_s' => 6]]);
     $sheet = (new StopsSheet(new MotionInBuild($build, $build->motions['lift'], new MotionFigures($build->motions['lift']))))->sheet();
-    $offer = array_values(array_filter($sheet['switches'][1]['offers'], fn (array $each): bool => str_contains($each['says']->text(), 'Slow only over the last')))[0];
-    $hits = fn (Build $each): int => count(array_filter(RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed'])['events'], fn (array $event): bool => $event['kind'] === 'hit'));
+    $offer = array_values(array_filter($sheet['switches'][1]['offers'], fn (array $each): bool => str_contains($each['says']->text(),
+        'Slow only over the last')))[0];
+    $hits = fn (Build $each): int => count(array_filter(RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed'])['events'],
+        fn (array $event): bool => $event['kind'] === 'hit'));
 
     expect($offer['says']->text())->toContain(', in Show, ')->and($hits($build))->toBe(1)->and($hits(Builds::mended($build, $offer['fix'])))->toBe(0);
 });

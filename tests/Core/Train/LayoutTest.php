@@ -58,7 +58,8 @@ it('counts an idler once, and lets it run in both', function () {
     $train = new Train([new Stage(StageType::Spur, 20, 16, 1.0, 0.05), new Stage(StageType::Spur, 16, 40, 1.0, 0.05, idler: true)]);
     $layout = new Layout(new Plate(null), [[20.0, 25.0], [38.0, 25.0], [66.0, 25.0]], [0, 0]);
 
-    expect($layout->wheels($train))->toHaveCount(3)->and($layout->clashes($train))->toBe([])->and($train->direction())->toBe(1)->and($train->ratio())->toBeAbout(2.0);
+    expect($layout->wheels($train))->toHaveCount(3)->and($layout->clashes($train))->toBe([])->and($train->direction())->toBe(1)
+        ->and($train->ratio())->toBeAbout(2.0);
 });
 
 it('lays out what it can, without clashes and with every pair meshing', function (Train $train, Plate $plate) {

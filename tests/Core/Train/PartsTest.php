@@ -56,7 +56,8 @@ it('lets a rack push only what slides, and only at the end', function () {
     $wrong = fn (array $values): string => rescueField(fn () => Builds::planted($values));
 
     expect($wrong(['motions.0.train' => [$rack]]))->toBe('motions.0.train.0.type')
-        ->and($wrong(['motions.2.mechanism' => $slide, 'motions.2.train' => [$rack, ['type' => 'spur', 'driver' => 12, 'driven' => 24]]]))->toBe('motions.2.train.0.type')
+        ->and($wrong(['motions.2.mechanism' => $slide,
+            'motions.2.train' => [$rack, ['type' => 'spur', 'driver' => 12, 'driven' => 24]]]))->toBe('motions.2.train.0.type')
         ->and(Builds::planted(['motions.2.mechanism' => $slide, 'motions.2.train' => [$rack]])->motions['lift']->train->ratio())->toBe(1.0);
 });
 
@@ -82,7 +83,8 @@ it('carries with a round belt what its wrap and pull allow', function () {
 });
 
 it('finds the spring that presses one way all the way, and no weaker one does', function (float $counterbalance) {
-    $build = Builds::planted(['motions.0.mechanism.counterbalance_Nm' => $counterbalance, 'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.2]]]);
+    $build = Builds::planted(['motions.0.mechanism.counterbalance_Nm' => $counterbalance,
+        'motions.0.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.2]]]);
     $of = fn ($build): PlayTaken => PlayTaken::of(new MotionInBuild($build, $build->motions['lid'], new MotionFigures($build->motions['lid'])));
     $taken = $of($build);
     $sprung = Builds::mended($build, $taken->fixes()[0]);

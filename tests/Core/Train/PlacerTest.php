@@ -59,11 +59,13 @@ it('finds the same clashes wherever the plate lies and however it is turned', fu
     $turned = array_map(fn (array $at): array => [$at[0] * 0.6 - $at[1] * 0.8, $at[0] * 0.8 + $at[1] * 0.6], $shafts);
     $here = kindsOf(new Layout(new Plate(null), $shafts, $planes), $train);
 
-    expect(kindsOf(new Layout(new Plate(null), $moved, $planes), $train))->toBe($here)->and(kindsOf(new Layout(new Plate(null), $turned, $planes), $train))->toBe($here);
+    expect(kindsOf(new Layout(new Plate(null), $moved, $planes), $train))->toBe($here)
+        ->and(kindsOf(new Layout(new Plate(null), $turned, $planes), $train))->toBe($here);
 })->with(range(1, 20));
 
 it('has no clash between wheels on planes of their own and far apart', function () {
-    $train = new Train([new Stage(StageType::Spur, 20, 40, 1.0, 0.05), new Stage(StageType::Spur, 20, 40, 1.0, 0.05), new Stage(StageType::Spur, 20, 40, 1.0, 0.05)]);
+    $train = new Train([new Stage(StageType::Spur, 20, 40, 1.0, 0.05), new Stage(StageType::Spur, 20, 40, 1.0, 0.05),
+        new Stage(StageType::Spur, 20, 40, 1.0, 0.05)]);
 
     expect((new Layout(new Plate(null), [[0.0, 0.0], [30.0, 0.0], [60.0, 0.0], [90.0, 0.0]], [0, 1, 2]))->clashes($train))->toBe([]);
 });

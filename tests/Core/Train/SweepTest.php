@@ -78,7 +78,8 @@ it('meets a nut only where a bar comes by, and less the farther it stands', func
 });
 
 it('meets on its own plane the wheel it turns with, and none above it', function () {
-    expect(swept([], new LinkageAt(0, 95.0, 20.0, 6.0)))->toContain('rod / the wheel of 30 teeth of stage 1')->and(swept([], new LinkageAt(1, 95.0, 20.0, 6.0)))->toBe([]);
+    expect(swept([], new LinkageAt(0, 95.0, 20.0, 6.0)))->toContain('rod / the wheel of 30 teeth of stage 1')
+        ->and(swept([], new LinkageAt(1, 95.0, 20.0, 6.0)))->toBe([]);
 });
 
 it('is the same turned round with its plate', function () {
@@ -86,7 +87,8 @@ it('is the same turned round with its plate', function () {
     $thing = new PushrodLever(0.012, 0.02, 0.05, 0.05, 0.03);
     $train = new Train([new Stage(StageType::Spur, 20, 30)]);
     $of = function (array $shafts, array $nut, array $pivot) use ($thing, $train): float {
-        $sweep = new Sweep(new Layout(new Plate(null), $shafts, [0], [new Obstacle('a nut', $nut[0], $nut[1], 4.0)]), $train, Bars::of($thing) ?? throw new LogicException, -1.0, 1.0);
+        $sweep = new Sweep(new Layout(new Plate(null), $shafts, [0], [new Obstacle('a nut', $nut[0], $nut[1], 4.0)]), $train, Bars::of($thing)
+            ?? throw new LogicException, -1.0, 1.0);
 
         return $sweep->clashes(new LinkageAt(1, $pivot[0], $pivot[1], 6.0))[0]->by_mm;
     };

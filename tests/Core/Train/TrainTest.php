@@ -7,7 +7,8 @@ use Brookstone\Core\Train\StageType;
 use Brookstone\Core\Train\Train;
 
 it('multiplies ratios and efficiencies and conserves power but for the losses', function () {
-    $train = new Train([new Stage(StageType::Spur, 12, 36, efficiency: 0.9), new Stage(StageType::Worm, 2, 30, efficiency: 0.5), new Stage(StageType::Belt, 10, 20, efficiency: 0.8)]);
+    $train = new Train([new Stage(StageType::Spur, 12, 36, efficiency: 0.9), new Stage(StageType::Worm, 2, 30, efficiency: 0.5),
+        new Stage(StageType::Belt, 10, 20, efficiency: 0.8)]);
     $shafts = $train->shafts(3000.0, 0.01);
 
     expect($train->ratio())->toBeAbout(3.0 * 15 * 2)

@@ -26,7 +26,8 @@ it('winds as much cord as it was given: turn for turn at the radius of its layer
 
 it('grows with every layer, and only at the ends of layers', function (Drum $drum) {
     $ends = $drum->layerEnds_m();
-    expect($ends)->toHaveCount($drum->layers - 1)->and($drum->radiusAfter_m(0.0))->toBe($drum->radius_m(0))->and($drum->radiusAfter_m($drum->length_m))->toBe($drum->lastRadius_m());
+    expect($ends)->toHaveCount($drum->layers - 1)->and($drum->radiusAfter_m(0.0))->toBe($drum->radius_m(0))
+        ->and($drum->radiusAfter_m($drum->length_m))->toBe($drum->lastRadius_m());
     foreach ($ends as $i => $end) {
         expect($drum->radiusAfter_m($end * 0.999))->toBe($drum->radius_m($i))->and($drum->radiusAfter_m($end * 1.001))->toBe($drum->radius_m($i + 1));
     }
@@ -43,7 +44,8 @@ it('has turned as far as it has wound, layer by layer, and back', function (Drum
     }
 
     expect($drum->turnAfter_m($drum->length_m))->toBeAbout($turned, 1e-9)->and($turned)->toBeAbout($drum->turns * 2 * M_PI, 1e-9)
-        ->and($drum->turnAfter_m(-0.1))->toBeAbout(-0.1 / $drum->radius_m(0), 1e-9)->and($drum->lengthAfter_rad(-2.0))->toBeAbout(-2.0 * $drum->radius_m(0), 1e-9);
+        ->and($drum->turnAfter_m(-0.1))->toBeAbout(-0.1 / $drum->radius_m(0), 1e-9)
+        ->and($drum->lengthAfter_rad(-2.0))->toBeAbout(-2.0 * $drum->radius_m(0), 1e-9);
 })->with('drums');
 
 it('needs less room nested than stacked, and never more layers for less cord', function () {
@@ -65,7 +67,8 @@ it('has as many layers as hold its cord, to the last turn', function () {
     $second = 10 * 2 * M_PI * (0.0105 + 0.001 * sqrt(3) / 2);
 
     expect((new Drum(0.02, 0.001, 0.01, $first))->layers)->toBe(1)->and((new Drum(0.02, 0.001, 0.01, $first * 1.0001))->layers)->toBe(2)
-        ->and((new Drum(0.02, 0.001, 0.01, $first + $second))->layers)->toBe(2)->and((new Drum(0.02, 0.001, 0.01, ($first + $second) * 1.0001))->layers)->toBe(3)
+        ->and((new Drum(0.02, 0.001, 0.01, $first + $second))->layers)->toBe(2)
+        ->and((new Drum(0.02, 0.001, 0.01, ($first + $second) * 1.0001))->layers)->toBe(3)
         ->and((new Drum(0.02, 0.001, 0.01, $first + $second))->turns)->toBeAbout(20.0, 1e-9)
         ->and((new Drum(0.02, 0.001, 0.01, 0.001))->layers)->toBe(1)->and((new Drum(0.02, 0.001, 0.0105, 0.5))->turns_per_layer)->toBe(10)
         ->and((new Drum(0.02, 0.001, 0.0005, 0.5))->turns_per_layer)->toBe(1) // narrower than the cord: one turn upon another

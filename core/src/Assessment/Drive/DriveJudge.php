@@ -70,19 +70,24 @@ final class DriveJudge implements Judge
                 'stall' => Quantity::of($f->line->most_Nm(), 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
             ]),
             'drive.knock' => new Sentence('Stopped dead at its fastest, its {energy} of motion and the push of the motor put {knock} through gears that survive {limit}: '.$f->drive->motor->body()->breaks().'.', [
-                'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
+                'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'),
+                'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
             ]),
             'drive.clutch_slips' => new Sentence($strain->severity === Severity::Fails
                 ? 'The clutch slips at {clutch}, but the move itself needs {needs}.'
                 : 'The clutch slips at {clutch}, barely above the {needs} of the move: cold grease or wear will make it slip.', [
                     'clutch' => Quantity::of((float) $f->drive->clutch_Nm, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m'),
                 ]),
-            'drive.servo_travel' => new Sentence($f->task->keeps_turning ? 'It must turn on and on, but this drive reaches its end after {has}.' : ($f->positional ? 'The servo would have to turn {needs}, but its commanded travel is {has}.' : 'The rod would have to turn the shaft by {needs}, but its stroke at that lever is {has}.'), [
-                'needs' => Quantity::of($f->turn_deg, '°'), 'has' => Quantity::of($f->travel_deg, '°'),
-            ]),
+            'drive.servo_travel' => new Sentence($f->task->keeps_turning ? 'It must turn on and on, but this drive reaches its end after {has}.'
+                : ($f->positional ? 'The servo would have to turn {needs}, but its commanded travel is {has}.'
+                : 'The rod would have to turn the shaft by {needs}, but its stroke at that lever is {has}.'), [
+                    'needs' => Quantity::of($f->turn_deg, '°'), 'has' => Quantity::of($f->travel_deg, '°'),
+                ]),
             'drive.step_start', 'drive.resonates' => $this->steps($strain, $f),
-            'drive.continuous' => $this->long('Over the move it needs {needs} at its shaft (rms), more than the {bears} it can keep up ({share} of stall).', $f->rms_motor_Nm, $f, $subject->build->settings->motor_continuous_share),
-            'drive.holding' => $this->long('At rest it holds {needs} all the time, more than the {bears} it can keep up ({share} of stall).', $f->hold_motor_Nm, $f, $subject->build->settings->servo_continuous_share),
+            'drive.continuous' => $this->long('Over the move it needs {needs} at its shaft (rms), more than the {bears} it can keep up ({share} of stall).',
+                $f->rms_motor_Nm, $f, $subject->build->settings->motor_continuous_share),
+            'drive.holding' => $this->long('At rest it holds {needs} all the time, more than the {bears} it can keep up ({share} of stall).',
+                $f->hold_motor_Nm, $f, $subject->build->settings->servo_continuous_share),
             'drive.hot_holding', 'drive.hot_cycle' => $this->heat($strain, $subject, $f),
             'drive.lets_go', 'drive.gate_lets_go' => $this->letsGo($strain, $subject, $f),
             default => throw new \LogicException('No sentence for '.$strain->code),
@@ -97,7 +102,8 @@ final class DriveJudge implements Judge
             default => 'drive.motor',
         };
 
-        return new Finding($strain->code, $strain->severity, "{$subject->path}.{$place}", $says, $subject->proposals(fn (): array => $this->fixes($strain, $subject, $f)));
+        return new Finding($strain->code, $strain->severity, "{$subject->path}.{$place}", $says,
+            $subject->proposals(fn (): array => $this->fixes($strain, $subject, $f)));
     }
 
     /** @return list<Fix> */
@@ -105,9 +111,11 @@ final class DriveJudge implements Judge
     {
         return match ($strain->code) {
             'drive.supply_low', 'drive.supply_high' => SupplyMends::otherSupply($subject),
-            'drive.supply_current' => [...DriveRepairs::softStart($subject), ...SupplyMends::otherSupply($subject), ...SupplyMends::stronger($subject->build, $f->drive->supply, $f->drive->startsWith_A())],
+            'drive.supply_current' => [...DriveRepairs::softStart($subject), ...SupplyMends::otherSupply($subject),
+                ...SupplyMends::stronger($subject->build, $f->drive->supply, $f->drive->startsWith_A())],
             'drive.jam_breaks_gears' => DriveRepairs::clutch($subject, $f),
-            'drive.knock' => [...DriveRepairs::clutch($subject, $f), ...DriveRepairs::softer($subject, $f), ...($strain->severity === Severity::Fails ? DriveRepairs::carry($subject) : [])],
+            'drive.knock' => [...DriveRepairs::clutch($subject, $f), ...DriveRepairs::softer($subject, $f),
+                ...($strain->severity === Severity::Fails ? DriveRepairs::carry($subject) : [])],
             'drive.clutch_slips' => DriveRepairs::tighterClutch($subject, $f),
             'drive.step_start' => DriveRepairs::ramp($subject, $f),
             'drive.resonates' => DriveRepairs::finerSteps($subject, $f),
@@ -131,14 +139,16 @@ final class DriveJudge implements Judge
                 : "It needs {needs}{$where}, and {$can} {has}: {margin} × is less than the {wanted} × asked for.",
             [
                 'needs' => Quantity::of($facts->peak_Nm(), 'N·m'), 'at' => $unit->quantity($unit->fromSi($facts->there()->worst_at)),
-                'has' => Quantity::of($facts->stallAtLoad_Nm(), 'N·m'), 'margin' => Quantity::number((float) $facts->margin()), 'share' => Quantity::share((float) $facts->margin()), 'wanted' => Quantity::number($subject->build->settings->peak_margin),
+                'has' => Quantity::of($facts->stallAtLoad_Nm(), 'N·m'), 'margin' => Quantity::number((float) $facts->margin()),
+                'share' => Quantity::share((float) $facts->margin()), 'wanted' => Quantity::number($subject->build->settings->peak_margin),
             ],
         );
     }
 
     private function long(string $template, float $needs, DriveFigures $f, float $share): Sentence
     {
-        return new Sentence($template, ['needs' => Quantity::of($needs, 'N·m'), 'bears' => Quantity::of($f->bears_motor_Nm($share), 'N·m'), 'share' => Quantity::share($share)]);
+        return new Sentence($template, ['needs' => Quantity::of($needs, 'N·m'), 'bears' => Quantity::of($f->bears_motor_Nm($share), 'N·m'),
+            'share' => Quantity::share($share)]);
     }
 
     private function steps(LimitViolation $strain, DriveFigures $f): Sentence
@@ -158,7 +168,8 @@ final class DriveJudge implements Judge
                 'has' => Quantity::of($motor->available_Nm($f->on->volts_V, $f->fastest_rad_s * $f->ratio), 'N·m'),
             ])
             : new Sentence('It is started without a ramp at {rate} full steps a second, but with this load it starts at {most} at most: it hums and stands.', [
-                'rate' => $rate, 'most' => Quantity::number($motor->stepRate_hz($motor->startsUpTo_rad_s($f->on->volts_V, $f->through_motor_Nm, $f->atMotor_kgm2()))),
+                'rate' => $rate, 'most' => Quantity::number($motor->stepRate_hz($motor->startsUpTo_rad_s($f->on->volts_V, $f->through_motor_Nm,
+                    $f->atMotor_kgm2()))),
             ]);
     }
 
@@ -173,9 +184,11 @@ final class DriveJudge implements Judge
             ]);
         }
 
-        return new Sentence('Going there and back {times} times a day warms its winding with {heat} on average: it settles at {settles}, over {limit}.', $values + [
-            'times' => Quantity::number($f->task->per_day), 'heat' => Quantity::of($f->cycle_heat_W, 'W'), 'settles' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $ambient), '°C'),
-        ]);
+        return new Sentence('Going there and back {times} times a day warms its winding with {heat} on average: it settles at {settles}, over {limit}.',
+            $values + [
+                'times' => Quantity::number($f->task->per_day), 'heat' => Quantity::of($f->cycle_heat_W, 'W'),
+                'settles' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $ambient), '°C'),
+            ]);
     }
 
     /** What it presses with when a finger is in its way. */
@@ -186,7 +199,8 @@ final class DriveJudge implements Judge
             return null;
         }
         $clutch = $subject->motion->drive->clutch_Nm ?? INF;
-        $push = $subject->motion->positioning->countsSteps() ? $subject->facts->peak_Nm() * $subject->facts->stepperMargin() : $subject->facts->stallAtLoad_Nm();
+        $push = $subject->motion->positioning->countsSteps() ? $subject->facts->peak_Nm() * $subject->facts->stepperMargin()
+            : $subject->facts->stallAtLoad_Nm();
         $force = min($push, $clutch, $subject->motion->mechanism->gripNm(), $subject->motion->mechanism->snapsNm($subject->motion->move()->from)) / $lever;
         $does = $subject->motion->mechanism->pullsOnly() ? 'pulls' : 'pushes';
 
@@ -204,7 +218,8 @@ final class DriveJudge implements Judge
             $strain->severity === Severity::Fails
                 ? "It must stay put {$when}: that takes {needs}, but its unpowered gears hold {holds}."
                 : ucfirst($when).' its gears hold {holds} against {needs}: less than the {wanted} × asked for, and vibration takes from it.',
-            ['needs' => Quantity::of($f->hold_Nm, 'N·m'), 'holds' => Quantity::of($f->holds_unpowered_Nm, 'N·m'), 'wanted' => Quantity::number($subject->build->settings->hold_margin)],
+            ['needs' => Quantity::of($f->hold_Nm, 'N·m'), 'holds' => Quantity::of($f->holds_unpowered_Nm, 'N·m'),
+                'wanted' => Quantity::number($subject->build->settings->hold_margin)],
         );
     }
 
@@ -227,7 +242,8 @@ final class DriveJudge implements Judge
             $fails = $strain->severity === Severity::Fails;
 
             return new Finding('drive.over_target', $strain->severity, $subject->path.'.task.move_s', new Sentence(
-                $fails ? "To {$to} it takes {takes}, longer than the {target} asked for." : "To {$to} it takes {takes}, just within the {target} asked for.", $values,
+                $fails ? "To {$to} it takes {takes}, longer than the {target} asked for." : "To {$to} it takes {takes}, just within the {target} asked for.",
+                $values,
             ), $subject->proposals(fn (): array => [...($fails ? DriveRepairs::hurry($subject) : []), $this->allow($subject, $there)]));
         }
 
@@ -251,7 +267,8 @@ final class DriveJudge implements Judge
 
         return match ($strain->code) {
             'drive.supply_low' => new Sentence("{$supply->named()} gives {supply}, too little for a drive made for {low} to {high}.", $values),
-            'drive.supply_high' => new Sentence("{$supply->named()} gives {supply}, too much for a drive made for {low} to {high}: it runs hot and wears.", $values),
+            'drive.supply_high' => new Sentence("{$supply->named()} gives {supply}, too much for a drive made for {low} to {high}: it runs hot and wears.",
+                $values),
             default => new Sentence(
                 $strain->severity === Severity::Fails
                     ? "Every start draws {start} for a moment, more than {$supply->named()} gives ({max}): the controller resets."

@@ -32,7 +32,8 @@ final class DriveNotes
     /** @return list<?Finding> */
     public function of(MotionInBuild $subject, DriveFigures $f): array
     {
-        return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject), $this->shared($subject, $f), $this->together($subject, $f), $this->claims($subject, $f)];
+        return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject),
+            $this->shared($subject, $f), $this->together($subject, $f), $this->claims($subject, $f)];
     }
 
     /** It only turns forwards, and has two ends: nothing brings it back. */
@@ -40,9 +41,10 @@ final class DriveNotes
     {
         $motion = $subject->motion;
 
-        return ! ($motion->drive->one_way ?? false) || $motion->period() !== null || $motion->task->keeps_turning ? null : new Finding('drive.one_way_ends', Severity::Fails, $subject->path.'.drive.one_way', new Sentence(
-            "It only ever turns {$motion->way(1)}, but has two ends: once it is at {$subject->facts->placeName($motion->at($motion->task->to) > $motion->at($motion->task->from) ? $motion->task->to : $motion->task->from)} nothing brings it back.",
-        ), [new Fix(new Sentence('Drive it by a bridge, both ways'), [new Change($subject->path.'.drive.one_way', false)])]);
+        return ! ($motion->drive->one_way ?? false) || $motion->period() !== null || $motion->task->keeps_turning ? null : new Finding('drive.one_way_ends',
+            Severity::Fails, $subject->path.'.drive.one_way', new Sentence(
+                "It only ever turns {$motion->way(1)}, but has two ends: once it is at {$subject->facts->placeName($motion->at($motion->task->to) > $motion->at($motion->task->from) ? $motion->task->to : $motion->task->from)} nothing brings it back.",
+            ), [new Fix(new Sentence('Drive it by a bridge, both ways'), [new Change($subject->path.'.drive.one_way', false)])]);
     }
 
     /** A servo whose dead band is smaller than the play it sees hunts for its place. */
@@ -77,8 +79,10 @@ final class DriveNotes
             $holding * 12 > $day
                 ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for."
                 : "It takes {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for.",
-            ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'), 'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
-        ), $subject->proposals(fn (): array => [...DriveRepairs::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply, $day * $wanted), ...DriveRepairs::frugal($subject)]));
+            ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'),
+                'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
+        ), $subject->proposals(fn (): array => [...DriveRepairs::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply,
+            $day * $wanted), ...DriveRepairs::frugal($subject)]));
     }
 
     /** What cutting the power between moves would save. */
@@ -112,7 +116,8 @@ final class DriveNotes
 
         return new Finding('drive.creeps', Severity::Note, $subject->path.'.drive.motor', new Sentence(
             'Told to stop, it may creep on at {creep}: leave a dead band around the middle of its command, or cut its signal.'
-                .($turn > self::WRAPS_DEG ? ' It has no end of travel: over {turn} wires to what turns wrap up.' : ' It has no end of travel and no place of its own: give it switches.'),
+                .($turn > self::WRAPS_DEG ? ' It has no end of travel: over {turn} wires to what turns wrap up.'
+                    : ' It has no end of travel and no place of its own: give it switches.'),
             ['creep' => Quantity::of($creep, '°/s'), 'turn' => Quantity::of($turn, '°')],
         ));
     }
@@ -161,9 +166,12 @@ final class DriveNotes
             return null;
         }
 
-        return new Finding('drive.together_weak', $gives < $needs * (1 - Constants::TIE) ? Severity::Fails : Severity::Tight, $subject->path.'.drive.shares', new Sentence(
-            "One motor moves this and {$names} at once: together they ask {needs} of it at the worst, and it gives {gives}.", ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
-        ), [new Fix(new Sentence('Give it a motor of its own'), [new Change($subject->path.'.drive.shares', null), new Change($subject->path.'.drive.selector', null)])]);
+        return new Finding('drive.together_weak', $gives < $needs * (1 - Constants::TIE) ? Severity::Fails : Severity::Tight, $subject->path.'.drive.shares',
+            new Sentence(
+                "One motor moves this and {$names} at once: together they ask {needs} of it at the worst, and it gives {gives}.",
+                ['needs' => Quantity::of($needs, 'N·m'), 'gives' => Quantity::of($gives, 'N·m')],
+            ), [new Fix(new Sentence('Give it a motor of its own'), [new Change($subject->path.'.drive.shares', null),
+                new Change($subject->path.'.drive.selector', null)])]);
     }
 
     private function claims(MotionInBuild $subject, DriveFigures $f): ?Finding

@@ -60,7 +60,8 @@ final class DriveRepairs
     /** @return list<Fix> */
     public static function carry(MotionInBuild $subject): array
     {
-        return [...self::sameSeries($subject), ...self::otherDrive($subject), ...array_values(array_filter([self::stage($subject), self::counterweight($subject), self::spring($subject)]))];
+        return [...self::sameSeries($subject), ...self::otherDrive($subject),
+            ...array_values(array_filter([self::stage($subject), self::counterweight($subject), self::spring($subject)]))];
     }
 
     /** @return list<Fix> a quicker drive that still carries it */
@@ -92,7 +93,8 @@ final class DriveRepairs
         $clutch = (float) Format::significantNumber(min($most, max($least, $most / 2)), 2);
 
         return $clutch < $least || $clutch > $most ? [] : [new Fix(
-            new Sentence('Put a clutch between train and load that slips at {clutch}: the move needs {needs}', ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m')]),
+            new Sentence('Put a clutch between train and load that slips at {clutch}: the move needs {needs}',
+                ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m')]),
             [new Change($subject->path.'.drive.clutch_Nm', $clutch)],
         )];
     }
@@ -106,7 +108,8 @@ final class DriveRepairs
         }
         foreach (self::RAMPS_S as $ramp) {
             if (self::mends($subject->with($subject->motion->withDrive($drive->but(['ramp_s' => $ramp]))))) {
-                return [new Fix(new Sentence('Start it softly: from nothing to its speed over {ramp}', ['ramp' => Quantity::of($ramp, 's')]), [new Change($subject->path.'.drive.ramp_s', $ramp)])];
+                return [new Fix(new Sentence('Start it softly: from nothing to its speed over {ramp}', ['ramp' => Quantity::of($ramp, 's')]),
+                    [new Change($subject->path.'.drive.ramp_s', $ramp)])];
             }
         }
 
@@ -119,8 +122,11 @@ final class DriveRepairs
         foreach (self::RAMPS_S as $ramp) {
             $changed = $subject->with($subject->motion->withDrive($f->drive->but(['ramp_s' => $ramp])));
             $motor = $f->drive->motor;
-            if ($motor instanceof Stepper && $ramp > $f->drive->ramp_s && $f->startsWith_Nm($ramp) * $subject->build->settings->peak_margin <= $motor->available_Nm($f->on->volts_V, $f->fastest_rad_s * $f->ratio) && self::mends($changed)) {
-                return [new Fix(new Sentence('Ramp it up over {ramp}', ['ramp' => Quantity::of($ramp, 's')]), [new Change($subject->path.'.drive.ramp_s', $ramp)])];
+            if ($motor instanceof Stepper && $ramp > $f->drive->ramp_s
+                && $f->startsWith_Nm($ramp) * $subject->build->settings->peak_margin <= $motor->available_Nm($f->on->volts_V, $f->fastest_rad_s * $f->ratio)
+                && self::mends($changed)) {
+                return [new Fix(new Sentence('Ramp it up over {ramp}', ['ramp' => Quantity::of($ramp, 's')]),
+                    [new Change($subject->path.'.drive.ramp_s', $ramp)])];
             }
         }
 
@@ -133,7 +139,8 @@ final class DriveRepairs
         $motor = $f->drive->motor;
 
         return $motor instanceof Stepper && $motor->microsteps < self::MICROSTEPS
-            ? [new Fix(new Sentence('Set its driver to '.self::MICROSTEPS.' microsteps'), [new Change($subject->path.'.drive.motor.microsteps', self::MICROSTEPS)])] : [];
+            ? [new Fix(new Sentence('Set its driver to '.self::MICROSTEPS.' microsteps'),
+                [new Change($subject->path.'.drive.motor.microsteps', self::MICROSTEPS)])] : [];
     }
 
     /** @return list<Fix> */
@@ -141,7 +148,8 @@ final class DriveRepairs
     {
         $clutch = Format::significantNumber(self::CLUTCH_WORKS * $f->peak_Nm * 1.05, 2);
 
-        return [new Fix(new Sentence('Set the clutch to {clutch}', ['clutch' => Quantity::of($clutch, 'N·m')]), [new Change($subject->path.'.drive.clutch_Nm', $clutch)])];
+        return [new Fix(new Sentence('Set the clutch to {clutch}', ['clutch' => Quantity::of($clutch, 'N·m')]),
+            [new Change($subject->path.'.drive.clutch_Nm', $clutch)])];
     }
 
     /**
@@ -168,7 +176,8 @@ final class DriveRepairs
         }
 
         return [new Fix(
-            new Sentence('Couple it through a spring of {soft}: it takes up the knock, and the part gives by {gives} under its own load', ['soft' => Quantity::of($soft, 'N·m/°'), 'gives' => Quantity::of($gives, '°')]),
+            new Sentence('Couple it through a spring of {soft}: it takes up the knock, and the part gives by {gives} under its own load',
+                ['soft' => Quantity::of($soft, 'N·m/°'), 'gives' => Quantity::of($gives, '°')]),
             [new Change($subject->path.'.drive.soft_Nm_per_deg', $soft)],
         )];
     }
@@ -202,7 +211,8 @@ final class DriveRepairs
     /** @return list<Fix> a drive that does not hunt */
     public static function quieter(MotionInBuild $subject): array
     {
-        return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive instanceof Servo || $drive->slop_deg + $subject->motion->train->backlash_deg() * $subject->motion->train->ratio() <= $drive->deadband_deg));
+        return self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ! $drive instanceof Servo || $drive->slop_deg
+            + $subject->motion->train->backlash_deg() * $subject->motion->train->ratio() <= $drive->deadband_deg));
     }
 
     /** @return list<Fix> a drive that holds without current */
@@ -218,12 +228,14 @@ final class DriveRepairs
     public static function calmer(MotionInBuild $subject, \Closure $enough): array
     {
         $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
-        $sisters = array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $present->with($drive)->fit() === SupplyFit::Fits && $present->with($drive)->line()->noLoad_rad_s() < $present->line()->noLoad_rad_s());
+        $sisters = array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $present
+            ->with($drive)->fit() === SupplyFit::Fits && $present->with($drive)->line()->noLoad_rad_s() < $present->line()->noLoad_rad_s());
         uasort($sisters, fn (Drive $a, Drive $b): int => $present->with($b)->line()->noLoad_rad_s() <=> $present->with($a)->line()->noLoad_rad_s());
         foreach ($sisters as $drive) {
             $changed = $subject->with($subject->motion->withDrive($present->with($drive)));
             if ($enough($changed) && self::mends($changed)) {
-                return [new Fix(new Sentence("Take {$drive->body()->named()}, which turns slower"), [new Change($subject->path.'.drive.motor', Drives::write($drive))])];
+                return [new Fix(new Sentence("Take {$drive->body()->named()}, which turns slower"),
+                    [new Change($subject->path.'.drive.motor', Drives::write($drive))])];
             }
         }
 
@@ -239,7 +251,8 @@ final class DriveRepairs
             $allowed = self::SAFE_POWER * $motor->rated_V * ($motor->stall_A + $motor->no_load_A) / 2;
             if (ClaimCheck::peakPower_W($motor) > $allowed) {
                 $stall = Format::significantNumber($motor->stall_Nm * $allowed / ClaimCheck::peakPower_W($motor), 3);
-                $fixes[] = new Fix(new Sentence('Count on {stall} only, which its current can make', ['stall' => Quantity::of($stall, 'N·m')]), [new Change($subject->path.'.drive.motor.stall_Nm', $stall)]);
+                $fixes[] = new Fix(new Sentence('Count on {stall} only, which its current can make', ['stall' => Quantity::of($stall, 'N·m')]),
+                    [new Change($subject->path.'.drive.motor.stall_Nm', $stall)]);
             }
         }
 
@@ -272,7 +285,8 @@ final class DriveRepairs
     /** @return list<Fix> */
     private static function sameSeries(MotionInBuild $subject): array
     {
-        return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $drive->body()->code !== $subject->motion->drive?->motor->body()->code));
+        return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive)
+            && $drive->body()->code !== $subject->motion->drive?->motor->body()->code));
     }
 
     /** @return list<Fix> */
@@ -312,7 +326,8 @@ final class DriveRepairs
             $positional = $drive->positionSource() === PositionSource::Feedback;
             if ($choice->fit() === SupplyFit::Fits && $choice->startsWith_A() <= $present->supply->max_A
                 && $line->most_Nm() >= ($needed[$positional] ??= self::neededStall($bare, $positional))
-                && $turn_deg <= ($drive->travel_deg() ?? INF) && (! self::mustHold($subject, $drive) || $drive->locks() || $drive->body()->back_drive_Nm >= $holds * $subject->build->settings->hold_margin)) {
+                && $turn_deg <= ($drive->travel_deg() ?? INF) && (! self::mustHold($subject, $drive) || $drive->locks()
+                    || $drive->body()->back_drive_Nm >= $holds * $subject->build->settings->hold_margin)) {
                 $likely[$code] = $line->speedAgainst($facts->there()->static_peak_Nm / $through);
             }
         }
@@ -339,7 +354,8 @@ final class DriveRepairs
     {
         $motor = $subject->motion->drive?->motor;
 
-        return $subject->motion->task->holds_unpowered || ($motor !== null && $motor->positionSource() === PositionSource::Feedback && ! $drive->positionSource()->isSent());
+        return $subject->motion->task->holds_unpowered || ($motor !== null && $motor->positionSource() === PositionSource::Feedback
+            && ! $drive->positionSource()->isSent());
     }
 
     /** Stall torque, at the motor, that the margin asked for and the long run together need. */
@@ -374,7 +390,8 @@ final class DriveRepairs
             $stages = Stages::write(new Train([$stage, ...$train->stages]));
 
             return new Fix(
-                new Sentence('Gear it down '.self::PINION." : {$wheel} more, a ratio of {ratio} : 1; it then turns the other way", ['ratio' => Quantity::number($train->ratio() * $stage->ratio())]),
+                new Sentence('Gear it down '.self::PINION." : {$wheel} more, a ratio of {ratio} : 1; it then turns the other way",
+                    ['ratio' => Quantity::number($train->ratio() * $stage->ratio())]),
                 [new Change($subject->path.'.train', $stages)],
             );
         }
@@ -392,10 +409,11 @@ final class DriveRepairs
         $balanced = $subject->with($subject->motion->withThing($arm->withCounterbalance($half)));
         $drive = $subject->motion->drive;
 
-        return $drive !== null && $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->positioning->isAbsolute()) && self::mends($balanced) ? new Fix(
-            new Sentence('Balance half of it with a counterweight or spring of {half} at horizontal', ['half' => Quantity::of($half, 'N·m')]),
-            [new Change($subject->path.'.mechanism.counterbalance_Nm', $half)],
-        ) : null;
+        return $drive !== null && $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->positioning->isAbsolute())
+            && self::mends($balanced) ? new Fix(
+                new Sentence('Balance half of it with a counterweight or spring of {half} at horizontal', ['half' => Quantity::of($half, 'N·m')]),
+                [new Change($subject->path.'.mechanism.counterbalance_Nm', $half)],
+            ) : null;
     }
 
     /** What a linkage moves, balanced by a spring at its own pivot. */
@@ -410,7 +428,8 @@ final class DriveRepairs
             $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
 
             return $drive->line()->stall_Nm >= self::neededStall($balanced, $subject->motion->positioning->isAbsolute()) && self::mends($balanced)
-                ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values), $offer['fix']->changes) : null;
+                ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values),
+                    $offer['fix']->changes) : null;
         }
 
         return null;

@@ -47,7 +47,8 @@ final class DriveRules
         }
         $start = $f->on->starts_A * ($f->drive->ramp_s > 0.0 ? min(1.0, $f->peak_Nm / max($f->stall_Nm, 1e-12)) : 1.0);
         if ($start > self::SUPPLY_TIGHT * $f->drive->supply->max_A) {
-            $strains[] = new LimitViolation('drive.supply_current', $start > $f->drive->supply->max_A * $over ? Severity::Fails : Severity::Tight, $start / $f->drive->supply->max_A);
+            $strains[] = new LimitViolation('drive.supply_current', $start > $f->drive->supply->max_A * $over ? Severity::Fails : Severity::Tight,
+                $start / $f->drive->supply->max_A);
         }
 
         return $strains;
@@ -63,7 +64,8 @@ final class DriveRules
         $strains = [];
         $over = 1 + Constants::TIE;
         if ($f->margin < $settings->peak_margin * (1 - Constants::TIE)) {
-            $strains[] = new LimitViolation('drive.peak_margin', $f->margin < 1.0 - Constants::TIE ? Severity::Fails : Severity::Tight, 1 / max($f->margin, 1e-12));
+            $strains[] = new LimitViolation('drive.peak_margin', $f->margin < 1.0 - Constants::TIE ? Severity::Fails : Severity::Tight,
+                1 / max($f->margin, 1e-12));
         }
         if ($f->through_motor_Nm > $f->gear_limit_motor_Nm * $over) {
             $strains[] = new LimitViolation('drive.gearbox_limit', Severity::Fails, $f->through_motor_Nm / $f->gear_limit_motor_Nm);
@@ -75,7 +77,8 @@ final class DriveRules
             $strains[] = new LimitViolation('drive.knock', Severity::Note, $f->knock_motor_Nm / $f->gear_limit_motor_Nm);
         }
         if ($f->drive->clutch_Nm !== null && $f->drive->clutch_Nm < self::CLUTCH_TIGHT * $f->peak_Nm * (1 - Constants::TIE)) {
-            $strains[] = new LimitViolation('drive.clutch_slips', $f->drive->clutch_Nm < $f->peak_Nm ? Severity::Fails : Severity::Tight, $f->peak_Nm / $f->drive->clutch_Nm);
+            $strains[] = new LimitViolation('drive.clutch_slips', $f->drive->clutch_Nm < $f->peak_Nm ? Severity::Fails : Severity::Tight,
+                $f->peak_Nm / $f->drive->clutch_Nm);
         }
         if ($f->counts) {
             array_push($strains, ...self::steps($f));
@@ -127,7 +130,9 @@ final class DriveRules
         $over = 1 + Constants::TIE;
         if ($f->task->holds_unpowered || $f->drive->gated) {
             if ($f->hold_Nm * $settings->hold_margin > $f->holds_unpowered_Nm * $over) {
-                $strains[] = new LimitViolation($f->task->holds_unpowered ? 'drive.lets_go' : 'drive.gate_lets_go', $f->hold_Nm > $f->holds_unpowered_Nm * (1 - Constants::TIE) ? Severity::Fails : Severity::Tight, $f->hold_Nm / max($f->holds_unpowered_Nm, 1e-12));
+                $strains[] = new LimitViolation($f->task->holds_unpowered ? 'drive.lets_go' : 'drive.gate_lets_go',
+                    $f->hold_Nm > $f->holds_unpowered_Nm * (1 - Constants::TIE) ? Severity::Fails : Severity::Tight,
+                    $f->hold_Nm / max($f->holds_unpowered_Nm, 1e-12));
             }
         }
 

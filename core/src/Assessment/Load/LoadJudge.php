@@ -122,14 +122,17 @@ final class LoadJudge implements Judge
         $usual = self::USUAL_KG_M2 * $size ** 2;
         if ($usual > 0.0 && ($mass > self::THOUSAND * $usual || $mass < $usual / self::THOUSAND)) {
             return new Finding('load.unit_slip', Severity::Tight, "{$subject->path}.mechanism.{$key}", new Sentence(
-                'Something {size} across that weighs {mass}: parts of that size weigh about {usual}. Did a unit slip?', ['size' => Quantity::of($size, 'm'), 'mass' => Quantity::of($mass, 'kg'), 'usual' => Quantity::of($usual, 'kg')],
+                'Something {size} across that weighs {mass}: parts of that size weigh about {usual}. Did a unit slip?',
+                ['size' => Quantity::of($size, 'm'), 'mass' => Quantity::of($mass, 'kg'), 'usual' => Quantity::of($usual, 'kg')],
             ));
         }
         $margin = $subject->facts->margin();
 
-        return $margin === null || $margin < self::HUNDREDS || $subject->motion->positioning->isAbsolute() ? null : new Finding('load.unit_slip', Severity::Note, "{$subject->path}.mechanism", new Sentence(
-            'Its drive could do {margin} times what is asked of it. Did a unit slip in the masses, the lengths or the friction?', ['margin' => Quantity::number($margin)],
-        ));
+        return $margin === null || $margin < self::HUNDREDS || $subject->motion->positioning->isAbsolute() ? null
+            : new Finding('load.unit_slip', Severity::Note, "{$subject->path}.mechanism", new Sentence(
+                'Its drive could do {margin} times what is asked of it. Did a unit slip in the masses, the lengths or the friction?',
+                ['margin' => Quantity::number($margin)],
+            ));
     }
 
     /** @return list<Finding> */
@@ -148,13 +151,15 @@ final class LoadJudge implements Judge
             [new Change($subject->path.'.mechanism.drum_width_m', $width)],
         )] : [];
 
-        return [...$findings, new Finding('load.cord_climbs', $last > self::CLIMBS_FAR * $first ? Severity::Tight : Severity::Note, $subject->path.'.mechanism.drum_width_m', new Sentence(
-            'The cord climbs on itself in {layers} layers: the full drum needs {last} where the empty one needs {first}, and lifts {faster} faster at the end than at the start.',
-            [
-                'layers' => Quantity::number($drum->layers), 'last' => Quantity::of($hoist->lineRaiseN() * $last, 'N·m'), 'first' => Quantity::of($hoist->lineRaiseN() * $first, 'N·m'),
-                'faster' => Quantity::share($last / $first - 1),
-            ],
-        ), $fix)];
+        return [...$findings, new Finding('load.cord_climbs', $last > self::CLIMBS_FAR * $first ? Severity::Tight : Severity::Note,
+            $subject->path.'.mechanism.drum_width_m', new Sentence(
+                'The cord climbs on itself in {layers} layers: the full drum needs {last} where the empty one needs {first}, and lifts {faster} faster at the end than at the start.',
+                [
+                    'layers' => Quantity::number($drum->layers), 'last' => Quantity::of($hoist->lineRaiseN() * $last, 'N·m'),
+                    'first' => Quantity::of($hoist->lineRaiseN() * $first, 'N·m'),
+                    'faster' => Quantity::share($last / $first - 1),
+                ],
+            ), $fix)];
     }
 
     /** Whether its cord stays taut both ways, with what it carries each way. */
@@ -175,7 +180,8 @@ final class LoadJudge implements Judge
             return new Finding('load.will_not_lower', Severity::Fails, $subject->path.'.mechanism.counterweight_kg', new Sentence(
                 ($carries ? 'Loaded' : 'Empty').' it weighs {mass}, less than its counterweight of {counter}: nothing pulls it down, and its cord goes slack.',
                 ['mass' => Quantity::of($moved->carriedKg(), 'kg'), 'counter' => Quantity::of($moved->counterweight_kg, 'kg')],
-            ), [new Fix(new Sentence('Take a counterweight of {half}', ['half' => Quantity::of($moved->mass_kg / 2, 'kg')]), [new Change($subject->path.'.mechanism.counterweight_kg', $moved->mass_kg / 2)])]);
+            ), [new Fix(new Sentence('Take a counterweight of {half}', ['half' => Quantity::of($moved->mass_kg / 2, 'kg')]),
+                [new Change($subject->path.'.mechanism.counterweight_kg', $moved->mass_kg / 2)])]);
         }
 
         return null;
@@ -185,7 +191,8 @@ final class LoadJudge implements Judge
     private function spring(MotionInBuild $subject, SpringLever $lever): array
     {
         return [new Finding('load.stores_energy', Severity::Note, $subject->path.'.mechanism.stretch_m', new Sentence(
-            'Wound back it stores {energy} and lets go with {speed}.', ['energy' => Quantity::of($lever->energy_J(), 'J'), 'speed' => Quantity::of($lever->launchSpeed_m_s(), 'm/s')],
+            'Wound back it stores {energy} and lets go with {speed}.', ['energy' => Quantity::of($lever->energy_J(), 'J'),
+                'speed' => Quantity::of($lever->launchSpeed_m_s(), 'm/s')],
         ))];
     }
 
@@ -199,7 +206,8 @@ final class LoadJudge implements Judge
         if (abs($there->worst_at - $move->from) > self::OFF_START_RAD && $there->static_peak_Nm > 1.1 * $atStart) {
             $findings[] = new Finding('load.worst_angle', Severity::Note, $subject->path.'.mechanism.cg_m', new Sentence(
                 'It is hardest to hold at {at}, {worst}, and not where it starts, {start}.',
-                ['at' => $subject->motion->unit()->quantity($subject->motion->unit()->fromSi($there->worst_at)), 'worst' => Quantity::of($there->static_peak_Nm, 'N·m'), 'start' => Quantity::of($atStart, 'N·m')],
+                ['at' => $subject->motion->unit()->quantity($subject->motion->unit()->fromSi($there->worst_at)),
+                    'worst' => Quantity::of($there->static_peak_Nm, 'N·m'), 'start' => Quantity::of($atStart, 'N·m')],
             ));
         }
         if ($arm->counterbalance_Nm > $arm->gravityNm() * (1 + Constants::TIE)) {

@@ -34,7 +34,8 @@ final class RollingJudge
         $needs = $subject->facts->passes_Nm();
         $values = ['grip' => Quantity::of($grip / $radius, 'N'), 'needs' => Quantity::of($needs / $radius, 'N')];
         if ($needs > $grip * (1 + Constants::TIE)) {
-            return [new Finding('load.wheels_slip', Severity::Fails, $subject->path.'.task.move_s', new Sentence('The wanted move pushes with {needs}, but its tyres grip only {grip}: they spin.', $values), $this->slower($subject))];
+            return [new Finding('load.wheels_slip', Severity::Fails, $subject->path.'.task.move_s',
+                new Sentence('The wanted move pushes with {needs}, but its tyres grip only {grip}: they spin.', $values), $this->slower($subject))];
         }
         if ($subject->motion->drive === null) {
             return [];
@@ -44,7 +45,8 @@ final class RollingJudge
         $ramp = $subject->motion->drive->ramp_s;
 
         return $pushes > $grip * (1 + Constants::TIE) ? [new Finding('load.wheels_slip', Severity::Tight, $subject->path.'.drive.ramp_s', new Sentence(
-            ($ramp > 0.0 ? 'Ramped up over {ramp}' : 'Switched straight on').' its tyres would have to push with {pushes}, but they grip only {grip}: they spin.',
+            ($ramp > 0.0 ? 'Ramped up over {ramp}'
+                : 'Switched straight on').' its tyres would have to push with {pushes}, but they grip only {grip}: they spin.',
             $values + ['pushes' => Quantity::of($pushes / $radius, 'N'), 'ramp' => Quantity::of($ramp, 's')],
         ), [...$this->ramp($subject, $grip), ...$this->lowerDuty($subject, $grip), ...$this->gear($subject, $grip)])] : [];
     }
@@ -71,7 +73,8 @@ final class RollingJudge
                 $before = $subject->facts->runThere()['time_s'] ?? $time;
 
                 return [new Fix(
-                    new Sentence('Ramp it up over {ramp}: the move then takes {time}'.($time > $before ? ', {more} more' : ''), ['ramp' => Quantity::of($ramp, 's'), 'time' => Quantity::of($time, 's'), 'more' => Quantity::of(max(0.0, $time - $before), 's')]),
+                    new Sentence('Ramp it up over {ramp}: the move then takes {time}'.($time > $before ? ', {more} more' : ''),
+                        ['ramp' => Quantity::of($ramp, 's'), 'time' => Quantity::of($time, 's'), 'more' => Quantity::of(max(0.0, $time - $before), 's')]),
                     [new Change($subject->path.'.drive.ramp_s', $ramp)],
                 )];
             }
@@ -92,7 +95,8 @@ final class RollingJudge
             $time = $slow->facts->runThere()['time_s'];
 
             return $time === null ? [] : [new Fix(
-                new Sentence('Lower the duty to {duty}: the move then takes {time}', ['duty' => Quantity::number(round($duty, 2)), 'time' => Quantity::of($time, 's')]),
+                new Sentence('Lower the duty to {duty}: the move then takes {time}', ['duty' => Quantity::number(round($duty, 2)),
+                    'time' => Quantity::of($time, 's')]),
                 [new Change($subject->path.'.drive.duty', round($duty, 2))],
             )];
         }
@@ -122,9 +126,11 @@ final class RollingJudge
                 $time = $geared->facts->runThere()['time_s'];
                 if ($time !== null && DriveRepairs::mends($geared)) {
                     $fixes[] = new Fix(
-                        new Sentence('Gear it '.($way > 0 ? 'down' : 'up').' to {ratio} : 1 instead of {now} : 1: the move then takes {time}, with {margin} × in hand', [
-                            'ratio' => Quantity::number($train->ratio()), 'now' => Quantity::number($now), 'time' => Quantity::of($time, 's'), 'margin' => Quantity::number((float) $geared->facts->margin()),
-                        ]),
+                        new Sentence('Gear it '.($way > 0 ? 'down'
+                            : 'up').' to {ratio} : 1 instead of {now} : 1: the move then takes {time}, with {margin} × in hand', [
+                                'ratio' => Quantity::number($train->ratio()), 'now' => Quantity::number($now), 'time' => Quantity::of($time, 's'),
+                                'margin' => Quantity::number((float) $geared->facts->margin()),
+                            ]),
                         [new Change($subject->path.'.train', Stages::write($train))],
                     );
                 }
@@ -148,6 +154,7 @@ final class RollingJudge
         $speeding = max(1e-12, $subject->facts->passes_Nm() - $steady);
         $time = Format::significantNumber($motion->task->move_s * sqrt($speeding / ($limit - $steady)) * 1.05, 2);
 
-        return $time <= $motion->task->move_s ? [] : [new Fix(new Sentence('Allow the move {time}', ['time' => Quantity::of($time, 's')]), [new Change($subject->path.'.task.move_s', $time)])];
+        return $time <= $motion->task->move_s ? [] : [new Fix(new Sentence('Allow the move {time}', ['time' => Quantity::of($time, 's')]),
+            [new Change($subject->path.'.task.move_s', $time)])];
     }
 }

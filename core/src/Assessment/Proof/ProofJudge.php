@@ -21,7 +21,8 @@ final class ProofJudge implements Judge
     public function judge(MotionInBuild $subject): Link
     {
         $motion = $subject->motion;
-        $entries = array_values(array_filter($subject->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id && $motion->place($entry->from) !== null && $motion->place($entry->to) !== null));
+        $entries = array_values(array_filter($subject->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id
+            && $motion->place($entry->from) !== null && $motion->place($entry->to) !== null));
         if ($entries === []) {
             return Link::notSaid('proof', 'nothing measured yet');
         }
@@ -36,7 +37,9 @@ final class ProofJudge implements Judge
         $findings = [];
         if (abs($last->measured_s - $computed) > self::DIFFERS * $computed) {
             $findings[] = new Finding('proof.differs', Severity::Tight, 'log', new Sentence(
-                'Measured {measured}, computed {computed}: {difference} '.($last->measured_s > $computed ? 'slower. Look for rub, a low supply or a load that is heavier than said.' : 'quicker. Look for a load that is lighter than said, or a higher supply.'),
+                'Measured {measured}, computed {computed}: {difference} '.($last->measured_s > $computed
+                    ? 'slower. Look for rub, a low supply or a load that is heavier than said.'
+                    : 'quicker. Look for a load that is lighter than said, or a higher supply.'),
                 $values,
             ));
         }

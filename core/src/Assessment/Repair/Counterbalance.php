@@ -67,10 +67,12 @@ final class Counterbalance
         $mass = $torque / Constants::GRAVITY_M_S2 / $reach;
         $inertia = Format::significantNumber($arm->inertia_kgm2 + ($mass - $arm->counterbalance_Nm / Constants::GRAVITY_M_S2 / $reach) * $reach ** 2, 4);
         $path = self::path($build, $motion);
-        $eased = new Arm($arm->mass_kg, $arm->cg_m, $arm->payload_kg, $arm->payload_m, $arm->friction_Nm, $inertia, $torque, $arm->spring_Nm_per_deg, $arm->spring_rest_deg);
+        $eased = new Arm($arm->mass_kg, $arm->cg_m, $arm->payload_kg, $arm->payload_m, $arm->friction_Nm, $inertia, $torque, $arm->spring_Nm_per_deg,
+            $arm->spring_rest_deg);
 
         return self::offer($build, $motion, $eased, 'counterweight', new Sentence(
-            '{mass} at {reach} behind the pivot, {torque} at horizontal', ['mass' => Quantity::of($mass, 'kg'), 'reach' => Quantity::of($reach, 'm'), 'torque' => Quantity::of($torque, 'N·m')],
+            '{mass} at {reach} behind the pivot, {torque} at horizontal', ['mass' => Quantity::of($mass, 'kg'), 'reach' => Quantity::of($reach, 'm'),
+                'torque' => Quantity::of($torque, 'N·m')],
         ), [new Change("{$path}.counterbalance_Nm", $torque), new Change("{$path}.inertia_kgm2", $inertia)]);
     }
 
@@ -108,7 +110,8 @@ final class Counterbalance
         }
         $k = max(($low + $high) / 2, $worst / (self::FARTHEST_REST_DEG * Constants::RAD_PER_DEG));
         $c = $spread($k)[1];
-        $left = fn (float $share): float => self::largest(array_map(fn (float $angle, float $torque): float => $torque + $share * ($k * $angle + $c), $angles, $torques));
+        $left = fn (float $share): float => self::largest(array_map(fn (float $angle, float $torque): float => $torque + $share * ($k * $angle + $c),
+            $angles, $torques));
         if ($left(1.0) > self::HALF * $worst) {
             return null;
         }
@@ -154,7 +157,8 @@ final class Counterbalance
                 $path = self::path($build, $motion);
 
                 return self::offer($build, $motion, $eased, 'spring', new Sentence(
-                    'A spring of {rate} on the slider, at rest at {rest} from the crank’s centre', ['rate' => Quantity::of($rate, 'N/m'), 'rest' => Quantity::of($rest, 'm')],
+                    'A spring of {rate} on the slider, at rest at {rest} from the crank’s centre',
+                    ['rate' => Quantity::of($rate, 'N/m'), 'rest' => Quantity::of($rest, 'm')],
                 ), [new Change("{$path}.spring_N_per_m", $rate), new Change("{$path}.spring_rest_m", $rest)]);
             }
         }
@@ -177,7 +181,8 @@ final class Counterbalance
         foreach (self::samples($motion, $motion->mechanism)[0] as $at) {
             $points[] = [$thing->follower($at), ...$thing->atPivot($at)];
         }
-        $left = fn (float $rate, float $constant): float => max(0.0, ...array_map(fn (array $point): float => abs(($point[1] + $rate * $point[0] + $constant) * $point[2]), $points));
+        $left = fn (float $rate, float $constant): float => max(
+            0.0, ...array_map(fn (array $point): float => abs(($point[1] + $rate * $point[0] + $constant) * $point[2]), $points));
         $worst = $left(0.0, 0.0);
         $heaviest = self::largest(array_column($points, 1));
         $swing = max(1e-6, max(-INF, ...array_column($points, 0)) - min(INF, ...array_column($points, 0)));
@@ -210,7 +215,8 @@ final class Counterbalance
         $path = self::path($build, $motion);
 
         return abs($rest) > 720.0 ? null : self::offer($build, $motion, $thing->withSpring($taken, $rest), 'spring', new Sentence(
-            'A spring of {rate} at '.($thing instanceof CrankRocker ? 'the figure’s pivot, at rest with its bar at {rest} from the line between the pivots' : 'the part’s pivot, at rest with the part turned by {rest}'), ['rate' => Quantity::of($taken, 'N·m/°'), 'rest' => Quantity::of($rest, '°')],
+            'A spring of {rate} at '.($thing instanceof CrankRocker ? 'the figure’s pivot, at rest with its bar at {rest} from the line between the pivots'
+                : 'the part’s pivot, at rest with the part turned by {rest}'), ['rate' => Quantity::of($taken, 'N·m/°'), 'rest' => Quantity::of($rest, '°')],
         ), [new Change("{$path}.spring_Nm_per_deg", $taken), new Change("{$path}.spring_rest_deg", $rest)]);
     }
 

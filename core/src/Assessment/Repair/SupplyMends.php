@@ -48,7 +48,8 @@ final class SupplyMends
         $gives = self::roundedUp($asked_A * self::SPARE);
 
         return $gives <= $supply->max_A ? [] : [new Fix(
-            new Sentence("Take a supply for {$supply->named()} that gives {gives}, instead of {gave}", ['gives' => Quantity::of($gives, 'A'), 'gave' => Quantity::of($supply->max_A, 'A')]),
+            new Sentence("Take a supply for {$supply->named()} that gives {gives}, instead of {gave}",
+                ['gives' => Quantity::of($gives, 'A'), 'gave' => Quantity::of($supply->max_A, 'A')]),
             [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.max_A', $gives)],
         )];
     }
@@ -61,7 +62,8 @@ final class SupplyMends
      */
     public static function softly(Build $build, Supply $supply, array $motions): array
     {
-        $hard = array_filter($motions, fn (Motion $motion): bool => $motion->drive?->motor instanceof DcMotor && $motion->drive->ramp_s <= 0.0 && $motion->drive->supply->id === $supply->id);
+        $hard = array_filter($motions, fn (Motion $motion): bool => $motion->drive?->motor instanceof DcMotor && $motion->drive->ramp_s <= 0.0
+            && $motion->drive->supply->id === $supply->id);
         $names = implode(' and ', array_map(fn (Motion $motion): string => $motion->named(), $hard));
 
         return $hard === [] ? [] : [new Fix(
@@ -75,7 +77,8 @@ final class SupplyMends
     {
         $larger = self::roundedUp($charge_Ah);
 
-        return [new Fix(new Sentence("Feed {$supply->named()} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]), [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.capacity_Ah', $larger)])];
+        return [new Fix(new Sentence("Feed {$supply->named()} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]),
+            [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.capacity_Ah', $larger)])];
     }
 
     /** To two figures. */

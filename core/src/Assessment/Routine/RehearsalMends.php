@@ -36,7 +36,8 @@ final class RehearsalMends
         if ($mishap->kind === 'sag') {
             $moved = array_intersect_key($build->motions, array_flip($routine->motions()));
 
-            return [...SupplyMends::softly($build, $build->supplies[$mishap->of], $moved), ...SupplyMends::stronger($build, $build->supplies[$mishap->of], $mishap->says->values['asked']->si)];
+            return [...SupplyMends::softly($build, $build->supplies[$mishap->of], $moved), ...SupplyMends::stronger($build, $build->supplies[$mishap->of],
+                $mishap->says->values['asked']->si)];
         }
         $motion = $build->motions[$step?->motion() ?? ''] ?? null;
         if ($step === null || $motion === null) {
@@ -45,7 +46,8 @@ final class RehearsalMends
         $effect = $step->effect($build);
 
         return match ($mishap->kind) {
-            'hit', 'stall' => [...$this->untilItsSwitch($motion, $effect, $place), ...($effect->move?->staysOn ? [$this->stop($motion, $place)] : []), ...$this->slower($effect, $place), ...$this->homeFirst($motion, $place)],
+            'hit', 'stall' => [...$this->untilItsSwitch($motion, $effect, $place), ...($effect->move?->staysOn ? [$this->stop($motion, $place)] : []),
+                ...$this->slower($effect, $place), ...$this->homeFirst($motion, $place)],
             'vain' => [...$this->longer($effect, $place), ...$this->homeFirst($motion, $place)],
             'elsewhere' => $this->homeFirst($motion, $place),
             'left_powered' => [$this->stop($motion, $place)],
@@ -55,7 +57,8 @@ final class RehearsalMends
 
     private function stop(Motion $motion, string $place): Fix
     {
-        return $this->context->after($place, ['do' => 'stop', 'motion' => $motion->id, 'how' => $motion->positioning->isAbsolute() ? 'hold' : 'brake'], new Sentence('Stop it then'));
+        return $this->context->after($place, ['do' => 'stop', 'motion' => $motion->id, 'how' => $motion->positioning->isAbsolute() ? 'hold' : 'brake'],
+            new Sentence('Stop it then'));
     }
 
     /** @return list<Fix> a run for a time is ended by the switch that lies that way */
@@ -70,7 +73,9 @@ final class RehearsalMends
                 $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($switch->place, $move->speed);
                 $run = array_diff_key($this->context->stepsAt($place), ['for_s' => true]);
 
-                return [new Fix(new Sentence("Run it until {$switch->named()} trips"), [new Change($place, ['until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => RoutineContext::patienceFor($time ?? $effect->for_s ?? 0.0)] + $run)])];
+                return [new Fix(new Sentence("Run it until {$switch->named()} trips"),
+                    [new Change($place, ['until' => ['sensor' => $switch->id, 'is' => 'on'],
+                        'give_up_s' => RoutineContext::patienceFor($time ?? $effect->for_s ?? 0.0)] + $run)])];
             }
         }
 
@@ -88,7 +93,8 @@ final class RehearsalMends
         foreach (self::SLOWER as $share) {
             if ($share < $move->speed) {
                 $patience = $effect->giveUp_s === null ? [] : [new Change("{$place}.give_up_s", ceil($effect->giveUp_s * $move->speed / $share))];
-                $fixes[] = new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($share)]), [new Change("{$place}.speed", $share), ...$patience]);
+                $fixes[] = new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($share)]),
+                    [new Change("{$place}.speed", $share), ...$patience]);
             }
         }
 
@@ -101,7 +107,8 @@ final class RehearsalMends
         $waits = $effect->move === null ? null : $effect->giveUp_s;
         $longer = ceil(($waits ?? 0.0) * self::PATIENCE);
 
-        return $waits === null ? [] : [new Fix(new Sentence('Give up after {wait}', ['wait' => Quantity::of($longer, 's')]), [new Change("{$place}.give_up_s", $longer)])];
+        return $waits === null ? [] : [new Fix(new Sentence('Give up after {wait}', ['wait' => Quantity::of($longer, 's')]),
+            [new Change("{$place}.give_up_s", $longer)])];
     }
 
     /** @return list<Fix> */
@@ -113,6 +120,7 @@ final class RehearsalMends
         }
         $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
 
-        return [$this->context->before($place, $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->named()} onto {$home->named()} first"))];
+        return [$this->context->before($place, $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null
+            : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->named()} onto {$home->named()} first"))];
     }
 }

@@ -31,7 +31,10 @@ final class RoutineContext
     /** @var array<string, list<Finding>> by routine */
     private array $byRoutine = [];
 
-    /** @var array<string, array{string, int, list<string>}> by code and sentence, of what is mended outside of the routines: where it is told, and which routines it concerns */
+    /**
+     * @var array<string, array{string, int, list<string>}> by code and sentence, of what is mended outside of the routines: where it is told, and
+     *     which routines it concerns
+     */
     private array $common = [];
 
     public readonly RoutineTimes $times;
@@ -95,7 +98,8 @@ final class RoutineContext
      */
     public function tells(Routine $routine, ?string $motion, array $codes): bool
     {
-        $findings = $motion === null ? $this->byRoutine[$routine->id] : array_column(array_filter($this->byMotion[$motion] ?? [], fn (array $each): bool => $each[0]->id === $routine->id), 1);
+        $findings = $motion === null ? $this->byRoutine[$routine->id]
+            : array_column(array_filter($this->byMotion[$motion] ?? [], fn (array $each): bool => $each[0]->id === $routine->id), 1);
         $tell = fn (Finding $finding): bool => $finding->severity !== Severity::Note && in_array($finding->code, $codes, true);
 
         return array_filter($findings, $tell) !== [];
@@ -134,7 +138,8 @@ final class RoutineContext
      * @param  array<string, Quantity>  $values
      * @param  list<Fix>  $fixes
      */
-    public function find(Routine $routine, string $code, Severity $severity, string $place, string $says, array $values = [], array $fixes = [], ?string $motion = null): void
+    public function find(Routine $routine, string $code, Severity $severity, string $place, string $says, array $values = [], array $fixes = [],
+        ?string $motion = null): void
     {
         $this->add($routine, new Finding($code, $severity, $place, new Sentence($says, $values), $fixes), $motion);
     }

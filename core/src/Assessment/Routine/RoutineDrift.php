@@ -58,7 +58,8 @@ final readonly class RoutineDrift
         $places = array_map(fn (Place $place): float => $motion->comesTo($place->at), $motion->places);
         sort($places);
         $places[] = $places[0] + $period;
-        $gaps = array_filter(array_map(fn (float $to, float $from): float => $to - $from, array_slice($places, 1), array_slice($places, 0, -1)), fn (float $gap): bool => $gap > 1e-9 * $period);
+        $gaps = array_filter(array_map(fn (float $to, float $from): float => $to - $from, array_slice($places, 1), array_slice($places, 0, -1)),
+            fn (float $gap): bool => $gap > 1e-9 * $period);
 
         return min([...$gaps, $period]);
     }
@@ -88,13 +89,15 @@ final readonly class RoutineDrift
             $end = abs($place->at - $low) < 1e-9 ? 'low' : 'high';
             $fixes[] = new Fix(new Sentence("Put a switch at {$place->named()}"), [new Change("motions.{$m}.stops.switches", [
                 ...$this->context->build->document['motions'][$m]['stops']['switches'],
-                ['id' => substr($motion->id, 0, 26).'-'.substr($place->id, 0, 12), 'name' => "{$motion->name}: {$place->name} switch", 'place' => $place->id, 'at' => $place->at, 'end' => $end],
+                ['id' => substr($motion->id, 0, 26).'-'.substr($place->id, 0, 12), 'name' => "{$motion->name}: {$place->name} switch", 'place' => $place->id,
+                    'at' => $place->at, 'end' => $end],
             ])]);
         }
         $home = $motion->positioning->homesOnto();
         if (! $once && $home !== null) {
             $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($home->place, RoutineContext::HOME_SPEED);
-            $fixes[] = $this->context->before("routines.{$i}.steps.0", $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->named()} each time"));
+            $fixes[] = $this->context->before("routines.{$i}.steps.0", $motion->homing($home, RoutineContext::HOME_SPEED, $time === null ? null
+                : RoutineContext::patienceFor($time)), new Sentence("Home {$motion->named()} each time"));
         }
 
         return $fixes;

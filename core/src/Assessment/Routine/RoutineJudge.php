@@ -46,7 +46,8 @@ final class RoutineJudge
     {
         $this->context = new RoutineContext($build, $subjects, $rehearsed);
         [$sensing, $surroundings] = [new RoutineSensing($this->context), new RoutineSurroundings($this->context)];
-        [$starts, $patience, $power, $drift] = [new RoutineStarts($this->context), new RoutinePatience($this->context), new RoutinePower($this->context), new RoutineDrift($this->context)];
+        [$starts, $patience, $power, $drift] = [new RoutineStarts($this->context), new RoutinePatience($this->context), new RoutinePower($this->context),
+            new RoutineDrift($this->context)];
         foreach (array_values($build->routines) as $i => $routine) {
             $starts->check($routine, $i);
             $this->needless($routine, $i);
@@ -111,7 +112,8 @@ final class RoutineJudge
                 'id' => $id, 'name' => $routine->name, 'verdict' => ($steps === [] ? Verdict::NotSaid : Verdict::ofFindings($findings))->value,
                 'takes_s' => $this->takes[$id], 'target_s' => $routine->target_s, 'steps' => $steps, 'findings' => $findings,
                 'rehearsals' => array_map(fn (Performance $performance): array => [
-                    'says' => $performance->start->says, 'outcome' => $performance->outcome, 'takes_s' => $performance->takes_s, 'wrong' => count($performance->mishaps),
+                    'says' => $performance->start->says, 'outcome' => $performance->outcome, 'takes_s' => $performance->takes_s,
+                    'wrong' => count($performance->mishaps),
                 ], $this->rehearsed?->of($id) ?? []),
             ];
         }
@@ -126,7 +128,8 @@ final class RoutineJudge
             $move = $step->effect($this->build)->move;
             $motion = $this->build->motions[$move->motion ?? ''] ?? null;
             if ($move !== null && $motion !== null && $move->seeks && ! $move->staysOn && $motion->positioning->isAbsolute()) {
-                $this->context->find($routine, 'routine.home_needless', Severity::Note, "routines.{$i}.{$path}", "{$motion->named()} is moved by a servo, which knows its place: it need not be homed.", motion: $motion->id);
+                $this->context->find($routine, 'routine.home_needless', Severity::Note, "routines.{$i}.{$path}",
+                    "{$motion->named()} is moved by a servo, which knows its place: it need not be homed.", motion: $motion->id);
             }
         }
     }
@@ -138,7 +141,8 @@ final class RoutineJudge
         if ($this->context->times->of($routine) === null) {
             $this->neverThere($routine, $i);
         }
-        if ($this->rehearsed === null || $takes === null || $routine->target_s === null || $takes <= $routine->target_s * (1 - $this->build->settings->over_time_share)) {
+        if ($this->rehearsed === null || $takes === null || $routine->target_s === null
+            || $takes <= $routine->target_s * (1 - $this->build->settings->over_time_share)) {
             return;
         }
         $fails = $takes > $routine->target_s;
@@ -152,12 +156,15 @@ final class RoutineJudge
     private function quicker(Routine $routine, int $i): array
     {
         $steps = iterator_to_array($routine->flat());
-        $slow = array_filter($steps, fn (Step $step, string $path): bool => ($step->effect($this->build)->move->speed ?? 1.0) < 1.0 && ! str_starts_with($path, 'if_fails'), ARRAY_FILTER_USE_BOTH);
-        $fixes = $slow === [] ? [] : [new Fix(new Sentence('Move everything at full speed'), array_map(fn (string $path): Change => new Change("routines.{$i}.{$path}.speed", 1.0), array_keys($slow)))];
+        $slow = array_filter($steps, fn (Step $step, string $path): bool => ($step->effect($this->build)->move->speed ?? 1.0) < 1.0
+            && ! str_starts_with($path, 'if_fails'), ARRAY_FILTER_USE_BOTH);
+        $fixes = $slow === [] ? [] : [new Fix(new Sentence('Move everything at full speed'),
+            array_map(fn (string $path): Change => new Change("routines.{$i}.{$path}.speed", 1.0), array_keys($slow)))];
         foreach ($steps as $path => $step) {
             $next = count($fixes) < self::OFFERS ? Neighbours::next($this->build, $steps, $path) : null;
             if ($next !== null) {
-                $fixes[] = new Fix($step->says($this->build)->goingOn(', and beside it: ', $next->says($this->build)), [Neighbours::beside($this->build, $i, $path)]);
+                $fixes[] = new Fix($step->says($this->build)->goingOn(', and beside it: ', $next->says($this->build)),
+                    [Neighbours::beside($this->build, $i, $path)]);
             }
         }
 
@@ -169,7 +176,8 @@ final class RoutineJudge
     {
         foreach ($routine->flat() as $path => $step) {
             $move = $step->effect($this->build)->move;
-            if ($move !== null && ! ($move->staysOn && $move->onto === null) && $this->build->motions[$move->motion]->drive !== null && $this->context->times->longest($move) === null) {
+            if ($move !== null && ! ($move->staysOn && $move->onto === null) && $this->build->motions[$move->motion]->drive !== null
+                && $this->context->times->longest($move) === null) {
                 $this->context->add($routine, new Finding('routine.never_there', Severity::Fails, "routines.{$i}.{$path}", new Sentence(
                     "{$routine->named()} gives up at “".Sentence::quote($step->says($this->build)->text())."” The drive of {$this->build->motions[$move->motion]->named()} does not make that move.",
                 )), $move->motion);

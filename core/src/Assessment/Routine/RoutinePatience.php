@@ -100,7 +100,8 @@ final readonly class RoutinePatience
         }
         if ($seconds !== null && $giveUp > $seconds) {
             $this->add($routine, new Finding('routine.give_up_hot', Severity::Tight, $place, new Sentence(
-                "If {$name} jams, its winding overheats after {hot}, before the step gives up after {give_up}.", $values + ['hot' => Quantity::of($seconds, 's')],
+                "If {$name} jams, its winding overheats after {hot}, before the step gives up after {give_up}.",
+                $values + ['hot' => Quantity::of($seconds, 's')],
             ), $time * self::LEAST < $seconds ? [$fix] : []), $motion);
         }
     }

@@ -62,11 +62,14 @@ final readonly class RoutinePower
             if ($move === null || $motion === null || ! $move->staysOn || $motion->positioning->isAbsolute() || $motion->task->keeps_turning) {
                 continue;
             }
-            $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $motion->id || ($next->inner() !== [] && in_array($motion->id, Routine::motionsOf([$next]), true)));
+            $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $motion->id
+                || ($next->inner() !== [] && in_array($motion->id, Routine::motionsOf([$next]), true)));
             if ($later === []) {
-                $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}", "Nothing stops {$motion->named()} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
-                    $this->context->after("{$path}.{$i}", ['do' => 'stop', 'motion' => $motion->id, 'how' => 'brake'], new Sentence('Brake it after the run')),
-                ], $motion->id);
+                $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}",
+                    "Nothing stops {$motion->named()} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
+                        $this->context->after("{$path}.{$i}", ['do' => 'stop', 'motion' => $motion->id, 'how' => 'brake'],
+                            new Sentence('Brake it after the run')),
+                    ], $motion->id);
             }
         }
     }
@@ -92,16 +95,19 @@ final readonly class RoutinePower
             for ($j = $i + 1; $j < count($steps); $j++) {
                 $next = $steps[$j];
                 $effect = $next->effect($this->build);
-                $rests = ($effect->rests && $effect->couples === null && ($effect->for_s ?? 0.0) >= self::RESTS_S && $effect->until === null) || $effect->halt?->motion === $run->motion;
+                $rests = ($effect->rests && $effect->couples === null && ($effect->for_s ?? 0.0) >= self::RESTS_S && $effect->until === null)
+                    || $effect->halt?->motion === $run->motion;
                 $way = $effect->move?->motion === $run->motion ? $effect->move->way : null;
                 if ($rests || ($next->motion() === $run->motion && ($way === null || $way === $run->way))) {
                     break;
                 }
                 if ($next->motion() === $run->motion) {
                     $name = $this->build->motions[$run->motion]->named();
-                    $this->context->find($routine, 'routine.reversed', Severity::Fails, "{$path}.{$j}", "{$name} is turned round here while it still runs the other way: the current of twice the voltage goes through its driver, and its teeth take the knock.", [], [
-                        $this->context->before("{$path}.{$j}", ['do' => 'stop', 'motion' => $run->motion, 'how' => 'brake'], new Sentence('Brake it first')),
-                    ], $run->motion);
+                    $this->context->find($routine, 'routine.reversed', Severity::Fails, "{$path}.{$j}",
+                        "{$name} is turned round here while it still runs the other way: the current of twice the voltage goes through its driver, and its teeth take the knock.", [], [
+                            $this->context->before("{$path}.{$j}", ['do' => 'stop', 'motion' => $run->motion, 'how' => 'brake'],
+                                new Sentence('Brake it first')),
+                        ], $run->motion);
 
                     break;
                 }
@@ -115,7 +121,8 @@ final readonly class RoutinePower
         $sums = $names = $starting = [];
         foreach ($step->branches as $branch) {
             $effects = array_map(fn (Step $each): Effect => $each->effect($this->build), $branch);
-            $first = array_values(array_filter($effects, fn (Effect $each): bool => $each->move !== null || $each->halt !== null || $each->rests))[0]->move ?? null;
+            $first = array_values(array_filter($effects, fn (Effect $each): bool => $each->move !== null || $each->halt !== null || $each->rests))[0]->move
+                ?? null;
             $motion = $this->build->motions[$first->motion ?? ''] ?? null;
             if ($first === null || $motion?->drive === null) {
                 continue;
@@ -134,11 +141,13 @@ final readonly class RoutinePower
             foreach ($branches as $i => $branch) {
                 $branches[$i] = $i === 0 ? $branch : [['do' => 'wait', 'for_s' => round(0.3 * $i, 2)], ...$branch];
             }
-            $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path, implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->named().' gives {most}: it sags, and the controller may reset.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
-                new Fix(new Sentence('Start them 0.3 s after one another'), [new Change("{$path}.branches", $branches)]),
-                ...SupplyMends::softly($this->build, $supply, $starting[$id]),
-                ...SupplyMends::stronger($this->build, $supply, $sum),
-            ]);
+            $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path,
+                implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->named().' gives {most}: it sags, and the controller may reset.',
+                ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
+                    new Fix(new Sentence('Start them 0.3 s after one another'), [new Change("{$path}.branches", $branches)]),
+                    ...SupplyMends::softly($this->build, $supply, $starting[$id]),
+                    ...SupplyMends::stronger($this->build, $supply, $sum),
+                ]);
         }
     }
 
@@ -162,9 +171,11 @@ final readonly class RoutinePower
                 continue;
             }
             $place = "routines.{$i}.{$path}.speed";
-            $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place, "At this speed it coasts {run_on} past {$switch->named()}, and the hard stop is {room} away: it hits with {energy}.", [
-                'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room), 'energy' => Quantity::of($runOn->energy_J, 'J'),
-            ], $subject->proposals(fn (): array => $this->short($subject, $effect, $move, $switch, $runOn->distance, $room, $i, $path)), $motion->id);
+            $this->context->find($routine, 'routine.into_stop', Severity::Fails, $place,
+                "At this speed it coasts {run_on} past {$switch->named()}, and the hard stop is {room} away: it hits with {energy}.", [
+                    'run_on' => $motion->unit()->quantity($runOn->distance), 'room' => $motion->unit()->quantity($room),
+                    'energy' => Quantity::of($runOn->energy_J, 'J'),
+                ], $subject->proposals(fn (): array => $this->short($subject, $effect, $move, $switch, $runOn->distance, $room, $i, $path)), $motion->id);
         }
     }
 
@@ -181,15 +192,18 @@ final readonly class RoutinePower
             $last = SlowApproach::fix($this->build, $i, $path, $effect, $switch, $speed, $time);
 
             return [
-                new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)] + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
-                    new Change("routines.{$i}.{$path}.speed", $speed), ...($time === null || $effect->giveUp_s === null || $effect->giveUp_s >= 1.5 * $time ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
-                ]),
+                new Fix(new Sentence('Move it at {speed} speed'.($time === null ? '' : ': it then takes up to {time}'), ['speed' => Quantity::share($speed)]
+                    + ($time === null ? [] : ['time' => Quantity::of($time, 's')])), [
+                        new Change("routines.{$i}.{$path}.speed", $speed), ...($time === null || $effect->giveUp_s === null || $effect->giveUp_s >= 1.5 * $time
+                            ? [] : [new Change("routines.{$i}.{$path}.give_up_s", RoutineContext::patienceFor($time))]),
+                    ]),
                 ...($last === null ? [] : [$last]),
             ];
         }
         $back = $switch->at + $switch->direction() * ceil(1e4 * $runs * $settings->stop_clearance) / 1e4;
 
-        return [new Fix(new Sentence('Set the hard stop back to {at}', ['at' => $subject->motion->unit()->quantity($back)]), [new Change($subject->path.'.stops.'.($switch->end === 'low' ? 'hard_low' : 'hard_high'), $back)])];
+        return [new Fix(new Sentence('Set the hard stop back to {at}', ['at' => $subject->motion->unit()->quantity($back)]),
+            [new Change($subject->path.'.stops.'.($switch->end === 'low' ? 'hard_low' : 'hard_high'), $back)])];
     }
 
     /** Asked to turn back what only ever turns forwards. */
@@ -202,11 +216,14 @@ final readonly class RoutinePower
                 continue;
             }
             $forwards = match (true) {
-                $move->staysOn => [new Fix(new Sentence("Run it {$motion->way(1)}".($motion->period() === null ? '' : ', to its next coming')), [new Change("routines.{$i}.{$path}.direction", 'up')])],
-                $move->by !== null && $motion->period() !== null => [new Fix(new Sentence('Go on to the same place the other way round'), [new Change("routines.{$i}.{$path}.by", $move->by + ceil(-$move->by / $motion->period()) * $motion->period())])],
+                $move->staysOn => [new Fix(new Sentence("Run it {$motion->way(1)}".($motion->period() === null ? '' : ', to its next coming')),
+                    [new Change("routines.{$i}.{$path}.direction", 'up')])],
+                $move->by !== null && $motion->period() !== null => [new Fix(new Sentence('Go on to the same place the other way round'),
+                    [new Change("routines.{$i}.{$path}.by", $move->by + ceil(-$move->by / $motion->period()) * $motion->period())])],
                 default => [],
             };
-            $this->context->find($routine, 'routine.turned_back', Severity::Fails, "routines.{$i}.{$path}", "{$motion->named()} only ever turns {$motion->way(1)}: it cannot be turned back here.", [], $forwards, $motion->id);
+            $this->context->find($routine, 'routine.turned_back', Severity::Fails, "routines.{$i}.{$path}",
+                "{$motion->named()} only ever turns {$motion->way(1)}: it cannot be turned back here.", [], $forwards, $motion->id);
         }
     }
 
@@ -232,9 +249,11 @@ final readonly class RoutinePower
             if (! $letsGo || $motion->drive === null || $motion->task->keeps_turning || $facts->hold_Nm() <= $facts->holdsUnpowered_Nm()) {
                 continue;
             }
-            $this->context->find($routine, 'routine.falls', Severity::Fails, "routines.{$i}.{$path}", "After {$routine->named()} nothing holds {$motion->named()}: its load of {load} turns the unpowered drive, whose gears hold {holds}.", [
-                'load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'holds' => Quantity::of($facts->holdsUnpowered_Nm(), 'N·m'),
-            ], $halt !== null ? [new Fix(new Sentence($motion->positioning->isAbsolute() ? 'Hold it powered' : 'Brake it'), [new Change("routines.{$i}.{$path}.how", $motion->positioning->isSent() ? 'hold' : 'brake')])] : [], $id);
+            $this->context->find($routine, 'routine.falls', Severity::Fails, "routines.{$i}.{$path}",
+                "After {$routine->named()} nothing holds {$motion->named()}: its load of {load} turns the unpowered drive, whose gears hold {holds}.", [
+                    'load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'holds' => Quantity::of($facts->holdsUnpowered_Nm(), 'N·m'),
+                ], $halt !== null ? [new Fix(new Sentence($motion->positioning->isAbsolute() ? 'Hold it powered' : 'Brake it'),
+                    [new Change("routines.{$i}.{$path}.how", $motion->positioning->isSent() ? 'hold' : 'brake')])] : [], $id);
         }
     }
 
@@ -251,7 +270,9 @@ final readonly class RoutinePower
             $settings = $this->build->settings;
             $bears = $facts->continuousShare($settings->motor_continuous_share, $settings->servo_continuous_share) * $facts->stallAtLoad_Nm();
             if ($facts->hold_Nm() > $bears) {
-                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how", "{$motion->named()} is held here with {load}, and its drive can hold {bears} all day: it gets hot.", ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $motion->id);
+                $this->context->find($routine, 'routine.holds_hot', Severity::Tight, "routines.{$i}.{$path}.how",
+                    "{$motion->named()} is held here with {load}, and its drive can hold {bears} all day: it gets hot.",
+                    ['load' => Quantity::of($facts->hold_Nm(), 'N·m'), 'bears' => Quantity::of($bears, 'N·m')], [], $motion->id);
             }
         }
     }

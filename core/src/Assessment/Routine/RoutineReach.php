@@ -53,16 +53,19 @@ final readonly class RoutineReach
         }
         foreach ($this->reached->unreached as $path => $i) {
             if (! $this->startsNever($routines[$i]) && ! str_contains($path, 'if_fails')) {
-                $this->context->find($routines[$i], 'routine.unreached', Severity::Tight, $path, "Nothing ever gets to “{$this->context->sentence($path)}”.", [], [$this->without($path)]);
+                $this->context->find($routines[$i], 'routine.unreached', Severity::Tight, $path, "Nothing ever gets to “{$this->context->sentence($path)}”.",
+                    [], [$this->without($path)]);
 
                 break; // what comes after it is not reached either
             }
         }
         foreach ($this->reached->endless as $path) {
-            $this->context->find($this->routineOf($path), 'routine.calls_itself', Severity::Fails, $path, 'This leads back to where it came from: the routines call each other without end.', [], [$this->without($path)]);
+            $this->context->find($this->routineOf($path), 'routine.calls_itself', Severity::Fails, $path,
+                'This leads back to where it came from: the routines call each other without end.', [], [$this->without($path)]);
         }
         if (! $this->reached->complete && $routines !== []) {
-            $this->context->find($routines[0], 'routine.search_bound', Severity::Note, 'routines', 'The search of everything that can happen was ended after {states} states: what is said of two things at once, of rules and of steps that nothing gets to is not complete.', ['states' => Quantity::number($this->reached->states)]);
+            $this->context->find($routines[0], 'routine.search_bound', Severity::Note, 'routines',
+                'The search of everything that can happen was ended after {states} states: what is said of two things at once, of rules and of steps that nothing gets to is not complete.', ['states' => Quantity::number($this->reached->states)]);
         }
         foreach ($routines as $i => $routine) {
             $this->unreachable($routine, $i);
@@ -81,13 +84,15 @@ final readonly class RoutineReach
             if ($lost["{$this->routineOf($path)->id} {$motion}"] === true) {
                 $lost["{$this->routineOf($path)->id} {$motion}"] = $path; // the first step of a routine is enough
                 $name = $this->build->motions[$motion]->named();
-                $this->context->find($this->routineOf($path), 'routine.moves_before_home', Severity::Fails, $path, "{$name} moves here before it has been homed: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
+                $this->context->find($this->routineOf($path), 'routine.moves_before_home', Severity::Fails, $path,
+                    "{$name} moves here before it has been homed: after a power cut it may stand anywhere.", [], $this->homeFirst($path, $motion), $motion);
             }
         }
         foreach ($this->reached->of('place_lost') as $conflict) {
             [$path, $motion] = [(string) $conflict->path, $conflict->about];
             $name = $this->build->motions[$motion]->named();
-            $this->context->find($this->routineOf($path), 'routine.place_lost', Severity::Tight, $path, "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
+            $this->context->find($this->routineOf($path), 'routine.place_lost', Severity::Tight, $path,
+                "{$name} goes by time here, but it may have been left somewhere between its places, by a run or when something gave up: then nobody knows how long to go, and the step refuses.", [], array_slice($this->homeFirst($path, $motion), 0, 1), $motion);
         }
     }
 
@@ -98,17 +103,20 @@ final readonly class RoutineReach
     {
         foreach ($this->reached->of('same_motion') as $conflict) {
             [$path, $motion, $other] = [(string) $conflict->path, $conflict->about, (string) $conflict->with];
-            $this->context->find($this->routineOf($path), 'routine.same_motion', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($this->routineOf($path), $other === '' ? null : $this->routineOf($other)), $motion);
+            $this->context->find($this->routineOf($path), 'routine.same_motion', Severity::Fails, $path,
+                "{$this->build->motions[$motion]->named()} may still be moved by “{$this->context->sentence($other)}” when this begins: two orders for one motor.", [], $this->alone($this->routineOf($path), $other === '' ? null : $this->routineOf($other)), $motion);
         }
         foreach ($this->reached->of('same_motor') as $conflict) {
             [$path, $moved, $other] = [(string) $conflict->path, $conflict->about, (string) $conflict->with];
             $step = $this->stepAt($path);
             $motion = $step?->motion() ?? $moved;
             $words = $other === '' ? 'may still be powered' : "may be moved by “{$this->context->sentence($other)}”";
-            $this->context->find($this->routineOf($path), 'routine.shared_drive', Severity::Fails, $path, "{$this->build->motions[$motion]->named()} and {$this->build->motions[$moved]->named()} are moved by one motor, and {$this->build->motions[$moved]->named()} {$words} when this begins: only one of them can have it.", [], [
-                ...$this->alone($this->routineOf($path), $other === '' ? null : $this->routineOf($other)),
-                ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'], new Sentence("Brake {$this->build->motions[$moved]->named()} first"))] : []),
-            ], $motion);
+            $this->context->find($this->routineOf($path), 'routine.shared_drive', Severity::Fails, $path,
+                "{$this->build->motions[$motion]->named()} and {$this->build->motions[$moved]->named()} are moved by one motor, and {$this->build->motions[$moved]->named()} {$words} when this begins: only one of them can have it.", [], [
+                    ...$this->alone($this->routineOf($path), $other === '' ? null : $this->routineOf($other)),
+                    ...($other === '' ? [$this->context->before($path, ['do' => 'stop', 'motion' => $moved, 'how' => 'brake'],
+                        new Sentence("Brake {$this->build->motions[$moved]->named()} first"))] : []),
+                ], $motion);
         }
     }
 
@@ -119,7 +127,9 @@ final readonly class RoutineReach
             foreach ($routine->flat() as $path => $step) {
                 $couples = $step->effect($this->build)->couples;
                 if ($couples !== null && ! $this->isSelected($couples)) {
-                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}", "{$this->build->motions[$couples]->named()} has its motor to itself: there is nothing to change over.", [], [$this->without("routines.{$i}.{$path}")], $couples);
+                    $this->context->find($routine, 'routine.nothing_to_change', Severity::Tight, "routines.{$i}.{$path}",
+                        "{$this->build->motions[$couples]->named()} has its motor to itself: there is nothing to change over.", [],
+                        [$this->without("routines.{$i}.{$path}")], $couples);
                 }
             }
         }
@@ -136,9 +146,11 @@ final readonly class RoutineReach
             if (! isset($told["{$this->routineOf($path)->id} {$motion}"])) {
                 $told["{$this->routineOf($path)->id} {$motion}"] = true;
                 $name = $this->build->motions[$motion]->named();
-                $this->context->find($this->routineOf($path), 'routine.no_power', Severity::Fails, $path, "The power of {$name} may be switched off here: then the step refuses.", [], [
-                    $this->context->before($path, ['do' => 'power', 'motion' => $motion, 'state' => 'on', 'settle_s' => self::SETTLE_S], new Sentence("Switch the power of {$name} on first")),
-                ], $motion);
+                $this->context->find($this->routineOf($path), 'routine.no_power', Severity::Fails, $path,
+                    "The power of {$name} may be switched off here: then the step refuses.", [], [
+                        $this->context->before($path, ['do' => 'power', 'motion' => $motion, 'state' => 'on', 'settle_s' => self::SETTLE_S],
+                            new Sentence("Switch the power of {$name} on first")),
+                    ], $motion);
             }
         }
     }
@@ -153,9 +165,11 @@ final readonly class RoutineReach
             $unit = $this->build->motions[$motion]->unit();
             $stops = $this->build->motions[$motion]->stops;
             $stop = $stops->hard_high !== null && $to > $stops->hard_high ? $stops->hard_high : (float) $stops->hard_low;
-            $this->context->find($this->routineOf($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by", "This can take {$this->build->motions[$motion]->named()} to {at}, past its hard stop at {stop}.", ['at' => $unit->quantity($to), 'stop' => $unit->quantity($stop)], [
-                ...$this->smaller($path, $this->build->motions[$motion], $to, $stop), $this->without($path),
-            ], $motion);
+            $this->context->find($this->routineOf($path), 'routine.by_past_stop', Severity::Fails, "{$path}.by",
+                "This can take {$this->build->motions[$motion]->named()} to {at}, past its hard stop at {stop}.",
+                ['at' => $unit->quantity($to), 'stop' => $unit->quantity($stop)], [
+                    ...$this->smaller($path, $this->build->motions[$motion], $to, $stop), $this->without($path),
+                ], $motion);
         }
     }
 
@@ -178,9 +192,11 @@ final readonly class RoutineReach
             }
             $told["{$this->routineOf($path)->id} {$motion}"] = true;
             $name = $this->build->motions[$motion]->named();
-            $this->context->find($this->routineOf($path), 'routine.not_changed_over', Severity::Fails, $path, "{$name} has its motor through a selector, and that may still hold another here; after power-on nobody knows which.", [], [
-                $this->context->before($path, ['do' => 'change_over', 'motion' => $motion, 'takes_s' => self::CHANGE_OVER_S], new Sentence("Change over to {$name} first")),
-            ], $motion);
+            $this->context->find($this->routineOf($path), 'routine.not_changed_over', Severity::Fails, $path,
+                "{$name} has its motor through a selector, and that may still hold another here; after power-on nobody knows which.", [], [
+                    $this->context->before($path, ['do' => 'change_over', 'motion' => $motion, 'takes_s' => self::CHANGE_OVER_S],
+                        new Sentence("Change over to {$name} first")),
+                ], $motion);
         }
     }
 
@@ -205,13 +221,17 @@ final readonly class RoutineReach
             $name = $switch?->named() ?? $sensor?->named() ?? '';
             $stop = $way > 0 ? $motion->stops->hard_high : $motion->stops->hard_low;
             if ($switch !== null && $switch->direction() !== $way) {
-                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction", "{$motion->named()} runs {$motion->way($way)} here and cannot reach {$name}, which lies the other way.", [], [
-                    new Fix(new Sentence('Run it '.$motion->way(-$way)), [new Change("routines.{$i}.{$path}.direction", $way > 0 ? 'down' : 'up')]),
-                ], $move->motion);
+                $this->context->find($routine, 'routine.until_unreachable', Severity::Fails, "routines.{$i}.{$path}.direction",
+                    "{$motion->named()} runs {$motion->way($way)} here and cannot reach {$name}, which lies the other way.", [], [
+                        new Fix(new Sentence('Run it '.$motion->way(-$way)), [new Change("routines.{$i}.{$path}.direction", $way > 0 ? 'down' : 'up')]),
+                    ], $move->motion);
             } elseif ($switch === null && $at !== null && $stop !== null && ($at - ($sensor->reach ?? 0.0) * $way - $stop) * $way > 0.0) {
-                $this->context->find($routine, 'routine.past_stop', Severity::Fails, "routines.{$i}.{$path}.until", "{$name} sits at {at}, past the hard stop at {stop}: the run never gets there.", ['at' => $motion->unit()->quantity($at), 'stop' => $motion->unit()->quantity($stop)], [
-                    new Fix(new Sentence('Move the sensor to {stop}', ['stop' => $motion->unit()->quantity($stop)]), [new Change('sensors.'.array_search($until->sensor, array_keys($this->build->sensors), true).'.at', $stop)]),
-                ], $move->motion);
+                $this->context->find($routine, 'routine.past_stop', Severity::Fails, "routines.{$i}.{$path}.until",
+                    "{$name} sits at {at}, past the hard stop at {stop}: the run never gets there.",
+                    ['at' => $motion->unit()->quantity($at), 'stop' => $motion->unit()->quantity($stop)], [
+                        new Fix(new Sentence('Move the sensor to {stop}', ['stop' => $motion->unit()->quantity($stop)]),
+                            [new Change('sensors.'.array_search($until->sensor, array_keys($this->build->sensors), true).'.at', $stop)]),
+                    ], $move->motion);
             }
         }
     }
@@ -224,8 +244,10 @@ final readonly class RoutineReach
         $says = $rule->says($this->build);
         $at = 'rules.'.array_search($rule->id, array_keys($this->build->rules), true);
         $in = $conflict->path ?? $last;
-        $this->context->find($in === null ? array_values($this->build->routines)[0] : $this->routineOf($in), 'routine.rule_broken', Severity::Fails, $conflict->path ?? $at,
-            "The rule {$rule->named()} can be broken, {$says->template}: ".implode('; ', array_map($this->happened(...), array_slice($conflict->story, -4))).'.', $says->values,
+        $this->context->find($in === null ? array_values($this->build->routines)[0] : $this->routineOf($in), 'routine.rule_broken', Severity::Fails,
+            $conflict->path ?? $at,
+            "The rule {$rule->named()} can be broken, {$says->template}: ".implode('; ',
+                array_map($this->happened(...), array_slice($conflict->story, -4))).'.', $says->values,
             $conflict->path === null || $rule->while === null ? [] : $this->guard($rule, $conflict->path));
     }
 
@@ -251,7 +273,8 @@ final readonly class RoutineReach
         $to = $while instanceof NotSo ? $place->place : $away;
         $time = $this->context->subjects[$motion->id]->facts->longestTimeTo($to);
 
-        return [$this->context->before($path, ['do' => 'go', 'motion' => $motion->id, 'place' => $to, 'give_up_s' => $time === null ? null : RoutineContext::patienceFor($time)], new Sentence("Take {$motion->named()} to {$motion->place($to)?->named()} first"))];
+        return [$this->context->before($path, ['do' => 'go', 'motion' => $motion->id, 'place' => $to, 'give_up_s' => $time === null ? null
+            : RoutineContext::patienceFor($time)], new Sentence("Take {$motion->named()} to {$motion->place($to)?->named()} first"))];
     }
 
     /** @return list<Fix> the step only if the rule does not forbid it, otherwise a fault */
@@ -260,9 +283,11 @@ final readonly class RoutineReach
         $at = DocumentPath::of($path);
         $ruleAt = (int) array_search($rule->id, array_keys($this->build->rules), true);
         $while = $this->build->document['rules'][$ruleAt]['while'];
-        $choose = ['do' => 'choose', 'if' => ['test' => 'not', 'that' => $while], 'then' => [$at->in($this->build->document)], 'otherwise' => [['do' => 'fault', 'message' => "rule: {$rule->name}"]]];
+        $choose = ['do' => 'choose', 'if' => ['test' => 'not', 'that' => $while], 'then' => [$at->in($this->build->document)],
+            'otherwise' => [['do' => 'fault', 'message' => "rule: {$rule->name}"]]];
 
-        return [...$this->first($rule->while, $path), new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'), [$at->replaced($this->build->document, [$choose])])];
+        return [...$this->first($rule->while, $path), new Fix(new Sentence('Do it only while that is not so, and stop with a fault otherwise'),
+            [$at->replaced($this->build->document, [$choose])])];
     }
 
     /** @return list<Fix> in the routine itself, and when the power comes on */
@@ -281,11 +306,13 @@ final readonly class RoutineReach
         $i = (int) DocumentPath::of($path)->key(1);
         $first = "routines.{$i}.steps.0";
 
-        $says = $added === [] ? "Home {$subject->motion->named()} onto {$home->named()} first" : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->named()} onto it first";
+        $says = $added === [] ? "Home {$subject->motion->named()} onto {$home->named()} first"
+            : "Put a switch at {$subject->facts->placeName($home->place)}, and home {$subject->motion->named()} onto it first";
         $fix = $this->context->before(str_contains($path, '.if_fails.') ? $path : $first, $step, new Sentence($says));
 
         return [new Fix($fix->does, [...$added, ...$fix->changes]), new Fix(
-            new Sentence($added === [] ? "When the power comes on, home {$subject->motion->named()} onto {$home->named()}" : "Put a switch at {$subject->facts->placeName($home->place)}, and when the power comes on home {$subject->motion->named()} onto it"),
+            new Sentence($added === [] ? "When the power comes on, home {$subject->motion->named()} onto {$home->named()}"
+                : "Put a switch at {$subject->facts->placeName($home->place)}, and when the power comes on home {$subject->motion->named()} onto it"),
             [...$added, $this->atPowerOn($step, $i)],
         )];
     }
@@ -304,7 +331,8 @@ final readonly class RoutineReach
             }
         }
 
-        return new Change('routines.'.count($this->build->routines), ['id' => 'find-the-ends', 'name' => 'Find the ends', 'starts' => [['when' => 'power_on']], 'steps' => [$step]]);
+        return new Change('routines.'.count($this->build->routines), ['id' => 'find-the-ends', 'name' => 'Find the ends',
+            'starts' => [['when' => 'power_on']], 'steps' => [$step]]);
     }
 
     /** @return list<Fix> the one starts only when the other does not run */
@@ -320,7 +348,8 @@ final readonly class RoutineReach
             }
         }
 
-        return $changes === [] ? [] : [new Fix(new Sentence('Let '.($routine->startsAtPowerOn() ? $other->named() : $routine->named()).' start only while nothing runs that moves the same things'), $changes)];
+        return $changes === [] ? [] : [new Fix(new Sentence('Let '.($routine->startsAtPowerOn() ? $other->named()
+            : $routine->named()).' start only while nothing runs that moves the same things'), $changes)];
     }
 
     private function without(string $path): Fix
@@ -336,7 +365,9 @@ final readonly class RoutineReach
         $whole = $step?->effect($this->build)->move->by ?? 0.0;
         $by = round($whole - ($to - ($to > $stop ? $high : $low)), 6);
 
-        return $by * $whole <= 0.0 ? [] : [new Fix(new Sentence("Move it only {by} {$motion->way($by > 0.0 ? 1 : -1)}", ['by' => $motion->unit()->quantity(abs($by))]), [new Change("{$path}.by", $by)])];
+        return $by * $whole <= 0.0 ? []
+            : [new Fix(new Sentence("Move it only {by} {$motion->way($by > 0.0 ? 1 : -1)}", ['by' => $motion->unit()->quantity(abs($by))]),
+                [new Change("{$path}.by", $by)])];
     }
 
     private function startsNever(Routine $routine): bool

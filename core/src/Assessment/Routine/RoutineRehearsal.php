@@ -27,7 +27,8 @@ final class RoutineRehearsal
         'stall' => ['routine.stalls', ['routine.never_there', 'routine.runs_past', 'routine.past_stop', 'routine.until_unreachable', 'routine.give_up_hot']],
         'sag' => ['routine.sags', ['routine.starts_together', 'routine.two_at_once']],
         'rule' => ['routine.rule_broken', ['routine.rule_broken']], // the search, where it was not ended early, has told it
-        'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home', 'routine.until_unreachable']],
+        'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home',
+            'routine.until_unreachable']],
         'elsewhere' => ['routine.ends_elsewhere', ['routine.place_lost', 'routine.drifts', 'routine.moves_before_home', 'stops.by_time']],
         'left_powered' => ['routine.left_on', ['routine.left_powered']],
     ];
@@ -72,7 +73,8 @@ final class RoutineRehearsal
     /** What comes without anything special before what needs a story. */
     private static function isPlainer(Performance $one, Performance $other): bool
     {
-        $told = fn (Performance $performance): int => $performance->start->scenario !== null ? 2 : ($performance->start->at !== [] || $performance->start->so !== null || $performance->start->fed !== [] ? 1 : 0);
+        $told = fn (Performance $performance): int => $performance->start->scenario !== null ? 2
+            : ($performance->start->at !== [] || $performance->start->so !== null || $performance->start->fed !== [] ? 1 : 0);
 
         return $told($one) < $told($other);
     }
@@ -82,7 +84,8 @@ final class RoutineRehearsal
         $build = $this->context->build;
         $routine = $build->routines[$mishap->routine ?? $performance->routine];
         $motion = $mishap->motion();
-        if ($mishap->kind === 'rule' && array_filter($build->routines, fn (Routine $each): bool => $this->context->tells($each, null, ['routine.rule_broken'])) !== []) {
+        if ($mishap->kind === 'rule' && array_filter($build->routines, fn (Routine $each): bool => $this->context->tells($each, null,
+            ['routine.rule_broken'])) !== []) {
             return true;
         }
         $moves = $motion === null ? $routine->motions() : [$motion];
@@ -100,14 +103,18 @@ final class RoutineRehearsal
         $place = 'routines.'.array_search($routine->id, array_keys($build->routines), true).($mishap->path === null ? '' : ".{$mishap->path}");
         $run = $this->context->build->routines[$performance->routine]->named().' is run '.Sentence::quote($performance->start->says);
         $more = $starts > 1 ? ', and from '.($starts - 1).($starts === 2 ? ' other start' : ' other starts') : '';
-        $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place, rtrim($mishap->says->template, '.')." when {$run}{$more}.", $mishap->says->values, (new RehearsalMends($this->context))->of($mishap, $routine, $place), $motion);
+        $this->context->find($routine, $code, in_array($mishap->kind, self::TIGHT, true) ? Severity::Tight : Severity::Fails, $place,
+            rtrim($mishap->says->template, '.')." when {$run}{$more}.", $mishap->says->values, (new RehearsalMends($this->context))->of($mishap, $routine,
+                $place), $motion);
     }
 
     /** Not every start was looked at: said once, at the first of them. */
     private function partial(): void
     {
         $routine = array_values($this->context->build->routines)[0];
-        $this->context->find($routine, 'routine.rehearsed_in_part', Severity::Note, 'routines.0', 'All rehearsals together would take longer than {most}: routines were run from power-on, and not from every other start.', ['most' => Quantity::of(Rehearsal::MOST_S, 's')]);
+        $this->context->find($routine, 'routine.rehearsed_in_part', Severity::Note, 'routines.0',
+            'All rehearsals together would take longer than {most}: routines were run from power-on, and not from every other start.',
+            ['most' => Quantity::of(Rehearsal::MOST_S, 's')]);
     }
 
     /** @param  list<Performance>  $performances */
@@ -116,7 +123,8 @@ final class RoutineRehearsal
         foreach ($performances as $performance) {
             if ($performance->outcome === 'bounded' && $performance->start->scenario === null) {
                 $i = array_search($id, array_keys($this->context->build->routines), true);
-                $this->context->find($this->context->build->routines[$id], 'routine.rehearsed_in_part', Severity::Note, "routines.{$i}", "{$this->context->build->routines[$id]->named()} takes longer than {most} when it is run ".Sentence::quote($performance->start->says).': what comes after that was not looked at.', ['most' => Quantity::of(Stage::MOST_S, 's')]);
+                $this->context->find($this->context->build->routines[$id], 'routine.rehearsed_in_part', Severity::Note, "routines.{$i}",
+                    "{$this->context->build->routines[$id]->named()} takes longer than {most} when it is run ".Sentence::quote($performance->start->says).': what comes after that was not looked at.', ['most' => Quantity::of(Stage::MOST_S, 's')]);
 
                 return;
             }

@@ -84,9 +84,12 @@ final readonly class RoutineSensing
         $debounce = $this->build->settings->debounce_s;
         if ($sensor->bounce_s > 0.0 && $debounce <= $sensor->bounce_s) {
             $wanted = ceil($sensor->bounce_s * 1500) / 1000;
-            $this->context->find($routine, 'routine.chatters', Severity::Fails, "routines.{$i}.{$path}", "{$sensor->named()} bounces for {bounce} and is believed after {debounce}: one press counts as several.", ['bounce' => Quantity::of($sensor->bounce_s, 's'), 'debounce' => Quantity::of($debounce, 's')], [
-                new Fix(new Sentence('Believe switches only after {wanted}', ['wanted' => Quantity::of($wanted, 's')]), [new Change('settings.debounce_s', min(0.5, $wanted))]),
-            ]);
+            $this->context->find($routine, 'routine.chatters', Severity::Fails, "routines.{$i}.{$path}",
+                "{$sensor->named()} bounces for {bounce} and is believed after {debounce}: one press counts as several.",
+                ['bounce' => Quantity::of($sensor->bounce_s, 's'), 'debounce' => Quantity::of($debounce, 's')], [
+                    new Fix(new Sentence('Believe switches only after {wanted}', ['wanted' => Quantity::of($wanted, 's')]),
+                        [new Change('settings.debounce_s', min(0.5, $wanted))]),
+                ]);
         }
     }
 
@@ -100,9 +103,13 @@ final readonly class RoutineSensing
                     continue;
                 }
                 $wanted = ceil($switch->bounce_s * 1500) / 1000;
-                $this->context->find($routine, 'stops.switch_bounces', Severity::Fails, 'motions.'.$this->build->indexOf($id).".stops.switches.{$i}.bounce_s", "{$switch->named()} bounces for {bounce} and is believed after {debounce}: while it still chatters it is on and off again.", ['bounce' => Quantity::of($switch->bounce_s, 's'), 'debounce' => Quantity::of($debounce, 's')], [
-                    new Fix(new Sentence('Believe switches only after {wanted}', ['wanted' => Quantity::of($wanted, 's')]), [new Change('settings.debounce_s', min(0.5, $wanted))]),
-                ], $id);
+                $this->context->find($routine, 'stops.switch_bounces', Severity::Fails,
+                    'motions.'.$this->build->indexOf($id).".stops.switches.{$i}.bounce_s",
+                    "{$switch->named()} bounces for {bounce} and is believed after {debounce}: while it still chatters it is on and off again.",
+                    ['bounce' => Quantity::of($switch->bounce_s, 's'), 'debounce' => Quantity::of($debounce, 's')], [
+                        new Fix(new Sentence('Believe switches only after {wanted}', ['wanted' => Quantity::of($wanted, 's')]),
+                            [new Change('settings.debounce_s', min(0.5, $wanted))]),
+                    ], $id);
             }
         }
     }
@@ -130,13 +137,16 @@ final readonly class RoutineSensing
                 continue;
             }
             $above = fn (array $readings): int => count(array_filter($readings, fn (float $reading): bool => $reading >= $part->value));
-            $wrong = min($above($sensor->absent) + count($sensor->present) - $above($sensor->present), count($sensor->absent) - $above($sensor->absent) + $above($sensor->present));
+            $wrong = min($above($sensor->absent) + count($sensor->present) - $above($sensor->present), count($sensor->absent) - $above($sensor->absent)
+                + $above($sensor->present));
             $share = $wrong / (count($sensor->absent) + count($sensor->present));
             if ($share > self::GHOSTS) {
-                $fix = str_ends_with($place, '.value') ? [new Fix(new Sentence('Compare it with {value}', ['value' => Quantity::number($best->threshold)]), [new Change($place, round($best->threshold, 6))])] : [];
-                $this->context->find($routine, 'routine.level_misses', Severity::Fails, $place, "{$routine->named()} compares {$sensor->named()} with {value}, and that misreads {wrong} of its own readings: {best} separates them best.", [
-                    'value' => Quantity::number($part->value), 'wrong' => Quantity::share($share), 'best' => Quantity::number($best->threshold),
-                ], $fix);
+                $fix = str_ends_with($place, '.value') ? [new Fix(new Sentence('Compare it with {value}', ['value' => Quantity::number($best->threshold)]),
+                    [new Change($place, round($best->threshold, 6))])] : [];
+                $this->context->find($routine, 'routine.level_misses', Severity::Fails, $place,
+                    "{$routine->named()} compares {$sensor->named()} with {value}, and that misreads {wrong} of its own readings: {best} separates them best.", [
+                        'value' => Quantity::number($part->value), 'wrong' => Quantity::share($share), 'best' => Quantity::number($best->threshold),
+                    ], $fix);
             }
         }
     }
@@ -166,17 +176,22 @@ final readonly class RoutineSensing
         if ($speed <= 0.0) { // it does not turn at all: the judge of drives says so
             return;
         }
-        $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0);
+        $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s
+            + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0);
         if ($sensor->motion === $move->motion && $sensor->reach !== null) {
             $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);
             $seen = new Debounce(0.0, $this->build->settings->scan_s * 1000, ($latency - $this->build->settings->scan_s) * 1000, $flag_mm, $speed * 1000);
             if ($seen->missed) {
                 $reach = Format::significantNumber($motion->unit()->fromSi($speed * $latency / 2 / 0.8), 2);
                 $slow = $move->speed * $seen->dwell_ms / $seen->latency_ms * 0.8;
-                $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed", "{$motion->named()} is at {$sensor->named()} for {dwell} and that is seen only after {latency}: it runs past.", ['dwell' => Quantity::of($seen->dwell_ms / 1000, 's'), 'latency' => Quantity::of($seen->latency_ms / 1000, 's')], [
-                    new Fix(new Sentence('Make the mark wider: {reach} to either side', ['reach' => $motion->unit()->quantity($reach)]), [new Change('sensors.'.array_search($id, array_keys($this->build->sensors), true).'.reach', $reach)]),
-                    ...($slow < 0.01 ? [] : [new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($effect, $move, $path, $slow))]),
-                ], $move->motion);
+                $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed",
+                    "{$motion->named()} is at {$sensor->named()} for {dwell} and that is seen only after {latency}: it runs past.",
+                    ['dwell' => Quantity::of($seen->dwell_ms / 1000, 's'), 'latency' => Quantity::of($seen->latency_ms / 1000, 's')], [
+                        new Fix(new Sentence('Make the mark wider: {reach} to either side', ['reach' => $motion->unit()->quantity($reach)]),
+                            [new Change('sensors.'.array_search($id, array_keys($this->build->sensors), true).'.reach', $reach)]),
+                        ...($slow < 0.01 ? [] : [new Fix(new Sentence('Move it at {speed} speed', ['speed' => Quantity::share($slow)]),
+                            $this->slowly($effect, $move, $path, $slow))]),
+                    ], $move->motion);
             }
         }
         $thing = $motion->thing();
@@ -185,11 +200,13 @@ final readonly class RoutineSensing
         $travel = $speed * $latency;
         if ($travel >= $pitch / 2) {
             $slow = $move->speed * $pitch / 2 / $travel * 0.8;
-            $this->context->find($routine, 'routine.two_at_once', Severity::Fails, "{$path}.speed", "Until {$sensor->named()} tells and the motor is off, {$motion->named()} goes on {travel}, and the next item follows after {pitch}: two are taken for one.", [
-                'travel' => $motion->unit()->quantity($motion->unit()->fromSi($travel)), 'pitch' => $motion->unit()->quantity($motion->unit()->fromSi($pitch)),
-            ], $slow < 0.01 ? [] : [
-                new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($effect, $move, $path, $slow)),
-            ], $move->motion);
+            $this->context->find($routine, 'routine.two_at_once', Severity::Fails, "{$path}.speed",
+                "Until {$sensor->named()} tells and the motor is off, {$motion->named()} goes on {travel}, and the next item follows after {pitch}: two are taken for one.", [
+                    'travel' => $motion->unit()->quantity($motion->unit()->fromSi($travel)),
+                    'pitch' => $motion->unit()->quantity($motion->unit()->fromSi($pitch)),
+                ], $slow < 0.01 ? [] : [
+                    new Fix(new Sentence('Feed at {speed} speed', ['speed' => Quantity::share($slow)]), $this->slowly($effect, $move, $path, $slow)),
+                ], $move->motion);
         }
     }
 
@@ -201,7 +218,8 @@ final readonly class RoutineSensing
         }
         $at = 'sensors.'.array_search($sensor->id, array_keys($this->build->sensors), true);
         if (count($sensor->absent) < self::LEAST_READINGS || count($sensor->present) < self::LEAST_READINGS) {
-            $this->context->find($routine, 'routine.threshold_guessed', Severity::Note, "{$at}.upper", "The threshold of {$sensor->named()} is a guess: ten readings with the thing and ten without it, in the light it will live in, tell where it belongs.");
+            $this->context->find($routine, 'routine.threshold_guessed', Severity::Note, "{$at}.upper",
+                "The threshold of {$sensor->named()} is a guess: ten readings with the thing and ten without it, in the light it will live in, tell where it belongs.");
 
             return;
         }
@@ -212,13 +230,17 @@ final readonly class RoutineSensing
         }
         $most = $best->errorRateAtMost(count($sensor->absent), count($sensor->present));
         if ($share <= self::GHOSTS && $best->error_rate <= self::GHOSTS && $most > self::GHOSTS) {
-            $this->context->find($routine, 'routine.few_readings', Severity::Note, "{$at}.absent", "{$sensor->named()} was read {absent} times without the thing and {present} times with it: that few cannot rule out that it misreads {most}. Ten of each tell the spread better.", [
-                'absent' => Quantity::number(count($sensor->absent)), 'present' => Quantity::number(count($sensor->present)), 'most' => Quantity::share($most),
-            ]);
+            $this->context->find($routine, 'routine.few_readings', Severity::Note, "{$at}.absent",
+                "{$sensor->named()} was read {absent} times without the thing and {present} times with it: that few cannot rule out that it misreads {most}. Ten of each tell the spread better.", [
+                    'absent' => Quantity::number(count($sensor->absent)), 'present' => Quantity::number(count($sensor->present)),
+                    'most' => Quantity::share($most),
+                ]);
         }
         if (($share > self::GHOSTS || $best->error_rate > self::GHOSTS)) {
             $hopeless = $best->error_rate > self::GHOSTS;
-            $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper", "With its threshold {$sensor->named()} misreads {wrong} of its own readings".($hopeless ? ', and no threshold separates the two' : '').'.', ['wrong' => Quantity::share((float) $share)], $hopeless ? [] : [ReadingsSheet::fix($best, $at)]);
+            $this->context->find($routine, 'routine.sees_ghosts', Severity::Fails, "{$at}.upper",
+                "With its threshold {$sensor->named()} misreads {wrong} of its own readings".($hopeless ? ', and no threshold separates the two' : '').'.',
+                ['wrong' => Quantity::share((float) $share)], $hopeless ? [] : [ReadingsSheet::fix($best, $at)]);
         }
     }
 
@@ -242,9 +264,11 @@ final readonly class RoutineSensing
             return;
         }
         $output = array_key_first($this->build->outputs);
-        $this->context->find($routine, 'routine.unnoticed', Severity::Tight, "routines.{$i}.if_fails", "{$routine->named()} starts by itself, and when it fails nobody is told: it may have stood still for days.", [], $output === null ? [] : [
-            new Fix(new Sentence("Switch {$this->build->outputs[$output]->named()} on when it fails"), [new Change("routines.{$i}.if_fails", [['do' => 'signal', 'output' => $output, 'state' => 'on']])]),
-        ]);
+        $this->context->find($routine, 'routine.unnoticed', Severity::Tight, "routines.{$i}.if_fails",
+            "{$routine->named()} starts by itself, and when it fails nobody is told: it may have stood still for days.", [], $output === null ? [] : [
+                new Fix(new Sentence("Switch {$this->build->outputs[$output]->named()} on when it fails"),
+                    [new Change("routines.{$i}.if_fails", [['do' => 'signal', 'output' => $output, 'state' => 'on']])]),
+            ]);
     }
 
     /** An interval that its own clock and counter cannot give. */
@@ -264,9 +288,13 @@ final readonly class RoutineSensing
             if (abs($intervals[0] - $every) <= self::SECONDS * $every) {
                 continue;
             }
-            $this->context->find($routine, 'routine.timer_cannot', Severity::Fails, "routines.{$i}.starts.{$j}.every_s", 'A clock of {clock} behind {stages} stages cannot give {wanted}: the nearest it gives is {nearest}.', [
-                'clock' => Quantity::of($clock, 'Hz'), 'stages' => Quantity::number($this->build->settings->timer_stages), 'wanted' => Quantity::of($every, 's'), 'nearest' => Quantity::of($intervals[0], 's'),
-            ], $intervals[0] < 0.1 || $intervals[0] > 604800.0 ? [] : [new Fix(new Sentence('Start it every {nearest}', ['nearest' => Quantity::of($intervals[0], 's')]), [new Change("routines.{$i}.starts.{$j}.every_s", $intervals[0])])]);
+            $this->context->find($routine, 'routine.timer_cannot', Severity::Fails, "routines.{$i}.starts.{$j}.every_s",
+                'A clock of {clock} behind {stages} stages cannot give {wanted}: the nearest it gives is {nearest}.', [
+                    'clock' => Quantity::of($clock, 'Hz'), 'stages' => Quantity::number($this->build->settings->timer_stages),
+                    'wanted' => Quantity::of($every, 's'), 'nearest' => Quantity::of($intervals[0], 's'),
+                ], $intervals[0] < 0.1 || $intervals[0] > 604800.0 ? []
+                : [new Fix(new Sentence('Start it every {nearest}', ['nearest' => Quantity::of($intervals[0], 's')]),
+                    [new Change("routines.{$i}.starts.{$j}.every_s", $intervals[0])])]);
         }
     }
 }

@@ -34,10 +34,11 @@ final readonly class RoutineStarts
             }
         }
         if ($routine->steps !== [] && $routine->starts === [] && ! $called) {
-            $this->context->find($routine, 'routine.never_starts', Severity::Tight, "routines.{$i}.starts", "Nothing starts {$routine->named()}: give it a trigger.", [], [
-                ...$this->byHand($i),
-                new Fix(new Sentence('Start it when the power comes on'), [new Change("routines.{$i}.starts", [['when' => 'power_on']])]),
-            ]);
+            $this->context->find($routine, 'routine.never_starts', Severity::Tight, "routines.{$i}.starts",
+                "Nothing starts {$routine->named()}: give it a trigger.", [], [
+                    ...$this->byHand($i),
+                    new Fix(new Sentence('Start it when the power comes on'), [new Change("routines.{$i}.starts", [['when' => 'power_on']])]),
+                ]);
         }
         foreach ($routine->starts as $j => $trigger) {
             $this->dead($routine, $trigger, "routines.{$i}.starts.{$j}");
@@ -56,7 +57,8 @@ final readonly class RoutineStarts
         }
         foreach ($this->build->sensors as $sensor) {
             if (in_array($sensor->kind, ['press', 'beam'], true) && $sensor->motion === null && ! in_array($sensor->id, $taken, true)) {
-                return [new Fix(new Sentence('Start it when '.$this->build->condition($sensor->id, true)), [new Change("routines.{$i}.starts", [['when' => $sensor->kind, 'sensor' => $sensor->id]])])];
+                return [new Fix(new Sentence('Start it when '.$this->build->condition($sensor->id, true)),
+                    [new Change("routines.{$i}.starts", [['when' => $sensor->kind, 'sensor' => $sensor->id]])])];
             }
         }
 
@@ -84,9 +86,11 @@ final readonly class RoutineStarts
             return;
         }
         $name = $this->build->counters[$counter]->named();
-        $this->context->find($routine, 'routine.counter_grows', Severity::Tight, "routines.{$i}.starts.{$j}", "Nothing ever sets {$name} back: once {$routine->named()} has started by it, it never does again.", [], [
-            new Fix(new Sentence("Set {$name} back to 0 when {$routine->named()} begins"), [new Change("routines.{$i}.steps", [['do' => 'set', 'counter' => $counter, 'to' => 0], ...$this->context->stepsAt("routines.{$i}.steps")])]),
-        ]);
+        $this->context->find($routine, 'routine.counter_grows', Severity::Tight, "routines.{$i}.starts.{$j}",
+            "Nothing ever sets {$name} back: once {$routine->named()} has started by it, it never does again.", [], [
+                new Fix(new Sentence("Set {$name} back to 0 when {$routine->named()} begins"),
+                    [new Change("routines.{$i}.steps", [['do' => 'set', 'counter' => $counter, 'to' => 0], ...$this->context->stepsAt("routines.{$i}.steps")])]),
+            ]);
     }
 
     /** Started more often than it can end. */
@@ -97,9 +101,11 @@ final readonly class RoutineStarts
             return;
         }
         $enough = ceil($takes * 1.2);
-        $this->context->find($routine, 'routine.too_often', Severity::Fails, $place, "{$routine->named()} takes {takes} and is to start every {every}: it is still running when it should start again.", ['takes' => Quantity::of($takes, 's'), 'every' => Quantity::of($trigger->every_s, 's')], [
-            new Fix(new Sentence('Start it every {enough}', ['enough' => Quantity::of($enough, 's')]), [new Change($place, $enough)]),
-        ]);
+        $this->context->find($routine, 'routine.too_often', Severity::Fails, $place,
+            "{$routine->named()} takes {takes} and is to start every {every}: it is still running when it should start again.",
+            ['takes' => Quantity::of($takes, 's'), 'every' => Quantity::of($trigger->every_s, 's')], [
+                new Fix(new Sentence('Start it every {enough}', ['enough' => Quantity::of($enough, 's')]), [new Change($place, $enough)]),
+            ]);
     }
 
     /** Two that want the same motion at one time of the day: the second does not start. */
@@ -118,9 +124,10 @@ final readonly class RoutineStarts
                 }
                 $later = ceil(($first->clock_s + $lasts) / 60 + 1) * 60;
                 $at = sprintf('%02d:%02d', intdiv((int) $later, 3600) % 24, intdiv((int) $later, 60) % 60);
-                $this->context->find($routine, 'routine.starts_collide', Severity::Fails, "routines.{$i}.starts.{$j}", "{$routine->named()} starts while {$other->named()} still moves the same things: one of them does not run that day.", [], [
-                    new Fix(new Sentence("Start it at {$at}"), [new Change("routines.{$i}.starts.{$j}.at", $at)]),
-                ]);
+                $this->context->find($routine, 'routine.starts_collide', Severity::Fails, "routines.{$i}.starts.{$j}",
+                    "{$routine->named()} starts while {$other->named()} still moves the same things: one of them does not run that day.", [], [
+                        new Fix(new Sentence("Start it at {$at}"), [new Change("routines.{$i}.starts.{$j}.at", $at)]),
+                    ]);
 
                 return;
             }
@@ -139,12 +146,15 @@ final readonly class RoutineStarts
                     }
                 }
             }
-            $this->context->find($routine, 'routine.trigger_dead', Severity::Fails, $path, "Nothing ever changes {$this->build->counters[$counter]->named()}: {$routine->named()} never starts by it.");
+            $this->context->find($routine, 'routine.trigger_dead', Severity::Fails, $path,
+                "Nothing ever changes {$this->build->counters[$counter]->named()}: {$routine->named()} never starts by it.");
         }
         if ($trigger->condition instanceof LevelIs && $trigger->condition->hysteresis <= 0.0) {
-            $this->context->find($routine, 'routine.no_hysteresis', Severity::Tight, "{$path}.hysteresis", "{$this->build->sensors[$trigger->condition->sensor]->named()} starts {$routine->named()} at one value without hysteresis: at dusk it starts it over and over.", [], [
-                new Fix(new Sentence('Let it come back by {by} first', ['by' => Quantity::number($by = max(0.01, round(abs($trigger->condition->value) * 0.1, 2)))]), [new Change("{$path}.hysteresis", $by)]),
-            ]);
+            $this->context->find($routine, 'routine.no_hysteresis', Severity::Tight, "{$path}.hysteresis",
+                "{$this->build->sensors[$trigger->condition->sensor]->named()} starts {$routine->named()} at one value without hysteresis: at dusk it starts it over and over.", [], [
+                    new Fix(new Sentence('Let it come back by {by} first',
+                        ['by' => Quantity::number($by = max(0.01, round(abs($trigger->condition->value) * 0.1, 2)))]), [new Change("{$path}.hysteresis", $by)]),
+                ]);
         }
     }
 
@@ -163,13 +173,18 @@ final readonly class RoutineStarts
             $button = $this->build->sensors[$id];
             $at = 'sensors.'.array_search($id, array_keys($this->build->sensors), true);
             if (isset($by['any']) && count($by) > 1) {
-                $this->context->find($by['any'], 'routine.press_unclear', Severity::Fails, 'routines.'.array_search($by['any']->id, array_keys($this->build->routines), true).'.starts', "Every press of {$button->named()} starts {$by['any']->named()}, the short, long and double ones too: one press is read in two ways.", [], [
-                    new Fix(new Sentence("Let only a short press start {$by['any']->named()}"), [$this->short($by['any'], (string) $id)]),
-                ]);
+                $this->context->find($by['any'], 'routine.press_unclear', Severity::Fails,
+                    'routines.'.array_search($by['any']->id, array_keys($this->build->routines), true).'.starts',
+                    "Every press of {$button->named()} starts {$by['any']->named()}, the short, long and double ones too: one press is read in two ways.", [], [
+                        new Fix(new Sentence("Let only a short press start {$by['any']->named()}"), [$this->short($by['any'], (string) $id)]),
+                    ]);
             } elseif (isset($by['long'], $by['double']) && $button->long_s <= $button->double_s) {
-                $this->context->find($by['long'], 'routine.press_unclear', Severity::Tight, "{$at}.long_s", "A long press of {$button->named()} counts from {long} on and a double one within {double}: a slow second press is both.", ['long' => Quantity::of($button->long_s, 's'), 'double' => Quantity::of($button->double_s, 's')], [
-                    new Fix(new Sentence('Let a long press count from {long} on', ['long' => Quantity::of(2 * $button->double_s, 's')]), [new Change("{$at}.long_s", 2 * $button->double_s)]),
-                ]);
+                $this->context->find($by['long'], 'routine.press_unclear', Severity::Tight, "{$at}.long_s",
+                    "A long press of {$button->named()} counts from {long} on and a double one within {double}: a slow second press is both.",
+                    ['long' => Quantity::of($button->long_s, 's'), 'double' => Quantity::of($button->double_s, 's')], [
+                        new Fix(new Sentence('Let a long press count from {long} on', ['long' => Quantity::of(2 * $button->double_s, 's')]),
+                            [new Change("{$at}.long_s", 2 * $button->double_s)]),
+                    ]);
             }
         }
     }
@@ -177,7 +192,8 @@ final readonly class RoutineStarts
     private function short(Routine $routine, string $sensor): Change
     {
         $i = (int) array_search($routine->id, array_keys($this->build->routines), true);
-        $starts = array_map(fn (array $start): array => $start['when'] === 'press' && $start['sensor'] === $sensor ? ['how' => 'short'] + $start : $start, $this->build->document['routines'][$i]['starts']);
+        $starts = array_map(fn (array $start): array => $start['when'] === 'press' && $start['sensor'] === $sensor ? ['how' => 'short'] + $start : $start,
+            $this->build->document['routines'][$i]['starts']);
 
         return new Change("routines.{$i}.starts", $starts);
     }

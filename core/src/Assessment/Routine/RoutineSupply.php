@@ -66,13 +66,16 @@ final readonly class RoutineSupply
             $takes = [];
             foreach ($this->day->charge_Ah[$id] as $routine => $charge) {
                 if ($charge > self::NOTHING_AH) {
-                    $takes[] = ['routine' => (string) $routine, 'runs' => $this->day->runs[$routine], 'charge_Ah' => $charge, 'says' => $this->takes((string) $routine, $charge)];
+                    $takes[] = ['routine' => (string) $routine, 'runs' => $this->day->runs[$routine], 'charge_Ah' => $charge,
+                        'says' => $this->takes((string) $routine, $charge)];
                 }
             }
             $lasts = $supply->capacity_Ah === null || $day <= 0.0 ? null : $supply->capacity_Ah / $day;
             $supplies[] = [
-                'id' => $id, 'name' => $supply->name, 'max_A' => $supply->max_A, 'most_A' => $most, 'together' => $together, 'at_once' => $this->atOnce($supply, $most, $together),
-                'day_Ah' => $day, 'rest_Ah' => $this->day->rest_Ah[$id], 'lasts_days' => $lasts, 'over_day' => $this->overDay($supply, $day, $lasts), 'takes' => $takes,
+                'id' => $id, 'name' => $supply->name, 'max_A' => $supply->max_A, 'most_A' => $most, 'together' => $together,
+                'at_once' => $this->atOnce($supply, $most, $together),
+                'day_Ah' => $day, 'rest_Ah' => $this->day->rest_Ah[$id], 'lasts_days' => $lasts, 'over_day' => $this->overDay($supply, $day, $lasts),
+                'takes' => $takes,
             ];
         }
 
@@ -84,7 +87,8 @@ final readonly class RoutineSupply
     {
         $names = array_map(fn (string $id): string => $this->build->routines[$id]->named(), $together);
 
-        return new Sentence('asked for {most} at most'.($names === [] ? '' : ' by '.implode(' and ', $names)).', gives {gives}', ['most' => Quantity::of($most, 'A'), 'gives' => Quantity::of($supply->max_A, 'A')]);
+        return new Sentence('asked for {most} at most'.($names === [] ? '' : ' by '.implode(' and ', $names)).', gives {gives}',
+            ['most' => Quantity::of($most, 'A'), 'gives' => Quantity::of($supply->max_A, 'A')]);
     }
 
     private function overDay(Supply $supply, float $day, ?float $lasts): Sentence
@@ -94,14 +98,17 @@ final readonly class RoutineSupply
 
         return $lasts === null || $supply->capacity_Ah === null
             ? new Sentence("gives {day} a day{$rests}", $values)
-            : new Sentence("gives {day} a day{$rests}: {capacity} last {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days'), $values + ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => Quantity::number($lasts < self::IN_HOURS ? 24 * $lasts : $lasts)]);
+            : new Sentence("gives {day} a day{$rests}: {capacity} last {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days'),
+                $values + ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => Quantity::number($lasts < self::IN_HOURS ? 24 * $lasts
+                : $lasts)]);
     }
 
     private function takes(string $routine, float $charge_Ah): Sentence
     {
         $runs = $this->day->runs[$routine];
 
-        return new Sentence($this->build->routines[$routine]->named().' {charge}'.($runs > 1.0 ? ' for {runs} times' : ''), ['charge' => Quantity::of($charge_Ah, 'Ah')] + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []));
+        return new Sentence($this->build->routines[$routine]->named().' {charge}'.($runs > 1.0 ? ' for {runs} times' : ''),
+            ['charge' => Quantity::of($charge_Ah, 'Ah')] + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []));
     }
 
     private function battery(Supply $supply, string $place): void
@@ -119,9 +126,12 @@ final readonly class RoutineSupply
             : "{$this->build->routines[$most]->named()}".($runs > 1.0 ? ', {runs} times a day,' : '').' takes {most} of the {day} that it gives a day';
         $lasts = $supply->capacity_Ah / $day;
         $this->context->add($this->build->routines[$most ?? $first], new Finding('routine.drains_battery', Severity::Tight, $place, new Sentence(
-            "{$supply->named()} with {capacity} lasts {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days').', where {wanted} '.($wanted === 1.0 ? 'day is' : 'days are')." asked for: {$takes}.",
-            ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => Quantity::number($lasts < self::IN_HOURS ? 24 * $lasts : $lasts), 'wanted' => Quantity::number($wanted), 'day' => Quantity::of($day, 'Ah')]
-                + ['most' => Quantity::of($most === null ? $this->day->rest_Ah[$supply->id] : $this->day->charge_Ah[$supply->id][$most], 'Ah')] + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []),
+            "{$supply->named()} with {capacity} lasts {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days').', where {wanted} '.($wanted === 1.0 ? 'day is'
+                : 'days are')." asked for: {$takes}.",
+            ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => Quantity::number($lasts < self::IN_HOURS ? 24 * $lasts : $lasts),
+                'wanted' => Quantity::number($wanted), 'day' => Quantity::of($day, 'Ah')]
+                + ['most' => Quantity::of($most === null ? $this->day->rest_Ah[$supply->id] : $this->day->charge_Ah[$supply->id][$most], 'Ah')]
+                    + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []),
         ), [...$this->gates($supply), ...SupplyMends::largerBattery($this->build, $supply, $day * $wanted)]));
     }
 
@@ -144,25 +154,33 @@ final readonly class RoutineSupply
     {
         [$sum, $together] = $this->atMost($supply);
         $routines = array_map(fn (string $id): Routine => $this->build->routines[$id], $together);
-        if (count($routines) < 2 || $sum <= $supply->max_A * (1 + Constants::TIE) || array_filter($this->build->routines, fn (Routine $routine): bool => $this->context->tells($routine, null, self::SAGS)) !== []) {
+        if (count($routines) < 2 || $sum <= $supply->max_A * (1 + Constants::TIE) || array_filter($this->build->routines,
+            fn (Routine $routine): bool => $this->context->tells($routine, null, self::SAGS)) !== []) {
             return;
         }
         $names = array_map(fn (Routine $routine): string => $routine->named(), $routines);
-        $moved = array_intersect_key($this->build->motions, array_flip(array_merge(...array_map(fn (Routine $routine): array => $routine->motions(), $routines))));
+        $moved = array_intersect_key($this->build->motions,
+            array_flip(array_merge(...array_map(fn (Routine $routine): array => $routine->motions(), $routines))));
         $this->context->add($routines[0], new Finding('routine.together_sags', Severity::Tight, $place, new Sentence(
-            implode(' and ', $names).' can run beside one another: if '.(count($names) > 2 ? 'all' : 'both').' are at their worst at the same moment they ask {sum} of '.$supply->named().', and it gives {most}.', ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')],
-        ), [...SupplyMends::softly($this->build, $supply, array_values(array_filter($moved, fn (Motion $motion): bool => $motion->drive !== null))), ...SupplyMends::stronger($this->build, $supply, $sum)]));
+            implode(' and ', $names).' can run beside one another: if '.(count($names) > 2 ? 'all'
+                : 'both').' are at their worst at the same moment they ask {sum} of '.$supply->named().', and it gives {most}.',
+            ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')],
+        ), [...SupplyMends::softly($this->build, $supply, array_values(array_filter($moved, fn (Motion $motion): bool => $motion->drive !== null))),
+            ...SupplyMends::stronger($this->build, $supply, $sum)]));
     }
 
     /** @return array{float, list<string>} the most that can be asked of a supply, A, and the routines that ask it together */
     private function atMost(Supply $supply): array
     {
         $worst = [0.0, []];
-        foreach ([...array_map(fn (int|string $id): array => [(string) $id], array_keys($this->rehearsed->performances)), ...$this->reached->together] as $set) {
+        foreach ([...array_map(fn (int|string $id): array => [(string) $id], array_keys($this->rehearsed->performances)),
+            ...$this->reached->together] as $set) {
             $sum = $stands = 0.0;
             $asks = [];
             foreach ($set as $id) {
-                $drawn = array_map(fn (Performance $performance): Drawn => $performance->drawn[$supply->id], array_filter($this->rehearsed->of($id), fn (Performance $performance): bool => $performance->start->fed === [] && $performance->start->scenario === null));
+                $drawn = array_map(fn (Performance $performance): Drawn => $performance->drawn[$supply->id],
+                    array_filter($this->rehearsed->of($id), fn (Performance $performance): bool => $performance->start->fed === []
+                    && $performance->start->scenario === null));
                 $more = max([0.0, ...array_map(fn (Drawn $each): float => $each->more_A(), $drawn)]);
                 $stands = max([$stands, ...array_map(fn (Drawn $each): float => $each->before_A, $drawn)]);
                 $sum += $more;

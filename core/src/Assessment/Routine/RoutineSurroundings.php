@@ -53,7 +53,8 @@ final readonly class RoutineSurroundings
         if ($sensor->lamp === null) {
             $lamp = $this->switched($routine, fn (OutputChange $change): bool => $change->on && $this->build->outputs[$change->output]->kind === 'lamp');
             if ($sensor->kind === 'light' && $lamp !== null) {
-                $this->context->find($routine, 'routine.lamp_unasked', Severity::Note, "{$path}.lamp", "{$routine->named()} switches {$this->build->outputs[$lamp]->named()} on by what {$sensor->named()} reads: read it once with the lamp on and once with it off, and say what the lamp adds.");
+                $this->context->find($routine, 'routine.lamp_unasked', Severity::Note, "{$path}.lamp",
+                    "{$routine->named()} switches {$this->build->outputs[$lamp]->named()} on by what {$sensor->named()} reads: read it once with the lamp on and once with it off, and say what the lamp adds.");
             }
 
             return;
@@ -63,21 +64,27 @@ final readonly class RoutineSurroundings
             return;
         }
         $apart = Daylight::SPARE * $adds;
-        $goesOut = $this->switched($routine, fn (OutputChange $change): bool => $change->output === $sensor->lamp && (! $change->on || $change->for_s !== null)) !== null;
+        $goesOut = $this->switched($routine, fn (OutputChange $change): bool => $change->output === $sensor->lamp
+            && (! $change->on || $change->for_s !== null)) !== null;
         if ($goesOut && $level->hysteresis <= $adds) {
-            $this->tell($routine, $sensor, $path, $level->hysteresis, [new Fix(new Sentence('Let it come back by {by} first', ['by' => Quantity::number($apart)]), [new Change("{$at}.hysteresis", round($apart, 6))])]);
+            $this->tell($routine, $sensor, $path, $level->hysteresis,
+                [new Fix(new Sentence('Let it come back by {by} first', ['by' => Quantity::number($apart)]),
+                    [new Change("{$at}.hysteresis", round($apart, 6))])]);
         }
         foreach ($this->build->routines as $other) {
             foreach ($other->starts as $j => $trigger) {
                 $back = $trigger->condition;
-                if (! $back instanceof LevelIs || $back->sensor !== $sensor->id || $back->above === $level->above || $this->switched($other, fn (OutputChange $change): bool => $change->output === $sensor->lamp && ! $change->on) === null) {
+                if (! $back instanceof LevelIs || $back->sensor !== $sensor->id || $back->above === $level->above
+                    || $this->switched($other, fn (OutputChange $change): bool => $change->output === $sensor->lamp && ! $change->on) === null) {
                     continue;
                 }
                 $lies = ($back->value - $level->value) * ($level->above ? -1 : 1);
                 if ($lies <= $adds) {
                     $value = $level->value + ($level->above ? -1 : 1) * $apart;
                     $k = array_search($other->id, array_keys($this->build->routines), true);
-                    $this->tell($routine, $sensor, $path, $lies, [new Fix(new Sentence("Start {$other->named()} at {value}", ['value' => Quantity::number($value)]), [new Change("routines.{$k}.starts.{$j}.value", round($value, 6))])]);
+                    $this->tell($routine, $sensor, $path, $lies,
+                        [new Fix(new Sentence("Start {$other->named()} at {value}", ['value' => Quantity::number($value)]),
+                            [new Change("routines.{$k}.starts.{$j}.value", round($value, 6))])]);
                 }
             }
         }
@@ -88,12 +95,14 @@ final readonly class RoutineSurroundings
     {
         $adds = abs($sensor->lamp_adds);
         $apart = $sensor->upper === null ? INF : $sensor->upper - ($sensor->lower ?? $sensor->upper);
-        if ($sensor->lamp === null || $adds <= 0.0 || $apart > $adds || $this->switched($routine, fn (OutputChange $change): bool => $change->output === $sensor->lamp) === null) {
+        if ($sensor->lamp === null || $adds <= 0.0 || $apart > $adds
+            || $this->switched($routine, fn (OutputChange $change): bool => $change->output === $sensor->lamp) === null) {
             return;
         }
         $path = 'sensors.'.array_search($sensor->id, array_keys($this->build->sensors), true);
         $lower = (float) $sensor->upper - Daylight::SPARE * $adds;
-        $this->tell($routine, $sensor, $path, $apart, [new Fix(new Sentence('Let it be off below {lower}', ['lower' => Quantity::number($lower)]), [new Change("{$path}.lower", round($lower, 6))])]);
+        $this->tell($routine, $sensor, $path, $apart, [new Fix(new Sentence('Let it be off below {lower}', ['lower' => Quantity::number($lower)]),
+            [new Change("{$path}.lower", round($lower, 6))])]);
     }
 
     /** @param  list<Fix>  $fixes */
@@ -183,8 +192,10 @@ final readonly class RoutineSurroundings
         foreach ($this->build->sensors as $sensor) {
             $eye ??= $sensor->motion === null && in_array($sensor->kind, ['beam', 'reflective'], true) ? $sensor : null;
         }
-        $this->context->find($routine, 'routine.shuts_unlooked', $this->build->around->public ? Severity::Fails : Severity::Tight, $path, "{$motion->named()} shuts, and nothing has checked whether somebody is in it: let it wait until a sensor is clear, limit its force, and leave a way out by hand. Local rules decide.", [], $eye === null ? [] : [
-            $this->context->before($path, ['do' => 'wait', 'until' => ['sensor' => $eye->id, 'is' => 'off'], 'give_up_s' => self::LOOKS_S], new Sentence("Wait first until {$eye->named()} is clear")),
-        ], $motion->id);
+        $this->context->find($routine, 'routine.shuts_unlooked', $this->build->around->public ? Severity::Fails : Severity::Tight, $path,
+            "{$motion->named()} shuts, and nothing has checked whether somebody is in it: let it wait until a sensor is clear, limit its force, and leave a way out by hand. Local rules decide.", [], $eye === null ? [] : [
+                $this->context->before($path, ['do' => 'wait', 'until' => ['sensor' => $eye->id, 'is' => 'off'], 'give_up_s' => self::LOOKS_S],
+                    new Sentence("Wait first until {$eye->named()} is clear")),
+            ], $motion->id);
     }
 }

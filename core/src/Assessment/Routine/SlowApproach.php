@@ -52,12 +52,15 @@ final class SlowApproach
         $written = $at->in($build->document);
         assert(is_array($written));
         $run = ['do' => 'run', 'motion' => $motion->id, 'direction' => $switch->direction() > 0 ? 'up' : 'down', 'speed' => $move->speed, 'for_s' => $for];
-        $patience = $longest_s === null || $effect->giveUp_s === null || $effect->giveUp_s >= 1.5 * $longest_s ? $effect->giveUp_s : RoutineContext::patienceFor($longest_s);
+        $patience = $longest_s === null || $effect->giveUp_s === null || $effect->giveUp_s >= 1.5 * $longest_s ? $effect->giveUp_s
+            : RoutineContext::patienceFor($longest_s);
         $slow = ['speed' => $speed, 'give_up_s' => $patience] + $written;
         $total = $for + $creeps->time_s;
 
         return $for < 0.05 ? null : new Fix(
-            new Sentence('Slow only over the last {stretch}: fast for {for}, then at {speed} speed; it takes {time}', ['stretch' => $unit->quantity($stretch), 'for' => Quantity::of($for, 's'), 'speed' => Quantity::share($speed), 'time' => Quantity::of($total, 's')]),
+            new Sentence('Slow only over the last {stretch}: fast for {for}, then at {speed} speed; it takes {time}',
+                ['stretch' => $unit->quantity($stretch), 'for' => Quantity::of($for, 's'), 'speed' => Quantity::share($speed),
+                    'time' => Quantity::of($total, 's')]),
             [$at->replaced($build->document, [$run, $slow])],
         );
     }

@@ -55,7 +55,8 @@ final class DriveConcepts
     public static function of(Build $build, Motion $motion, Stock $stock): array
     {
         $schools = [];
-        [$usual, $gated] = array_map(fn (bool $isGated): DriveSearch => new DriveSearch($build, self::asked($build, $motion, $stock, $isGated), $stock), [false, true]);
+        [$usual, $gated] = array_map(fn (bool $isGated): DriveSearch => new DriveSearch($build, self::asked($build, $motion, $stock, $isGated), $stock),
+            [false, true]);
         foreach (array_keys(self::NAMES) as $school) {
             $schools[] = self::school($build, $motion, $school === 'gated_servo' ? $gated : $usual, $school);
         }
@@ -84,8 +85,10 @@ final class DriveConcepts
         [$parts, $pins] = self::NEEDS[$school];
         if ($best === null) {
             return [
-                'school' => $school, 'name' => $name, 'verdict' => Verdict::NotSaid->value, 'code' => null, 'ratio' => null, 'time_s' => null, 'margin' => null, 'error' => null, 'within' => null,
-                'holds_unpowered' => null, 'charge_Ah_day' => null, 'after_power_cut' => '', 'noise' => null, 'parts' => $parts, 'pins' => $pins, 'why' => new Sentence('There is no such drive in the drawer.'), 'take' => null, 'order' => [9, 0.0, 0.0],
+                'school' => $school, 'name' => $name, 'verdict' => Verdict::NotSaid->value, 'code' => null, 'ratio' => null, 'time_s' => null,
+                'margin' => null, 'error' => null, 'within' => null,
+                'holds_unpowered' => null, 'charge_Ah_day' => null, 'after_power_cut' => '', 'noise' => null, 'parts' => $parts, 'pins' => $pins,
+                'why' => new Sentence('There is no such drive in the drawer.'), 'take' => null, 'order' => [9, 0.0, 0.0],
             ];
         }
         $with = $motion->withDrive($best->on->choice)->withTrain($best->train);
@@ -98,14 +101,18 @@ final class DriveConcepts
         $verdict = $within === false && $best->verdict === Verdict::Holds ? Verdict::Tight : $best->verdict;
 
         return [
-            'school' => $school, 'name' => $name, 'verdict' => $verdict->value, 'code' => $best->code(), 'ratio' => $best->train->ratio(), 'time_s' => $best->time_s,
+            'school' => $school, 'name' => $name, 'verdict' => $verdict->value, 'code' => $best->code(), 'ratio' => $best->train->ratio(),
+            'time_s' => $best->time_s,
             'margin' => is_finite($f->margin) ? $f->margin : null, 'error' => $error, 'within' => $within, 'holds_unpowered' => $holds,
-            'charge_Ah_day' => $f->charge_Ah_day(), 'after_power_cut' => self::afterPowerCut($school, $holds), 'noise' => $best->noise(), 'parts' => $parts, 'pins' => $pins,
+            'charge_Ah_day' => $f->charge_Ah_day(), 'after_power_cut' => self::afterPowerCut($school, $holds), 'noise' => $best->noise(), 'parts' => $parts,
+            'pins' => $pins,
             'why' => $worst === null || $best->verdict === Verdict::Holds
-                ? new Sentence('Carries it with {margin} × in hand, and stops within {error}.', ['margin' => Quantity::number(min(1e3, $f->margin)), 'error' => $with->unit()->quantity($error)])
+                ? new Sentence('Carries it with {margin} × in hand, and stops within {error}.', ['margin' => Quantity::number(min(1e3, $f->margin)),
+                    'error' => $with->unit()->quantity($error)])
                 : self::sentence($build, $with, $worst->code),
             'take' => self::take($build, $motion, $best, $school),
-            'order' => [$verdict->rank() === 3 ? 3 : ($within === false ? 2 : $verdict->rank()), self::wants($motion, $school, $holds), $f->charge_Ah_day() + 0.02 * $parts + 0.01 * $best->noise()],
+            'order' => [$verdict->rank() === 3 ? 3 : ($within === false ? 2 : $verdict->rank()), self::wants($motion, $school, $holds),
+                $f->charge_Ah_day() + 0.02 * $parts + 0.01 * $best->noise()],
         ];
     }
 
@@ -201,7 +208,8 @@ final class DriveConcepts
         $choice = $best->on->choice;
 
         return new Fix(new Sentence('Take '.lcfirst(self::NAMES[$school]).': '.Sentence::quote($best->code())), [
-            new Change("{$path}.drive", ['motor' => Drives::write($choice->motor), 'supply' => $choice->supply->id, 'duty' => 1.0, 'gated' => $school === 'gated_servo']),
+            new Change("{$path}.drive", ['motor' => Drives::write($choice->motor), 'supply' => $choice->supply->id, 'duty' => 1.0,
+                'gated' => $school === 'gated_servo']),
             new Change("{$path}.train", Stages::write($best->train)),
         ]);
     }

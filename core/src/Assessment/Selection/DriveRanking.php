@@ -32,7 +32,8 @@ final class DriveRanking
      * @param  int  $rows  how many rows to give out, 0 for all
      * @return array<string, mixed> as Schemas::choice() has it
      */
-    public static function of(Build $build, Motion $motion, Stock $stock, Goal $goal = Goal::AsAsked, bool $eachDrive = true, int $rows = self::ROWS, ?Supply $supply = null): array
+    public static function of(Build $build, Motion $motion, Stock $stock, Goal $goal = Goal::AsAsked, bool $eachDrive = true, int $rows = self::ROWS,
+        ?Supply $supply = null): array
     {
         $all = (new DriveSearch($build, $motion, $stock))->ranked($goal, from: $supply);
         $carries = array_values(array_filter($all, fn (RatedDrive $candidate): bool => $candidate->verdict !== Verdict::Fails));
@@ -51,7 +52,8 @@ final class DriveRanking
             'carries' => count($carries),
             'fails' => self::fails($all),
             'rows' => array_map(
-                fn (RatedDrive $candidate): array => self::row($build, $motion, $candidate, $goal, $places[spl_object_id($candidate)] + 1, $others[$candidate->code()] ?? 0),
+                fn (RatedDrive $candidate): array => self::row($build, $motion, $candidate, $goal, $places[spl_object_id($candidate)] + 1,
+                    $others[$candidate->code()] ?? 0),
                 $rows === 0 ? $shown : array_slice($shown, 0, $rows),
             ),
             'points' => self::points($carries, $front),
@@ -89,7 +91,8 @@ final class DriveRanking
         }
         arsort($counts);
 
-        return array_map(fn (string $code, int $count): array => ['code' => $code, 'count' => $count, 'says' => self::limit($code)], array_keys($counts), $counts);
+        return array_map(fn (string $code, int $count): array => ['code' => $code, 'count' => $count, 'says' => self::limit($code)], array_keys($counts),
+            $counts);
     }
 
     private static function limit(string $code): string
@@ -147,7 +150,8 @@ final class DriveRanking
                 continue;
             }
             $points[] = [
-                'code' => $candidate->code(), 'ratio' => $candidate->train->ratio(), 'time_s' => $candidate->time_s, 'margin' => min(1e3, $candidate->figures->margin),
+                'code' => $candidate->code(), 'ratio' => $candidate->train->ratio(), 'time_s' => $candidate->time_s,
+                'margin' => min(1e3, $candidate->figures->margin),
                 'mass_kg' => $candidate->figures->drive->motor->body()->mass_kg, 'verdict' => $candidate->verdict->value, 'front' => $isFront,
             ];
         }
@@ -190,7 +194,8 @@ final class DriveRanking
             $with = $motion->withDrive($candidate->on->choice)->withTrain($candidate->train);
             $link = (new DriveJudge)->judge(new MotionInBuild($build, $with, new MotionFigures($with)));
             $worst = $candidate->worst();
-            $first = array_values(array_filter($link->findings, fn (Finding $finding): bool => $finding->code === $worst?->code))[0] ?? $link->findings[0] ?? null;
+            $first = array_values(array_filter($link->findings, fn (Finding $finding): bool => $finding->code === $worst?->code))[0] ?? $link->findings[0]
+                ?? null;
             if ($first !== null && $first->severity !== Severity::Note) {
                 return $first->says;
             }
@@ -198,15 +203,18 @@ final class DriveRanking
         $f = $candidate->figures;
         $body = $f->drive->motor->body();
         $values = [
-            'margin' => Quantity::number(min(1e3, $f->margin)), 'time' => Quantity::of($candidate->time_s ?? 0.0, 's'), 'asked' => Quantity::of($motion->task->move_s, 's'), 'mass' => Quantity::of($body->mass_kg, 'kg'),
-            'length' => Quantity::of($body->length_mm / 1e3, 'm'), 'width' => Quantity::of($body->width_mm / 1e3, 'm'), 'height' => Quantity::of($body->height_mm / 1e3, 'm'),
+            'margin' => Quantity::number(min(1e3, $f->margin)), 'time' => Quantity::of($candidate->time_s ?? 0.0, 's'),
+            'asked' => Quantity::of($motion->task->move_s, 's'), 'mass' => Quantity::of($body->mass_kg, 'kg'),
+            'length' => Quantity::of($body->length_mm / 1e3, 'm'), 'width' => Quantity::of($body->width_mm / 1e3, 'm'),
+            'height' => Quantity::of($body->height_mm / 1e3, 'm'),
             'mean' => Quantity::of($f->mean_A, 'A'), 'warm' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $build->settings->ambient_C), '°C'),
             'holds' => Quantity::of(min(1e6, $f->holds_unpowered_Nm), 'N·m'), 'needs' => Quantity::of($f->hold_Nm, 'N·m'),
             'knock' => Quantity::number(min(1e3, $f->gear_limit_motor_Nm / max(1e-12, $f->knock_motor_Nm))), 'noise' => Quantity::number($candidate->noise()),
         ];
 
         return new Sentence(match ($goal) {
-            Goal::AsAsked => 'Takes {time}, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump' : 'breaks its gears when it is bumped').'; {asked} are asked for.',
+            Goal::AsAsked => 'Takes {time}, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump'
+                : 'breaks its gears when it is bumped').'; {asked} are asked for.',
             Goal::Fastest => 'Takes {time}, has {margin} × in hand and '.($f->survivesABump() ? 'survives a bump.' : 'breaks its gears when it is bumped.'),
             Goal::Safest => 'Has {margin} × in hand, and its gears survive {knock} × a dead stop.',
             Goal::Smallest => 'Is {length} × {width} × {height} and has {margin} × in hand.',

@@ -99,9 +99,11 @@ final class DriveSearch
         $peak = $this->table->peak_Nm($felt);
         $figures = new DriveFigures(
             $on, $this->motion->task, $ratio, $efficiency,
-            $motor instanceof Stepper ? min(1e6, $this->table->stepperMargin($motor, $on->volts_V, $ratio, $efficiency, $on->locks ? 0.0 : $back, $rotor)) * $peak : $on->most_Nm * $ratio * $efficiency,
+            $motor instanceof Stepper ? min(1e6, $this->table->stepperMargin($motor, $on->volts_V, $ratio, $efficiency, $on->locks ? 0.0 : $back,
+                $rotor)) * $peak : $on->most_Nm * $ratio * $efficiency,
             $peak, $this->table->rms_Nm($felt), $this->table->hold_Nm, $back > 0.0 ? $ratio * $on->back_drive_Nm / $back : INF,
-            $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->fastestAtMost($on, $ratio, $efficiency, $back, $felt), $this->table->grip_Nm, $this->reach_rad,
+            $this->table->turn_rad, $this->table->inertia_kgm2 + $rotor, $this->fastestAtMost($on, $ratio, $efficiency, $back, $felt), $this->table->grip_Nm,
+            $this->reach_rad,
         );
         $strains = DriveRules::strains($figures, $this->build->settings);
         $time = null;

@@ -32,7 +32,8 @@ enum Goal: string
         $body = $f->drive->motor->body();
 
         return match ($this) {
-            // In the time asked for and with the margin asked for it is, or it would fail: calmly, surviving a bump, the smallest; of one drive that which takes its time.
+            // In the time asked for and with the margin asked for it is, or it would fail: calmly, surviving a bump, the smallest; of one drive that
+            // which takes its time.
             self::AsAsked => ($f->survivesABump() ? 0.0 : self::BREAKS_MM3) + ($candidate->isHasty() ? self::HASTY_MM3 : 0.0)
                 + $body->length_mm * $body->width_mm * $body->height_mm - min(1.0, ($candidate->time_s ?? 0.0) / $f->task->move_s),
             self::Fastest => ($candidate->time_s ?? INF) + ($f->survivesABump() ? 0.0 : self::BREAKS_S),

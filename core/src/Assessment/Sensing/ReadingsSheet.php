@@ -24,9 +24,12 @@ final class ReadingsSheet
         $best = self::best($sensor);
 
         return [
-            'bins' => Readings::histogram($sensor->absent, $sensor->present), 'absent' => count($sensor->absent), 'present' => count($sensor->present), 'needed' => Threshold::LEAST_READINGS,
+            'bins' => Readings::histogram($sensor->absent, $sensor->present), 'absent' => count($sensor->absent), 'present' => count($sensor->present),
+            'needed' => Threshold::LEAST_READINGS,
             'wrong_now' => self::wrong($sensor, $best),
-            'best' => $best === null ? null : ['threshold' => $best->threshold, 'upper' => max($best->upper, $best->lower), 'lower' => min($best->upper, $best->lower), 'error_rate' => $best->error_rate, 'error_rate_at_most' => $best->errorRateAtMost(count($sensor->absent), count($sensor->present)), 'separation' => $best->separation],
+            'best' => $best === null ? null : ['threshold' => $best->threshold, 'upper' => max($best->upper, $best->lower),
+                'lower' => min($best->upper, $best->lower), 'error_rate' => $best->error_rate,
+                'error_rate_at_most' => $best->errorRateAtMost(count($sensor->absent), count($sensor->present)), 'separation' => $best->separation],
             'fix' => $best === null ? null : self::fix($best, $path),
         ];
     }
@@ -36,7 +39,8 @@ final class ReadingsSheet
     {
         $few = min(count($sensor->absent), count($sensor->present)) < Threshold::LEAST_READINGS;
 
-        return $few || array_sum($sensor->absent) / count($sensor->absent) === array_sum($sensor->present) / count($sensor->present) ? null : new Threshold($sensor->absent, $sensor->present, 1.0);
+        return $few || array_sum($sensor->absent) / count($sensor->absent) === array_sum($sensor->present) / count($sensor->present) ? null
+            : new Threshold($sensor->absent, $sensor->present, 1.0);
     }
 
     /** The share of its own readings that it takes wrongly as it is set. */
@@ -57,7 +61,8 @@ final class ReadingsSheet
         [$upper, $lower] = [max($best->upper, $best->lower), min($best->upper, $best->lower)];
 
         return new Fix(
-            new Sentence('Set it on above {upper} and off below {lower}: by the spread of the readings, not their middle', ['upper' => Quantity::number($upper), 'lower' => Quantity::number($lower)]),
+            new Sentence('Set it on above {upper} and off below {lower}: by the spread of the readings, not their middle',
+                ['upper' => Quantity::number($upper), 'lower' => Quantity::number($lower)]),
             [new Change("{$path}.upper", round($upper, 6)), new Change("{$path}.lower", round($lower, 6))],
         );
     }

@@ -37,21 +37,28 @@ final class DriveSheet
         $seconds = $f->thermal->secondsToLimit($stall_W, $ambient);
         $hold_A = $motor->holdCurrent_A($f->hold_motor_Nm, $supply->volts_V);
         $rows = [
-            'Over the day' => new Sentence('its winding settles at {settles} of {limit}', ['settles' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $ambient), '°C'), 'limit' => Quantity::of($f->thermal->limit_C(), '°C')]),
-            'Stalled' => $seconds === null ? new Sentence('it stays under {limit} forever', ['limit' => Quantity::of($f->thermal->limit_C(), '°C')]) : new Sentence('overheats after {time}', ['time' => Quantity::of($seconds, 's')]),
-            'At rest, powered' => $f->drive->gated ? new Sentence('no current: its power is cut') : new Sentence('{current} from the supply', ['current' => Quantity::of($hold_A, 'A')]),
+            'Over the day' => new Sentence('its winding settles at {settles} of {limit}',
+                ['settles' => Quantity::of($f->thermal->settles_C($f->cycle_heat_W, $ambient), '°C'), 'limit' => Quantity::of($f->thermal->limit_C(), '°C')]),
+            'Stalled' => $seconds === null ? new Sentence('it stays under {limit} forever', ['limit' => Quantity::of($f->thermal->limit_C(), '°C')])
+                : new Sentence('overheats after {time}', ['time' => Quantity::of($seconds, 's')]),
+            'At rest, powered' => $f->drive->gated ? new Sentence('no current: its power is cut') : new Sentence('{current} from the supply',
+                ['current' => Quantity::of($hold_A, 'A')]),
             'At rest, unpowered' => is_finite($f->holds_unpowered_Nm)
-                ? new Sentence('holds {holds}, the load pulls {needs}', ['holds' => Quantity::of($f->holds_unpowered_Nm, 'N·m'), 'needs' => Quantity::of($f->hold_Nm, 'N·m')])
+                ? new Sentence('holds {holds}, the load pulls {needs}', ['holds' => Quantity::of($f->holds_unpowered_Nm, 'N·m'),
+                    'needs' => Quantity::of($f->hold_Nm, 'N·m')])
                 : new Sentence('nothing turns it back'),
             'In a day' => $f->positional && ! $f->drive->gated
-                ? new Sentence('{day}; {gated} with its power cut between moves', ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'), 'gated' => Quantity::of($f->gated()->charge_Ah_day(), 'Ah')])
-                : new Sentence('{day} for {times} times there and back', ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'), 'times' => Quantity::number($f->task->per_day)]),
+                ? new Sentence('{day}; {gated} with its power cut between moves', ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'),
+                    'gated' => Quantity::of($f->gated()->charge_Ah_day(), 'Ah')])
+                : new Sentence('{day} for {times} times there and back', ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'),
+                    'times' => Quantity::number($f->task->per_day)]),
         ];
         if ($supply->capacity_Ah !== null && $f->charge_Ah_day() > 0.0 && ! $subject->build->isRehearsed($subject->motion->id)) {
             $rows['The battery'] = new Sentence('lasts {days} days for this motion', ['days' => Quantity::number($supply->capacity_Ah / $f->charge_Ah_day())]);
         }
         $rows['Stopped dead'] = new Sentence('{energy} put {knock} through gears that survive {limit}', [
-            'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'), 'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
+            'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'),
+            'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
         ]);
 
         return array_map(fn (string $name, Sentence $says): array => ['name' => $name, 'says' => $says], array_keys($rows), $rows);

@@ -50,7 +50,8 @@ final readonly class StopsSheet
     /** @return array<string, mixed> */
     public function sheet(): array
     {
-        return ['switches' => array_map($this->switch(...), $this->motion->stops->switches, array_keys($this->motion->stops->switches)), 'ways' => $this->ways(), 'tolerance' => $this->motion->task->tolerance];
+        return ['switches' => array_map($this->switch(...), $this->motion->stops->switches, array_keys($this->motion->stops->switches)),
+            'ways' => $this->ways(), 'tolerance' => $this->motion->task->tolerance];
     }
 
     /** @return array<string, mixed> */
@@ -66,7 +67,8 @@ final readonly class StopsSheet
         $room = $this->motion->stops->roomAfter($switch);
         $worst = max([0.0, ...array_filter(array_column($rows, 'distance'), fn (?float $distance): bool => $distance !== null)]);
 
-        return ['switch' => $switch->id, 'name' => $switch->name, 'room' => $room, 'worst' => $worst, 'left' => $room === null ? null : $room - $worst, 'rows' => $rows, 'offers' => $worst > 0.0 ? $this->offers($switch, $i, $worst, $room) : []];
+        return ['switch' => $switch->id, 'name' => $switch->name, 'room' => $room, 'worst' => $worst, 'left' => $room === null ? null : $room - $worst,
+            'rows' => $rows, 'offers' => $worst > 0.0 ? $this->offers($switch, $i, $worst, $room) : []];
     }
 
     /** @return list<array{says: Sentence, fix: Fix|null}> what makes it run on less, and the time that costs */
@@ -85,7 +87,8 @@ final readonly class StopsSheet
             $braked = $this->motion->withStops($this->motion->stops->but(['brakes' => true]));
             $distance = RunOn::of($braked, $switch, $this->settings)?->distance;
             if ($distance !== null) {
-                $offers[] = ['says' => new Sentence('Brake instead of letting it coast: it runs on {run_on}, and takes no longer.', ['run_on' => $unit->quantity($distance)]), 'fix' => new Fix(new Sentence('Brake it'), [new Change("{$path}.stops.brakes", true)])];
+                $offers[] = ['says' => new Sentence('Brake instead of letting it coast: it runs on {run_on}, and takes no longer.',
+                    ['run_on' => $unit->quantity($distance)]), 'fix' => new Fix(new Sentence('Brake it'), [new Change("{$path}.stops.brakes", true)])];
             }
         }
         foreach (self::SLOWER as $duty) {
@@ -94,10 +97,13 @@ final readonly class StopsSheet
             $time = $this->time($slower);
             if ($distance !== null && $time !== null && $now !== null && $distance <= $wanted) {
                 $values = ['duty' => Quantity::share($drive->duty * $duty), 'run_on' => $unit->quantity($distance), 'more' => Quantity::of($time - $now, 's')];
-                $offers[] = ['says' => new Sentence('At {duty} duty throughout it runs on {run_on}, and every move takes {more} longer.', $values), 'fix' => new Fix(new Sentence('Drive it at {duty} duty', ['duty' => $values['duty']]), [new Change("{$path}.drive.duty", round($drive->duty * $duty, 3))])];
+                $offers[] = ['says' => new Sentence('At {duty} duty throughout it runs on {run_on}, and every move takes {more} longer.', $values),
+                    'fix' => new Fix(new Sentence('Drive it at {duty} duty', ['duty' => $values['duty']]),
+                        [new Change("{$path}.drive.duty", round($drive->duty * $duty, 3))])];
                 $stretch = SlowApproach::STRETCH * ($this->motion->range()[1] - $this->motion->range()[0]);
                 [$fix, $where] = $this->slowLast($switch, $duty);
-                $offers[] = ['says' => new Sentence("Slow only over the last {stretch}{$where}, it runs on the same and takes only about {more} longer.", ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(SlowApproach::STRETCH * ($time - $now), 's')]), 'fix' => $fix];
+                $offers[] = ['says' => new Sentence("Slow only over the last {stretch}{$where}, it runs on the same and takes only about {more} longer.",
+                    ['stretch' => $unit->quantity($stretch), 'more' => Quantity::of(SlowApproach::STRETCH * ($time - $now), 's')]), 'fix' => $fix];
 
                 break;
             }
@@ -110,7 +116,8 @@ final readonly class StopsSheet
             $offers[] = ['says' => new Sentence('A stop that gives {gives}, of foam or a spring, takes up its {energy} with no more than {push}, and no time is lost.', ['gives' => $unit->quantity($gives), 'energy' => Quantity::of($energy, 'J'), 'push' => Quantity::of($push, $unit === PositionUnit::Degrees ? 'N·m' : 'N')]), 'fix' => null];
         }
         if (! $switch->closed) {
-            $offers[] = ['says' => new Sentence('Wire it to open when it trips: a broken wire then stops the motion, where now it would drive on.'), 'fix' => new Fix(new Sentence('Wire it so'), [new Change("{$path}.stops.switches.{$i}.closed", true)])];
+            $offers[] = ['says' => new Sentence('Wire it to open when it trips: a broken wire then stops the motion, where now it would drive on.'),
+                'fix' => new Fix(new Sentence('Wire it so'), [new Change("{$path}.stops.switches.{$i}.closed", true)])];
         }
         $inwards = round($switch->at - $switch->direction() * ($worst * $this->settings->stop_clearance - ($room ?? INF)), 4);
         if ($room !== null && $worst * $this->settings->stop_clearance > $room) {
@@ -128,7 +135,8 @@ final readonly class StopsSheet
                 $effect = $step->effect($this->subject->build);
                 $move = $effect->move;
                 if ($move !== null && $move->motion === $this->motion->id && $move->speed >= 1.0 && $move->onto === $switch && $move->isSent()) {
-                    $fix = SlowApproach::fix($this->subject->build, $i, $path, $effect, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place, $speed));
+                    $fix = SlowApproach::fix($this->subject->build, $i, $path, $effect, $switch, $speed, $this->subject->facts->longestTimeTo($switch->place,
+                        $speed));
                     if ($fix !== null) {
                         return [$fix, ", in {$routine->named()}"];
                     }
@@ -149,27 +157,36 @@ final readonly class StopsSheet
         }
         $unit = $motion->unit();
         $slop = $unit->fromSi($motion->laidTrain()->backlash_deg() * Constants::RAD_PER_DEG * $motion->mechanism->travelPerRad());
-        $turn = fn (float $degrees): float => abs($unit->fromSi($degrees * Constants::RAD_PER_DEG / $motion->train->ratio() * $motion->mechanism->travelPerRad()));
+        $turn = fn (float $degrees): float => abs($unit->fromSi(
+            $degrees * Constants::RAD_PER_DEG / $motion->train->ratio() * $motion->mechanism->travelPerRad()));
         [$low, $high] = $motion->range();
         $motor = $drive->motor;
         $spread = $this->spreadOfRunOn();
-        $timed = $motor instanceof Servo || $motor instanceof Stepper ? null : new TimedMove($motion, $this->settings, $motion->at($motion->task->from), $motion->at($motion->task->to));
+        $timed = $motor instanceof Servo || $motor instanceof Stepper ? null : new TimedMove($motion, $this->settings, $motion->at($motion->task->from),
+            $motion->at($motion->task->to));
         [$bias, $sd] = $timed?->time_s === null ? [null, null] : [$timed->error(), $timed->spread()];
         // A place with a switch is gone to by that.
-        $counts = $motion->positioning->countsPulses() && array_filter($motion->places, fn (Place $place): bool => $motion->stops->switchAt($place->id) === null) !== [];
+        $counts = $motion->positioning->countsPulses()
+            && array_filter($motion->places, fn (Place $place): bool => $motion->stops->switchAt($place->id) === null) !== [];
         $pulses = $motion->stops->encoder_pulses ?? self::ENCODER_PULSES;
         $byCount = fn (float $one): array => [$one + $slop, $one + $slop];
         $rows = [
-            ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin', count($motion->stops->switches) === 1 && ! $counts],
+            ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null
+                || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin',
+                count($motion->stops->switches) === 1 && ! $counts],
             ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1 && ! $counts],
-            ["an encoder of {$pulses} pulses on its shaft", ...$byCount(($motion->pulseLength() ?? $turn(360 / $pulses)) + ($spread ?? 0.0)), 'must be homed', 'an encoder and a switch, three pins', $counts],
-            ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->deadband_deg)) : $byCount($turn(1.0))), 'knows', 'the servo itself, one pin', $motor instanceof Servo],
-            ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed', 'a driver and a switch, three pins', $motor instanceof Stepper],
+            ["an encoder of {$pulses} pulses on its shaft", ...$byCount(($motion->pulseLength() ?? $turn(360 / $pulses)) + ($spread ?? 0.0)),
+                'must be homed', 'an encoder and a switch, three pins', $counts],
+            ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->deadband_deg)) : $byCount($turn(1.0))), 'knows',
+                'the servo itself, one pin', $motor instanceof Servo],
+            ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed',
+                'a driver and a switch, three pins', $motor instanceof Stepper],
         ];
         $tolerance = $motion->task->tolerance;
 
         return array_map(fn (array $row): array => [
-            'way' => $row[0], 'error' => $row[1], 'within' => $tolerance === null || $row[1] === null ? null : $row[1] <= $tolerance, 'after_many' => $row[2] === null ? null : min($row[2], $high - $low),
+            'way' => $row[0], 'error' => $row[1], 'within' => $tolerance === null || $row[1] === null ? null : $row[1] <= $tolerance,
+            'after_many' => $row[2] === null ? null : min($row[2], $high - $low),
             'at_power_on' => $row[3], 'parts' => $row[4], 'is_used' => $row[5],
         ], $rows);
     }
@@ -195,7 +212,9 @@ final readonly class StopsSheet
     {
         $drive = $motion->drive;
 
-        return $drive === null ? $motion : $motion->withDrive($drive->but(['supply' => new Supply($drive->supply->id, $drive->supply->name, $drive->supply->volts_V * $share, $drive->supply->max_A, $drive->supply->capacity_Ah)]));
+        return $drive === null ? $motion
+            : $motion->withDrive($drive->but(['supply' => new Supply($drive->supply->id, $drive->supply->name, $drive->supply->volts_V * $share,
+                $drive->supply->max_A, $drive->supply->capacity_Ah)]));
     }
 
     private function time(Motion $motion): ?float

@@ -16,7 +16,8 @@ use Brookstone\Core\Routine\Step;
  * The moves that the rehearsals of a build really make, each once: from where to where, loaded or empty as it was, with the longest that it took and what was
  * measured of it. Other moves are of no use to anybody.
  *
- * @phpstan-type Row array{motion: string, name: string, from: string, to: string, speed: float, carries: string, computed_s: ?float, measured_s: ?float, routines: list<string>}
+ * @phpstan-type Row array{motion: string, name: string, from: string, to: string, speed: float,
+ *     carries: string, computed_s: ?float, measured_s: ?float, routines: list<string>}
  */
 final class TimingTable
 {
@@ -50,7 +51,8 @@ final class TimingTable
         }
         $order = array_flip(array_keys($build->motions));
         $rows = array_values($table->rows);
-        usort($rows, fn (array $a, array $b): int => [$order[$a['motion']], $a['from'], $a['to'], -$a['speed'], $a['carries']] <=> [$order[$b['motion']], $b['from'], $b['to'], -$b['speed'], $b['carries']]);
+        usort($rows, fn (array $a, array $b): int => [$order[$a['motion']], $a['from'], $a['to'], -$a['speed'], $a['carries']] <=> [$order[$b['motion']],
+            $b['from'], $b['to'], -$b['speed'], $b['carries']]);
 
         return $rows;
     }
@@ -94,7 +96,8 @@ final class TimingTable
 
     private function measured_s(Motion $motion, string $from, string $to): ?float
     {
-        $measured = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id && $entry->from === $from && $entry->to === $to);
+        $measured = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id && $entry->from === $from
+            && $entry->to === $to);
 
         return $measured === [] ? null : array_sum(array_map(fn (Measurement $entry): float => $entry->measured_s, $measured)) / count($measured);
     }

@@ -51,9 +51,11 @@ final class TrainSheet
             'shafts' => self::shafts($train, $layout, $line?->noLoad_rad_s() ?? 0.0, $line?->most_Nm() ?? 0.0, $motion->drive->reversed ?? false),
             'wheels' => $layout === null ? [] : array_map(fn (Wheel $wheel): array => self::wheel($train, $wheel), $layout->wheels($train)),
             'meetings' => $layout === null ? [] : array_map(fn (Meeting $meeting): array => [
-                'fit' => $meeting->fit, 'apart_mm' => $meeting->apart_mm, 'off_mm' => $meeting->off_mm, 'play_mm' => $meeting->play_mm === null || ! is_finite($meeting->play_mm) ? null : $meeting->play_mm, 'contact' => $meeting->contact,
+                'fit' => $meeting->fit, 'apart_mm' => $meeting->apart_mm, 'off_mm' => $meeting->off_mm, 'play_mm' => $meeting->play_mm === null
+                    || ! is_finite($meeting->play_mm) ? null : $meeting->play_mm, 'contact' => $meeting->contact,
             ], $layout->meetings($train)),
-            'clashes' => $layout === null ? [] : array_map(fn (Clash $clash): array => ['kind' => $clash->kind, 'stage' => $clash->wheel->stage, 'driver' => $clash->wheel->driver, 'by_mm' => $clash->by_mm], $layout->clashes($train)),
+            'clashes' => $layout === null ? [] : array_map(fn (Clash $clash): array => ['kind' => $clash->kind, 'stage' => $clash->wheel->stage,
+                'driver' => $clash->wheel->driver, 'by_mm' => $clash->by_mm], $layout->clashes($train)),
             'holes' => $layout === null ? [] : self::holes($train, $layout),
             'linkage' => self::linkage($subject),
             'rows' => self::rows($subject),
@@ -77,8 +79,11 @@ final class TrainSheet
 
         return [
             'plane' => $at->plane, 'bar_mm' => $at->bar_mm, 'bars' => array_keys($ways[0]),
-            'ways' => array_map(fn (array $bars): array => array_merge(...array_map(fn (Span $bar): array => array_map(fn (float $mm): float => round($mm, 2), [...$bar->from, ...$bar->to]), array_values($bars))), $ways),
-            'clashing' => $sweep->pivotOff_mm($at) !== null ? [] : array_values(array_unique(array_map(fn (BarClash $clash): string => $clash->bar, $sweep->clashes($at)))),
+            'ways' => array_map(fn (array $bars): array => array_merge(...array_map(
+                fn (Span $bar): array => array_map(fn (float $mm): float => round($mm, 2), [...$bar->from, ...$bar->to]),
+                array_values($bars))), $ways),
+            'clashing' => $sweep->pivotOff_mm($at) !== null ? []
+                : array_values(array_unique(array_map(fn (BarClash $clash): string => $clash->bar, $sweep->clashes($at)))),
         ];
     }
 
@@ -91,7 +96,8 @@ final class TrainSheet
         foreach ($train->shafts($speed_rad_s / Constants::RAD_S_PER_RPM, $stall_Nm) as $i => ['rpm' => $rpm, 'torque_Nm' => $torque]) {
             $way *= $i > 0 ? $train->stages[$i - 1]->type->direction() : 1;
             $after = new Train(array_slice($train->stages, $i));
-            $shafts[] = ['x_mm' => $layout?->shafts[$i][0], 'y_mm' => $layout?->shafts[$i][1], 'rpm' => $rpm, 'torque_Nm' => $torque, 'turns' => $after->ratio() * $after->direction(), 'way' => $way, 'axis' => $axes[$i]];
+            $shafts[] = ['x_mm' => $layout?->shafts[$i][0], 'y_mm' => $layout?->shafts[$i][1], 'rpm' => $rpm, 'torque_Nm' => $torque,
+                'turns' => $after->ratio() * $after->direction(), 'way' => $way, 'axis' => $axes[$i]];
         }
 
         return $shafts;
@@ -103,8 +109,10 @@ final class TrainSheet
         $stage = $train->stages[$wheel->stage];
 
         return [
-            'stage' => $wheel->stage, 'driver' => $wheel->driver, 'shaft' => $wheel->shaft, 'plane' => $wheel->plane, 'teeth' => $wheel->teeth, 'type' => $stage->type->value,
-            'x_mm' => $wheel->at[0], 'y_mm' => $wheel->at[1], 'outside_mm' => $wheel->outside_mm, 'pitch_mm' => $wheel->driver ? $stage->driverPitchRadius_mm() : $stage->drivenPitchRadius_mm(),
+            'stage' => $wheel->stage, 'driver' => $wheel->driver, 'shaft' => $wheel->shaft, 'plane' => $wheel->plane, 'teeth' => $wheel->teeth,
+            'type' => $stage->type->value,
+            'x_mm' => $wheel->at[0], 'y_mm' => $wheel->at[1], 'outside_mm' => $wheel->outside_mm, 'pitch_mm' => $wheel->driver
+                ? $stage->driverPitchRadius_mm() : $stage->drivenPitchRadius_mm(),
         ];
     }
 
@@ -147,7 +155,8 @@ final class TrainSheet
         $train = $subject->motion->train;
         $laid = $subject->motion->laidTrain();
         $rows = [
-            'Turns' => new Sentence($train->direction() * (($subject->motion->drive->reversed ?? false) ? -1 : 1) > 0 ? 'as the drive does' : 'against the drive'),
+            'Turns' => new Sentence($train->direction() * (($subject->motion->drive->reversed ?? false) ? -1 : 1) > 0 ? 'as the drive does'
+                : 'against the drive'),
             'Passes' => new Sentence('{passes} of the power', ['passes' => Quantity::share($train->efficiency())]),
             'Play at the load' => new Sentence('{slop}', ['slop' => Quantity::of($laid->backlash_deg(), '°')]),
         ];
@@ -171,7 +180,8 @@ final class TrainSheet
         if ($belt === null) {
             return null;
         }
-        $values = ['length' => Quantity::of($belt->length_mm / 1000, 'm'), 'span' => Quantity::of($belt->span_mm / 1000, 'm'), 'wrap' => Quantity::of($belt->small_wrap_deg, '°')];
+        $values = ['length' => Quantity::of($belt->length_mm / 1000, 'm'), 'span' => Quantity::of($belt->span_mm / 1000, 'm'),
+            'wrap' => Quantity::of($belt->small_wrap_deg, '°')];
         if ($stage->type === StageType::Round) {
             return new Sentence('takes a round belt of {length} when stretched; it lies around the smaller pulley by {wrap} and carries {carries} before it slips', $values + ['carries' => Quantity::of((new RoundBelt($stage->tension_N, $belt->small_wrap_deg))->carries_N, 'N')]);
         }
@@ -182,7 +192,8 @@ final class TrainSheet
 
         return new Sentence('takes one of {length}, {teeth} teeth; {mesh} of the smaller wheel hold it, {span} lies free on each side, and each side wants {pull} at rest'
             .($centre === null ? '' : ". {$near['name']} of the drawer fits with the shafts {centre} apart"), $values + [
-                'teeth' => Quantity::number(round($teeth, 1)), 'mesh' => Quantity::number($belt->teeth_in_mesh), 'pull' => Quantity::of($belt->pretension_N($force), 'N'),
+                'teeth' => Quantity::number(round($teeth, 1)), 'mesh' => Quantity::number($belt->teeth_in_mesh),
+                'pull' => Quantity::of($belt->pretension_N($force), 'N'),
             ] + ($centre === null ? [] : ['centre' => Quantity::of($centre / 1000, 'm')]));
     }
 
@@ -195,7 +206,8 @@ final class TrainSheet
         $values = ['slop' => Quantity::of($slop, '°')];
         if ($stress !== null) {
             $text .= '; its teeth are stressed to {running} in the move, {stall} stalled, {knock} knocked; the limit is {bears}';
-            $values += array_map(fn (float $MPa): Quantity => Quantity::of($MPa, 'MPa'), $stress) + ['bears' => Quantity::of($stage->material->allowable_MPa(), 'MPa')];
+            $values += array_map(fn (float $MPa): Quantity => Quantity::of($MPa, 'MPa'), $stress)
+                + ['bears' => Quantity::of($stage->material->allowable_MPa(), 'MPa')];
         }
         if ($stage->type->isThread()) {
             $text .= '; its lead is {lead}';

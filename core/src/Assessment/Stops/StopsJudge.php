@@ -66,7 +66,8 @@ final class StopsJudge implements Judge
 
         return $least === null
             ? Link::notSaid('stops', 'it never reaches a switch', $findings)
-            : Link::of('stops', new Sentence('{run_on}', ['run_on' => $motion->unit()->quantity($least)]), new Sentence('longest run-on after a switch'), $findings);
+            : Link::of('stops', new Sentence('{run_on}', ['run_on' => $motion->unit()->quantity($least)]), new Sentence('longest run-on after a switch'),
+                $findings);
     }
 
     /** Where a switch, or a sensor that tells as one does, stands in the document. */
@@ -74,14 +75,16 @@ final class StopsJudge implements Judge
     {
         $i = array_search($switch, $subject->motion->stops->switches, true);
 
-        return $i === false ? 'sensors.'.(int) array_search($switch->id, array_keys($subject->build->sensors), true).'.at' : "{$subject->path}.stops.switches.{$i}.at";
+        return $i === false ? 'sensors.'.(int) array_search($switch->id, array_keys($subject->build->sensors), true).'.at'
+            : "{$subject->path}.stops.switches.{$i}.at";
     }
 
     private function noSwitch(MotionInBuild $subject): Finding
     {
         return new Finding('stops.none', Severity::Fails, $subject->path.'.stops.switches', new Sentence(
             $subject->motion->positioning->counts()
-                ? 'Nothing tells where it starts: '.($subject->motion->positioning->countsSteps() ? 'a stepper' : 'an encoder').' counts from wherever it stands when the power comes on, so it needs a switch to home on.'
+                ? 'Nothing tells where it starts: '.($subject->motion->positioning->countsSteps() ? 'a stepper'
+                    : 'an encoder').' counts from wherever it stands when the power comes on, so it needs a switch to home on.'
                 : 'Nothing tells when it has arrived: a motor without a switch at one end at least drifts with every move and pushes on at its stop.',
         ), [$this->addSwitch($subject)]);
     }
@@ -90,7 +93,8 @@ final class StopsJudge implements Judge
     {
         $switch = self::firstSwitch($subject->motion);
 
-        return new Fix(new Sentence("Put a switch at {$subject->facts->placeName($switch['place'])}"), [new Change($subject->path.'.stops.switches', [$switch])]);
+        return new Fix(new Sentence("Put a switch at {$subject->facts->placeName($switch['place'])}"),
+            [new Change($subject->path.'.stops.switches', [$switch])]);
     }
 
     /** @return array{id: string, name: string, place: string, at: float, end: string} where a motion that has none would have its first: where its task begins, as it rests there */
@@ -99,7 +103,8 @@ final class StopsJudge implements Judge
         $from = $motion->task->from;
 
         return [
-            'id' => substr($motion->id, 0, 30).'-'.substr($from, 0, 9), 'name' => ($motion->place($from)->name ?? $from).' switch', 'place' => $from, 'at' => $motion->at($from),
+            'id' => substr($motion->id, 0, 30).'-'.substr($from, 0, 9), 'name' => ($motion->place($from)->name ?? $from).' switch', 'place' => $from,
+            'at' => $motion->at($from),
             'end' => $motion->at($from) < $motion->at($motion->task->to) ? 'low' : 'high',
         ];
     }
@@ -111,9 +116,11 @@ final class StopsJudge implements Judge
         $findings = [...$this->coarse($subject), ...$this->wrongEnds($subject)];
         if ($motion->task->keeps_turning && ($motion->stops->hard_low !== null || $motion->stops->hard_high !== null)) {
             $stop = $motion->stops->hard_high ?? $motion->stops->hard_low ?? 0.0;
-            $findings[] = new Finding('stops.turns_into_stop', Severity::Fails, "{$subject->path}.stops.".($motion->stops->hard_high === null ? 'hard_low' : 'hard_high'), new Sentence(
-                'It keeps turning, and there is a hard stop at {stop} that it turns into.', ['stop' => $motion->unit()->quantity($stop)],
-            ), [new Fix(new Sentence('Take the hard stop away'), [new Change("{$subject->path}.stops.hard_low", null), new Change("{$subject->path}.stops.hard_high", null)])]);
+            $findings[] = new Finding('stops.turns_into_stop', Severity::Fails, "{$subject->path}.stops.".($motion->stops->hard_high === null ? 'hard_low'
+                : 'hard_high'), new Sentence(
+                    'It keeps turning, and there is a hard stop at {stop} that it turns into.', ['stop' => $motion->unit()->quantity($stop)],
+                ), [new Fix(new Sentence('Take the hard stop away'), [new Change("{$subject->path}.stops.hard_low", null),
+                    new Change("{$subject->path}.stops.hard_high", null)])]);
         }
         foreach ($motion->places as $i => $place) {
             foreach (['hard_low' => -1, 'hard_high' => 1] as $key => $side) {
@@ -126,7 +133,8 @@ final class StopsJudge implements Judge
                 }
             }
             $named = in_array($place->id, [$motion->task->from, $motion->task->to], true);
-            if ($named && $motion->positioning->isTimed() && ! $motion->task->keeps_turning && $motion->stops->tellers() !== [] && $motion->stops->switchAt($place->id) === null) {
+            if ($named && $motion->positioning->isTimed() && ! $motion->task->keeps_turning && $motion->stops->tellers() !== []
+                && $motion->stops->switchAt($place->id) === null) {
                 $findings[] = new Finding('stops.by_time', Severity::Note, "{$subject->path}.stops.switches", new Sentence(
                     "{$place->named()} has no switch: the motion gets there by time alone, and drifts with voltage, load and wear until it is homed again.",
                 ));
@@ -167,9 +175,12 @@ final class StopsJudge implements Judge
         $enough = ceil((float) $subject->motion->stops->encoder_pulses * $one / $allowed);
         $unit = $subject->motion->unit();
 
-        return [new Finding('stops.encoder_coarse', Severity::Fails, "{$subject->path}.stops.encoder_pulses", new Sentence('One pulse of its encoder takes it {one}, where {allowed} is allowed.', ['one' => $unit->quantity($one), 'allowed' => $unit->quantity($allowed)]), [
-            new Fix(new Sentence('Take an encoder of {enough} pulses', ['enough' => Quantity::number($enough)]), [new Change("{$subject->path}.stops.encoder_pulses", $enough)]),
-        ])];
+        return [new Finding('stops.encoder_coarse', Severity::Fails, "{$subject->path}.stops.encoder_pulses",
+            new Sentence('One pulse of its encoder takes it {one}, where {allowed} is allowed.',
+                ['one' => $unit->quantity($one), 'allowed' => $unit->quantity($allowed)]), [
+                    new Fix(new Sentence('Take an encoder of {enough} pulses', ['enough' => Quantity::number($enough)]),
+                        [new Change("{$subject->path}.stops.encoder_pulses", $enough)]),
+                ])];
     }
 
     /**
@@ -192,7 +203,8 @@ final class StopsJudge implements Judge
             return [];
         }
         $earlier = round($place - $switch->direction() * $runOn, $unit === PositionUnit::Degrees ? 2 : 5);
-        $values = ['trips' => $unit->quantity($switch->at), 'run_on' => $unit->quantity($runOn), 'stands' => $unit->quantity($stands), 'off' => $unit->quantity($off), 'allowed' => $unit->quantity($allowed)];
+        $values = ['trips' => $unit->quantity($switch->at), 'run_on' => $unit->quantity($runOn), 'stands' => $unit->quantity($stands),
+            'off' => $unit->quantity($off), 'allowed' => $unit->quantity($allowed)];
 
         return [new Finding('stops.switch_off_place', $asked === null ? Severity::Tight : Severity::Fails, $path, new Sentence(
             $asked === null
@@ -223,7 +235,8 @@ final class StopsJudge implements Judge
             $time = $slow->facts->runThere()['time_s'];
 
             return $time === null || ! DriveRepairs::mends($slow) ? [] : [new Fix(
-                new Sentence('Drive it at {duty} of the duty: the move then takes {time}', ['duty' => Quantity::share($duty), 'time' => Quantity::of($time, 's')]), [new Change("{$subject->path}.drive.duty", $duty)],
+                new Sentence('Drive it at {duty} of the duty: the move then takes {time}',
+                    ['duty' => Quantity::share($duty), 'time' => Quantity::of($time, 's')]), [new Change("{$subject->path}.drive.duty", $duty)],
             )];
         }
 
@@ -245,7 +258,8 @@ final class StopsJudge implements Judge
         if ($stop === null || $room === null) {
             return [];
         }
-        $values = ['switch' => $unit->quantity($switch->at), 'stop' => $unit->quantity($stop), 'run_on' => $unit->quantity($runOn->distance), 'room' => $unit->quantity(max(0.0, $room))];
+        $values = ['switch' => $unit->quantity($switch->at), 'stop' => $unit->quantity($stop), 'run_on' => $unit->quantity($runOn->distance),
+            'room' => $unit->quantity(max(0.0, $room))];
         if ($room <= 0.0) {
             return [new Finding('stops.switch_past_stop', Severity::Fails, $path, new Sentence(
                 "{$switch->named()} at {switch} lies at or past the hard stop at {stop}: it never trips, and the motor pushes on.", $values,
@@ -263,9 +277,11 @@ final class StopsJudge implements Judge
                 : "After {$switch->named()} trips it runs on {run_on} of the {room} to the hard stop; {wanted} × is asked for.",
             $values + ['energy' => Quantity::of($runOn->energy_J, 'J'), 'wanted' => Quantity::number($wanted)],
         ), $subject->proposals(fn (): array => [
-            ...($runOn->distance > self::FAR_SHARE * ($motion->range()[1] - $motion->range()[0]) ? [] : $this->moveStop($subject, $switch, $runOn->distance)), // or it would stand somewhere else altogether
+            // or it would stand somewhere else altogether
+            ...($runOn->distance > self::FAR_SHARE * ($motion->range()[1] - $motion->range()[0]) ? [] : $this->moveStop($subject, $switch, $runOn->distance)),
             ...$this->slower($subject, $switch, $switch->at, $room / $wanted),
-            ...DriveRepairs::calmer($subject, fn (MotionInBuild $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance ?? INF) * $wanted <= $room),
+            ...DriveRepairs::calmer($subject, fn (MotionInBuild $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance
+                ?? INF) * $wanted <= $room),
         ]))];
     }
 

@@ -50,8 +50,10 @@ final class Curves
             'position_unit' => $unit->value,
             'ways' => $mechanism->ways(),
             'comes_round' => $motion->period(),
-            'dial' => array_values(array_map(fn (Place $place): float => $place->at, array_filter($motion->places, fn (Place $place): bool => str_starts_with($place->id, Dial::PREFIX)))),
-            'homes_onto' => array_map(fn (LimitSwitch $each): array => ['id' => $each->id, 'name' => $each->name], array_values(array_filter($motion->stops->tellers(), fn (LimitSwitch $each): bool => ! $each->isOwn))),
+            'dial' => array_values(array_map(fn (Place $place): float => $place->at,
+                array_filter($motion->places, fn (Place $place): bool => str_starts_with($place->id, Dial::PREFIX)))),
+            'homes_onto' => array_map(fn (LimitSwitch $each): array => ['id' => $each->id, 'name' => $each->name],
+                array_values(array_filter($motion->stops->tellers(), fn (LimitSwitch $each): bool => ! $each->isOwn))),
             'positions' => $positions,
             'follower' => $followed,
             'static_Nm' => $static,
@@ -126,7 +128,8 @@ final class Curves
                 $slower = $distance === null ? $slower : [...$slower, ['share' => $share, 'distance' => $distance, 'left' => $left($switch, $distance)]];
             }
 
-            return $runOn === null ? null : ['switch' => $switch->id, 'distance' => $runOn->distance, 'speed' => self::figures($runOn->speed), 'energy_J' => self::figures($runOn->energy_J), 'left' => $left($switch, $runOn->distance), 'slower' => $slower];
+            return $runOn === null ? null : ['switch' => $switch->id, 'distance' => $runOn->distance, 'speed' => self::figures($runOn->speed),
+                'energy_J' => self::figures($runOn->energy_J), 'left' => $left($switch, $runOn->distance), 'slower' => $slower];
         }, $stops->switches);
 
         return array_values(array_filter($all));

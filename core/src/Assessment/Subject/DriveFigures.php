@@ -98,7 +98,8 @@ final readonly class DriveFigures
         $this->counts = $on->counts;
         $this->through_motor_Nm = min($peak_Nm / $through, $on->most_Nm);
         $this->gear_limit_motor_Nm = $on->gear_limit_Nm;
-        $this->knock_motor_Nm = Knock::torque_Nm($on->most_Nm * $ratio, 1 / (1 / ($on->gear_stiffness_Nm_rad * $ratio * $ratio) + $on->give_rad_Nm), $inertia_kgm2, $fastest_rad_s, min($on->clutch_Nm, $grip_Nm)) / $ratio;
+        $this->knock_motor_Nm = Knock::torque_Nm($on->most_Nm * $ratio, 1 / (1 / ($on->gear_stiffness_Nm_rad * $ratio * $ratio) + $on->give_rad_Nm),
+            $inertia_kgm2, $fastest_rad_s, min($on->clutch_Nm, $grip_Nm)) / $ratio;
         $this->turn_deg = max($turn_rad, $reach_rad) * $ratio * self::DEG_PER_RAD;
         $this->travel_deg = $on->travel_deg;
         $this->rms_motor_Nm = $rms_Nm / $through;
@@ -108,7 +109,8 @@ final readonly class DriveFigures
         // There and back in the time asked for, with the current of the mean torque; then it rests until the next.
         $holds = ! $this->drive->gated;
         $moves = min(self::DAY_S, 2 * $task->move_s * $task->per_day) / self::DAY_S;
-        $moving_A = $on->counts ? $on->always_A + $rms_Nm / $efficiency * $turn_rad / $task->move_s / $on->volts_V : $on->line->currentAt(min($this->rms_motor_Nm, $on->most_Nm));
+        $moving_A = $on->counts ? $on->always_A + $rms_Nm / $efficiency * $turn_rad / $task->move_s / $on->volts_V
+            : $on->line->currentAt(min($this->rms_motor_Nm, $on->most_Nm));
         $hold_A = 0.0;
         $hold_W = 0.0;
         if ($holds) {
@@ -127,8 +129,10 @@ final readonly class DriveFigures
         $move = $motion->move();
 
         return new self(
-            new ChosenDrive($motion->drive ?? throw new \LogicException('No drive.')), $motion->task, $motion->train->ratio(), $motion->train->efficiency(), $facts->stallAtLoad_Nm(), $facts->peak_Nm(), $facts->rms_Nm(),
-            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), $motion->turn_rad(), $facts->inertia_kgm2(), $facts->fastest_rad_s(), $motion->mechanism->gripNm(), $motion->reach_rad(),
+            new ChosenDrive($motion->drive ?? throw new \LogicException('No drive.')), $motion->task, $motion->train->ratio(), $motion->train->efficiency(),
+            $facts->stallAtLoad_Nm(), $facts->peak_Nm(), $facts->rms_Nm(),
+            $facts->hold_Nm(), $facts->holdsUnpowered_Nm(), $motion->turn_rad(), $facts->inertia_kgm2(), $facts->fastest_rad_s(),
+            $motion->mechanism->gripNm(), $motion->reach_rad(),
         );
     }
 
@@ -182,7 +186,8 @@ final readonly class DriveFigures
     private function copy(DriveChoice $drive, float $fastest_rad_s): self
     {
         return new self(
-            $drive === $this->drive ? $this->on : new ChosenDrive($drive), $this->task, $this->ratio, $this->efficiency, $this->stall_Nm, $this->peak_Nm, $this->rms_motor_Nm * $this->ratio * $this->efficiency,
+            $drive === $this->drive ? $this->on : new ChosenDrive($drive), $this->task, $this->ratio, $this->efficiency, $this->stall_Nm, $this->peak_Nm,
+            $this->rms_motor_Nm * $this->ratio * $this->efficiency,
             $this->hold_Nm, $this->holds_unpowered_Nm, $this->turn_rad, $this->inertia_kgm2, $fastest_rad_s, $this->grip_Nm, $this->reach_rad,
         );
     }

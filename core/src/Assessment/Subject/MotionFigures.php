@@ -27,7 +27,10 @@ final class MotionFigures
 
     private ?MoveLoad $back = null;
 
-    /** @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float, float}>}> */
+    /**
+     * @var array<string, array{time_s: ?float, stopped_at: ?float, why: ?string, end_speed: ?float, fastest: float, path: list<array{float, float,
+     *     float}>}>
+     */
     private array $runs = [];
 
     private ?float $stepperMargin = null;
@@ -55,7 +58,8 @@ final class MotionFigures
 
     public function back(): MoveLoad
     {
-        return $this->back ??= $this->motion->isOneWay() ? $this->there() : MoveLoad::of($this->motion->moved(false), $this->motion->move()->back(), $this->motion->rotorFelt());
+        return $this->back ??= $this->motion->isOneWay() ? $this->there() : MoveLoad::of($this->motion->moved(false), $this->motion->move()->back(),
+            $this->motion->rotorFelt());
     }
 
     /**
@@ -144,7 +148,8 @@ final class MotionFigures
         }
         $free = Plant::through($motion->moved(true), $motion->train, $motion->drive->motor, slips: false);
 
-        return MotionRun::of($free, $motion->drive->line(), $motion->move()->from, $motion->move()->to, $this->motion->patience_s(), ramp_s: $motion->drive->ramp_s)->peak_out_Nm;
+        return MotionRun::of($free, $motion->drive->line(), $motion->move()->from, $motion->move()->to, $this->motion->patience_s(),
+            ramp_s: $motion->drive->ramp_s)->peak_out_Nm;
     }
 
     /** Where a stepper pulls least over what it needs, both ways. */
@@ -213,7 +218,8 @@ final class MotionFigures
         $at = $this->motion->at($to);
         $period = $this->motion->period();
         if ($period !== null) { // it may have just passed it
-            return ($this->runs["round to {$to} {$speed}"] ??= $this->compute($at, $at + ($this->motion->isOneWay() || ! $this->motion->positioning->countsSteps() ? $period : $period / 2), $speed))['time_s'];
+            return ($this->runs["round to {$to} {$speed}"] ??= $this->compute($at,
+                $at + ($this->motion->isOneWay() || ! $this->motion->positioning->countsSteps() ? $period : $period / 2), $speed))['time_s'];
         }
         $farthest = $to;
         foreach ($this->motion->places as $place) {
@@ -275,7 +281,8 @@ final class MotionFigures
         if ($motion->positioning->isAbsolute()) {
             $run = ServoRun::of($motion, $from, $to, $speed, $patience, $this->traced);
 
-            return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null, 'end_speed' => 0.0, 'fastest' => $run->peak_speed_rad_s, 'path' => $run->path];
+            return ['time_s' => $run->time_s, 'stopped_at' => $unit->toSi($run->stopped_at), 'why' => $run->time_s === null ? 'stuck' : null,
+                'end_speed' => 0.0, 'fastest' => $run->peak_speed_rad_s, 'path' => $run->path];
         }
         $there = $motion->isThere($from, $to);
         if ($motion->positioning->countsSteps()) {
@@ -286,7 +293,8 @@ final class MotionFigures
             traced: $this->traced && $speed === 1.0, ramp_s: $motion->drive->ramp_s,
         );
 
-        return ['time_s' => $run->time_s, 'stopped_at' => $run->stopped_at, 'why' => $run->why?->value, 'end_speed' => $run->end_speed, 'fastest' => $run->peak_speed_rad_s, 'path' => $run->path];
+        return ['time_s' => $run->time_s, 'stopped_at' => $run->stopped_at, 'why' => $run->why?->value, 'end_speed' => $run->end_speed,
+            'fastest' => $run->peak_speed_rad_s, 'path' => $run->path];
     }
 
     /**
@@ -306,6 +314,7 @@ final class MotionFigures
         [$start, $end] = [$motion->at($motion->task->from), $motion->at($motion->task->to)];
         $isTask = [$from, $to] === [$start, $end] || [$from, $to] === [$end, $start];
 
-        return ['time_s' => $seconds, 'stopped_at' => null, 'why' => null, 'end_speed' => 0.0, 'fastest' => $motion->ramp($speed)->speed, 'path' => $isTask && $this->traced ? $run->path : []];
+        return ['time_s' => $seconds, 'stopped_at' => null, 'why' => null, 'end_speed' => 0.0, 'fastest' => $motion->ramp($speed)->speed, 'path' => $isTask
+            && $this->traced ? $run->path : []];
     }
 }

@@ -16,7 +16,8 @@ final readonly class MotionInBuild
     public string $path;
 
     /** @param  bool  $proposes  what would mend it is looked for too; without, it is only said what is wrong, which is quicker */
-    public function __construct(public Build $build, public Motion $motion, public MotionFigures $facts, private ?Stock $stock = null, private bool $proposes = false)
+    public function __construct(public Build $build, public Motion $motion, public MotionFigures $facts, private ?Stock $stock = null,
+        private bool $proposes = false)
     {
         $this->path = 'motions.'.$build->indexOf($motion->id);
     }

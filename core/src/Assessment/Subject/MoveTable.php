@@ -146,7 +146,8 @@ final readonly class MoveTable
                 $last = $hull[count($hull) - 1];
                 $before = $hull[count($hull) - 2] ?? null;
                 $isUnder = $line[0] >= $last[0] // steeper and higher from the start
-                    || ($before !== null && ($last[1] - $before[1]) > 0.0 && ($before[0] - $line[0]) * ($last[1] - $before[1]) <= ($before[0] - $last[0]) * ($line[1] - $before[1]));
+                    || ($before !== null && ($last[1] - $before[1]) > 0.0 && ($before[0] - $line[0]) * ($last[1] - $before[1]) <= ($before[0]
+                        - $last[0]) * ($line[1] - $before[1]));
                 if (! $isUnder) {
                     break;
                 }

@@ -54,10 +54,12 @@ final class TaskJudge implements Judge
         return new Finding('task.mass_guessed', $fails ? Severity::Tight : Severity::Note, $subject->path.'.mechanism.'.($key ?? 'kind'), new Sentence(
             'The mass is a guess. Finished parts often weigh {more} more than guessed'
                 .($margin === null ? '.' : '; the margin of {margin} × would then be {then} ×.'),
-            ['more' => Quantity::share(self::GUESS - 1)] + ($margin === null ? [] : ['margin' => Quantity::number($margin), 'then' => Quantity::number($margin / self::GUESS)]),
+            ['more' => Quantity::share(self::GUESS - 1)] + ($margin === null ? [] : ['margin' => Quantity::number($margin),
+                'then' => Quantity::number($margin / self::GUESS)]),
         ), $key === null ? [] : [new Fix(
             new Sentence('Plan for {mass}', ['mass' => Quantity::of($masses[$key] * self::GUESS, 'kg')]),
-            [...array_map(fn (string $each): Change => new Change("{$subject->path}.mechanism.{$each}", $masses[$each] * self::GUESS), array_keys($masses)), new Change($subject->path.'.task.mass_guessed', false)],
+            [...array_map(fn (string $each): Change => new Change("{$subject->path}.mechanism.{$each}", $masses[$each] * self::GUESS), array_keys($masses)),
+                new Change($subject->path.'.task.mass_guessed', false)],
         )]);
     }
 }

@@ -59,7 +59,8 @@ final class CordRules
             ['bears' => Quantity::of($cord->bears_N, 'N'), 'pull' => Quantity::of($load * Cord::USUAL_SHOCK, 'N'), 'wanted' => Quantity::of($wanted, 'N')],
         ), $stronger === null ? [] : [new Fix(
             new Sentence("Take {$stronger['name']} from the drawer: it breaks at {breaks}", ['breaks' => Quantity::of($stronger['breaking_N'], 'N')]),
-            [new Change("{$path}.breaking_N", $stronger['breaking_N']), ...($hoist->cord_m === null ? [] : [new Change("{$path}.cord_m", $stronger['size_mm'] / 1000)])],
+            [new Change("{$path}.breaking_N", $stronger['breaking_N']),
+                ...($hoist->cord_m === null ? [] : [new Change("{$path}.cord_m", $stronger['size_mm'] / 1000)])],
         )]);
     }
 
@@ -83,12 +84,14 @@ final class CordRules
             ['pull' => Quantity::of($pull, 'N'), 'bears' => Quantity::of($hoist->bearsN(), 'N')],
         ), array_values(array_filter([
             $clutch >= self::CLUTCH_WORKS * $subject->facts->peak_Nm() ? new Fix(
-                new Sentence('Put a clutch between train and drum that slips at {clutch}: the move needs {needs}', ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($subject->facts->peak_Nm(), 'N·m')]),
+                new Sentence('Put a clutch between train and drum that slips at {clutch}: the move needs {needs}',
+                    ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($subject->facts->peak_Nm(), 'N·m')]),
                 [new Change("{$path}.drive.clutch_Nm", $clutch)],
             ) : null,
             $stronger === null ? null : new Fix(
                 new Sentence("Take {$stronger['name']} from the drawer: it breaks at {breaks}", ['breaks' => Quantity::of($stronger['breaking_N'], 'N')]),
-                [new Change("{$path}.mechanism.breaking_N", $stronger['breaking_N']), ...($hoist->cord_m === null ? [] : [new Change("{$path}.mechanism.cord_m", $stronger['size_mm'] / 1000)])],
+                [new Change("{$path}.mechanism.breaking_N", $stronger['breaking_N']),
+                    ...($hoist->cord_m === null ? [] : [new Change("{$path}.mechanism.cord_m", $stronger['size_mm'] / 1000)])],
             ),
         ])));
     }
@@ -106,7 +109,8 @@ final class CordRules
         $lead = ceil($fleet->lead_even_m * 100) / 100;
 
         return new Finding('load.fleet', $fleet->angle_deg > Fleet::CLIMBS_DEG ? Severity::Fails : Severity::Tight, "{$path}.lead_m", new Sentence(
-            'At its flanges the cord runs on {angle} slantwise: over about {even} it climbs on itself.', ['angle' => Quantity::of($fleet->angle_deg, '°'), 'even' => Quantity::of(Fleet::EVEN_DEG, '°')],
+            'At its flanges the cord runs on {angle} slantwise: over about {even} it climbs on itself.', ['angle' => Quantity::of($fleet->angle_deg, '°'),
+                'even' => Quantity::of(Fleet::EVEN_DEG, '°')],
         ), [
             new Fix(new Sentence('Lead it from {lead} away', ['lead' => Quantity::of($lead, 'm')]), [new Change("{$path}.lead_m", $lead)]),
             new Fix(new Sentence('Let the drum travel on a thread of the cord’s pitch'), [new Change("{$path}.travelling", true)]),
@@ -135,7 +139,8 @@ final class CordRules
         $values = ['margin' => Quantity::number($pair->margin), 'one' => Quantity::of($one['most'], 'N·m'), 'two' => Quantity::of($two['most'], 'N·m')];
         $at = $subject->path.'.drive.shares_by';
         if ($pair->margin >= TwoInTurn::CLEARLY * (1 - Constants::TIE)) {
-            return new Finding('train.in_turn', Severity::Note, $at, new Sentence("{$first->named()} goes first, {$second->named()} once it has met its stop: to start, the second needs {margin} times what the first needs at its hardest.", $values));
+            return new Finding('train.in_turn', Severity::Note, $at,
+                new Sentence("{$first->named()} goes first, {$second->named()} once it has met its stop: to start, the second needs {margin} times what the first needs at its hardest.", $values));
         }
         $selector = new Fix(new Sentence('Let a selector decide instead'), [new Change($at, 'selector')]);
 
@@ -177,7 +182,8 @@ final class CordRules
         $rod = $subject->stock()->lines()->rodOf($length + 2 * self::BEND_MM);
         $values = ['long' => Quantity::of($length / 1000, 'm')];
 
-        return $rod === null ? new Sentence('{long} between its ends; no rod in the drawer is long enough', $values) : new Sentence("{long} between its ends: cut it from {$rod['name']}", $values);
+        return $rod === null ? new Sentence('{long} between its ends; no rod in the drawer is long enough', $values)
+            : new Sentence("{long} between its ends: cut it from {$rod['name']}", $values);
     }
 
     private const BEND_MM = 8.0; // at each end, to hook it in

@@ -40,7 +40,8 @@ final class LayoutRules
         }
         $path = $subject->path.'.layout';
         if (! $layout->fits($train)) {
-            return [new Finding('train.layout_stale', Severity::Note, $path, new Sentence('Its plate was laid out for another number of stages.'), self::anew($subject)[0])];
+            return [new Finding('train.layout_stale', Severity::Note, $path, new Sentence('Its plate was laid out for another number of stages.'),
+                self::anew($subject)[0])];
         }
         $findings = [];
         foreach ($layout->meetings($train) as $i => $meeting) {
@@ -56,7 +57,8 @@ final class LayoutRules
         }
         [$fixes] = self::anew($subject);
 
-        return [...array_map(fn (Finding $finding): Finding => new Finding($finding->code, $finding->severity, $finding->place, $finding->says, $fixes), $findings), ...$besides];
+        return [...array_map(fn (Finding $finding): Finding => new Finding($finding->code, $finding->severity, $finding->place, $finding->says, $fixes),
+            $findings), ...$besides];
     }
 
     /** @return list<Finding> shafts that only one plate holds, far from it */
@@ -70,9 +72,12 @@ final class LayoutRules
             [$left, $bottom, $right, $top] = array_map(fn (float $edge): float => round($edge, 1), $layout->bounds($train));
             $plate = new UpperPlate('upper plate', max([0, ...$layout->planes]), $left, $bottom, $right - $left, $top - $bottom);
 
-            return [new Finding('train.overhung', Severity::Note, "{$path}.plates", new Sentence('Shaft '.($shaft + 1).' carries a wheel {over} above the only plate that holds it: it bends, and the wheels leave each other.', ['over' => Quantity::of($over / 1000, 'm')]), [
-                new Fix(new Sentence('Put a second plate over the train'), [new Change("{$path}.plates", [...array_map(get_object_vars(...), $layout->plates), get_object_vars($plate)])]),
-            ])];
+            return [new Finding('train.overhung', Severity::Note, "{$path}.plates",
+                new Sentence('Shaft '.($shaft + 1).' carries a wheel {over} above the only plate that holds it: it bends, and the wheels leave each other.',
+                    ['over' => Quantity::of($over / 1000, 'm')]), [
+                        new Fix(new Sentence('Put a second plate over the train'),
+                            [new Change("{$path}.plates", [...array_map(get_object_vars(...), $layout->plates), get_object_vars($plate)])]),
+                    ])];
         }
 
         return [];
@@ -84,7 +89,9 @@ final class LayoutRules
         $layout = $subject->motion->layout;
         [$placed, $why] = Placer::place($subject->motion->train, $layout->plate ?? new Plate, $layout->obstacles ?? [], self::TRIES);
 
-        return $placed === null ? [[], $why] : [[new Fix(new Sentence('Lay it out anew: every pair meshes and nothing is in the way'), [new Change($subject->path.'.layout', Layouts::write($placed->like($layout)))])], null];
+        return $placed === null ? [[], $why]
+            : [[new Fix(new Sentence('Lay it out anew: every pair meshes and nothing is in the way'),
+                [new Change($subject->path.'.layout', Layouts::write($placed->like($layout)))])], null];
     }
 
     private static function meeting(Train $train, Meeting $meeting, int $i, string $at): ?Finding
@@ -96,7 +103,8 @@ final class LayoutRules
         $values = ['apart' => Quantity::of($meeting->apart_mm / 1000, 'm'), 'off' => Quantity::of(abs($meeting->off_mm ?? 0.0) / 1000, 'm')];
         $pair = 'The shafts of stage '.($i + 1).' stand {apart} apart, {off} ';
         if ($meeting->fit === 'binds') {
-            return new Finding('train.binds', Severity::Fails, $at, new Sentence("{$pair}too near for {$stage->driver} and {$stage->driven} teeth: they bind.", $values));
+            return new Finding('train.binds', Severity::Fails, $at,
+                new Sentence("{$pair}too near for {$stage->driver} and {$stage->driven} teeth: they bind.", $values));
         }
         $apart = $meeting->fit === 'apart';
         if ($meeting->play_mm !== null) {
@@ -104,7 +112,8 @@ final class LayoutRules
         }
 
         return new Finding('train.loose', $apart ? Severity::Fails : Severity::Tight, $at, new Sentence(
-            "{$pair}too far for {$stage->driver} and {$stage->driven} teeth".($meeting->contact === null ? '' : ': {contact} pairs touch on the mean, with {play} of play').($apart ? '. They skip.' : '. They run rough.'),
+            "{$pair}too far for {$stage->driver} and {$stage->driven} teeth".($meeting->contact === null ? ''
+                : ': {contact} pairs touch on the mean, with {play} of play').($apart ? '. They skip.' : '. They run rough.'),
             $values + ($meeting->contact === null ? [] : ['contact' => Quantity::number(max(0.0, $meeting->contact))]),
         ));
     }
@@ -134,7 +143,9 @@ final class LayoutRules
         return $clash->kind === Clash::ROOM
             ? new Finding('train.outside', Severity::Fails, $at, new Sentence("{$wheel} reaches {by} out of the room that is allowed.", $by))
             : new Finding('train.clash', Severity::Fails, $at, new Sentence(match ($clash->kind) {
-                Clash::WHEELS => "{$wheel} and the one of {$clash->other?->teeth} of stage ".(($clash->other->stage ?? 0) + 1).($clash->other?->shaft === $clash->wheel->shaft ? ' sit on one shaft and one plane.' : ' are on one plane and {by} too near to each other.'),
+                Clash::WHEELS => "{$wheel} and the one of {$clash->other?->teeth} of stage ".(($clash->other->stage ?? 0)
+                    + 1).($clash->other?->shaft === $clash->wheel->shaft ? ' sit on one shaft and one plane.'
+                    : ' are on one plane and {by} too near to each other.'),
                 Clash::SHAFT => "{$wheel} runs into shaft ".($clash->shaft + 1).': {by} too near.',
                 Clash::OBSTACLE => "{$wheel} does not clear {$clash->obstacle?->named()}: {by} too near.",
                 default => "{$wheel} is {by} wider than the planes are apart.",

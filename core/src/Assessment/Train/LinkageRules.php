@@ -43,15 +43,19 @@ final class LinkageRules
         if ($off !== null) {
             $mended = $sweep->mended($at);
 
-            return [new Finding('linkage.pivot_off', Severity::Fails, "{$path}.x_mm", new Sentence('Its other pivot stands {off} too '.($off > 0.0 ? 'far from' : 'near to').' the shaft of the load for these bars.', ['off' => Quantity::of(abs($off) / 1000, 'm')]), [
-                new Fix(new Sentence('Set the pivot where the bars want it'), [new Change("{$path}.x_mm", $mended->x_mm), new Change("{$path}.y_mm", $mended->y_mm)]),
-            ])];
+            return [new Finding('linkage.pivot_off', Severity::Fails, "{$path}.x_mm",
+                new Sentence('Its other pivot stands {off} too '.($off > 0.0 ? 'far from' : 'near to').' the shaft of the load for these bars.',
+                    ['off' => Quantity::of(abs($off) / 1000, 'm')]), [
+                        new Fix(new Sentence('Set the pivot where the bars want it'),
+                            [new Change("{$path}.x_mm", $mended->x_mm), new Change("{$path}.y_mm", $mended->y_mm)]),
+                    ])];
         }
         $clashes = $sweep->clashes($at);
         $fixes = $clashes === [] ? [] : self::otherPlane($sweep, $at, $path);
 
         return array_map(fn (BarClash $clash): Finding => new Finding('linkage.clash', Severity::Fails, "{$path}.plane", new Sentence(
-            "On its way the {$clash->bar} does not clear {$clash->meets}: {by} too near at {position}.", ['by' => Quantity::of($clash->by_mm / 1000, 'm'), 'position' => $subject->motion->unit()->quantity($subject->motion->unit()->fromSi($clash->position))],
+            "On its way the {$clash->bar} does not clear {$clash->meets}: {by} too near at {position}.", ['by' => Quantity::of($clash->by_mm / 1000, 'm'),
+                'position' => $subject->motion->unit()->quantity($subject->motion->unit()->fromSi($clash->position))],
         ), $fixes), $clashes);
     }
 
@@ -81,7 +85,8 @@ final class LinkageRules
         $findings = [];
         if ($flat < self::FLAT_DEG) {
             $findings[] = new Finding('linkage.flat', $flat < self::STICKS_DEG ? Severity::Fails : Severity::Tight, $subject->path.'.mechanism', new Sentence(
-                'At {at} its bars push only {angle} off the line of what they push, mostly on its pivot'.($flat < self::STICKS_DEG ? ': it sticks there.' : ': a little play lets it stick.'), ['at' => $unit->quantity($unit->fromSi($at)), 'angle' => Quantity::of($flat, '°')],
+                'At {at} its bars push only {angle} off the line of what they push, mostly on its pivot'.($flat < self::STICKS_DEG ? ': it sticks there.'
+                    : ': a little play lets it stick.'), ['at' => $unit->quantity($unit->fromSi($at)), 'angle' => Quantity::of($flat, '°')],
             ));
         }
         if ($dead !== null && ! $motion->task->keeps_turning) {

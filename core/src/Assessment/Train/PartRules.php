@@ -58,14 +58,18 @@ final class PartRules
         $quotient = ceil($thread->surelyFrom());
         if ($quotient <= self::THICKEST) {
             $thicker = Stages::complete([['quotient' => $quotient] + $stage->write()])[0]['efficiency'];
-            $fixes[] = new Fix(new Sentence('Make it {thick} thick: its thread is then flat enough, and {passes} of the power passes', ['thick' => Quantity::of($quotient * $stage->module_mm / 1000, 'm'), 'passes' => Quantity::share($thicker)]), [new Change("{$at}.quotient", $quotient)]);
+            $fixes[] = new Fix(new Sentence('Make it {thick} thick: its thread is then flat enough, and {passes} of the power passes',
+                ['thick' => Quantity::of($quotient * $stage->module_mm / 1000, 'm'), 'passes' => Quantity::share($thicker)]),
+                [new Change("{$at}.quotient", $quotient)]);
         }
         if ($stage->driver > 1) {
-            $fixes[] = new Fix(new Sentence('Take one start instead of '.$stage->driver.': it holds, at that many times the ratio'), [new Change("{$at}.driver", 1)]);
+            $fixes[] = new Fix(new Sentence('Take one start instead of '.$stage->driver.': it holds, at that many times the ratio'),
+                [new Change("{$at}.driver", 1)]);
         }
 
         return new Finding('train.holds_barely', Severity::Tight, "{$at}.quotient", new Sentence(
-            'The '.$stage->type->inWords().' of stage '.($i + 1).' locks by {margin} only: its lead is {lead}, and vibration and fresh grease take a third of its friction and more. It must hold with the power off.',
+            'The '.$stage->type->inWords().' of stage '.($i
+                + 1).' locks by {margin} only: its lead is {lead}, and vibration and fresh grease take a third of its friction and more. It must hold with the power off.',
             ['margin' => Quantity::of($thread->locks_by_deg, '°'), 'lead' => Quantity::of($thread->lead_angle_deg, '°')],
         ), $fixes);
     }
@@ -83,15 +87,19 @@ final class PartRules
         if ($pull <= $belt->carries_N * (1 + Constants::TIE)) {
             $place = $subject->motion->task->tolerance;
 
-            return $place === null ? null : new Finding('train.belt_creeps', Severity::Note, "{$subject->path}.train.{$i}.type", new Sentence('A round belt creeps by a hundredth or two under load: let what tells the place sit behind it.'));
+            return $place === null ? null : new Finding('train.belt_creeps', Severity::Note, "{$subject->path}.train.{$i}.type",
+                new Sentence('A round belt creeps by a hundredth or two under load: let what tells the place sit behind it.'));
         }
         $tension = ceil($belt->tensionFor_N($pull) * 1.2);
 
         return new Finding('train.belt_slips', Severity::Fails, "{$subject->path}.train.{$i}.tension_N", new Sentence(
-            'The round belt of stage '.($i + 1).' is asked for {pull} and slips from {carries} on.', ['pull' => Quantity::of($pull, 'N'), 'carries' => Quantity::of($belt->carries_N, 'N')],
+            'The round belt of stage '.($i + 1).' is asked for {pull} and slips from {carries} on.',
+            ['pull' => Quantity::of($pull, 'N'), 'carries' => Quantity::of($belt->carries_N, 'N')],
         ), [
-            new Fix(new Sentence('Stretch it to {tension} on each side, a fifth more than it needs', ['tension' => Quantity::of($tension, 'N')]), [new Change("{$subject->path}.train.{$i}.tension_N", $tension)]),
-            new Fix(new Sentence('Take a toothed belt there'), [new Change("{$subject->path}.train.{$i}.type", StageType::Belt->value), new Change("{$subject->path}.train.{$i}.efficiency", StageType::Belt->usualEfficiency())]),
+            new Fix(new Sentence('Stretch it to {tension} on each side, a fifth more than it needs', ['tension' => Quantity::of($tension, 'N')]),
+                [new Change("{$subject->path}.train.{$i}.tension_N", $tension)]),
+            new Fix(new Sentence('Take a toothed belt there'), [new Change("{$subject->path}.train.{$i}.type", StageType::Belt->value),
+                new Change("{$subject->path}.train.{$i}.efficiency", StageType::Belt->usualEfficiency())]),
         ]);
     }
 
@@ -106,15 +114,17 @@ final class PartRules
         if (! $motion->task->keeps_turning) {
             $without = array_values(array_filter($motion->train->stages, fn (Stage $each): bool => $each !== $stage));
 
-            return new Finding('train.pawl_one_way', Severity::Fails, "{$at}.type", new Sentence('The pawl of stage '.($i + 1).' takes one turning along and lets the other go by: the drive cannot bring it back.'), [
-                new Fix(new Sentence('Take the pawl out'), [new Change("{$subject->path}.train", Stages::write(new Train($without)))]),
-                new Fix(new Sentence('Let it turn on in one direction instead'), [new Change("{$subject->path}.task.keeps_turning", true)]),
-            ]);
+            return new Finding('train.pawl_one_way', Severity::Fails, "{$at}.type",
+                new Sentence('The pawl of stage '.($i + 1).' takes one turning along and lets the other go by: the drive cannot bring it back.'), [
+                    new Fix(new Sentence('Take the pawl out'), [new Change("{$subject->path}.train", Stages::write(new Train($without)))]),
+                    new Fix(new Sentence('Let it turn on in one direction instead'), [new Change("{$subject->path}.task.keeps_turning", true)]),
+                ]);
         }
 
-        return $motion->pawlOfStageTakes($i) > 0 ? null : new Finding('train.pawl_wrong', Severity::Fails, "{$at}.passes", new Sentence('The pawl of stage '.($i + 1).' lets by the very turning that shall move it.'), [
-            new Fix(new Sentence('Turn the pawl round'), [new Change("{$at}.passes", $stage->passes === 'forward' ? 'back' : 'forward')]),
-        ]);
+        return $motion->pawlOfStageTakes($i) > 0 ? null : new Finding('train.pawl_wrong', Severity::Fails, "{$at}.passes",
+            new Sentence('The pawl of stage '.($i + 1).' lets by the very turning that shall move it.'), [
+                new Fix(new Sentence('Turn the pawl round'), [new Change("{$at}.passes", $stage->passes === 'forward' ? 'back' : 'forward')]),
+            ]);
     }
 
     /** Where a rack or screw pushes, its size says how far: the slide must not say otherwise. */
@@ -128,8 +138,10 @@ final class PartRules
         $turn = ['goes' => Quantity::of($slides * 2 * M_PI, 'm'), 'said' => Quantity::of($thing->pulley_radius_m * 2 * M_PI, 'm')];
 
         return new Finding('train.slide_radius', Severity::Fails, "{$subject->path}.train.{$i}.module_mm", new Sentence(
-            'One turn of the '.($stage->type === StageType::Rack ? 'rack’s pinion' : 'lead screw').' slides it by {goes}, but its load is computed with {said}.', $turn,
-        ), [new Fix(new Sentence('Count on {goes} a turn', ['goes' => $turn['goes']]), [new Change($subject->path.'.mechanism.pulley_radius_m', round($slides, 8))])]);
+            'One turn of the '.($stage->type === StageType::Rack ? 'rack’s pinion'
+                : 'lead screw').' slides it by {goes}, but its load is computed with {said}.', $turn,
+        ), [new Fix(new Sentence('Count on {goes} a turn', ['goes' => $turn['goes']]),
+            [new Change($subject->path.'.mechanism.pulley_radius_m', round($slides, 8))])]);
     }
 
     /** One motor moves this one turning forward and another turning back: without pawls it moves both, always. */
@@ -145,7 +157,10 @@ final class PartRules
         $pawl = new Stage(StageType::Pawl, 24, 24, efficiency: StageType::Pawl->usualEfficiency(), passes: $drive->reversed ? 'back' : 'forward');
 
         return new Finding('train.shares_no_pawl', Severity::Tight, $subject->path.'.train', new Sentence(
-            'Its motor moves this turning one way and '.Sentence::listed(array_map(fn (string $id): string => $subject->build->motions[$id]->named(), $subject->build->motorGroups[$subject->motion->id]->others($subject->motion->id))).' turning the other, but nothing lets the wrong turning go by.',
-        ), $pushes ? [] : [new Fix(new Sentence('Put a pawl of 24 teeth at the drive'), [new Change($subject->path.'.train', Stages::write(new Train([$pawl, ...$subject->motion->train->stages])))])]);
+            'Its motor moves this turning one way and '.Sentence::listed(array_map(fn (string $id): string => $subject->build->motions[$id]->named(),
+                $subject->build->motorGroups[$subject->motion->id]->others($subject->motion->id)))
+                    .' turning the other, but nothing lets the wrong turning go by.',
+        ), $pushes ? [] : [new Fix(new Sentence('Put a pawl of 24 teeth at the drive'),
+            [new Change($subject->path.'.train', Stages::write(new Train([$pawl, ...$subject->motion->train->stages])))])]);
     }
 }

@@ -63,7 +63,8 @@ final readonly class PlayTaken
     {
         return $this->byItself !== 0 ? new Sentence('its load presses one way all the way: the play does not show at rest') : new Sentence(
             'a spring of {spring} at the load that always pulls one way takes it out; the worst torque goes from {worst} to {then}',
-            ['spring' => Quantity::of(abs($this->spring_Nm), 'N·m'), 'worst' => Quantity::of($this->worst_Nm, 'N·m'), 'then' => Quantity::of($this->then_Nm, 'N·m')],
+            ['spring' => Quantity::of(abs($this->spring_Nm), 'N·m'), 'worst' => Quantity::of($this->worst_Nm, 'N·m'),
+                'then' => Quantity::of($this->then_Nm, 'N·m')],
         );
     }
 
@@ -77,10 +78,12 @@ final readonly class PlayTaken
             return [];
         }
         $slides = $motion->unit() === PositionUnit::Metres;
-        $spring = ['name' => 'return spring', 'from' => min($places), 'to' => max($places), 'load_Nm' => $slides ? 0.0 : $this->spring_Nm, 'drag_Nm' => 0.0, 'load_N' => $slides ? $this->spring_Nm / $motion->mechanism->travelPerRad() : 0.0, 'drag_N' => 0.0];
+        $spring = ['name' => 'return spring', 'from' => min($places), 'to' => max($places), 'load_Nm' => $slides ? 0.0 : $this->spring_Nm, 'drag_Nm' => 0.0,
+            'load_N' => $slides ? $this->spring_Nm / $motion->mechanism->travelPerRad() : 0.0, 'drag_N' => 0.0];
 
         return [new Fix(
-            new Sentence('Let a spring of {spring} pull it one way all the way: the worst torque is then {then}', ['spring' => Quantity::of(abs($this->spring_Nm), 'N·m'), 'then' => Quantity::of($this->then_Nm, 'N·m')]),
+            new Sentence('Let a spring of {spring} pull it one way all the way: the worst torque is then {then}',
+                ['spring' => Quantity::of(abs($this->spring_Nm), 'N·m'), 'then' => Quantity::of($this->then_Nm, 'N·m')]),
             [new Change($this->subject->path.'.segments', [...$segments, $spring])],
         )];
     }

@@ -41,7 +41,8 @@ final class TrainMaking
      * @param  array{int, int}|null  $belt  pulleys of so many teeth come first
      * @return array{module_mm: float, target: float, rows: list<array<string, mixed>>}
      */
-    public static function of(Build $build, Motion $motion, GearStock $stock, float $target_ratio, int $max_stages, ?float $module_mm, string $direction, string $order, int $limit, ?int $worm_wheel = null, ?array $belt = null): array
+    public static function of(Build $build, Motion $motion, GearStock $stock, float $target_ratio, int $max_stages, ?float $module_mm, string $direction,
+        string $order, int $limit, ?int $worm_wheel = null, ?array $belt = null): array
     {
         $module = $module_mm ?? $stock->modules()[0] ?? 1.0;
         $first = match (true) {
@@ -56,11 +57,13 @@ final class TrainMaking
         $allows = function (int $driver, int $driven) use ($stock, $module, $plate, &$stands): bool {
             return $stands[$driver + $driven] ??= Placer::hasHoles(self::fromDrawer(new Stage(StageType::Spur, $driver, $driven, $module), $stock), $plate);
         };
-        $search = fn (int $most, ?\Closure $allows): array => Search::best($stock->counts($module), $target_ratio / $given->ratio(), $max_stages, $most, $module, $way === null ? null : $way * $given->direction(), $allows);
+        $search = fn (int $most, ?\Closure $allows): array => Search::best($stock->counts($module), $target_ratio / $given->ratio(), $max_stages, $most,
+            $module, $way === null ? null : $way * $given->direction(), $allows);
         // The nearest that stand on the plate, and the nearest of all, so that it is seen what the plate costs.
         $trains = [];
         foreach ([...$search($limit, $allows), ...$search(self::BEYOND, null)] as $train) {
-            $trains[json_encode(Stages::write($train))] ??= new Train([...$first, ...array_map(fn (Stage $stage): Stage => self::fromDrawer($stage, $stock), $train->stages)]);
+            $trains[json_encode(Stages::write($train))] ??= new Train([...$first, ...array_map(fn (Stage $stage): Stage => self::fromDrawer($stage, $stock),
+                $train->stages)]);
         }
         $trains = array_values($trains);
         if ($first !== [] && ($way === null || $given->direction() === $way)) {
@@ -83,7 +86,9 @@ final class TrainMaking
         $passes = StageType::Spur->usualEfficiency() ** max(1, $stages);
         $ratio = AskedFor::ratio($line, $rpm * Constants::RAD_S_PER_RPM, $torque_Nm, $passes);
 
-        return $ratio ?? throw InvalidInput::at('torque_Nm', sprintf('No ratio gives that with this drive: it makes %.3g W at most, and %.3g W are asked for behind the gears.', $line->noLoad_rad_s() * $line->stall_Nm / 4 * $passes, $rpm * Constants::RAD_S_PER_RPM * $torque_Nm));
+        return $ratio ?? throw InvalidInput::at('torque_Nm',
+            sprintf('No ratio gives that with this drive: it makes %.3g W at most, and %.3g W are asked for behind the gears.',
+                $line->noLoad_rad_s() * $line->stall_Nm / 4 * $passes, $rpm * Constants::RAD_S_PER_RPM * $torque_Nm));
     }
 
     private static function fromDrawer(Stage $stage, GearStock $stock): Stage
@@ -92,7 +97,8 @@ final class TrainMaking
         [$otherFace, $otherMaterial] = $stock->leastOf($stage->driven, $stage->module_mm);
         $weaker = $material->allowable_MPa() <= $otherMaterial->allowable_MPa() ? $material : $otherMaterial;
 
-        return new Stage(...['face_mm' => min($face, $otherFace), 'material' => $weaker, 'backlash_mm' => self::USUAL_PLAY * $stage->module_mm] + get_object_vars($stage));
+        return new Stage(...['face_mm' => min($face, $otherFace), 'material' => $weaker, 'backlash_mm' => self::USUAL_PLAY * $stage->module_mm]
+            + get_object_vars($stage));
     }
 
     /** @return array<string, mixed> */
@@ -101,7 +107,8 @@ final class TrainMaking
         [$layout, $why] = Placer::place($train, $plate, $motion->layout->obstacles ?? [], self::TRIES);
         $laid = $layout?->train($train) ?? $train;
         $path = 'motions.'.$build->indexOf($motion->id);
-        $words = implode(' · ', array_map(fn (Stage $stage): string => $stage->type === StageType::Spur ? "{$stage->driver} : {$stage->driven}" : "{$stage->type->value} {$stage->driver} : {$stage->driven}", $train->stages));
+        $words = implode(' · ', array_map(fn (Stage $stage): string => $stage->type === StageType::Spur ? "{$stage->driver} : {$stage->driven}"
+            : "{$stage->type->value} {$stage->driver} : {$stage->driven}", $train->stages));
 
         return [
             'words' => $words,
@@ -117,7 +124,8 @@ final class TrainMaking
             'why_not' => $why,
             'take' => new Fix(
                 new Sentence("Take {$words}, a ratio of {ratio} : 1", ['ratio' => Quantity::number($train->ratio())]),
-                [new Change("{$path}.train", Stages::write($train)), new Change("{$path}.layout", $layout === null ? null : Layouts::write($layout->like($motion->layout)))],
+                [new Change("{$path}.train", Stages::write($train)),
+                    new Change("{$path}.layout", $layout === null ? null : Layouts::write($layout->like($motion->layout)))],
             ),
         ];
     }

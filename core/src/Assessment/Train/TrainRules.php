@@ -63,7 +63,8 @@ final class TrainRules
         $meshes = count(array_filter($motion->train->stages, fn (Stage $stage): bool => $stage->type->direction() < 0));
 
         return [new Finding('train.wrong_way', Severity::Fails, $subject->path.'.train', new Sentence(
-            "It turns the wrong way: {$meshes} ".($meshes === 1 ? 'mesh reverses' : 'meshes reverse').' the drive'.($rod?->opposite_sides === true ? ', the rod does too' : '').', and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
+            "It turns the wrong way: {$meshes} ".($meshes === 1 ? 'mesh reverses' : 'meshes reverse').' the drive'.($rod?->opposite_sides === true
+                ? ', the rod does too' : '').', and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
         ), $fixes)];
     }
 
@@ -77,7 +78,8 @@ final class TrainRules
             }
             $own = get_object_vars($stage);
             $train = new Train([
-                ...array_slice($stages, 0, $i), new Stage(...['driven' => self::IDLER] + $own), new Stage(...['driver' => self::IDLER, 'idler' => true] + $own), ...array_slice($stages, $i + 1),
+                ...array_slice($stages, 0, $i), new Stage(...['driven' => self::IDLER] + $own),
+                new Stage(...['driver' => self::IDLER, 'idler' => true] + $own), ...array_slice($stages, $i + 1),
             ]);
             $changes = [new Change($subject->path.'.train', Stages::write($train))];
             if ($subject->motion->layout !== null) {
@@ -85,7 +87,8 @@ final class TrainRules
                 $changes[] = new Change($subject->path.'.layout', $layout === null ? null : Layouts::write($layout->like($subject->motion->layout)));
             }
 
-            return new Fix(new Sentence('Put an idler of '.self::IDLER.' teeth into stage '.($i + 1).': the ratio stays, {passes} of the power passes', ['passes' => Quantity::share($train->efficiency())]), $changes);
+            return new Fix(new Sentence('Put an idler of '.self::IDLER.' teeth into stage '.($i + 1).': the ratio stays, {passes} of the power passes',
+                ['passes' => Quantity::share($train->efficiency())]), $changes);
         }
 
         return null;
@@ -103,12 +106,16 @@ final class TrainRules
             $bears = $stage->material->allowable_MPa();
             $at = "{$subject->path}.train.{$i}.material";
             $words = 'a tooth of stage '.($i + 1)." in {$stage->material->inWords()}";
-            $says = fn (string $when, float $sees): Sentence => new Sentence($when.$words.' is stressed to {stress} at its root; the limit is {bears}.', ['stress' => Quantity::of($sees, 'MPa'), 'bears' => Quantity::of($bears, 'MPa')]);
+            $says = fn (string $when, float $sees): Sentence => new Sentence($when.$words.' is stressed to {stress} at its root; the limit is {bears}.',
+                ['stress' => Quantity::of($sees, 'MPa'), 'bears' => Quantity::of($bears, 'MPa')]);
             $most = $bears * (1 + Constants::TIE);
             $findings[] = match (true) {
-                $stress['running'] > $most => new Finding('train.tooth_running', Severity::Fails, $at, $says('At the worst instant of the move ', $stress['running']), self::stronger($subject, $i, $stress['running'])),
-                $subject->motion->task->knocked && $stress['knock'] > $most => new Finding('train.tooth_knock', Severity::Fails, $at, $says('When it is bumped ', $stress['knock']), self::stronger($subject, $i, $stress['knock'])),
-                $stress['stall'] > $most => new Finding('train.tooth_stall', Severity::Note, $at, $says('When its drive stalls ', $stress['stall']), self::stronger($subject, $i, $stress['stall'])),
+                $stress['running'] > $most => new Finding('train.tooth_running', Severity::Fails, $at,
+                    $says('At the worst instant of the move ', $stress['running']), self::stronger($subject, $i, $stress['running'])),
+                $subject->motion->task->knocked && $stress['knock'] > $most => new Finding('train.tooth_knock', Severity::Fails, $at,
+                    $says('When it is bumped ', $stress['knock']), self::stronger($subject, $i, $stress['knock'])),
+                $stress['stall'] > $most => new Finding('train.tooth_stall', Severity::Note, $at, $says('When its drive stalls ', $stress['stall']),
+                    self::stronger($subject, $i, $stress['stall'])),
                 default => null,
             };
         }
@@ -130,8 +137,10 @@ final class TrainRules
             $after = new Train(array_slice($stages, $i + 1));
             $upTo = new Train(array_slice($stages, 0, $i + 1));
             // Torque at the driven wheel: what the load asks, what the drive gives stalled, what a knock sends back.
-            $driven = ['running' => $f->peak_Nm / $after->ratio() / $after->efficiency(), 'stall' => $f->on->most_Nm * $upTo->ratio() * $upTo->efficiency(), 'knock' => $f->knock_motor_Nm * $upTo->ratio()];
-            $stresses[$i] = array_map(fn (float $torque): float => (new Tooth($weaker, $stage->module_mm, $stage->face_mm, $torque * $weaker / $stage->driven, 1.0))->stress_MPa, $driven);
+            $driven = ['running' => $f->peak_Nm / $after->ratio() / $after->efficiency(), 'stall' => $f->on->most_Nm * $upTo->ratio() * $upTo->efficiency(),
+                'knock' => $f->knock_motor_Nm * $upTo->ratio()];
+            $stresses[$i] = array_map(fn (float $torque): float => (new Tooth($weaker, $stage->module_mm, $stage->face_mm,
+                $torque * $weaker / $stage->driven, 1.0))->stress_MPa, $driven);
         }
 
         return $stresses;
@@ -144,14 +153,16 @@ final class TrainRules
         $fixes = [];
         foreach (GearMaterial::cases() as $material) {
             if ($material->allowable_MPa() >= $stress_MPa) {
-                $fixes[] = new Fix(new Sentence("Take {$material->inWords()} for stage ".($i + 1).': its limit is {bears}', ['bears' => Quantity::of($material->allowable_MPa(), 'MPa')]), [new Change("{$subject->path}.train.{$i}.material", $material->value)]);
+                $fixes[] = new Fix(new Sentence("Take {$material->inWords()} for stage ".($i + 1).': its limit is {bears}',
+                    ['bears' => Quantity::of($material->allowable_MPa(), 'MPa')]), [new Change("{$subject->path}.train.{$i}.material", $material->value)]);
 
                 break;
             }
         }
         $face = ceil($stage->face_mm * $stress_MPa / $stage->material->allowable_MPa());
         if ($face <= 2 * $stage->face_mm) {
-            $fixes[] = new Fix(new Sentence('Make its teeth {face} wide', ['face' => Quantity::of($face / 1000, 'm')]), [new Change("{$subject->path}.train.{$i}.face_mm", $face)]);
+            $fixes[] = new Fix(new Sentence('Make its teeth {face} wide', ['face' => Quantity::of($face / 1000, 'm')]),
+                [new Change("{$subject->path}.train.{$i}.face_mm", $face)]);
         }
 
         return $fixes;
@@ -162,7 +173,8 @@ final class TrainRules
     {
         $layout = $subject->motion->layout;
 
-        return $stage->type->runsOver() && $layout !== null && $layout->fits($subject->motion->train) && $layout->apart_mm($i) > $stage->driverPitchRadius_mm() + $stage->drivenPitchRadius_mm()
+        return $stage->type->runsOver() && $layout !== null && $layout->fits($subject->motion->train)
+            && $layout->apart_mm($i) > $stage->driverPitchRadius_mm() + $stage->drivenPitchRadius_mm()
             ? new BeltDrive($stage->module_mm * M_PI, $stage->driver, $stage->driven, $layout->apart_mm($i)) : null;
     }
 
@@ -174,7 +186,9 @@ final class TrainRules
             $belt = self::belt($subject, $i, $stage);
             if ($belt !== null && $stage->type !== StageType::Round && $belt->teeth_in_mesh < BeltDrive::LEAST_IN_MESH) {
                 $findings[] = new Finding('train.belt_jumps', Severity::Tight, "{$subject->path}.train.{$i}.driver", new Sentence(
-                    'Only {teeth} teeth of the smaller wheel hold the '.$stage->type->value.' of stage '.($i + 1).': under six it jumps when it is knocked. Take larger wheels, or set the shafts further apart.', ['teeth' => Quantity::number($belt->teeth_in_mesh)],
+                    'Only {teeth} teeth of the smaller wheel hold the '.$stage->type->value.' of stage '.($i
+                        + 1).': under six it jumps when it is knocked. Take larger wheels, or set the shafts further apart.',
+                    ['teeth' => Quantity::number($belt->teeth_in_mesh)],
                 ));
             }
         }
@@ -187,7 +201,8 @@ final class TrainRules
     {
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
-            foreach ($stage->type->runsOver() ? array_filter(['joint_mm' => $stage->joint_mm, 'second_joint_mm' => $stage->second_joint_mm], fn (?float $joint): bool => $joint !== null) : [] as $field => $joint) {
+            foreach ($stage->type->runsOver() ? array_filter(['joint_mm' => $stage->joint_mm, 'second_joint_mm' => $stage->second_joint_mm],
+                fn (?float $joint): bool => $joint !== null) : [] as $field => $joint) {
                 $finding = self::joint($subject, $i, $stage, $joint, "{$subject->path}.train.{$i}.{$field}");
                 if ($finding !== null) {
                     $findings[] = $finding;
@@ -203,13 +218,16 @@ final class TrainRules
     {
         $motion = $subject->motion;
         $kind = $stage->type->inWords();
-        $fixes = [new Fix(new Sentence("Take an endless {$kind}"), [new Change("{$subject->path}.train.{$i}.joint_mm", null), new Change("{$subject->path}.train.{$i}.second_joint_mm", null)])];
+        $fixes = [new Fix(new Sentence("Take an endless {$kind}"), [new Change("{$subject->path}.train.{$i}.joint_mm", null),
+            new Change("{$subject->path}.train.{$i}.second_joint_mm", null)])];
         if ($motion->task->keeps_turning) {
-            return new Finding('train.joint_on_pulley', Severity::Fails, $at, new Sentence("The {$kind} runs on: its joint goes over both wheels every time."), $fixes);
+            return new Finding('train.joint_on_pulley', Severity::Fails, $at,
+                new Sentence("The {$kind} runs on: its joint goes over both wheels every time."), $fixes);
         }
         $layout = $motion->layout;
         if ($layout === null || ! $layout->fits($motion->train)) {
-            return new Finding('train.joint_unknown', Severity::Note, $at, new Sentence("Where the joint of the {$kind} goes can be said once the shafts are laid out."));
+            return new Finding('train.joint_unknown', Severity::Note, $at,
+                new Sentence("Where the joint of the {$kind} goes can be said once the shafts are laid out."));
         }
         $belt = self::belt($subject, $i, $stage);
         if ($belt === null) {
@@ -233,10 +251,13 @@ final class TrainRules
             }
         }
         if ($best !== null) {
-            array_unshift($fixes, new Fix(new Sentence('Join it {middle} from the driving wheel, at the start of the task', ['middle' => Quantity::of($best / 1000, 'm')]), [new Change($at, round($best, 1))]));
+            array_unshift($fixes, new Fix(new Sentence('Join it {middle} from the driving wheel, at the start of the task',
+                ['middle' => Quantity::of($best / 1000, 'm')]), [new Change($at, round($best, 1))]));
         }
 
-        return new Finding('train.joint_on_pulley', Severity::Fails, $at, new Sentence("The joint of the {$kind} goes {travel} and has {span} between the wheels: it runs onto one of them.", ['travel' => Quantity::of(($towards + $away) / 1000, 'm'), 'span' => Quantity::of($belt->span_mm / 1000, 'm')]), $fixes);
+        return new Finding('train.joint_on_pulley', Severity::Fails, $at,
+            new Sentence("The joint of the {$kind} goes {travel} and has {span} between the wheels: it runs onto one of them.",
+                ['travel' => Quantity::of(($towards + $away) / 1000, 'm'), 'span' => Quantity::of($belt->span_mm / 1000, 'm')]), $fixes);
     }
 
     /** @return list<Finding> */
@@ -245,7 +266,8 @@ final class TrainRules
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
             $common = $stage->commonFactor();
-            if ($common > 1 && $stage->type === StageType::Spur && ($subject->motion->task->per_day >= self::BUSY_PER_DAY || $subject->motion->task->keeps_turning)) {
+            if ($common > 1 && $stage->type === StageType::Spur && ($subject->motion->task->per_day >= self::BUSY_PER_DAY
+                || $subject->motion->task->keeps_turning)) {
                 $findings[] = new Finding('train.wears_unevenly', Severity::Note, "{$subject->path}.train.{$i}.driven", new Sentence(
                     "{$stage->driver} and {$stage->driven} teeth have {$common} in common: the same few pairs keep meeting. One tooth more or less spreads the wear.",
                 ));

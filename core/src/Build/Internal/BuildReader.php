@@ -90,14 +90,17 @@ final class BuildReader
             $this->byId($read['sensors'], fn (array $sensor): Sensor => new Sensor(...$sensor)),
             $this->byId($read['outputs'], fn (array $output): Output => new Output(...$output)),
             $this->byId($read['routines'], fn (array $routine): Routine => new Routine(
-                $routine['id'], $routine['name'], array_values(array_map(Triggers::make(...), $routine['starts'])), $routine['target_s'], Steps::make($routine['steps']), Steps::make($routine['if_fails']), $routine['alone'],
+                $routine['id'], $routine['name'], array_values(array_map(Triggers::make(...), $routine['starts'])), $routine['target_s'],
+                Steps::make($routine['steps']), Steps::make($routine['if_fails']), $routine['alone'],
             )),
             $this->byId($read['scenarios'], $this->scenario(...)),
             array_values(array_map(fn (array $entry): Measurement => new Measurement(...$entry), $read['log'])),
             new Bystanders(...$read['around']),
             array_values(array_map(fn (array $picture): Picture => new Picture(...$picture), $read['pictures'])),
-            $this->byId($read['counters'], fn (array $counter): Counter => new Counter($counter['id'], $counter['name'], $counter['kind'] === 'mark', $counter['start'], $counter['kept'])),
-            $this->byId($read['rules'], fn (array $rule): Rule => new Rule($rule['id'], $rule['name'], Conditions::make($rule['never']), Conditions::maybe($rule['while']))),
+            $this->byId($read['counters'], fn (array $counter): Counter => new Counter($counter['id'], $counter['name'], $counter['kind'] === 'mark',
+                $counter['start'], $counter['kept'])),
+            $this->byId($read['rules'], fn (array $rule): Rule => new Rule($rule['id'], $rule['name'], Conditions::make($rule['never']),
+                Conditions::maybe($rule['while']))),
         );
     }
 
@@ -110,11 +113,13 @@ final class BuildReader
     private function homes(array $read, array $motions): void
     {
         foreach ($read['routines'] as $i => $routine) {
-            foreach ((new Routine($routine['id'], $routine['name'], [], null, Steps::make($routine['steps']), Steps::make($routine['if_fails'])))->flat() as $path => $step) {
+            foreach ((new Routine($routine['id'], $routine['name'], [], null, Steps::make($routine['steps']),
+                Steps::make($routine['if_fails'])))->flat() as $path => $step) {
                 $switch = $step->refersTo()['switch'][1] ?? null;
                 $motion = $motions[$step->motion() ?? ''] ?? null;
                 if ($switch !== null && $motion !== null && $motion->stops->switch($switch) === null) {
-                    $this->errors->add("routines.{$i}.{$path}.switch", "{$switch} tells no place at an end of {$motion->name}: nothing finds it from anywhere.");
+                    $this->errors->add("routines.{$i}.{$path}.switch",
+                        "{$switch} tells no place at an end of {$motion->name}: nothing finds it from anywhere.");
                 }
             }
         }
@@ -150,7 +155,8 @@ final class BuildReader
             $part = 'drive.motor';
             $drive = $read['drive'] === null
                 ? null
-                : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']], 'selector' => new Selector(...$read['drive']['selector'] ?? [])] + $read['drive']);
+                : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']],
+                    'selector' => new Selector(...$read['drive']['selector'] ?? [])] + $read['drive']);
         } catch (ImpossibleValue $wrong) {
             $this->errors->add("{$path}.{$part}.{$wrong->field}", ucfirst(substr($wrong->getMessage(), strlen($wrong->field) + 1)));
 
@@ -167,11 +173,14 @@ final class BuildReader
             new Task(...['profile' => Profile::from($task['profile']), 'payload' => Payload::from($task['payload'])] + $task),
             $drive,
             Stages::make($read['train']),
-            new Stops($stops['hard_low'], $stops['hard_high'], array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes'], $stops['encoder_pulses']),
+            new Stops($stops['hard_low'], $stops['hard_high'],
+                array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes'],
+                $stops['encoder_pulses']),
             $read['layout'] === null ? null : Layouts::make($read['layout']),
         );
 
-        return $motion->withStops($motion->stops->but(['marks' => Marks::of($motion, array_filter($sensors, fn (array $sensor): bool => $sensor['motion'] === $motion->id))]));
+        return $motion->withStops($motion->stops->but(['marks' => Marks::of($motion,
+            array_filter($sensors, fn (array $sensor): bool => $sensor['motion'] === $motion->id))]));
     }
 
     /**
@@ -191,6 +200,7 @@ final class BuildReader
     /** @param  array<string, mixed>  $read */
     private function scenario(array $read): Scenario
     {
-        return (new Scenario($read['id'], $read['name'], $read['until_s'], array_column($read['starts_at'], 'at', 'motion'), [], ClockIs::seconds($read['clock'])))->with(...array_map(WorldEvents::make(...), $read['events']));
+        return (new Scenario($read['id'], $read['name'], $read['until_s'], array_column($read['starts_at'], 'at', 'motion'), [],
+            ClockIs::seconds($read['clock'])))->with(...array_map(WorldEvents::make(...), $read['events']));
     }
 }

@@ -27,6 +27,7 @@ final class Dial
         }
         $round = $motion['task']['comes_round'] ?? $motion['mechanism']['item_pitch_m'] ?? 360.0;
 
-        return array_map(fn (int $i): array => ['id' => self::PREFIX.$i, 'name' => "{$dial['name']} {$i}", 'at' => round(($i - 1) * $round / $dial['places'], self::DIGITS)], range(1, $dial['places']));
+        return array_map(fn (int $i): array => ['id' => self::PREFIX.$i, 'name' => "{$dial['name']} {$i}", 'at' => round(($i - 1) * $round / $dial['places'],
+            self::DIGITS)], range(1, $dial['places']));
     }
 }

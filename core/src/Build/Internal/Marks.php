@@ -42,7 +42,8 @@ final class Marks
             $place = null;
             foreach ($motion->places as $each) {
                 $off = abs(Motion::wrapped($each->at - $sensor['at'], $motion->period()));
-                $place = $off <= max($reach, 1e-9) && ($place === null || $off < abs(Motion::wrapped($place->at - $sensor['at'], $motion->period()))) ? $each : $place;
+                $place = $off <= max($reach, 1e-9) && ($place === null || $off < abs(Motion::wrapped($place->at - $sensor['at'], $motion->period()))) ? $each
+                    : $place;
             }
             if ($place === null || ($motion->period() === null && $place->at !== $low && $place->at !== $high)) {
                 continue;

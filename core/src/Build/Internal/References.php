@@ -25,7 +25,8 @@ use Brookstone\Core\Train\StageType;
 final class References
 {
     /** @var array<string, array<string, true>> ids by kind: motion, supply, sensor, switch, output */
-    private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [], 'measurement' => [], 'picture' => [], 'counter' => [], 'rule' => []];
+    private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [],
+        'measurement' => [], 'picture' => [], 'counter' => [], 'rule' => []];
 
     /** @var array<string, string|null> motions that sensors sit on */
     private array $sits = [];
@@ -52,7 +53,8 @@ final class References
     /** @param  array<string, mixed>  $document read by its shape */
     public function check(array $document): void
     {
-        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'counters' => 'counter', 'rules' => 'rule', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement', 'pictures' => 'picture'] as $list => $kind) {
+        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'counters' => 'counter', 'rules' => 'rule',
+            'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement', 'pictures' => 'picture'] as $list => $kind) {
             foreach ($document[$list] as $i => $entry) {
                 $this->once($kind, $entry['id'], "{$list}.{$i}.id");
             }
@@ -154,7 +156,8 @@ final class References
             }
             $before = $motion['train'][$i - 1] ?? null;
             if ($stage['idler'] && ($before === null || $before['type'] !== 'spur' || $stage['type'] !== 'spur' || $before['driven'] !== $stage['driver'])) {
-                $this->errors->add("{$path}.train.{$i}.idler", 'An idler is the wheel that the stage before drives: both must be spur gears, and of the same teeth.');
+                $this->errors->add("{$path}.train.{$i}.idler",
+                    'An idler is the wheel that the stage before drives: both must be spur gears, and of the same teeth.');
             }
         }
     }
@@ -245,7 +248,8 @@ final class References
         foreach ($routine['starts'] as $i => $trigger) {
             $kinds = Triggers::LISTENS[$trigger['when']] ?? null;
             if ($kinds !== null && ! in_array($this->kinds[$trigger['sensor']] ?? null, $kinds, true)) {
-                $this->errors->add("{$path}.starts.{$i}.sensor", 'There is no '.(count($kinds) === 1 ? $kinds[0].' sensor' : 'such sensor as')." {$trigger['sensor']} in this build.");
+                $this->errors->add("{$path}.starts.{$i}.sensor", 'There is no '.(count($kinds) === 1 ? $kinds[0].' sensor'
+                    : 'such sensor as')." {$trigger['sensor']} in this build.");
             }
             if ($trigger['when'] === 'count') {
                 $this->knows('counter', $trigger['counter'], "{$path}.starts.{$i}.counter");
@@ -307,8 +311,10 @@ final class References
             return;
         }
         $moves = array_column($motions, null, 'id')[$selector['motion']] ?? null;
-        if ($moves === null || ($moves['drive']['motor']['kind'] ?? null) !== 'servo' || in_array($selector['motion'], [$motion['id'], $motion['drive']['shares']], true)) {
-            $this->errors->add("{$path}.motion", 'Needs another motion of this build, and one with a servo: only that can be sent from one place to the other.');
+        if ($moves === null || ($moves['drive']['motor']['kind'] ?? null) !== 'servo'
+            || in_array($selector['motion'], [$motion['id'], $motion['drive']['shares']], true)) {
+            $this->errors->add("{$path}.motion",
+                'Needs another motion of this build, and one with a servo: only that can be sent from one place to the other.');
 
             return;
         }
@@ -329,7 +335,8 @@ final class References
      */
     private function motors(array $motions): void
     {
-        $shares = array_filter(array_map(fn (array $motion): ?string => $motion['drive']['shares'] ?? null, array_column($motions, null, 'id')), fn (?string $with): bool => $with !== null);
+        $shares = array_filter(array_map(fn (array $motion): ?string => $motion['drive']['shares'] ?? null, array_column($motions, null, 'id')),
+            fn (?string $with): bool => $with !== null);
         $first = [];
         foreach ($motions as $i => $motion) {
             if (! isset($shares[$motion['id']]) || $shares[$motion['id']] === $motion['id']) {
@@ -345,7 +352,8 @@ final class References
             $isFirst = ! isset($first[$owner]);
             $usual = $first[$owner] ??= $drive;
             if ($drive['shares_by'] !== $usual['shares_by']) {
-                $this->errors->add("motions.{$i}.drive.shares_by", "Others share this motor by {$usual['shares_by']}, and all on one motor share it in one way.");
+                $this->errors->add("motions.{$i}.drive.shares_by",
+                    "Others share this motor by {$usual['shares_by']}, and all on one motor share it in one way.");
             } elseif ($drive['shares_by'] === 'selector' && ! $isFirst) {
                 $this->sameSelector($drive['selector'] ?? [], $usual['selector'] ?? [], "motions.{$i}.drive.selector");
             }
@@ -386,7 +394,8 @@ final class References
             'sensor' => isset($this->known['sensor'][$id]) || isset($this->known['switch'][$id])
                 ? null : $this->errors->add($path, "There is no sensor or switch {$id} in this build."),
             'outside' => isset($this->known['sensor'][$id]) ? null : $this->errors->add($path, "There is no sensor {$id} in this build."),
-            'analog' => in_array($this->kinds[$id] ?? null, Sensor::ANALOG, true) ? null : $this->errors->add($path, "There is no sensor {$id} that measures in this build."),
+            'analog' => in_array($this->kinds[$id] ?? null, Sensor::ANALOG, true) ? null
+                : $this->errors->add($path, "There is no sensor {$id} that measures in this build."),
             default => $this->knows($kind, $id, $path),
         };
     }
