@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Stops\RunOn;
 use Tests\Support\Builds;
@@ -112,3 +113,11 @@ it('leaves nothing to say where there is no hard stop, and no speeds where no ro
         ->and($build->motions['lid']->stops->roomAfter($build->motions['lid']->stops->switches[0]))->toBeNull()
         ->and($build->motions['lid']->stops->roomAfter($build->motions['lid']->stops->switches[1]))->toBe(5.0);
 });
+
+it('waits for a mark that is passed only where its contact bounces', function (float $bounce, bool $isMark, float $wait) {
+    $lift = Builds::sound()->motions['lift'];
+    $settings = new Settings(scan_s: 0.01, debounce_s: 0.02, driver_s: 0.005);
+    $switch = new LimitSwitch('s', 'S', 'high', 0.1, 'high', bounce_s: $bounce, isMark: $isMark);
+
+    expect(RunOn::of($lift, $switch, $settings)?->delay_s)->toBeAbout($wait, 1e-9);
+})->with(['a mark' => [0.0, true, 0.015], 'one that bounces' => [0.003, true, 0.038], 'a switch' => [0.0, false, 0.035], 'a switch that bounces' => [0.003, false, 0.038]]);
