@@ -102,3 +102,43 @@ it('cannot be built from what cannot be', function (callable $make, string $fiel
     [fn () => new Move(1.0, 1.0, 1.0), 'to'],
     [fn () => new Move(0.0, 1.0, 0.0), 'move_s'],
 ]);
+
+it('holds at rest the larger of what its two ends ask', function (float $from, float $to) {
+    $load = MoveLoad::of(new Arm(0.5, 0.1), new Move(deg2rad($from), deg2rad($to), 2.0, Profile::Cosine));
+    $whole = 0.5 * 9.80665 * 0.1;
+
+    expect($load->hold_from_Nm)->toBeAbout($whole * cos(deg2rad($from)), 1e-9)->and($load->hold_to_Nm)->toBeAbout($whole * cos(deg2rad($to)), 1e-9)
+        ->and($load->hold_Nm())->toBeAbout($whole * max(cos(deg2rad($from)), cos(deg2rad($to))), 1e-9)->and($load->static_peak_Nm)->toBeAbout($whole * max(cos(deg2rad($from)), cos(deg2rad($to))), 1e-6);
+})->with([[10.0, 60.0], [60.0, 10.0]]);
+
+it('is worst where it sets out if it is nowhere worse, and in between otherwise', function () {
+    $at = fn (float $from, float $to): float => rad2deg(MoveLoad::of(new Arm(0.5, 0.1), new Move(deg2rad($from), deg2rad($to), 2.0, Profile::Trapezoid))->worst_at);
+
+    expect($at(20.0, 60.0))->toBeAbout(20.0, 1e-9)->and($at(-20.0, 60.0))->toEqualWithDelta(0.0, 0.05)->and($at(20.0, -20.0))->toEqualWithDelta(0.0, 0.05)->and($at(60.0, 20.0))->toBeAbout(20.0, 1e-6)
+        ->and($at(20.0, -19.999))->toEqualWithDelta(0.0, 0.05)->and(MoveLoad::of(new Hoist(0.6, 0.01), new Move(0.1, 0.0, 2.0, Profile::Cosine))->worst_at)->toBe(0.1);
+});
+
+it('is driven by its load where that outweighs what it rubs with', function (float $friction_N, bool $overhauls) {
+    $down = MoveLoad::of(new Hoist(0.6, 0.01, friction_N: $friction_N), new Move(0.1, 0.0, 4.0, Profile::Cosine)); // it weighs 5.884 N
+
+    expect($down->overhauls)->toBe($overhauls)->and($down->steady_peak_Nm)->toBeAbout((0.6 * 9.80665 + $friction_N) * 0.01, 1e-9)
+        ->and(MoveLoad::of(new Hoist(0.6, 0.01, friction_N: $friction_N), new Move(0.0, 0.1, 4.0, Profile::Cosine))->overhauls)->toBeFalse();
+})->with([[5.8, true], [5.9, false]]);
+
+it('has the root of the mean square of what it asks over time', function () {
+    // A hoist sped up evenly for a third, steady for a third, slowed down evenly: T = m·r·(g ± a), a = 4.5·Δ/T².
+    $accel = 4.5 * 0.1 / 0.5 ** 2;
+    $torques = [0.6 * 0.01 * (9.80665 + $accel), 0.6 * 0.01 * 9.80665, 0.6 * 0.01 * (9.80665 - $accel)];
+    $load = MoveLoad::of(new Hoist(0.6, 0.01), new Move(0.0, 0.1, 0.5, Profile::Trapezoid));
+
+    expect($load->rms_Nm)->toBeAbout(sqrt(array_sum(array_map(fn (float $torque): float => $torque ** 2, $torques)) / 3), 1e-9)
+        ->and($load->peak_Nm)->toBeAbout($torques[0], 1e-9)->and($load->peak_speed_rad_s)->toBeAbout(1.5 * 0.1 / 0.5 / 0.01, 1e-9)->and($load->peak_power_W)->toBeAbout($torques[0] * 30.0, 1e-6);
+});
+
+it('is at each share of its way at the time that its profile says', function (Profile $profile) {
+    foreach ([0.0, 0.01, 0.2, 0.249, 0.2501, 0.26, 0.5, 0.74, 0.7499, 0.751, 0.76, 0.99, 1.0] as $way) {
+        $time = $profile->timeAt($way);
+        $piece = array_values(array_filter($profile->pieces(), fn (array $each): bool => $time >= $each[0] - 1e-12 && $time <= $each[1] + 1e-12))[0];
+        expect(abs($profile->at($time, $piece)[0] - $way))->toBeLessThan(1e-12);
+    }
+})->with(Profile::cases());
