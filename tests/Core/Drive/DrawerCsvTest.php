@@ -102,3 +102,20 @@ it('names every field that was typed wrong', function () {
         expect(array_column($invalid->errors, 'field'))->toEqualCanonicalizing(['holding_Nm', 'stall_Nm', 'steps_per_rev', 'phase_A']);
     }
 });
+
+it('ships the drawer that is kept beside this test: a figure of it that changes is seen', function () {
+    $csv = DrawerCsv::write(Drawer::all());
+
+    expect($csv === file_get_contents(__DIR__.'/drawer.csv'))->toBeTrue('php bin/support/rewrite.php writes it anew: '.substr($csv, 0, 60));
+});
+
+it('reckons a geared motor from its motor, its ratio and what its gears take', function () {
+    [$g25, $w40] = [Drawer::get('G25-227'), Drawer::get('W40-400')];
+    assert($g25 instanceof DcMotor && $w40 instanceof DcMotor);
+
+    // 22 mN·m and 7600 rpm at the motor, 227 : 1 with 56 %; 34 mN·m and 6000 rpm, 400 : 1 with 27 %, a worm.
+    expect($g25->stall_Nm)->toBeAbout(0.022 * 227 * 0.56, 1e-3)->and($g25->no_load_rpm)->toBeAbout(7600 / 227, 2e-3)->and($g25->rotorKgm2())->toBeAbout(5.5e-7 * 227 ** 2, 1e-3)
+        ->and($g25->locks())->toBeFalse()->and($g25->body()->back_drive_Nm)->toBeAbout(0.15 * $g25->stall_Nm, 1e-3) // 0.012·√227 is more than 0.15
+        ->and(Drawer::get('G25-34')->body()->back_drive_Nm)->toBeAbout(0.012 * sqrt(34) * 0.022 * 34 * 0.73, 2e-3)
+        ->and($w40->stall_Nm)->toBeAbout(0.034 * 400 * 0.27, 1e-3)->and($w40->locks())->toBeTrue()->and($w40->body()->back_drive_Nm)->toBeAbout(1.1 * 4.0, 1e-9);
+});
