@@ -56,3 +56,15 @@ it('tells few readings where they cannot rule out one wrong in a hundred, and no
         ->and($found($absent, $present)[0]->says->text())->toBe('Cup was read 3 times without the thing and 3 times with it: that few cannot rule out that it misreads '.Brookstone\Core\Quantity\Quantity::share($most)->text().'. Ten of each tell the spread better.')
         ->and($found([40, 44, 47, 42, 45, 43, 46, 44, 41, 45], [88, 91, 93, 90, 89, 92, 91, 90, 93, 88]))->toBe([]);
 });
+
+it('cannot rule out what the formula says of ten readings and ten', function () {
+    // Means 10 apart, spreads of 1: 10 − 1.6449·√(1/10 + 1/10) = 9.2644; χ²₀.₀₅ of nine degrees, by Wilson and Hilferty, makes each spread 1.6476 times as large.
+    $readings = fn (float $mean): array => array_map(fn (float $off): float => $mean + $off * 3 / sqrt(10), [-1, 1, -1, 1, -1, 1, -1, 1, -1, 1]);
+    $threshold = new Threshold($readings(10.0), $readings(20.0));
+
+    expect($threshold->absent_sd)->toBeAbout(1.0, 1e-9)->and($threshold->errorRateAtMost(10, 10))->toBeAbout(0.0024674, 1e-3)
+        ->and($threshold->separation)->toBeAbout(5.0, 1e-9)->and($threshold->error_rate)->toBeAbout(2.8665e-7, 1e-3)->and($threshold->threshold)->toBeAbout(15.0, 1e-9)
+        ->and($threshold->upper)->toBeAbout(16.25, 1e-9)->and($threshold->lower)->toBeAbout(13.75, 1e-9);
+});
+
+it('vouches for nothing where the means could be the same', fn () => expect((new Threshold([9.0, 11.0, 10.0], [10.5, 11.5, 9.5]))->errorRateAtMost(3, 3))->toBe(0.5));

@@ -120,3 +120,14 @@ it('shows readings in twice as many steps as the root of their number, six to fo
 
     expect(Readings::histogram($absent, []))->toHaveCount($steps);
 })->with([[2, 6], [9, 6], [10, 7], [100, 20], [400, 40], [401, 40], [2000, 40]]);
+
+it('moves with its first hundredth past the dead band by what its curve leaves of it', function () {
+    // A dead band of a tenth leaves 0.9 of the way; half even, half with the cube; the further of both ends.
+    $step = 0.01 / 0.9;
+    $stick = new Stick(512.0, 0.0, 500.0, 1000.0, 0.1, 0.5, -30.0, 10.0, 100.0);
+
+    expect($stick->first_step)->toBeAbout((0.5 * $step + 0.5 * $step ** 3) * 90.0, 1e-12)->and($stick->swallows)->toBe(50.0)->and($stick->command)->toBe(10.0)
+        ->and((new Stick(0.0, 200.0, 500.0, 1000.0, 0.1, 0.5, -30.0, 10.0, 40.0))->swallows)->toBe(30.0)->and((new Stick(900.0, 1000.0, 500.0, 0.0, 0.0, 0.0, -30.0, 10.0, 40.0))->command)->toBeAbout(-22.0, 1e-12);
+});
+
+it('lets nothing pass where nothing passes', fn () => expect((new Daylight(10.0, 100.0, 0.0, 0.0, 0.0, null, null, 0.0))->follows_passing)->toBeFalse());
