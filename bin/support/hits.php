@@ -10,6 +10,9 @@ final class Hits
     /** @var array<int, int> numbers of the functions that were come by; what is planted at their beginnings sets them */
     public static array $at = [];
 
+    /** @var array<int, int> those that were come by outside of any test: what sets of data are made of */
+    public static array $outside = [];
+
     /** @var array<string, array{float, list<int>}> by test: how long it took, s, and what it came by */
     public static array $tests = [];
 
@@ -32,11 +35,16 @@ pest()->beforeEach(function (): void {
     if (Hits::$only !== null && ! isset(Hits::$only[Hits::name($this)])) {
         $this->markTestSkipped();
     }
+    Hits::$outside += Hits::$at;
     Hits::$at = [];
     Hits::$began = microtime(true);
 })->afterEach(function (): void {
     Hits::$tests[Hits::name($this)] = [round(microtime(true) - Hits::$began, 4), array_keys(Hits::$at)];
+    Hits::$at = [];
 })->in('Core');
 if (getenv('HITS_OUT') !== false) {
-    register_shutdown_function(fn () => file_put_contents((string) getenv('HITS_OUT'), json_encode(Hits::$tests, JSON_THROW_ON_ERROR)));
+    register_shutdown_function(function (): void {
+        $all = array_map(fn (array $test): array => [$test[0], array_values(array_unique([...$test[1], ...array_keys(Hits::$outside)]))], Hits::$tests);
+        file_put_contents((string) getenv('HITS_OUT'), json_encode($all, JSON_THROW_ON_ERROR));
+    });
 }
