@@ -5,6 +5,9 @@ declare(strict_types=1);
 use Brookstone\Core\Drive\BenchRatings;
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drives;
+use Brookstone\Core\Drive\Servo;
+use Brookstone\Core\Drive\ServoRating;
+use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\ThermalClass;
 use Brookstone\Core\Drive\TorqueLine;
@@ -80,3 +83,57 @@ it('rubs unpowered by its gears, or by what its current without load overcomes',
 
     expect($drive->drag_Nm(true))->toBeAbout($idles, 1e-9)->and($drive->drag_Nm(false))->toBeAbout(max($idles, $drive->body()->back_drive_Nm), 1e-9);
 })->with(['G25-20', 'W40-400', 'S20 nylon', 'C9 turning']);
+
+it('winds up by its gears before they break: 0.25 rad plastic, 0.15 brass, 0.12 else', function (string $code, float $windUp) {
+    $body = Drawer::get($code)->body();
+
+    expect($body->windUp_rad())->toBe($windUp)->and($body->stiffness_Nm_rad())->toBeAbout($body->gearbox_limit_Nm / $windUp, 1e-12);
+})->with([['S20 nylon', 0.25], ['W24-90', 0.25], ['G25-20', 0.15], ['W40-400', 0.12], ['G37-19', 0.12]]);
+
+it('draws as a servo from idle at rest to its stall current when held, less of it on less voltage', function () {
+    $servo = Drawer::get('S20 metal'); // 0.012 A idle, 2 A held, 0.92 N·m at 4.8 V, 1.08 at 6 V
+    [$high, $low] = [$servo->line(6.0, 1.0), $servo->line(4.8, 1.0)];
+
+    expect($high->stall_A)->toBe(2.0)->and($high->idle_A)->toBe(0.012)->and($high->A_per_Nm)->toBeAbout((2.0 - 0.012) / 1.08, 1e-12)->and($high->currentAt(0.54))->toBeAbout(0.012 + 0.54 * $high->A_per_Nm, 1e-9)
+        ->and($low->stall_A)->toBeAbout(1.6, 1e-12)->and($low->A_per_Nm)->toBeAbout((1.6 - 0.012) / 0.92, 1e-12)->and($high->noLoad_rad_s())->toBeAbout(350 * M_PI / 180, 1e-9);
+});
+
+it('takes a servo that says only what it must for a small one', function () {
+    $servo = new Servo([new ServoRating(6.0, 0.5, 300.0)]);
+
+    expect([$servo->stall_A, $servo->idle_A, $servo->travel_deg, $servo->deadband_deg, $servo->digital, $servo->rotor_kgm2, $servo->slop_deg])->toBe([1.0, 0.01, 120.0, 0.5, false, 0.0, 0.0]);
+});
+
+it('takes no servo that stalls with no more than it idles with, or without end', function (float $stall, float $idle) {
+    new Servo([new ServoRating(6.0, 0.5, 300.0)], $stall, $idle);
+})->with([[0.1, 0.1], [0.05, 0.1], [INF, 0.1]])->throws(ImpossibleValue::class);
+
+it('pulls as a stepper up to the speed that it says, and none where it never does', function () {
+    $stepper = Drawer::get('P42-40');
+    assert($stepper instanceof Stepper);
+    $speed = $stepper->speedAgainst(24.0, 0.2);
+    $rest = $stepper->available_Nm(24.0, 0.0);
+
+    expect($stepper->available_Nm(24.0, $speed * 0.999))->toBeGreaterThan(0.2)->and($stepper->available_Nm(24.0, $speed * 1.001))->toBeLessThan(0.2)->and($speed)->toBeGreaterThan(1.0)
+        ->and($stepper->speedAgainst(24.0, $rest))->toBe(0.0)->and($stepper->speedAgainst(24.0, 2 * $rest))->toBe(0.0)
+        ->and($stepper->line(24.0, 1.0)->stall_Nm)->toBe($rest)->and($stepper->line(24.0, 1.0)->fall_Nms)->toBeAbout($rest / 2 / $stepper->speedAgainst(24.0, $rest / 2), 1e-9)
+        ->and($stepper->line(24.0, 1.0)->idle_A)->toBe($stepper->line(24.0, 1.0)->stall_A)->and($stepper->line(24.0, 1.0)->A_per_Nm)->toBe(0.0);
+});
+
+it('starts a stepper, and swings with it, as its field says', function () {
+    $stepper = Drawer::get('P42-40'); // 0.4 N·m, 200 steps: 50 poles
+    assert($stepper instanceof Stepper);
+    $torque = $stepper->available_Nm(24.0, 0.0);
+    $lags = asin(0.1 / $torque);
+
+    expect($stepper->startsUpTo_rad_s(24.0, 0.1, 2e-5))->toBeAbout(sqrt(2 * (2 * $torque * cos($lags) - 0.1 * (M_PI - 2 * $lags)) / 50 / 2e-5), 1e-9)->and($stepper->startsUpTo_rad_s(24.0, $torque, 2e-5))->toBe(0.0)
+        ->and($stepper->startsUpTo_rad_s(24.0, 0.0, 2e-5))->toBeAbout(sqrt(4 * $torque / 50 / 2e-5), 1e-9)
+        ->and($stepper->swings_hz(2e-5))->toBeAbout(sqrt(50 * 0.4 / 2e-5) / 2 / M_PI, 1e-9)->and($stepper->stepRate_hz(-2 * M_PI))->toBeAbout(200.0, 1e-12);
+});
+
+it('ends an actuator by itself, and locks it', function () {
+    $actuator = Drawer::get('L50-12');
+
+    expect($actuator->endsItself())->toBeTrue()->and($actuator->locks())->toBeTrue()->and(Drawer::get('G25-20')->endsItself())->toBeFalse()->and(Drawer::get('S20 nylon')->endsItself())->toBeFalse()
+        ->and(Drawer::get('G25-20')->voltageRange())->toBe([6.0, 15.0])->and(Drawer::get('S20 nylon')->voltageRange())->toBe([4.8, 6.0]);
+});
