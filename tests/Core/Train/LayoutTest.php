@@ -90,3 +90,35 @@ it('says why it cannot', function (Train $train, Plate $plate, string $says) {
     'no room' => [fn () => spurs([20, 60]), fn () => new Plate(null, width_mm: 50.0, height_mm: 50.0), 'room'],
     'planes too close' => [fn () => spurs([20, 40]), fn () => new Plate(null, plane_mm: 3.0), 'wider'],
 ]);
+
+it('says how a worm meets its wheel: to a tenth of a module, loose up to a half', function (float $off, string $fit) {
+    $stage = new Stage(StageType::Worm, 1, 30, 2.0, 0.05, quotient: 10.0);
+    $meeting = Meeting::of($stage, 40.0 + $off); // 2 · (10 + 30) / 2
+
+    expect($meeting->fit)->toBe($fit)->and($meeting->play_mm)->toBeAbout(max(0.0, 0.05 + 2 * $off * tan(deg2rad(20.0))), 1e-9);
+})->with([[-0.21, 'binds'], [-0.2, 'fits'], [0.0, 'fits'], [0.2, 'fits'], [0.21, 'loose'], [0.99, 'loose'], [1.0, 'apart'], [3.0, 'apart']]);
+
+it('lets anything that runs over stand as far away as it likes, and no nearer than it is wide', function () {
+    $belt = new Stage(StageType::Belt, 20, 40, 2.0);
+    $least = $belt->outside_mm(true) + $belt->outside_mm(false);
+
+    expect(Meeting::of($belt, $least)->fit)->toBe('free')->and(Meeting::of($belt, $least - 0.1)->fit)->toBe('binds')->and(Meeting::of($belt, $least - 0.1)->off_mm)->toBeAbout(-0.1, 1e-9)->and(Meeting::of($belt, $least)->off_mm)->toBeNull()
+        ->and(Meeting::of(new Stage(StageType::Pawl, 1, 1), 0.1)->fit)->toBe('fits')->and(Meeting::of(new Stage(StageType::Pawl, 1, 1), 0.11)->fit)->toBe('apart');
+});
+
+it('keeps wheels a fifth of a millimetre apart, but for what nobody reads', function (float $gap, array $kinds) {
+    // The last wheel is 22 mm across.
+    $train = spurs([20, 20], [20, 20], [20, 20]);
+    $layout = new Layout(new Plate(null), [[0.0, 100.0], [20.0, 100.0], [40.0, 100.0], [60.0, 100.0]], [0, 1, 2]);
+    $obstacle = new Obstacle('a nut', 60.0, 100.0 + 11.0 + 3.0 + $gap, 3.0);
+
+    expect(clashKinds(new Layout($layout->plate, $layout->shafts, $layout->planes, [$obstacle]), $train))->toBe($kinds);
+})->with([[0.2, []], [0.196, []], [0.194, [Clash::OBSTACLE]], [-1.0, [Clash::OBSTACLE]]]);
+
+it('runs over no edge of its plate, and is no wider than its plane', function () {
+    $train = spurs([20, 40]);
+    $at = fn (array $plate): array => clashKinds(new Layout(new Plate(...$plate), [[11.0, 21.0], [41.0, 21.0]], [0]), $train); // the wheel of 40 is 42 mm across
+
+    expect($at(['grid_mm' => null, 'width_mm' => 62.0, 'height_mm' => 42.0]))->toBe([])->and($at(['grid_mm' => null, 'width_mm' => 61.9, 'height_mm' => 42.0]))->toBe([Clash::ROOM])->and($at(['grid_mm' => null, 'width_mm' => 62.0, 'height_mm' => 41.9]))->toBe([Clash::ROOM])
+        ->and($at(['grid_mm' => null, 'plane_mm' => 6.0]))->toBe([])->and($at(['grid_mm' => null, 'plane_mm' => 5.9]))->toBe([Clash::FACE]);
+});

@@ -91,3 +91,31 @@ it('lists the holes of a ring, none twice and none outside', function (float $st
 
     expect(count($ring))->toBe($all)->and(count(array_unique(array_map(json_encode(...), $ring))))->toBe($all);
 })->with([[4.0, 23.0, 25.0], [5.0, 0.5, 11.0], [6.35, 40.0, 42.0]]);
+
+it('says how far off the nearest holes are where none will do', function (int $driver, int $driven, string $says) {
+    [$layout, $why] = Placer::place(new Train([new Stage(StageType::Spur, $driver, $driven, 1.0, 0.05)]), new Plate(8.0));
+
+    expect($layout)->toBeNull()->and($why)->toBe($says);
+})->with([ // half holes: 4 mm apart. 17.5 mm lies between 16.97 and 17.89, 22 between 21.54 and 22.63
+    [15, 20, 'No two holes stand 17.5 mm apart for stage 1 of 15 and 20 teeth: the nearest are 0.39 mm too far.'],
+    [22, 22, 'No two holes stand 22 mm apart for stage 1 of 22 and 22 teeth: the nearest are 0.46 mm too near.'],
+]);
+
+it('takes the pair of holes that meshes best, and the smallest box', function () {
+    // 20 and 30 teeth want 25 mm: on a grid of 5 the holes 15 and 20 off, or 25 straight on, fit exactly.
+    [$layout] = Placer::place(new Train([new Stage(StageType::Spur, 20, 30, 1.0, 0.05)]), new Plate(5.0, false));
+    assert($layout !== null);
+    [$a, $b] = $layout->shafts;
+    [$left, $bottom, $right, $top] = $layout->bounds(new Train([new Stage(StageType::Spur, 20, 30, 1.0, 0.05)]));
+
+    expect(hypot($b[0] - $a[0], $b[1] - $a[1]))->toBeAbout(25.0, 1e-9)->and(($right - $left) * ($top - $bottom))->toBeAbout(32.0 * (11 + 25 + 16), 1e-6)->and($left)->toBeGreaterThanOrEqual(0.0)->and($bottom)->toBeGreaterThanOrEqual(0.0);
+});
+
+it('stands a belt a half further apart than its wheels are wide, and what turns on one shaft nowhere else', function () {
+    $belt = new Stage(StageType::Belt, 20, 20, 2.0);
+    [$layout] = Placer::place(new Train([$belt]), new Plate(null));
+    [$same] = Placer::place(new Train([new Stage(StageType::Pawl, 1, 1)]), new Plate(null));
+    assert($layout !== null && $same !== null);
+
+    expect(hypot($layout->shafts[1][0] - $layout->shafts[0][0], $layout->shafts[1][1] - $layout->shafts[0][1]))->toBeAbout(1.5 * 2 * $belt->outside_mm(true), 1e-9)->and($same->shafts[0])->toBe($same->shafts[1]);
+});
