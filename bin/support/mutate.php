@@ -169,18 +169,20 @@ printf("%d of %d small wrong changes are planted (seed %d)\n", count($planted), 
  * @return list<array{string, string, float}> file, name, how long it takes, s
  */
 $testsOf = function (array $mutant) use ($numberOf, $comeBy, $map, $budget_s): array {
+    $ofFile = array_keys(array_filter($map['functions'], fn (string $name): bool => str_starts_with($name, "{$mutant['file']}::")));
     $known = array_filter($mutant['in'] ?? [], fn (string $name): bool => isset($numberOf["{$mutant['file']}::{$name}"]));
-    $numbers = $known !== [] ? array_map(fn (string $name): int => $numberOf["{$mutant['file']}::{$name}"], $known)
-        : array_keys(array_filter($map['functions'], fn (string $name): bool => str_starts_with($name, "{$mutant['file']}::")));
-    $tests = [];
-    foreach ($numbers as $number) {
-        foreach ($comeBy[$number] ?? [] as $test) {
-            $tests["{$test[0]} {$test[1]}"] = $test;
-        }
-    }
+    $own = $known === [] ? $ofFile : array_map(fn (string $name): int => $numberOf["{$mutant['file']}::{$name}"], $known);
     $room = explode('/', $mutant['file'])[2];
     $class = basename($mutant['file'], '.php');
     $near = fn (array $test): int => str_contains($test[0], "/{$class}Test") ? 0 : (str_starts_with($test[0], "tests/Core/{$room}/") ? 1 : 2);
+    $tests = [];
+    foreach ($ofFile as $number) { // what is kept once it was made, only the first test of a file comes by: those of its room count by file
+        foreach ($comeBy[$number] ?? [] as $test) {
+            if ($near($test) < 2 || in_array($number, $own, true)) {
+                $tests["{$test[0]} {$test[1]}"] = $test;
+            }
+        }
+    }
     usort($tests, fn (array $one, array $other): int => [$near($one), $one[2]] <=> [$near($other), $other[2]]);
     $left_s = $budget_s;
 
