@@ -183,6 +183,11 @@ $testsOf = function (array $mutant) use ($numberOf, $comeBy, $map, $budget_s): a
             }
         }
     }
+    foreach ($ofFile === [] ? $map['tests'] : [] as $file => ['tests' => $all]) { // constants alone: the tests of their room
+        foreach (str_starts_with($file, "tests/Core/{$room}/") ? $all : [] as $name => [$took_s]) {
+            $tests["{$file} {$name}"] = [$file, $name, $took_s];
+        }
+    }
     usort($tests, fn (array $one, array $other): int => [$near($one), $one[2]] <=> [$near($other), $other[2]]);
     $left_s = $budget_s;
 

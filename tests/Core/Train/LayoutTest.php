@@ -12,6 +12,7 @@ use Brookstone\Core\Train\Plate;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
 use Brookstone\Core\Train\Train;
+use Brookstone\Core\Train\WormPair;
 
 /** @param  array{int, int}  ...$pairs */
 function spurs(array ...$pairs): Train
@@ -121,4 +122,29 @@ it('runs over no edge of its plate, and is no wider than its plane', function ()
 
     expect($at(['grid_mm' => null, 'width_mm' => 62.0, 'height_mm' => 42.0]))->toBe([])->and($at(['grid_mm' => null, 'width_mm' => 61.9, 'height_mm' => 42.0]))->toBe([Clash::ROOM])->and($at(['grid_mm' => null, 'width_mm' => 62.0, 'height_mm' => 41.9]))->toBe([Clash::ROOM])
         ->and($at(['grid_mm' => null, 'plane_mm' => 6.0]))->toBe([])->and($at(['grid_mm' => null, 'plane_mm' => 5.9]))->toBe([Clash::FACE]);
+});
+
+it('gives its stages the play of where their shafts stand, and none where they bind', function () {
+    $train = spurs([20, 40]);
+    $play = fn (float $apart): float => (new Layout(new Plate(null), [[0.0, 0.0], [$apart, 0.0]], [0]))->train($train)->stages[0]->backlash_mm;
+
+    expect($play(30.0))->toBeAbout(0.05, 1e-9)->and($play(30.1))->toBeGreaterThan(0.05)->and($play(29.0))->toBe(0.0)->and($play(29.9))->toBe(0.0);
+});
+
+it('counts wheels on one axis and one plane as far into one another as the smaller is wide', function () {
+    // A pawl sits on the axis of the wheel before: both on plane 0, 12 mm and 22 mm across.
+    $train = new Train([new Stage(StageType::Spur, 10, 20, 1.0, 0.05), new Stage(StageType::Pawl, 1, 1), new Stage(StageType::Spur, 10, 30, 1.0, 0.05)]);
+    $layout = new Layout(new Plate(null), [[0.0, 0.0], [15.0, 0.0], [15.0, 0.0], [35.0, 0.0]], [0, 1, 0]);
+    $clashes = array_values(array_filter($layout->clashes($train), fn (Clash $clash): bool => $clash->kind === Clash::WHEELS));
+
+    $by = array_map(fn (Clash $clash): float => round($clash->by_mm, 6), $clashes);
+
+    expect($by)->toContain(6.2); // beside it the last wheel stands 7 mm in the one of 20
+});
+
+it('passes with a worm what its lead and its friction leave, down to nothing', function () {
+    $worm = fn (float $friction): float => (new WormPair(1.0, 10.0, 1, 30, $friction))->efficiency;
+    $lead = atan(0.1);
+
+    expect($worm(1.5))->toBeAbout(0.1 / tan($lead + atan(1.5 / cos(deg2rad(20.0)))), 1e-9)->and($worm(1.5))->toBeGreaterThan(0.04)->and($worm(1e9))->toBe(0.0)->and($worm(0.0))->toBeAbout(1.0, 1e-9);
 });
