@@ -43,13 +43,14 @@ final class Knowledge
         }
     }
 
-    public function truth(Condition $condition, State $state): int
+    /** @param  int|null  $by  the routine that asks: it runs, although its thread stands nowhere just now */
+    public function truth(Condition $condition, State $state, ?int $by = null): int
     {
         if ($condition instanceof AllOf || $condition instanceof AnyOf) {
             $decides = $condition instanceof AllOf ? self::FALSE : self::TRUE;
             $so = 1 - $decides;
             foreach ($condition->of as $each) {
-                $that = $this->truth($each, $state);
+                $that = $this->truth($each, $state, $by);
                 if ($that === $decides) {
                     return $decides;
                 }
@@ -59,7 +60,7 @@ final class Knowledge
             return $so;
         }
         if ($condition instanceof NotSo) {
-            $that = $this->truth($condition->that, $state);
+            $that = $this->truth($condition->that, $state, $by);
 
             return $that === self::MAYBE ? $that : 1 - $that;
         }
@@ -69,7 +70,8 @@ final class Knowledge
             $condition instanceof Between => $this->isBetween($condition, $state),
             $condition instanceof Moving => (int) $this->motions->isDriven($state, $condition->motion),
             $condition instanceof CounterIs => $this->counts($condition, $state),
-            $condition instanceof RoutineRuns => $this->runs($condition->routine, $state),
+            $condition instanceof RoutineRuns => $by !== null && $this->program->routines[$by]->id === $condition->routine ? self::TRUE
+                : $this->runs($condition->routine, $state),
             default => self::MAYBE, // what a sensor or the clock says is free
         };
     }

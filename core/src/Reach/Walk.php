@@ -158,7 +158,7 @@ final class Walk
     /** @return list<array{State, int}> how and where it may go on, the first of them last */
     private function choose(State $state, Node $node): array
     {
-        $so = $node->condition === null ? Knowledge::MAYBE : $this->knowledge->truth($node->condition, $state);
+        $so = $node->condition === null ? Knowledge::MAYBE : $this->knowledge->truth($node->condition, $state, $node->routine);
         if ($so !== Knowledge::MAYBE) {
             return [[$state, $so === Knowledge::TRUE ? $node->next : $node->else]];
         }

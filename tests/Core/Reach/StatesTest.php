@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Reach\Conflict;
+use Brookstone\Core\Reach\Reached;
+use Brookstone\Core\Reach\Search;
+use Tests\Support\Builds;
+
+/**
+ * The search of small routines on the sound build; nothing of them waits for more than it says.
+ *
+ * @param  list<array<string, mixed>>  $routines
+ * @param  array<string, mixed>  $more
+ */
+function reached(array $routines, array $more = []): Reached
+{
+    return Search::of(Builds::planted(['routines' => $routines, 'scenarios' => []] + $more));
+}
+
+/** @param  list<array<string, mixed>>  $steps  @param  list<array<string, mixed>>  $starts */
+function routineOf(string $id, array $steps, array $starts = [['when' => 'press', 'sensor' => 'button']], bool $alone = false): array
+{
+    return ['id' => $id, 'name' => ucfirst($id), 'alone' => $alone, 'starts' => $starts, 'steps' => $steps];
+}
+
+/** @return array<string, mixed> */
+function lamp(): array
+{
+    return ['do' => 'signal', 'output' => 'lamp'];
+}
+
+/** @param  array<string, mixed>  $if  @return list<string> steps of the two branches of that choice that nothing gets to: `then`, `otherwise` */
+function neverTaken(array $before, array $if, array $more = []): array
+{
+    $unreached = array_keys(reached([routineOf('a', [...$before, ['do' => 'choose', 'if' => $if, 'then' => [lamp()], 'otherwise' => [lamp()]]], [['when' => 'power_on']])], $more)->unreached);
+
+    return array_map(fn (string $path): string => explode('.', $path)[4], $unreached);
+}
+
+it('knows a counter up to what is asked of it: both sides of each test', function (string $is, int $count, array $never) {
+    $counters = ['counters' => [['id' => 'n', 'name' => 'N', 'start' => 0]]];
+
+    expect(neverTaken([['do' => 'set', 'counter' => 'n', 'to' => $count]], ['test' => 'counter', 'counter' => 'n', 'is' => $is, 'value' => 3], $counters))->toBe($never);
+})->with([
+    ['at_least', 2, ['then']], ['at_least', 3, ['otherwise']], ['at_least', 4, ['otherwise']], ['exactly', 2, ['then']], ['exactly', 3, ['otherwise']], ['exactly', 4, ['then']],
+    ['under', 2, ['otherwise']], ['under', 3, ['then']], ['at_least', 900, ['otherwise']], ['under', -900, ['otherwise']],
+]);
+
+it('adds to counters, from where they begin', function (int $start, array $adds, array $never) {
+    $counters = ['counters' => [['id' => 'n', 'name' => 'N', 'start' => $start]]];
+    $steps = array_map(fn (int $add): array => ['do' => 'set', 'counter' => 'n', 'add' => $add], $adds);
+
+    expect(neverTaken($steps, ['test' => 'counter', 'counter' => 'n', 'is' => 'exactly', 'value' => 2], $counters))->toBe($never);
+})->with([[0, [1, 1], ['otherwise']], [0, [1], ['then']], [2, [], ['otherwise']], [5, [], ['then']], [0, [1, 1, 1], ['then']], [3, [-1], ['otherwise']]]);
+
+it('knows what holds of what it has just been told', function (array $if, array $never) {
+    expect(neverTaken([['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low']], $if))->toBe($never);
+})->with([
+    'a place' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['otherwise']], 'another' => [['test' => 'place', 'motion' => 'lift', 'place' => 'high'], ['then']],
+    'not so' => [['test' => 'not', 'that' => ['test' => 'place', 'motion' => 'lift', 'place' => 'low']], ['then']], 'at rest' => [['test' => 'moving', 'motion' => 'lift'], ['then']],
+    'all of them' => [['test' => 'all', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['test' => 'moving', 'motion' => 'lift']]], ['then']],
+    'any of them' => [['test' => 'any', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['test' => 'moving', 'motion' => 'lift']]], ['otherwise']],
+    'a sensor, which may say either' => [['test' => 'input', 'sensor' => 'beam'], []], 'all, with a sensor' => [['test' => 'all', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['test' => 'input', 'sensor' => 'beam']]], []],
+    'itself runs' => [['test' => 'routine', 'routine' => 'a'], ['otherwise']],
+]);
+
+it('knows between which positions something stands', function (float $from, float $to, array $never) {
+    expect(neverTaken([['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low']], ['test' => 'between', 'motion' => 'lift', 'from' => $from, 'to' => $to]))->toBe($never);
+})->with([[0.05, 0.09, ['then']], [-0.02, 0.05, ['otherwise']]]);
+
+it('goes on after branches when all have ended, or one', function (string $until, int $held) {
+    // The lid waits for the beam in one branch; what follows is reached once all have ended, or with the first, and then nothing of the lid goes on.
+    $together = ['do' => 'together', 'until' => $until, 'branches' => [[['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut']], [['do' => 'wait', 'for_s' => 1]]]];
+    $moves = array_filter(reached([routineOf('a', [$together, ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-open']], [['when' => 'power_on']])])->conflicts, fn (Conflict $each): bool => $each->code === 'same_motion');
+
+    expect($moves)->toHaveCount($held);
+})->with([['all', 0], ['any', 0]]);
+
+it('sees two branches move one thing, and two routines only where they may run beside one another', function () {
+    $lid = ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut'];
+    $beam = [['when' => 'beam', 'sensor' => 'beam']];
+    $both = fn (bool $alone): array => reached([routineOf('a', [$lid], alone: $alone), routineOf('b', [$lid], $beam, $alone)])->of('same_motion');
+
+    expect(array_column(reached([routineOf('a', [['do' => 'together', 'branches' => [[$lid], [$lid]]]])])->of('same_motion'), 'about'))->toBe(['lid'])
+        ->and($both(false))->not->toBe([])->and($both(true))->toBe([])
+        ->and(reached([routineOf('a', [$lid, $lid])])->of('same_motion'))->toBe([]);
+});
+
+it('tells which routines run beside one another: the largest sets', function () {
+    $waits = fn (string $id, array $starts): array => routineOf($id, [['do' => 'wait', 'for_s' => 1]], $starts);
+    $three = reached([$waits('a', [['when' => 'press', 'sensor' => 'button']]), $waits('b', [['when' => 'beam', 'sensor' => 'beam']]), $waits('c', [['when' => 'power_on']])]);
+
+    expect($three->together)->toBe([['a', 'b', 'c']])->and(reached([$waits('a', [['when' => 'power_on']])])->together)->toBe([]);
+});
+
+it('finds what calls itself without end, and what nothing gets to', function () {
+    $endless = reached([routineOf('a', [['do' => 'call', 'routine' => 'b'], lamp()]), routineOf('b', [['do' => 'call', 'routine' => 'a']], [])]);
+    $after = reached([routineOf('a', [['do' => 'repeat', 'times' => null, 'steps' => [['do' => 'wait', 'for_s' => 1]]], lamp()])]);
+    $fault = reached([routineOf('a', [['do' => 'fault', 'message' => 'Oh'], lamp()])]);
+
+    expect($endless->endless)->not->toBe([])->and(array_keys($after->unreached))->toBe(['routines.0.steps.1'])->and(array_keys($fault->unreached))->toBe(['routines.0.steps.1'])
+        ->and(array_keys(reached([routineOf('a', [['do' => 'repeat', 'times' => 2, 'steps' => [lamp()]], lamp()])])->unreached))->toBe([])
+        ->and(array_keys(reached([routineOf('a', [['do' => 'call', 'routine' => 'b'], lamp()]), routineOf('b', [lamp()], [])])->unreached))->toBe([]);
+});
+
+it('starts nothing any more once what begins with the power has failed', function (array $first, bool $starts) {
+    $reached = reached([routineOf('a', [$first], [['when' => 'power_on']]), routineOf('b', [lamp()])]);
+
+    expect(isset($reached->unreached['routines.1.steps.0']))->toBe(! $starts);
+})->with([[['do' => 'fault', 'message' => 'Oh'], false], [['do' => 'wait', 'for_s' => 1], true]]);
+
+it('does what is done when something failed', function () {
+    $a = ['if_fails' => [lamp()]] + routineOf('a', [['do' => 'wait', 'until' => ['sensor' => 'beam', 'is' => 'on'], 'give_up_s' => 5]]);
+
+    expect(reached([$a])->unreached)->toBe([])->and(array_keys(reached([['if_fails' => [lamp()]] + routineOf('a', [lamp()])])->unreached))->toBe(['routines.0.if_fails.0']);
+});
+
+it('still drives after a run that nothing stops, and stands where a switch ended it', function (array $after, int $moves) {
+    $run = ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high', 'is' => 'on'], 'give_up_s' => 5];
+    $if = ['test' => 'moving', 'motion' => 'lift'];
+
+    expect(neverTaken([['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low'], $run, ...$after], $if))->toBe($moves === 1 ? ['otherwise'] : ['then']);
+})->with([[[], 1], [[['do' => 'stop', 'motion' => 'lift']], 0], [[['do' => 'power', 'motion' => 'lift', 'state' => 'off']], 0]]);
+
+it('forgets where something is with its power, but for what knows that by itself', function (string $motion, array $codes) {
+    $home = $motion === 'lift' ? [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low']] : [];
+    $found = reached([routineOf('a', [...$home, ['do' => 'power', 'motion' => $motion, 'state' => 'off'], ['do' => 'power', 'motion' => $motion, 'state' => 'on'], ['do' => 'go', 'motion' => $motion, 'place' => $motion === 'lift' ? 'high' : 'wide']], [['when' => 'power_on']])]);
+
+    expect(array_column($found->conflicts, 'code'))->toBe($codes);
+})->with([['lift', ['not_known']], ['jaw', []]]);
+
+it('goes by amounts from where it knows it is, and no further than its stops', function (array $by, array $codes, ?float $to) {
+    $steps = array_map(fn (float $each): array => ['do' => 'go_by', 'motion' => 'lift', 'by' => $each], $by);
+    $found = reached([routineOf('a', [['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low'], ...$steps], [['when' => 'power_on']])])->conflicts;
+
+    expect(array_column($found, 'code'))->toBe($codes)->and($found === [] ? null : $found[0]->to)->toBe($to);
+})->with([[[0.11], [], null], [[0.112], ['past_end'], 0.112], [[0.06, 0.06], ['past_end'], 0.12], [[-0.01], [], null], [[-0.012], ['past_end'], -0.012], [[0.06, -0.06], [], null]]);
