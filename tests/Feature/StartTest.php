@@ -19,6 +19,7 @@ beforeEach(function () {
 afterEach(function () {
     Process::run(['pkill', '-KILL', '-f', "bin/start --port {$this->port}"]);
     usleep(700_000);
+    array_map(fn (int $pid): bool => posix_kill($pid, SIGKILL), array_keys(processesOf($this))); // what a test that failed left
     $this->checkout->delete();
 });
 

@@ -15,8 +15,8 @@ final class RunStudy extends Command
     use Reads;
 
     protected $signature = 'brookstone:study {file : A build file, *.brookstone.json} {--kind=faults : faults, drift or states} {--routine= : Id of the routine} {--scenario= : Id of the scenario; without one the routine is started by hand}
-        {--motion= : Of drift: id of the motion} {--cycles= : Of drift: how many, one after the other} {--home-every=
-            : Of drift: homed after so many cycles} {--seed= : Of drift}';
+        {--motion= : Of drift: id of the motion} {--cycles= : Of drift: how many, one after the other}
+        {--home-every= : Of drift: homed after so many cycles} {--seed= : Of drift}';
 
     protected $description = 'Try every fault at every step of a routine, let a motion drift over many cycles, or search all states; print what came of it as JSON';
 

@@ -111,6 +111,12 @@ final readonly class Stage
         return $a;
     }
 
+    /** Whether the same few pairs of teeth keep meeting. A belt wears itself, and a worm's wheel meets the one thread. */
+    public function wearsUnevenly(): bool
+    {
+        return $this->type === StageType::Spur && $this->commonFactor() > 1;
+    }
+
     /** @return array<string, mixed> as its document has it */
     public function write(): array
     {

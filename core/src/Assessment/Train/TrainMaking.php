@@ -120,7 +120,7 @@ final class TrainMaking
             'slop_deg' => $laid->backlash_deg(),
             'way' => $train->direction(),
             'box_mm' => $layout === null ? [] : self::box($layout, $train),
-            'wears' => count(array_filter($train->stages, fn (Stage $stage): bool => $stage->commonFactor() > 1)),
+            'wears' => count(array_filter($train->stages, fn (Stage $stage): bool => $stage->wearsUnevenly())),
             'why_not' => $why,
             'take' => new Fix(
                 new Sentence("Take {$words}, a ratio of {ratio} : 1", ['ratio' => Quantity::number($train->ratio())]),

@@ -266,8 +266,7 @@ final class TrainRules
         $findings = [];
         foreach ($subject->motion->train->stages as $i => $stage) {
             $common = $stage->commonFactor();
-            if ($common > 1 && $stage->type === StageType::Spur && ($subject->motion->task->per_day >= self::BUSY_PER_DAY
-                || $subject->motion->task->keeps_turning)) {
+            if ($stage->wearsUnevenly() && ($subject->motion->task->per_day >= self::BUSY_PER_DAY || $subject->motion->task->keeps_turning)) {
                 $findings[] = new Finding('train.wears_unevenly', Severity::Note, "{$subject->path}.train.{$i}.driven", new Sentence(
                     "{$stage->driver} and {$stage->driven} teeth have {$common} in common: the same few pairs keep meeting. One tooth more or less spreads the wear.",
                 ));
