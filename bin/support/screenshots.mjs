@@ -140,6 +140,7 @@ const views = {
         async () => {
             const whatIf = page.getByRole('region', { name: 'What if' });
             await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
+            await whatIf.getByRole('button', { name: 'Every fault at every step', disabled: false }).waitFor(); // the study that is shown is this one
             await whatIf.getByText(/^52 of 52/).waitFor({ timeout: 60000 });
             await whatIf.evaluate((region) => window.scrollBy(0, region.getBoundingClientRect().top - 60));
         },
