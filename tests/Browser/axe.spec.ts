@@ -1,4 +1,4 @@
-import { copyOf, expect, seesNothingWrong, test } from './support';
+import { copyOf, expect, open, seesNothingWrong, test } from './support';
 
 const VIEWS = [
     '',
@@ -21,11 +21,11 @@ const VIEWS = [
 test('axe finds nothing on any screen', async ({ page, request }) => {
     test.setTimeout(480_000);
     const id = await copyOf(request, 'heron-wharf');
-    await page.goto('/');
+    await open(page, '/');
     await expect(page.getByRole('heading', { name: 'Heron Wharf' }).first()).toBeVisible();
     await seesNothingWrong(page);
     for (const view of VIEWS) {
-        await page.goto(`/builds/${id}${view}`, { waitUntil: 'networkidle' });
+        await open(page, `/builds/${id}${view}`);
         await seesNothingWrong(page);
     }
 });
@@ -33,12 +33,12 @@ test('axe finds nothing on any screen', async ({ page, request }) => {
 test('axe finds nothing on sheets, tries, errors and open editors', async ({ page, request }) => {
     test.setTimeout(240_000);
     const id = await copyOf(request, 'heron-wharf');
-    await page.goto(`/builds/${id}/motions/drawbridge/load`, { waitUntil: 'networkidle' });
+    await open(page, `/builds/${id}/motions/drawbridge/load`);
     await page.getByLabel('Mass of the arm').fill('nonsense');
     await page.getByLabel('Mass of the arm').press('Enter');
     await expect(page.getByRole('alert')).toBeVisible();
     await seesNothingWrong(page);
-    await page.goto(`/builds/${id}/motions/drawbridge/drive`, { waitUntil: 'networkidle' });
+    await open(page, `/builds/${id}/motions/drawbridge/drive`);
     await page.getByRole('button', { name: /^Try:/ }).first().click();
     await expect(page.getByRole('region', { name: 'Try' }).getByRole('table')).toBeVisible();
     await seesNothingWrong(page);
@@ -53,7 +53,7 @@ test('axe finds nothing on sheets, tries, errors and open editors', async ({ pag
     await page.getByRole('button', { name: 'Add a motion' }).click();
     await expect(page.getByRole('heading', { name: /^(Keys|Go to|What has to move)/ })).toBeVisible();
     await seesNothingWrong(page);
-    await page.goto(`/builds/${id}/routines/harbour-show`, { waitUntil: 'networkidle' });
+    await open(page, `/builds/${id}/routines/harbour-show`);
     await page.getByRole('region', { name: 'Steps' }).getByRole('listitem').nth(1).getByRole('button').first().click();
     await page.getByText('Target time, sensors').click();
     await page.getByText(/What happened, in words/).click();
@@ -63,7 +63,7 @@ test('axe finds nothing on sheets, tries, errors and open editors', async ({ pag
 test('axe finds nothing in the drawer, the calculators, the pictures and the ways to do it', async ({ page, request }) => {
     test.setTimeout(240_000);
     const id = await copyOf(request, 'heron-wharf');
-    await page.goto('/drawer', { waitUntil: 'networkidle' });
+    await open(page, '/drawer');
     await page.getByRole('button', { name: 'G16-50', exact: true }).click();
     await seesNothingWrong(page);
     await page.getByRole('button', { name: 'Add a drive' }).click();
@@ -77,20 +77,20 @@ test('axe finds nothing in the drawer, the calculators, the pictures and the way
     await expect(page.getByText('Not understood, and left out')).toBeVisible();
     await page.getByText('What the columns mean').click();
     await seesNothingWrong(page);
-    await page.goto('/drawer', { waitUntil: 'networkidle' });
+    await open(page, '/drawer');
     await page.getByRole('button', { name: 'Gears' }).click();
     await expect(page.getByRole('textbox', { name: 'Teeth of gear 1', exact: true })).toBeVisible();
     await seesNothingWrong(page);
     for (const name of ['load.arm', 'claims.check', 'rolling.wheels', 'load.measured', 'train.search', 'linkage.holes']) {
-        await page.goto(`/calculators/${name}`, { waitUntil: 'networkidle' });
+        await open(page, `/calculators/${name}`);
         await page.getByRole('button', { name: 'Work it out' }).click();
         await seesNothingWrong(page);
     }
-    await page.goto(`/builds/${id}/motions/lantern/drive`, { waitUntil: 'networkidle' });
+    await open(page, `/builds/${id}/motions/lantern/drive`);
     await page.getByRole('button', { name: 'Ways to do it' }).click();
     await expect(page.getByRole('heading', { name: 'Ways to do it, side by side' })).toBeVisible();
     await seesNothingWrong(page);
-    await page.goto(`/builds/${id}/pictures`, { waitUntil: 'networkidle' });
+    await open(page, `/builds/${id}/pictures`);
     await page.getByLabel('Picture', { exact: true }).setInputFiles('docs/screenshots/shelf.png');
     await page.getByRole('button', { name: 'Mark the known length' }).click();
     await page.getByRole('button', { name: 'Lay another line' }).click();

@@ -24,6 +24,12 @@ export async function copyOf(request: APIRequestContext, demo: string): Promise<
     return ((await response.json()) as { id: string }).id;
 }
 
+/** Opens a page and waits until it is drawn: a network at rest says nothing of a program that is still being read. */
+export async function open(page: Page, path: string): Promise<void> {
+    await page.goto(path, { waitUntil: 'networkidle' });
+    await expect(page.locator('main').getByRole('heading', { level: 1 })).toBeVisible({ timeout: 60_000 });
+}
+
 export async function seesNothingWrong(page: Page): Promise<void> {
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
     expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([]);
