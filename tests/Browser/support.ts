@@ -31,7 +31,9 @@ export async function open(page: Page, path: string): Promise<void> {
 }
 
 export async function seesNothingWrong(page: Page): Promise<void> {
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+    // There are no frames: run in the page at once, without carrying what is right out and back in.
+    const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
+    const { violations } = await axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
     expect(violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([]);
 }
 
