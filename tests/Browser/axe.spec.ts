@@ -31,7 +31,7 @@ test('axe finds nothing on any screen', async ({ page, request }) => {
 });
 
 test('axe finds nothing on sheets, tries, errors and open editors', async ({ page, request }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     const id = await copyOf(request, 'heron-wharf');
     await open(page, `/builds/${id}/motions/drawbridge/load`);
     await page.getByLabel('Mass of the arm').fill('nonsense');
@@ -61,7 +61,7 @@ test('axe finds nothing on sheets, tries, errors and open editors', async ({ pag
 });
 
 test('axe finds nothing in the drawer, the calculators, the pictures and the ways to do it', async ({ page, request }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     const id = await copyOf(request, 'heron-wharf');
     await open(page, '/drawer');
     await page.getByRole('button', { name: 'G16-50', exact: true }).click();

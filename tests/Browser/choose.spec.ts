@@ -35,7 +35,7 @@ test('a drive is chosen from the ranked list, and tried before it is taken', asy
     await page.goto(`/builds/${id}/motions/drawbridge/drive`);
     const list = page.getByRole('region', { name: 'Drives in order' });
     // The first to come waits for the server to warm up.
-    await expect(list.getByRole('heading')).toContainText(/^\d+ of \d+ carry it/, { timeout: 30_000 });
+    await expect(list.getByRole('heading')).toContainText(/^\d+ of \d+ carry it/, { timeout: 90_000 });
     await expect(list.getByText(/^What fails: \d+/)).toBeVisible();
     const first = list.getByRole('row').nth(1);
     await expect(first).toContainText(/Takes .* s, has .* in hand and survives a bump/);

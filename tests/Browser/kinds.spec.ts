@@ -16,7 +16,7 @@ const KINDS = [
 ];
 
 test('every kind of motion can be added, drawn, moved and given a drive', async ({ page, request }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(480_000);
     const id = await copyOf(request, 'moth-lantern');
     await page.goto(`/builds/${id}`);
     await page.getByRole('button', { name: 'Add a motion' }).click();

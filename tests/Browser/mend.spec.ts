@@ -22,17 +22,17 @@ test('a build that fails in three ways is mended by one button, step by step', a
     await page.goto(`/builds/${await faulty(request)}`);
     await page.getByRole('button', { name: 'Mend all' }).click();
     const plan = page.getByRole('region', { name: 'Mend all' });
-    await expect(plan.getByText('Then the whole build holds')).toBeVisible({ timeout: 60_000 });
+    await expect(plan.getByText('Then the whole build holds')).toBeVisible({ timeout: 90_000 });
     const steps = await plan.getByRole('listitem').count();
     expect(steps).toBeGreaterThanOrEqual(3);
 
     // One of them is dropped: something else takes its place, or is said to be left; it can be taken back.
     const first = (await plan.getByRole('listitem').first().textContent())!;
     await plan.getByRole('button', { name: 'Drop mend 1' }).click();
-    await expect(plan.getByText(/Then the whole build holds|Here it ends/)).toBeVisible({ timeout: 60_000 });
+    await expect(plan.getByText(/Then the whole build holds|Here it ends/)).toBeVisible({ timeout: 90_000 });
     await expect(plan.getByRole('listitem').first()).not.toContainText(first);
     await plan.getByRole('button', { name: 'Take back the one that was dropped' }).click();
-    await expect(plan.getByText('Then the whole build holds')).toBeVisible({ timeout: 60_000 });
+    await expect(plan.getByText('Then the whole build holds')).toBeVisible({ timeout: 90_000 });
 
     await plan.getByRole('button', { name: 'Look at the build with mend 1' }).click();
     await expect(page.getByRole('region', { name: 'Try' }).getByRole('table')).toBeVisible();
@@ -43,8 +43,8 @@ test('a build that fails in three ways is mended by one button, step by step', a
     await plan.getByRole('button', { name: 'Keep them all' }).click();
     await expect(plan).toBeHidden();
     await isSaved(page);
-    await expect(fails(page)).not.toContainText(/gives|trips|gives up/, { timeout: 30_000 });
-    await expect(page.getByText('being rehearsed')).toBeHidden({ timeout: 30_000 });
+    await expect(fails(page)).not.toContainText(/gives|trips|gives up/, { timeout: 90_000 });
+    await expect(page.getByText('being rehearsed')).toBeHidden({ timeout: 90_000 });
     await expect(page.getByRole('button', { name: 'Mend all' })).toBeHidden(); // nothing fails or is tight
 
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -54,9 +54,9 @@ test('a build that fails in three ways is mended by one button, step by step', a
 test('the same is mended by hand, one after the other', async ({ page, request }) => {
     await page.goto(`/builds/${await faulty(request)}`);
     for (let mends = 0; mends < 8; mends++) {
-        await expect(page.getByText(/being rehearsed/)).toBeHidden({ timeout: 60_000 });
+        await expect(page.getByText(/being rehearsed/)).toBeHidden({ timeout: 90_000 });
         const offer = page.getByRole('region', { name: 'What gives first' }).getByRole('button', { name: /^Try:/ });
-        await expect(offer.or(page.getByText('All that can be computed holds'))).toBeVisible({ timeout: 60_000 });
+        await expect(offer.or(page.getByText('All that can be computed holds'))).toBeVisible({ timeout: 90_000 });
         if (!(await offer.isVisible())) {
             break;
         }

@@ -159,7 +159,7 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
     await expect(whatIf.getByText(/\d+ of \d+ cases/)).toBeVisible();
     await page.reload();
-    await expect(whatIf.getByText('done', { exact: true })).toBeVisible({ timeout: 60_000 });
+    await expect(whatIf.getByText('done', { exact: true })).toBeVisible({ timeout: 90_000 });
     const cell = whatIf.getByRole('button', { name: /jams at .*(stops safely|stalls|hits)/ }).first();
     await cell.click();
     await expect(page.getByText('With a fault:')).toBeVisible();
@@ -171,19 +171,19 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     await drift.getByLabel('Motion').selectOption({ label: 'Tide' });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('50');
     await drift.getByRole('button', { name: 'Walk it' }).click();
-    await expect(drift.getByText('Harbour show gives up before Tide has gone by time: mend that first.')).toBeVisible({ timeout: 30_000 });
+    await expect(drift.getByText('Harbour show gives up before Tide has gone by time: mend that first.')).toBeVisible({ timeout: 90_000 });
     await page.goto(`/builds/${id}`); // the bridge is too weak: with what mends that, the show goes on to the tide
     await page
         .getByRole('button', { name: /^Try: / })
         .first()
-        .click({ timeout: 60_000 });
+        .click({ timeout: 90_000 });
     await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
     await isSaved(page);
     await page.goto(`/builds/${id}/routines/harbour-show`);
     await drift.getByLabel('Motion').selectOption({ label: 'Tide' });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('50');
     await drift.getByRole('button', { name: 'Walk it' }).click();
-    await expect(drift.getByRole('img', { name: /How far off its place Tide stands at .*: after \d+ cycles/ })).toBeVisible({ timeout: 30_000 });
+    await expect(drift.getByRole('img', { name: /How far off its place Tide stands at .*: after \d+ cycles/ })).toBeVisible({ timeout: 90_000 });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('many');
     await drift.getByRole('button', { name: 'Walk it' }).click();
     await expect(whatIf.getByRole('alert')).toContainText('whole number');

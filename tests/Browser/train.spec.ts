@@ -6,7 +6,7 @@ test('a train is made for a ratio, and a shaft is dragged to where it meshes and
     const making = page.getByRole('region', { name: 'Trains for a ratio' });
     await making.getByRole('textbox', { name: 'Ratio' }).fill('7');
     const rows = making.getByRole('row');
-    await expect(rows.nth(1)).toContainText(/7[.\d]* : 1/, { timeout: 30_000 });
+    await expect(rows.nth(1)).toContainText(/7[.\d]* : 1/, { timeout: 90_000 });
     const second = rows.nth(2).getByRole('button', { name: /^Take/ });
     const words = (await second.getAttribute('aria-label'))!.replace('Take ', '');
     await second.click();

@@ -44,7 +44,12 @@ export class Server {
 
     /** What it says to a request that begins so, from now on. */
     says(begins: string, body: unknown, status = 200): void {
-        this.answers.unshift([begins, () => ({ status, body })]);
+        this.answersBy(begins, () => ({ status, body }));
+    }
+
+    /** The same, by what was asked. */
+    answersBy(begins: string, answer: Answer): void {
+        this.answers.unshift([begins, answer]);
     }
 
     /** The edits that came, one after the other. */

@@ -60,11 +60,11 @@ export function useRig(build: string, version: number, begins: string | null) {
             return opened.answers[0]?.state;
         };
         const tick = async () => {
+            const said = waiting.current;
             try {
                 const now = performance.now();
                 const seconds = Math.min(LONGEST_STEP_S, (now - last) / 1000);
                 last = now;
-                const said = waiting.current;
                 waiting.current = [];
                 const lines: Line[] = [...said, ...(playing.current ? [{ do: 'step', seconds }] : said.length > 0 ? [{ do: 'get' }] : [])];
                 if (lines.length > 0) {
@@ -78,6 +78,7 @@ export function useRig(build: string, version: number, begins: string | null) {
                 }
             } catch (failure) {
                 setProblem((failure as Error).message);
+                waiting.current = [...said.filter((line) => line.do === 'event'), ...waiting.current]; // to be so twice is to be so
             }
             if (!isOver) {
                 timer = window.setTimeout(() => void tick(), TICK_MS);
