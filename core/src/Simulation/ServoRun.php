@@ -49,7 +49,7 @@ final readonly class ServoRun
             $peak = max($peak, $axis->current_A());
             $fastest = max($fastest, $axis->shaftSpeed());
             $path[] = [$looks * self::LOOK_S, $unit->toSi($axis->position()), $axis->current_A()];
-            if ($axis->hasArrived()) {
+            if ($axis->hasArrived() && $axis->pushedInVain_s() === 0.0) { // what is too heavy for it comes to rest elsewhere
                 return new self($looks * self::LOOK_S, $to, $peak, $path, $fastest);
             }
             if ($axis->isStill()) {
