@@ -42,8 +42,9 @@ final class Mutants
         $code = array_filter($tree, fn (Node $statement): bool => ! $statement instanceof Node\Stmt\Declare_);
         $functions = self::functions($source, $tree);
         $constants = $finder->findInstanceOf($code, Node\Stmt\ClassConst::class);
+        $members = self::members($code);
         foreach ($finder->findInstanceOf($code, Node\Expr::class) as $node) {
-            foreach (self::changed($node) as $changed) {
+            foreach (in_array($node, $members, true) ? [] : self::changed($node) as $changed) {
                 $from = $node->getStartFilePos();
                 $to = $node->getEndFilePos() + 1;
                 $found[] = ['line' => $node->getStartLine(), 'from' => $from, 'to' => $to, 'was' => substr($source, $from, $to - $from),
@@ -95,6 +96,25 @@ final class Mutants
         }
 
         return $functions;
+    }
+
+    /**
+     * What says of a key only that it is there, `$set[$key] = true` or `[$key => true]`: any other value says the same.
+     *
+     * @param  array<Node>  $code
+     * @return list<Node\Expr>
+     */
+    private static function members(array $code): array
+    {
+        $finder = new NodeFinder;
+        $puts = array_filter($finder->findInstanceOf($code, Node\Expr\Assign::class), fn (Node\Expr\Assign $each): bool => $each->var instanceof Node\Expr\ArrayDimFetch
+            || $each->expr instanceof Node\Expr\Assign);
+        $items = array_filter($finder->findInstanceOf($code, Node\ArrayItem::class), fn (Node\ArrayItem $each): bool => $each->key !== null
+            && ! $each->key instanceof Node\Scalar\String_);
+        $is = fn (Node\Expr $value): bool => $value instanceof Node\Expr\ConstFetch && $value->name->toLowerString() === 'true';
+
+        return array_values(array_filter([...array_map(fn (Node\Expr\Assign $each): Node\Expr => $each->expr, $puts),
+            ...array_map(fn (Node\ArrayItem $each): Node\Expr => $each->value, $items)], $is));
     }
 
     /** @return list<Node\Expr> */
