@@ -233,6 +233,78 @@ describe('what was rehearsed', function () {
     });
 });
 
+describe('the scenarios of a build', function () {
+    $in = function (array $starts, array $events, array $more = []): array {
+        $build = Builds::planted(['routines' => [['id' => 'show', 'name' => 'Show', 'starts' => $starts, 'steps' => [WAIT_HALF]]], 'scenarios' => [['id' => 's', 'name' => 'Scene',
+            'until_s' => 5, 'events' => $events]], ...$more]);
+
+        return array_values(array_filter(array_map(fn (Performance $each): string => $each->start->says, Rehearsal::of($build)->of('show')),
+            fn (string $says): bool => str_starts_with($says, 'in ')));
+    };
+    $button = [['when' => 'press', 'sensor' => 'button']];
+    $at = fn (string $sensor): array => [['at_s' => 1, 'sensor' => $sensor, 'is' => 'on']];
+
+    it('are performed where anything of the routine can start in them', function () use ($in, $button, $at) {
+        expect($in($button, $at('button')))->toBe(['in “Scene”'])->and($in($button, $at('beam')))->toBe([])->and($in($button, []))->toBe([])
+            ->and($in([['when' => 'power_on']], []))->toBe(['in “Scene”'])
+            ->and($in([['when' => 'count', 'counter' => 'n', 'value' => 2]], $at('beam'), ['counters' => [['id' => 'n', 'name' => 'N']]]))->toBe(['in “Scene”'])
+            ->and($in([['when' => 'every', 'every_s' => 600]], $at('beam')))->toBe([]);
+    });
+
+    it('are performed by a reading that a routine starts at', function () use ($in) {
+        $light = ['sensors.2' => ['id' => 'light', 'name' => 'Light', 'kind' => 'light', 'rest' => 80, 'upper' => 50, 'lower' => 40]];
+        expect($in([['when' => 'input', 'sensor' => 'light', 'is' => 'off']], [['what' => 'level', 'at_s' => 1, 'sensor' => 'light', 'value' => 10]], $light))->toBe(['in “Scene”']);
+    });
+});
+
+describe('a day', function () {
+    it('draws nothing where nothing ever runs', function () {
+        $build = Builds::planted(['routines' => [], 'scenarios' => []]);
+        $day = Brookstone\Core\Rehearsal\Day::of($build, Rehearsal::of($build));
+        expect($day->charge_Ah('main'))->toBe(0.0)->and($day->rest_Ah)->toBe(['main' => 0.0, 'servos' => 0.0])->and($day->most('main'))->toBeNull();
+    });
+
+    it('lets what a clock starts move a thing before people are counted on', function (float $per_day, float $asked) {
+        $go = fn (string $place): array => ['do' => 'go', 'motion' => 'lift', 'place' => $place, 'give_up_s' => 9];
+        $both = [$go('high'), $go('low')];
+        $build = Builds::planted(['log' => [], 'scenarios' => [], 'motions.2.task.per_day' => $per_day, 'routines.1' => ['id' => 'clock', 'name' => 'Clock', 'starts' => [['when' => 'every',
+            'every_s' => 8640]], 'steps' => $both], 'routines.2' => ['id' => 'asked', 'name' => 'Asked', 'starts' => [['when' => 'beam', 'sensor' => 'beam']], 'steps' => $both]]);
+        $day = Brookstone\Core\Rehearsal\Day::of($build, Rehearsal::of($build));
+        expect($day->runs['clock'])->toBeAbout(10.0, 1e-9)->and($day->runs['asked'])->toBeAbout($asked, 1e-9);
+    })->with([[30.0, 20.0], [10.0, 0.0], [4.0, 0.0]]);
+});
+
+describe('what a performance stands on', function () {
+    it('is what it begins, moves and sees, not what rests beside it', function (array $change, bool $same) {
+        $before = Builds::sound();
+        $after = Builds::planted($change);
+        $print = fn (Build $build): string => (new Footing($build))->of(['show'], ['lid']);
+        expect($print($before) === $print($after))->toBe($same);
+    })->with([
+        'another mass of what rests' => [['motions.0.mechanism.mass_kg' => 0.4], true],
+        'another mass of what moves' => [['motions.2.mechanism.mass_kg' => 0.5], false],
+        'a step of what is begun' => [['routines.1.steps.4.for_s' => 0.6], false],
+        'a step of what is not' => [['routines.0.steps.0.speed' => 0.4], true],
+        'when that starts' => [['routines.0.starts' => [['when' => 'beam', 'sensor' => 'beam']]], false],
+        'the supply' => [['supplies.0.max_A' => 6.0], false],
+        'a scan' => [['settings.scan_s' => 0.006], false],
+        'the supply of what rests' => [['motions.0.drive.supply' => 'servos'], false],
+        'no drive at all' => [['motions.0.drive' => null], false],
+    ]);
+
+    it('rests where it draws nothing more than it did', function () {
+        $footing = new Footing(Builds::sound());
+        $axes = array_map(fn ($motion) => new Brookstone\Core\Simulation\Axis($motion, $motion->at($motion->task->from), 0.0), Builds::sound()->motions);
+        foreach ($axes as $axis) {
+            for ($i = 0; $i < 200; $i++) {
+                $axis->advance(0.005);
+            }
+        }
+        $rested = $footing->resting($axes, ['lid' => 0.0, 'lift' => 0.0]);
+        expect($footing->rest($rested))->toBeTrue()->and($footing->rest(['lid' => [0.0, 0.5]]))->toBeFalse();
+    });
+});
+
 it('has conditions that ask for nothing but what is there', function () {
     expect(Conditions::all(null))->toBe([]);
 });
