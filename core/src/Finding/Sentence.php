@@ -13,6 +13,8 @@ use Brookstone\Core\Quantity\Quantity;
  */
 final readonly class Sentence implements \JsonSerializable
 {
+    private const MOST_FIGURES = 5; // what is alike in so many is the same
+
     private const NAME = '/\{("(?:[^"\\\\]|\\\\.)*")\}/';
 
     /** @param  array<string, Quantity>  $values */
@@ -65,14 +67,33 @@ final readonly class Sentence implements \JsonSerializable
         return new self(rtrim($this->template, '.').$between.self::lower($next->template), $this->values + $next->values);
     }
 
+    /** Two figures that differ never read alike: what is compared gets as many as tell it apart. */
     public function text(string $system = 'metric'): string
     {
         $texts = [];
         foreach ($this->values as $name => $quantity) {
-            $texts['{'.$name.'}'] = $quantity->text($system);
+            $texts['{'.$name.'}'] = $quantity->text($system, $this->figuresOf($quantity, $system));
         }
 
         return $this->withNames(fn (string $name): string => $name, $texts);
+    }
+
+    private function figuresOf(Quantity $quantity, string $system): int
+    {
+        $figures = Quantity::FIGURES;
+        foreach ($this->values as $other) {
+            if ($other->si === $quantity->si || $other->dimension !== $quantity->dimension) {
+                continue;
+            }
+            for ($so = $figures; $so <= self::MOST_FIGURES; $so++) {
+                if ($quantity->text($system, $so) !== $other->text($system, $so)) {
+                    $figures = $so;
+                    break;
+                }
+            }
+        }
+
+        return $figures;
     }
 
     /**

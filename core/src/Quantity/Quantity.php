@@ -7,6 +7,8 @@ namespace Brookstone\Core\Quantity;
 /** A number with the kind of thing it measures, in SI. */
 final readonly class Quantity implements \JsonSerializable
 {
+    public const FIGURES = 3; // enough for anything at a bench
+
     public function __construct(public float $si, public Dimension $dimension)
     {
     }
@@ -34,12 +36,12 @@ final readonly class Quantity implements \JsonSerializable
         return Units::get($unit)->fromSi($this->si);
     }
 
-    /** As people read it: the preferred unit of the system, three significant figures. `0.343 N·m` */
-    public function text(string $system = 'metric'): string
+    /** As people read it: the preferred unit of the system, three significant figures where nothing else is said. `0.343 N·m` */
+    public function text(string $system = 'metric', int $figures = self::FIGURES): string
     {
         $unit = self::unitFor($this, $system);
 
-        return Format::significant($this->inverseOfNothing($unit) ? 0.0 : $unit->fromSi($this->si), 3).Format::gap($unit->symbol).$unit->symbol;
+        return Format::significant($this->inverseOfNothing($unit) ? 0.0 : $unit->fromSi($this->si), $figures).Format::gap($unit->symbol).$unit->symbol;
     }
 
     /** @return array{si: float, dimension: string} */

@@ -114,3 +114,46 @@ describe('sentences', () => {
         expect(book.text({ si: 0.4, dimension: 'share' }, 'metric')).toBe('40%');
     });
 });
+
+describe('sentences', () => {
+    const length = (si: number) => ({ si, dimension: 'length' });
+    const says = (values: Record<string, { si: number; dimension: string } | string>) =>
+        book.say({ template: '{a} is more than {b}', values, text: '' } as never, 'metric');
+
+    it.each([
+        [0.12345, 0.12, '123 mm is more than 120 mm'],
+        [0.12301, 0.123, '123.01 mm is more than 123 mm'],
+        [0.12344, 0.12336, '123.44 mm is more than 123.36 mm'],
+        [0.1234, 0.1231, '123.4 mm is more than 123.1 mm'],
+        [0.123000001, 0.123, '123 mm is more than 123 mm'],
+        [0.123, 0.123, '123 mm is more than 123 mm'],
+    ])('tell %s m and %s m apart where they differ', (a, b, text) => {
+        expect(says({ a: length(a), b: length(b) })).toBe(text);
+    });
+
+    it('compare nothing that is of another kind, or is a name', () => {
+        expect(says({ a: length(0.12301), b: { si: 0.123, dimension: 'time' } })).toBe('123 mm is more than 0.123 s');
+        expect(says({ a: length(0.12301), b: '123 mm' })).toBe('123 mm is more than 123 mm');
+    });
+
+    it('say what the core says, in every system', () => {
+        const pairs = Array.from({ length: 60 }, (_, i) => [0.1 * 1.37 ** (i % 20), 0.1 * 1.37 ** (i % 20) * (1 + 10 ** -(1 + (i % 7)))]);
+        const core = execFileSync(
+            'php',
+            [
+                '-r',
+                `require "vendor/autoload.php"; use Brookstone\\Core\\Quantity\\Quantity; foreach (json_decode('${JSON.stringify(pairs)}') as [$a, $b]) foreach (['metric', 'bench', 'inch'] as $system) echo (new Brookstone\\Core\\Finding\\Sentence('{a} and {b}', ['a' => Quantity::of($a, 'N·m'), 'b' => Quantity::of($b, 'N·m')]))->text($system), "\\n";`,
+            ],
+            { encoding: 'utf8' },
+        );
+        const said = pairs.flatMap(([a, b]) =>
+            (['metric', 'bench', 'inch'] as const).map((system) =>
+                book.say(
+                    { template: '{a} and {b}', values: { a: { si: a!, dimension: 'torque' }, b: { si: b!, dimension: 'torque' } }, text: '' } as never,
+                    system,
+                ),
+            ),
+        );
+        expect(said).toEqual(core.trim().split('\n'));
+    });
+});

@@ -30,6 +30,10 @@ export const useUnitChoice = create<UnitChoice>()(
 
 type Unit = UnitTable['units'][number];
 
+const FIGURES = 3; // enough for anything at a bench
+
+const MOST_FIGURES = 5; // what is alike in so many is the same
+
 /** Shows numbers in the units that the core lists. Holds no unit of its own. */
 export class UnitBook {
     private readonly bySymbol: Map<string, Unit>;
@@ -65,21 +69,38 @@ export class UnitBook {
     }
 
     /** A quantity as its number and unit, for setting them apart. */
-    parts(quantity: Quantity, system: SystemName, figures = 3): { number: string; unit: string } {
+    parts(quantity: Quantity, system: SystemName, figures = FIGURES): { number: string; unit: string } {
         const unit = this.preferred(quantity.dimension, system, quantity.si);
         return { number: significant(this.fromSi(quantity.si, unit), figures), unit };
     }
 
-    text(quantity: Quantity, system: SystemName, figures = 3): string {
+    text(quantity: Quantity, system: SystemName, figures = FIGURES): string {
         const { number, unit } = this.parts(quantity, system, figures);
         return number + gap(unit) + unit;
     }
 
+    /** Two figures that differ never read alike: what is compared gets as many as tell it apart. As the core does. */
     say(sentence: Sentence, system: SystemName): string {
         return sentence.template.replace(/\{(\w+)\}/g, (all, name: string) => {
             const value = sentence.values[name];
-            return value === undefined ? all : typeof value === 'string' ? value : this.text(value, system);
+            return value === undefined ? all : typeof value === 'string' ? value : this.text(value, system, this.figuresOf(value, sentence, system));
         });
+    }
+
+    private figuresOf(quantity: Quantity, sentence: Sentence, system: SystemName): number {
+        let figures = FIGURES;
+        for (const other of Object.values(sentence.values)) {
+            if (typeof other === 'string' || other.si === quantity.si || other.dimension !== quantity.dimension) {
+                continue;
+            }
+            for (let so = figures; so <= MOST_FIGURES; so++) {
+                if (this.text(quantity, system, so) !== this.text(other, system, so)) {
+                    figures = so;
+                    break;
+                }
+            }
+        }
+        return figures;
     }
 }
 

@@ -26,8 +26,6 @@ use Brookstone\Core\Mechanism\Slack;
 use Brookstone\Core\Mechanism\Slide;
 use Brookstone\Core\Mechanism\Turntable;
 
-const GRAVITY = 9.80665;
-
 function dcMotor(float $rotor_kgm2 = 0.0): DcMotor
 {
     return new DcMotor(12.0, 60.0, 0.05, 0.5, 1.0, $rotor_kgm2);
@@ -232,7 +230,7 @@ describe('what passes between motor and load', function () {
             $plant->step($state, $line->shorted(), 1, false, 0.01);
         }
         // 0.392 N·m pass at 0.8 over 2 : 1, against the brake of its line.
-        $should = 0.8 * 2.0 * GRAVITY * 0.02 / 2.0 / $line->drivenFall_Nms / 2.0;
+        $should = 0.8 * 2.0 * 9.80665 * 0.02 / 2.0 / $line->drivenFall_Nms / 2.0;
         expect(-$state->speed)->toBeAbout($should, 2e-3);
     });
 });
@@ -293,7 +291,7 @@ describe('where the energy goes', function () {
 
     it('is lifted, rubbed, lost in the train and the winding, and nothing is left over', function () use ($runs) {
         $ledger = $runs(new Plant(new Hoist(0.5, 0.02, friction_N: 2.0), 2.0, 0.8, 0.75, 1e-5), dcMotor(1e-5), 0.5, 20.0);
-        expect($ledger->lifted_J)->toBeAbout(0.5 * GRAVITY * 0.5, 1e-6)->and($ledger->friction_J)->toBeAbout(2.0 * 0.5, 1e-6)
+        expect($ledger->lifted_J)->toBeAbout(0.5 * 9.80665 * 0.5, 1e-6)->and($ledger->friction_J)->toBeAbout(2.0 * 0.5, 1e-6)
             ->and(abs($ledger->imbalance()))->toBeLessThan(1e-4);
         $passed = $ledger->lifted_J + $ledger->friction_J + $ledger->kinetic_J;
         expect($ledger->train_J)->toBeAbout($passed * 0.25, 0.05); // a fifth of what comes in is a quarter of what goes out

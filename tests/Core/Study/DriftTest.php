@@ -111,7 +111,7 @@ it('says where a motion first strays, on both sides of what is allowed', functio
     expect($found($off(1) * 1.001))->toBe([])
         ->and($found($off(1) * 0.999)[0]->place)->toBe('routines.1.steps.1')
         ->and($found($off(0) * 0.999)[0]->place)->toBe('routines.1.steps.0')
-        ->and($found($off(1) * 0.999)[0]->says->text())->toContain('ends up to '.$build->motions['lift']->unit()->quantity($off(1))->text().' off its place');
+        ->and($found($off(1) * 0.999)[0]->says->text())->toContain('ends up to '.$build->motions['lift']->unit()->quantity($off(1))->text(figures: 4).' off its place'); // told apart from what is allowed
 });
 
 it('times a soft start as the run does', function () {
