@@ -90,9 +90,17 @@ final class DriveRepairs
         if ($f->drive->clutch_Nm !== null || $most < $least) {
             return [];
         }
-        $clutch = (float) Format::significantNumber(min($most, max($least, $most / 2)), 2);
+        $wanted = min($most, max($least, $most / 2));
+        $clutch = $wanted;
+        foreach ([2, 3] as $figures) { // as round a figure as lies between
+            $round = (float) Format::significantNumber($wanted, $figures);
+            if ($round >= $least && $round <= $most) {
+                $clutch = $round;
+                break;
+            }
+        }
 
-        return $clutch < $least || $clutch > $most ? [] : [new Fix(
+        return [new Fix(
             new Sentence('Put a clutch between train and load that slips at {clutch}: the move needs {needs}',
                 ['clutch' => Quantity::of($clutch, 'N·m'), 'needs' => Quantity::of($f->peak_Nm, 'N·m')]),
             [new Change($subject->path.'.drive.clutch_Nm', $clutch)],
