@@ -176,9 +176,50 @@ final class Coupling
     {
         $this->below = -INF;
         $this->above = INF;
+        $this->turns($motor, $powered, $speed, $against);
+        $this->powered = $powered;
+        $this->way = $way;
+        $this->motor = null;
 
-        // 1. The piece of the motor's line.
+        // Which side drives: the sign of the torque that enters the train.
         $ratio = $this->ratio;
+        $base = $this->base_Nm;
+        $fall = $this->fall_Nms;
+        $enters = $ratio * ($base - $fall * $ratio * $speed) * $own + $this->rotor * $against;
+        $drives = abs($enters) <= Constants::TIE * (abs($ratio * $base) * $own + $this->rotor * abs($against)) ? $fall * $against >= 0.0 : $enters * $way > 0.0;
+        if ($fall > 0.0 && $own > 0.0) {
+            $this->ends(($ratio * $base * $own + $this->rotor * $against) / ($ratio * $ratio * $fall * $own), $speed);
+        }
+        $this->side = $drives ? $way : -$way;
+        if (! $drives && $this->back <= 0.0) {
+            $this->locks($motor, $powered, $way);
+
+            return;
+        }
+        $pass = $drives ? $this->efficiency : 1 / $this->back;
+        $inertia = $own + $pass * $this->rotor;
+        $this->share = 1.0;
+        $this->felt = $pass * $this->rotor;
+        $this->inertia = $inertia < self::LEAST_KGM2 ? self::LEAST_KGM2 : $inertia;
+        $this->push = $pass * $ratio * $base;
+        $this->fade = $pass * $ratio * $ratio * $fall;
+        $this->against = $against;
+        $this->pass = $pass;
+        if ($own <= 0.0) {
+            return;
+        }
+        if ($this->grip_Nm !== INF) {
+            $this->slips($speed, $own);
+
+            return;
+        }
+        $this->motor = $motor; // it lasts
+        $this->side = $this->efficiency * $this->back === 1.0 ? 0 : $this->side;
+    }
+
+    /** The piece of the motor's line that it is on, and where that ends. */
+    private function turns(TorqueLine $motor, bool $powered, float $speed, float $against): void
+    {
         $base = $motor->stall_Nm;
         $fall = $motor->fall_Nms;
         $this->from = -INF;
@@ -187,9 +228,9 @@ final class Coupling
             $base = -$this->drag_Nm;
             $fall = $motor->drivenFall_Nms;
         } elseif ($fall > 0.0) {
-            $torque = $base - $fall * $ratio * $speed;
-            $corner = ($base - $motor->limit_Nm) / $fall / $ratio;
-            $free = $base / $fall / $ratio;
+            $torque = $base - $fall * $this->ratio * $speed;
+            $corner = ($base - $motor->limit_Nm) / $fall / $this->ratio;
+            $free = $base / $fall / $this->ratio;
             if ($torque > $motor->limit_Nm * (1 + Constants::TIE)) {
                 $this->piece = self::LIMITED;
                 $this->to = $corner;
@@ -212,80 +253,49 @@ final class Coupling
         }
         $this->base_Nm = $base;
         $this->fall_Nms = $fall;
-        $this->powered = $powered;
-        $this->way = $way;
-        $this->motor = null;
+    }
 
-        // 2. Which side drives: the sign of the torque that enters the train.
-        $enters = $ratio * ($base - $fall * $ratio * $speed) * $own + $this->rotor * $against;
-        $drives = abs($enters) <= Constants::TIE * (abs($ratio * $base) * $own + $this->rotor * abs($against)) ? $fall * $against >= 0.0 : $enters * $way > 0.0;
-        if ($fall > 0.0 && $own > 0.0) {
-            $this->ends(($ratio * $base * $own + $this->rotor * $against) / ($ratio * $ratio * $fall * $own), $speed);
-        }
-        $this->side = $drives ? $way : -$way;
-        if (! $drives && $this->back <= 0.0) {
-            if ($this->rotor > 0.0) {
-                $this->share = 0.0;
-                $this->felt = $this->rotor;
-                $this->motor = $motor;
-                $this->inertia = $this->rotor;
-                $this->push = $ratio * $base;
-                $this->fade = $ratio * $ratio * $fall;
-                $this->against = 0.0;
-                $this->pass = self::LOCKED;
-
-                return;
-            }
-            $goes = $way < 0 || ! $powered || $fall <= 0.0 ? 0.0 : max(0.0, $base / $fall / $ratio);
-            $this->inertia = 1.0;
-            $this->push = $goes;
-            $this->fade = 0.0;
+    /** The load would drive a train that passes nothing back: the rotor goes by itself and takes it along, or, where it weighs nothing, at once. */
+    private function locks(TorqueLine $motor, bool $powered, int $way): void
+    {
+        if ($this->rotor > 0.0) {
+            $this->share = 0.0;
+            $this->felt = $this->rotor;
+            $this->motor = $motor;
+            $this->inertia = $this->rotor;
+            $this->push = $this->ratio * $this->base_Nm;
+            $this->fade = $this->ratio * $this->ratio * $this->fall_Nms;
             $this->against = 0.0;
-            $this->pass = self::AT_ONCE;
-            $this->base_Nm = 0.0;
-            $this->fall_Nms = 0.0;
-            $this->below = -INF;
-            $this->above = INF;
+            $this->pass = self::LOCKED;
 
             return;
         }
-        $pass = $drives ? $this->efficiency : 1 / $this->back;
-        $inertia = $own + $pass * $this->rotor;
-        $this->share = 1.0;
-        $this->felt = $pass * $this->rotor;
-        if ($inertia < self::LEAST_KGM2) {
-            $inertia = self::LEAST_KGM2;
-        }
-        $push = $pass * $ratio * $base;
-        $fade = $pass * $ratio * $ratio * $fall;
+        $this->inertia = 1.0;
+        $this->push = $way < 0 || ! $powered || $this->fall_Nms <= 0.0 ? 0.0 : max(0.0, $this->base_Nm / $this->fall_Nms / $this->ratio);
+        $this->fade = 0.0;
+        $this->against = 0.0;
+        $this->pass = self::AT_ONCE;
+        $this->base_Nm = 0.0;
+        $this->fall_Nms = 0.0;
+        $this->below = -INF;
+        $this->above = INF;
+    }
 
-        // 3. What grips passes no more than its grip: the rest spins wheels and rotor, or drags them along.
-        if ($this->grip_Nm !== INF && $own > 0.0) {
-            $out = $against + $own * ($push - $fade * $speed - $against) / $inertia;
-            if (abs($out) > $this->grip_Nm * (1 + Constants::TIE)) {
-                $most = $out > 0.0 ? $this->grip_Nm : -$this->grip_Nm;
-                if ($fade > 0.0) {
-                    $this->ends(($push - $against - ($most - $against) * $inertia / $own) / $fade, $speed);
-                }
-                $this->inertia = $own;
-                $this->push = $most;
-                $this->fade = 0.0;
-                $this->against = $against;
-                $this->pass = $out * $way > 0.0 ? self::SPINS : self::SKIDS;
-
-                return;
-            }
-        } elseif ($own > 0.0) {
-            $this->share = 1.0;
-            $this->felt = $pass * $this->rotor;
-            $this->motor = $motor;
-            $this->side = $this->efficiency * $this->back === 1.0 ? 0 : $this->side;
+    /** What grips passes no more than its grip: the rest spins wheels and rotor, or drags them along. */
+    private function slips(float $speed, float $own): void
+    {
+        $out = $this->against + $own * ($this->push - $this->fade * $speed - $this->against) / $this->inertia;
+        if (abs($out) <= $this->grip_Nm * (1 + Constants::TIE)) {
+            return;
         }
-        $this->inertia = $inertia;
-        $this->push = $push;
-        $this->fade = $fade;
-        $this->against = $against;
-        $this->pass = $pass;
+        $most = $out > 0.0 ? $this->grip_Nm : -$this->grip_Nm;
+        if ($this->fade > 0.0) {
+            $this->ends(($this->push - $this->against - ($most - $this->against) * $this->inertia / $own) / $this->fade, $speed);
+        }
+        $this->inertia = $own;
+        $this->push = $most;
+        $this->fade = 0.0;
+        $this->pass = $out * $this->way > 0.0 ? self::SPINS : self::SKIDS;
     }
 
     private function ends(float $at, float $speed): void
