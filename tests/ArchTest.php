@@ -118,3 +118,19 @@ it('keeps lines to 160 characters, but for sentences and types that are longer t
 
     expect($long)->toBe([]);
 });
+
+it('has no method of more than sixty lines', function () {
+    $long = [];
+    foreach (['core/src', 'app'] as $folder) {
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__."/../{$folder}", FilesystemIterator::SKIP_DOTS)) as $file) {
+            $tree = (new PhpParser\ParserFactory)->createForHostVersion()->parse((string) file_get_contents((string) $file)) ?? [];
+            foreach ((new PhpParser\NodeFinder)->findInstanceOf($tree, PhpParser\Node\Stmt\ClassMethod::class) as $method) {
+                $lines = $method->getEndLine() - $method->getStartLine() + 1;
+                if ($lines > 60) {
+                    $long[] = "{$file->getBasename('.php')}::{$method->name} has {$lines}";
+                }
+            }
+        }
+    }
+    expect($long)->toBe([]);
+});

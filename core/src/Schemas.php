@@ -13,13 +13,13 @@ use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Shape\AnyShape;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\EitherShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;
 use Brookstone\Core\Shape\MapShape;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
-use Brookstone\Core\Shape\TextOrShape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Train\Stages;
 use Brookstone\Core\Train\StageType;
@@ -57,42 +57,8 @@ final class Schemas
             'says' => self::sentence(),
             'mend' => self::fix()->orNull(),
             'first' => (new TextShape)->orNull(),
-            'chains' => self::list(self::record('Chain', [
-                'motion' => new TextShape,
-                'name' => new TextShape,
-                'verdict' => self::verdict(),
-                'weakest' => ChoiceShape::of(...Stations::names()),
-                'margin' => self::number()->orNull(),
-                'links' => self::list(self::record('Link', [
-                    'link' => ChoiceShape::of(...Stations::names()),
-                    'verdict' => self::verdict(),
-                    'figure' => self::sentence(),
-                    'about' => self::sentence(),
-                    'findings' => self::list(self::finding()),
-                ])),
-                'curves' => self::curves(),
-                'cautions' => self::list(self::record('Caution', ['code' => new TextShape, 'says' => new TextShape])),
-                'drive' => self::record('DriveSheet', [
-                    'stall_Nm' => self::number(),
-                    'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
-                    'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()),
-                        'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
-                ])->orNull(),
-                'train' => self::trainSheet(),
-            ])),
-            'routines' => self::list(self::record('RoutineVerdict', [
-                'id' => new TextShape,
-                'name' => new TextShape,
-                'verdict' => self::verdict(),
-                'takes_s' => self::number()->orNull(),
-                'target_s' => self::number()->orNull(),
-                'steps' => self::list(self::record('StepSays', ['path' => new TextShape, 'says' => self::sentence()])),
-                'findings' => self::list(self::finding()),
-                'rehearsals' => self::list(self::record('RehearsedFrom', [
-                    'says' => new TextShape, 'outcome' => ChoiceShape::of('ends', 'gives_up', 'comes_round', 'bounded', 'never_begins'),
-                    'takes_s' => self::number()->orNull(), 'wrong' => self::number(),
-                ])),
-            ])),
+            'chains' => self::list(self::chain()),
+            'routines' => self::list(self::routine()),
             'supplies' => self::list(self::record('SupplyAsked', [
                 'id' => new TextShape, 'name' => new TextShape, 'max_A' => self::number(), 'most_A' => self::number(),
                 'together' => self::list(new TextShape), 'at_once' => self::sentence(),
@@ -108,6 +74,50 @@ final class Schemas
                     'id' => new TextShape, 'real_m' => self::number()->orNull(), 'model_m' => self::number()->orNull(),
                     'error_share' => self::number()->orNull(),
                 ])),
+            ])),
+        ]);
+    }
+
+    private static function chain(): RecordShape
+    {
+        return self::record('Chain', [
+            'motion' => new TextShape,
+            'name' => new TextShape,
+            'verdict' => self::verdict(),
+            'weakest' => ChoiceShape::of(...Stations::names()),
+            'margin' => self::number()->orNull(),
+            'links' => self::list(self::record('Link', [
+                'link' => ChoiceShape::of(...Stations::names()),
+                'verdict' => self::verdict(),
+                'figure' => self::sentence(),
+                'about' => self::sentence(),
+                'findings' => self::list(self::finding()),
+            ])),
+            'curves' => self::curves(),
+            'cautions' => self::list(self::record('Caution', ['code' => new TextShape, 'says' => new TextShape])),
+            'drive' => self::record('DriveSheet', [
+                'stall_Nm' => self::number(),
+                'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
+                'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()),
+                    'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
+            ])->orNull(),
+            'train' => self::trainSheet(),
+        ]);
+    }
+
+    private static function routine(): RecordShape
+    {
+        return self::record('RoutineVerdict', [
+            'id' => new TextShape,
+            'name' => new TextShape,
+            'verdict' => self::verdict(),
+            'takes_s' => self::number()->orNull(),
+            'target_s' => self::number()->orNull(),
+            'steps' => self::list(self::record('StepSays', ['path' => new TextShape, 'says' => self::sentence()])),
+            'findings' => self::list(self::finding()),
+            'rehearsals' => self::list(self::record('RehearsedFrom', [
+                'says' => new TextShape, 'outcome' => ChoiceShape::of('ends', 'gives_up', 'comes_round', 'bounded', 'never_begins'),
+                'takes_s' => self::number()->orNull(), 'wrong' => self::number(),
             ])),
         ]);
     }
@@ -389,7 +399,8 @@ final class Schemas
     {
         return self::record('Sentence', [
             'template' => new TextShape,
-            'values' => new MapShape(new TextOrShape(self::record('Quantity', ['si' => self::number(), 'dimension' => new TextShape]))), // a text is a name
+            'values' => new MapShape(new EitherShape([new TextShape, self::record('Quantity', ['si' => self::number(),
+                'dimension' => new TextShape])])), // a text is a name
             'text' => new TextShape,
         ]);
     }

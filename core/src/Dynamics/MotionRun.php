@@ -54,13 +54,11 @@ final readonly class MotionRun
         $travel = abs($to - $from);
         $state = $plant->stateAt($from);
         $ledger?->begin($state);
-        $time = 0.0;
-        $out = $fastest = $restSince = 0.0;
+        $time = $out = $fastest = $restSince = 0.0;
         $restAt = $from;
         $peak = $ramp_s > 0.0 ? 0.0 : $full->stall_A;
         $path = $traced ? [[0.0, $from, $peak]] : [];
         $why = RunEnd::GaveUp;
-
         for ($steps = 0; $time < $giveUp_s && $steps < self::MOST_STEPS; $steps++) {
             $before = clone $state;
             $ramps = $time < $ramp_s;
@@ -68,8 +66,7 @@ final readonly class MotionRun
             $motor = $ramps ? $full->atShare(min(1.0, ($time + $longest / 2) / $ramp_s)) : $full;
             $h = $plant->step($state, $motor, $direction, true, $longest, $ramps);
             $position = $plant->position($state);
-            $out = max($out, $state->out_Nm);
-            $fastest = max($fastest, abs($state->speed));
+            [$out, $fastest] = [max($out, $state->out_Nm), max($fastest, abs($state->speed))];
             if (($position - $to) * $direction >= 0.0) {
                 [$part, $end] = self::crossing($plant, $before, $motor, $direction, $to, $h, $travel, $ramps);
                 $peak = max($peak, $motor->currentAt($state->motor_Nm));
@@ -98,8 +95,7 @@ final readonly class MotionRun
                 break;
             }
             if ($ramps || abs($position - $restAt) > self::CREEP * $travel) {
-                $restAt = $position;
-                $restSince = $time;
+                [$restAt, $restSince] = [$position, $time];
             } elseif ($time - $restSince >= self::AT_REST_S * (1 - 1e-9)) {
                 $why = RunEnd::Stuck;
                 break;

@@ -15,9 +15,8 @@ use Brookstone\Core\Train\Train;
  * One motion as a machine: motor, train and load, moved forward in time.
  *
  * What motor, train and load do to each other at one speed is said by Coupling. Between the speeds where that changes, and with the load of the middle
- * of the step, the equation is linear in ω and is solved in closed form,
- * so that a light load on a stiff motor needs no small steps (exponential midpoint rule: Hochbruck & Ostermann, Exponential Integrators,
- * Acta Numerica 19 (2010), §2).
+ * of the step, the equation is linear in ω and is solved in closed form, so that a light load on a stiff motor needs no small steps (exponential midpoint
+ * rule: Hochbruck & Ostermann, Exponential Integrators, Acta Numerica 19 (2010), §2).
  */
 final readonly class Plant
 {
@@ -32,15 +31,13 @@ final readonly class Plant
     /** Angle below which its cord hangs slack; −INF where none can. */
     public float $slackBelow;
 
-    /** Of the mechanism, where it is the same everywhere. */
-    private float $own;
+    private float $own; // of the mechanism, where it is the same everywhere
 
     private float $friction;
 
     private bool $isEven;
 
-    /** The same load everywhere: nothing to look up on the way. */
-    public bool $isLevel;
+    public bool $isLevel; // the same load everywhere: nothing to look up on the way
 
     private float $level_Nm;
 
@@ -50,6 +47,8 @@ final readonly class Plant
     private float $grip;
 
     private Coupling $coupling;
+
+    private PlantStep $now;
 
     /** Of the rotor, at the load. */
     private float $rotor;
@@ -82,6 +81,7 @@ final readonly class Plant
         $this->friction = $this->isEven ? $mechanism->frictionNm(0.0) : 0.0;
         $this->grip = $slips ? $mechanism->gripNm() : INF;
         $this->coupling = new Coupling($ratio, $efficiency, $backEfficiency, $this->rotor, $this->grip, $drag_Nm);
+        $this->now = new PlantStep;
         $this->travelPerRad = $mechanism->travelPerRad();
         $this->slackBelow = $mechanism instanceof Slack && $mechanism->rests_at !== -INF
             ? ($mechanism->rests_at === INF ? INF : $mechanism->turnAt($mechanism->rests_at)) : -INF;
@@ -147,9 +147,7 @@ final readonly class Plant
         return $this->isLevel ? $this->level_Nm : $this->mechanism->staticTorqueNm($this->mechanism->positionAt($angle));
     }
 
-    /**
-     * Energy of all that moves, rotor included, J: ½ J ω².
-     */
+    /** Energy of all that moves, rotor included, J: ½ J ω². */
     public function kinetic_J(PlantState $state): float
     {
         return 0.5 * $this->inertiaAt($state->angle) * $state->speed ** 2;
@@ -161,7 +159,7 @@ final readonly class Plant
         return $this->rotor + $this->ownAt($angle);
     }
 
-    /** Inertia of the mechanism alone. */
+    /** The same of the mechanism alone. */
     public function ownAt(float $angle): float
     {
         return $this->isEven ? $this->own : $this->mechanism->inertiaKgm2($this->mechanism->positionAt($angle));
@@ -208,135 +206,185 @@ final readonly class Plant
     public function step(PlantState $state, TorqueLine $motor, int $command, bool $powered, float $step, bool $rests = false): float
     {
         // 1. Everything along the command; of what is off, along its movement.
-        if (! $powered && $state->speed !== 0.0) {
-            $command = $state->speed > 0.0 ? 1 : -1;
-        }
-        $speed = $command * $state->speed;
-        $own = $this->own;
-        $friction = $this->friction;
-        $bend = 0.0;
-        if ($this->isEven) {
-            $load = $command * ($this->isLevel ? $this->level_Nm : $this->mechanism->staticTorqueNm($this->mechanism->positionAt($state->angle)));
-        } elseif ($this->piece !== null) {
-            if ($state->angle <= $this->piece->from || $state->angle >= $this->piece->to) {
-                $this->piece->find($state->angle);
-            }
-            $load = $command * $this->piece->load_Nm;
-            $friction = $this->piece->friction_Nm;
-            $own = $this->piece->own_kgm2;
-        } else {
-            [$load, $friction, $own, $bend] = $this->mechanism->dynamics($this->mechanism->positionAt($state->angle));
-            $load *= $command;
-            $bend *= $command / 2;
-        }
+        $now = $this->now;
+        $now->command = $powered || $state->speed === 0.0 ? $command : ($state->speed > 0.0 ? 1 : -1);
+        $now->speed = $now->command * $state->speed;
+        $this->meets($state->angle);
 
         // 2. At rest: does it start, and which way?
-        $way = $speed <=> 0.0;
-        if ($way === 0) {
-            $way = $this->startsTowards($motor->most_Nm(), $load, $friction, $rests || ! $powered ? $this->drag_Nm : 0.0);
-            if ($way !== 0 && ! $powered) {
-                $command *= $way;
-                $load *= $way;
-                $bend *= $way;
-                $way = 1;
-            }
-            if ($way === 0) {
-                $state->speed = 0.0;
-                $state->motor_Nm = $motor->most_Nm();
-                $state->rest($motor);
-
-                return $step;
-            }
+        $now->way = $now->speed <=> 0.0;
+        if ($now->way === 0 && ! $this->starts($motor, $powered, $rests)) {
+            return self::stays($state, $motor, $step);
         }
 
         // 3. What pushes: as in the step before, or what is found now.
         $coupling = $this->coupling;
-        $lasts = $state->speed !== 0.0 && $coupling->mayLast($motor, $powered, $way);
-        $rubs = $load + $way * $friction;
-        $felt = $rubs + $bend * $speed * $speed;
-        $lasts ? $coupling->with($felt, $own) : $coupling->look($motor, $powered, $speed, $way, $felt, $own);
-        $h = $step;
+        $lasts = $state->speed !== 0.0 && $coupling->mayLast($motor, $powered, $now->way);
+        $now->rubs_Nm = $now->load_Nm + $now->way * $now->friction_Nm;
+        $now->felt_Nm = $now->rubs_Nm + $now->bend * $now->speed * $now->speed;
+        $lasts ? $coupling->with($now->felt_Nm, $now->own_kgm2)
+            : $coupling->look($motor, $powered, $now->speed, $now->way, $now->felt_Nm, $now->own_kgm2);
 
-        // 4. Load in the middle of the step, from where the present acceleration would take it.
-        $slope = $coupling->fade / $coupling->inertia;
-        $now = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
-        if (! $this->isLevel && ! $this->staysWithin($state->angle, (abs($speed) + abs($now) * $h) * $h)) {
-            $room = $this->breaks === [] ? INF : $this->toNextBreak($state->angle, $way * $command);
-            $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
-            $h = $largest === INF ? $step : min($step, $this->longestStep($speed, $now, $slope, $largest));
-            if ($now * $speed < 0.0) {
-                $h = min($h, self::timeToReach($speed, 0.0, $now, $slope));
-            }
-            $half = self::turned($speed, $now, $slope, $h / 2);
-            $middle = $this->mechanism->positionAt($state->angle + $command * (abs($half) < $room ? $half : $way * $room * self::BEFORE_BREAK));
-            if ($this->isEven) {
-                $felt = $rubs = $command * $this->mechanism->staticTorqueNm($middle) + $way * $friction;
-            } else {
-                [$load, $friction, $own, $bend] = $this->mechanism->dynamics($middle);
-                $rubs = $command * $load + $way * $friction;
-                $felt = $rubs + $command / 2 * $bend * ($speed + self::gained($now, $slope, $h / 2)) ** 2;
-            }
-            $lasts ? $coupling->with($felt, $own) : $coupling->look($motor, $powered, $speed, $way, $felt, $own);
+        // 4. The load in the middle of the step.
+        $now->seconds = $step;
+        if (! $this->isLevel && $this->meetsMore($state->angle)) {
+            $lasts ? $coupling->with($now->felt_Nm, $now->own_kgm2)
+                : $coupling->look($motor, $powered, $now->speed, $now->way, $now->felt_Nm, $now->own_kgm2);
         }
-        if ($lasts && ! $coupling->lastsFor($speed, $h, $felt, $own)) {
-            $coupling->look($motor, $powered, $speed, $way, $felt, $own);
+        if ($lasts && ! $coupling->lastsFor($now->speed, $now->seconds, $now->felt_Nm, $now->own_kgm2)) {
+            $coupling->look($motor, $powered, $now->speed, $now->way, $now->felt_Nm, $now->own_kgm2);
         }
 
-        // 5. Stop the step where the speed passes zero, or one at which its kind changes.
+        // 5. As long as it stays the same.
+        $this->lasts();
+        if ($state->speed === 0.0 && $now->speed === 0.0 && $now->accel * $now->way <= 0.0) { // it would start, but not in what it meets at once
+            return self::stays($state, $motor, $now->seconds);
+        }
+        $this->untilItChanges();
+        $this->goes($state, $motor);
+
+        return $now->seconds;
+    }
+
+    /** The load at an angle, along the command. */
+    private function meets(float $angle): void
+    {
+        $now = $this->now;
+        $now->own_kgm2 = $this->own;
+        $now->friction_Nm = $this->friction;
+        $now->bend = 0.0;
+        if ($this->isEven) {
+            $now->load_Nm = $now->command * ($this->isLevel ? $this->level_Nm : $this->mechanism->staticTorqueNm($this->mechanism->positionAt($angle)));
+        } elseif ($this->piece !== null) {
+            if ($angle <= $this->piece->from || $angle >= $this->piece->to) {
+                $this->piece->find($angle);
+            }
+            $now->load_Nm = $now->command * $this->piece->load_Nm;
+            $now->friction_Nm = $this->piece->friction_Nm;
+            $now->own_kgm2 = $this->piece->own_kgm2;
+        } else {
+            [$load, $now->friction_Nm, $now->own_kgm2, $bend] = $this->mechanism->dynamics($this->mechanism->positionAt($angle));
+            $now->load_Nm = $load * $now->command;
+            $now->bend = $bend * $now->command / 2;
+        }
+    }
+
+    /** From rest, and which way; what is off counts along that from then on. */
+    private function starts(TorqueLine $motor, bool $powered, bool $rests): bool
+    {
+        $now = $this->now;
+        $now->way = $this->startsTowards($motor->most_Nm(), $now->load_Nm, $now->friction_Nm, $rests || ! $powered ? $this->drag_Nm : 0.0);
+        if ($now->way !== 0 && ! $powered) {
+            $now->command *= $now->way;
+            $now->load_Nm *= $now->way;
+            $now->bend *= $now->way;
+            $now->way = 1;
+        }
+
+        return $now->way !== 0;
+    }
+
+    private static function stays(PlantState $state, TorqueLine $motor, float $seconds): float
+    {
+        $state->speed = 0.0;
+        $state->motor_Nm = $motor->most_Nm();
+        $state->rest($motor);
+
+        return $seconds;
+    }
+
+    /** The load in the middle of the step, from where the present acceleration would take it. @return bool it is another than at its beginning */
+    private function meetsMore(float $angle): bool
+    {
+        $now = $this->now;
+        $coupling = $this->coupling;
         $slope = $coupling->fade / $coupling->inertia;
-        $start = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $speed;
+        $accel = ($coupling->push - $coupling->against) / $coupling->inertia - $slope * $now->speed;
+        if ($this->staysWithin($angle, (abs($now->speed) + abs($accel) * $now->seconds) * $now->seconds)) {
+            return false;
+        }
+        $room = $this->breaks === [] ? INF : $this->toNextBreak($angle, $now->way * $now->command);
+        $largest = min($this->largestTurn, $room + self::PAST_BREAK_RAD);
+        $now->seconds = $largest === INF ? $now->seconds : min($now->seconds, $this->longestStep($now->speed, $accel, $slope, $largest));
+        if ($accel * $now->speed < 0.0) {
+            $now->seconds = min($now->seconds, FirstOrderLag::timeToReach($now->speed, 0.0, $accel, $slope));
+        }
+        $half = FirstOrderLag::turned($now->speed, $accel, $slope, $now->seconds / 2);
+        $middle = $this->mechanism->positionAt($angle + $now->command * (abs($half) < $room ? $half : $now->way * $room * self::BEFORE_BREAK));
+        if ($this->isEven) {
+            $now->felt_Nm = $now->rubs_Nm = $now->command * $this->mechanism->staticTorqueNm($middle) + $now->way * $now->friction_Nm;
+        } else {
+            [$load, $now->friction_Nm, $now->own_kgm2, $bend] = $this->mechanism->dynamics($middle);
+            $now->rubs_Nm = $now->command * $load + $now->way * $now->friction_Nm;
+            $now->felt_Nm = $now->rubs_Nm + $now->command / 2 * $bend * ($now->speed + FirstOrderLag::gained($accel, $slope, $now->seconds / 2)) ** 2;
+        }
+
+        return true;
+    }
+
+    /** How it goes on from here as it is now. */
+    private function lasts(): void
+    {
+        $now = $this->now;
+        $coupling = $this->coupling;
         if ($coupling->pass === Coupling::AT_ONCE) { // a lock without a rotor behind it
-            $speed = $coupling->push;
-            $start = $slope = 0.0;
-            $h = $speed === 0.0 ? min($h, self::AT_ONCE_S) : $h;
-        }
-        if ($state->speed === 0.0 && $speed === 0.0 && $start * $way <= 0.0) { // it would start, but not in what it meets at once
-            $state->speed = 0.0;
-            $state->motor_Nm = $motor->most_Nm();
-            $state->rest($motor);
+            $now->speed = $coupling->push;
+            $now->accel = $now->slope = 0.0;
+            $now->seconds = $now->speed === 0.0 ? min($now->seconds, self::AT_ONCE_S) : $now->seconds;
 
-            return $h;
+            return;
         }
-        if ($start * $speed < 0.0) {
-            $until = self::timeToReach($speed, 0.0, $start, $slope);
-            $h = $until < $h ? $until : $h;
+        $now->slope = $coupling->fade / $coupling->inertia;
+        $now->accel = ($coupling->push - $coupling->against) / $coupling->inertia - $now->slope * $now->speed;
+    }
+
+    /** No longer than until its speed passes zero, or one at which its kind changes. */
+    private function untilItChanges(): void
+    {
+        $now = $this->now;
+        if ($now->accel * $now->speed < 0.0) {
+            $until = FirstOrderLag::timeToReach($now->speed, 0.0, $now->accel, $now->slope);
+            $now->seconds = $until < $now->seconds ? $until : $now->seconds;
         }
-        $end = $start > 0.0 ? $coupling->above : $coupling->below;
+        $end = $now->accel > 0.0 ? $this->coupling->above : $this->coupling->below;
         if ($end !== INF && $end !== -INF) {
-            $until = self::timeToReach($speed, $end, $start, $slope);
-            $h = $until < $h ? $until : $h;
+            $until = FirstOrderLag::timeToReach($now->speed, $end, $now->accel, $now->slope);
+            $now->seconds = $until < $now->seconds ? $until : $now->seconds;
         }
+    }
+
+    /** It has gone so, and that is written down. */
+    private function goes(PlantState $state, TorqueLine $motor): void
+    {
+        $now = $this->now;
+        [$h, $speed, $accel, $slope] = [$now->seconds, $now->speed, $now->accel, $now->slope];
         $x = $slope * $h;
         if ($x < 1e-4) {
-            $turn = $h * ($speed + $start * $h * (0.5 - $x / 6));
-            $end = $speed + ($x < 1e-9 ? $start * $h : -$start / $slope * expm1(-$x));
+            $turn = $h * ($speed + $accel * $h * (0.5 - $x / 6));
+            $end = $speed + ($x < 1e-9 ? $accel * $h : -$accel / $slope * expm1(-$x));
         } else {
-            $gained = -$start / $slope * expm1(-$x);
-            $turn = $speed * $h + ($start * $h - $gained) / $slope;
+            $gained = -$accel / $slope * expm1(-$x);
+            $turn = $speed * $h + ($accel * $h - $gained) / $slope;
             $end = $speed + $gained;
         }
-        if ($end * $way <= 1e-12 * abs($speed)) {
+        if ($end * $now->way <= 1e-12 * abs($speed)) {
             $end = 0.0;
         }
-
-        // 6. Write it down.
         $before = $state->watched ? 0.5 * $this->ownAt($state->angle) * $state->speed ** 2 : 0.0;
-        $state->angle += $command * $turn;
-        $state->speed = $command * $end;
+        $state->angle += $now->command * $turn;
+        $state->speed = $now->command * $end;
         $pulls = $motor->stall_Nm - $motor->fall_Nms * $this->ratio * $end;
         $state->motor_Nm = $pulls < $motor->limit_Nm ? $pulls : $motor->limit_Nm;
-        $state->out_Nm = $rubs + $own * max($start, $start - $slope * ($end - $speed));
+        $state->out_Nm = $now->rubs_Nm + $now->own_kgm2 * max($accel, $accel - $slope * ($end - $speed));
         if ($state->watched) {
-            $state->accel = $start;
+            $state->accel = $accel;
             $state->slope = $slope;
-            $state->pass = $coupling->pass === Coupling::AT_ONCE ? Coupling::LOCKED : $coupling->pass;
-            $state->base_Nm = $coupling->base_Nm;
-            $state->fall_Nms = $coupling->fall_Nms;
-            $state->along = $command;
-            $state->worked_J = 0.5 * $this->ownAt($state->angle) * $end ** 2 - $before + $rubs * $turn;
+            $state->pass = $this->coupling->pass === Coupling::AT_ONCE ? Coupling::LOCKED : $this->coupling->pass;
+            $state->base_Nm = $this->coupling->base_Nm;
+            $state->fall_Nms = $this->coupling->fall_Nms;
+            $state->along = $now->command;
+            $state->worked_J = 0.5 * $this->ownAt($state->angle) * $end ** 2 - $before + $now->rubs_Nm * $turn;
         }
-
-        return $h;
     }
 
     /** The same, written down. */
@@ -397,36 +445,5 @@ final readonly class Plant
         }
 
         return $nearest;
-    }
-
-    /** Turn in time t from speed v with ω̇ = a at first, falling by $slope for each rad/s: v t + a (…)/slope². */
-    private static function turned(float $v, float $a, float $slope, float $t): float
-    {
-        $x = $slope * $t;
-
-        return $x < 1e-4
-            ? $t * ($v + $a * $t * (0.5 - $x / 6))
-            : $v * $t + $a / $slope * ($t + expm1(-$x) / $slope);
-    }
-
-    /** Speed gained in time t: a (1 − e^(−slope t))/slope. */
-    private static function gained(float $a, float $slope, float $t): float
-    {
-        return $slope * $t < 1e-9 ? $a * $t : -$a / $slope * expm1(-$slope * $t);
-    }
-
-    /** When the speed gets to $wanted, INF if it does not or is there. */
-    private static function timeToReach(float $v, float $wanted, float $a, float $slope): float
-    {
-        $gap = $wanted - $v;
-        if ($gap * $a <= 0.0 || abs($gap) <= 1e-12 * max(abs($v), abs($wanted))) {
-            return INF;
-        }
-        if ($slope <= 0.0) {
-            return $gap / $a;
-        }
-        $share = $slope * $gap / $a;
-
-        return $share < 1.0 ? max(-log1p(-$share) / $slope, 1e-12) : INF;
     }
 }

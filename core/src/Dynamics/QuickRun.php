@@ -130,21 +130,16 @@ final readonly class QuickRun
         }
         $own = $this->inertias[0];
         $coupling = new Coupling($ratio, $efficiency, $back, $rotor_kgm2);
-        $speed = $fastest = 0.0;
-        $time = 0.0;
+        $speed = $fastest = $time = 0.0;
         $how = self::KEPT;
         $mayLast = false;
         [$loads, $widths] = [$this->loads, $this->widths];
         $count = count($loads);
         for ($i = 0, $left = $widths[0]; $i < $count;) {
             $load = $loads[$i];
-            if ($mayLast && $how === self::KEPT) { // what pushed in the cell before, where it lasts through this one
-                $coupling->with($load, $own);
-            } else {
-                $how++;
-                $coupling->look($line, true, $speed, 1, $load, $own);
-                $mayLast = $coupling->mayLast($line, true, 1);
-            }
+            $keeps = $mayLast && $how === self::KEPT;
+            $how += $keeps ? 0 : 1;
+            $mayLast = self::pushes($coupling, $line, $keeps, $speed, $load, $own);
             $rate = $coupling->fade / $coupling->inertia;
             $accel = ($coupling->push - $coupling->against) / $coupling->inertia - $rate * $speed;
             if ($coupling->pass === Coupling::AT_ONCE) {
@@ -164,13 +159,7 @@ final readonly class QuickRun
                     continue;
                 }
             } else { // where it comes to an end of what pushes, the rest of the cell is another piece
-                $end = $accel > 0.0 ? $coupling->above : $coupling->below;
-                $until = self::timeToReach($speed, $end, $accel, $rate);
-                if ($until < $t) {
-                    $t = $until;
-                    $next = $end;
-                    $rest = max(0.0, $left - self::way($speed, $accel, $rate, $t));
-                }
+                [$t, $next, $rest] = self::upToItsEnd($coupling, $speed, $accel, $rate, $t, $next, $left);
                 if ($t === INF) {
                     return [null, $fastest];
                 }
@@ -192,6 +181,28 @@ final readonly class QuickRun
         return [$time, $fastest];
     }
 
+    /** What pushed in the cell before, where it lasts through this one, or what pushes now. @return bool that may last */
+    private static function pushes(Coupling $coupling, TorqueLine $line, bool $lasts, float $speed, float $against, float $own): bool
+    {
+        if ($lasts) {
+            $coupling->with($against, $own);
+
+            return true;
+        }
+        $coupling->look($line, true, $speed, 1, $against, $own);
+
+        return $coupling->mayLast($line, true, 1);
+    }
+
+    /** @return array{float, float, float} time and speed at the end of a cell, or where something else pushes from there on; and what is left of the cell then */
+    private static function upToItsEnd(Coupling $coupling, float $speed, float $accel, float $rate, float $time, float $next, float $left): array
+    {
+        $end = $accel > 0.0 ? $coupling->above : $coupling->below;
+        $until = FirstOrderLag::timeToReach($speed, $end, $accel, $rate);
+
+        return $until < $time ? [$until, $end, max(0.0, $left - FirstOrderLag::turned($speed, $accel, $rate, $until))] : [$time, $next, 0.0];
+    }
+
     /** The time alone, s. */
     public function time_s(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back): ?float
     {
@@ -206,53 +217,27 @@ final readonly class QuickRun
     private function carried(TorqueLine $line, float $ratio, float $efficiency, float $rotor_kgm2, float $back, float $within_s = INF): ?array
     {
         $coupling = new Coupling($ratio, $efficiency, $back, $rotor_kgm2);
-        $speed = $fastest = 0.0;
-        $time = 0.0;
+        $speed = $fastest = $time = 0.0;
         $count = count($this->loads);
-        $how = self::KEPT;
-        $mayLast = false;
-        $at = 0.0;
+        [$how, $mayLast, $at] = [self::KEPT, false, 0.0];
         [$loads, $widths, $inertias] = [$this->loads, $this->widths, $this->inertias];
         for ($i = 0; $i < $count;) {
             $own = $inertias[$i];
-            $further = $inertias[$i + 1];
             $cell = $widths[$i];
-            $load = $loads[$i];
 
             // 1. What pushed in the cell before, where it lasts through this one; or what pushes now.
-            $against = $load + ($further - $own) / $cell / 2 * $at * $at;
-            if ($mayLast && $how === self::KEPT) {
-                $coupling->with($against, $own);
-            } else {
-                $how = $how === self::KEPT ? self::LOOKED : $how;
-                $coupling->look($line, true, $at, 1, $against, $own);
-                $mayLast = $coupling->mayLast($line, true, 1);
-            }
-            $fade = $coupling->fade;
-            $share = $coupling->share;
-            $to = $coupling->inertia + $share * ($further - $own);
-            $left = $coupling->push - $share * $load;
+            $against = $loads[$i] + ($inertias[$i + 1] - $own) / $cell / 2 * $at * $at;
+            $keeps = $mayLast && $how === self::KEPT;
+            $how = $how === self::KEPT && ! $keeps ? self::LOOKED : $how;
+            $mayLast = self::pushes($coupling, $line, $keeps, $at, $against, $own);
+            $to = $coupling->inertia + $coupling->share * ($inertias[$i + 1] - $own);
+            $left = $coupling->push - $coupling->share * $loads[$i];
 
-            // 2. Share of the later speed in that over the cell: a half, and all of it where the motor brings the speed about within the cell.
-            $later = 0.5;
-            if ($fade > 0.0) {
-                $likely = $left / $fade;
-                if ($likely > $speed) {
-                    $gained = sqrt($speed * $speed + 2 * $cell * $left / $to);
-                    $likely = $gained < $likely ? $gained : $likely;
-                }
-                $brought = $to * ($likely > $speed ? $likely : $speed);
-                if ($brought < $fade * $cell) {
-                    $later = 1.0 - 0.5 * $brought / ($fade * $cell);
-                }
-            }
+            // 2. The speed at its end.
+            $later = self::shareOfLater($coupling->fade, $left, $speed, $cell, $to);
+            $next = self::after($coupling, $left, $speed, $cell, $to, $later);
 
-            // 3. ½J₁ω₁² = ½J₀ω₀² + (left − fade·ω)Δθ.
-            $b = $fade * $cell * $later;
-            $root = $b * $b + 2 * $to * ($coupling->inertia * $speed * $speed / 2 + $cell * ($left - $fade * (1 - $later) * $speed));
-            $next = $root > $b * $b ? (sqrt($root) - $b) / $to : 0.0;
-
-            // 4. Where what pushes changes on the way, the cell once more with what it is from there on.
+            // 3. Where what pushes changes on the way, the cell once more with what it is from there on.
             if ($how === self::KEPT) {
                 if ($next <= 0.0 || ! $coupling->lasts($speed, $next, $against, $own)) {
                     $how = self::LOOKED;
@@ -277,37 +262,41 @@ final readonly class QuickRun
                 return null;
             }
             $time += $cell / ($speed + $later * ($next - $speed));
-            $speed = $next;
-            $fastest = $speed > $fastest ? $speed : $fastest;
+            $speed = $at = $next;
+            $fastest = max($fastest, $speed);
             if ($time > $within_s) {
                 return [null, $fastest];
             }
             $i++;
             $how = self::KEPT;
-            $at = $speed;
         }
 
         return [$time, $fastest];
     }
 
-    /** Turn after a time with ω̇ = accel at first, falling by $rate for each rad/s. */
-    private static function way(float $speed, float $accel, float $rate, float $t): float
+    /** Share of the later speed in that over a cell: a half, and all of it where the motor brings the speed about within the cell. */
+    private static function shareOfLater(float $fade, float $left, float $speed, float $cell, float $inertia): float
     {
-        $x = $rate * $t;
+        if ($fade <= 0.0) {
+            return 0.5;
+        }
+        $likely = $left / $fade;
+        if ($likely > $speed) {
+            $gained = sqrt($speed * $speed + 2 * $cell * $left / $inertia);
+            $likely = $gained < $likely ? $gained : $likely;
+        }
+        $brought = $inertia * ($likely > $speed ? $likely : $speed);
 
-        return $x < 1e-4 ? $t * ($speed + $accel * $t * (0.5 - $x / 6)) : $speed * $t + $accel / $rate * ($t + expm1(-$x) / $rate);
+        return $brought < $fade * $cell ? 1.0 - 0.5 * $brought / ($fade * $cell) : 0.5;
     }
 
-    /** When the speed gets to $wanted; INF where it does not. */
-    private static function timeToReach(float $speed, float $wanted, float $accel, float $rate): float
+    /** Speed after a cell, 0 where it stops before: ½J₁ω₁² = ½J₀ω₀² + (left − fade·ω)Δθ. */
+    private static function after(Coupling $coupling, float $left, float $speed, float $cell, float $inertia, float $later): float
     {
-        $gap = $wanted - $speed;
-        if ($gap * $accel <= 0.0 || abs($gap) <= 1e-9 * abs($wanted)) {
-            return INF;
-        }
-        $share = $rate * $gap / $accel;
+        $b = $coupling->fade * $cell * $later;
+        $root = $b * $b + 2 * $inertia * ($coupling->inertia * $speed * $speed / 2 + $cell * ($left - $coupling->fade * (1 - $later) * $speed));
 
-        return $rate <= 0.0 ? $gap / $accel : ($share < 1.0 ? -log1p(-$share) / $rate : INF);
+        return $root > $b * $b ? (sqrt($root) - $b) / $inertia : 0.0;
     }
 
     /** When a way is crossed, by Newton's method; INF where it stops before. */
@@ -325,7 +314,7 @@ final readonly class QuickRun
         }
         if ($settles <= 0.0) {
             $stops = log1p(-$speed * $rate / $accel) / $rate;
-            if (self::way($speed, $accel, $rate, $stops) <= $way) {
+            if (FirstOrderLag::turned($speed, $accel, $rate, $stops) <= $way) {
                 return INF;
             }
             $t = $way / $speed;

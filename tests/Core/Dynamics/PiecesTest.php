@@ -262,6 +262,54 @@ describe('a whole run', function () {
     })->with([0.0, 0.5, 2.0, 4.0]);
 });
 
+describe('a run solved at once', function () {
+    $both = function (Hoist|Slide|Turntable $thing, TorqueLine $line, float $from, float $to, float $ratio = 2.0, float $rotor = 1e-5, float $back = 0.8): array {
+        $quick = (new QuickRun($thing, new Move($from, $to, 1.0, Profile::Cosine)))->run($line, $ratio, 0.85, $ratio ** 2 * $rotor, $back);
+        $whole = MotionRun::of(new Plant($thing, $ratio, 0.85, $back, $rotor), $line, $from, $to, 200.0);
+
+        return [$quick, $whole];
+    };
+
+    it('takes as long, and is as fast, as the one that is stepped', function (string $how, float $from, float $to, float $limit, float $volts) use ($both) {
+        $line = dcMotor()->line($volts, 1.0);
+        $line = new TorqueLine($line->stall_Nm, $line->fall_Nms, $line->idle_A, $line->stall_A, $line->A_per_Nm, $limit);
+        $thing = $how === 'hoist' ? new Hoist(0.8, 0.02, friction_N: 1.0) : ($how === 'slide' ? new Slide(0.6, 0.02, 0.3) : new Turntable(0.02, friction_Nm: 0.02));
+        [$quick, $whole] = $both($thing, $line, $from, $to);
+        expect($quick[0])->toBeAbout((float) $whole->time_s, 1e-4)->and($quick[1])->toBeAbout($whole->peak_speed_rad_s, 1e-3);
+    })->with([
+        'up' => ['hoist', 0.0, 0.4, INF, 12.0], 'up, held back by its controller' => ['hoist', 0.0, 0.4, 0.2, 12.0], 'down, driven by its load' => ['hoist', 0.4, 0.0, INF, 12.0],
+        'down, slowly' => ['hoist', 0.4, 0.0, INF, 3.0], 'on the level' => ['slide', 0.0, 0.5, INF, 12.0], 'on the level, held back' => ['slide', 0.0, 0.5, 0.1, 12.0],
+        'round' => ['turntable', 0.0, 3.0, INF, 12.0], 'round, held back' => ['turntable', 0.0, 3.0, 0.05, 12.0], 'a hair' => ['turntable', 0.0, 0.001, INF, 12.0],
+    ]);
+
+    it('speeds up evenly where its controller lets it push no more: s = ½at²', function () use ($both) {
+        $line = new TorqueLine(50.0, 0.01, 0.0, 1.0, 0.02, 0.2); // far from its no-load speed
+        [$quick] = $both(new Turntable(0.02), $line, 0.0, 2.0, 1.0, 0.0);
+        expect($quick[0])->toBeAbout(sqrt(2 * 2.0 * 0.02 / (0.85 * 0.2)), 1e-6)->and($quick[1])->toBeAbout(sqrt(2 * 2.0 * 0.85 * 0.2 / 0.02), 1e-6);
+    });
+
+    it('does not get there where the load is too much, or the time too short', function () use ($both) {
+        $line = dcMotor()->line(12.0, 1.0);
+        expect($both(new Hoist(5.0, 0.02), $line, 0.0, 0.4)[0][0])->toBeNull();
+        $quick = new QuickRun(new Hoist(0.8, 0.02), new Move(0.0, 0.4, 1.0, Profile::Cosine));
+        $takes = (float) $quick->time_s($line, 2.0, 0.85, 4e-5, 0.8);
+        expect($quick->run($line, 2.0, 0.85, 4e-5, 0.8, 0.99 * $takes)[0] ?? null)->toBeNull()->and($quick->run($line, 2.0, 0.85, 4e-5, 0.8, 1.01 * $takes)[0])->toBeAbout($takes, 1e-9);
+    });
+});
+
+describe('a run that fails', function () {
+    it('is over a hundredth of its way behind where it began', function () {
+        $run = MotionRun::of(new Plant(new Hoist(20.0, 0.02), 2.0, 0.9, 0.88, 0.0), dcMotor()->line(12.0, 1.0), 0.0, 1.0, 20.0);
+        expect($run->stopped_at)->toBeAbout(-0.01, 1e-6);
+    });
+
+    it('has pushed in vain for a quarter of a second', function () {
+        // Friction holds what the motor cannot move: nothing ever turns.
+        $run = MotionRun::of(new Plant(new Slide(5.0, 0.02, 2.0), 1.0, 0.9, 0.88, 0.0), dcMotor()->line(12.0, 1.0), 0.0, 1.0, 20.0, traced: true);
+        expect($run->why?->value)->toBe('stuck')->and($run->stopped_at)->toBe(0.0)->and($run->path[count($run->path) - 1][0])->toBeAbout(0.25, 1e-6);
+    });
+});
+
 describe('a stepper', function () {
     it('follows its move, and tells its path, its margin and where that is least', function () {
         $stepper = Drawer::get('P57-56');
@@ -320,6 +368,10 @@ describe('a cord', function () {
         $up = pinned(0.01, 5.0);
         $own = 0.6 * 0.01 ** 2;
         expect(SlackCord::passes($slack, $up, -0.01, null))->toBeNull()->and($up->speed)->toBeAbout(5.0 * 2e-4 / (2e-4 + $own), 1e-6);
+        $ledger = new Ledger($slack, 6.0);
+        $ledger->begin(pinned(-0.01));
+        SlackCord::passes($slack, pinned(0.01, 5.0), -0.01, $ledger);
+        expect($ledger->stopped_J)->toBeAbout(0.5 * 2e-4 * 25.0 * $own / (2e-4 + $own), 1e-6); // what the blow takes
         $still = pinned(0.02, 5.0);
         expect(SlackCord::passes($slack, $still, 0.01, null))->toBeNull()->and($still->speed)->toBe(5.0);
     });
