@@ -99,7 +99,8 @@ final class Mutants
     }
 
     /**
-     * What says of a key only that it is there, `$set[$key] = true` or `[$key => true]`: any other value says the same.
+     * What says of a key only that it is there, `$set[$key] = true` or `[$key => true]`: any other value says the same. And that ids, which are all texts,
+     * are compared strictly.
      *
      * @param  array<Node>  $code
      * @return list<Node\Expr>
@@ -111,10 +112,13 @@ final class Mutants
             || $each->expr instanceof Node\Expr\Assign);
         $items = array_filter($finder->findInstanceOf($code, Node\ArrayItem::class), fn (Node\ArrayItem $each): bool => $each->key !== null
             && ! $each->key instanceof Node\Scalar\String_);
+        $calls = array_filter($finder->findInstanceOf($code, Node\Expr\FuncCall::class), fn (Node\Expr\FuncCall $each): bool => $each->name instanceof Node\Name
+            && in_array($each->name->toLowerString(), ['in_array', 'array_search'], true) && isset($each->args[2]));
         $is = fn (Node\Expr $value): bool => $value instanceof Node\Expr\ConstFetch && $value->name->toLowerString() === 'true';
 
         return array_values(array_filter([...array_map(fn (Node\Expr\Assign $each): Node\Expr => $each->expr, $puts),
-            ...array_map(fn (Node\ArrayItem $each): Node\Expr => $each->value, $items)], $is));
+            ...array_map(fn (Node\ArrayItem $each): Node\Expr => $each->value, $items),
+            ...array_map(fn (Node\Expr\FuncCall $each): Node\Expr => $each->args[2]->value, $calls)], $is));
     }
 
     /** @return list<Node\Expr> */

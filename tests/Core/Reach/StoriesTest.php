@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Brookstone\Core\Reach\Conflict;
 use Brookstone\Core\Reach\Happening;
 use Brookstone\Core\Reach\PositionKnowledge;
+use Brookstone\Core\Reach\Search;
 use Brookstone\Core\Reach\State;
 use Brookstone\Core\Reach\Travel;
 use Tests\Support\Builds;
@@ -162,6 +163,47 @@ describe('what a motion needs', function () {
     it('is what a switch says, for what stands still', function () {
         $if = fn (string $is): array => ['do' => 'choose', 'if' => ['sensor' => 'lift-low', 'is' => $is], 'then' => [goesTo('lift', 'high')], 'otherwise' => []];
         expect(comesTo([$if('on')]))->toBe([])->and(comesTo([$if('off')]))->toBe(['not_known']);
+    });
+});
+
+describe('what is known when the power comes on', function () {
+    $asks = fn (array $more): array => neverTaken([], ['test' => 'place', 'motion' => 'jaw', 'place' => 'closed'], $more);
+
+    it('is where a servo rests that nobody moves, and not where one stands that somebody does', function () use ($asks) {
+        expect($asks([]))->toBe(['otherwise']);
+        $moved = reached([routineOf('a', [['do' => 'choose', 'if' => ['test' => 'place', 'motion' => 'jaw', 'place' => 'closed'], 'then' => [lamp()], 'otherwise' => [lamp()]],
+            goesTo('jaw', 'wide')], [['when' => 'power_on']])]);
+        expect($moved->unreached)->toBe([]);
+    });
+
+    it('is what counters begin with, under nothing too', function (int $start, int $asked, array $never) {
+        expect(neverTaken([], ['test' => 'counter', 'counter' => 'n', 'is' => 'exactly', 'value' => $asked], ['counters' => [['id' => 'n', 'name' => 'N', 'start' => $start]]]))
+            ->toBe($never);
+    })->with([[-3, -3, ['otherwise']], [-3, -2, ['then']], [-9, -3, ['then']], [7, 7, ['otherwise']], [9, 7, ['then']]]);
+});
+
+describe('a search', function () {
+    $build = fn () => Builds::planted(['scenarios' => [], 'routines' => [routineOf('a', [['do' => 'wait', 'for_s' => 1], ['do' => 'wait', 'for_s' => 1]])]]);
+
+    it('goes on from as many states as it may, and says whether those were all', function () use ($build) {
+        $all = Search::of($build());
+        expect($all->states)->toBe(3)->and($all->complete)->toBeTrue()->and(Search::of($build(), 3)->complete)->toBeTrue()
+            ->and(Search::of($build(), 2)->complete)->toBeFalse()->and(Search::of($build(), 2)->states)->toBe(2)->and(Search::of($build(), 2)->unreached)->toBe([]);
+    });
+
+    it('does not see past what fails for the second time', function () {
+        $fails = routineOf('a', [['do' => 'fault', 'message' => 'Oh']]) + ['if_fails' => [['do' => 'fault', 'message' => 'No'], lamp()]];
+        expect(array_keys(reached([$fails])->unreached))->toBe(['routines.0.if_fails.1']);
+    });
+});
+
+describe('a motor that moves one always forward', function () {
+    $middle = ['motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.05]];
+    $rectified = ['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'rectifier'] + $middle;
+
+    it('takes the other along, so that nobody knows any more where that is', function () use ($rectified, $middle) {
+        expect(comesTo([HOME_LIFT, HOME_LID, goesTo('lift', 'middle')], $rectified))->toContain('place_lost')
+            ->and(comesTo([HOME_LIFT, HOME_LID, goesTo('lift', 'middle')], $middle))->toBe([]);
     });
 });
 

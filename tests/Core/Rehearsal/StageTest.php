@@ -189,6 +189,39 @@ describe('a performance', function () {
     });
 });
 
+describe('a performance played again', function () {
+    $played = function (array $steps, array $planted = []): array {
+        $build = Builds::planted(['routines' => [['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => $steps, 'target_s' => 1.0]],
+            'scenarios' => [], ...$planted]);
+
+        return Stage::play($build, Stage::perform($build, new Footing($build), $build->routines['show'], new Start('from power-on'))->performances[0]);
+    };
+
+    it('is sampled fifty times a second, less often where it is long or its controller looks less often', function () use ($played) {
+        expect($played([WAIT_HALF])['sample_s'])->toBe(0.02)->and($played([WAIT_HALF], ['settings.scan_s' => 0.05])['sample_s'])->toBe(0.05)
+            ->and($played([['do' => 'wait', 'for_s' => 119.0]])['sample_s'])->toBeAbout(119.5 / 3000, 0.01);
+    });
+
+    it('is late where it takes longer than is asked, but not where it goes round without end', function () use ($played) {
+        expect($played([['do' => 'wait', 'for_s' => 2.0]])['verdict'])->toBe('fails')->and($played([WAIT_HALF])['verdict'])->toBe('holds')
+            ->and($played([['do' => 'repeat', 'times' => null, 'steps' => [['do' => 'wait', 'for_s' => 2.0]]]])['verdict'])->toBe('holds');
+    });
+
+    it('says how it came out', function () use ($played) {
+        expect($played([WAIT_HALF])['outcome'])->toBe('finished')->and($played([['do' => 'fault', 'message' => 'no cup']])['outcome'])->toBe('faulted')
+            ->and($played([['do' => 'fault', 'message' => 'no cup']])['fault'])->toBe('no cup')
+            ->and($played([['do' => 'repeat', 'times' => null, 'steps' => [WAIT_HALF]]])['outcome'])->toBe('still_running');
+    });
+});
+
+it('tells what ends elsewhere by its range, wherever that begins', function (float $held, array $told) {
+    // From 50 mm to 100 mm: a fifth of that is 10 mm.
+    $start = new Start('in it', scenario: new Scenario('s', 'S', 20.0, ['lift' => 0.05], [new WorldEvent(0.5, 'sensor', 'button', true), new WorldEvent(0.6, 'hold', 'lift', true, at: $held)]));
+    $done = performed([HOME_THE_LIFT, ['do' => 'go', 'motion' => 'lift', 'place' => 'middle', 'give_up_s' => 9]], $start, ['motions.2.places.0.at' => 0.05, 'motions.2.stops.hard_low' => 0.04,
+        'motions.2.stops.switches.0.at' => 0.05, 'motions.2.places.2' => ['id' => 'middle', 'name' => 'Middle', 'at' => 0.08]]);
+    expect(array_values(array_filter(mishapsOf($done), fn (string $each): bool => str_starts_with($each, 'elsewhere'))))->toBe($told);
+})->with([[0.062, ['elsewhere lift']], [0.073, []]]);
+
 describe('starts', function () {
     $says = fn (array $planted): array => array_map(fn (Performance $each): string => $each->start->says, Rehearsal::of(Builds::planted(['scenarios' => [],
         'routines' => [['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [HOME_THE_LIFT]]], ...$planted]))->of('show'));
@@ -262,6 +295,19 @@ describe('a day', function () {
         $build = Builds::planted(['routines' => [], 'scenarios' => []]);
         $day = Brookstone\Core\Rehearsal\Day::of($build, Rehearsal::of($build));
         expect($day->charge_Ah('main'))->toBe(0.0)->and($day->rest_Ah)->toBe(['main' => 0.0, 'servos' => 0.0])->and($day->most('main'))->toBeNull();
+    });
+
+    it('rests in all the time in which nothing runs', function () {
+        $build = Builds::planted(['log' => [], 'scenarios' => [], 'routines' => [['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'every', 'every_s' => 3600]],
+            'steps' => [['do' => 'wait', 'for_s' => 600.0]]]]]);
+        $rehearsed = Rehearsal::of($build);
+        $draws_A = $rehearsed->usual('show')?->drawn['servos']->after_A ?? 0.0;
+        $day = Brookstone\Core\Rehearsal\Day::of($build, $rehearsed);
+        expect($draws_A)->toBeGreaterThan(0.001)->and($day->runs['show'])->toBeAbout(1.0, 1e-9); // longer than is looked at: it goes on all day
+        $short = Builds::planted(['log' => [], 'scenarios' => [], 'routines' => [['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'every', 'every_s' => 3600]],
+            'steps' => [['do' => 'wait', 'for_s' => 60.0]]]]]);
+        $seconds = Rehearsal::of($short)->usual('show')?->drawn['servos']->seconds ?? 0.0;
+        expect(Brookstone\Core\Rehearsal\Day::of($short, Rehearsal::of($short))->rest_Ah['servos'])->toBeAbout($draws_A * (24 * 3600 - 24 * $seconds) / 3600, 1e-6);
     });
 
     it('lets what a clock starts move a thing before people are counted on', function (float $per_day, float $asked) {
