@@ -67,7 +67,7 @@ test('axe finds nothing in the drawer, the calculators, the pictures and the way
     await page.getByRole('button', { name: 'G16-50', exact: true }).click();
     await seesNothingWrong(page);
     await page.getByRole('button', { name: 'Add a drive' }).click();
-    await page.getByText('Reckon its ratings').click();
+    await page.getByText('Work out its ratings').click();
     await page.getByRole('button', { name: 'Put it in the drawer' }).click();
     await expect(page.getByText(/figures are not right yet/)).toBeVisible();
     await seesNothingWrong(page);
@@ -93,7 +93,7 @@ test('axe finds nothing in the drawer, the calculators, the pictures and the way
     await open(page, `/builds/${id}/pictures`);
     await page.getByLabel('Picture', { exact: true }).setInputFiles('docs/screenshots/shelf.png');
     await page.getByRole('button', { name: 'Mark the known length' }).click();
-    await page.getByRole('button', { name: 'Lay another line' }).click();
+    await page.getByRole('button', { name: 'Add another line' }).click();
     await expect(page.getByLabel('Name of reading 1')).toBeVisible();
     await seesNothingWrong(page);
 });

@@ -122,7 +122,7 @@ test('a drive is typed in with what was measured, and what is odd about its page
     await page.goto('/drawer');
     await page.getByRole('button', { name: 'Add a drive' }).click();
     const sheet = page.getByRole('dialog');
-    await sheet.getByText('Reckon its ratings from what I measured').click();
+    await sheet.getByText('Work out its ratings from what I measured').click();
     const bench = sheet.locator('details');
     await bench.getByLabel('Speed without load').fill('60');
     await bench.getByLabel('Current without load').fill('100 mA');
@@ -170,7 +170,7 @@ test('a part is sized off a picture and given to a motion', async ({ page, reque
     await known.fill('2.4 m');
     await known.press('Enter');
     await page.getByLabel('My model is').selectOption('1 : 12');
-    await page.getByRole('button', { name: 'Lay another line' }).click();
+    await page.getByRole('button', { name: 'Add another line' }).click();
     // Both lines lie over the same part of the picture, so the reading is the known length, twelve times smaller.
     const reading = page.getByRole('region', { name: 'Readings' }).getByRole('listitem');
     await expect(reading).toContainText('200 mm');
@@ -186,7 +186,7 @@ test('a part is sized off a picture and given to a motion', async ({ page, reque
     await page.getByLabel('Name of reading 1').fill('Deck');
     await page.getByLabel('Name of reading 1').press('Enter');
     await reading.getByLabel('Use Deck as').selectOption({ label: 'Drawbridge: pivot to what it carries' });
-    await reading.getByRole('button', { name: 'Give it' }).click();
+    await reading.getByRole('button', { name: 'Use it' }).click();
     await expect(reading.getByText('given')).toBeVisible();
     await isSaved(page);
     await page.goto(`/builds/${id}/motions/drawbridge/load`);

@@ -3,7 +3,7 @@ import { copyOf, expect, isSaved, test } from './support';
 test('what is not understood is said at the field, kept, and the last good result marked', async ({ page, request }) => {
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/motions/drawbridge/load`);
-    const friction = page.getByLabel('Rub of the pivot');
+    const friction = page.getByLabel('Friction at the pivot');
     const chain = page.getByRole('navigation', { name: 'Chain of Drawbridge' });
     for (const [typed, says] of [
         ['3.5 kg', 'Understood would be 3.5 kg·cm'],

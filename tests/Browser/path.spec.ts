@@ -59,7 +59,7 @@ test('a new user: the drawbridge fails, is mended, the show runs, a time is writ
 test('a build from nothing, by hand', async ({ page }) => {
     await page.goto('/');
     await page.getByLabel('Name of a new build').fill('Owl clock');
-    await page.getByRole('button', { name: 'Begin it' }).click();
+    await page.getByRole('button', { name: 'Create it' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Nothing moves yet');
 
     await page.getByRole('button', { name: 'Add a motion' }).click();

@@ -170,7 +170,7 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     const drift = whatIf.getByRole('region', { name: 'Drift' });
     await drift.getByLabel('Motion').selectOption({ label: 'Tide' });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('50');
-    await drift.getByRole('button', { name: 'Walk it' }).click();
+    await drift.getByRole('button', { name: 'Run it' }).click();
     await expect(drift.getByText('Harbour show gives up before Tide has gone by time: mend that first.')).toBeVisible({ timeout: 90_000 });
     await page.goto(`/builds/${id}`); // the bridge is too weak: with what mends that, the show goes on to the tide
     await page
@@ -182,10 +182,10 @@ test('the fault sweep goes on by itself, its cells run in the lanes, and a findi
     await page.goto(`/builds/${id}/routines/harbour-show`);
     await drift.getByLabel('Motion').selectOption({ label: 'Tide' });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('50');
-    await drift.getByRole('button', { name: 'Walk it' }).click();
+    await drift.getByRole('button', { name: 'Run it' }).click();
     await expect(drift.getByRole('img', { name: /How far off its place Tide stands at .*: after \d+ cycles/ })).toBeVisible({ timeout: 90_000 });
     await drift.getByRole('textbox', { name: 'Cycles' }).fill('many');
-    await drift.getByRole('button', { name: 'Walk it' }).click();
+    await drift.getByRole('button', { name: 'Run it' }).click();
     await expect(whatIf.getByRole('alert')).toContainText('whole number');
 });
 

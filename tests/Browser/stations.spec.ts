@@ -92,7 +92,7 @@ test('a build goes to a file and comes back', async ({ page, request }) => {
 test('a build is thrown away only when that is meant', async ({ page }) => {
     await page.goto('/');
     await page.getByLabel('Name of a new build').fill('Rubbish');
-    await page.getByRole('button', { name: 'Begin it' }).click();
+    await page.getByRole('button', { name: 'Create it' }).click();
     await expect(page.getByText('A kitchen scale')).toBeVisible();
     await page.goto('/');
     const entry = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Rubbish' }) });

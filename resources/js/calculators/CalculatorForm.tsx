@@ -35,7 +35,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
     const [errors, setErrors] = useState<Record<string, string>>({});
     const [answer, setAnswer] = useState<Calculated | null>(null);
     if (schema === undefined) {
-        return <p className="text-quiet">Fetching it…</p>;
+        return <p className="text-quiet">Loading it…</p>;
     }
     const inputs = Object.entries(schema.properties.inputs.properties ?? {});
     const labels = inputs.map(([key]) => words(key, book.keptIn(key)));

@@ -65,7 +65,7 @@ export function FromTheBench({ onUse }: { onUse: (ratings: Record<string, string
     };
     return (
         <details className="my-2 border-l-3 border-line pl-3">
-            <summary className="cursor-pointer font-semibold">Reckon its ratings from what I measured</summary>
+            <summary className="cursor-pointer font-semibold">Work out its ratings from what I measured</summary>
             <div role="group" aria-label="How it was measured" className="mt-2 flex gap-4">
                 {(['held', 'loaded'] as const).map((each) => (
                     <label key={each} className="flex items-center gap-1.5">

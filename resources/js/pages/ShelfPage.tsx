@@ -163,7 +163,7 @@ function NewBuild({ onMade, onFail }: { onMade: (stored: StoredBuild) => void; o
                 onChange={(event) => setName(event.target.value)}
             />
             <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
-                Begin it
+                Create it
             </button>
             <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => file.current?.click()}>
                 From a file…

@@ -153,7 +153,7 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
                             ))}
                         </ul>
                         <button type="button" className="mt-2 border border-line bg-well px-3 py-1" onClick={add}>
-                            Lay another line
+                            Add another line
                         </button>
                     </section>
                 )}

@@ -40,7 +40,7 @@ export function UseReading({ build, length_m, name }: { build: Build; length_m: 
                 ))}
             </select>
             <button type="button" className={STATION_BUTTON} disabled={target === ''} onClick={give}>
-                Give it
+                Use it
             </button>
             <span role="status" className="narrow text-quiet">
                 {given !== '' && given === targets.find((each) => each.path === target)?.label ? 'given' : ''}

@@ -19,7 +19,7 @@ export function faultsOf(build: Build): Fault[] {
                 ends: { what: 'stuck', sensor: id, is: 'free' },
             })),
             { says: `The wire of ${name} is broken`, begins: { what: 'wire', sensor: id, is: 'broken' }, ends: { what: 'wire', sensor: id, is: 'mended' } },
-            { says: `${name} tells 0.3 s late`, begins: { what: 'late', sensor: id, value: 0.3 }, ends: { what: 'late', sensor: id, value: 0 } },
+            { says: `${name} reports 0.3 s late`, begins: { what: 'late', sensor: id, value: 0.3 }, ends: { what: 'late', sensor: id, value: 0 } },
         ]),
         ...build.motions.flatMap(({ id, name }): Fault[] => [
             { says: `${name} drags`, begins: { what: 'drag', motion: id, value: 3 }, ends: { what: 'drag', motion: id, value: 1 } },

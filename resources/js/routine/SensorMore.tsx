@@ -68,7 +68,7 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
                     how="Normally closed: a broken wire then reads as on."
                 />
             )}
-            <QuantityField label="Tells late by" path={`${path}.late_s`} value={sensor.late_s} />
+            <QuantityField label="Reports late by" path={`${path}.late_s`} value={sensor.late_s} />
         </details>
     );
 }

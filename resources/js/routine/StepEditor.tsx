@@ -291,7 +291,7 @@ function Counting({ step, path, build, set }: Props<Extract<Step, { do: 'set' }>
                         label="Is"
                         value={step.to === null ? 'add' : 'to'}
                         choices={[
-                            { value: 'add', label: 'counted on by' },
+                            { value: 'add', label: 'counted up by' },
                             { value: 'to', label: 'set to' },
                         ]}
                         onChoose={(how) => set(how === 'add' ? { to: null, add: 1 } : { to: 0, add: null })}

@@ -249,14 +249,14 @@ function Drift({
                         <input className="w-14 border border-line bg-well px-1 text-right" value={home} onChange={(event) => setHome(event.target.value)} />
                     </label>
                     <button type="button" className={BUTTON} onClick={() => onBegin({ motion: chosen, cycles: cycles.trim(), home_every: home.trim() })}>
-                        Walk it
+                        Run it
                     </button>
                 </div>
             )}
             <Progress study={study} onStop={onStop} />
             {result?.nothing != null && study?.state === 'done' && <p>{result.nothing}</p>}
             {stops.length > 1 && (
-                <div role="radiogroup" aria-label="Stop that is shown" className="flex flex-wrap gap-1 py-1">
+                <div role="radiogroup" aria-label="Stop shown" className="flex flex-wrap gap-1 py-1">
                     {stops.map((each) => (
                         <button
                             key={each.path}

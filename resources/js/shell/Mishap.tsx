@@ -25,11 +25,11 @@ export class Mishap extends Component<Props, { wrong: Error | null }> {
         return (
             <main role="alert" className="mx-auto max-w-2xl px-6 py-10">
                 <h1 className="text-[1.5rem]">This page could not be drawn</h1>
-                <p className="mt-2">Nothing that was saved is lost. Fetch the page anew; if it happens again, go to another page and on from there.</p>
+                <p className="mt-2">Nothing that was saved is lost. Load the page again; if it happens again, go to another page and on from there.</p>
                 <p className="narrow mt-2 text-quiet">What went wrong: {wrong.message}</p>
                 <p className="mt-4 flex gap-3">
                     <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => window.location.reload()}>
-                        Fetch it anew
+                        Load it again
                     </button>
                     <a className="border border-line bg-sheet px-3 py-1" href="/">
                         To the shelf

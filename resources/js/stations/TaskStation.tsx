@@ -75,7 +75,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                     ]}
                 />
                 <QuantityField
-                    label="May stop off its place by"
+                    label="May be off its place by"
                     path={`${path}.task.tolerance`}
                     keptIn={own}
                     typedIn={units['task.tolerance']}
