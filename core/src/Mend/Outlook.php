@@ -21,8 +21,6 @@ final readonly class Outlook
 {
     private const MEASURED = 'proof.';
 
-    private const ELSEWHERE_SHARE = 0.2; // of its range: a routine that leaves a motion so far off where it did does something else
-
     /**
      * @param  array<string, array{int, int, int}>  $faults  by code and what is concerned: how many fail, are at least tight, are said at all
      * @param  array<string, list<Finding>>  $findings  the same, worst first
@@ -126,9 +124,7 @@ final readonly class Outlook
             if ($motion === null || Stage::isAlikeEverywhere($motion)) {
                 continue;
             }
-            [$low, $high] = $motion->range();
-            if (isset($is->leaves[$id]) && abs($motion->distance($is->leaves[$id], $at)) > max($motion->task->tolerance ?? 0.0,
-                self::ELSEWHERE_SHARE * ($high - $low))) {
+            if (isset($is->leaves[$id]) && $motion->isElsewhere(abs($motion->distance($is->leaves[$id], $at)))) {
                 return $id;
             }
         }

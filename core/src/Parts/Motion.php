@@ -11,6 +11,7 @@ use Brookstone\Core\Mechanism\Feeder;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segmented;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Train\Layout;
 use Brookstone\Core\Train\Stage;
 use Brookstone\Core\Train\StageType;
@@ -19,6 +20,11 @@ use Brookstone\Core\Train\Train;
 /** One thing that moves: from its task to its stops. */
 final readonly class Motion
 {
+    /** Of its travel: so far off it may be where nothing is asked. */
+    public const USUAL_TOLERANCE = 0.05;
+
+    private const ELSEWHERE = 0.2; // of its range
+
     use Named;
 
     private const LEAST_PATIENCE_S = 20.0;
@@ -189,6 +195,14 @@ final readonly class Motion
         }
 
         return null;
+    }
+
+    /** So far off a place, in its own unit, it stands somewhere else, whatever tolerance is asked for. */
+    public function isElsewhere(float $off): bool
+    {
+        [$low, $high] = $this->range();
+
+        return $off > max($this->task->tolerance ?? 0.0, self::ELSEWHERE * ($high - $low)) * (1 + Constants::TIE);
     }
 
     /** @return array{float, float} lowest and highest of its places, in its own unit */

@@ -9,8 +9,6 @@ use Brookstone\Core\Parts\Motion;
 /** Between what a motion can be at all, and how far off its places it counts as there. Of a motion that nothing asks the position of, everything is alike. */
 final readonly class Travel
 {
-    private const USUAL_TOLERANCE = 0.05; // of its range, where none is asked for
-
     private float $low;
 
     private float $high;
@@ -24,7 +22,7 @@ final readonly class Travel
         [$low, $high] = $motion->range();
         $this->low = $motion->stops->hard_low ?? -INF;
         $this->high = $motion->stops->hard_high ?? INF;
-        $this->slack = $motion->task->tolerance ?? self::USUAL_TOLERANCE * ($high - $low);
+        $this->slack = $motion->task->tolerance ?? Motion::USUAL_TOLERANCE * ($high - $low);
         $this->comesRound = $motion->period() !== null;
     }
 

@@ -33,8 +33,6 @@ final class Stage
 
     private const SAME_SHARE = 0.01; // of its range: so near two ends are one
 
-    private const OFF_SHARE = 0.2; // of its range: further off its place than that, whatever tolerance is asked for, it is elsewhere
-
     private readonly World $world;
 
     private readonly Program $program;
@@ -397,8 +395,7 @@ final class Stage
         $move = $step?->effect($this->build)->move;
         $place = $move?->endsAt;
         $off = $place === null || $last['outcome'] !== 'done' || ! $move->isSent() ? 0.0 : abs($motion->distance($axis->position(), $motion->at($place)));
-        [$low, $high] = $motion->range();
-        if ($place !== null && $off > max($motion->task->tolerance ?? 0.0, self::OFF_SHARE * ($high - $low)) * (1 + 1e-9)) {
+        if ($place !== null && $motion->isElsewhere($off)) {
             $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(),
                 new Sentence("{$motion->named()} ends {off} off {$motion->place($place)?->named()}", ['off' => $motion->unit()->quantity($off)]),
                 $last['routine'], $last['path']);

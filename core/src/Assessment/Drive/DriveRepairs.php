@@ -23,6 +23,7 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Mechanism\Arm;
 use Brookstone\Core\Mechanism\SprungAtPivot;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
@@ -50,8 +51,6 @@ final class DriveRepairs
     public const RAMPS_S = [0.05, 0.1, 0.2, 0.3, 0.5, 0.8, 1.2, 2.0, 3.0, 5.0];
 
     private const MICROSTEPS = 16;
-
-    private const GIVES = 0.05; // of its travel, that a springy coupling may where no tolerance is asked for
 
     private const PINION = 12;
 
@@ -179,7 +178,7 @@ final class DriveRepairs
         $gives = $f->peak_Nm / $soft;
         $unit = $subject->motion->unit();
         $own = $unit->fromSi($gives * Constants::RAD_PER_DEG * $subject->motion->mechanism->travelPerRad());
-        if ($own > ($subject->motion->task->tolerance ?? self::GIVES * abs($unit->fromSi($subject->motion->move()->distance())))) {
+        if ($own > ($subject->motion->task->tolerance ?? Motion::USUAL_TOLERANCE * abs($unit->fromSi($subject->motion->move()->distance())))) {
             return []; // it would not stand where it is put
         }
 

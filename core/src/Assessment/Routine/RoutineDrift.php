@@ -21,8 +21,6 @@ final readonly class RoutineDrift
 {
     private const MOST_CYCLES = 2000; // in a day, that are looked at
 
-    private const USUAL_TOLERANCE = 0.05; // of its travel, where none is asked for
-
     public function __construct(private RoutineContext $context)
     {
     }
@@ -38,7 +36,7 @@ final readonly class RoutineDrift
             if (! $path->isByTime()) {
                 continue;
             }
-            $tolerance = $motion->task->tolerance ?? self::USUAL_TOLERANCE * self::apart($motion);
+            $tolerance = $motion->task->tolerance ?? Motion::USUAL_TOLERANCE * self::apart($motion);
             $homed = $path->isHomed();
             $strays = $path->strays($tolerance, (int) min(self::MOST_CYCLES, max(1.0, $motion->task->per_day)));
             if ($strays !== null) {

@@ -23,8 +23,6 @@ use Brookstone\Core\Stops\RunOn;
 /** Where the motion ends, and whether it comes to rest before it hits something. */
 final class StopsJudge implements Judge
 {
-    private const OFF_PLACE_SHARE = 0.05; // of the travel: a switch this far off its place makes it stop elsewhere
-
     private const FAR_SHARE = 0.2;        // of its range: a run-on as long as that is no matter of where the stop is
 
     private const EARLY_SHARE = 0.25;     // of the travel: with more run-on than that it is too fast, and no earlier switch helps
@@ -198,7 +196,7 @@ final class StopsJudge implements Judge
         $stop = ($switch->end === 'low' ? $motion->stops->hard_low : $motion->stops->hard_high) ?? $switch->direction() * INF;
         $stands = $switch->direction() > 0 ? min($stop, $switch->at + $runOn) : max($stop, $switch->at - $runOn);
         $off = abs($stands - $place);
-        $allowed = $asked ?? self::OFF_PLACE_SHARE * abs($unit->fromSi($motion->move()->distance()));
+        $allowed = $asked ?? Motion::USUAL_TOLERANCE * abs($unit->fromSi($motion->move()->distance()));
         if ($off <= $allowed * (1 + Constants::TIE) || ($asked === null && $switch->isMark)) {
             return [];
         }
