@@ -81,7 +81,17 @@ test('axe finds nothing in the drawer, the calculators, the pictures and the way
     await page.getByRole('button', { name: 'Gears' }).click();
     await expect(page.getByRole('textbox', { name: 'Teeth of gear 1', exact: true })).toBeVisible();
     await seesNothingWrong(page);
-    for (const name of ['load.arm', 'claims.check', 'rolling.wheels', 'load.measured', 'train.search', 'linkage.holes']) {
+    for (const name of [
+        'load.arm',
+        'claims.check',
+        'rolling.wheels',
+        'load.measured',
+        'train.search',
+        'linkage.holes',
+        'power.resistor',
+        'power.ports',
+        'power.battery',
+    ]) {
         await open(page, `/calculators/${name}`);
         await page.getByRole('button', { name: 'Work it out' }).click();
         await seesNothingWrong(page);

@@ -4,6 +4,19 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Calculator;
 
+use Brookstone\Core\Calculator\Power\BatteryCalculator;
+use Brookstone\Core\Calculator\Power\CapacitorCalculator;
+use Brookstone\Core\Calculator\Power\ChargeCalculator;
+use Brookstone\Core\Calculator\Power\CoilCalculator;
+use Brookstone\Core\Calculator\Power\DividerCalculator;
+use Brookstone\Core\Calculator\Power\FilterCalculator;
+use Brookstone\Core\Calculator\Power\FuseCalculator;
+use Brookstone\Core\Calculator\Power\LampCalculator;
+use Brookstone\Core\Calculator\Power\PortsCalculator;
+use Brookstone\Core\Calculator\Power\PullUpCalculator;
+use Brookstone\Core\Calculator\Power\RegulatorCalculator;
+use Brookstone\Core\Calculator\Power\ResistorCalculator;
+use Brookstone\Core\Calculator\Power\WireCalculator;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Shape\ErrorList;
@@ -26,7 +39,9 @@ final class Calculators
             new RodHolesCalculator, new SwingCalculator, new BeltCalculator, new WindingDrum, new CordCalculator, new TwoInTurnCalculator,
             new SidewaysWheelsCalculator, new MagnetHeadCalculator, new MotionRunCalculator,
             new OverrunCalculator, new DebounceCalculator, new ThresholdCalculator, new StickCalculator, new PressCalculator, new KnockCalculator,
-            new DaylightCalculator, new RepeatabilityCalculator, new IntervalCalculator,
+            new DaylightCalculator, new RepeatabilityCalculator, new IntervalCalculator, new FilterCalculator,
+            new BatteryCalculator, new ChargeCalculator, new WireCalculator, new FuseCalculator, new RegulatorCalculator, new CapacitorCalculator,
+            new ResistorCalculator, new LampCalculator, new DividerCalculator, new PullUpCalculator, new CoilCalculator, new PortsCalculator,
         ] as $calculator) {
             $all[$calculator->name()] = $calculator;
         }

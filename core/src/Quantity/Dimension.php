@@ -28,6 +28,10 @@ enum Dimension: string
     case Stiffness = 'stiffness';
     case Resistance = 'resistance';
     case Inductance = 'inductance';
+    case Capacitance = 'capacitance';
+    case CapacitancePerLength = 'capacitance_per_length';
+    case ThermalResistance = 'thermal_resistance';
+    case Area = 'area';
     case Share = 'share';
     case Number = 'number';
 
@@ -40,6 +44,9 @@ enum Dimension: string
             self::Energy => 'an energy',
             self::Inertia => 'an inertia',
             self::Inductance => 'an inductance',
+            self::CapacitancePerLength => 'a capacitance per length',
+            self::ThermalResistance => 'a thermal resistance (kelvin per watt)',
+            self::Area => 'an area',
             self::Stiffness => 'a spring rate (force per length)',
             self::TorquePerAngle => 'a spring rate (torque per angle)',
             self::Share => 'a share',

@@ -9,7 +9,8 @@ final class Units
 {
     /** Longest suffix first, so that `_Nm_per_deg` is not read as `_deg`. */
     private const SUFFIXES = [
-        '_Nm_per_deg' => 'N·m/°', '_N_per_m' => 'N/m', '_per_deg' => '', '_ohm' => 'Ω', '_mH' => 'mH', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s',
+        '_Nm_per_deg' => 'N·m/°', '_N_per_m' => 'N/m', '_pF_per_m' => 'pF/m', '_C_per_W' => 'K/W', '_per_deg' => '', '_ohm' => 'Ω', '_mH' => 'mH',
+        '_uF' => 'µF', '_nF' => 'nF', '_pF' => 'pF', '_mm2' => 'mm²', '_us' => 'µs', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s',
         '_kgm2' => 'kg·m²', '_rpm' => 'rpm',
         '_MPa' => 'MPa', '_deg' => '°', '_Nm' => 'N·m', '_Ah' => 'Ah', '_hz' => 'Hz', '_Hz' => 'Hz', '_kg' => 'kg', '_mm' => 'mm', '_ms' => 'ms',
         '_g' => 'g', '_m' => 'm', '_s' => 's', '_N' => 'N', '_V' => 'V', '_A' => 'A', '_W' => 'W', '_J' => 'J', '_C' => '°C',
@@ -35,7 +36,8 @@ final class Units
     public const COMMON = [
         'time' => ['s'], 'angle' => ['°'], 'voltage' => ['V'], 'current' => ['A'], 'charge' => ['mAh', 'Ah'], 'power' => ['W'], 'energy' => ['J'],
         'frequency' => ['Hz', 'kHz'], 'temperature' => ['°C'], 'pressure' => ['MPa'], 'share' => ['%'], 'number' => [''],
-        'stiffness' => ['N/m'], 'resistance' => ['Ω'], 'inductance' => ['mH'],
+        'stiffness' => ['N/m'], 'resistance' => ['Ω', 'kΩ'], 'inductance' => ['mH'], 'capacitance' => ['nF', 'µF'], 'capacitance_per_length' => ['pF/m'],
+        'thermal_resistance' => ['K/W'], 'area' => ['mm²'],
     ];
 
     /** @var array<string, Unit>|null */
@@ -115,12 +117,14 @@ final class Units
             new Unit('mm', Dimension::Length, 0.001),
             new Unit('in', Dimension::Length, $in, ['inch', 'inches', '"', '”', '″']),
             new Unit('ft', Dimension::Length, 12 * $in, ['foot', 'feet']),
+            new Unit('mm²', Dimension::Area, 1e-6, ['mm2', 'sqmm']),
             new Unit('kg', Dimension::Mass, 1.0, ['kilo', 'kilos']),
             new Unit('g', Dimension::Mass, 0.001, ['gram', 'grams']),
             new Unit('oz', Dimension::Mass, $oz, ['ounce', 'ounces']),
             new Unit('lb', Dimension::Mass, $lb, ['lbs', 'pound', 'pounds']),
             new Unit('s', Dimension::Time, 1.0, ['sec', 'second', 'seconds']),
             new Unit('ms', Dimension::Time, 0.001),
+            new Unit('µs', Dimension::Time, 1e-6, ['us', 'μs']),
             new Unit('min', Dimension::Time, 60.0, ['minute', 'minutes']),
             new Unit('h', Dimension::Time, 3600.0, ['hour', 'hours']),
         ];
@@ -212,6 +216,14 @@ final class Units
             new Unit('mAh', Dimension::Charge, 3.6),
             new Unit('°C', Dimension::Temperature, 1.0, ['c', 'degc', 'celsius']),
             new Unit('Ω', Dimension::Resistance, 1.0, ['ohm', 'ohms']),
+            new Unit('kΩ', Dimension::Resistance, 1e3, ['kohm', 'kohms']),
+            new Unit('MΩ', Dimension::Resistance, 1e6, ['megohm']),
+            new Unit('µF', Dimension::Capacitance, 1e-6, ['uf', 'μf']),
+            new Unit('nF', Dimension::Capacitance, 1e-9),
+            new Unit('pF', Dimension::Capacitance, 1e-12),
+            new Unit('F', Dimension::Capacitance, 1.0, ['farad']),
+            new Unit('pF/m', Dimension::CapacitancePerLength, 1e-12),
+            new Unit('K/W', Dimension::ThermalResistance, 1.0, ['°c/w']),
             new Unit('mH', Dimension::Inductance, 1e-3),
             new Unit('H', Dimension::Inductance, 1.0, ['henry']),
         ];

@@ -5,10 +5,31 @@ import type { Calculated, Schema } from '../api/types';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { FieldFrame } from '../fields/FieldFrame';
 import { significant } from '../state/units';
-import { columns, entries, isNumber, isNumbers, isText, rows } from './lists';
+import { Bands } from './Bands';
+import { columns, entries, fieldsOf, isNumber, isNumbers, isText, rows, together } from './lists';
 import { useSpeaking } from '../state/UnitsContext';
 
-const SAID: Record<string, string> = { us_per_deg: 'Pulse for a degree, µs', deadband_us: 'Dead band, µs' };
+const SAID: Record<string, string> = {
+    us_per_deg: 'Pulse for a degree, µs',
+    deadband_us: 'Dead band, µs',
+    pF_per_m: 'Capacitance per length',
+    theta_C_per_W: 'Heat resistance',
+    off_fraction: 'Off by, as a share',
+    in_V: 'Voltage in',
+    out_V: 'Voltage out',
+    tolerance_percent: 'Tolerance, %',
+    digital: 'Digital pins wanted',
+    pwm: 'Pulse-width pins wanted',
+    analogue: 'Analogue pins wanted',
+    digital_short: 'Digital pins short',
+    pwm_short: 'Pulse-width pins short',
+    analogue_short: 'Analogue pins short',
+    'pins.digital': 'Digital pins there',
+    'pins.pwm': 'Pulse-width pins there',
+    'pins.analogue': 'Analogue pins there',
+    pwm_expanders: 'Pulse-width expanders',
+    io_expanders: 'Expanders for digital pins',
+};
 
 /** `spring_N_per_m` as people read it: the words of the key without its unit. */
 export function words(key: string, unit: string): string {
@@ -20,8 +41,9 @@ export function words(key: string, unit: string): string {
             ? `${key.slice(0, -4)}, kg × m`
             : unit === ''
               ? key
-              : key.replace(/_(Nm_per_deg|N_per_m|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')
+              : key.replace(/_(Nm_per_deg|N_per_m|C_per_W|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|uF|nF|pF|mm2|us|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')
     )
+        .replace('.', ': ')
         .replaceAll('_', ' ')
         .replace(/\bcg\b/, 'balance point');
     return plain.charAt(0).toUpperCase() + plain.slice(1);
@@ -37,16 +59,15 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
     if (schema === undefined) {
         return <p className="text-quiet">Loading it…</p>;
     }
-    const inputs = Object.entries(schema.properties.inputs.properties ?? {});
-    const labels = inputs.map(([key]) => words(key, book.keptIn(key)));
+    const inputs = fieldsOf(schema.properties.inputs);
+    const labels = inputs.map(({ key }) => words(key, book.keptIn(key)));
     const label = (i: number, unit: string) => (labels.indexOf(labels[i]!) === labels.lastIndexOf(labels[i]!) ? labels[i]! : `${labels[i]}, ${unit}`);
-    const needed = schema.properties.inputs.required ?? [];
     const run = async (event: FormEvent) => {
         event.preventDefault();
         const values: Record<string, unknown> = {};
         const wrong: Record<string, string> = {};
         await Promise.all(
-            inputs.map(async ([key, shape]) => {
+            inputs.map(async ({ key, shape }) => {
                 const text = (typed[key] ?? '').trim();
                 if (text === '') {
                     return;
@@ -80,7 +101,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                     values[key] = isNumber(shape)
                         ? book.fromSi((await api.quantity(text, unit)).si, unit)
                         : shape.enum !== undefined
-                          ? text
+                          ? shape.enum.find((each) => String(each) === text)
                           : isText(shape)
                             ? typed[key]
                             : [shape.type].flat().includes('boolean')
@@ -94,11 +115,13 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
         );
         if (Object.keys(wrong).length === 0) {
             try {
-                setAnswer(await api.calculate(name, values));
+                setAnswer(await api.calculate(name, together(schema.properties.inputs, values)));
             } catch (thrown) {
-                (thrown instanceof Refused ? thrown.errors : [{ field: '', message: String(thrown) }]).forEach(
-                    (error) => (wrong[error.field.split('.')[0]!] ??= error.field.includes('.') ? `${error.field}: ${error.message}` : error.message),
-                );
+                (thrown instanceof Refused ? thrown.errors : [{ field: '', message: String(thrown) }]).forEach((error) => {
+                    const own = inputs.some(({ key }) => key === error.field);
+                    wrong[own ? error.field : error.field.split('.')[0]!] ??=
+                        own || !error.field.includes('.') ? error.message : `${error.field}: ${error.message}`;
+                });
             }
         }
         if (Object.keys(wrong).length > 0) {
@@ -114,11 +137,11 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
             </p>
             <form className="mt-3" onSubmit={(event) => void run(event)} noValidate>
                 <div className="grid grid-cols-2 gap-x-8">
-                    {inputs.map(([key, shape], i) => {
+                    {inputs.map(({ key, shape, isNeeded }, i) => {
                         const unit = book.keptIn(key);
                         const table = columns(shape);
                         const wide = !isNumber(shape) && !isNumbers(shape) && shape.enum === undefined && ![shape.type].flat().includes('boolean');
-                        const usual = shape.default === undefined || shape.default === null ? (needed.includes(key) ? '' : 'not given') : String(shape.default);
+                        const usual = shape.default === undefined || shape.default === null ? (isNeeded ? '' : 'not given') : String(shape.default);
                         return (
                             <div key={key} className={wide || isNumbers(shape) ? 'col-span-2' : ''}>
                                 <FieldFrame
@@ -139,9 +162,10 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                 id={id}
                                                 aria-describedby={describedBy}
                                                 className="w-full border border-line bg-well px-2 py-1 font-semibold"
-                                                value={typed[key] ?? String(shape.default ?? shape.enum[0])}
+                                                value={typed[key] ?? String(shape.default ?? '')}
                                                 onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
                                             >
+                                                {(shape.default ?? null) === null && <option value="">{isNeeded ? 'choose one' : 'not given'}</option>}
                                                 {shape.enum.map((choice) => (
                                                     <option key={String(choice)}>{String(choice)}</option>
                                                 ))}
@@ -151,7 +175,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                 id={id}
                                                 aria-describedby={describedBy}
                                                 className="w-full border border-line bg-well px-2 py-1 font-semibold"
-                                                value={typed[key] ?? 'no'}
+                                                value={typed[key] ?? (shape.default === true ? 'yes' : 'no')}
                                                 onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
                                             >
                                                 <option>no</option>
@@ -221,7 +245,15 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                     <span className="narrow block">{schema.properties.results.properties[key]?.description}</span>
                                                 )}
                                             </th>
-                                            <td className="py-1 text-right font-semibold">{isTable(value) ? <ResultTable rows={value} /> : shown(value)}</td>
+                                            <td className="py-1 text-right font-semibold">
+                                                {isTable(value) ? (
+                                                    <ResultTable rows={value} />
+                                                ) : key === 'bands' ? (
+                                                    <Bands colours={value as string[]} />
+                                                ) : (
+                                                    shown(value)
+                                                )}
+                                            </td>
                                             <td className="w-16 py-1 pl-1 text-quiet">{typeof value === 'number' || Array.isArray(value) ? unit : ''}</td>
                                         </tr>
                                     );

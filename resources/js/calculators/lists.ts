@@ -29,3 +29,34 @@ export function rows(text: string): string[][] {
         .filter((line) => line !== '')
         .map((line) => (/[;\t]/.test(line) ? line.split(/[;\t]/) : line.split(/\s+/)).map((cell) => cell.trim()));
 }
+
+/** The fields of a form: a group of plain numbers gives each of them one, `pins.digital`. */
+export function fieldsOf(schema: Schema): { key: string; shape: Schema; isNeeded: boolean }[] {
+    return Object.entries(schema.properties ?? {}).flatMap(([key, shape]) => {
+        const inner = Object.entries(shape.properties ?? {});
+        const isNeeded = (schema.required ?? []).includes(key);
+        return inner.length > 0 && inner.every(([, field]) => isNumber(field))
+            ? inner.map(([each, field]) => ({ key: `${key}.${each}`, shape: field, isNeeded: isNeeded && (shape.required ?? []).includes(each) }))
+            : [{ key, shape, isNeeded }];
+    });
+}
+
+/** Values by key as one object; groups that are needed are there although nothing of them is given. */
+export function together(schema: Schema, values: Record<string, unknown>): Record<string, unknown> {
+    const all: Record<string, unknown> = {};
+    for (const { key } of fieldsOf(schema)) {
+        const [group, field] = key.split('.');
+        if (field !== undefined && (schema.required ?? []).includes(group!)) {
+            all[group!] ??= {};
+        }
+        if (!(key in values)) {
+            continue;
+        }
+        if (field === undefined) {
+            all[key] = values[key];
+        } else {
+            all[group!] = { ...(all[group!] as object | undefined), [field]: values[key] };
+        }
+    }
+    return all;
+}

@@ -39,7 +39,11 @@ export const MECHANISMS: Record<Mechanism['kind'], KindSays> = {
             { key: 'cg_m', label: 'Pivot to its balance point', how: 'Balance it on a pencil; measure from there to the pivot.' },
             { key: 'payload_kg', label: 'Mass of what it carries' },
             { key: 'payload_m', label: 'Pivot to what it carries' },
-            { key: 'friction_Nm', label: 'Friction at the pivot', how: 'Pull it level with a spring balance up and down: half the difference, times the distance.' },
+            {
+                key: 'friction_Nm',
+                label: 'Friction at the pivot',
+                how: 'Pull it level with a spring balance up and down: half the difference, times the distance.',
+            },
             { key: 'counterbalance_Nm', label: 'Counterweight at horizontal', how: 'Its mass times its distance from the pivot.' },
             { key: 'spring_Nm_per_deg', label: 'Spring at the pivot' },
             { key: 'spring_rest_deg', label: 'Spring at rest at' },

@@ -12,7 +12,8 @@ const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.bi
     'winding.order_unsure', 'rolling.head_slides', 'sense.chatters', 'sense.drifts', 'sense.few_readings', 'sense.ghosts', 'sense.missed',
     'sense.stick_jitters', 'sense.press_confused', 'sense.double_confused', 'sense.knock_window', 'sense.knock_threshold', 'sense.light_overlaps',
     'sense.light_blinks', 'sense.light_misread', 'sense.light_passing', 'stop.close', 'stop.hits', 'timer.first_edge', 'train.contact_ratio',
-    'train.no_backlash', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
+    'train.no_backlash', 'sense.filter_weak', 'sense.filter_strong', 'power.wire_drops', 'power.regulator_hot', 'power.fuse_none',
+    'power.fuse_over_wire', 'power.resistor_hot', 'power.coil_hot', 'power.coil_pulse', 'power.charge_short', 'power.charge_fast', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
 
 /** Spur gears on a lid, laid out on plain ground. */
 function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.05, 'material' => 'brass']],
@@ -381,7 +382,7 @@ it('finds what is planted', function (string $code, array $values, Severity $sev
 
 it('has every code of the source in its planted builds and in the docs', function () {
     $source = '';
-    foreach ([...glob(__DIR__.'/../../../core/src/Assessment/*/*.php') ?: [], ...glob(__DIR__.'/../../../core/src/Calculator/*.php') ?: []] as $file) {
+    foreach ([...glob(__DIR__.'/../../../core/src/Assessment/*/*.php') ?: [], ...glob(__DIR__.'/../../../core/src/Calculator/{,*/}*.php', GLOB_BRACE) ?: []] as $file) {
         $source .= file_get_contents($file);
     }
     preg_match_all("/(?:new (?:Finding|LimitViolation)\\((?:[^']*\\? )?|->find\\(.*?)'([a-z]+\\.[a-z_.]+)'(?: : '([a-z_.]+)')?/", $source, $found);
