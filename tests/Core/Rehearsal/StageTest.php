@@ -169,6 +169,12 @@ describe('a performance', function () {
         expect($so->takes_s)->toEqualWithDelta(2.0, 0.02);
     });
 
+    it('draws for as long as it ran, whenever it began', function () {
+        $start = new Start('in it', scenario: new Scenario('s', 'S', 20.0, [], [new WorldEvent(3.0, 'sensor', 'button', true)]));
+        expect(performed([['do' => 'wait', 'for_s' => 2.0]], $start)->drawn['servos']->seconds)->toEqualWithDelta(2.0, 0.03)
+            ->and(performed([['do' => 'wait', 'for_s' => 2.0]])->drawn['servos']->seconds)->toEqualWithDelta(2.0, 0.03);
+    });
+
     it('tells what is left powered when all is done', function () {
         $run = ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.5];
         expect(mishapsOf(performed([$run])))->toBe(['left_powered lift'])->and(mishapsOf(performed([$run, ['do' => 'stop', 'motion' => 'lift']])))->toBe([]);
@@ -235,6 +241,28 @@ describe('starts', function () {
             ->toBe(['from power-on', 'a second time', 'from power-on with Lift at Pit', 'from power-on with Lift at High', 'from power-on with Lift half way']);
     });
 
+    it('are at the outermost places that are no rest', function () use ($says) {
+        expect($says(['motions.2.places.2' => ['id' => 'pit', 'name' => 'Pit', 'at' => -0.005], 'motions.2.places.3' => ['id' => 'step', 'name' => 'Step', 'at' => -0.003],
+            'motions.2.places.4' => ['id' => 'shelf', 'name' => 'Shelf', 'at' => 0.09]]))
+            ->toBe(['from power-on', 'a second time', 'from power-on with Lift at Pit', 'from power-on with Lift at High', 'from power-on with Lift half way']);
+    });
+
+    it('are half way of the move that lasts longest, however late a shorter one is', function () use ($says) {
+        $shut = ['do' => 'go', 'motion' => 'lid', 'place' => 'shut', 'give_up_s' => 9];
+        $open = ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 9];
+        $up = ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.3];
+        $half = fn (array $steps, array $more = []): array => array_values(array_filter($says(['routines.0.steps' => $steps, ...$more]),
+            fn (string $each): bool => str_ends_with($each, 'half way')));
+        expect($half([$shut, $open, ['do' => 'wait', 'for_s' => 5.0], $up, ['do' => 'stop', 'motion' => 'lift']]))->toBe(['from power-on with Lid half way']);
+    });
+
+    it('are half way of its own moves, not of those of what it calls', function () use ($says) {
+        $part = ['id' => 'part', 'name' => 'Part', 'starts' => [], 'steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 9]]];
+        $half = array_values(array_filter($says(['routines.0.steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 0.3],
+            ['do' => 'stop', 'motion' => 'lift'], ['do' => 'call', 'routine' => 'part']], 'routines.1' => $part]), fn (string $each): bool => str_ends_with($each, 'half way')));
+        expect($half)->toBe(['from power-on with Lift half way']);
+    });
+
     it('are with each battery full and empty', function () use ($says) {
         expect(array_slice($says(['supplies.0.capacity_Ah' => 3]), -2))->toBe(['from power-on with Main nearly empty', 'from power-on with Main freshly charged'])
             ->and($says(['supplies.1.capacity_Ah' => 3]))->toHaveCount(4); // nothing that it moves hangs on that one
@@ -256,6 +284,15 @@ describe('what was rehearsed', function () {
             $did('ends', 4.0, 1.0)]]);
         expect($all->longest_s('r'))->toBe(4.0)->and($all->longestOfStep_s('r', 'a'))->toBe(1.5)->and($all->longestOfStep_s('r', 'b'))->toBeNull()
             ->and($all->longest_s('other'))->toBeNull()->and((new Rehearsed(['r' => [$did('gives_up', null, 1.0)]]))->longest_s('r'))->toBeNull();
+    });
+
+    it('was looked at as a whole unless it is said that it was not', function () {
+        expect((new Rehearsed([]))->isWhole)->toBeTrue()->and((new Rehearsed([], false))->isWhole)->toBeFalse();
+    });
+
+    it('is usual as the first of those that drew alike', function () use ($did) {
+        [$first, $second] = [$did('ends', 1.0, 5.0), $did('ends', 2.0, 5.0)];
+        expect((new Rehearsed(['r' => [$first, $second]]))->usual('r'))->toBe($first);
     });
 
     it('usually draws what the heaviest of its plain runs drew, rather one that ended', function () use ($did) {
@@ -291,6 +328,15 @@ describe('the scenarios of a build', function () {
 });
 
 describe('a day', function () {
+    it('counts what only people begin by the moves of a day, whatever else there is', function () {
+        $go = fn (string $place): array => ['do' => 'go', 'motion' => 'lift', 'place' => $place, 'give_up_s' => 9];
+        $runs = fn (array $calls): array => Brookstone\Core\Rehearsal\Day::of($build = Builds::planted(['log' => [], 'scenarios' => [], 'motions.2.task.per_day' => 12,
+            'routines' => [['id' => 'up', 'name' => 'Up', 'starts' => [], 'steps' => [$go('high'), $go('low')]],
+                ['id' => 'light', 'name' => 'Light', 'starts' => [['when' => 'every', 'every_s' => 43200]], 'steps' => [WAIT_HALF, ...$calls]]]]),
+            Rehearsal::of($build))->runs;
+        expect($runs([]))->toEqual(['up' => 12.0, 'light' => 2.0])->and($runs([['do' => 'call', 'routine' => 'up']]))->toEqual(['up' => 0.0, 'light' => 2.0]);
+    });
+
     it('draws nothing where nothing ever runs', function () {
         $build = Builds::planted(['routines' => [], 'scenarios' => []]);
         $day = Brookstone\Core\Rehearsal\Day::of($build, Rehearsal::of($build));
