@@ -122,3 +122,99 @@ it('says of a routine what is so, with its numbers, and nothing on the other sid
         'tight routine.counter_grows: Nothing ever sets Visitors back: once Show has started by it, it never does again.',
     ]],
 ]);
+
+/** A motion that is let go of at the end, whose gears hold so much. @return array<string, mixed> */
+function letGo(float $holds_Nm, string $how = 'coast'): array
+{
+    return ['motions.2.drive.motor' => ['back_drive_Nm' => $holds_Nm] + Builds::motor('G25-227'), 'routines.1.steps.9' => ['do' => 'stop', 'motion' => 'lift', 'how' => $how]];
+}
+
+/** A routine that begins at a count, and one that does this with counters. @param  list<array<string, mixed>>  $steps  @return array<string, mixed> */
+function counted(array $steps): array
+{
+    return ['counters' => [['id' => 'n', 'name' => 'Visitors'], ['id' => 'm', 'name' => 'Cups']], 'routines.1.starts' => [['when' => 'count', 'counter' => 'n', 'value' => 5]],
+        'routines.2' => ['id' => 'tally', 'name' => 'Tally', 'starts' => [['when' => 'beam', 'sensor' => 'beam']], 'steps' => $steps]];
+}
+
+/** A routine that begins above this reading of a sensor that was tried out. @return array<string, mixed> */
+function above(float $value): array
+{
+    return ['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 70, 'absent' => [40, 44, 47, 42], 'present' => [88, 91, 93, 90]],
+        'routines.1.starts' => [['when' => 'level', 'sensor' => 'cup', 'is' => 'above', 'value' => $value, 'hysteresis' => 4]]];
+}
+
+/** The lift runs up to a mark there. @return array<string, mixed> */
+function upToMark(float $at): array
+{
+    return ['sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => $at, 'reach' => 0.002], 'routines.1.steps.1.until' => ['sensor' => 'mark']];
+}
+
+/** The show at ten, and the lid once more at this time. @return array<string, mixed> */
+function daily(string $other): array
+{
+    $go = fn (string $place): array => ['do' => 'go', 'motion' => 'lid', 'place' => $place, 'give_up_s' => 4];
+
+    return ['routines.1.starts' => [['when' => 'time_of_day', 'at' => '10:00']], 'routines.2' => ['id' => 'peep', 'name' => 'Peep', 'alone' => true,
+        'starts' => [['when' => 'time_of_day', 'at' => $other]], 'steps' => [$go('open'), $go('shut')]]];
+}
+
+it('says what cannot be, and nothing where it can', function (string $codes, array $planted, array $says) {
+    expect(saidRehearsed($codes, $planted))->toBe($says);
+})->with([
+    'gears that hold 0.6 kg on a drum of 10 mm' => ['routine.falls', letGo(0.0589), []],
+    'that just do not' => ['routine.falls', letGo(0.0588), [
+        'fails routine.falls: After Show nothing holds Lift: its load of 0.05884 N·m turns the unpowered drive, whose gears hold 0.0588 N·m.',
+    ]],
+    'that do not by far' => ['routine.falls', letGo(0.001), [
+        'fails routine.falls: After Show nothing holds Lift: its load of 0.0588 N·m turns the unpowered drive, whose gears hold 0.001 N·m.',
+    ]],
+    'but a brake does' => ['routine.falls', letGo(0.001, 'brake'), []],
+    'a start with hysteresis' => ['routine.no_hysteresis', above(60), []],
+    'a start at one value' => ['routine.no_hysteresis', ['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80],
+        'routines.1.starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40]]], [
+            'tight routine.no_hysteresis: Dusk starts Show at one value without hysteresis: at dusk it starts it over and over.',
+        ]],
+    'a value between all readings' => ['routine.level', above(47.5), []],
+    'on one of eight' => ['routine.level', above(47), [
+        'fails routine.level_misses: Show compares Cup with 47, and that misreads 12.5% of its own readings: 71.1 separates them best.',
+    ]],
+    'under two' => ['routine.level', above(43), [
+        'fails routine.level_misses: Show compares Cup with 43, and that misreads 25% of its own readings: 71.1 separates them best.',
+    ]],
+    'over three' => ['routine.level', above(92), [
+        'fails routine.level_misses: Show compares Cup with 92, and that misreads 37.5% of its own readings: 71.1 separates them best.',
+    ]],
+    'a count that is only added to' => ['routine.(counter|trigger)', counted([['do' => 'set', 'counter' => 'n', 'add' => 1]]), [
+        'tight routine.counter_grows: Nothing ever sets Visitors back: once Show has started by it, it never does again.',
+    ]],
+    'while another is set back' => ['routine.(counter|trigger)', counted([['do' => 'set', 'counter' => 'n', 'add' => 1], ['do' => 'set', 'counter' => 'm', 'to' => 0]]), [
+        'tight routine.counter_grows: Nothing ever sets Visitors back: once Show has started by it, it never does again.',
+    ]],
+    'that is set back' => ['routine.(counter|trigger)', counted([['do' => 'set', 'counter' => 'n', 'add' => 1], ['do' => 'set', 'counter' => 'n', 'to' => 0]]), []],
+    'that is taken from' => ['routine.(counter|trigger)', counted([['do' => 'set', 'counter' => 'n', 'add' => 1], ['do' => 'set', 'counter' => 'n', 'add' => -1]]), []],
+    'that nothing changes' => ['routine.(counter|trigger)', counted([['do' => 'set', 'counter' => 'm', 'add' => 1]]), [
+        'fails routine.trigger_dead: Nothing ever changes Visitors: Show never starts by it.',
+    ]],
+    'a mark before the stop' => ['routine.(past_stop|until)', upToMark(0.109), []],
+    'past it' => ['routine.(past_stop|until)', upToMark(0.113), [
+        'fails routine.past_stop: Mark sits at 113 mm, past the hard stop at 110 mm: the run never gets there.',
+    ]],
+    'a switch the other way' => ['routine.until', ['routines.1.steps.1.direction' => 'down'], [
+        'fails routine.until_unreachable: Lift runs down here and cannot reach Lift high switch, which lies the other way.',
+    ]],
+    'at the same time' => ['routine.starts_collide', daily('10:00'), [
+        'fails routine.starts_collide: Peep starts while Show still moves the same things: one of them does not run that day.',
+    ]],
+    'a minute later it has ended' => ['routine.starts_collide', daily('10:01'), []],
+    'a minute before too' => ['routine.starts_collide', daily('09:59'), []],
+    'a motor that lifts 3 kg at 120 mm' => ['routine.(never|stalls|gives)', ['motions.0.mechanism.mass_kg' => 3.0], []],
+    'and not 3.2 kg' => ['routine.(never|stalls|gives)', ['motions.0.mechanism.mass_kg' => 3.2], [
+        'fails routine.never_there: Show gives up at “Take Lid to Open; give up after 4 s.” The drive of Lid does not make that move.',
+    ]],
+    'what nothing starts' => ['routine.never', ['routines.1.starts' => []], ['tight routine.never_starts: Nothing starts Show: give it a trigger.']],
+    'but another does' => ['routine.never', ['routines.1.starts' => [], 'routines.2' => ['id' => 'x', 'name' => 'X', 'starts' => [['when' => 'beam', 'sensor' => 'beam']],
+        'steps' => [['do' => 'call', 'routine' => 'show']]]], []],
+    'a motor of its own' => ['routine.nothing_to', ['routines.1.steps.4' => ['do' => 'change_over', 'motion' => 'lid']], [
+        'tight routine.nothing_to_change: Lid has its motor to itself: there is nothing to change over.',
+    ]],
+]);
