@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment;
 
+use Brookstone\Core\Assessment\Drive\SharedBattery;
 use Brookstone\Core\Assessment\Routine\RoutineJudge;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
@@ -55,9 +56,10 @@ final class BuildJudge
             }
         }
         $routines = new RoutineJudge($build, $subjects, self::reached($build, $known), $rehearsed, $failing);
+        $batteries = new SharedBattery($build, $subjects);
         $chains = [];
         foreach ($subjects as $id => $subject) {
-            $links = Stations::chain($subject, $judged[$id]->links, $routines);
+            $links = Stations::chain($subject, $batteries->on($id, $judged[$id]->links), $routines);
             $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), $judged[$id]->curves,
                 Cautions::of($subject, $links), $judged[$id]->drive, $judged[$id]->train);
         }

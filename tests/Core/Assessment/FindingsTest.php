@@ -154,6 +154,7 @@ dataset('planted', fn () => withCodes([
     'drive.gate_lets_go' => [['motions.1.drive.gated' => true, 'motions.1.mechanism.mass_kg' => 0.12], Severity::Fails, true],
     'drive.gate_saves' => [['motions.1.mechanism.mass_kg' => 0.05], Severity::Note, true],
     'drive.drains_battery' => [['supplies.1.capacity_Ah' => 0.05, 'routines' => []], Severity::Tight, true],
+    'drive.drains_together' => [['supplies.0.capacity_Ah' => 0.01, 'routines' => []], Severity::Tight, true],
     'routine.drains_battery' => [['supplies.1.capacity_Ah' => 0.05], Severity::Tight, true],
     'routine.together_sags' => [Builds::beside(3.0), Severity::Tight, true],
     'drive.creeps' => [['motions.2.drive.motor' => Builds::motor('C20 turning'), 'motions.2.drive.supply' => 'servos'], Severity::Note, false],

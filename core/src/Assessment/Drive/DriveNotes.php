@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment\Drive;
 
 use Brookstone\Core\Assessment\Repair\SupplyMends;
+use Brookstone\Core\Assessment\Subject\BatteryDays;
 use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
@@ -70,17 +71,17 @@ final class DriveNotes
         if ($subject->build->isRehearsed($subject->motion->id)) {
             return null; // then the rehearsals say how often it moves, and what everything on its battery takes together
         }
-        if ($capacity === null || $day <= 0.0 || $capacity / $day >= $wanted) {
+        $battery = $capacity === null || $day <= 0.0 ? null : new BatteryDays($f->drive->supply, $capacity, $day, $wanted);
+        if ($battery === null || $battery->isEnough()) {
             return null;
         }
         $holding = $f->drive->motor->holdCurrent_A($f->hold_motor_Nm, $f->drive->supply->volts_V);
 
         return new Finding('drive.drains_battery', Severity::Tight, $subject->path.'.drive.supply', new Sentence(
             $holding * 12 > $day
-                ? "Holding its load takes {holding} all the time, {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for."
-                : "It takes {day} a day: {$f->drive->supply->named()} with {capacity} lasts {days} days, where {wanted} are asked for.",
-            ['holding' => Quantity::of($holding, 'A'), 'day' => Quantity::of($day, 'Ah'), 'capacity' => Quantity::of($capacity, 'Ah'),
-                'days' => Quantity::number($capacity / $day), 'wanted' => Quantity::number($wanted)],
+                ? "Holding its load takes {holding} all the time, {day} a day: {$battery->says()}."
+                : "It takes {day} a day: {$battery->says()}.",
+            ['holding' => Quantity::of($holding, 'A')] + $battery->values(),
         ), $subject->proposals(fn (): array => [...DriveRepairs::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply,
             $day * $wanted), ...DriveRepairs::frugal($subject)]));
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment\Routine;
 
-use Brookstone\Core\Assessment\Drive\DriveRepairs;
+use Brookstone\Core\Assessment\Drive\SharedBattery;
 use Brookstone\Core\Assessment\Repair\SupplyMends;
+use Brookstone\Core\Assessment\Subject\BatteryDays;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Finding;
-use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Parts\Motion;
@@ -26,8 +26,6 @@ use Brookstone\Core\Routine\Routine;
 final readonly class RoutineSupply
 {
     private const SAGS = ['routine.sags', 'routine.starts_together'];
-
-    private const IN_HOURS = 2.0; // days: what lasts less is told in hours
 
     private const NOTHING_AH = 1e-4; // a day: not worth naming
 
@@ -98,9 +96,8 @@ final readonly class RoutineSupply
 
         return $lasts === null || $supply->capacity_Ah === null
             ? new Sentence("gives {day} a day{$rests}", $values)
-            : new Sentence("gives {day} a day{$rests}: {capacity} last {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days'),
-                $values + ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => Quantity::number($lasts < self::IN_HOURS ? 24 * $lasts
-                : $lasts)]);
+            : new Sentence("gives {day} a day{$rests}: {capacity} last {lasts} ".BatteryDays::unit($lasts),
+                $values + ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => BatteryDays::told($lasts)]);
     }
 
     private function takes(string $routine, float $charge_Ah): Sentence
@@ -116,7 +113,8 @@ final readonly class RoutineSupply
         $day = $this->day->charge_Ah($supply->id);
         $wanted = $this->build->settings->battery_days;
         $first = array_key_first($this->day->runs);
-        if ($supply->capacity_Ah === null || $first === null || $day <= 0.0 || $supply->capacity_Ah / $day >= $wanted * (1 - Constants::TIE)) {
+        $battery = $supply->capacity_Ah === null || $first === null || $day <= 0.0 ? null : new BatteryDays($supply, $supply->capacity_Ah, $day, $wanted);
+        if ($battery === null || $battery->isEnough()) {
             return;
         }
         $most = $this->day->most($supply->id);
@@ -124,29 +122,11 @@ final readonly class RoutineSupply
         $takes = $most === null
             ? 'at rest it gives {most} of the {day} that it gives a day'
             : "{$this->build->routines[$most]->named()}".($runs > 1.0 ? ', {runs} times a day,' : '').' takes {most} of the {day} that it gives a day';
-        $lasts = $supply->capacity_Ah / $day;
         $this->context->add($this->build->routines[$most ?? $first], new Finding('routine.drains_battery', Severity::Tight, $place, new Sentence(
-            "{$supply->named()} with {capacity} lasts {lasts} ".($lasts < self::IN_HOURS ? 'hours' : 'days').', where {wanted} '.($wanted === 1.0 ? 'day is'
-                : 'days are')." asked for: {$takes}.",
-            ['capacity' => Quantity::of($supply->capacity_Ah, 'Ah'), 'lasts' => Quantity::number($lasts < self::IN_HOURS ? 24 * $lasts : $lasts),
-                'wanted' => Quantity::number($wanted), 'day' => Quantity::of($day, 'Ah')]
+            "{$battery->says()}: {$takes}.", $battery->values()
                 + ['most' => Quantity::of($most === null ? $this->day->rest_Ah[$supply->id] : $this->day->charge_Ah[$supply->id][$most], 'Ah')]
-                    + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []),
-        ), [...$this->gates($supply), ...SupplyMends::largerBattery($this->build, $supply, $day * $wanted)]));
-    }
-
-    /** @return list<Fix> the power of all that would stay by itself cut between moves */
-    private function gates(Supply $supply): array
-    {
-        $gate = null;
-        foreach ($this->context->subjects as $subject) {
-            foreach ($subject->motion->drive?->supply->id === $supply->id ? DriveRepairs::gate($subject) : [] as $fix) {
-                $named = new Fix(new Sentence("Cut the power of {$subject->motion->named()} between moves"), $fix->changes);
-                $gate = $gate === null ? $named : $gate->and($named);
-            }
-        }
-
-        return $gate === null ? [] : [$gate];
+                + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []),
+        ), [...SharedBattery::gates($this->context->subjects, $supply), ...SupplyMends::largerBattery($this->build, $supply, $day * $wanted)]));
     }
 
     /** Routines that can run beside one another, and at the worst moment ask for more than a supply gives; where that is not told of one of them already. */

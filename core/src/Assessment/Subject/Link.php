@@ -43,6 +43,19 @@ final readonly class Link implements \JsonSerializable
         return new self($link, $verdict === Verdict::Holds ? Verdict::NotSaid : $verdict, new Sentence('–'), new Sentence($why), self::worstFirst($findings));
     }
 
+    /**
+     * With other findings.
+     *
+     * @param  list<Finding>  $findings
+     */
+    public function saying(array $findings): self
+    {
+        $verdict = Verdict::ofFindings($findings);
+
+        return new self($this->link, $verdict === Verdict::Holds && $this->verdict === Verdict::NotSaid ? Verdict::NotSaid : $verdict,
+            $this->figure, $this->about, self::worstFirst($findings));
+    }
+
     /** @param  \Closure(Finding): Finding  $how */
     public function offering(\Closure $how): self
     {
