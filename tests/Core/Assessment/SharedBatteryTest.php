@@ -46,7 +46,8 @@ it('tells of a battery that all on it empty too soon, once, where none would alo
     $masses = [0.04, 0.05, 0.03, 0.02];
     $day = dayOfJaws(jaws($masses, 99.0));
     expect($day)->toBeGreaterThan(2.0)->and(drains(jaws($masses, 1.001 * $day)))->toBe([])->and(drains(jaws($masses, 0.999 * $day)))
-        ->toHaveCount(1)->and(drains(jaws($masses, 0.999 * $day))[0])->toStartWith('drive.drains_together motions.1.drive.supply: Jaw B, Jaw A and 2 more take ')
+        ->toHaveCount(1)->and(drains(jaws($masses, 0.999 * $day))[0])->toStartWith('drive.drains_together supplies.1.capacity_Ah: Servo rail with ')
+        ->toContain(', where 1 day is asked for: Jaw A, Jaw B and 2 more take ')->toContain(' a day together, Jaw B the most with ')
         ->and(drains(jaws($masses, 3 * $day, 3.001)))->toHaveCount(1)->and(drains(jaws($masses, 3 * $day, 2.999)))->toBe([])->and(drains(jaws($masses, null)))->toBe([]);
 });
 
@@ -55,7 +56,7 @@ it('has its numbers: all of them, the most, and how long', function () {
     $day = dayOfJaws($build);
     $said = Builds::findings(BuildJudge::atOnce($build), 'drive.drains_together')[0]->says;
     expect($said->values['day']->si / 3600)->toBeAbout($day, 1e-9)->and($said->values['most']->si / 3600)->toBeAbout($day / 2, 1e-9)
-        ->and($said->values['lasts']->si)->toBeAbout(24 / $day, 1e-9)->and($said->text())->toStartWith('Jaw A and Jaw B take ')->toContain('lasts ')->toContain(' hours, where 1 day is asked for.');
+        ->and($said->values['lasts']->si)->toBeAbout(24 / $day, 1e-9)->and($said->text())->toContain(' hours, where 1 day is asked for: Jaw A and Jaw B take ')->toContain(' together, Jaw A the most with ');
 });
 
 it('tells it in days from two days on', function () {
@@ -68,7 +69,7 @@ it('tells it in days from two days on', function () {
 
 it('says nothing of each alone where it says it of all', function () {
     expect(drains(jaws([0.05, 0.05], 0.1)))->toHaveCount(1)->and(array_column(array_map(fn ($chain): array => [$chain->motion, $chain->links[2]->verdict->value],
-        BuildJudge::atOnce(jaws([0.05, 0.02], 0.1))->chains), 1, 0))->toBe(['jaw-0' => 'tight', 'jaw-1' => 'holds']);
+        BuildJudge::atOnce(jaws([0.02, 0.05], 0.1))->chains), 1, 0))->toBe(['jaw-0' => 'tight', 'jaw-1' => 'holds']);
 });
 
 it('leaves it to the rehearsals once a routine moves any of them', function () {
@@ -80,7 +81,11 @@ it('leaves it to the rehearsals once a routine moves any of them', function () {
 it('is mended by cutting the power of those whose gears hold, or a larger battery', function () {
     $build = jaws([0.05, 0.05, 0.02], 1.0);
     $fixes = Builds::findings(Builds::assessed($build), 'drive.drains_together')[0]->fixes;
-    expect(array_map(fn (Fix $fix): string => $fix->does->text(), $fixes)[0])->toContain('Cut the power of Jaw A between moves')->toContain('Jaw C');
+    expect(array_map(fn (Fix $fix): string => $fix->does->text(), $fixes)[0])->toBe('Cut the power of Jaw A, Jaw B and Jaw C between moves')
+        ->and(array_column($fixes[0]->changes, 'path'))->toBe(['motions.0.drive.gated', 'motions.1.drive.gated', 'motions.2.drive.gated'])
+        ->and(Builds::findings(Builds::assessed(jaws([0.05, 0.05, 0.05, 0.02], 1.0)), 'drive.drains_together')[0]->fixes[0]->does->text())
+        ->toBe('Cut the power of Jaw A, Jaw B and 2 more between moves')
+        ->and(Builds::findings(Builds::assessed(jaws([0.05, 0.09], 1.0)), 'drive.drains_together')[0]->fixes[0]->does->text())->toBe('Cut the power of Jaw A between moves');
     foreach ($fixes as $fix) {
         expect(drains(Builds::mended($build, $fix)))->toBe([], $fix->does->text());
     }

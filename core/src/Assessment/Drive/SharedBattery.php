@@ -18,12 +18,12 @@ use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
 
 /**
- * What motions on one battery take of it together, as long as no routine moves any of them: once one does, the rehearsals say it. It is told once, of the one
- * that takes the most, instead of what each of them would take alone.
+ * What motions on one battery take of it together, as long as no routine moves any of them: once one does, the rehearsals say it. It is told once, of the
+ * first of them, instead of what each of them would take alone.
  */
 final readonly class SharedBattery
 {
-    private const NAMED = 2; // of several, those that take the most
+    private const NAMED = 2; // of many
 
     /** @var array<string, list<Finding>> by motion what is told of it; nothing where what it takes is told of another */
     private array $told;
@@ -37,7 +37,6 @@ final readonly class SharedBattery
             $day = array_sum($days);
             $battery = count($days) < 2 ? null : new BatteryDays($supply, (float) $supply->capacity_Ah, $day, $build->settings->battery_days);
             if ($battery !== null && ! $battery->isEnough()) {
-                arsort($days);
                 $told += array_fill_keys(array_keys($days), []);
                 $told[array_key_first($days)] = [$this->finding($supply, $battery, $days)];
             }
@@ -68,15 +67,15 @@ final readonly class SharedBattery
      */
     public static function gates(array $subjects, Supply $supply): array
     {
-        $gate = null;
+        $gated = $changes = [];
         foreach ($subjects as $subject) {
             foreach ($subject->motion->drive?->supply->id === $supply->id ? DriveRepairs::gate($subject) : [] as $fix) {
-                $named = new Fix(new Sentence("Cut the power of {$subject->motion->named()} between moves"), $fix->changes);
-                $gate = $gate === null ? $named : $gate->and($named);
+                $gated[] = $subject;
+                array_push($changes, ...$fix->changes);
             }
         }
 
-        return $gate === null ? [] : [$gate];
+        return $changes === [] ? [] : [new Fix(new Sentence('Cut the power of '.self::named($gated).' between moves'), $changes)];
     }
 
     /** @return array<string, float> Ah a day, by motion; nothing where the rehearsals say it */
@@ -95,17 +94,30 @@ final readonly class SharedBattery
         return array_filter($days, fn (float $day): bool => $day > 0.0);
     }
 
-    /** @param  non-empty-array<string, float>  $days  Ah a day by motion, the most first */
+    /** @param  non-empty-array<string, float>  $days  Ah a day by motion, as the build has them */
     private function finding(Supply $supply, BatteryDays $battery, array $days): Finding
     {
         $first = $this->subjects[array_key_first($days)];
-        $names = array_map(fn (int|string $id): string => $this->subjects[$id]->motion->named(), array_slice(array_keys($days), 0, self::NAMED));
-        $more = count($days) - count($names);
-        $all = $more > 0 ? implode(', ', $names)." and {$more} more" : implode(' and ', $names);
+        $most = $this->subjects[array_keys($days, max($days), true)[0]]->motion->named();
+        $all = self::named(array_map(fn (int|string $id): MotionInBuild => $this->subjects[$id], array_keys($days)));
+        $at = array_search($supply->id, array_keys($this->build->supplies), true);
 
-        return new Finding('drive.drains_together', Severity::Tight, $first->path.'.drive.supply', new Sentence(
-            "{$all} take {day} a day together, {$names[0]} the most with {most}: {$battery->says()}.", ['most' => Quantity::of(max($days), 'Ah')] + $battery->values(),
+        return new Finding('drive.drains_together', Severity::Tight, "supplies.{$at}.capacity_Ah", new Sentence(
+            "{$battery->says()}: {$all} take {day} a day together, {$most} the most with {most}.", ['most' => Quantity::of(max($days), 'Ah')] + $battery->values(),
         ), $first->proposals(fn (): array => [...self::gates($this->subjects, $supply),
             ...SupplyMends::largerBattery($this->build, $supply, array_sum($days) * $this->build->settings->battery_days)]));
+    }
+
+    /** @param  list<MotionInBuild>  $subjects  by their names, not all where they are many */
+    private static function named(array $subjects): string
+    {
+        $names = array_map(fn (MotionInBuild $subject): string => $subject->motion->named(), $subjects);
+        $more = count($names) - self::NAMED;
+
+        return match (true) {
+            count($names) === 1 => $names[0],
+            $more > 1 => implode(', ', array_slice($names, 0, self::NAMED))." and {$more} more",
+            default => implode(', ', array_slice($names, 0, -1)).' and '.$names[count($names) - 1],
+        };
     }
 }
