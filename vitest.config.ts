@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-    test: { include: ['resources/js/**/*.test.ts', 'tests/Front/*.test.tsx'], environment: 'jsdom', globalSetup: 'tests/Front/given.ts', testTimeout: 30_000 },
+    test: { include: ['tests/Front/**/*.test.{ts,tsx}'], environment: 'jsdom', globalSetup: 'tests/Front/given.ts', testTimeout: 30_000 },
 });

@@ -1,5 +1,6 @@
 // Medians of page and API of a running server, as JSON: node bin/support/bench.mjs ADDRESS
 import { chromium } from '@playwright/test';
+import { BROWSER } from './browser.mjs';
 import { readFileSync } from 'node:fs';
 
 const address = process.argv[2];
@@ -40,16 +41,7 @@ results.api_make_trains_ms = await timed(6, async () => (await fetch(`${address}
 results.api_schools_ms = await timed(5, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/schools`)).text());
 results.api_easing_ms = await timed(10, async () => (await fetch(`${address}/api/builds/${build.id}/motions/drawbridge/easing`)).text());
 
-const flags = [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-];
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+const browser = await chromium.launch(BROWSER);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const ready = [];
 for (let i = 0; i < 9; i++) {

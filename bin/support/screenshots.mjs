@@ -1,18 +1,10 @@
 // Takes the pictures of the main views from the demo data, at 1280 × 800.
 //   node bin/support/screenshots.mjs [ADDRESS] [FOLDER] [NAME…]     a server must be running at ADDRESS
 import { chromium } from '@playwright/test';
+import { BROWSER } from './browser.mjs';
 
 const [address = 'http://127.0.0.1:8000', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
-const flags = [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-];
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+const browser = await chromium.launch(BROWSER);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.on('console', (message) => message.type() === 'error' && console.error('console:', message.text()));
 page.on('pageerror', (error) => console.error('page:', error.message));

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Build, ScenarioEvent } from '../api/types';
-import { newEvent } from './ScenarioEditor';
+import type { Build, ScenarioEvent } from '../../../resources/js/api/types';
+import { newEvent } from '../../../resources/js/routine/ScenarioEditor';
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
 const dark: Build = { ...heron, sensors: heron.sensors.filter((sensor) => sensor.kind !== 'light') };

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { read, Reader, type Asked, type Read } from './reads';
+import { read, Reader, type Asked, type Read } from '../../../resources/js/routine/reads';
 
 /** Stands in for a thread of its own: answers when it is told to. */
 class Beside {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Mechanism } from '../api/types';
-import { MECHANISMS } from './mechanisms';
+import type { Mechanism } from '../../../resources/js/api/types';
+import { MECHANISMS } from '../../../resources/js/stations/mechanisms';
 
 interface Shape {
     properties: Record<

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Build } from '../api/types';
-import { changedOverBy, followersOf, isSelected, joining, ownerOf, together } from './motors';
+import type { Build } from '../../../resources/js/api/types';
+import { changedOverBy, followersOf, isSelected, joining, ownerOf, together } from '../../../resources/js/state/motors';
 
 type Motion = Build['motions'][number];
 type Selector = NonNullable<NonNullable<Motion['drive']>['selector']>;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Arm, Curves } from '../api/types';
-import { angleOf, armExtent, armReach, Frame, lookUp, polar, runAt } from './geometry';
+import type { Arm, Curves } from '../../../resources/js/api/types';
+import { angleOf, armExtent, armReach, Frame, lookUp, polar, runAt } from '../../../resources/js/mat/geometry';
 
 const arm: Arm = {
     kind: 'arm',

@@ -1,8 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { UnitTable } from '../api/types';
-import { read } from './typed';
-import { gap, significant, UnitBook } from './units';
+import type { UnitTable } from '../../../resources/js/api/types';
+import { read } from '../../../resources/js/state/typed';
+import { gap, significant, UnitBook } from '../../../resources/js/state/units';
 
 let book: UnitBook;
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { queued, type Line } from './queue';
+import { queued, type Line } from '../../../resources/js/rig/queue';
 
 const on = { what: 'sensor', sensor: 'button', is: 'on' };
 const off = { what: 'sensor', sensor: 'button', is: 'off' };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { columns, entries, isNumbers, rows } from './lists';
+import { columns, entries, isNumbers, rows } from '../../../resources/js/calculators/lists';
 
 const gears = {
     type: 'array',

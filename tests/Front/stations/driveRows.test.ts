@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Build, Drive } from '../api/types';
-import { driveRows, DRIVE_WORDS } from './driveRows';
+import type { Build, Drive } from '../../../resources/js/api/types';
+import { driveRows, DRIVE_WORDS } from '../../../resources/js/stations/driveRows';
 
 const builds = ['heron-wharf', 'moth-lantern', 'quarry-tram'].map((name) => JSON.parse(readFileSync(`database/demo/${name}.brookstone.json`, 'utf8')) as Build);
 const drives = builds.flatMap((build) => build.motions.flatMap((motion) => (motion.drive === null ? [] : [motion.drive.motor])));

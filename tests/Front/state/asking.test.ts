@@ -1,6 +1,6 @@
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { expect, test } from 'vitest';
-import { askAnew } from './asking';
+import { askAnew } from '../../../resources/js/state/asking';
 
 test('a first answer that was read before the change is not taken for the new one', async () => {
     const queries = new QueryClient();

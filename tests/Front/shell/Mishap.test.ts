@@ -1,7 +1,7 @@
 import { act, createElement } from 'react';
 import { createRoot } from 'react-dom/client';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Mishap } from './Mishap';
+import { Mishap } from '../../../resources/js/shell/Mishap';
 
 vi.stubGlobal('IS_REACT_ACT_ENVIRONMENT', true);
 

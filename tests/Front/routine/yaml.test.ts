@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { parse as parseYaml } from 'yaml';
-import type { Build, Routine } from '../api/types';
-import { located, MOST_CHARACTERS, parse, toText } from './yaml';
+import type { Build, Routine } from '../../../resources/js/api/types';
+import { located, MOST_CHARACTERS, parse, toText } from '../../../resources/js/routine/yaml';
 
 const files = ['database/demo', 'database/examples'].flatMap((folder) =>
     readdirSync(folder)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { TrainWheel } from '../api/types';
-import { snapped, toothed, turned } from './gears';
+import type { TrainWheel } from '../../../resources/js/api/types';
+import { snapped, toothed, turned } from '../../../resources/js/mat/gears';
 
 const wheel = (stage: number, driver: boolean, shaft: number, teeth: number, x: number, y: number, type: TrainWheel['type'] = 'spur'): TrainWheel => ({
     stage,

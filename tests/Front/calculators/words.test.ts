@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { words } from './CalculatorForm';
+import { words } from '../../../resources/js/calculators/CalculatorForm';
 
 describe('words of a key', () => {
     it.each([

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Build, Selector } from '../api/types';
-import { faultsOf } from './faults';
+import type { Build, Selector } from '../../../resources/js/api/types';
+import { faultsOf } from '../../../resources/js/rig/faults';
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
 

@@ -1,8 +1,21 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { Build, Routine, Step } from '../api/types';
-import { freeId } from '../pages/AddMotion';
-import { besideNext, keyOf, lacking, listed, matching, newStep, placesOf, questions, stepsAt, type Told, unwrapped, VERBS } from './steps';
+import type { Build, Routine, Step } from '../../../resources/js/api/types';
+import { freeId } from '../../../resources/js/pages/AddMotion';
+import {
+    besideNext,
+    keyOf,
+    lacking,
+    listed,
+    matching,
+    newStep,
+    placesOf,
+    questions,
+    stepsAt,
+    type Told,
+    unwrapped,
+    VERBS,
+} from '../../../resources/js/routine/steps';
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
 const empty: Build = { ...heron, motions: [], sensors: [], outputs: [], routines: [] };

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { isStation, labelOf, linkPath, LINKS } from './links';
+import { isStation, labelOf, linkPath, LINKS } from '../../../resources/js/chain/links';
 
 describe('the links of a chain', () => {
     it('go to a page of the motion, or to the one page that the whole build has for it', () => {

@@ -1,8 +1,8 @@
 import { QueryClient } from '@tanstack/react-query';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Edit, StoredBuild } from '../api/types';
-import { draftKey, useDrafts } from './drafts';
-import { Saver, useSaving } from './saving';
+import type { Edit, StoredBuild } from '../../../resources/js/api/types';
+import { draftKey, useDrafts } from '../../../resources/js/state/drafts';
+import { Saver, useSaving } from '../../../resources/js/state/saving';
 
 interface Sent {
     version: number;

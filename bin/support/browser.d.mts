@@ -1,0 +1,1 @@
+export const BROWSER: { executablePath: string; args: string[] };
