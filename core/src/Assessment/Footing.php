@@ -29,7 +29,7 @@ final readonly class Footing
             $this->build->motorGroups[$motion->id]->members ?? [$motion->id], true));
         $speeds = array_map(fn (LimitSwitch $switch): array => $this->build->speedsOnto($motion, $switch), $motion->stops->tellers());
 
-        return self::hash([$this->base, $motion->id, $said, $speeds, $this->build->isRehearsed($motion->id)]);
+        return self::hash([$this->base, $motion->id, $said, $speeds, $motion->drive?->leads(), $this->build->isRehearsed($motion->id)]);
     }
 
     private static function hash(mixed $of): string

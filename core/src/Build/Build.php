@@ -22,6 +22,7 @@ use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Wiring\WiringPlan;
 
 /** A whole build: everything that is known of a model with moving parts. Made from its document, which it keeps. */
 final readonly class Build extends Inventory
@@ -54,6 +55,7 @@ final readonly class Build extends Inventory
         public array $pictures = [],
         array $counters = [],
         public array $rules = [],
+        public WiringPlan $wiring = new WiringPlan,
     ) {
         parent::__construct($settings, $supplies, $motions, $sensors, $outputs, $counters);
     }

@@ -7,8 +7,10 @@ namespace Brookstone\Core\Build;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Parts\Settings;
+use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;
 use Brookstone\Core\Routine\WorldEvents;
@@ -23,6 +25,7 @@ use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Shape\UnionShape;
 use Brookstone\Core\Train\Layouts;
+use Brookstone\Core\Wiring\WiringPlan;
 use Brookstone\Core\Train\Stages;
 
 /** The document of a build, as it stands in a `*.brookstone.json` file. */
@@ -47,18 +50,19 @@ final class BuildShape
             'name' => Field::needed(TextShape::name(), 'What the build is called.'),
             'note' => Field::or('', new TextShape, 'What it is.'),
             'settings' => Field::or([], Settings::shape()),
-            'supplies' => Field::or([], self::list(self::supply(), 20, 'supplies')),
+            'supplies' => Field::or([], self::list(Supply::shape(), 20, 'supplies')),
             'around' => Field::or([], new RecordShape([
                 'public' => Field::or(false, new BooleanShape, 'Strangers or children come near it, or nobody watches it.'),
                 'worn' => Field::or(false, new BooleanShape, 'It is worn on the body.'),
             ], 'Bystanders'), 'Who is near it.'),
             'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
-            'sensors' => Field::or([], self::list(self::sensor(), 60, 'sensors')),
-            'outputs' => Field::or([], self::list(self::output(), 60, 'outputs')),
+            'sensors' => Field::or([], self::list(self::sensor(), 120, 'sensors')),
+            'outputs' => Field::or([], self::list(Output::shape(), 120, 'outputs')),
             'counters' => Field::or([], self::list(self::counter(), 40, 'counters')),
             'rules' => Field::or([], self::list(self::rule(), 40, 'rules'), 'What must never be so.'),
             'routines' => Field::or([], self::list(self::routine(), 40, 'routines')),
             'scenarios' => Field::or([], self::list(self::scenario(), 40, 'scenarios')),
+            'wiring' => Field::or([], WiringPlan::shape(), 'Boards, and what is wired to their pins.'),
             'pictures' => Field::or([], self::list(self::picture(), 40, 'pictures')),
             'log' => Field::or([], self::list(self::measurement(), 2000, 'measurements')),
         ], 'Build');
@@ -83,17 +87,6 @@ final class BuildShape
     private static function list(RecordShape $of, int $most, string $things): ListShape
     {
         return new ListShape($of, 0, $most, $things);
-    }
-
-    private static function supply(): RecordShape
-    {
-        return new RecordShape([
-            'id' => Field::needed(TextShape::id()),
-            'name' => Field::needed(TextShape::name()),
-            'volts_V' => Field::needed(NumberShape::positive(60.0), 'Voltage.'),
-            'max_A' => Field::needed(NumberShape::positive(100.0), 'Largest current it gives.'),
-            'capacity_Ah' => Field::or(null, NumberShape::positive(1000.0)->orNull(), 'Charge of a battery; none for a supply from the mains.'),
-        ], 'Supply');
     }
 
     private static function motion(): RecordShape
@@ -264,15 +257,6 @@ final class BuildShape
             'never' => Field::needed(Conditions::shape(), 'What must never be so.'),
             'while' => Field::or(null, Conditions::orNull(), 'As long as this is so; empty is always.'),
         ], 'Rule');
-    }
-
-    private static function output(): RecordShape
-    {
-        return new RecordShape([
-            'id' => Field::needed(TextShape::id()),
-            'name' => Field::needed(TextShape::name()),
-            'kind' => Field::needed(ChoiceShape::of('lamp', 'sound', 'relay')),
-        ], 'Output');
     }
 
     private static function routine(): RecordShape

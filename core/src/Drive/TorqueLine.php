@@ -82,6 +82,20 @@ final readonly class TorqueLine
     }
 
     /**
+     * The same motor behind a resistance in series: a share of its current held, and of the torque that it loses with speed; at no load it turns hardly
+     * slower (Fitzgerald, Kingsley & Umans, Electric Machinery, 6th ed., §7.4).
+     *
+     * @param  float  $share  its own resistance over both, over 0 to 1
+     */
+    public function behind(float $share): self
+    {
+        $stall_A = $this->stall_A * $share;
+
+        return new self($this->A_per_Nm <= 0.0 ? $this->stall_Nm * $share : max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm),
+            $this->fall_Nms * $share, $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm, $this->gears);
+    }
+
+    /**
      * What its driver lets flow at a speed and a share of its voltage, A: no more than its controller allows; what the load gives back is burnt there.
      *
      * @param  float  $speed  of its shaft, rad/s, along the command

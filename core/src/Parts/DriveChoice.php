@@ -22,6 +22,8 @@ final readonly class DriveChoice
      * @param  Selector  $selector  what changes it over, where a selector does
      * @param  bool  $one_way  it only ever turns forwards
      * @param  bool  $reversed  its wires are swapped, or the servo turned round
+     * @param  float  $lost_V  in its driver, whatever flows
+     * @param  float  $lead_ohm  of its driver and its wires, there and back
      */
     public function __construct(
         public Drive $motor,
@@ -36,13 +38,30 @@ final readonly class DriveChoice
         public bool $reversed = false,
         public bool $one_way = false,
         public Selector $selector = new Selector,
+        public float $lost_V = 0.0,
+        public float $lead_ohm = 0.0,
     ) {
+    }
+
+    /** @return array{float, float} what is lost on the way to it, V and Ω */
+    public function leads(): array
+    {
+        return [$this->lost_V, $this->lead_ohm];
+    }
+
+    /** What its driver lets through to the end of its wires while nothing flows, V. */
+    public function arrives_V(): float
+    {
+        return max(0.0, $this->supply->volts_V - $this->lost_V);
     }
 
     /** What it does at a share of its usual speed. */
     public function line(float $speed = 1.0): TorqueLine
     {
-        return $this->motor->line($this->supply->volts_V, $this->duty * $speed);
+        $volts = $this->arrives_V();
+        $line = $volts > 0.0 ? $this->motor->line($volts, $this->duty * $speed) : TorqueLine::none();
+
+        return $this->lead_ohm > 0.0 ? $line->behind($this->motor->resistance_ohm() / ($this->motor->resistance_ohm() + $this->lead_ohm)) : $line;
     }
 
     /**
@@ -86,7 +105,7 @@ final readonly class DriveChoice
     public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
     {
         return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg,
-            $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector);
+            $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector, $this->lost_V, $this->lead_ohm);
     }
 
     /**

@@ -5,13 +5,62 @@ declare(strict_types=1);
 namespace Brookstone\Core\Parts;
 
 use Brookstone\Core\Finding\Named;
+use Brookstone\Core\Shape\BooleanShape;
+use Brookstone\Core\Shape\ChoiceShape;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
+use Brookstone\Core\Shape\RecordShape;
+use Brookstone\Core\Shape\TextShape;
 
-/** A lamp, a sound or a relay that a routine can switch. */
+/** A lamp, a sound, a relay, a coil: something besides the motions that a routine can switch. */
 final readonly class Output
 {
     use Named;
 
-    public function __construct(public string $id, public string $name, public string $kind)
+    /** @var list<string> that are wound on iron: what is switched off gives its current back */
+    public const COILS = ['points', 'uncoupler', 'valve'];
+
+    /** @var list<string> that must only be hit shortly */
+    public const HIT = ['points', 'uncoupler'];
+
+    /**
+     * @param  string  $kind  `lamp`, `sound`, `relay`, `display`; `track`: a section of rail, both ways; `points`: two coils; `uncoupler`, `valve`: one
+     * @param  float|null  $current_A  while it is on; null is what is usual
+     * @param  string|null  $supply  that feeds it; null is the controller's own
+     * @param  float|null  $longest_s  that it may be on at a stretch
+     * @param  bool  $speed  its voltage is set, and not only switched
+     * @param  string|null  $gates  a supply that it switches
+     */
+    public function __construct(public string $id, public string $name, public string $kind, public ?float $current_A = null, public ?string $supply = null,
+        public ?float $longest_s = null, public bool $speed = false, public ?string $gates = null)
     {
+    }
+
+    public static function shape(): RecordShape
+    {
+        return new RecordShape([
+            'id' => Field::needed(TextShape::id()),
+            'name' => Field::needed(TextShape::name()),
+            'kind' => Field::needed(ChoiceShape::of('lamp', 'sound', 'relay', 'track', 'points', 'uncoupler', 'valve', 'display'),
+                'Track: a section of rail; points: two coils; uncoupler and valve: one.'),
+            'current_A' => Field::or(null, NumberShape::positive(100.0)->orNull(), 'While it is on; empty is what is usual.'),
+            'supply' => Field::or(null, TextShape::id()->orNull(), 'What feeds it; empty is the controller’s own.'),
+            'longest_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'So long it may be on at a stretch, of a coil.'),
+            'speed' => Field::or(false, new BooleanShape, 'Its voltage is set, not only switched on.'),
+            'gates' => Field::or(null, TextShape::id()->orNull(), 'A supply that it switches.'),
+        ], 'Output');
+    }
+
+    /** What it takes while it is on, A. */
+    public function takes_A(): float
+    {
+        return $this->current_A ?? match ($this->kind) {
+            'track' => 1.0,
+            'points', 'uncoupler' => 3.0,
+            'valve' => 0.3,
+            'sound', 'display' => 0.05,
+            'relay' => 1.0, // through its contact
+            default => 0.02,
+        };
     }
 }

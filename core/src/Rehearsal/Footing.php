@@ -15,7 +15,7 @@ use Brookstone\Core\Simulation\Axis;
 final class Footing
 {
     /** Of a document, what no run sees. */
-    private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios'];
+    private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios', 'wiring'];
 
     /** Of a motion, what only shows when it moves or is held. */
     private const INSIDE = ['mechanism', 'train', 'drive'];
@@ -43,10 +43,11 @@ final class Footing
                 $routine->asksForCounters(), $build->isComplete($routine)];
         }
         foreach ($build->document['motions'] as $said) {
-            $this->motions[$said['id']] = self::hash($said);
+            $this->motions[$said['id']] = self::hash([$said, $build->motions[$said['id']]->drive?->leads()]);
             $motions[] = [array_diff_key($said, array_flip(self::INSIDE)), self::shows($build->motions[$said['id']])];
         }
-        $this->base = self::hash([array_diff_key($build->document, array_flip(self::ASIDE)), $routines, $motions]);
+        $this->base = self::hash([array_diff_key($build->document, array_flip(self::ASIDE)), $routines, $motions,
+            $build->wiring->controller()]);
     }
 
     /** @return list<mixed> what can be seen of a motion at rest, of its drive and of what it moves */

@@ -13,6 +13,7 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Steps;
+use Brookstone\Core\Wiring\PlacedBoard;
 
 /** Writes down what happens during a run. */
 final class Recorder
@@ -146,6 +147,12 @@ final class Recorder
     {
         $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->named()} sags: it is asked for {asked} and gives {most}.",
             ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
+    }
+
+    public function resets(float $at, PlacedBoard $controller, Supply $supply, float $volts): void
+    {
+        $this->mishap('reset', $supply->id, $at, new Sentence("{$controller->named()} starts anew: {$supply->named()} gives it {volts}, and it needs {least}.",
+            ['volts' => Quantity::of($volts, 'V'), 'least' => Quantity::of($controller->board->least_V, 'V')]));
     }
 
     public function routine(float $at, string $kind, string $text): void

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
+use Brookstone\Core\Build\Build;
 use Brookstone\Core\Parts\Supply;
 
 /**
- * One supply during a run. It gives its voltage until it is asked for more than its largest current, then so much less that no more flows; and what
- * it gives is summed up.
+ * One supply during a run: a source, or a rail that another feeds through a converter. Asked for more than its largest current it gives so much less that
+ * no more flows, hardly anything, or nothing from then on; what its resistance takes is gone before that. A capacitor across it gives what is missing
+ * for as long as its charge lasts, I = C·dV/dt. What it gives is summed up.
  */
 final class SupplyState
 {
@@ -24,7 +26,13 @@ final class SupplyState
 
     private float $set = 1.0;   // share of its voltage, as the scenario has it
 
+    private float $top = 1.0;   // that it gives without load: less where what feeds it gives less
+
     private float $gives = 1.0;
+
+    private bool $tripped = false;
+
+    private float $others_A = 0.0; // what rails that it feeds take of it now
 
     private float $asked_A = 0.0; // at its full voltage
 
@@ -41,9 +49,39 @@ final class SupplyState
     /** @var list<float> A */
     private array $samples = [];
 
-    /** @param  list<Axis>  $axes  the motions that it feeds */
-    public function __construct(public readonly Supply $supply, private readonly array $axes)
+    /** @var list<self> rails that it feeds */
+    private array $rails = [];
+
+    private ?self $from = null;
+
+    /**
+     * @param  list<Axis>  $axes  the motions that it feeds
+     * @param  float  $always_A  that a controller on it takes
+     */
+    public function __construct(public readonly Supply $supply, private readonly array $axes, private readonly float $always_A = 0.0)
     {
+    }
+
+    /**
+     * All supplies of a build, what feeds others before those.
+     *
+     * @param  array<string, Axis>  $axes
+     * @return array<string, self> by supply, in the order of the build
+     */
+    public static function all(Build $build, array $axes): array
+    {
+        $controller = $build->wiring->controller();
+        $all = array_map(fn (Supply $supply): self => new self($supply, array_values(array_filter($axes,
+            fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id)), $controller?->supply === $supply->id ? $controller->board->awake_A
+            : 0.0), $build->supplies);
+        foreach ($all as $state) {
+            $state->from = $all[$state->supply->from ?? ''] ?? null;
+            if ($state->from !== null) {
+                $state->from->rails[] = $state;
+            }
+        }
+
+        return $all;
     }
 
     /** @param  float  $share  of its voltage, from now on */
@@ -57,19 +95,66 @@ final class SupplyState
         return $this->asked_A;
     }
 
-    /**
-     * Looks at what is asked for now, and feeds accordingly until the next look: asked for too much, it gives just the voltage at which it is asked
-     * for what it can give.
-     *
-     * @return bool it begins to sag
-     */
-    public function look(float $now, float $for_s): bool
+    /** What arrives at what hangs on it, V. */
+    public function volts_V(): float
     {
+        return $this->gives * $this->supply->volts_V;
+    }
+
+    public function isSource(): bool
+    {
+        return $this->from === null;
+    }
+
+    /**
+     * Looks at what is asked for now, of it and then of the rails that it feeds, and feeds accordingly until the next look.
+     *
+     * @return list<self> those that begin to sag
+     */
+    public function look(float $now, float $for_s): array
+    {
+        $this->asks($for_s);
+
+        return $this->gives($now, $for_s);
+    }
+
+    /** What it would be asked for at its full voltage, the rails first. */
+    private function asks(float $for_s): void
+    {
+        $this->others_A = 0.0;
+        foreach ($this->rails as $rail) {
+            $rail->asks($for_s);
+            $this->others_A += $this->takenBy($rail, $rail->asked_A);
+        }
+        $this->top = $this->set;
+        $this->asked_A = $this->drawn_A($this->set, $for_s);
+    }
+
+    /** What a rail takes of it while that gives so much, A. */
+    private function takenBy(self $rail, float $gives_A): float
+    {
+        return $rail->supply->takes_A($gives_A, $rail->supply->volts_V * $rail->set, $this->supply->volts_V * $this->set);
+    }
+
+    /** @return list<self> */
+    private function gives(float $now, float $for_s): array
+    {
+        if ($this->from !== null) {
+            $this->top = min($this->set, $this->supply->givesFrom($this->from->volts_V()) / $this->supply->volts_V);
+        }
         $most = $this->supply->max_A;
-        $asked = $this->drawn_A($this->set, $for_s);
-        $gives = $asked > $most * (1 + 1e-9) ? $this->givesAt($most, $asked, $for_s) : $this->set;
-        $this->flows_A = $gives === $this->set ? $asked : $this->drawn_A($gives, $for_s);
+        $asked = $this->top === $this->set ? $this->asked_A : $this->drawn_A($this->top, $for_s);
         $this->asked_A = $asked;
+        $isOver = $asked > $most * (1 + 1e-9);
+        $this->tripped = $this->tripped || ($isOver && $this->supply->overload === 'trips');
+        $target = match (true) {
+            $this->tripped => 0.0,
+            $isOver => $this->supply->overload === 'folds' ? min($this->top, self::LEAST_SHARE) : $this->givesAt($most, $asked, $for_s),
+            default => $this->top,
+        };
+        $target = min($target, $this->behindItsResistance($asked, $for_s));
+        $gives = $this->buffered($target, $this->tripped ? 0.0 : $most, $for_s);
+        $this->flows_A = $gives === $this->top ? $asked : $this->drawn_A($gives, $for_s);
         $this->charge_C += $this->flows_A * $for_s;
         if ($asked > $this->peak_A) {
             [$this->peak_A, $this->peak_at_s] = [$asked, $now];
@@ -80,14 +165,54 @@ final class SupplyState
                 $axis->fedWith($gives);
             }
         }
-        if ($gives < self::SAGS * $this->set) {
-            $begins = $now - $this->sagged_at_s > self::SAME_SAG_S;
+        $begin = [];
+        if ($isOver && $target < self::SAGS * $this->top) {
+            $begin = $now - $this->sagged_at_s > self::SAME_SAG_S ? [$this] : [];
             $this->sagged_at_s = $now;
-
-            return $begins;
+        }
+        foreach ($this->rails as $rail) {
+            array_push($begin, ...$rail->gives($now, $for_s));
         }
 
-        return false;
+        return $begin;
+    }
+
+    /** The share of its voltage that is left behind its own resistance: the currents fall in nearly straight lines with it. */
+    private function behindItsResistance(float $asked, float $for_s): float
+    {
+        $ohm = $this->supply->resistance_ohm / $this->supply->volts_V;
+        if ($ohm <= 0.0 || $asked <= 0.0) {
+            return $this->top;
+        }
+        [$low, $high] = [0.0, $this->top];
+        $under = $low + $ohm * $this->drawn_A($low, $for_s) - $this->top;
+        $over = $ohm * $asked;
+        $share = $high;
+        for ($i = 0; $i < self::TRIES && $under < 0.0; $i++) {
+            $share = $low + ($high - $low) * $under / ($under - $over);
+            $miss = $share + $ohm * $this->drawn_A($share, $for_s) - $this->top;
+            if (abs($miss) <= self::NEAR) {
+                break;
+            }
+            $miss > 0.0 ? [$high, $over] = [$share, $miss] : [$low, $under] = [$share, $miss];
+        }
+
+        return $share;
+    }
+
+    /** Falling, its capacitor gives what flows beyond what it gives itself, and so falls no faster than its charge lets it. */
+    private function buffered(float $target, float $most, float $for_s): float
+    {
+        if ($this->supply->capacitor_uF <= 0.0 || $target >= $this->gives) {
+            return $target;
+        }
+        $missing_A = max(0.0, $this->drawn_A($this->gives, $for_s) - ($this->top < $this->gives ? 0.0 : $most));
+        if ($this->supply->resistance_ohm > 0.0 && ! $this->tripped) { // what comes through its resistance at this voltage
+            $through_A = ($this->top - $this->gives) * $this->supply->volts_V / $this->supply->resistance_ohm;
+            $missing_A = max($missing_A, $this->drawn_A($this->gives, $for_s) - max(0.0, $through_A));
+        }
+
+        return max($target, $this->gives - $missing_A * $for_s / ($this->supply->capacitor_uF * 1e-6) / $this->supply->volts_V);
     }
 
     /**
@@ -97,12 +222,21 @@ final class SupplyState
      */
     public function bears(array $angles): bool
     {
-        $sum = 0.0;
+        return $this->supply->resistance_ohm <= 0.0 && $this->most_A($angles) <= $this->supply->max_A && $this->gives === $this->set;
+    }
+
+    /** @param  array<string, float>  $angles */
+    private function most_A(array $angles): float
+    {
+        $sum = $this->always_A;
         foreach ($this->axes as $axis) {
             $sum += isset($angles[$axis->motion->id]) ? $axis->motor()->most_A() * max(1.0, $this->set) : $axis->drawn_A($this->set, 0.0);
         }
+        foreach ($this->rails as $rail) {
+            $sum += $this->takenBy($rail, $rail->most_A($angles));
+        }
 
-        return $sum <= $this->supply->max_A && $this->gives === $this->set;
+        return $sum;
     }
 
     /**
@@ -112,26 +246,36 @@ final class SupplyState
      */
     public function wentOn(array $angles, float $scan_s, float $for_s): void
     {
-        $this->charge_C -= $this->flows_A * $scan_s;
+        $this->charge_C += $this->average_A($angles, $for_s) * $for_s - $this->flows_A * $scan_s;
+    }
+
+    /** @param  array<string, float>  $angles */
+    private function average_A(array $angles, float $for_s): float
+    {
+        $sum = $this->always_A;
         foreach ($this->axes as $axis) {
             $from = $angles[$axis->motion->id] ?? null;
-            $this->charge_C += $for_s * ($from === null ? $axis->drawn_A($this->gives, 0.0)
-                : $axis->motor()->drewOnAverage_A(($axis->angle() - $from) / $for_s, $this->gives));
+            $sum += $from === null ? $axis->drawn_A($this->gives, 0.0) : $axis->motor()->drewOnAverage_A(($axis->angle() - $from) / $for_s, $this->gives);
         }
+        foreach ($this->rails as $rail) {
+            $sum += $this->takenBy($rail, $rail->average_A($angles, $for_s));
+        }
+
+        return $sum;
     }
 
     /** Nothing has changed since it was last looked at. */
     public function goesOn(float $now, float $for_s): void
     {
         $this->charge_C += $this->flows_A * $for_s;
-        if ($this->gives < self::SAGS * $this->set) {
+        if ($this->gives < self::SAGS * $this->top) {
             $this->sagged_at_s = $now;
         }
     }
 
     private function drawn_A(float $share, float $for_s): float
     {
-        $sum = 0.0;
+        $sum = $this->always_A + $this->others_A;
         foreach ($this->axes as $axis) {
             $sum += $axis->drawn_A($share, $for_s);
         }
@@ -142,7 +286,7 @@ final class SupplyState
     /** The share of its voltage at which it is asked for what it can give, by regula falsi: the currents are nearly straight lines of the voltage. */
     private function givesAt(float $most, float $asked, float $for_s): float
     {
-        [$low, $high] = [self::LEAST_SHARE, $this->set];
+        [$low, $high] = [min(self::LEAST_SHARE, $this->top), $this->top];
         $under = $this->drawn_A($low, $for_s) - $most;
         $over = $asked - $most;
         if ($under >= 0.0) {

@@ -8,7 +8,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Dynamics\Ledger;
-use Brookstone\Core\Parts\Supply;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
 
@@ -43,6 +43,8 @@ final class World implements Senses
     private int $fedAt = -1;  // changes when the supplies were last asked
 
     private int $nextEvent = 0;
+
+    private float $startsAgain_s = INF; // when a controller that was reset does
 
     private bool $powered = true;
 
@@ -88,8 +90,7 @@ final class World implements Senses
         $this->memory = new \SplObjectStorage;
         $this->computed = new ComputedTimes($build->settings);
         $this->inputs = new Inputs($build, $axes);
-        $this->feeds = array_map(fn (Supply $supply): SupplyState => new SupplyState($supply,
-            array_values(array_filter($axes, fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id))), $build->supplies);
+        $this->feeds = SupplyState::all($build, $axes);
         $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s);
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
@@ -228,7 +229,7 @@ final class World implements Senses
     /** Something is still to come: an event of the scenario, or an output that goes back. */
     public function hasMoreToCome(): bool
     {
-        return $this->nextEvent < count($this->scenario->events) || $this->outputs->nextBack_s() < INF;
+        return $this->nextEvent < count($this->scenario->events) || $this->outputs->nextBack_s() < INF || $this->startsAgain_s < INF;
     }
 
     /**
@@ -242,6 +243,7 @@ final class World implements Senses
         while ($this->nextEvent < count($events) && $events[$this->nextEvent]->at_s <= $this->now() + 1e-9) {
             $this->happens($events[$this->nextEvent++]);
         }
+        $this->restarts();
         if (! $this->powered) {
             return [];
         }
@@ -271,7 +273,7 @@ final class World implements Senses
             'heavier' => $this->axes[$of]->burden()->isHeavier($event->value),
             'supply' => $this->feeds[$of]->isSetTo($event->value),
             'selector' => $this->selects($this->axes[$of]),
-            'power' => $this->power($event->on === true),
+            'power' => $this->powerFrom($event->on === true),
             default => throw new \LogicException("Nothing is known of {$event->what}."),
         };
         if (in_array($event->what, ['load', 'hold', 'drag', 'heavier'], true)) {
@@ -387,7 +389,15 @@ final class World implements Senses
     /** Until when nothing happens in the world by itself, and nothing is to be written down. */
     private function nothingUntil(float $until): float
     {
-        return min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF, $this->outputs->nextBack_s());
+        return min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF, $this->outputs->nextBack_s(),
+            $this->startsAgain_s);
+    }
+
+    /** From outside: whatever was just starting again does not. */
+    private function powerFrom(bool $on): void
+    {
+        $this->startsAgain_s = INF;
+        $this->power($on);
     }
 
     /** All power goes, or comes back: what only counts forgets where it is, counters that are not kept begin anew. */
@@ -416,9 +426,39 @@ final class World implements Senses
     private function feed(): void
     {
         foreach ($this->feeds as $feed) {
-            if ($feed->look($this->now(), $this->build->settings->scan_s)) {
-                $this->recorder->sag($this->now(), $feed->supply, $feed->asked_A());
+            foreach ($feed->isSource() ? $feed->look($this->now(), $this->build->settings->scan_s) : [] as $sags) {
+                $this->recorder->sag($this->now(), $sags->supply, $sags->asked_A());
             }
+        }
+        $this->keepsController();
+    }
+
+    /** A controller whose supply gives too little starts anew: all that it drives is let go, and it forgets what it was doing. */
+    private function keepsController(): void
+    {
+        $controller = $this->build->wiring->controller();
+        if ($controller === null || $this->powered === false) {
+            return;
+        }
+        $volts = $this->feeds[$controller->supply]->volts_V();
+        if ($volts < $controller->board->least_V * (1 - Constants::TIE)) {
+            $this->recorder->resets($this->now(), $controller, $this->feeds[$controller->supply]->supply, $volts);
+            $this->startsAgain_s = $this->now() + max($controller->board->starts_s, $this->build->settings->scan_s);
+            $this->power(false);
+        }
+    }
+
+    /** It has started again, if its supply is back. */
+    private function restarts(): void
+    {
+        $controller = $this->build->wiring->controller();
+        if ($this->startsAgain_s > $this->now() + 1e-9 || $controller === null) {
+            return;
+        }
+        $this->startsAgain_s = INF;
+        if ($this->feeds[$controller->supply]->volts_V() >= $controller->board->least_V) {
+            $this->changes++;
+            $this->power(true);
         }
     }
 }

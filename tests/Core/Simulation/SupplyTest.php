@@ -57,10 +57,10 @@ it('lets a supply that is asked for too much settle within a look', function () 
     $most = 0.5 * ($lid->drive?->line()->stall_A ?? 0.0);
     $feed = new SupplyState(new Supply('main', 'Main', 12.0, $most), [$axis]);
 
-    expect($feed->look(0.0, 0.001))->toBeTrue()->and($feed->written(1.0)['peak_A'])->toBeGreaterThan(1.5 * $most);
+    expect($feed->look(0.0, 0.001) !== [])->toBeTrue()->and($feed->written(1.0)['peak_A'])->toBeGreaterThan(1.5 * $most);
     $feed->sample();
     expect($feed->written(1.0)['current_A'][0])->toBeAbout($most, 1e-4)
-        ->and($feed->look(0.001, 0.001))->toBeFalse(); // the same dip, told once
+        ->and($feed->look(0.001, 0.001) !== [])->toBeFalse(); // the same dip, told once
 });
 
 it('says one sag once, and runs the same whatever the scan', function () {

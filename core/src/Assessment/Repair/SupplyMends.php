@@ -20,6 +20,10 @@ final class SupplyMends
 {
     private const RAMP_S = 0.3;
 
+    private const CAPACITORS_UF = [1000.0, 4700.0, 22_000.0];
+
+    private const USUAL_V = [5.0, 9.0, 6.0, 3.3, 12.0];
+
     private const SPARE = 1.25; // what is asked of it is then four fifths of what it gives
 
     /** @return list<Fix> one of the others of the build */
@@ -70,6 +74,53 @@ final class SupplyMends
             new Sentence("Start {$names} softly: from nothing to full command over {ramp}", ['ramp' => Quantity::of(self::RAMP_S, 's')]),
             array_map(fn (Motion $motion): Change => new Change('motions.'.$build->indexOf($motion->id).'.drive.ramp_s', self::RAMP_S), array_values($hard)),
         )];
+    }
+
+    /**
+     * A controller that its supply leaves alone for a moment: a capacitor that bridges it, a supply that drives nothing, motors that start softly, a stronger
+     * supply. Which of them does is tried.
+     *
+     * @param  array<int|string, Motion>  $motions  that were moved
+     * @return list<Fix>
+     */
+    public static function keepsController(Build $build, array $motions): array
+    {
+        $controller = $build->wiring->controller() ?? throw new \LogicException('No controller.');
+        $supply = $build->supplies[$controller->supply];
+        $path = 'supplies.'.array_search($supply->id, array_keys($build->supplies), true);
+        $at = 'wiring.boards.'.array_search($controller->id, array_keys($build->wiring->boards), true);
+        $fixes = [];
+        foreach (self::CAPACITORS_UF as $size) {
+            if ($size > $supply->capacitor_uF) {
+                $fixes[] = new Fix(new Sentence("Put a capacitor of {size} across {$supply->named()}", ['size' => Quantity::of($size, 'µF')]),
+                    [new Change("{$path}.capacitor_uF", $size)]);
+            }
+        }
+        foreach ($build->supplies as $other) {
+            if ($other->id !== $supply->id && $other->volts_V >= $controller->board->low_V && $other->volts_V <= $controller->board->high_V) {
+                $fixes[] = new Fix(new Sentence("Feed {$controller->named()} from {$other->named()}"), [new Change("{$at}.supply", $other->id)]);
+            }
+        }
+        for ($i = 1; isset($build->supplies["controller-supply-{$i}"]); $i++);
+        $own = ['id' => "controller-supply-{$i}", 'name' => 'Controller supply', 'volts_V' => self::ownVolts($controller->board->low_V, $controller->board->high_V),
+            'max_A' => 1.0];
+
+        return [...self::softly($build, $supply, $motions), ...$fixes,
+            new Fix(new Sentence("Give {$controller->named()} a supply of its own, {volts}", ['volts' => Quantity::of($own['volts_V'], 'V')]),
+                [new Change('supplies.'.count($build->supplies), $own), new Change("{$at}.supply", $own['id'])]),
+            ...self::stronger($build, $supply, $supply->max_A * self::SPARE)];
+    }
+
+    /** The usual voltage of small supplies that lies in a range, else its middle. */
+    private static function ownVolts(float $low, float $high): float
+    {
+        foreach (self::USUAL_V as $volts) {
+            if ($volts >= $low && $volts <= $high) {
+                return $volts;
+            }
+        }
+
+        return round(($low + $high) / 2, 1);
     }
 
     /** @return list<Fix> the same supply with as much charge as is asked of it, Ah */

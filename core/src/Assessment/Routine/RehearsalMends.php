@@ -39,6 +39,9 @@ final class RehearsalMends
             return [...SupplyMends::softly($build, $build->supplies[$mishap->of], $moved), ...SupplyMends::stronger($build, $build->supplies[$mishap->of],
                 $mishap->says->values['asked']->si)];
         }
+        if ($mishap->kind === 'reset') {
+            return SupplyMends::keepsController($build, array_intersect_key($build->motions, array_flip($routine->motions())));
+        }
         $motion = $build->motions[$step?->motion() ?? ''] ?? null;
         if ($step === null || $motion === null) {
             return [];

@@ -26,6 +26,7 @@ final class RoutineRehearsal
         'snap' => ['routine.snaps', ['load.cord_snaps']],
         'stall' => ['routine.stalls', ['routine.never_there', 'routine.runs_past', 'routine.past_stop', 'routine.until_unreachable', 'routine.give_up_hot']],
         'sag' => ['routine.sags', ['routine.starts_together', 'routine.two_at_once']],
+        'reset' => ['routine.resets', []],
         'rule' => ['routine.rule_broken', ['routine.rule_broken']], // the search, where it was not ended early, has told it
         'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home',
             'routine.until_unreachable']],
@@ -34,6 +35,8 @@ final class RoutineRehearsal
     ];
 
     private const TIGHT = ['left_powered'];
+
+    private const OF_SUPPLY = ['sag', 'reset']; // that happens whatever else is wrong
 
     /**
      * @param  array<string, true>  $failing  motions of which a link before the routine fails
@@ -91,7 +94,7 @@ final class RoutineRehearsal
         $moves = $motion === null ? $routine->motions() : [$motion];
 
         return array_intersect_key($this->failing, array_flip($moves)) !== [] || $this->context->tells($routine, $motion, self::CODES[$mishap->kind][1])
-            || ($mishap->kind !== 'sag' && $this->context->fails($routine)); // what its steps lead to when they are wrong; a supply sags all the same
+            || (! in_array($mishap->kind, self::OF_SUPPLY, true) && $this->context->fails($routine)); // what its steps lead to when they are wrong
     }
 
     private function tell(Performance $performance, Mishap $mishap, int $starts): void

@@ -25,6 +25,7 @@ use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\MotorGroup;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Payload;
 use Brookstone\Core\Parts\Place;
@@ -42,6 +43,7 @@ use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Train\Layouts;
 use Brookstone\Core\Train\Stages;
+use Brookstone\Core\Wiring\WiringPlan;
 
 /**
  * Turns a document into a build: its shape first, then what its parts say of each other. Each pass reports everything
@@ -52,6 +54,9 @@ use Brookstone\Core\Train\Stages;
 final class BuildReader
 {
     private ErrorList $errors;
+
+    /** @var array<string, string> by motion, that with which it shares its motor */
+    private array $shares = [];
 
     public function __construct()
     {
@@ -68,12 +73,16 @@ final class BuildReader
             $read['motions'][$i]['train'] = Stages::complete($motion['train']);
         }
         (new References($this->errors))->check($read);
+        (new WiringReferences($this->errors))->check($read);
         $this->errors->throwIfAny();
 
         $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
         $motions = [];
+        $wiring = WiringPlan::make($read['wiring']);
+        $this->shares = array_filter(array_combine(array_column($read['motions'], 'id'),
+            array_map(fn (array $motion): ?string => $motion['drive']['shares'] ?? null, $read['motions'])), is_string(...));
         foreach ($read['motions'] as $i => $motion) {
-            $made = $this->motion($motion, $supplies, $read['sensors'], "motions.{$i}");
+            $made = $this->motion($motion, $supplies, $read['sensors'], $wiring, "motions.{$i}");
             if ($made !== null) {
                 $motions[$made->id] = $made;
             }
@@ -101,6 +110,7 @@ final class BuildReader
                 $counter['start'], $counter['kept'])),
             $this->byId($read['rules'], fn (array $rule): Rule => new Rule($rule['id'], $rule['name'], Conditions::make($rule['never']),
                 Conditions::maybe($rule['while']))),
+            $wiring,
         );
     }
 
@@ -147,7 +157,7 @@ final class BuildReader
      * @param  array<string, Supply>  $supplies
      * @param  list<array<string, mixed>>  $sensors
      */
-    private function motion(array $read, array $supplies, array $sensors, string $path): ?Motion
+    private function motion(array $read, array $supplies, array $sensors, WiringPlan $wiring, string $path): ?Motion
     {
         try {
             $part = 'mechanism';
@@ -157,6 +167,7 @@ final class BuildReader
                 ? null
                 : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']],
                     'selector' => new Selector(...$read['drive']['selector'] ?? [])] + $read['drive']);
+            $drive = $drive === null ? null : Leads::to($drive, $wiring, $drive->shares === null ? $read['id'] : MotorGroup::owner($read['id'], $this->shares));
         } catch (ImpossibleValue $wrong) {
             $this->errors->add("{$path}.{$part}.{$wrong->field}", ucfirst(substr($wrong->getMessage(), strlen($wrong->field) + 1)));
 
