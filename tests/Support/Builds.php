@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Allotment\Allotter;
+use Brookstone\Core\Allotment\Needs;
 use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessment\Wiring\WiringContext;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
@@ -14,6 +17,7 @@ use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Rehearsal\Rehearsal;
+use Brookstone\Core\Wiring\BoardStock;
 
 /** Builds for tests: the demos, and a small sound one in which mistakes can be planted. */
 final class Builds
@@ -112,6 +116,21 @@ final class Builds
     public static function planted(array $values): Build
     {
         return self::changed(self::sound(), array_map(fn (string $path, mixed $value): Change => new Change($path, $value), array_keys($values), $values));
+    }
+
+    /**
+     * What wires the sound build: to plant.
+     *
+     * @param  array<string, mixed>  $first  planted before it is wired
+     * @return array<string, mixed> what is planted and what wires it, by path
+     */
+    public static function wired(array $first = []): array
+    {
+        $build = self::planted($first);
+        $changes = WiringContext::changes($build->wiring, Allotter::of(Needs::of($build), $build->wiring, BoardStock::shipped()));
+
+        return $first + array_column(array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $changes), 'value', 'path')
+            + ['supplies.0.fuse_A' => 4.0, 'supplies.1.fuse_A' => 3.15];
     }
 
     public static function mended(Build $build, Fix $fix): Build

@@ -286,7 +286,7 @@ final class Allotter
                 }
             }
         }
-        foreach (Assignment::least($costs, count($channels)) as $i => $channel) {
+        foreach (Assignment::least(array_values($costs), count($channels)) as $i => $channel) {
             if ($channel !== null) {
                 $this->join($loads[$i]->signal, $channels[$channel][0], $channels[$channel][1]);
             }
@@ -314,7 +314,7 @@ final class Allotter
                 }
             }
         }
-        foreach (Assignment::least($costs, count($pins)) as $i => $pin) {
+        foreach (Assignment::least(array_values($costs), count($pins)) as $i => $pin) {
             if ($pin !== null) {
                 $this->join($signals[$i]->key, $pins[$pin][0], $pins[$pin][1]);
             }
@@ -341,7 +341,8 @@ final class Allotter
         foreach ($loads as $load) {
             if (array_filter([...$this->stock->boards, ...$there], fn (Board $board): bool => $load->fits($board)) === []) {
                 $short[] = new Sentence('No board in the drawer bears '.Sentence::quote($load->name).': {starts} at {volts}'
-                    .($load->speed ? ', its speed set' : '').'.', ['starts' => Quantity::of($load->starts_A, 'A'), 'volts' => Quantity::of($load->volts_V, 'V')]);
+                    .($load->speed ? ', its speed set' : '').'.', ['starts' => Quantity::of($load->starts_A, 'A'),
+                        'volts' => Quantity::of($load->volts_V, 'V')]);
             }
         }
 
@@ -380,6 +381,7 @@ final class Allotter
     {
         $counts = array_count_values(array_map(fn (Board $board): string => $board->name, $boards));
 
-        return Sentence::listed(array_map(fn (string $name, int $count): string => "{$count} ".Sentence::quote($name), array_map(strval(...), array_keys($counts)), $counts));
+        return Sentence::listed(array_map(fn (string $name, int $count): string => "{$count} ".Sentence::quote($name), array_map(strval(...),
+            array_keys($counts)), $counts));
     }
 }

@@ -38,6 +38,7 @@ final readonly class Load
     /** As the board is rated: by its voltage, for a start and for good. */
     public function isBorne(Board $board): bool
     {
-        return $this->volts_V >= $board->low_V && $this->volts_V <= $board->high_V && $this->starts_A <= $board->peak_A && $this->runs_A <= $board->continuous_A;
+        return $this->volts_V >= $board->low_V && $this->volts_V <= $board->high_V && $this->starts_A <= $board->peak_A
+            && $this->runs_A <= $board->continuous_A;
     }
 }

@@ -36,11 +36,12 @@ final readonly class Needs
         $this->signals = array_combine(array_column($signals, 'key'), $signals);
     }
 
-    public static function of(Build $build): self
+    /** @param  array<string, float>  $runs_A  what motors draw on the average while they run, by motion, where that is known */
+    public static function of(Build $build, array $runs_A = []): self
     {
         $loads = $signals = [];
-        foreach ($build->motions as $motion) {
-            self::motion($build, $motion, $loads, $signals);
+        foreach ($build->motions as $id => $motion) {
+            self::motion($build, $motion, $runs_A[$id] ?? null, $loads, $signals);
         }
         $wakers = $build->wiring->sleeps ? self::wakers($build) : [];
         foreach ($build->sensors as $sensor) {
@@ -76,7 +77,11 @@ final readonly class Needs
         }];
     }
 
-    /** So many pins such a board takes of the controller for a channel. @return array{int, int} outputs, and those of pulse width */
+    /**
+     * So many pins such a board takes of the controller for a channel.
+     *
+     * @return array{int, int} outputs, and those of pulse width
+     */
     public static function pinsFor(Board $board, Load $load): array
     {
         $controls = self::controls(new PlacedBoard('b', 'b', $board, ''), 'A', $load);
@@ -89,7 +94,7 @@ final readonly class Needs
      * @param  list<Load>  $loads
      * @param  list<Signal>  $signals
      */
-    private static function motion(Build $build, Motion $motion, array &$loads, array &$signals): void
+    private static function motion(Build $build, Motion $motion, ?float $runs_A, array &$loads, array &$signals): void
     {
         foreach ($motion->stops->switches as $switch) {
             $signals[] = self::switch($motion, $switch);
@@ -119,7 +124,8 @@ final readonly class Needs
                 ! $drive->one_way => [BoardKind::Bridge],
                 $speed => [BoardKind::Single, BoardKind::Bridge],
                 default => [BoardKind::Single, BoardKind::Relay, BoardKind::Bridge],
-            }, $drive->supply->id, $drive->supply->volts_V, $line->stall_A * $build->settings->motor_continuous_share, $line->stall_A, $speed, true, $motion->id);
+            }, $drive->supply->id, $drive->supply->volts_V,
+                min($line->stall_A, $runs_A ?? $line->stall_A * $build->settings->motor_continuous_share), $line->stall_A, $speed, true, $motion->id);
         }
     }
 

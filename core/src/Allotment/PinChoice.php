@@ -81,7 +81,8 @@ final class PinChoice
         uasort($wanted, fn (array $a, array $b): int => [count($b[0]->needs), $b[0]->direct] <=> [count($a[0]->needs), $a[0]->direct]);
         $wanted = array_values($wanted);
         $stores = [];
-        foreach ([...$this->there, ...array_map(fn (Board $board): array => [new PlacedBoard('', '', $board, ''), array_values($board->pins)], $taken)] as [$board, $pins]) {
+        foreach ([...$this->there, ...array_map(fn (Board $board): array => [new PlacedBoard('', '', $board, ''), array_values($board->pins)],
+            $taken)] as [$board, $pins]) {
             foreach ($pins as $pin) {
                 $key = $board->board->kind->value." {$board->board->pin_A} ".implode(' ', array_column($pin->can, 'value'));
                 $stores[$key] = [$board, $pin, ($stores[$key][2] ?? 0) + 1];

@@ -28,6 +28,7 @@ final class Places
     {
         $column = $board->kind->drives() ? 'right' : ($board->kind->lends() === [] ? 'middle' : 'left');
         $away = $column === 'left' ? -1 : 1;
+        $y = 0.0;
         for ($x = self::COLUMNS_MM[$column]; abs($x) < 4000.0; $x += $away * self::NEXT_MM) {
             $y = 0.0;
             while (($met = self::met($boards, $x, $y, $board)) !== null) {

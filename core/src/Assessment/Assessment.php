@@ -22,23 +22,25 @@ final readonly class Assessment implements \JsonSerializable
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures  what was read off each picture, in metres
      * @param  list<array<string, mixed>>  $supplies  what the rehearsals ask of each supply, at once and over the day
      * @param  bool  $rehearsed  its routines have been rehearsed; otherwise this is the first answer, and there may be more to say
+     * @param  array<string, mixed>  $wiring  of the build as a whole, as WiringJudge::written() gives it
      * @param  Finding|null  $finding  what `says` tells of, where that is one
      * @param  bool  $tried  what mends it has been tried on the whole build, all routines rehearsed, and is offered; before that nothing is
      */
     public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains,
         public array $routines, public array $log = [], public array $pictures = [], public array $supplies = [], public bool $rehearsed = false,
-        private ?Finding $finding = null, public bool $tried = false)
+        private ?Finding $finding = null, public bool $tried = false, public array $wiring = [])
     {
     }
 
     /**
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures
      * @param  list<array<string, mixed>>  $supplies
+     * @param  array<string, mixed>  $wiring
      */
-    public function with(array $pictures, array $supplies, bool $rehearsed): self
+    public function with(array $pictures, array $supplies, bool $rehearsed, array $wiring): self
     {
         return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $supplies, $rehearsed,
-            $this->finding, $this->tried);
+            $this->finding, $this->tried, $wiring);
     }
 
     /**
@@ -53,6 +55,7 @@ final readonly class Assessment implements \JsonSerializable
             array_map(fn (Chain $chain): Chain => $chain->offering($how), $this->chains),
             array_map(fn (array $routine): array => array_merge($routine, ['findings' => array_map($how, $routine['findings'])]), $this->routines),
             $this->log, $this->pictures, $this->supplies, $this->rehearsed, $this->finding, $tried,
+            $this->wiring === [] ? [] : array_merge($this->wiring, ['findings' => array_map($how, $this->wiring['findings'])]),
         );
     }
 
@@ -68,6 +71,7 @@ final readonly class Assessment implements \JsonSerializable
         foreach ($this->routines as $routine) {
             array_push($findings, ...$routine['findings']);
         }
+        array_push($findings, ...$this->wiring['findings'] ?? []);
 
         return $findings;
     }

@@ -8,6 +8,7 @@ use Brookstone\Core\Assessment\Drive\SharedBattery;
 use Brookstone\Core\Assessment\Routine\RoutineJudge;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Assessment\Wiring\WiringJudge;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Build\Picture;
@@ -19,6 +20,7 @@ use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Reach\Footing as ReachFooting;
 use Brookstone\Core\Reach\Reached;
 use Brookstone\Core\Reach\Search;
+use Brookstone\Core\Rehearsal\Day;
 use Brookstone\Core\Rehearsal\Rehearsed;
 
 /** Judges a whole build: each motion by itself, the routines, and what is weakest of all. A pure function: the same build is judged the same way, always. */
@@ -57,9 +59,11 @@ final class BuildJudge
         }
         $routines = new RoutineJudge($build, $subjects, self::reached($build, $known), $rehearsed, $failing);
         $batteries = new SharedBattery($build, $subjects);
+        $wiring = new WiringJudge($build, $subjects, ($stock ?? Stock::shipped())->boards(), $rehearsed === null ? null : Day::of($build, $rehearsed),
+            $proposes);
         $chains = [];
         foreach ($subjects as $id => $subject) {
-            $links = Stations::chain($subject, $batteries->on($id, $judged[$id]->links), $routines);
+            $links = Stations::chain($subject, $batteries->on($id, $judged[$id]->links), $wiring, $routines);
             $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), $judged[$id]->curves,
                 Cautions::of($subject, $links), $judged[$id]->drive, $judged[$id]->train);
         }
@@ -71,7 +75,8 @@ final class BuildJudge
 
         $pictures = array_map(fn (Picture $picture): array => ['id' => $picture->id, 'readings' => $picture->read()], $build->pictures);
 
-        return self::sum($chains, $routines->routines(), self::log($build, $subjects))->with($pictures, $routines->supplies(), $rehearsed !== null);
+        return self::sum($chains, $routines->routines(), self::log($build, $subjects), $wiring->findings())
+            ->with($pictures, $routines->supplies(), $rehearsed !== null, $wiring->written());
     }
 
     private static function reached(Build $build, ?Known $known): Reached
@@ -109,9 +114,14 @@ final class BuildJudge
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
      * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log
+     * @param  list<Finding>  $wiring  of the build as a whole, worst first
      */
-    private static function sum(array $chains, array $routines, array $log): Assessment
+    private static function sum(array $chains, array $routines, array $log, array $wiring): Assessment
     {
+        if ($chains === [] && Verdict::ofFindings($wiring) !== Verdict::Holds) {
+            return new Assessment(Verdict::ofFindings($wiring), $wiring[0]->says, $wiring[0]->fixes[0] ?? null, null, [], $routines, $log,
+                finding: $wiring[0]);
+        }
         if ($chains === []) {
             return new Assessment(Verdict::NotSaid, new Sentence('Nothing moves yet. Add what has to move first, with its mass and how far it goes.'), null,
                 null, [], $routines, $log);
@@ -127,6 +137,10 @@ final class BuildJudge
 
                 return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines, $log, finding: $finding);
             }
+        }
+        if (Verdict::ofFindings($wiring)->rank() > $verdict->rank()) {
+            return new Assessment(Verdict::ofFindings($wiring), $wiring[0]->says, $wiring[0]->fixes[0] ?? null, null, $chains, $routines, $log,
+                finding: $wiring[0]);
         }
         if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
             assert($finding instanceof Finding);

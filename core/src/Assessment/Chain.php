@@ -11,7 +11,7 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Finding\Verdict;
 
-/** The seven links of one motion. It works only as well as its weakest. */
+/** The links of one motion. It works only as well as its weakest. */
 final readonly class Chain implements \JsonSerializable
 {
     use Named;

@@ -14,6 +14,7 @@ use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Assessment\Task\TaskJudge;
 use Brookstone\Core\Assessment\Train\TrainJudge;
+use Brookstone\Core\Assessment\Wiring\WiringJudge;
 
 /** The stations of a chain in the order of the work: the word for each, and who judges it. A new one is its judge, a line here, and its page. */
 final class Stations
@@ -27,6 +28,9 @@ final class Stations
         'stops' => StopsJudge::class,
     ];
 
+    /** Of the wiring, which is judged on the whole build. */
+    private const OF_WIRING = ['wiring' => WiringJudge::class];
+
     /** Of the routines, which are judged on the whole build. */
     private const OF_ROUTINES = ['routine' => RoutineJudge::class];
 
@@ -36,7 +40,7 @@ final class Stations
     /** @return list<string> */
     public static function names(): array
     {
-        return array_keys([...self::OF_MOTION, ...self::OF_ROUTINES, ...self::OF_BENCH]);
+        return array_keys([...self::OF_MOTION, ...self::OF_WIRING, ...self::OF_ROUTINES, ...self::OF_BENCH]);
     }
 
     /** @return list<Link> */
@@ -49,9 +53,9 @@ final class Stations
      * @param  list<Link>  $ofMotion  what ofMotion() said of it
      * @return non-empty-list<Link> the whole chain
      */
-    public static function chain(MotionInBuild $subject, array $ofMotion, RoutineJudge $routines): array
+    public static function chain(MotionInBuild $subject, array $ofMotion, WiringJudge $wiring, RoutineJudge $routines): array
     {
-        return [...$ofMotion, $routines->link($subject), ...self::judged(self::OF_BENCH, $subject)];
+        return [...$ofMotion, $wiring->link($subject), $routines->link($subject), ...self::judged(self::OF_BENCH, $subject)];
     }
 
     /**

@@ -25,8 +25,8 @@ use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Shape\UnionShape;
 use Brookstone\Core\Train\Layouts;
-use Brookstone\Core\Wiring\WiringPlan;
 use Brookstone\Core\Train\Stages;
+use Brookstone\Core\Wiring\WiringPlan;
 
 /** The document of a build, as it stands in a `*.brookstone.json` file. */
 final class BuildShape
@@ -233,6 +233,11 @@ final class BuildShape
             'lamp_adds' => Field::or(0.0, NumberShape::between(-1e6, 1e6), 'What that adds to its reading; 0 is nothing.'),
             'long_s' => Field::or(0.6, NumberShape::between(0.05, 10.0), 'Of a button: held so long is a long press.'),
             'double_s' => Field::or(0.35, NumberShape::between(0.05, 5.0), 'Of a button: pressed again within so long is a double press.'),
+            'signal_V' => Field::or(null, NumberShape::positive(60.0)->orNull(), 'What it puts out at most; empty is what the controller works with.'),
+            'divided' => Field::or(false, new BooleanShape, 'Two resistors bring that down to what a pin stands.'),
+            'pulled' => Field::or(false, new BooleanShape, 'A resistor of its own pulls it up.'),
+            'filtered' => Field::or(false, new BooleanShape, 'A resistor and a capacitor keep short pulses out.'),
+            'cuts' => Field::or(null, TextShape::id()->orNull(), 'Of a button: the supply whose lead it opens.'),
             'absent' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings without the thing.'),
             'present' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings with it.'),
         ], 'Sensor');

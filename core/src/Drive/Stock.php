@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Brookstone\Core\Drive;
 
 use Brookstone\Core\Winding\LineStock;
+use Brookstone\Core\Wiring\BoardStock;
 
-/** What lies in the drawers: the drives that a choice is made from, and cords, belts and rods. Each is opened when it is first looked into. */
+/** What lies in the drawers: the drives that a choice is made from, cords, belts and rods, and boards. Each is opened when it is first looked into. */
 final class Stock
 {
     /** @var array<string, Drive>|null by code */
@@ -14,11 +15,14 @@ final class Stock
 
     private ?LineStock $lines = null;
 
+    private ?BoardStock $boards = null;
+
     /**
      * @param  \Closure(): iterable<Drive>  $open
      * @param  (\Closure(): LineStock)|null  $openLines
+     * @param  (\Closure(): BoardStock)|null  $openBoards
      */
-    private function __construct(private readonly \Closure $open, private readonly ?\Closure $openLines = null)
+    private function __construct(private readonly \Closure $open, private readonly ?\Closure $openLines = null, private readonly ?\Closure $openBoards = null)
     {
     }
 
@@ -37,10 +41,17 @@ final class Stock
     /**
      * @param  \Closure(): iterable<Drive>  $open called once, when the drives are asked for
      * @param  (\Closure(): LineStock)|null  $lines
+     * @param  (\Closure(): BoardStock)|null  $boards
      */
-    public static function opened(\Closure $open, ?\Closure $lines = null): self
+    public static function opened(\Closure $open, ?\Closure $lines = null, ?\Closure $boards = null): self
     {
-        return new self($open, $lines);
+        return new self($open, $lines, $boards);
+    }
+
+    /** Controllers, drivers, and what makes more pins. */
+    public function boards(): BoardStock
+    {
+        return $this->boards ??= $this->openBoards === null ? BoardStock::shipped() : ($this->openBoards)();
     }
 
     /** Cords, belts, chains and rods. */

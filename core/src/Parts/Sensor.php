@@ -33,6 +33,11 @@ final readonly class Sensor
      * @param  float  $lamp_adds  to its reading
      * @param  float  $long_s  of a button: held so long is a long press
      * @param  float  $double_s  of a button: pressed again within so long is a double press
+     * @param  float|null  $signal_V  what it puts out at most; null is what the controller works with
+     * @param  bool  $divided  by two resistors, to what a pin stands
+     * @param  bool  $pulled  up by a resistor of its own
+     * @param  bool  $filtered  by a resistor and a capacitor
+     * @param  string|null  $cuts  of a button: the supply whose lead it opens
      */
     public function __construct(
         public string $id,
@@ -53,6 +58,11 @@ final readonly class Sensor
         public array $present = [],
         public ?string $lamp = null,
         public float $lamp_adds = 0.0,
+        public ?float $signal_V = null,
+        public bool $divided = false,
+        public bool $pulled = false,
+        public bool $filtered = false,
+        public ?string $cuts = null,
     ) {
     }
 

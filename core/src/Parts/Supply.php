@@ -35,6 +35,9 @@ final readonly class Supply
      * @param  float|null  $charger_A  that charges it all the time
      * @param  bool  $boxed  in a closed box
      * @param  float|null  $fuse_A  in its lead
+     * @param  string|null  $beside  another source on the same rail
+     * @param  bool  $diode  lets none of the two flow into the other
+     * @param  bool  $listed  closed and tested, where it hangs on the mains
      */
     public function __construct(
         public string $id,
@@ -58,6 +61,9 @@ final readonly class Supply
         public ?float $charger_A = null,
         public bool $boxed = false,
         public ?float $fuse_A = null,
+        public ?string $beside = null,
+        public bool $diode = false,
+        public bool $listed = true,
     ) {
     }
 
@@ -87,7 +93,22 @@ final readonly class Supply
             'charger_A' => Field::or(null, NumberShape::positive(100.0)->orNull(), 'What charges it all the time.'),
             'boxed' => Field::or(false, new BooleanShape, 'It sits in a closed box.'),
             'fuse_A' => Field::or(null, NumberShape::positive(100.0)->orNull(), 'The fuse in its lead.'),
+            'beside' => Field::or(null, TextShape::id()->orNull(), 'Another source on the same rail.'),
+            'diode' => Field::or(false, new BooleanShape, 'Diodes keep one of the two from flowing into the other.'),
+            'listed' => Field::or(true, new BooleanShape, 'Closed and tested, of one that hangs on the mains.'),
         ], 'Supply');
+    }
+
+    /**
+     * What feeds it in the end.
+     *
+     * @param  array<string, self>  $all  by id
+     */
+    public static function sourceOf(self $supply, array $all): self
+    {
+        for ($at = $supply; $at->from !== null; $at = $all[$at->from]);
+
+        return $at;
     }
 
     /** The least voltage of what feeds it at which it gives its own. */

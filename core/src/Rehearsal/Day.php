@@ -25,8 +25,9 @@ final readonly class Day
      * @param  array<string, float>  $runs  a day, by routine; of what goes on for ever 1
      * @param  array<string, array<string, float>>  $charge_Ah  a day, by supply, then by routine
      * @param  array<string, float>  $rest_Ah  a day, by supply, while nothing runs
+     * @param  float  $busy_s  of a day, in which something runs
      */
-    private function __construct(public array $runs, public array $charge_Ah, public array $rest_Ah)
+    private function __construct(public array $runs, public array $charge_Ah, public array $rest_Ah, public float $busy_s)
     {
     }
 
@@ -35,6 +36,7 @@ final readonly class Day
         $usual = array_filter(array_map(fn (Routine $routine): ?Performance => $rehearsed->usual($routine->id), $build->routines));
         $runs = self::runs($build, $usual);
         $charge = $rest = [];
+        $busy_s = 0.0;
         foreach (array_keys($build->supplies) as $supply) {
             $busy_s = $times = $sum = 0.0;
             foreach ($usual as $id => $performance) {
@@ -49,7 +51,7 @@ final readonly class Day
             $rest[$supply] = $times > 0.0 ? $sum / $times * max(0.0, self::DAY_S - $busy_s) / self::C_PER_AH : 0.0;
         }
 
-        return new self($runs, $charge, $rest);
+        return new self($runs, $charge, $rest, $busy_s);
     }
 
     /** In all, Ah. */

@@ -8,7 +8,6 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Dynamics\Ledger;
-use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
 
@@ -44,8 +43,6 @@ final class World implements Senses
 
     private int $nextEvent = 0;
 
-    private float $startsAgain_s = INF; // when a controller that was reset does
-
     private bool $powered = true;
 
     /** @var array<string, int> */
@@ -66,6 +63,8 @@ final class World implements Senses
     private readonly RuleWatch $rules;
 
     private readonly Stride $stride;
+
+    private readonly ControllerWatch $controller;
 
     /** @var array<string, SupplyState> by supply */
     public readonly array $feeds;
@@ -99,6 +98,7 @@ final class World implements Senses
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
+        $this->controller = new ControllerWatch($build, $this->feeds, $this->recorder);
         $this->stride = new Stride($build, $this->inputs, $this->feeds);
         $this->rules = new RuleWatch($this);
     }
@@ -229,7 +229,7 @@ final class World implements Senses
     /** Something is still to come: an event of the scenario, or an output that goes back. */
     public function hasMoreToCome(): bool
     {
-        return $this->nextEvent < count($this->scenario->events) || $this->outputs->nextBack_s() < INF || $this->startsAgain_s < INF;
+        return $this->nextEvent < count($this->scenario->events) || $this->outputs->nextBack_s() < INF || $this->controller->startsAgain_s() < INF;
     }
 
     /**
@@ -243,7 +243,10 @@ final class World implements Senses
         while ($this->nextEvent < count($events) && $events[$this->nextEvent]->at_s <= $this->now() + 1e-9) {
             $this->happens($events[$this->nextEvent++]);
         }
-        $this->restarts();
+        if ($this->controller->isBack($this->now())) {
+            $this->changes++;
+            $this->power(true);
+        }
         if (! $this->powered) {
             return [];
         }
@@ -273,7 +276,7 @@ final class World implements Senses
             'heavier' => $this->axes[$of]->burden()->isHeavier($event->value),
             'supply' => $this->feeds[$of]->isSetTo($event->value),
             'selector' => $this->selects($this->axes[$of]),
-            'power' => $this->powerFrom($event->on === true),
+            'power' => $this->powerOutside($event->on === true),
             default => throw new \LogicException("Nothing is known of {$event->what}."),
         };
         if (in_array($event->what, ['load', 'hold', 'drag', 'heavier'], true)) {
@@ -390,13 +393,13 @@ final class World implements Senses
     private function nothingUntil(float $until): float
     {
         return min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF, $this->outputs->nextBack_s(),
-            $this->startsAgain_s);
+            $this->controller->startsAgain_s());
     }
 
-    /** From outside: whatever was just starting again does not. */
-    private function powerFrom(bool $on): void
+    /** Whatever was just starting again does not, or does so with everything else. */
+    private function powerOutside(bool $on): void
     {
-        $this->startsAgain_s = INF;
+        $this->controller->forgets();
         $this->power($on);
     }
 
@@ -430,35 +433,8 @@ final class World implements Senses
                 $this->recorder->sag($this->now(), $sags->supply, $sags->asked_A());
             }
         }
-        $this->keepsController();
-    }
-
-    /** A controller whose supply gives too little starts anew: all that it drives is let go, and it forgets what it was doing. */
-    private function keepsController(): void
-    {
-        $controller = $this->build->wiring->controller();
-        if ($controller === null || $this->powered === false) {
-            return;
-        }
-        $volts = $this->feeds[$controller->supply]->volts_V();
-        if ($volts < $controller->board->least_V * (1 - Constants::TIE)) {
-            $this->recorder->resets($this->now(), $controller, $this->feeds[$controller->supply]->supply, $volts);
-            $this->startsAgain_s = $this->now() + max($controller->board->starts_s, $this->build->settings->scan_s);
+        if ($this->powered && $this->controller->resets($this->now())) {
             $this->power(false);
-        }
-    }
-
-    /** It has started again, if its supply is back. */
-    private function restarts(): void
-    {
-        $controller = $this->build->wiring->controller();
-        if ($this->startsAgain_s > $this->now() + 1e-9 || $controller === null) {
-            return;
-        }
-        $this->startsAgain_s = INF;
-        if ($this->feeds[$controller->supply]->volts_V() >= $controller->board->least_V) {
-            $this->changes++;
-            $this->power(true);
         }
     }
 }

@@ -38,4 +38,10 @@ enum Ability: string
             self::Channel => 'channel',
         };
     }
+
+    /** `an input pin` */
+    public function aPin(): string
+    {
+        return (in_array($this->pin()[0], ['a', 'e', 'i', 'o', 'u'], true) ? 'an ' : 'a ').$this->pin();
+    }
 }

@@ -21,6 +21,8 @@ final readonly class Board
 
     public BoardKind $kind;
 
+    private string $pinsSaid;
+
     /** @var array<string, Pin> what others are wired to, by name: of a controller its pins, of an expander its channels, of a driver what carries the loads */
     public array $pins;
 
@@ -83,6 +85,7 @@ final readonly class Board
         public float $height_mm = 30.0,
     ) {
         $this->kind = BoardKind::from($kind);
+        $this->pinsSaid = $pins;
         $this->speed = $speed === self::YES;
         $this->diode = $diode === self::YES;
         ImpossibleValue::unlessNone($this->problems());
@@ -136,6 +139,23 @@ final readonly class Board
             'width_mm' => Field::or(50.0, NumberShape::between(5.0, 500.0), 'Of the board.'),
             'height_mm' => Field::or(30.0, NumberShape::between(5.0, 500.0)),
         ], 'Board');
+    }
+
+    /** @return array<string, mixed> as shape() reads it */
+    public function write(): array
+    {
+        $written = [];
+        foreach (array_keys(self::shape()->fields) as $field) {
+            $written[$field] = match ($field) {
+                'kind' => $this->kind->value,
+                'pins' => $this->pinsSaid,
+                'speed' => $this->speed ? self::YES : 'no',
+                'diode' => $this->diode ? self::YES : 'no',
+                default => $this->{$field},
+            };
+        }
+
+        return $written;
     }
 
     /** 0x40 */

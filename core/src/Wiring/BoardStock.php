@@ -157,13 +157,13 @@ final readonly class BoardStock
         $lines = [];
         foreach ([
             // kind, name, channels, addresses, supply V from to, awake A, A of a pin, of all, cost, mm
-            ['pulse_expander', 'X16', 16, [0x40, 0x5F], 3.0, 5.5, 0.006, 0.02, 0.4, 6.0, [62.0, 26.0]],
-            ['expander', 'E16', 16, [0x20, 0x27], 3.0, 5.5, 0.001, 0.02, 0.12, 5.0, [40.0, 22.0]],
-            ['expander', 'E8', 8, [0x38, 0x3F], 3.0, 5.5, 0.001, 0.02, 0.1, 3.5, [28.0, 20.0]],
-            ['shift_out', 'Q8 out', 8, [null, null], 2.0, 5.5, 1e-4, 0.006, 0.05, 1.0, [24.0, 18.0]],
-            ['shift_in', 'Q8 in', 8, [null, null], 2.0, 5.5, 1e-4, 0.006, 0.05, 1.0, [24.0, 18.0]],
-            ['selector', 'N8', 8, [null, null], 2.0, 5.5, 1e-4, 0.006, 0.05, 1.5, [24.0, 18.0]],
-        ] as [$kind, $name, $channels, [$first, $last], $low, $high, $awake, $pin, $all, $cost, [$width, $height]]) {
+            ['pulse_expander', 'X16', 16, 0x40, 0x5F, 3.0, 5.5, 0.006, 0.02, 0.4, 6.0, 62.0, 26.0],
+            ['expander', 'E16', 16, 0x20, 0x27, 3.0, 5.5, 0.001, 0.02, 0.12, 5.0, 40.0, 22.0],
+            ['expander', 'E8', 8, 0x38, 0x3F, 3.0, 5.5, 0.001, 0.02, 0.1, 3.5, 28.0, 20.0],
+            ['shift_out', 'Q8 out', 8, null, null, 2.0, 5.5, 1e-4, 0.006, 0.05, 1.0, 24.0, 18.0],
+            ['shift_in', 'Q8 in', 8, null, null, 2.0, 5.5, 1e-4, 0.006, 0.05, 1.0, 24.0, 18.0],
+            ['selector', 'N8', 8, null, null, 2.0, 5.5, 1e-4, 0.006, 0.05, 1.5, 24.0, 18.0],
+        ] as [$kind, $name, $channels, $first, $last, $low, $high, $awake, $pin, $all, $cost, $width, $height]) {
             $lines[] = ['kind' => $kind, 'name' => $name, 'cost' => $cost, 'low_V' => $low, 'high_V' => $high, 'channels' => $channels, 'awake_A' => $awake,
                 'pin_A' => $pin, 'pins_A' => $all, 'address_low' => $first, 'address_high' => $last, 'width_mm' => $width, 'height_mm' => $height];
         }

@@ -15,7 +15,7 @@ final readonly class Fuse
     /** @var list<float> A */
     public const ROW = [0.5, 0.63, 0.8, 1.0, 1.25, 1.6, 2.0, 2.5, 3.15, 4.0, 5.0, 6.3, 8.0, 10.0, 12.5, 16.0, 20.0, 25.0, 32.0];
 
-    private const CONTINUOUS = 0.75; // of its rating
+    public const CONTINUOUS = 0.75; // of its rating
 
     private const SURGE = 1.5;       // times its rating, that a quick one does not bear for long
 

@@ -32,6 +32,19 @@ final class WireSize
         return null;
     }
 
+    /**
+     * As thick as the current asks for, and no thinner than the fuse before it lets through; where none of the row loses so little, the thickest.
+     *
+     * @param  float|null  $fuse_A  in the lead of what feeds it
+     */
+    public static function serving(float $current_A, float $length_m, float $supply_V, ?float $fuse_A): float
+    {
+        $most = (float) array_key_last(self::ROW);
+        $area = self::for($current_A, $length_m, $supply_V, self::MOTORS) ?? $most;
+
+        return $fuse_A === null ? $area : max($area, self::for($fuse_A, $length_m, $supply_V, 1.0) ?? $most);
+    }
+
     /** What a wire bears for good, A: of one between two of the row in proportion, of a thinner or thicker one as its copper. */
     public static function bears_A(float $area_mm2): float
     {

@@ -111,7 +111,7 @@ it('tells one thing once, and names all the routines that it concerns', function
                 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['sensor' => 'lift-high'],
                     'give_up_s' => 6], ['do' => 'stop', 'motion' => 'lift']]]]);
     $assessment = Builds::assessed($build);
-    $chain = array_values(array_filter($assessment->chain('lift')->links[5]->findings, fn (Finding $finding): bool => $finding->code === 'routine.into_stop'));
+    $chain = array_values(array_filter($assessment->chain('lift')->links[6]->findings, fn (Finding $finding): bool => $finding->code === 'routine.into_stop'));
 
     expect($chain)->toHaveCount(1)->and($chain[0]->says->text())->toEndWith('So it is in Show and Up.');
     foreach ($chain[0]->fixes as $fix) {

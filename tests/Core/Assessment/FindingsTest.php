@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Routine\RoutineRehearsal;
+use Brookstone\Core\Assessment\Wiring\PinRules;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Tests\Support\Builds;
@@ -353,7 +354,7 @@ function withCodes(array $planted): array
 }
 
 it('raises nothing worse than a note over a sound build', function () {
-    $assessment = Builds::assessed(Builds::sound());
+    $assessment = Builds::assessed(Builds::planted(Builds::wired()));
 
     expect($assessment->verdict)->toBe(Verdict::Holds)
         ->and($assessment->says->text())->toStartWith('Every link holds. The least margin is Lid')
@@ -387,15 +388,17 @@ it('has every code of the source in its planted builds and in the docs', functio
         $source .= file_get_contents($file);
     }
     preg_match_all("/(?:new (?:Finding|LimitViolation)\\((?:[^']*\\? )?|->find\\(.*?)'([a-z]+\\.[a-z_.]+)'(?: : '([a-z_.]+)')?/", $source, $found);
-    $said = array_unique([...array_filter([...$found[1], ...$found[2]]), ...array_column(RoutineRehearsal::CODES, 0)]);
+    $said = array_unique([...array_filter([...$found[1], ...$found[2]]), ...array_column(RoutineRehearsal::CODES, 0), ...array_values(PinRules::SHORT),
+        ...array_values(PinRules::LACKS)]);
     sort($said);
     $codes = array_values(array_diff($said, CALCULATORS_ALONE));
     preg_match_all('/^\| `([a-z_.]+)`/m', (string) file_get_contents(__DIR__.'/../../../docs/findings.md'), $listed);
     preg_match_all("/^    '([a-z]+\\.[a-z_]+)' => \\[/m", (string) file_get_contents(__FILE__), $planted);
+    preg_match_all("/^        '([a-z]+\\.[a-z_]+)' => \\[/m", (string) file_get_contents(__DIR__.'/WiringFindingsTest.php'), $inWiring);
 
     expect(count($codes))->toBeGreaterThanOrEqual(20)
         ->and($listed[1])->toEqualCanonicalizing($said)
-        ->and($planted[1])->toEqualCanonicalizing($codes);
+        ->and([...$planted[1], ...$inWiring[1]])->toEqualCanonicalizing($codes);
 });
 
 it('says that the drawbridge fails with its painted deck, and closes the chain with the fix', function () {

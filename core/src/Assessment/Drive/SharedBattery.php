@@ -18,8 +18,8 @@ use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
 
 /**
- * What motions on one battery take of it together, as long as no routine moves any of them: once one does, the rehearsals say it. It is told once, of the
- * first of them, instead of what each of them would take alone.
+ * What motions on one battery take of it together, as long as no routine moves any of them: once one does, the rehearsals say it, and of a build that is
+ * wired the wiring. It is told once, of the first of them, instead of what each of them would take alone.
  */
 final readonly class SharedBattery
 {
@@ -32,7 +32,12 @@ final readonly class SharedBattery
     public function __construct(private Build $build, private array $subjects)
     {
         $told = [];
-        foreach ($build->supplies as $supply) {
+        if ($build->wiring->controller() !== null) { // the wiring tells what all on a battery take
+            foreach ($subjects as $id => $subject) {
+                $told += $subject->motion->drive?->supply->capacity_Ah === null ? [] : [$id => []];
+            }
+        }
+        foreach ($told === [] ? $build->supplies : [] as $supply) {
             $days = $this->days_Ah($supply);
             $day = array_sum($days);
             $battery = count($days) < 2 ? null : new BatteryDays($supply, (float) $supply->capacity_Ah, $day, $build->settings->battery_days);

@@ -14,6 +14,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Wiring\PlacedBoard;
 
 /** What can be done about a supply that gives too little. */
 final class SupplyMends
@@ -101,14 +102,33 @@ final class SupplyMends
                 $fixes[] = new Fix(new Sentence("Feed {$controller->named()} from {$other->named()}"), [new Change("{$at}.supply", $other->id)]);
             }
         }
+
+        return [...self::softly($build, $supply, $motions), ...$fixes, self::ownSupply($build, $controller), ...self::stronger($build, $supply,
+            $supply->max_A * self::SPARE)];
+    }
+
+    /** @return list<Fix> a supply of the build that fits a board, or one of its own */
+    public static function forBoard(Build $build, PlacedBoard $board): array
+    {
+        $at = 'wiring.boards.'.array_search($board->id, array_keys($build->wiring->boards), true);
+        foreach ($build->supplies as $other) {
+            if ($other->volts_V >= $board->board->low_V && $other->volts_V <= $board->board->high_V) {
+                return [new Fix(new Sentence("Feed {$board->named()} from {$other->named()}"), [new Change("{$at}.supply", $other->id)])];
+            }
+        }
+
+        return [self::ownSupply($build, $board)];
+    }
+
+    private static function ownSupply(Build $build, PlacedBoard $board): Fix
+    {
+        $at = 'wiring.boards.'.array_search($board->id, array_keys($build->wiring->boards), true);
         for ($i = 1; isset($build->supplies["controller-supply-{$i}"]); $i++);
-        $own = ['id' => "controller-supply-{$i}", 'name' => 'Controller supply', 'volts_V' => self::ownVolts($controller->board->low_V, $controller->board->high_V),
+        $own = ['id' => "controller-supply-{$i}", 'name' => 'Controller supply', 'volts_V' => self::ownVolts($board->board->low_V, $board->board->high_V),
             'max_A' => 1.0];
 
-        return [...self::softly($build, $supply, $motions), ...$fixes,
-            new Fix(new Sentence("Give {$controller->named()} a supply of its own, {volts}", ['volts' => Quantity::of($own['volts_V'], 'V')]),
-                [new Change('supplies.'.count($build->supplies), $own), new Change("{$at}.supply", $own['id'])]),
-            ...self::stronger($build, $supply, $supply->max_A * self::SPARE)];
+        return new Fix(new Sentence("Give {$board->named()} a supply of its own, {volts}", ['volts' => Quantity::of($own['volts_V'], 'V')]),
+            [new Change('supplies.'.count($build->supplies), $own), new Change("{$at}.supply", $own['id'])]);
     }
 
     /** The usual voltage of small supplies that lies in a range, else its middle. */

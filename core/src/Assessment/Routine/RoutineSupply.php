@@ -114,7 +114,7 @@ final readonly class RoutineSupply
         $wanted = $this->build->settings->battery_days;
         $first = array_key_first($this->day->runs);
         $battery = $supply->capacity_Ah === null || $first === null || $day <= 0.0 ? null : new BatteryDays($supply, $supply->capacity_Ah, $day, $wanted);
-        if ($battery === null || $battery->isEnough()) {
+        if ($battery === null || $battery->isEnough() || $this->build->wiring->controller() !== null) { // then the wiring tells it
             return;
         }
         $most = $this->day->most($supply->id);

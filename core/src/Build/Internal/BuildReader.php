@@ -167,7 +167,9 @@ final class BuildReader
                 ? null
                 : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']],
                     'selector' => new Selector(...$read['drive']['selector'] ?? [])] + $read['drive']);
-            $drive = $drive === null ? null : Leads::to($drive, $wiring, $drive->shares === null ? $read['id'] : MotorGroup::owner($read['id'], $this->shares));
+            $drive = $drive === null ? null : Leads::to($drive, $wiring, $drive->shares === null ? $read['id'] : MotorGroup::owner($read['id'],
+                $this->shares),
+                Supply::sourceOf($drive->supply, $supplies)->fuse_A);
         } catch (ImpossibleValue $wrong) {
             $this->errors->add("{$path}.{$part}.{$wrong->field}", ucfirst(substr($wrong->getMessage(), strlen($wrong->field) + 1)));
 

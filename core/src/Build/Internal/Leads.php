@@ -17,8 +17,11 @@ use Brookstone\Core\Wiring\WiringPlan;
  */
 final class Leads
 {
-    /** @param  string  $motion  that has the motor */
-    public static function to(DriveChoice $drive, WiringPlan $wiring, string $motion): DriveChoice
+    /**
+     * @param  string  $motion  that has the motor
+     * @param  float|null  $fuse_A  of the source that feeds it
+     */
+    public static function to(DriveChoice $drive, WiringPlan $wiring, string $motion, ?float $fuse_A): DriveChoice
     {
         $join = $wiring->bySignal["motions.{$motion}"] ?? null;
         $board = $wiring->at("motions.{$motion}")?->board;
@@ -28,7 +31,7 @@ final class Leads
         $drives = $board->kind->drives();
         $volts = $drive->supply->volts_V;
         $length = $wiring->length_m($join);
-        $area = $join->area_mm2 ?? WireSize::for($drive->line()->stall_A, $length, $volts, WireSize::MOTORS) ?? (float) array_key_last(WireSize::ROW);
+        $area = $join->area_mm2 ?? WireSize::serving($drive->line()->stall_A, $length, $volts, $fuse_A);
 
         return $drive->but(['lost_V' => $drives ? $board->lost_V : 0.0,
             'lead_ohm' => ($drives ? $board->lost_ohm : 0.0) + (new Wire($length, $area, 0.0, $volts))->resistance_ohm]);

@@ -22,7 +22,8 @@ final class Marks
         foreach ($motion->drive !== null && $motion->drive->motor->endsItself() ? $motion->places : [] as $place) {
             $end = $place->at === $low ? 'low' : ($place->at === $high ? 'high' : null);
             if ($end !== null && $motion->stops->switchAt($place->id) === null) {
-                $ends[] = new LimitSwitch("{$motion->id}.{$end}", "the {$end} end of {$motion->name}", $place->id, $place->at, $end, isMark: true, isOwn: true);
+                $ends[] = new LimitSwitch("{$motion->id}.{$end}", "the {$end} end of {$motion->name}", $place->id, $place->at, $end, isMark: true,
+                    isOwn: true);
             }
         }
 

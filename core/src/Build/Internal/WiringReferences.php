@@ -33,6 +33,9 @@ final class WiringReferences
             $this->knows($output['supply'], "outputs.{$i}.supply");
             $this->knows($output['gates'], "outputs.{$i}.gates");
         }
+        foreach ($document['sensors'] as $i => $sensor) {
+            $this->knows($sensor['cuts'], "sensors.{$i}.cuts");
+        }
         $seen = [];
         foreach ($document['wiring']['boards'] as $i => $board) {
             $path = "wiring.boards.{$i}";
@@ -52,6 +55,10 @@ final class WiringReferences
     private function supply(array $supply, string $path): void
     {
         $this->knows($supply['from'], "{$path}.from");
+        $this->knows($supply['beside'], "{$path}.beside");
+        if ($supply['beside'] === $supply['id']) {
+            $this->errors->add("{$path}.beside", 'Must be another one.');
+        }
         $passed = [$supply['id'] => true];
         for ($at = $supply['from']; $at !== null && isset($this->from[$at]); $at = $this->from[$at]) {
             if (isset($passed[$at])) {
