@@ -17,6 +17,7 @@ use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\TimingController;
 use App\Http\Controllers\TrainController;
+use App\Http\Controllers\WiringController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('units', [MetaController::class, 'units']);
@@ -48,10 +49,10 @@ Route::get('builds/{build}/motions/{motion}/train/{file}', [TrainController::cla
 Route::post('builds/{build}/pictures', [PictureController::class, 'store']);
 Route::get('pictures/{picture}', [PictureController::class, 'show']);
 
-Route::get('drawer/{table}', [TableController::class, 'show'])->whereIn('table', ['gears', 'lines']);
-Route::put('drawer/{table}', [TableController::class, 'update'])->whereIn('table', ['gears', 'lines']);
-Route::get('drawer/{table}/export', [TableController::class, 'export'])->whereIn('table', ['gears', 'lines']);
-Route::post('drawer/{table}/import', [TableController::class, 'import'])->whereIn('table', ['gears', 'lines']);
+Route::get('drawer/{table}', [TableController::class, 'show'])->whereIn('table', ['gears', 'lines', 'boards']);
+Route::put('drawer/{table}', [TableController::class, 'update'])->whereIn('table', ['gears', 'lines', 'boards']);
+Route::get('drawer/{table}/export', [TableController::class, 'export'])->whereIn('table', ['gears', 'lines', 'boards']);
+Route::post('drawer/{table}/import', [TableController::class, 'import'])->whereIn('table', ['gears', 'lines', 'boards']);
 Route::get('drawer/guide', [DrawerController::class, 'guide']);
 Route::get('drawer/export', [DrawerController::class, 'export']);
 Route::post('drawer/import', [DrawerController::class, 'import']);
@@ -60,6 +61,9 @@ Route::apiResource('drawer', DrawerController::class)->except('show')->parameter
 Route::get('examples', [ExampleController::class, 'index']);
 Route::post('examples/{example}', [ExampleController::class, 'open']);
 
+Route::get('builds/{build}/wiring', [WiringController::class, 'show']);
+Route::get('builds/{build}/wires.csv', [WiringController::class, 'csv']);
+Route::get('builds/{build}/wiring.svg', [WiringController::class, 'svg']);
 Route::get('builds/{build}/times', [TimingController::class, 'show']);
 Route::get('builds/{build}/times.csv', [TimingController::class, 'csv']);
 Route::get('builds/{build}/times.h', [TimingController::class, 'header']);

@@ -25,7 +25,7 @@ final class OpenDrawer
             $documents = DrawerDrive::query()->toBase()->orderBy('id')->pluck('document');
 
             return $documents->isEmpty() ? Drawer::all() : $documents->map(fn (mixed $document): Drive => Drives::make(json_decode((string) $document, true)));
-        }, DrawerTable::lines(...));
+        }, DrawerTable::lines(...), DrawerTable::boards(...));
     }
 
     /** Of all that it holds: the same as long as nothing is changed in it. */

@@ -7,11 +7,12 @@ namespace App\Models;
 use App\Actions\Overtaken;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Winding\LineStock;
+use Brookstone\Core\Wiring\BoardStock;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A drawer of the builder that is kept whole: gears; cords, belts and rods. Without a row, what comes with Brookstone.
+ * A drawer of the builder that is kept whole: gears; cords, belts and rods; boards. Without a row, what comes with Brookstone.
  *
  * @property string $name
  * @property list<array<string, mixed>> $lines
@@ -33,6 +34,13 @@ final class DrawerTable extends Model
         $kept = self::kept('lines');
 
         return $kept === null ? LineStock::shipped() : LineStock::read($kept->lines);
+    }
+
+    public static function boards(): BoardStock
+    {
+        $kept = self::kept('boards');
+
+        return $kept === null ? BoardStock::shipped() : BoardStock::read($kept->lines);
     }
 
     /** What comes with Brookstone is the first. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
-use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Allotment\Allotter;
 use Brookstone\Core\Allotment\Needs;
+use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Wiring\WiringContext;
 use Brookstone\Core\Build\Build;
@@ -127,10 +127,14 @@ final class Builds
     public static function wired(array $first = []): array
     {
         $build = self::planted($first);
-        $changes = WiringContext::changes($build->wiring, Allotter::of(Needs::of($build), $build->wiring, BoardStock::shipped()));
+        $planted = [];
+        foreach (WiringContext::changes([], [], Allotter::of(Needs::of($build), $build->wiring, BoardStock::shipped())) as $change) {
+            foreach ($change->value as $i => $each) {
+                $planted["{$change->path}.{$i}"] = $each;
+            }
+        }
 
-        return $first + array_column(array_map(fn (Change $change): array => ['path' => $change->path, 'value' => $change->value], $changes), 'value', 'path')
-            + ['supplies.0.fuse_A' => 4.0, 'supplies.1.fuse_A' => 3.15];
+        return $first + $planted + ['supplies.0.fuse_A' => 4.0, 'supplies.1.fuse_A' => 3.15];
     }
 
     public static function mended(Build $build, Fix $fix): Build

@@ -11,10 +11,11 @@ use App\Models\DrawerTable;
 use Brookstone\Core\Shape\TableCsv;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Winding\LineStock;
+use Brookstone\Core\Wiring\BoardStock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 
-/** The builder's own drawers of gears (`gears`) and of cords, belts and rods (`lines`): changed as a whole, and as a table. */
+/** The builder's own drawers of gears (`gears`) of cords, belts and rods (`lines`) and of boards (`boards`): changed as a whole, and as a table. */
 final class TableController
 {
     public function show(string $table): JsonResponse
@@ -49,17 +50,29 @@ final class TableController
     /** @return list<array<string, mixed>> */
     private function kept(string $table): array
     {
-        return $table === 'gears' ? DrawerTable::gears()->lines : DrawerTable::lines()->lines;
+        return match ($table) {
+            'gears' => DrawerTable::gears()->lines,
+            'lines' => DrawerTable::lines()->lines,
+            default => DrawerTable::boards()->lines,
+        };
     }
 
     /** @return list<array<string, mixed>> */
     private function read(string $table, mixed $lines): array
     {
-        return $table === 'gears' ? GearStock::read($lines)->lines : LineStock::read($lines)->lines;
+        return match ($table) {
+            'gears' => GearStock::read($lines)->lines,
+            'lines' => LineStock::read($lines)->lines,
+            default => BoardStock::read($lines)->lines,
+        };
     }
 
     private function csv(string $table): TableCsv
     {
-        return new TableCsv($table === 'gears' ? GearStock::shape() : LineStock::shape());
+        return new TableCsv(match ($table) {
+            'gears' => GearStock::shape(),
+            'lines' => LineStock::shape(),
+            default => BoardStock::shape(),
+        });
     }
 }

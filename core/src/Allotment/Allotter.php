@@ -162,9 +162,7 @@ final class Allotter
 
     private function isFed(Board $board, string $supply): bool
     {
-        $volts = $this->needs->build->supplies[$supply]->volts_V ?? 0.0;
-
-        return $volts >= $board->low_V && $volts <= $board->high_V;
+        return isset($this->needs->build->supplies[$supply]) && $this->needs->build->supplies[$supply]->staysWithin($board->low_V, $board->high_V);
     }
 
     /** @return list<array{PlacedBoard, list<Pin>}> boards with the pins on them that nothing is wired to */
@@ -306,11 +304,11 @@ final class Allotter
         $costs = [];
         foreach ($signals as $i => $signal) {
             $costs[$i] = [];
-            $from = $this->boards[$signal->board ?? ''] ?? null;
-            foreach ($pins as $j => [$board, $pin, $at]) {
+            [$from, $at] = $this->comesFrom($signal);
+            foreach ($pins as $j => [$board, $pin, $place]) {
                 if ($signal->fits($board, $pin)) {
-                    $costs[$i][$j] = ($from === null ? 0.0 : Places::apart_mm($from, $board)) + self::WASTE_MM * (count($pin->can) - count($signal->needs))
-                        + self::ORDER * abs($i - $at);
+                    $costs[$i][$j] = ($from === null ? 0.0 : Places::apart_mm($from, $at, $board, $pin->name))
+                        + self::WASTE_MM * (count($pin->can) - count($signal->needs)) + self::ORDER * abs($i - $place);
                 }
             }
         }
@@ -319,6 +317,22 @@ final class Allotter
                 $this->join($signals[$i]->key, $pins[$pin][0], $pins[$pin][1]);
             }
         }
+    }
+
+    /** @return array{PlacedBoard|null, string} the board that a signal comes from, and where on it; none of what stands off the boards */
+    private function comesFrom(Signal $signal): array
+    {
+        $board = $this->boards[$signal->board ?? ''] ?? null;
+        if ($board !== null) {
+            return [$board, substr($signal->key, strlen("boards.{$board->id}."))];
+        }
+        foreach (str_starts_with($signal->key, 'bus.') ? $this->boards : [] as $each) {
+            if ($each->board->kind->isOnBus()) {
+                return [$each, $signal->key];
+            }
+        }
+
+        return [null, ''];
     }
 
     private function join(string $signal, PlacedBoard $board, Pin $pin): void

@@ -114,6 +114,6 @@ final readonly class Assessment implements \JsonSerializable
     {
         return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains,
             'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'supplies' => $this->supplies,
-            'rehearsed' => $this->rehearsed, 'tried' => $this->tried];
+            'rehearsed' => $this->rehearsed, 'tried' => $this->tried, 'wiring' => $this->wiring];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Parts;
 
 use Brookstone\Core\Finding\Named;
+use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
@@ -109,6 +110,14 @@ final readonly class Supply
         for ($at = $supply; $at->from !== null; $at = $all[$at->from]);
 
         return $at;
+    }
+
+    /** What it gives, a battery full and nearly empty too, lies in a range. */
+    public function staysWithin(float $low_V, float $high_V): bool
+    {
+        $ends = [1.0, ...$this->ends()];
+
+        return $this->volts_V * min($ends) >= $low_V * (1 - Constants::TIE) && $this->volts_V * max($ends) <= $high_V * (1 + Constants::TIE);
     }
 
     /** The least voltage of what feeds it at which it gives its own. */

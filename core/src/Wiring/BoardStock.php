@@ -39,19 +39,19 @@ final readonly class BoardStock
     public static function read(mixed $lines): self
     {
         $errors = new ErrorList;
-        $read = self::shape()->read($lines, 'lines', $errors);
+        $read = self::shape()->read($lines, 'boards', $errors);
         $seen = [];
         foreach (is_array($read) ? $read : [] as $i => $line) {
             if ($line === null) {
                 continue; // what is wrong with it has been told
             }
             if (isset($seen[$line['name']])) {
-                $errors->add("lines.{$i}.name", 'The same name stands in line '.($seen[$line['name']] + 1).'.');
+                $errors->add("boards.{$i}.name", 'The same name stands in line '.($seen[$line['name']] + 1).'.');
             }
             $seen[$line['name']] ??= $i;
             $problem = self::problem($line);
             if ($problem !== null) {
-                $errors->add("lines.{$i}.{$problem[0]}", $problem[1]);
+                $errors->add("boards.{$i}.{$problem[0]}", $problem[1]);
             }
         }
         $errors->throwIfAny();

@@ -19,6 +19,16 @@ final readonly class PlacedBoard
     /** @return array{float, float, float, float} its left, top, right and bottom on the sheet, mm */
     public function box(): array
     {
-        return [$this->x_mm, $this->y_mm, $this->x_mm + $this->board->width_mm, $this->y_mm + $this->board->height_mm];
+        $outline = Outline::of($this->board);
+
+        return [$this->x_mm, $this->y_mm, $this->x_mm + $outline->width_mm, $this->y_mm + $outline->height_mm];
+    }
+
+    /** @return array{float, float, int}|null where a pin of it is on the sheet, mm, and on which edge; null where it has none of that name */
+    public function pinAt(string $pin): ?array
+    {
+        $at = Outline::of($this->board)->pins[$pin] ?? null;
+
+        return $at === null ? null : [$this->x_mm + $at['x_mm'], $this->y_mm + $at['y_mm'], $at['side']];
     }
 }

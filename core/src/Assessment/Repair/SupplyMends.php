@@ -98,7 +98,7 @@ final class SupplyMends
             }
         }
         foreach ($build->supplies as $other) {
-            if ($other->id !== $supply->id && $other->volts_V >= $controller->board->low_V && $other->volts_V <= $controller->board->high_V) {
+            if ($other->id !== $supply->id && $other->staysWithin($controller->board->low_V, $controller->board->high_V)) {
                 $fixes[] = new Fix(new Sentence("Feed {$controller->named()} from {$other->named()}"), [new Change("{$at}.supply", $other->id)]);
             }
         }
@@ -112,7 +112,7 @@ final class SupplyMends
     {
         $at = 'wiring.boards.'.array_search($board->id, array_keys($build->wiring->boards), true);
         foreach ($build->supplies as $other) {
-            if ($other->volts_V >= $board->board->low_V && $other->volts_V <= $board->board->high_V) {
+            if ($other->staysWithin($board->board->low_V, $board->board->high_V)) {
                 return [new Fix(new Sentence("Feed {$board->named()} from {$other->named()}"), [new Change("{$at}.supply", $other->id)])];
             }
         }

@@ -81,7 +81,8 @@ final readonly class DriverRules
                 $load->motion);
         }
         if ($load->speed && ! $board->board->speed) {
-            $on->find('wiring.no_speed', Severity::Fails, $path, "The speed of {$it} is set, and {$at} only switches it on and off.", [], $another, $load->motion);
+            $on->find('wiring.no_speed', Severity::Fails, $path, "The speed of {$it} is set, and {$at} only switches it on and off.", [], $another,
+                $load->motion);
         }
     }
 

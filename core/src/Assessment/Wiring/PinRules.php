@@ -89,7 +89,8 @@ final readonly class PinRules
         $has = count($controller->board->pins);
         foreach ((new PinChoice($controller, $free, $this->on->stock))->short($missing, []) as [$signal, $count]) {
             $ability = $signal->needs[count($signal->needs) - 1];
-            $this->on->find(self::SHORT[$ability->value] ?? 'wiring.pins_short', Severity::Fails, $this->on->pathOfBoard($controller->id).'.board', ($count === 1
+            $this->on->find(self::SHORT[$ability->value] ?? 'wiring.pins_short', Severity::Fails, $this->on->pathOfBoard($controller->id).'.board',
+                ($count === 1
                 ? "One {$ability->pin()} is missing for {$this->on->named($signal->key)}" : "{count} {$ability->pin()}s are missing, the first for {$this->on->named($signal->key)}")
                 .": {$controller->named()} has {has} pins in all.", ['count' => Quantity::number($count), 'has' => Quantity::number($has)],
                 $this->on->wiresRest(...));
@@ -191,13 +192,15 @@ final readonly class PinRules
             $path = $this->on->pathOfBoard($board->id).'.address';
             $free = fn (): array => $this->freeAddress($board);
             if ($board->address === null || $board->address < $board->board->address_low || $board->address > $board->board->address_high) {
-                $this->on->find('wiring.address_out', Severity::Fails, $path, "{$board->named()} answers under {low} to {high}, and ".($board->address === null
+                $this->on->find('wiring.address_out', Severity::Fails, $path,
+                    "{$board->named()} answers under {low} to {high}, and ".($board->address === null
                     ? 'has no address.' : 'is given '.Board::address($board->address).'.'), self::range($board), $free);
             } elseif (isset($seen[$board->address])) {
                 $this->on->find('wiring.address_twice', Severity::Fails, $path, "{$board->named()} and {$seen[$board->address]->named()} both answer under "
                     .Board::address($board->address).'.', [], $free);
             } elseif (count($like) > $room && $board === array_values($like)[0]) {
-                $this->on->find('wiring.bus_full', Severity::Fails, $path, '{count} '.Sentence::quote($board->board->name).' on one bus: it has {room} addresses.',
+                $this->on->find('wiring.bus_full', Severity::Fails, $path,
+                    '{count} '.Sentence::quote($board->board->name).' on one bus: it has {room} addresses.',
                     ['count' => Quantity::number(count($like)), 'room' => Quantity::number($room)], fn (): array => []);
             }
             $seen[$board->address ?? -1] ??= $board;

@@ -107,7 +107,8 @@ final readonly class SignalRules
             return;
         }
         $names = Sentence::listed(array_map(fn (LimitSwitch $switch): string => $switch->named(), array_values($open)));
-        $this->on->find('wiring.broken_wire', Severity::Note, "{$path}.".array_key_first($open).'.closed', "{$motion->named()} is driven onto {$names}, which "
+        $this->on->find('wiring.broken_wire', Severity::Note, "{$path}.".array_key_first($open).'.closed',
+            "{$motion->named()} is driven onto {$names}, which "
             .(count($open) === 1 ? 'closes when it trips' : 'close when they trip').': with a broken wire it drives on.', [], fn (): array => [new Fix(
                 new Sentence("Wire {$names} to open when ".(count($open) === 1 ? 'it trips' : 'they trip')),
                 array_map(fn (int $i): Change => new Change("{$path}.{$i}.closed", true), array_keys($open)))], $motion->id);

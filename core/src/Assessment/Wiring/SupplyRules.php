@@ -149,8 +149,8 @@ final readonly class SupplyRules
                 continue;
             }
             $path = $this->on->pathOfBoard($board->id);
-            if ($supply->volts_V < $board->board->low_V * (1 - Constants::TIE) || $supply->volts_V > $board->board->high_V * (1 + Constants::TIE)) {
-                $this->on->find('wiring.board_volts', Severity::Fails, "{$path}.supply", "{$board->named()} takes {low} to {high}, and {$supply->named()} gives {volts}.",
+            if (! $supply->staysWithin($board->board->low_V, $board->board->high_V)) {
+                $this->on->find('wiring.board_volts', Severity::Fails, "{$path}.supply", "{$board->named()} takes {low} to {high}, and {$supply->named()} gives {volts}".($supply->capacity_Ah === null ? '.' : ', full a tenth more and nearly empty a tenth less.'),
                     ['low' => Quantity::of($board->board->low_V, 'V'), 'high' => Quantity::of($board->board->high_V, 'V'),
                         'volts' => Quantity::of($supply->volts_V, 'V')],
                     fn (): array => SupplyMends::forBoard($this->on->build, $board));

@@ -174,28 +174,35 @@ final class WiringContext
     /** @return list<Fix> everything that is not wired gets its channel and its pin */
     public function wiresRest(): array
     {
-        $changes = self::changes($this->plan, $this->allotment());
         $adds = array_map(fn (PlacedBoard $board): Board => $board->board, $this->allotment()->boards);
+        $document = $this->build->document['wiring'];
 
-        return $changes === [] ? [] : [new Fix(new Sentence('Wire what is not wired'.($adds === [] ? '' : ', with '.Allotter::counted($adds).' more')),
-            $changes)];
+        return $this->allotment()->isNothing() ? [] : [new Fix(new Sentence('Wire what is not wired'.($adds === [] ? ''
+            : ', with '.Allotter::counted($adds).' more')),
+            self::changes($document['boards'], $document['wires'], $this->allotment()))];
     }
 
-    /** @return list<Change> what an allotment adds to the document */
-    public static function changes(WiringPlan $plan, Allotment $allotment): array
+    /**
+     * The lists of boards and wires with what an allotment adds to them.
+     *
+     * @param  list<array<string, mixed>>  $boards  as the document has them
+     * @param  list<array<string, mixed>>  $wires
+     * @return array{Change, Change}
+     */
+    public static function changes(array $boards, array $wires, Allotment $allotment): array
     {
-        $changes = [];
-        foreach ($allotment->boards as $i => $board) {
-            $changes[] = new Change('wiring.boards.'.(count($plan->boards) + $i), ['id' => $board->id, 'name' => $board->name,
-                'board' => $board->board->write(), 'supply' => $board->supply, 'address' => $board->address, 'x_mm' => $board->x_mm, 'y_mm' => $board->y_mm]);
+        foreach ($allotment->boards as $board) {
+            $boards[] = ['id' => $board->id, 'name' => $board->name, 'board' => $board->board->write(), 'supply' => $board->supply,
+                'address' => $board->address,
+                'x_mm' => $board->x_mm, 'y_mm' => $board->y_mm];
         }
-        foreach ($allotment->joins as $i => $join) {
-            $changes[] = new Change('wiring.wires.'.(count($plan->joins) + $i), ['number' => $join->number, 'signal' => $join->signal,
-                'board' => $join->board,
-                'pin' => $join->pin, 'fixed' => false, 'colour' => null, 'area_mm2' => null, 'length_m' => null, 'plug' => '']);
+        foreach ($allotment->joins as $join) {
+            $wires[] = ['number' => $join->number, 'signal' => $join->signal, 'board' => $join->board, 'pin' => $join->pin, 'fixed' => false,
+                'colour' => null,
+                'area_mm2' => null, 'length_m' => null, 'plug' => ''];
         }
 
-        return $changes;
+        return [new Change('wiring.boards', $boards), new Change('wiring.wires', $wires)];
     }
 
     /**
