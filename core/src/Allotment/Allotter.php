@@ -131,6 +131,7 @@ final class Allotter
             return [[$there->board, $there->supply, false]];
         }
         $all = array_map(fn (Board $board): array => [$board, $this->feeds($board), true], array_values($this->stock->of(BoardKind::Controller)));
+        usort($all, fn (array $a, array $b): int => count($b[0]->pins) <=> count($a[0]->pins)); // what is bounded by the best so far is soon done
         $fed = array_values(array_filter($all, fn (array $each): bool => $this->isFed($each[0], $each[1])));
 
         return $fed === [] ? $all : $fed;
@@ -298,17 +299,16 @@ final class Allotter
         $pins = [];
         foreach ($this->lending() as [$board, $free]) {
             foreach ($free as $i => $pin) {
-                $pins[] = [$board, $pin, $i];
+                $pins[] = [$board, $pin, $i, $board->pinAt($pin->name)];
             }
         }
         $costs = [];
         foreach ($signals as $i => $signal) {
             $costs[$i] = [];
-            [$from, $at] = $this->comesFrom($signal);
-            foreach ($pins as $j => [$board, $pin, $place]) {
+            $from = $this->comesFrom($signal);
+            foreach ($pins as $j => [$board, $pin, $place, $at]) {
                 if ($signal->fits($board, $pin)) {
-                    $costs[$i][$j] = ($from === null ? 0.0 : Places::apart_mm($from, $at, $board, $pin->name))
-                        + self::WASTE_MM * (count($pin->can) - count($signal->needs)) + self::ORDER * abs($i - $place);
+                    $costs[$i][$j] = Places::apart_mm($from, $at) + self::WASTE_MM * (count($pin->can) - count($signal->needs)) + self::ORDER * abs($i - $place);
                 }
             }
         }
@@ -319,20 +319,20 @@ final class Allotter
         }
     }
 
-    /** @return array{PlacedBoard|null, string} the board that a signal comes from, and where on it; none of what stands off the boards */
-    private function comesFrom(Signal $signal): array
+    /** @return array{float, float, int}|null where a signal comes from on the sheet; null of what stands off the boards */
+    private function comesFrom(Signal $signal): ?array
     {
         $board = $this->boards[$signal->board ?? ''] ?? null;
         if ($board !== null) {
-            return [$board, substr($signal->key, strlen("boards.{$board->id}."))];
+            return $board->pinAt(substr($signal->key, strlen("boards.{$board->id}.")));
         }
         foreach (str_starts_with($signal->key, 'bus.') ? $this->boards : [] as $each) {
             if ($each->board->kind->isOnBus()) {
-                return [$each, $signal->key];
+                return $each->pinAt($signal->key);
             }
         }
 
-        return [null, ''];
+        return null;
     }
 
     private function join(string $signal, PlacedBoard $board, Pin $pin): void
@@ -387,15 +387,16 @@ final class Allotter
     }
 
     /**
-     * “2 X16 and 1 E8”
+     * “1 controller K34 and 2 bridge boards H2 small”
      *
      * @param  list<Board>  $boards
      */
     public static function counted(array $boards): string
     {
         $counts = array_count_values(array_map(fn (Board $board): string => $board->name, $boards));
+        $words = array_combine(array_map(fn (Board $board): string => $board->name, $boards), array_map(fn (Board $board): string => $board->kind->word(), $boards));
 
-        return Sentence::listed(array_map(fn (string $name, int $count): string => "{$count} ".Sentence::quote($name), array_map(strval(...),
-            array_keys($counts)), $counts));
+        return Sentence::listed(array_map(fn (string $name, int $count): string => "{$count} {$words[$name]}".($count === 1 ? ' ' : 's ').Sentence::quote($name),
+            array_map(strval(...), array_keys($counts)), $counts));
     }
 }

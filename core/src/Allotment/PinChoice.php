@@ -48,9 +48,15 @@ final class PinChoice
      */
     public function expanders(array $signals, int $most): ?array
     {
-        for ($boards = 0; $boards <= $most; $boards++) {
+        $free = array_sum(array_map(fn (array $each): int => count($each[1]), $this->there));
+        $widest = max([1, ...array_map(fn (Board $board): int => $board->channels, $this->types)]);
+        for ($boards = max(0, (int) ceil((count($signals) - $free) / $widest)); $boards <= $most; $boards++) {
             $best = null;
             foreach (self::counts($this->types, $boards) as $taken) {
+                $channels = array_sum(array_map(fn (Board $board): int => $board->channels, $taken));
+                if (count($signals) + count($this->ofExpanders($taken)) > $free + $channels) {
+                    continue;
+                }
                 $cost = array_sum(array_map(fn (Board $board): float => $board->cost, $taken));
                 if (($best === null || $cost < $best[0]) && $this->short($signals, $taken) === [] && $this->addresses($taken) !== null) {
                     $best = [$cost, $taken];

@@ -17,6 +17,8 @@ final class Places
 
     private const DEEP_MM = 330.0; // of a column; then the next
 
+    private const ROUND_MM = 120.0;
+
     private const NEXT_MM = 210.0;
 
     /**
@@ -44,12 +46,21 @@ final class Places
         return [$x, $y];
     }
 
-    /** Between a pin of one and a pin of another, along the edges of the sheet: wires run level and upright. */
-    public static function apart_mm(PlacedBoard $one, string $pin, PlacedBoard $other, string $itsPin): float
+    /**
+     * Between two pins, along the edges of the sheet: wires run level and upright, and round a board from the edge that faces away.
+     *
+     * @param  array{float, float, int}|null  $from  where each is, mm, and on which edge
+     * @param  array{float, float, int}|null  $to
+     */
+    public static function apart_mm(?array $from, ?array $to): float
     {
-        [$from, $to] = [$one->pinAt($pin), $other->pinAt($itsPin)];
+        if ($from === null || $to === null) {
+            return 0.0;
+        }
+        $across = $to[0] - $from[0];
+        $round = ($across * $from[2] < 0.0 ? self::ROUND_MM : 0.0) + ($across * $to[2] > 0.0 ? self::ROUND_MM : 0.0);
 
-        return $from === null || $to === null ? 0.0 : abs($from[0] - $to[0]) + abs($from[1] - $to[1]);
+        return abs($across) + abs($from[1] - $to[1]) + $round;
     }
 
     /** @param  array<string, PlacedBoard>  $boards */

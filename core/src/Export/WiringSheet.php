@@ -221,7 +221,7 @@ final readonly class WiringSheet
             $area = WireSize::serving(min($amps, $supply->max_A), $this->build->wiring->lead_m, $supply->volts_V, Supply::sourceOf($supply,
                 $this->build->supplies)->fuse_A);
             foreach (['+' => ['red', "{$supply->name} +"], '−' => ['black', 'Ground']] as $end => [$colour, $to]) {
-                $rows[] = ['number' => "{$board->id} {$end}", 'from' => $board->name, 'to' => $to, 'colour' => $colour, 'area_mm2' => $area,
+                $rows[] = ['number' => "{$board->name} {$end}", 'from' => $board->name, 'to' => $to, 'colour' => $colour, 'area_mm2' => $area,
                     'length_m' => $this->build->wiring->lead_m, 'plug' => ''];
             }
         }

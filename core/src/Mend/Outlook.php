@@ -10,6 +10,7 @@ use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Rehearsal\Stage;
 
@@ -124,7 +125,7 @@ final readonly class Outlook
             if ($motion === null || Stage::isAlikeEverywhere($motion)) {
                 continue;
             }
-            if (isset($is->leaves[$id]) && $motion->isElsewhere(abs($motion->distance($is->leaves[$id], $at)))) {
+            if (isset($is->leaves[$id]) && $motion->isElsewhere(abs(Motion::wrapped($at - $is->leaves[$id], $motion->period())))) {
                 return $id;
             }
         }

@@ -51,6 +51,12 @@ final readonly class Output
         ], 'Output');
     }
 
+    /** It lies where its coils threw it, whichever of them was hit last: on is thrown, off is back. */
+    public function isThrown(): bool
+    {
+        return $this->kind === 'points';
+    }
+
     /** What it takes while it is on, A. */
     public function takes_A(): float
     {

@@ -13,7 +13,7 @@ use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
 
-/** Switches a lamp, a sound or a relay, for good or for a time; the routine goes on at once. */
+/** Switches a lamp, a sound or a coil, for good or for a time; the routine goes on at once. Points stay thrown: their time is that of the coil. */
 final readonly class SignalStep implements Step
 {
     use HasNoProblems;
@@ -54,7 +54,12 @@ final readonly class SignalStep implements Step
 
     public function says(Inventory $build): Sentence
     {
-        $text = 'Switch '.$build->outputs[$this->output]->named().($this->on ? ' on' : ' off');
+        $output = $build->outputs[$this->output];
+        if ($output->isThrown()) {
+            return new Sentence(($this->on ? "Throw {$output->named()}" : "Throw {$output->named()} back").($this->for_s === null ? '.' : ', its coil on for {time}.'),
+                $this->for_s === null ? [] : ['time' => Quantity::of($this->for_s, 's')]);
+        }
+        $text = 'Switch '.$output->named().($this->on ? ' on' : ' off');
 
         return $this->for_s === null ? new Sentence($text.'.') : new Sentence($text.' for {time}.', ['time' => Quantity::of($this->for_s, 's')]);
     }

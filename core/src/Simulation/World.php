@@ -296,7 +296,8 @@ final class World implements Senses
 
     public function signal(string $output, bool $on, ?float $for_s): void
     {
-        $this->changes += (int) $this->outputs->switch($output, $on, $this->now(), $for_s);
+        $this->changes += (int) $this->outputs->switch($output, $on, $this->now(),
+            $this->build->outputs[$output]->isThrown() ? null : $for_s);
     }
 
     /** The run is over: what still pushes in vain has done so until now. */

@@ -32,6 +32,7 @@ import type {
     Trace,
     TrainChoice,
     UnitTable,
+    WiringReport,
 } from './types';
 
 /** The server refused: it says why, and at which field. */
@@ -132,6 +133,7 @@ export const api = {
     calculators: () => call<CalculatorEntry[]>('GET', 'calc'),
     calculatorSchema: (name: string) => call<CalculatorSchema>('GET', `calc/${name}`),
     calculate: (name: string, inputs: object) => call<Calculated>('POST', `calc/${name}`, inputs),
+    wiring: (id: string) => call<WiringReport>('GET', `builds/${id}/wiring`),
     times: (id: string) => call<MoveTimes>('GET', `builds/${id}/times`),
     run: (id: string, routine: string, scenario: string | null, events: ScenarioEvent[] = []) =>
         call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { scenario, events }),

@@ -7,6 +7,7 @@ const PAGES = {
     drive: { label: 'Drive', page: null },
     train: { label: 'Train', page: null },
     stops: { label: 'Stops', page: null },
+    wiring: { label: 'Wiring', page: 'wiring' },
     routine: { label: 'Routine', page: 'routines' },
     proof: { label: 'Proof', page: 'log' },
 } as const satisfies Record<LinkName, { label: string; page: string | null }>;

@@ -158,8 +158,8 @@ final class Assembly
         }
         foreach ($this->build->motions as $motion) {
             if ($motion->drive !== null && $motion->drive->shares === null) {
-                [$low, $high] = $motion->mechanism->ways();
-                $this->step("turn.{$motion->id}", 'Motors, one at a time', "Plug {$motion->named()} in and move it a little forwards: it must go {$high}, else ".($motion->drive->motor instanceof Stepper
+                [$forwards] = $motion->mechanism->ways();
+                $this->step("turn.{$motion->id}", 'Motors, one at a time', "Plug {$motion->named()} in and move it a little forwards: it must go {$forwards}, else ".($motion->drive->motor instanceof Stepper
                     ? 'swap the two wires of one coil.' : 'swap its two wires.'));
             }
         }

@@ -121,18 +121,18 @@ final readonly class SignalRules
         foreach (array_values($this->on->build->routines) as $i => $routine) {
             foreach ($routine->flat() as $path => $step) {
                 $switches = $step->effect($this->on->build)->output;
-                if ($switches === null || $switches->output !== $output->id || ! $switches->on) {
+                if ($switches === null || $switches->output !== $output->id || ! ($switches->on || $output->isThrown())) {
                     continue;
                 }
                 $place = "routines.{$i}.{$path}.for_s";
-                $mends = fn (): array => [new Fix(new Sentence("Switch {$output->named()} on for {time}", ['time' => Quantity::of(min($longest,
+                $mends = fn (): array => [new Fix(new Sentence("Switch {$output->named()} for {time} only", ['time' => Quantity::of(min($longest,
                     self::HIT_S), 's')]),
                     [new Change($place, min($longest, self::HIT_S))])];
                 if ($switches->for_s === null) {
-                    $this->on->find('wiring.coil_stays_on', Severity::Fails, $place, "{$routine->named()} switches {$output->named()} on and says no time: its coil burns after {longest}.",
+                    $this->on->find('wiring.coil_stays_on', Severity::Fails, $place, "{$routine->named()} says no time for {$output->named()}: its coil burns after {longest}.",
                         ['longest' => Quantity::of($longest, 's')], $mends);
                 } elseif ($switches->for_s > $longest * (1 + Constants::TIE)) {
-                    $this->on->find('wiring.coil_too_long', Severity::Fails, $place, "{$routine->named()} switches {$output->named()} on for {time}, and its coil bears {longest}.",
+                    $this->on->find('wiring.coil_too_long', Severity::Fails, $place, "{$routine->named()} leaves a coil of {$output->named()} on for {time}, and it bears {longest}.",
                         ['time' => Quantity::of($switches->for_s, 's'), 'longest' => Quantity::of($longest, 's')], $mends);
                 }
             }

@@ -1,0 +1,175 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import type { Fix, WiringReport } from '../api/types';
+import { Findings } from '../chain/Findings';
+import { LinkGlyph } from '../chain/LinkGlyph';
+import { useLinkKeys } from '../chain/useLinkKeys';
+import { QuantityField } from '../fields/QuantityField';
+import { ToggleField } from '../fields/PlainFields';
+import { useBuild } from '../state/BuildContext';
+import { useSpeaking } from '../state/UnitsContext';
+import { AssemblyList } from '../wiring/AssemblyList';
+import { BoardList } from '../wiring/BoardList';
+import { SheetDrawing } from '../wiring/SheetDrawing';
+import { SupplyTree } from '../wiring/SupplyTree';
+import { WireEditor } from '../wiring/WireEditor';
+import { PinTable, WireTable } from '../wiring/WireTable';
+
+/** What hangs on what: the sheet, the boards, every wire, what feeds them, and the order in which it is put together. */
+export function WiringPage() {
+    const { stored, edit } = useBuild();
+    const { say } = useSpeaking();
+    const [lit, light] = useState<number | null>(null);
+    const [picked, pick] = useState<number | null>(null);
+    const { data: report } = useQuery({
+        queryKey: ['wiring', stored.id, stored.version],
+        queryFn: () => api.wiring(stored.id),
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+    useLinkKeys(stored.id, stored.assessment.chains[0]?.motion);
+    const { wiring, chains } = stored.assessment;
+    const isBare = stored.document.wiring.boards.length === 0;
+    const own = chains.flatMap((chain) => chain.links.filter((link) => link.link === 'wiring').flatMap((link) => link.findings));
+    const worst = [...wiring.findings, ...own].some((finding) => finding.severity === 'fails')
+        ? 'fails'
+        : [...wiring.findings, ...own].some((finding) => finding.severity === 'tight')
+          ? 'tight'
+          : wiring.verdict;
+    const apply = (fix: Fix) => edit(...fix.changes.map(({ path, value }) => ({ path, value })));
+    const wire = report?.sheet.wires.find((each) => each.number === picked);
+    const index = wire === undefined ? -1 : stored.document.wiring.wires.findIndex((each) => each.signal === wire.signal);
+    const move = (board: string, x_mm: number, y_mm: number) => {
+        const i = stored.document.wiring.boards.findIndex((each) => each.id === board);
+        edit({ path: `wiring.boards.${i}.x_mm`, value: x_mm }, { path: `wiring.boards.${i}.y_mm`, value: y_mm });
+    };
+    return (
+        <main className="mx-auto max-w-[1500px] px-6 py-5">
+            <section aria-label="Wiring" className="flex items-start gap-5">
+                <span className="mt-1.5">
+                    <LinkGlyph verdict={worst} size={30} />
+                </span>
+                <div className="min-w-0 flex-1">
+                    <h1 className="text-[1.55rem] leading-tight">
+                        {isBare ? 'Nothing is wired yet' : `${wiring.wires} wires on ${wiring.boards} boards`}
+                    </h1>
+                    <p className="mt-1 text-quiet">Needed: {say(wiring.counts)}.</p>
+                    {report !== undefined && <Planned report={report} onApply={apply} />}
+                </div>
+                {!isBare && (
+                    <div className="flex gap-2 print:hidden">
+                        <a className="border border-line bg-sheet px-3 py-1" href={`/api/builds/${stored.id}/wires.csv`}>
+                            Wires, CSV
+                        </a>
+                        <a className="border border-line bg-sheet px-3 py-1" href={`/api/builds/${stored.id}/wiring.svg`}>
+                            Sheet, SVG
+                        </a>
+                        <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => window.print()}>
+                            Print
+                        </button>
+                    </div>
+                )}
+            </section>
+            {report !== undefined && !isBare && (
+                <div className="mt-4">
+                    <SheetDrawing sheet={report.sheet} lit={lit ?? picked} onLight={light} onPick={pick} onMove={move} />
+                </div>
+            )}
+            <div className="mt-4 grid grid-cols-2 gap-6">
+                {!isBare && <Findings findings={[...wiring.findings, ...own]} none="Nothing: everything that is wired can do it and bears it." />}
+                <div className="space-y-4">
+                    {wire !== undefined && index >= 0 && <WireEditor wire={wire} index={index} kept={stored.document.wiring.wires[index]!} />}
+                    {!isBare && (
+                        <div className="grid grid-cols-2 gap-x-6 border border-line bg-sheet px-4 py-3">
+                            <QuantityField
+                                label="Wires off the boards"
+                                path="wiring.lead_m"
+                                value={stored.document.wiring.lead_m}
+                                how="Length, one way, where a wire says none of its own."
+                            />
+                            <ToggleField
+                                label="Sleeps while idle"
+                                path="wiring.sleeps"
+                                value={stored.document.wiring.sleeps}
+                                how="The controller sleeps while nothing is to be done."
+                            />
+                        </div>
+                    )}
+                </div>
+            </div>
+            {report !== undefined && (
+                <div className="mt-6 space-y-6">
+                    {!isBare && (
+                        <Part title="Boards">
+                            <BoardList report={report} />
+                        </Part>
+                    )}
+                    <Part title="What feeds what">
+                        <SupplyTree report={report} />
+                    </Part>
+                    {!isBare && (
+                        <>
+                            <Fold title={`Wires: ${report.sheet.rows.length}`}>
+                                <WireTable report={report} lit={lit} onLight={light} onPick={pick} />
+                            </Fold>
+                            <Fold title="Pins">
+                                <PinTable report={report} />
+                            </Fold>
+                            <Fold title={`Assembly: ${report.steps.length} steps`}>
+                                <AssemblyList steps={report.steps} onLight={light} />
+                            </Fold>
+                        </>
+                    )}
+                </div>
+            )}
+        </main>
+    );
+}
+
+/** What wires the rest, or everything anew; or why that cannot be. */
+function Planned({ report, onApply }: { report: WiringReport; onApply: (fix: Fix) => void }) {
+    const { say } = useSpeaking();
+    const { plan, anew } = report;
+    return (
+        <div className="mt-2 flex flex-wrap items-center gap-3 print:hidden">
+            {plan.fix !== null && (
+                <button type="button" className="bg-accent px-3 py-1 text-left font-semibold text-white" onClick={() => onApply(plan.fix!)}>
+                    {say(plan.fix.does)}
+                </button>
+            )}
+            {anew !== null && (
+                <button
+                    type="button"
+                    className="border border-accent px-3 py-1 text-left font-semibold text-accent hover:bg-accent hover:text-white"
+                    onClick={() => onApply(anew)}
+                >
+                    {say(anew.does)}
+                </button>
+            )}
+            {plan.short.map((short) => (
+                <p key={short.template} className="text-fails">
+                    {say(short)}
+                </p>
+            ))}
+        </div>
+    );
+}
+
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
+    return (
+        <section aria-label={title}>
+            <h2 className="mb-1 text-[1.05rem]">{title}</h2>
+            {children}
+        </section>
+    );
+}
+
+function Fold({ title, children }: { title: string; children: React.ReactNode }) {
+    return (
+        <details className="print:open">
+            <summary className="mb-1 text-[1.05rem] font-semibold">{title}</summary>
+            {children}
+        </details>
+    );
+}

@@ -1,0 +1,42 @@
+import type { Build, SheetWire } from '../api/types';
+import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
+import { QuantityField } from '../fields/QuantityField';
+
+const COLOURS = ['yellow', 'green', 'blue', 'violet', 'orange', 'white', 'grey', 'brown', 'pink', 'turquoise'];
+
+/** One wire: its pin, number, colour and copper. */
+export function WireEditor({ wire, index, kept }: { wire: SheetWire; index: number; kept: Build['wiring']['wires'][number] }) {
+    const path = `wiring.wires.${index}`;
+    const here = `${wire.board} ${wire.pin}`;
+    const pins = [{ value: here, label: `${wire.board} ${wire.pin}` }, ...wire.others.map((other) => ({ value: `${other.board} ${other.pin}`, label: other.says }))];
+    return (
+        <section aria-label={`Wire ${wire.number}`} className="border border-line bg-sheet px-4 py-3">
+            <h2 className="text-[1.05rem]">
+                Wire {wire.number}: {wire.name}
+            </h2>
+            <div className="mt-2 grid grid-cols-2 gap-x-6 gap-y-1">
+                <ChoiceField
+                    label="Pin"
+                    path={`${path}.pin`}
+                    value={here}
+                    choices={pins}
+                    how="Pins that can do it and are free."
+                    toValue={(choice) => choice.split(' ')[1]}
+                    also={(choice) => [{ path: `${path}.board`, value: choice.split(' ')[0] }]}
+                />
+                <ToggleField label="Fixed" path={`${path}.fixed`} value={kept.fixed} how="Stays where it is when everything is wired anew." />
+                <QuantityField label="Number" path={`${path}.number`} value={kept.number} keptIn="" />
+                <ChoiceField
+                    label="Colour"
+                    path={`${path}.colour`}
+                    value={kept.colour ?? ''}
+                    choices={[{ value: '', label: `usual: ${wire.colour}` }, ...COLOURS.map((colour) => ({ value: colour, label: colour }))]}
+                    toValue={(choice) => (choice === '' ? null : choice)}
+                />
+                <QuantityField label="Cross-section" path={`${path}.area_mm2`} value={kept.area_mm2} empty="what serves" />
+                <QuantityField label="Length, one way" path={`${path}.length_m`} value={kept.length_m} empty="as usual" />
+                <TextField label="Plug" path={`${path}.plug`} value={kept.plug} />
+            </div>
+        </section>
+    );
+}
