@@ -24,7 +24,8 @@ final class Allotter
 {
     private const ORDER = 1e-4; // of a millimetre: which of two pins as near comes first
 
-    private const WASTE_MM = 0.5; // a pin is so much farther for each thing that it can and need not
+    /** A pin is so much farther for each thing that it can and need not: what is scarce is kept for what comes later. */
+    private const WASTE_MM = ['data' => 12.0, 'clock' => 12.0, 'wake' => 1.5, 'pulse' => 1.5, 'interrupt' => 1.0, 'analogue' => 1.0];
 
     /** @var array<string, PlacedBoard> */
     private array $boards;
@@ -58,7 +59,7 @@ final class Allotter
     {
         $loads = array_values(array_filter($this->needs->loads, fn (Load $load): bool => $this->plan->at($load->signal) === null));
         $short = $this->unborne($loads);
-        if ($short !== []) {
+        if ($short !== [] || ($loads === [] && $this->missing($this->plan->bySignal) === [])) {
             return new Allotment([], [], $short);
         }
         $free = [];
@@ -308,7 +309,7 @@ final class Allotter
             $from = $this->comesFrom($signal);
             foreach ($pins as $j => [$board, $pin, $place, $at]) {
                 if ($signal->fits($board, $pin)) {
-                    $costs[$i][$j] = Places::apart_mm($from, $at) + self::WASTE_MM * (count($pin->can) - count($signal->needs)) + self::ORDER * abs($i - $place);
+                    $costs[$i][$j] = Places::apart_mm($from, $at) + self::wasted_mm($signal, $pin) + self::ORDER * abs($i - $place);
                 }
             }
         }
@@ -317,6 +318,16 @@ final class Allotter
                 $this->join($signals[$i]->key, $pins[$pin][0], $pins[$pin][1]);
             }
         }
+    }
+
+    private static function wasted_mm(Signal $signal, Pin $pin): float
+    {
+        $wasted = 0.0;
+        foreach ($pin->can as $ability) {
+            $wasted += in_array($ability, $signal->needs, true) ? 0.0 : self::WASTE_MM[$ability->value] ?? 0.0;
+        }
+
+        return $wasted;
     }
 
     /** @return array{float, float, int}|null where a signal comes from on the sheet; null of what stands off the boards */
@@ -381,9 +392,34 @@ final class Allotter
         }
         $lacks = array_map(fn (array $each): string => "{$each[1]} {$each[0]->needs[count($each[0]->needs) - 1]->pin()}".($each[1] === 1 ? '' : 's')
             .($each[0]->direct ? ' of the controller' : ''), $best[1]);
-        $would = $best[2] === null || $best[2] === [] ? '' : ' '.ucfirst(self::counted($best[2])).' would do.';
+        $larger = $best[2] === null && $this->controller() !== null ? $this->larger() : null;
+        $would = match (true) {
+            $larger !== null => " {$this->controller()?->named()} as a ".Sentence::quote($larger->name).' would do.',
+            $best[2] === null || $best[2] === [] => '',
+            default => ' '.ucfirst(self::counted($best[2])).' would do.',
+        };
 
         return [new Sentence(ucfirst(Sentence::listed($lacks)).' too few.'.$would)];
+    }
+
+    /** The cheapest controller of ours that could stand in the place of the one that is there, with every wire on its pin, and serve the rest too. */
+    private function larger(): ?Board
+    {
+        $there = $this->controller();
+        $best = null;
+        foreach ($there === null ? [] : BoardStock::shipped()->of(BoardKind::Controller) as $board) {
+            if (($best !== null && $board->cost >= $best->cost) || ! $this->isFed($board, $there->supply) || array_filter([...$this->plan->joins],
+                fn (Join $join): bool => $join->board === $there->id && ! isset($board->pins[$join->pin])) !== []) {
+                continue;
+            }
+            $instead = new PlacedBoard($there->id, $there->name, $board, $there->supply);
+            $free = array_values(array_filter($board->pins, fn (Pin $pin): bool => ! isset($this->taken["{$there->id}.{$pin->name}"])));
+            $others = array_values(array_filter($this->lending(), fn (array $each): bool => $each[0]->id !== $there->id));
+            $pins = new PinChoice($instead, [[$instead, $free], ...$others], BoardStock::shipped());
+            $best = $pins->expanders($this->unwired(DriverOption::none()), 2) === null ? $best : $board;
+        }
+
+        return $best;
     }
 
     /**

@@ -42,7 +42,7 @@ final readonly class BoardStock
         $read = self::shape()->read($lines, 'boards', $errors);
         $seen = [];
         foreach (is_array($read) ? $read : [] as $i => $line) {
-            if ($line === null) {
+            if ($line === null || array_filter($errors->all(), fn (array $error): bool => str_starts_with($error['field'], "boards.{$i}.")) !== []) {
                 continue; // what is wrong with it has been told
             }
             if (isset($seen[$line['name']])) {

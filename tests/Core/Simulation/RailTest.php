@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Parts\Supply;
+use Brookstone\Core\Simulation\Axis;
+use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Simulation\SupplyState;
+use Tests\Support\Builds;
+
+/**
+ * The wired sound build, its lid and lift started at once, on a main supply of so many amperes; its controller resets under 8 V.
+ *
+ * @param  array<string, mixed>  $more
+ */
+function startedAtOnce(float $max_A, array $more = []): Build
+{
+    $start = fn (string $motion, string $switch): array => [['do' => 'home', 'motion' => $motion, 'switch' => $switch, 'speed' => 1, 'give_up_s' => 5]];
+
+    return Builds::planted(array_replace(Builds::wired(), ['supplies.0.max_A' => $max_A, 'wiring.boards.0.board.low_V' => 9.0, 'wiring.boards.0.board.least_V' => 8.0,
+        'routines.0.starts' => [], 'routines.1' => ['id' => 'show', 'name' => 'Show', 'steps' => [['do' => 'together', 'branches' => [$start('lid', 'lid-open'), $start('lift', 'lift-high')]]]]],
+        $more));
+}
+
+/** @return array<string, mixed> */
+function ranAtOnce(Build $build): array
+{
+    return RoutineRun::of($build, $build->routines['show'], after_s: 1.0);
+}
+
+it('starts its controller anew where motors pull their common supply down, and lets everything go', function () {
+    $run = ranAtOnce(startedAtOnce(2.0));
+    $kinds = array_column($run['events'], 'kind');
+    $resets = array_values(array_filter($run['mishaps'], fn (array $mishap): bool => $mishap['kind'] === 'reset'));
+
+    expect($run['outcome'])->toBe('faulted')->and($run['fault'])->toBe('the power went')
+        ->and($resets)->toHaveCount(1)->and($resets[0]['says']->text())->toStartWith('Controller 1 starts anew: Main gives it ')->toEndWith(' V, and it needs 8 V.')
+        ->and(array_search('power', $kinds, true))->toBeGreaterThan(array_search('reset', $kinds, true))
+        ->and(count(array_keys($kinds, 'power', true)))->toBe(2) // it goes, and comes back
+        ->and(max(array_column($run['motions'], 'position', 'motion')['lid']))->toBeLessThan(60.0);
+});
+
+it('starts the routines again that the power starts', function () {
+    $run = ranAtOnce(startedAtOnce(2.0, ['routines.2' => ['id' => 'again', 'name' => 'Again', 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'wait', 'for_s' => 0.1]]]]));
+    $starts = array_filter($run['events'], fn (array $event): bool => $event['says']->text() === 'Again starts.');
+    expect($starts)->toHaveCount(2);
+});
+
+it('is mended by a capacitor that bridges it, by a soft start, by a stronger supply, and by a supply that drives nothing', function (array $more, ?float $max_A) {
+    expect(array_column(ranAtOnce(startedAtOnce(2.0))['mishaps'], 'kind'))->toContain('reset')
+        ->and(array_column(ranAtOnce(startedAtOnce($max_A ?? 2.0, $more))['mishaps'], 'kind'))->not->toContain('reset');
+})->with([
+    'capacitor' => [['supplies.0.capacitor_uF' => 100_000.0], null],
+    'soft starts' => [['motions.0.drive.ramp_s' => 0.5, 'motions.2.drive.ramp_s' => 0.5], null],
+    'stronger' => [[], 3.4],
+    'its own' => [['supplies.2' => ['id' => 'own', 'name' => 'Own', 'volts_V' => 12, 'max_A' => 1], 'wiring.boards.0.supply' => 'own'], null],
+]);
+
+it('resets just under its least voltage, and not at it', function (float $least, bool $resets) {
+    // Held fast, both draw in proportion to the volts: at 2 A of what they ask the rail stands where 2 A flow.
+    $build = fn (float $of): Build => startedAtOnce(2.0, ['wiring.boards.0.board.least_V' => $of]);
+    $volts = (float) array_values(array_filter(ranAtOnce($build(8.0))['mishaps'], fn (array $mishap): bool => $mishap['kind'] === 'reset'))[0]['says']->values['volts']->si;
+    expect(in_array('reset', array_column(ranAtOnce($build($volts * $least))['mishaps'], 'kind'), true))->toBe($resets);
+})->with([[1.001, true], [0.9, false]]);
+
+/** A lid that is held fast and pushes, on a supply. */
+function heldAxis(): Axis
+{
+    $axis = new Axis(Builds::sound()->motions['lid'], 0.0, 0.0);
+    $axis->burden()->held(true, null);
+    $axis->burdened();
+    $axis->push(1, 1.0);
+    $axis->advance(0.1);
+
+    return $axis;
+}
+
+it('gives what is left behind its own resistance', function () {
+    $axis = heldAxis();
+    $ohm = 12.0 / $axis->drawn_A(1.0, 0.0); // of the motor held
+    $state = new SupplyState(new Supply('main', 'Main', 12.0, 9.0, resistance_ohm: 1.5), [$axis]);
+    expect($state->look(0.0, 0.005))->toBe([])->and($state->volts_V())->toBeAbout(12.0 * $ohm / ($ohm + 1.5), 1e-3)
+        ->and($state->bears(['lid' => 0.0]))->toBeFalse();
+});
+
+it('falls no faster than its capacitor lets it', function () {
+    // 1 A is missing of 1000 µF: 1 V in each millisecond
+    $axis = heldAxis();
+    $asks = $axis->drawn_A(1.0, 0.0);
+    $state = new SupplyState(new Supply('main', 'Main', 12.0, $asks - 1.0, capacitor_uF: 1000.0), [$axis]);
+    $state->look(0.0, 0.001);
+    expect($state->volts_V())->toBeAbout(11.0, 1e-2);
+    for ($i = 1; $i < 60; $i++) {
+        $state->look($i * 0.001, 0.001);
+    }
+    expect($state->volts_V())->toBeAbout(12.0 * ($asks - 1.0) / $asks, 1e-2); // where as much flows as it gives
+});
+
+it('folds back or trips where it does that', function (string $does, float $share) {
+    $axis = heldAxis();
+    $state = new SupplyState(new Supply('main', 'Main', 12.0, 0.5 * $axis->drawn_A(1.0, 0.0), overload: $does), [$axis]);
+    $state->look(0.0, 0.005);
+    expect($state->volts_V())->toBeAbout(12.0 * $share, 1e-3);
+    $axis->push(0, 0.0);
+    $axis->lose();
+    $axis->advance(0.1);
+    $state->look(0.1, 0.005);
+    expect($state->volts_V())->toBe($does === 'trips' ? 0.0 : 12.0);
+})->with([['sags', 0.5], ['folds', 0.2], ['trips', 0.0]]);
+
+it('takes of its source what its converter takes, and falls with it', function (array $rail, float $takes_A, float $gives_V) {
+    $build = Builds::planted(['supplies.1' => $rail + ['id' => 'servos', 'name' => 'Servos', 'volts_V' => 6, 'max_A' => 4, 'from' => 'main']]);
+    $axis = new Axis($build->motions['jaw'], 0.0, 0.0);
+    $states = SupplyState::all($build, ['jaw' => $axis]);
+    $axis->burden()->held(true, null);
+    $axis->burdened();
+    $axis->follow(40.0, 1.0);
+    $axis->advance(0.3);
+    $asks = $axis->drawn_A(1.0, 0.0);
+    $states['main']->look(0.0, 0.005);
+    expect($asks)->toBeGreaterThan(0.1)->and($states['main']->isSource())->toBeTrue()->and($states['servos']->isSource())->toBeFalse()
+        ->and($states['servos']->volts_V())->toBeAbout($gives_V, 1e-6)
+        ->and($states['main']->flows_A())->toBeAbout($takes_A * $asks + ($rail['idle_A'] ?? 0.0), 1e-6);
+    $states['main']->isSetTo(0.5);
+    $states['main']->look(0.01, 0.005);
+    expect($states['servos']->volts_V())->toBeAbout(match ($rail['converter']) {
+        'gate' => 6.0, 'up' => 6.0, default => 6.0 - ($rail['dropout_V'] ?? 0.0),
+    }, 1e-6);
+})->with([
+    'linear' => [['converter' => 'linear', 'dropout_V' => 1.0, 'idle_A' => 0.01], 1.0, 6.0],
+    'switching down' => [['converter' => 'down', 'efficiency' => 0.8], 6.0 / 12.0 / 0.8, 6.0],
+]);
