@@ -31,6 +31,14 @@ final readonly class WiringSheet
 
     private const OUT_MM = 34.0; // that a wire runs straight out before it bends
 
+    private const LANES = 14; // beside one another along the edges
+
+    private const LANE_MM = 1.8;
+
+    private const TURN_MM = 9.0;
+
+    private const BEND_MM = 3.0;
+
     private const LOGIC_A = 0.02;
 
     private const BOARD_SUPPLY_A = 0.5;
@@ -67,8 +75,9 @@ final readonly class WiringSheet
         $boards = array_values(array_map($this->board(...), $this->build->wiring->boards));
         $left = min([0.0, ...array_map(fn (array $board): float => $board['x_mm'], $boards)]) - self::NAME_MM - self::EDGE_MM;
         $right = max([0.0, ...array_map(fn (array $board): float => $board['x_mm'] + $board['width_mm'], $boards)]) + self::NAME_MM + self::EDGE_MM;
-        $top = min([0.0, ...array_map(fn (array $board): float => $board['y_mm'], $boards)]) - self::EDGE_MM;
-        $bottom = max([40.0, ...array_map(fn (array $board): float => $board['y_mm'] + $board['height_mm'], $boards)]) + self::EDGE_MM;
+        [$top, $bottom] = $boards === [] ? [0.0, 40.0] : $this->edges();
+        $lanes = 2 * self::EDGE_MM + self::LANES * self::LANE_MM;
+        [$top, $bottom] = $this->hasLanes() ? [$top - $lanes, $bottom + $lanes] : [$top - self::EDGE_MM, $bottom + self::EDGE_MM];
 
         return ['x_mm' => $left, 'y_mm' => $top, 'width_mm' => $right - $left, 'height_mm' => $bottom - $top, 'boards' => $boards,
             'wires' => array_values(array_map($this->wire(...), $this->build->wiring->joins)), 'rows' => $this->rows(), 'pins' => $this->pins()];
@@ -133,7 +142,7 @@ final readonly class WiringSheet
         $paths = [];
         foreach ($this->begins($join) as [$from, $pin]) {
             $at = $from->pinAt($pin);
-            $paths[] = $at === null || $to === null ? '' : self::curve($at, $to);
+            $paths[] = $at === null || $to === null ? '' : $this->way($at, $to, [$from->id, $join->board], $join->number);
         }
         $isOff = $this->begins($join) === [];
         if ($to !== null && $isOff) {
@@ -172,17 +181,74 @@ final readonly class WiringSheet
     }
 
     /**
-     * A smooth line that leaves each pin straight outwards.
+     * A smooth line from pin to pin; where boards lie between, or a pin faces away, along the upper or lower edge of the sheet, beside the others that go there.
      *
      * @param  array{float, float, int}  $from
      * @param  array{float, float, int}  $to
+     * @param  array{string, string}  $ends  boards
      */
-    private static function curve(array $from, array $to): string
+    private function way(array $from, array $to, array $ends, int $number): string
     {
-        $away = self::OUT_MM + 0.18 * abs($from[1] - $to[1]);
+        $along = $to[0] > $from[0] ? 1 : -1;
+        if ($from[2] === $along && $to[2] === -$along && ! $this->isBarred($from, $to, $ends)) {
+            $away = self::OUT_MM + 0.18 * abs($from[1] - $to[1]);
 
-        return sprintf('M%.1f %.1fC%.1f %.1f %.1f %.1f %.1f %.1f', $from[0], $from[1], $from[0] + $from[2] * $away, $from[1], $to[0] + $to[2] * $away, $to[1],
-            $to[0], $to[1]);
+            return sprintf('M%.1f %.1fC%.1f %.1f %.1f %.1f %.1f %.1f', $from[0], $from[1], $from[0] + $from[2] * $away, $from[1], $to[0] + $to[2] * $away, $to[1],
+                $to[0], $to[1]);
+        }
+        [$top, $bottom] = $this->edges();
+        $beside = $number % self::LANES * self::LANE_MM;
+        $y = $from[1] + $to[1] < $top + $bottom ? $top - self::EDGE_MM - $beside : $bottom + self::EDGE_MM + $beside;
+        [$a, $b] = [$from[0] + $from[2] * (self::TURN_MM + $beside), $to[0] + $to[2] * (self::TURN_MM + $beside)];
+        $round = $a < $b ? self::BEND_MM : -self::BEND_MM;
+        $down = $y > $from[1] ? self::BEND_MM : -self::BEND_MM;
+
+        return sprintf('M%.1f %.1fH%.1fQ%.1f %.1f %.1f %.1fV%.1fQ%.1f %.1f %.1f %.1fH%.1fQ%.1f %.1f %.1f %.1fV%.1fQ%.1f %.1f %.1f %.1fH%.1f',
+            $from[0], $from[1], $a - $from[2] * self::BEND_MM, $a, $from[1], $a, $from[1] + $down, $y - $down, $a, $y, $a + $round, $y,
+            $b - $round, $b, $y, $b, $y - $down, $to[1] + $down, $b, $to[1], $b - $to[2] * self::BEND_MM, $to[1], $to[0]);
+    }
+
+    /**
+     * A board, or what is written beside it, lies between.
+     *
+     * @param  array{float, float, int}  $from
+     * @param  array{float, float, int}  $to
+     * @param  array{string, string}  $ends
+     */
+    private function isBarred(array $from, array $to, array $ends): bool
+    {
+        [$left, $right] = [min($from[0], $to[0]), max($from[0], $to[0])];
+        [$low, $high] = [min($from[1], $to[1]), max($from[1], $to[1])];
+        foreach ($this->build->wiring->boards as $board) {
+            [$x, $y, $beyond, $under] = $board->box();
+            if (! in_array($board->id, $ends, true) && $x < $right && $beyond > $left && $y < $high + 1.0 && $under > $low - 1.0) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Some wire goes along the upper or lower edge. */
+    private function hasLanes(): bool
+    {
+        foreach ($this->build->wiring->joins as $join) {
+            foreach ($this->wire($join)['paths'] as $path) {
+                if (str_contains($path, 'V')) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array{float, float} of all boards the uppermost and the lowest */
+    private function edges(): array
+    {
+        $boxes = array_map(fn (PlacedBoard $board): array => $board->box(), array_values($this->build->wiring->boards));
+
+        return [min(array_column($boxes, 1)), max(array_column($boxes, 3))];
     }
 
     /**

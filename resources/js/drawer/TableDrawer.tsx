@@ -1,6 +1,7 @@
+import type { ReactNode } from 'react';
 import { STATION_BUTTON } from '../stations/StationFields';
 import { Overtaken } from './Overtaken';
-import type { TableKind } from './tables';
+import type { Column, Row, TableKind } from './tables';
 import { useTable } from './useTable';
 
 /** A drawer that is one table. Saved as it is typed; what is not right is told at its field, and outlives a reload. */
@@ -8,8 +9,24 @@ export function TableDrawer({ kind }: { kind: TableKind }) {
     const { data, rows, hasDraft, wrong, error, isOvertaken, type, keep, bring, takeTheirs, keepMine } = useTable(kind);
     const lines = data?.lines;
     const count = (lines ?? []).reduce((sum, line) => sum + Number(line.count), 0);
+    const cell = (i: number, column: Column) => (
+        <Cell
+            column={column}
+            label={`${column.label} of ${kind.one} ${i + 1}`}
+            value={rows[i]![column.key]!}
+            message={wrong[`${kind.table}.${i}.${column.key}`]}
+            onType={(value) => type(rows.map((each, j) => (j === i ? { ...each, [column.key]: value } : each)))}
+            onChoose={(value) => keep(rows.map((each, j) => (j === i ? { ...each, [column.key]: value } : each)))}
+            onLeave={() => hasDraft && keep(rows)}
+        />
+    );
+    const out = (i: number) => (
+        <button type="button" className={STATION_BUTTON} aria-label={`Take ${kind.one} ${i + 1} out`} onClick={() => keep(rows.filter((_, j) => j !== i))}>
+            Out
+        </button>
+    );
     return (
-        <section aria-label={kind.table === 'gears' ? 'Gears' : 'Cords, belts and rods'}>
+        <section aria-label={kind.title}>
             <div className="flex flex-wrap items-center gap-3">
                 <p className="flex-1 text-quiet">{lines === undefined ? 'Opening it…' : kind.says(count, lines.length)}</p>
                 <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => keep([...rows, kind.fresh])}>
@@ -29,71 +46,116 @@ export function TableDrawer({ kind }: { kind: TableKind }) {
                 </p>
             )}
             {isOvertaken && <Overtaken onTheirs={() => void takeTheirs()} onMine={() => void keepMine()} />}
-            <table className="mt-3 w-full border border-line bg-sheet">
-                <thead className="narrow text-left text-quiet">
-                    <tr>
-                        {kind.columns.map((column) => (
-                            <th key={column.key} className="px-3 py-1 font-normal">
-                                {column.label}
-                            </th>
-                        ))}
-                        <th className="px-3 py-1 font-normal">
-                            <span className="sr-only">Take out</span>
-                        </th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {rows.map((row, i) => (
-                        <tr key={i} className="border-t border-line align-top">
-                            {kind.columns.map((column) => {
-                                const message = wrong[`${kind.table}.${i}.${column.key}`];
-                                const label = `${column.label} of ${kind.one} ${i + 1}`;
-                                const changed = (value: string) => rows.map((each, j) => (j === i ? { ...each, [column.key]: value } : each));
-                                return (
-                                    <td key={column.key} className="px-3 py-1">
-                                        {column.choices !== undefined ? (
-                                            <select
-                                                aria-label={label}
-                                                className="border border-line bg-well px-2 py-0.5"
-                                                value={row[column.key]}
-                                                onChange={(event) => keep(changed(event.target.value))}
-                                            >
-                                                {column.choices.map(([value, words]) => (
-                                                    <option key={value} value={value}>
-                                                        {words}
-                                                    </option>
-                                                ))}
-                                            </select>
-                                        ) : (
-                                            <input
-                                                aria-label={label}
-                                                aria-invalid={message !== undefined}
-                                                className={`border bg-well px-2 py-0.5 font-semibold ${column.wide ? 'w-44' : 'w-24 text-right'} ${message === undefined ? 'border-line' : 'border-fails'}`}
-                                                value={row[column.key]}
-                                                autoComplete="off"
-                                                onChange={(event) => type(changed(event.target.value))}
-                                                onBlur={() => hasDraft && keep(rows)}
-                                                onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-                                            />
-                                        )}
-                                        {message !== undefined && <p className="narrow max-w-48 text-fails">{message}</p>}
-                                    </td>
-                                );
-                            })}
-                            <td className="px-3 py-1 text-right">
-                                <button
-                                    type="button"
-                                    className={STATION_BUTTON}
-                                    aria-label={`Take ${kind.one} ${i + 1} out`}
-                                    onClick={() => keep(rows.filter((_, j) => j !== i))}
-                                >
-                                    Out
-                                </button>
-                            </td>
-                        </tr>
-                    ))}
-                </tbody>
-            </table>
+            {kind.isWide === true ? <Cards {...{ kind, rows, cell, out }} /> : <Table {...{ kind, rows, cell, out }} />}
         </section>
+    );
+}
+
+interface Shown {
+    kind: TableKind;
+    rows: Row[];
+    cell: (i: number, column: Column) => ReactNode;
+    out: (i: number) => ReactNode;
+}
+
+function Table({ kind, rows, cell, out }: Shown) {
+    return (
+        <table className="mt-3 w-full border border-line bg-sheet">
+            <thead className="narrow text-left text-quiet">
+                <tr>
+                    {kind.columns.map((column) => (
+                        <th key={column.key} className="px-3 py-1 font-normal">
+                            {column.label}
+                        </th>
+                    ))}
+                    <th className="px-3 py-1 font-normal">
+                        <span className="sr-only">Take out</span>
+                    </th>
+                </tr>
+            </thead>
+            <tbody>
+                {rows.map((_, i) => (
+                    <tr key={i} className="border-t border-line align-top">
+                        {kind.columns.map((column) => (
+                            <td key={column.key} className="px-3 py-1">
+                                {cell(i, column)}
+                            </td>
+                        ))}
+                        <td className="px-3 py-1 text-right">{out(i)}</td>
+                    </tr>
+                ))}
+            </tbody>
+        </table>
+    );
+}
+
+/** Each row folded up under its name, with what is asked of its kind; one that nothing is known of yet stands open. */
+function Cards({ kind, rows, cell, out }: Shown) {
+    const words = Object.fromEntries(kind.columns[0]!.choices ?? []);
+    return (
+        <ul className="mt-3 divide-y divide-line border border-line bg-sheet">
+            {rows.map((row, i) => (
+                <li key={i}>
+                    <details open={row.name === ''}>
+                        <summary className="flex items-baseline gap-4 px-3 py-1.5 hover:bg-well">
+                            <strong className="w-44">{row.name === '' ? 'New' : row.name}</strong>
+                            <span className="text-quiet">{words[row.kind!] ?? row.kind}</span>
+                        </summary>
+                        <div className="grid grid-cols-4 gap-x-5 gap-y-2 px-3 pt-1 pb-3">
+                            {kind.columns
+                                .filter((column) => column.of?.includes(row.kind!) !== false)
+                                .map((column) => (
+                                    <div key={column.key} className={column.key === 'pins' ? 'col-span-4' : ''}>
+                                        <span aria-hidden="true" className="narrow block text-quiet">
+                                            {column.label}
+                                        </span>
+                                        {cell(i, column)}
+                                    </div>
+                                ))}
+                            <div className="self-end text-right">{out(i)}</div>
+                        </div>
+                    </details>
+                </li>
+            ))}
+        </ul>
+    );
+}
+
+interface CellProps {
+    column: Column;
+    label: string;
+    value: string;
+    message: string | undefined;
+    onType: (value: string) => void;
+    onChoose: (value: string) => void;
+    onLeave: () => void;
+}
+
+function Cell({ column, label, value, message, onType, onChoose, onLeave }: CellProps) {
+    const wide = column.key === 'pins' ? 'w-full' : column.wide ? 'w-44' : 'w-24 text-right';
+    return (
+        <>
+            {column.choices !== undefined ? (
+                <select aria-label={label} className="border border-line bg-well px-2 py-0.5" value={value} onChange={(event) => onChoose(event.target.value)}>
+                    {column.choices.map(([choice, words]) => (
+                        <option key={choice} value={choice}>
+                            {words}
+                        </option>
+                    ))}
+                </select>
+            ) : (
+                <input
+                    aria-label={label}
+                    aria-invalid={message !== undefined}
+                    className={`border bg-well px-2 py-0.5 font-semibold ${wide} ${message === undefined ? 'border-line' : 'border-fails'}`}
+                    value={value}
+                    autoComplete="off"
+                    onChange={(event) => onType(event.target.value)}
+                    onBlur={onLeave}
+                    onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+                />
+            )}
+            {message !== undefined && <p className="narrow max-w-48 text-fails">{message}</p>}
+        </>
     );
 }

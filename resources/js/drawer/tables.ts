@@ -1,16 +1,21 @@
 export type Cell = string | number | null;
 export type Row = Record<string, string>;
 
-interface Column {
+export interface Column {
     key: string;
     label: string;
     wide?: boolean;
     isText?: boolean;
     choices?: [string, string][];
+    /** Of which kinds of row it is asked; of all where left out. */
+    of?: string[];
 }
 
 export interface TableKind {
-    table: 'gears' | 'lines';
+    table: 'gears' | 'lines' | 'boards';
+    title: string;
+    /** Each as a card of its own, with what its kind has: too much for a row. */
+    isWide?: boolean;
     one: string;
     says: (count: number, kinds: number) => string;
     columns: Column[];
@@ -20,6 +25,7 @@ export interface TableKind {
 
 export const GEARS: TableKind = {
     table: 'gears',
+    title: 'Gears',
     one: 'gear',
     says: (count, kinds) => `${count} gears of ${kinds} kinds. Trains are made out of these.`,
     columns: [
@@ -46,6 +52,7 @@ export const GEARS: TableKind = {
 
 export const LINES: TableKind = {
     table: 'lines',
+    title: 'Cords, belts and rods',
     one: 'line',
     says: (count, kinds) => `${count} cords, belts, chains and rods of ${kinds} kinds. Advice is taken out of these.`,
     columns: [
@@ -69,6 +76,101 @@ export const LINES: TableKind = {
     ],
     fresh: { kind: 'cord', name: '', size_mm: '', teeth: '', length_mm: '', breaking_N: '', count: '1' },
     asks: ['build'],
+};
+
+const DRIVERS = ['bridge', 'single', 'relay', 'stepper'];
+
+const ON_BUS = ['pulse_expander', 'expander'];
+
+const NOT_CONTROLLERS = [...DRIVERS, ...ON_BUS, 'shift_out', 'shift_in', 'selector'];
+
+const YES_NO: [string, string][] = [
+    ['yes', 'yes'],
+    ['no', 'no'],
+];
+
+export const BOARDS: TableKind = {
+    table: 'boards',
+    title: 'Boards',
+    isWide: true,
+    one: 'board',
+    says: (_, kinds) => `${kinds} boards. The wiring is made out of these.`,
+    columns: [
+        {
+            key: 'kind',
+            label: 'Kind',
+            choices: [
+                ['controller', 'controller'],
+                ['bridge', 'bridge board, both ways'],
+                ['single', 'switch board, one way'],
+                ['relay', 'relay board'],
+                ['stepper', 'stepper driver'],
+                ['pulse_expander', 'pulse-width expander'],
+                ['expander', 'input and output expander'],
+                ['shift_out', 'output shift register'],
+                ['shift_in', 'input shift register'],
+                ['selector', 'analogue selector'],
+            ],
+        },
+        { key: 'name', label: 'Name', wide: true, isText: true },
+        { key: 'cost', label: 'Cost' },
+        { key: 'pins', label: 'Pins: p1–p4: in out pull; p5: in analogue', wide: true, isText: true, of: ['controller'] },
+        { key: 'channels', label: 'Channels', of: NOT_CONTROLLERS },
+        { key: 'logic_V', label: 'Signals, V', of: ['controller'] },
+        { key: 'low_V', label: 'Takes from, V' },
+        { key: 'high_V', label: 'to, V' },
+        { key: 'least_V', label: 'Starts anew under, V', of: ['controller'] },
+        { key: 'starts_s', label: 'Starts within, s', of: ['controller'] },
+        { key: 'awake_A', label: 'Takes awake, A' },
+        { key: 'asleep_A', label: 'Takes asleep, A' },
+        { key: 'regulator_A', label: 'Its regulator gives, A', of: ['controller', ...DRIVERS] },
+        { key: 'pin_A', label: 'A pin gives, A', of: ['controller', ...ON_BUS, 'shift_out'] },
+        { key: 'pins_A', label: 'All pins give, A', of: ['controller', ...ON_BUS, 'shift_out'] },
+        { key: 'continuous_A', label: 'A channel bears, A', of: DRIVERS },
+        { key: 'peak_A', label: 'for a start, A', of: DRIVERS },
+        { key: 'lost_V', label: 'It loses, V', of: DRIVERS },
+        { key: 'lost_ohm', label: 'and besides, Ω', of: DRIVERS },
+        { key: 'directions', label: 'Pins for its way', of: DRIVERS },
+        { key: 'speed', label: 'Speed can be set', choices: YES_NO, of: DRIVERS },
+        { key: 'diode', label: 'Has diodes for coils', choices: YES_NO, of: DRIVERS },
+        { key: 'on_A', label: 'Takes for each that is on, A', of: DRIVERS },
+        { key: 'delay_s', label: 'Switches within, s', of: DRIVERS },
+        { key: 'address_low', label: 'First address', of: ON_BUS },
+        { key: 'address_high', label: 'Last address', of: ON_BUS },
+        { key: 'width_mm', label: 'Wide, mm' },
+        { key: 'height_mm', label: 'Deep, mm' },
+    ],
+    fresh: {
+        kind: 'bridge',
+        name: '',
+        cost: '0',
+        pins: '',
+        channels: '1',
+        logic_V: '5',
+        low_V: '4.5',
+        high_V: '12',
+        least_V: '0',
+        starts_s: '0',
+        awake_A: '0',
+        asleep_A: '0',
+        regulator_A: '0',
+        pin_A: '0.02',
+        pins_A: '0.2',
+        continuous_A: '',
+        peak_A: '',
+        lost_V: '0',
+        lost_ohm: '0',
+        directions: '2',
+        speed: 'yes',
+        diode: 'yes',
+        on_A: '0',
+        delay_s: '0',
+        address_low: '',
+        address_high: '',
+        width_mm: '50',
+        height_mm: '30',
+    },
+    asks: ['build', 'wiring'],
 };
 
 const isText = (column: Column) => column.isText === true || column.choices !== undefined;

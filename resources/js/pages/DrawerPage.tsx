@@ -4,7 +4,7 @@ import { api } from '../api/client';
 import type { Drive, DrawerEntry } from '../api/types';
 import { DriveForm } from '../drawer/DriveForm';
 import { ImportSheet } from '../drawer/ImportSheet';
-import { GEARS, LINES } from '../drawer/tables';
+import { BOARDS, GEARS, LINES } from '../drawer/tables';
 import { TableDrawer } from '../drawer/TableDrawer';
 import { Plain } from '../shell/Plain';
 import { askAnew } from '../state/asking';
@@ -13,7 +13,9 @@ import { driveRows, DRIVE_WORDS } from '../stations/driveRows';
 import { Rows } from '../stations/DriveStation';
 import { STATION_BUTTON } from '../stations/StationFields';
 
-const DRAWERS = { drives: 'Drives', gears: 'Gears', lines: 'Cords, belts, rods' } as const;
+const DRAWERS = { drives: 'Drives', gears: 'Gears', lines: 'Cords, belts, rods', boards: 'Boards' } as const;
+
+const TABLES = { gears: GEARS, lines: LINES, boards: BOARDS };
 
 /** The builder's drawers. */
 export function DrawerPage() {
@@ -23,7 +25,7 @@ export function DrawerPage() {
             <main className="mx-auto max-w-6xl px-6 py-6">
                 <h1 className="text-[1.6rem]">Your drawer</h1>
                 <div className="mt-2 mb-4 flex gap-1 border-b border-line" role="group" aria-label="Which drawer">
-                    {(['drives', 'gears', 'lines'] as const).map((each) => (
+                    {(Object.keys(DRAWERS) as (keyof typeof DRAWERS)[]).map((each) => (
                         <button
                             key={each}
                             type="button"
@@ -35,7 +37,7 @@ export function DrawerPage() {
                         </button>
                     ))}
                 </div>
-                {open === 'drives' ? <DriveDrawer /> : <TableDrawer key={open} kind={open === 'gears' ? GEARS : LINES} />}
+                {open === 'drives' ? <DriveDrawer /> : <TableDrawer key={open} kind={TABLES[open]} />}
             </main>
         </Plain>
     );

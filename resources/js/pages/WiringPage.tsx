@@ -51,9 +51,7 @@ export function WiringPage() {
                     <LinkGlyph verdict={worst} size={30} />
                 </span>
                 <div className="min-w-0 flex-1">
-                    <h1 className="text-[1.55rem] leading-tight">
-                        {isBare ? 'Nothing is wired yet' : `${wiring.wires} wires on ${wiring.boards} boards`}
-                    </h1>
+                    <h1 className="text-[1.55rem] leading-tight">{isBare ? 'Nothing is wired yet' : `${wiring.wires} wires on ${wiring.boards} boards`}</h1>
                     <p className="mt-1 text-quiet">Needed: {say(wiring.counts)}.</p>
                     {report !== undefined && <Planned report={report} onApply={apply} />}
                 </div>

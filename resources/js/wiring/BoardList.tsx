@@ -44,7 +44,12 @@ export function BoardList({ report }: { report: WiringReport }) {
                         ) : (
                             <QuantityField label="Address" path={`wiring.boards.${i}.address`} value={board.address} keptIn="" empty="none" />
                         )}
-                        <button type="button" aria-label={`Take ${board.name} out`} className="size-7 text-quiet hover:text-ink" onClick={() => takeOut(board.id)}>
+                        <button
+                            type="button"
+                            aria-label={`Take ${board.name} out`}
+                            className="size-7 text-quiet hover:text-ink"
+                            onClick={() => takeOut(board.id)}
+                        >
                             ×
                         </button>
                     </li>

@@ -60,8 +60,18 @@ export function SheetDrawing({ sheet, lit, onLight, onPick, onMove }: Props) {
                 {[...sheet.wires]
                     .sort((a, b) => Number(a.number === lit) - Number(b.number === lit))
                     .map((wire) => (
-                        <Wire key={wire.number} wire={wire} isLit={wire.number === lit} isDim={lit !== null && wire.number !== lit} onLight={onLight} onPick={onPick} />
+                        <Wire
+                            key={wire.number}
+                            wire={wire}
+                            isLit={wire.number === lit}
+                            isDim={lit !== null && wire.number !== lit}
+                            onLight={onLight}
+                            onPick={onPick}
+                        />
                     ))}
+                {sheet.wires.map((wire) => (
+                    <WireName key={wire.number} wire={wire} isLit={wire.number === lit} onLight={onLight} onPick={onPick} />
+                ))}
                 {sheet.boards.map((board) => (
                     <g
                         key={board.id}
@@ -114,26 +124,59 @@ function Wire({ wire, isLit, isDim, onLight, onPick }: WireProps) {
                     <path d={path} stroke={wire.drawn} strokeWidth={isLit ? 2.6 : 1.6} />
                 </g>
             ))}
-            {wire.name_x_mm !== null && (
-                <text
-                    x={wire.name_x_mm}
-                    y={wire.name_y_mm! + 2}
-                    textAnchor={wire.side! > 0 ? 'start' : 'end'}
-                    fill={isLit ? 'var(--color-yellow)' : 'var(--color-mat-ink)'}
-                    fontWeight={isLit ? 700 : 400}
-                >
-                    {wire.name.length > 26 ? `${wire.name.slice(0, 25)}…` : wire.name}
-                </text>
-            )}
         </g>
     );
 }
 
-function Board({ board, lit, onLight, onPick }: { board: SheetBoard; lit: number | null; onLight: (number: number | null) => void; onPick: (number: number) => void }) {
+/** What stands at the other end of a wire that leaves the boards; readable over wires that go by. */
+function WireName({ wire, isLit, onLight, onPick }: Omit<WireProps, 'isDim'>) {
+    if (wire.name_x_mm === null) {
+        return null;
+    }
+    return (
+        <text
+            x={wire.name_x_mm}
+            y={wire.name_y_mm! + 2}
+            textAnchor={wire.side! > 0 ? 'start' : 'end'}
+            fill={isLit ? 'var(--color-yellow)' : 'var(--color-mat-ink)'}
+            stroke="var(--color-mat)"
+            strokeWidth="2.4"
+            paintOrder="stroke"
+            fontWeight={isLit ? 700 : 400}
+            className="cursor-pointer"
+            onPointerEnter={() => onLight(wire.number)}
+            onPointerLeave={() => onLight(null)}
+            onClick={() => onPick(wire.number)}
+        >
+            {wire.name.length > 26 ? `${wire.name.slice(0, 25)}…` : wire.name}
+        </text>
+    );
+}
+
+function Board({
+    board,
+    lit,
+    onLight,
+    onPick,
+}: {
+    board: SheetBoard;
+    lit: number | null;
+    onLight: (number: number | null) => void;
+    onPick: (number: number) => void;
+}) {
     const middle = board.x_mm + board.width_mm / 2;
     return (
         <>
-            <rect x={board.x_mm} y={board.y_mm} width={board.width_mm} height={board.height_mm} fill="#0f2c27" stroke="var(--color-mat-ink)" strokeWidth="0.8" rx="1.5" />
+            <rect
+                x={board.x_mm}
+                y={board.y_mm}
+                width={board.width_mm}
+                height={board.height_mm}
+                fill="#0f2c27"
+                stroke="var(--color-mat-ink)"
+                strokeWidth="0.8"
+                rx="1.5"
+            />
             <text x={middle} y={board.y_mm + 8.5} textAnchor="middle" fontSize="6.6" fontWeight="700" fill="var(--color-mat-ink)">
                 {board.name}
             </text>
@@ -168,7 +211,13 @@ function Board({ board, lit, onLight, onPick }: { board: SheetBoard; lit: number
                             {pin.label}
                         </text>
                         {pin.number !== null && (
-                            <text x={pin.x_mm + pin.side * 3} y={pin.y_mm - 1.4} textAnchor={pin.side > 0 ? 'start' : 'end'} fontSize="4.6" fill="var(--color-mat-ink)">
+                            <text
+                                x={pin.x_mm + pin.side * 3}
+                                y={pin.y_mm - 1.4}
+                                textAnchor={pin.side > 0 ? 'start' : 'end'}
+                                fontSize="4.6"
+                                fill="var(--color-mat-ink)"
+                            >
                                 {pin.number}
                             </text>
                         )}

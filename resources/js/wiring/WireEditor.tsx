@@ -8,7 +8,10 @@ const COLOURS = ['yellow', 'green', 'blue', 'violet', 'orange', 'white', 'grey',
 export function WireEditor({ wire, index, kept }: { wire: SheetWire; index: number; kept: Build['wiring']['wires'][number] }) {
     const path = `wiring.wires.${index}`;
     const here = `${wire.board} ${wire.pin}`;
-    const pins = [{ value: here, label: `${wire.board} ${wire.pin}` }, ...wire.others.map((other) => ({ value: `${other.board} ${other.pin}`, label: other.says }))];
+    const pins = [
+        { value: here, label: `${wire.board} ${wire.pin}` },
+        ...wire.others.map((other) => ({ value: `${other.board} ${other.pin}`, label: other.says })),
+    ];
     return (
         <section aria-label={`Wire ${wire.number}`} className="border border-line bg-sheet px-4 py-3">
             <h2 className="text-[1.05rem]">

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Assessment\Wiring\Assembly;
+use Brookstone\Core\Assessment\Wiring\DayTable;
+use Brookstone\Core\Assessment\Wiring\WiringPlanner;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Rehearsal\Day;
+use Brookstone\Core\Rehearsal\Rehearsal;
+use Brookstone\Core\Wiring\BoardStock;
+use Brookstone\Core\Wiring\PreferredNumber;
+use Tests\Support\Builds;
+
+/** @return array<string, MotionInBuild> */
+function subjectsOf(Build $build): array
+{
+    return array_map(fn (Motion $motion): MotionInBuild => new MotionInBuild($build, $motion, new MotionFigures($motion)), $build->motions);
+}
+
+function dayOf(Build $build, string $supply, bool $rehearsed = true): DayTable
+{
+    return new DayTable($build, $build->supplies[$supply], subjectsOf($build), $rehearsed ? Day::of($build, Rehearsal::of($build)) : null);
+}
+
+it('adds up the day of a battery: what moves, the controller awake or asleep, converters, and what it loses by itself', function () {
+    $build = Builds::planted(array_replace(Builds::wired(), ['supplies.0.capacity_Ah' => 6.0, 'supplies.0.self_discharge_per_month' => 0.05,
+        'supplies.2' => ['id' => 'rail', 'name' => 'Rail', 'volts_V' => 5, 'max_A' => 1, 'from' => 'main', 'idle_A' => 0.002]]));
+    $table = dayOf($build, 'main');
+    $takes = array_column($table->takes, 'charge_Ah', 'of');
+    $busy = 1 - $takes['controller'] / (0.02 * 24);
+
+    expect($busy)->toBeGreaterThan(0.005)->toBeLessThan(0.02) // a hundred shows of nine seconds
+        ->and($takes['supplies.rail'])->toBeAbout(0.048, 1e-9)->and($takes['itself'])->toBeAbout(6 * 0.05 / 30, 1e-9)
+        ->and($takes['boards.bridge-1'] ?? 0.0)->toBe(0.0)->and($table->takes[0]['of'])->toBe('controller')
+        ->and($table->day_Ah)->toBeAbout(array_sum($takes), 1e-12)->and($table->lasts_days)->toBeAbout(6.0 / $table->day_Ah, 1e-9);
+
+    $asleep = array_column(dayOf(Editor::apply($build, [['path' => 'wiring.sleeps', 'value' => true]]), 'main')->takes, 'charge_Ah', 'of');
+    expect($asleep['controller'])->toBeAbout(3e-5 * 24 * (1 - $busy), 1e-6)->and(dayOf(Builds::sound(), 'main')->lasts_days)->toBeNull();
+});
+
+it('takes of a battery what hangs on its rails, by the power of their converters', function () {
+    $build = Builds::planted(array_replace(Builds::wired(), ['supplies.0.capacity_Ah' => 6.0, 'wiring.boards.0.supply' => 'rail',
+        'supplies.2' => ['id' => 'rail', 'name' => 'Rail', 'volts_V' => 6, 'max_A' => 1, 'from' => 'main', 'efficiency' => 0.8]]));
+    $takes = array_column(dayOf($build, 'main', false)->takes, 'charge_Ah', 'of');
+    expect($takes['controller'])->toBeAbout(0.02 * 24 * 6 / 12 / 0.8, 1e-9)->and(dayOf($build, 'servos', false)->takes)->toBe([]);
+});
+
+it('runs Star Dial for a month awake, and as long as is asked for asleep', function () {
+    $demo = Builds::demo('star-dial');
+    $asleep = Editor::apply($demo, [['path' => 'wiring.sleeps', 'value' => true]]);
+    $says = array_map(fn (Finding $finding): string => $finding->says->text(), Builds::findings(Builds::assessed($demo), 'wiring.battery_days'));
+
+    expect($says)->toHaveCount(1)->and($says[0])->toStartWith('Battery pack with 8 Ah lasts 33')->toContain('548 days are asked for: Controller 1 awake takes')
+        ->and(dayOf($asleep, 'pack')->lasts_days)->toBeGreaterThan(548.0)
+        ->and(Builds::findings(Builds::assessed($asleep), 'wiring.battery_days'))->toBe([]);
+});
+
+it('puts it together flat parts first and power last, each step under a name of its own', function () {
+    $build = Builds::planted(array_replace(Builds::wired(), ['sensors.0.pulled' => true, 'sensors.1.signal_V' => 12.0, 'sensors.1.divided' => true, 'supplies.0.capacitor_uF' => 470.0,
+        'wiring.done' => ['polarity']]));
+    $steps = Assembly::of($build);
+    $says = array_map(fn (array $step): string => $step['says']->text(), array_column($steps, null, 'id'));
+    $stages = array_values(array_unique(array_column($steps, 'stage')));
+
+    expect($stages)->toBe(['Resistors', 'Capacitors', 'Boards', 'Wires', 'Checks', 'First power', 'Motors, one at a time', 'Sensors'])
+        ->and(array_unique(array_column($steps, 'id')))->toHaveCount(count($steps))
+        ->and($says['pulls.button'])->toBe('Solder 10 kΩ from the signal of Button to 5 V: brown, black, orange and gold, either way round.')
+        ->and(array_column($steps, 'bands', 'id')['divides.beam.lower'])->toBe(PreferredNumber::bands(4700.0, 5)) // 5 V at 1 mA, rounded down
+        ->and($says['capacitor.main'])->toBe('Solder 470 µF across Main: its stripe to ground, its long leg to the supply.')
+        ->and($says['first.main'])->toContain('through a limit of 0.1 A: 12 V at its clamps')
+        ->and($says['turn.lift'])->toStartWith('Plug Lift in and move it a little forwards: it must go ')
+        ->and(array_column($steps, 'done', 'id')['polarity'])->toBeTrue()->and(array_sum(array_column($steps, 'done')))->toBe(1)
+        ->and(array_merge(...array_column($steps, 'wires')))->toEqualCanonicalizing(array_column($build->wiring->joins, 'number'))
+        ->and(Assembly::of(Builds::sound()))->toBe([]);
+});
+
+it('wires a build from nothing, then only what is new, and all anew but for what is fixed', function () {
+    $sound = Builds::sound();
+    $stock = BoardStock::shipped();
+    $first = WiringPlanner::plan($sound, subjectsOf($sound), $stock, false)['fix'];
+    assert($first !== null);
+    $wired = Builds::mended($sound, $first);
+    expect($first->does->text())->toBe('Wire it, with 1 controller K20 and 1 bridge board H2 small')
+        ->and(WiringPlanner::plan($wired, subjectsOf($wired), $stock, false))->toBe(['fix' => null, 'short' => []])
+        ->and(WiringPlanner::plan($wired, subjectsOf($wired), $stock, true)['fix'])->toBeNull(); // anew it would be the same
+
+    $i = array_search('sensors.button', array_column($wired->document['wiring']['wires'], 'signal'), true);
+    $fixed = Editor::apply($wired, [['path' => "wiring.wires.{$i}.pin", 'value' => 'p1'], ['path' => "wiring.wires.{$i}.fixed", 'value' => true]]);
+    $anew = WiringPlanner::plan($fixed, subjectsOf($fixed), $stock, true)['fix'];
+    assert($anew !== null);
+    $again = Builds::mended($fixed, $anew);
+    expect($anew->does->text())->toBe('Wire everything anew, with 1 bridge board H2 small')->and($again->wiring->bySignal['sensors.button']->pin)->toBe('p1')
+        ->and(array_unique(array_map(fn (Finding $finding): string => $finding->code, Builds::assessed($again)->wiring['findings'])))->toBe(['wiring.no_fuse']);
+});
