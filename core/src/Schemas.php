@@ -23,7 +23,6 @@ use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Train\Stages;
 use Brookstone\Core\Train\StageType;
-use Brookstone\Core\Wiring\Board;
 
 /** JSON Schemas of what the core gives out. The types of the page are made from them. */
 final class Schemas
@@ -44,7 +43,7 @@ final class Schemas
             'Counterbalance' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
             'MoveTimes' => self::times()->schema(),
-            'WiringReport' => self::wiring()->schema(),
+            'WiringReport' => WiringSchema::report()->schema(),
             'Drive' => Drives::shape()->schema(),
             'UnitTable' => self::units()->schema(),
         ];
@@ -133,42 +132,6 @@ final class Schemas
             'carries' => new TextShape,
             'computed_s' => self::number()->orNull(), 'measured_s' => self::number()->orNull(), 'routines' => self::list(new TextShape),
         ]))]);
-    }
-
-    /** What the page of the wiring shows. */
-    public static function wiring(): RecordShape
-    {
-        $number = self::number();
-        $text = new TextShape;
-        $sheet = self::record('WiringSheet', ['x_mm' => $number, 'y_mm' => $number, 'width_mm' => $number, 'height_mm' => $number,
-            'boards' => self::list(self::record('SheetBoard', ['id' => $text, 'name' => $text, 'series' => $text, 'kind' => $text, 'x_mm' => $number,
-                'y_mm' => $number,
-                'width_mm' => $number, 'height_mm' => $number, 'supply' => $text, 'fed' => $text, 'address' => $text->orNull(),
-                'pins' => self::list(self::record('SheetPin', ['pin' => $text, 'label' => $text, 'x_mm' => $number, 'y_mm' => $number, 'side' => $number,
-                    'number' => $number->orNull(), 'twice' => new BooleanShape]))])),
-            'wires' => self::list(self::record('SheetWire', ['number' => $number, 'signal' => $text, 'name' => $text, 'board' => $text, 'pin' => $text,
-                'fixed' => new BooleanShape, 'colour' => $text, 'drawn' => $text, 'paths' => self::list($text), 'name_x_mm' => $number->orNull(),
-                'name_y_mm' => $number->orNull(), 'side' => $number->orNull(),
-                'others' => self::list(self::record('OtherPin', ['board' => $text, 'pin' => $text, 'says' => $text]))])),
-            'rows' => self::list(self::record('WireRow', ['number' => $text, 'from' => $text, 'to' => $text, 'colour' => $text, 'area_mm2' => $number,
-                'length_m' => $number, 'plug' => $text])),
-            'pins' => self::list(self::record('PinRow', ['board' => $text, 'pin' => $text, 'can' => $text, 'number' => $number->orNull(), 'says' => $text])),
-        ]);
-
-        return self::record('WiringReport', ['version' => $number, 'sheet' => $sheet,
-            'plan' => self::record('WiringPlan', ['fix' => self::fix()->orNull(), 'short' => self::list(self::sentence())]), 'anew' => self::fix()->orNull(),
-            'room' => self::list(self::record('BoardRoom', ['board' => $text, 'name' => $text, 'used' => $number, 'of' => $number])),
-            'supplies' => self::list(self::record('SupplyRow', ['id' => $text, 'name' => $text, 'volts_V' => $number, 'max_A' => $number,
-                'from' => $text->orNull(),
-                'converter' => $text->orNull(), 'capacity_Ah' => $number->orNull(), 'fuse_A' => $number->orNull(), 'feeds' => self::list($text),
-                'day_Ah' => $number,
-                'lasts_days' => $number->orNull(), 'takes' => self::list(self::record('DayTake', ['of' => $text, 'says' => $text, 'charge_Ah' => $number])),
-                'gives_Ah_day' => $number->orNull(), 'balance_Ah_day' => $number->orNull(), 'through_cut_h' => $number->orNull()])),
-            'steps' => self::list(self::record('AssemblyStep', ['id' => $text, 'stage' => $text, 'says' => self::sentence(), 'bands' => self::list($text),
-                'wires' => self::list($number), 'done' => new BooleanShape])),
-            'stock' => self::list(self::record('StockBoard', ['name' => $text, 'kind' => $text, 'word' => $text, 'cost' => $number,
-                'board' => Board::shape()])),
-        ]);
     }
 
     private static function trainSheet(): RecordShape
@@ -305,6 +268,7 @@ final class Schemas
             'carries' => self::number(),
             'fails' => self::list(self::record('FailsBy', ['code' => new TextShape, 'count' => self::number(), 'says' => new TextShape])),
             'rows' => self::list(self::rankedDrive()),
+            'wiring' => self::list(self::record('WiringCost', ['kind' => new TextShape, 'says' => self::sentence()])),
             'points' => self::list(self::record('ChoicePoint', [
                 'code' => new TextShape, 'ratio' => self::number(), 'time_s' => self::number(), 'margin' => self::number(), 'mass_kg' => self::number(),
                 'verdict' => self::verdict(), 'front' => new BooleanShape,

@@ -407,7 +407,10 @@ final class Allotter
     {
         $there = $this->controller();
         $best = null;
-        foreach ($there === null ? [] : BoardStock::shipped()->of(BoardKind::Controller) as $board) {
+        if ($there === null) {
+            return null;
+        }
+        foreach (BoardStock::shipped()->of(BoardKind::Controller) as $board) {
             if (($best !== null && $board->cost >= $best->cost) || ! $this->isFed($board, $there->supply) || array_filter([...$this->plan->joins],
                 fn (Join $join): bool => $join->board === $there->id && ! isset($board->pins[$join->pin])) !== []) {
                 continue;
@@ -430,9 +433,11 @@ final class Allotter
     public static function counted(array $boards): string
     {
         $counts = array_count_values(array_map(fn (Board $board): string => $board->name, $boards));
-        $words = array_combine(array_map(fn (Board $board): string => $board->name, $boards), array_map(fn (Board $board): string => $board->kind->word(), $boards));
+        $words = array_combine(array_map(fn (Board $board): string => $board->name, $boards),
+            array_map(fn (Board $board): string => $board->kind->word(), $boards));
 
-        return Sentence::listed(array_map(fn (string $name, int $count): string => "{$count} {$words[$name]}".($count === 1 ? ' ' : 's ').Sentence::quote($name),
+        return Sentence::listed(array_map(fn (string $name, int $count): string => "{$count} {$words[$name]}".($count === 1 ? ' '
+            : 's ').Sentence::quote($name),
             array_map(strval(...), array_keys($counts)), $counts));
     }
 }

@@ -215,6 +215,13 @@ final readonly class Build extends Inventory
         };
     }
 
+    /** The same with another motion in the place of one: its document stays as it is. */
+    public function withMotion(Motion $motion): self
+    {
+        return new self($this->document, $this->name, $this->settings, $this->supplies, [...$this->motions, $motion->id => $motion], $this->sensors,
+            $this->outputs, $this->routines, $this->scenarios, $this->log, $this->around, $this->pictures, $this->counters, $this->rules, $this->wiring);
+    }
+
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */
     public function recordAt(string $path): ?array
     {

@@ -181,7 +181,8 @@ final readonly class WiringSheet
     }
 
     /**
-     * A smooth line from pin to pin; where boards lie between, or a pin faces away, along the upper or lower edge of the sheet, beside the others that go there.
+     * A smooth line from pin to pin; where boards lie between, or a pin faces away, along the upper or lower edge of the sheet, beside the others
+     * that go there.
      *
      * @param  array{float, float, int}  $from
      * @param  array{float, float, int}  $to
@@ -193,12 +194,13 @@ final readonly class WiringSheet
         if ($from[2] === $along && $to[2] === -$along && ! $this->isBarred($from, $to, $ends)) {
             $away = self::OUT_MM + 0.18 * abs($from[1] - $to[1]);
 
-            return sprintf('M%.1f %.1fC%.1f %.1f %.1f %.1f %.1f %.1f', $from[0], $from[1], $from[0] + $from[2] * $away, $from[1], $to[0] + $to[2] * $away, $to[1],
+            return sprintf('M%.1f %.1fC%.1f %.1f %.1f %.1f %.1f %.1f', $from[0], $from[1], $from[0] + $from[2] * $away, $from[1],
+                $to[0] + $to[2] * $away, $to[1],
                 $to[0], $to[1]);
         }
         [$top, $bottom] = $this->edges();
         $beside = $number % self::LANES * self::LANE_MM;
-        $y = $from[1] + $to[1] < $top + $bottom ? $top - self::EDGE_MM - $beside : $bottom + self::EDGE_MM + $beside;
+        $y = $top + $bottom > $from[1] + $to[1] ? $top - self::EDGE_MM - $beside : $bottom + self::EDGE_MM + $beside;
         [$a, $b] = [$from[0] + $from[2] * (self::TURN_MM + $beside), $to[0] + $to[2] * (self::TURN_MM + $beside)];
         $round = $a < $b ? self::BEND_MM : -self::BEND_MM;
         $down = $y > $from[1] ? self::BEND_MM : -self::BEND_MM;
@@ -248,7 +250,7 @@ final readonly class WiringSheet
     {
         $boxes = array_map(fn (PlacedBoard $board): array => $board->box(), array_values($this->build->wiring->boards));
 
-        return [min(array_column($boxes, 1)), max(array_column($boxes, 3))];
+        return [min([INF, ...array_column($boxes, 1)]), max([-INF, ...array_column($boxes, 3)])];
     }
 
     /**

@@ -21,7 +21,8 @@ final class WiringSvg
             $sheet['width_mm'], $sheet['height_mm']), '<title>'.$text("Wiring of {$build->name}").'</title>'];
         foreach ($sheet['wires'] as $wire) {
             foreach ($wire['paths'] as $path) {
-                $lines[] = '<path d="'.$path.'" fill="none" stroke="#333" stroke-width="2.4"/><path d="'.$path.'" fill="none" stroke="'.$wire['drawn'].'" stroke-width="1.8"/>';
+                $lines[] = '<path d="'.$path.'" fill="none" stroke="#333" stroke-width="2.4"/>';
+                $lines[] = '<path d="'.$path.'" fill="none" stroke="'.$wire['drawn'].'" stroke-width="1.8"/>';
             }
             if ($wire['name_x_mm'] !== null) {
                 $lines[] = sprintf('<text x="%.1f" y="%.1f" text-anchor="%s">%s</text>', $wire['name_x_mm'], $wire['name_y_mm'] + 2.0,

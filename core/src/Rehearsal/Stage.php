@@ -394,7 +394,8 @@ final class Stage
         $step = $this->build->routines[$last['routine']]->stepAt($last['path']);
         $move = $step?->effect($this->build)->move;
         $place = $move?->endsAt;
-        $off = $place === null || $last['outcome'] !== 'done' || ! $move->isSent() ? 0.0 : abs(Motion::wrapped($motion->at($place) - $axis->position(), $motion->period()));
+        $off = $place === null || $last['outcome'] !== 'done' || ! $move->isSent() ? 0.0
+            : abs(Motion::wrapped($motion->at($place) - $axis->position(), $motion->period()));
         if ($place !== null && $motion->isElsewhere($off)) {
             $found[] = new Mishap('elsewhere', $motion->id, $this->world->now(),
                 new Sentence("{$motion->named()} ends {off} off {$motion->place($place)?->named()}", ['off' => $motion->unit()->quantity($off)]),

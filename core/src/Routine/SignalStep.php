@@ -56,7 +56,9 @@ final readonly class SignalStep implements Step
     {
         $output = $build->outputs[$this->output];
         if ($output->isThrown()) {
-            return new Sentence(($this->on ? "Throw {$output->named()}" : "Throw {$output->named()} back").($this->for_s === null ? '.' : ', its coil on for {time}.'),
+            $text = "Throw {$output->named()}".($this->on ? '' : ' back').($this->for_s === null ? '.' : ', its coil on for {time}.');
+
+            return new Sentence($text,
                 $this->for_s === null ? [] : ['time' => Quantity::of($this->for_s, 's')]);
         }
         $text = 'Switch '.$output->named().($this->on ? ' on' : ' off');

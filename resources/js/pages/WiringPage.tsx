@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import type { Fix, WiringReport } from '../api/types';
+import type { Build, Fix, WiringReport } from '../api/types';
 import { Findings } from '../chain/Findings';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { useLinkKeys } from '../chain/useLinkKeys';
@@ -52,6 +52,7 @@ export function WiringPage() {
                 </span>
                 <div className="min-w-0 flex-1">
                     <h1 className="text-[1.55rem] leading-tight">{isBare ? 'Nothing is wired yet' : `${wiring.wires} wires on ${wiring.boards} boards`}</h1>
+                    {report !== undefined && !isBare && <p className="mt-1">{onBoards(stored.document.wiring.boards, report)}</p>}
                     <p className="mt-1 text-quiet">Needed: {say(wiring.counts)}.</p>
                     {report !== undefined && <Planned report={report} onApply={apply} />}
                 </div>
@@ -123,6 +124,20 @@ export function WiringPage() {
             )}
         </main>
     );
+}
+
+/** “1 K54, 6 H2 small and 1 E16 at 0x20; 2 pins are free.” */
+function onBoards(boards: Build['wiring']['boards'], report: WiringReport): string {
+    const counts = new Map<string, number>();
+    for (const board of report.sheet.boards) {
+        const name = `${board.series}${board.address === null ? '' : ` at ${board.address}`}`;
+        counts.set(name, (counts.get(name) ?? 0) + 1);
+    }
+    const free = report.room
+        .filter((_, i) => !['bridge', 'single', 'relay', 'stepper'].includes(boards[i]?.board.kind ?? ''))
+        .reduce((sum, room) => sum + room.of - room.used, 0);
+    const names = [...counts].map(([name, count]) => `${count} ${name}`);
+    return `${names.join(', ')}; ${free === 0 ? 'no pin is free' : free === 1 ? '1 pin is free' : `${free} pins are free`}.`;
 }
 
 /** What wires the rest, or everything anew; or why that cannot be. */

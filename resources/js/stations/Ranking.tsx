@@ -132,6 +132,18 @@ export function Ranking({
                     )}
                 </p>
             )}
+            {choice !== undefined && choice.wiring.length > 0 && (
+                <p className="narrow border-b border-line px-3 py-1 text-quiet">
+                    Wiring:{' '}
+                    {choice.wiring.map((cost, i) => (
+                        <span key={cost.kind}>
+                            {i > 0 && '; '}
+                            {DRIVE_WORDS[cost.kind as keyof typeof DRIVE_WORDS]} <span className="text-ink">{say(cost.says)}</span>
+                        </span>
+                    ))}
+                    .
+                </p>
+            )}
             <div className="max-h-[26rem] overflow-y-auto" tabIndex={0} role="group" aria-label="Drives">
                 <table className="w-full">
                     <thead className="narrow sticky top-0 bg-sheet text-left text-quiet">

@@ -153,7 +153,8 @@ final class DriveConcepts
             $motor instanceof Stepper => $slop + $own(2 * M_PI / $motor->steps_per_rev / $best->figures->ratio),
             $school === 'worm' => self::runOnSpread($build, $motion) + $slop,
             $school === 'timed' => self::SUPPLY_SPREAD * $travel * sqrt(self::MOVES_BETWEEN_HOMES) + $slop,
-            default => $slop + $own(2 * M_PI / self::COUNTS_PER_TURN / $best->figures->ratio) + self::LOOKS_LATE_S * $travel / max(1e-6, $best->time_s ?? 1.0),
+            default => $slop + $own(2 * M_PI / self::COUNTS_PER_TURN / $best->figures->ratio) + self::LOOKS_LATE_S * $travel / max(1e-6,
+                $best->time_s ?? 1.0),
         };
     }
 

@@ -7,7 +7,9 @@ namespace Brookstone\Core\Assessment\Selection;
 use Brookstone\Core\Assessment\Drive\DriveJudge;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Assessment\Wiring\WiringCost;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Finding;
@@ -57,7 +59,24 @@ final class DriveRanking
                 $rows === 0 ? $shown : array_slice($shown, 0, $rows),
             ),
             'points' => self::points($carries, $front),
+            'wiring' => WiringCost::ofKinds($build, $motion, self::kinds($carries), $stock->boards()),
         ];
+    }
+
+    /**
+     * Of each kind the first.
+     *
+     * @param  list<RatedDrive>  $candidates
+     * @return array<string, array{Drive, Supply}>
+     */
+    private static function kinds(array $candidates): array
+    {
+        $kinds = [];
+        foreach ($candidates as $candidate) {
+            $kinds[$candidate->on->choice->motor->kind()] ??= [$candidate->on->choice->motor, $candidate->on->choice->supply];
+        }
+
+        return $kinds;
     }
 
     /**
