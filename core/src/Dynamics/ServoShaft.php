@@ -18,6 +18,8 @@ final class ServoShaft
 
     private const FAR_RAD = 0.14;            // of the servo's shaft: from 8° on it pushes with all it has, whatever is missing
 
+    private const RESTS_RAD_S = 1e-6;
+
     private const STEP_S = 0.0025;           // it corrects at least this often
 
     public float $current_A = 0.0;           // at the end of the last step
@@ -33,7 +35,7 @@ final class ServoShaft
         $isThere = $ramp->isThere();
         $missing = ($ramp->at() - $state->angle) * $ratio;
         $most = $isThere && abs($missing) > self::FAR_RAD
-            ? (abs($missing) - self::BAND_RAD) / max($this->line->noLoad_rad_s(), abs($state->speed) * $ratio)
+            ? (abs($missing) - self::BAND_RAD) / max(self::RESTS_RAD_S, $this->line->noLoad_rad_s(), abs($state->speed) * $ratio)
             : self::STEP_S;
         $seconds = $seconds < $most ? $seconds : $most;
         if (! $isThere) {

@@ -80,6 +80,8 @@ final class Machine
 
     private float $fed = 1.0;                // share of the supply's voltage
 
+    private ?DriverCommand $waits = null;    // what it was told without any
+
     /**
      * @param  float  $at  where it stands at first, in its own unit
      * @param  PositionEstimate  $where  told when steps are lost
@@ -132,9 +134,16 @@ final class Machine
     /** The share of its voltage that its supply gives now. */
     public function fedWith(float $share): void
     {
+        $held = $this->powered && $this->fed > 0.0 ? new DriverCommand(null, 1, true, $this->ramp->target() ?? $this->state->angle, $this->state->angle) : $this->waits;
         $this->fed = $share;
         $this->motor->fedWith($share);
         $this->follower = $this->follower();
+        if ($this->follower !== null && $share <= 0.0) { // it lets go until its supply is back
+            $this->letGo();
+            $this->waits = $held;
+        } elseif ($this->waits !== null) {
+            $this->obey($this->waits);
+        }
     }
 
     /** Something happens to its load: from now on it is another machine in the same place. */
@@ -167,6 +176,9 @@ final class Machine
 
     public function obey(DriverCommand $order): void
     {
+        if (($this->waits = $this->follower !== null && $order->powered && $this->fed <= 0.0 ? $order : null) !== null) {
+            return;
+        }
         $this->motor->switch($order);
         $this->ramp->sendTo($order->target, $order->from);
         $this->powered = $order->powered;

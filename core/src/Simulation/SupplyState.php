@@ -32,6 +32,8 @@ final class SupplyState
 
     private bool $tripped = false;
 
+    private float $onFrom_s = 0.0; // of one that an output switches: once it has settled
+
     private float $others_A = 0.0; // what rails that it feeds take of it now
 
     private float $asked_A = 0.0; // at its full voltage
@@ -90,6 +92,12 @@ final class SupplyState
         $this->set = $share;
     }
 
+    /** An output switches it: on, it settles first. */
+    public function isSwitched(bool $on, float $now): void
+    {
+        $this->onFrom_s = $on ? $now + $this->supply->settles_s : INF;
+    }
+
     public function asked_A(): float
     {
         return $this->asked_A;
@@ -139,7 +147,9 @@ final class SupplyState
     /** @return list<self> */
     private function gives(float $now, float $for_s): array
     {
-        if ($this->from !== null) {
+        if ($now < $this->onFrom_s - 1e-9) {
+            $this->top = 0.0;
+        } elseif ($this->from !== null) {
             $this->top = min($this->set, $this->supply->givesFrom($this->from->volts_V()) / $this->supply->volts_V);
         }
         $most = $this->supply->max_A;
@@ -222,7 +232,8 @@ final class SupplyState
      */
     public function bears(array $angles): bool
     {
-        return $this->supply->resistance_ohm <= 0.0 && $this->most_A($angles) <= $this->supply->max_A && $this->gives === $this->set;
+        return $this->onFrom_s === INF ? $this->gives === 0.0
+            : $this->supply->resistance_ohm <= 0.0 && $this->most_A($angles) <= $this->supply->max_A && $this->gives === $this->set;
     }
 
     /** @param  array<string, float>  $angles */

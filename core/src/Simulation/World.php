@@ -64,7 +64,7 @@ final class World implements Senses
 
     private readonly Stride $stride;
 
-    private readonly ControllerWatch $controller;
+    private readonly PowerWatch $power;
 
     /** @var array<string, SupplyState> by supply */
     public readonly array $feeds;
@@ -98,7 +98,7 @@ final class World implements Senses
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
-        $this->controller = new ControllerWatch($build, $this->feeds, $this->recorder);
+        $this->power = new PowerWatch($build, $this->feeds, $this->recorder);
         $this->stride = new Stride($build, $this->inputs, $this->feeds);
         $this->rules = new RuleWatch($this);
     }
@@ -229,7 +229,7 @@ final class World implements Senses
     /** Something is still to come: an event of the scenario, or an output that goes back. */
     public function hasMoreToCome(): bool
     {
-        return $this->nextEvent < count($this->scenario->events) || $this->outputs->nextBack_s() < INF || $this->controller->startsAgain_s() < INF;
+        return $this->nextEvent < count($this->scenario->events) || $this->outputs->nextBack_s() < INF || $this->power->isStarting();
     }
 
     /**
@@ -243,7 +243,8 @@ final class World implements Senses
         while ($this->nextEvent < count($events) && $events[$this->nextEvent]->at_s <= $this->now() + 1e-9) {
             $this->happens($events[$this->nextEvent++]);
         }
-        if ($this->controller->isBack($this->now())) {
+        $this->changes += (int) $this->power->hasSettled($this->now());
+        if ($this->power->isBack($this->now())) {
             $this->changes++;
             $this->power(true);
         }
@@ -296,6 +297,7 @@ final class World implements Senses
 
     public function signal(string $output, bool $on, ?float $for_s): void
     {
+        $this->power->switches($output, $on, $this->now());
         $this->changes += (int) $this->outputs->switch($output, $on, $this->now(),
             $this->build->outputs[$output]->isThrown() ? null : $for_s);
     }
@@ -394,13 +396,13 @@ final class World implements Senses
     private function nothingUntil(float $until): float
     {
         return min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF, $this->outputs->nextBack_s(),
-            $this->controller->startsAgain_s());
+            $this->power->due_s());
     }
 
     /** Whatever was just starting again does not, or does so with everything else. */
     private function powerOutside(bool $on): void
     {
-        $this->controller->forgets();
+        $this->power->forgets();
         $this->power($on);
     }
 
@@ -434,7 +436,7 @@ final class World implements Senses
                 $this->recorder->sag($this->now(), $sags->supply, $sags->asked_A());
             }
         }
-        if ($this->powered && $this->controller->resets($this->now())) {
+        if ($this->powered && $this->power->resets($this->now())) {
             $this->power(false);
         }
     }

@@ -131,3 +131,26 @@ it('takes of its source what its converter takes, and falls with it', function (
     'linear' => [['converter' => 'linear', 'dropout_V' => 1.0, 'idle_A' => 0.01], 1.0, 6.0],
     'switching down' => [['converter' => 'down', 'efficiency' => 0.8], 6.0 / 12.0 / 0.8, 6.0],
 ]);
+
+/** The sound build with its servo rail behind a switch, and a routine that moves the jaw a while after it is switched on. */
+function behindAGate(?float $after_s, float $settles_s = 0.0): array
+{
+    $build = Builds::planted(['supplies.1.settles_s' => $settles_s, 'outputs.1' => ['id' => 'gate', 'name' => 'Gate', 'kind' => 'relay', 'gates' => 'servos'],
+        'motions.1.mechanism' => ['kind' => 'turntable', 'disc_mass_kg' => 0.1, 'disc_radius_m' => 0.05, 'friction_Nm' => 0.002],
+        'routines.1' => ['id' => 'show', 'name' => 'Show', 'steps' => [
+            ...($after_s === null ? [] : [['do' => 'signal', 'output' => 'gate', 'state' => 'on']]), ['do' => 'wait', 'for_s' => $after_s ?? 0.1],
+            ['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1], ['do' => 'wait', 'for_s' => 0.5]]], 'routines.0.starts' => []]);
+
+    return RoutineRun::of($build, $build->routines['show']);
+}
+
+it('moves nothing on a supply whose switch is off, and all on it once that is on', function () {
+    $end = fn (array $run): float => array_column($run['ends'], 'at', 'motion')['jaw'];
+    expect($end(behindAGate(null)))->toBeAbout(0.0, 1e-6)->and($end(behindAGate(0.1)))->toBeLessThan(-39.0)
+        ->and(behindAGate(0.1)['outcome'])->toBe('finished');
+});
+
+it('gives nothing before it has settled', function () {
+    $took = fn (float $settles): float => behindAGate(0.1, $settles)['took_s'];
+    expect($took(0.6) - $took(0.1))->toBeAbout(0.5, 0.02)->and($took(0.05))->toBe($took(0.0));
+});

@@ -7,20 +7,50 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Quantity\Constants;
 
-/** Whether the controller of a run has as much voltage as it needs, and when it has started again after it had not. */
-final class ControllerWatch
+/** What of a run hangs on its supplies: whether the controller has as much voltage as it needs, when it has started again after it had not, and supplies that outputs switch. */
+final class PowerWatch
 {
     private float $startsAgain_s = INF;
+
+    private float $settles_s = INF; // when a supply that was switched on last has
 
     /** @param  array<string, SupplyState>  $feeds */
     public function __construct(private readonly Build $build, private readonly array $feeds, private readonly Recorder $recorder)
     {
+        foreach (array_keys($build->outputs) as $output) {
+            $this->switches((string) $output, false, 0.0); // outputs are off at first
+        }
     }
 
-    /** When it will have started again; INF while it works, or has no power for another reason. */
-    public function startsAgain_s(): float
+    /** An output is switched: where that switches a supply, it settles first. */
+    public function switches(string $output, bool $on, float $now): void
     {
-        return $this->startsAgain_s;
+        $gated = $this->build->outputs[$output]->gates;
+        if ($gated !== null) {
+            $this->feeds[$gated]->isSwitched($on, $now);
+            $this->settles_s = $on ? $now + $this->build->supplies[$gated]->settles_s : $this->settles_s;
+        }
+    }
+
+    /** A supply that was switched on gives its volts by now; told once. */
+    public function hasSettled(float $now): bool
+    {
+        $has = $this->settles_s <= $now + 1e-9;
+        $this->settles_s = $has ? INF : $this->settles_s;
+
+        return $has;
+    }
+
+    /** It is starting again. */
+    public function isStarting(): bool
+    {
+        return $this->startsAgain_s < INF;
+    }
+
+    /** When something of it happens next. */
+    public function due_s(): float
+    {
+        return min($this->startsAgain_s, $this->settles_s);
     }
 
     /** Its supply has come to give too little, now. */
