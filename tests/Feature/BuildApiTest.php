@@ -263,14 +263,14 @@ it('judges a document that is not stored', function () {
 
 it('puts the demos on an empty shelf only, and back beside what was changed', function () {
     $demos = $this->app->make(KeepDemos::class);
-    expect($demos->onFirstStart())->toBe(3)->and($demos->onFirstStart())->toBe(0)->and(Build::query()->count())->toBe(3);
+    expect($demos->onFirstStart())->toBe(5)->and($demos->onFirstStart())->toBe(0)->and(Build::query()->count())->toBe(5);
 
     $heron = Build::query()->where('demo_key', 'heron-wharf')->firstOrFail();
     $this->postJson("/api/builds/{$heron->id}/edits", ['version' => 1, 'changes' => [['path' => 'name', 'value' => 'My wharf']]])->assertOk();
     $this->artisan('brookstone:reset-demo')->assertSuccessful();
     $this->artisan('brookstone:reset-demo')->assertSuccessful();
 
-    expect(Build::query()->count())->toBe(4)
+    expect(Build::query()->count())->toBe(6)
         ->and($heron->refresh()->name)->toBe('My wharf')
         ->and($heron->demo_key)->toBeNull()
         ->and(Build::query()->where('demo_key', 'heron-wharf')->firstOrFail()->document)->toBe(Builds::demo('heron-wharf')->toJson());

@@ -55,7 +55,7 @@ it('says at the field what is wrong with what is typed of the wiring, and keeps 
     expect(array_column($refused, 'message', 'field'))->toHaveKey($field)->and(array_column($refused, 'message', 'field')[$field])->toContain($says)
         ->and($this->getJson($this->at)->json('document'))->toBe($before['document']);
 })->with([
-    'no volts' => [['path' => 'supplies.0.volts_V', 'text' => '0 V'], 'supplies.0.volts_V', 'more than 0'],
+    'no volts' => [['path' => 'supplies.0.volts_V', 'text' => '0 V'], 'supplies.0.volts_V', 'over 0 V to 60 V'],
     'a million wires' => [['path' => 'wiring.wires', 'value' => array_fill(0, 10_000, ['number' => 1, 'signal' => 'x', 'board' => 'b', 'pin' => 'p'])], 'wiring.wires', 'at most 600 wires'],
     'a ring of supplies' => [['path' => 'supplies.0.from', 'value' => 'servo-rail'], 'supplies.0.from', 'It would feed itself.'],
     'itself' => [['path' => 'supplies.0.from', 'value' => 'yard'], 'supplies.0.from', 'It would feed itself.'],
@@ -66,7 +66,7 @@ it('says at the field what is wrong with what is typed of the wiring, and keeps 
     'a colour that is none' => [['path' => 'wiring.wires.0.colour', 'value' => 'red'], 'wiring.wires.0.colour', 'Must be one of yellow'],
     'a board twice' => [['path' => 'wiring.boards.1.id', 'value' => 'controller-1'], 'wiring.boards.1.id', 'there twice'],
     'no such supply' => [['path' => 'wiring.boards.1.supply', 'value' => 'mains'], 'wiring.boards.1.supply', 'There is no supply mains.'],
-    'a wire of nothing' => [['path' => 'wiring.wires.0.area_mm2', 'text' => '0 mm2'], 'wiring.wires.0.area_mm2', 'from 0.01 to 50'],
+    'a wire of nothing' => [['path' => 'wiring.wires.0.area_mm2', 'text' => '0 mm2'], 'wiring.wires.0.area_mm2', 'from 0.01 mm² to 50 mm²'],
     'a cut-off over its volts' => [['path' => 'supplies.0.cutoff_V', 'text' => '14 V'], 'supplies.0.cutoff_V', 'less than its voltage'],
 ]);
 

@@ -25,7 +25,7 @@ final class Allotter
     private const ORDER = 1e-4; // of a millimetre: which of two pins as near comes first
 
     /** A pin is so much farther for each thing that it can and need not: what is scarce is kept for what comes later. */
-    private const WASTE_MM = ['data' => 12.0, 'clock' => 12.0, 'wake' => 1.5, 'pulse' => 1.5, 'interrupt' => 1.0, 'analogue' => 1.0];
+    private const WASTE_MM = ['data' => 300.0, 'clock' => 300.0, 'wake' => 1.5, 'pulse' => 1.5, 'interrupt' => 1.0, 'analogue' => 1.0];
 
     /** @var array<string, PlacedBoard> */
     private array $boards;

@@ -134,7 +134,8 @@ final class Machine
     /** The share of its voltage that its supply gives now. */
     public function fedWith(float $share): void
     {
-        $held = $this->powered && $this->fed > 0.0 ? new DriverCommand(null, 1, true, $this->ramp->target() ?? $this->state->angle, $this->state->angle) : $this->waits;
+        $at = $this->state->angle;
+        $held = $this->powered && $this->fed > 0.0 ? new DriverCommand(null, 1, true, $this->ramp->target() ?? $at, $at) : $this->waits;
         $this->fed = $share;
         $this->motor->fedWith($share);
         $this->follower = $this->follower();

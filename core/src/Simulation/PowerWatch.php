@@ -7,7 +7,10 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Quantity\Constants;
 
-/** What of a run hangs on its supplies: whether the controller has as much voltage as it needs, when it has started again after it had not, and supplies that outputs switch. */
+/**
+ * What of a run hangs on its supplies: whether the controller has as much voltage as it needs, when it has started again after it had not, and supplies
+ * that outputs switch.
+ */
 final class PowerWatch
 {
     private float $startsAgain_s = INF;

@@ -87,6 +87,12 @@ final readonly class WiringPlan
             $read['done']);
     }
 
+    /** The same with a board in the place of the one of that name. */
+    public function with(PlacedBoard $board): self
+    {
+        return new self([...$this->boards, $board->id => $board], $this->joins, $this->lead_m, $this->sleeps, $this->done);
+    }
+
     public function isEmpty(): bool
     {
         return $this->boards === [] && $this->joins === [];

@@ -170,7 +170,7 @@ function suffices(Needs $needs, array $taken): bool
     }
     $give = function (array $loads, array $used, array $signals) use (&$give, $placed): bool {
         if ($loads === []) {
-            return pinned(array_values([...$signals, ...Allotter::ofBoards($placed)]), $placed, []);
+            return findsPins(array_values([...$signals, ...Allotter::ofBoards($placed)]), $placed, []);
         }
         $load = array_shift($loads);
         foreach ($placed as $board) {
@@ -195,7 +195,7 @@ function suffices(Needs $needs, array $taken): bool
  * @param  array<string, PlacedBoard>  $placed
  * @param  array<string, true>  $used
  */
-function pinned(array $signals, array $placed, array $used): bool
+function findsPins(array $signals, array $placed, array $used): bool
 {
     if ($signals === []) {
         return true;
@@ -207,7 +207,7 @@ function pinned(array $signals, array $placed, array $used): bool
             $like = json_encode($pin->can);
             if (! isset($used["{$board->id}.{$pin->name}"]) && ! isset($alike[$like]) && $signal->fits($board, $pin)) {
                 $alike[$like] = true;
-                if (pinned($signals, $placed, $used + ["{$board->id}.{$pin->name}" => true])) {
+                if (findsPins($signals, $placed, $used + ["{$board->id}.{$pin->name}" => true])) {
                     return true;
                 }
             }

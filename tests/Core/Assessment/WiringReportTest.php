@@ -23,7 +23,7 @@ function subjectsOf(Build $build): array
     return array_map(fn (Motion $motion): MotionInBuild => new MotionInBuild($build, $motion, new MotionFigures($motion)), $build->motions);
 }
 
-function dayOf(Build $build, string $supply, bool $rehearsed = true): DayTable
+function dayTableOf(Build $build, string $supply, bool $rehearsed = true): DayTable
 {
     return new DayTable($build, $build->supplies[$supply], subjectsOf($build), $rehearsed ? Day::of($build, Rehearsal::of($build)) : null);
 }
@@ -31,7 +31,7 @@ function dayOf(Build $build, string $supply, bool $rehearsed = true): DayTable
 it('adds up the day of a battery: what moves, the controller awake or asleep, converters, and what it loses by itself', function () {
     $build = Builds::planted(array_replace(Builds::wired(), ['supplies.0.capacity_Ah' => 6.0, 'supplies.0.self_discharge_per_month' => 0.05,
         'supplies.2' => ['id' => 'rail', 'name' => 'Rail', 'volts_V' => 5, 'max_A' => 1, 'from' => 'main', 'idle_A' => 0.002]]));
-    $table = dayOf($build, 'main');
+    $table = dayTableOf($build, 'main');
     $takes = array_column($table->takes, 'charge_Ah', 'of');
     $busy = 1 - $takes['controller'] / (0.02 * 24);
 
@@ -40,15 +40,15 @@ it('adds up the day of a battery: what moves, the controller awake or asleep, co
         ->and($takes['boards.bridge-1'] ?? 0.0)->toBe(0.0)->and($table->takes[0]['of'])->toBe('controller')
         ->and($table->day_Ah)->toBeAbout(array_sum($takes), 1e-12)->and($table->lasts_days)->toBeAbout(6.0 / $table->day_Ah, 1e-9);
 
-    $asleep = array_column(dayOf(Editor::apply($build, [['path' => 'wiring.sleeps', 'value' => true]]), 'main')->takes, 'charge_Ah', 'of');
-    expect($asleep['controller'])->toBeAbout(3e-5 * 24 * (1 - $busy), 1e-6)->and(dayOf(Builds::sound(), 'main')->lasts_days)->toBeNull();
+    $asleep = array_column(dayTableOf(Editor::apply($build, [['path' => 'wiring.sleeps', 'value' => true]]), 'main')->takes, 'charge_Ah', 'of');
+    expect($asleep['controller'])->toBeAbout(3e-5 * 24 * (1 - $busy), 1e-6)->and(dayTableOf(Builds::sound(), 'main')->lasts_days)->toBeNull();
 });
 
 it('takes of a battery what hangs on its rails, by the power of their converters', function () {
     $build = Builds::planted(array_replace(Builds::wired(), ['supplies.0.capacity_Ah' => 6.0, 'wiring.boards.0.supply' => 'rail',
         'supplies.2' => ['id' => 'rail', 'name' => 'Rail', 'volts_V' => 6, 'max_A' => 1, 'from' => 'main', 'efficiency' => 0.8]]));
-    $takes = array_column(dayOf($build, 'main', false)->takes, 'charge_Ah', 'of');
-    expect($takes['controller'])->toBeAbout(0.02 * 24 * 6 / 12 / 0.8, 1e-9)->and(dayOf($build, 'servos', false)->takes)->toBe([]);
+    $takes = array_column(dayTableOf($build, 'main', false)->takes, 'charge_Ah', 'of');
+    expect($takes['controller'])->toBeAbout(0.02 * 24 * 6 / 12 / 0.8, 1e-9)->and(dayTableOf($build, 'servos', false)->takes)->toBe([]);
 });
 
 it('runs Star Dial for a month awake, and as long as is asked for asleep', function () {
@@ -57,7 +57,7 @@ it('runs Star Dial for a month awake, and as long as is asked for asleep', funct
     $says = array_map(fn (Finding $finding): string => $finding->says->text(), Builds::findings(Builds::assessed($demo), 'wiring.battery_days'));
 
     expect($says)->toHaveCount(1)->and($says[0])->toStartWith('Battery pack with 8 Ah lasts 33')->toContain('548 days are asked for: Controller 1 awake takes')
-        ->and(dayOf($asleep, 'pack')->lasts_days)->toBeGreaterThan(548.0)
+        ->and(dayTableOf($asleep, 'pack')->lasts_days)->toBeGreaterThan(548.0)
         ->and(Builds::findings(Builds::assessed($asleep), 'wiring.battery_days'))->toBe([]);
 });
 

@@ -65,7 +65,7 @@ it('resets just under its least voltage, and not at it', function (float $least,
 })->with([[1.001, true], [0.9, false]]);
 
 /** A lid that is held fast and pushes, on a supply. */
-function heldAxis(): Axis
+function pushingLid(): Axis
 {
     $axis = new Axis(Builds::sound()->motions['lid'], 0.0, 0.0);
     $axis->burden()->held(true, null);
@@ -77,7 +77,7 @@ function heldAxis(): Axis
 }
 
 it('gives what is left behind its own resistance', function () {
-    $axis = heldAxis();
+    $axis = pushingLid();
     $ohm = 12.0 / $axis->drawn_A(1.0, 0.0); // of the motor held
     $state = new SupplyState(new Supply('main', 'Main', 12.0, 9.0, resistance_ohm: 1.5), [$axis]);
     expect($state->look(0.0, 0.005))->toBe([])->and($state->volts_V())->toBeAbout(12.0 * $ohm / ($ohm + 1.5), 1e-3)
@@ -86,7 +86,7 @@ it('gives what is left behind its own resistance', function () {
 
 it('falls no faster than its capacitor lets it', function () {
     // 1 A is missing of 1000 µF: 1 V in each millisecond
-    $axis = heldAxis();
+    $axis = pushingLid();
     $asks = $axis->drawn_A(1.0, 0.0);
     $state = new SupplyState(new Supply('main', 'Main', 12.0, $asks - 1.0, capacitor_uF: 1000.0), [$axis]);
     $state->look(0.0, 0.001);
@@ -98,7 +98,7 @@ it('falls no faster than its capacitor lets it', function () {
 });
 
 it('folds back or trips where it does that', function (string $does, float $share) {
-    $axis = heldAxis();
+    $axis = pushingLid();
     $state = new SupplyState(new Supply('main', 'Main', 12.0, 0.5 * $axis->drawn_A(1.0, 0.0), overload: $does), [$axis]);
     $state->look(0.0, 0.005);
     expect($state->volts_V())->toBeAbout(12.0 * $share, 1e-3);

@@ -20,6 +20,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Wiring\Board;
+use Brookstone\Core\Wiring\BoardKind;
 use Brookstone\Core\Wiring\BoardStock;
 use Brookstone\Core\Wiring\Join;
 use Brookstone\Core\Wiring\Pin;
@@ -171,15 +172,43 @@ final class WiringContext
         return [];
     }
 
-    /** @return list<Fix> everything that is not wired gets its channel and its pin */
+    /** @return list<Fix> everything that is not wired gets its channel and its pin; if need be on another controller, on which every wire finds its pin */
     public function wiresRest(): array
     {
-        $adds = array_map(fn (PlacedBoard $board): Board => $board->board, $this->allotment()->boards);
         $document = $this->build->document['wiring'];
+        if ($this->allotment()->short === []) {
+            return $this->allotment()->isNothing() ? [] : [new Fix(new Sentence('Wire what is not wired'.self::adding($this->allotment())),
+                self::changes($document['boards'], $document['wires'], $this->allotment()))];
+        }
+        $there = $this->plan->controller();
+        if ($there === null) {
+            return [];
+        }
+        $wired = array_filter($this->plan->joins, fn (Join $join): bool => $join->board === $there->id);
+        $others = $this->stock->of(BoardKind::Controller);
+        uasort($others, fn (Board $a, Board $b): int => $a->cost <=> $b->cost);
+        foreach ($others as $other) {
+            if (array_filter($wired, fn (Join $join): bool => ! isset($other->pins[$join->pin])) !== []) {
+                continue;
+            }
+            $instead = new PlacedBoard($there->id, $there->name, $other, $there->supply, null, $there->x_mm, $there->y_mm);
+            $allotment = Allotter::of($this->needs, $this->plan->with($instead), $this->stock);
+            if ($allotment->short === []) {
+                $boards = $document['boards'];
+                $boards[(int) array_search($there->id, array_column($boards, 'id'), true)]['board'] = $other->write();
 
-        return $this->allotment()->isNothing() ? [] : [new Fix(new Sentence('Wire what is not wired'.($adds === [] ? ''
-            : ', with '.Allotter::counted($adds).' more')),
-            self::changes($document['boards'], $document['wires'], $this->allotment()))];
+                return [new Fix(new Sentence('Take '.Sentence::quote($other->name)." for {$there->named()}, and wire what is not wired".self::adding($allotment)),
+                    self::changes($boards, $document['wires'], $allotment))];
+            }
+        }
+
+        return [];
+    }
+
+    /** “, with 2 bridge boards H2 small more” */
+    private static function adding(Allotment $allotment): string
+    {
+        return $allotment->boards === [] ? '' : ', with '.Allotter::counted(array_map(fn (PlacedBoard $board): Board => $board->board, $allotment->boards)).' more';
     }
 
     /**
