@@ -34,7 +34,8 @@ test('a build is wired from nothing, a pin fixed by hand, a board exchanged, the
     await page.getByRole('region', { name: 'Wiring sheet' }).getByText('Attendant button', { exact: true }).click();
     const wire = page.getByRole('region', { name: /^Wire \d+$/ });
     await wire.getByLabel('Pin', { exact: true }).selectOption('controller-1 p17');
-    await wire.getByLabel('Fixed').check();
+    await wire.getByLabel('Fixed').click();
+    await expect(wire.getByLabel('Fixed')).toBeChecked();
     await wire.getByLabel('Colour').selectOption('pink');
     await isSaved(page);
     const kept = async () => (await stored()).document.wiring.wires.find((each) => each.signal === 'sensors.attendant');
@@ -67,7 +68,7 @@ test('a build is wired from nothing, a pin fixed by hand, a board exchanged, the
 
     // Ticked off, and kept over a reload.
     await page.getByText(/^Assembly: \d+ steps$/).click();
-    await page.getByRole('checkbox', { name: /^Screw Controller 1 down/ }).check();
+    await page.getByRole('checkbox', { name: /^Screw Controller 1 down/ }).click();
     await expect(page.getByText(/^1 of \d+ done\.$/)).toBeVisible();
     await isSaved(page);
     await page.reload();

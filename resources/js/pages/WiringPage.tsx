@@ -4,6 +4,7 @@ import { api } from '../api/client';
 import type { Build, Fix, WiringReport } from '../api/types';
 import { Findings } from '../chain/Findings';
 import { LinkGlyph } from '../chain/LinkGlyph';
+import { TryPanel } from '../chain/TryPanel';
 import { useLinkKeys } from '../chain/useLinkKeys';
 import { QuantityField } from '../fields/QuantityField';
 import { ToggleField } from '../fields/PlainFields';
@@ -70,6 +71,9 @@ export function WiringPage() {
                     </div>
                 )}
             </section>
+            <div className="mt-4 empty:hidden">
+                <TryPanel />
+            </div>
             {report !== undefined && !isBare && (
                 <div className="mt-4">
                     <SheetDrawing sheet={report.sheet} lit={lit ?? picked} onLight={light} onPick={pick} onMove={move} />

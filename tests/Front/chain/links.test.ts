@@ -9,6 +9,7 @@ describe('the links of a chain', () => {
             '/builds/mill/motions/lid/drive',
             '/builds/mill/motions/lid/train',
             '/builds/mill/motions/lid/stops',
+            '/builds/mill/wiring',
             '/builds/mill/routines',
             '/builds/mill/log',
         ]);
@@ -20,6 +21,6 @@ describe('the links of a chain', () => {
     });
 
     it('each have a word', () => {
-        expect(LINKS.map(labelOf)).toEqual(['Task', 'Load', 'Drive', 'Train', 'Stops', 'Routine', 'Proof']);
+        expect(LINKS.map(labelOf)).toEqual(['Task', 'Load', 'Drive', 'Train', 'Stops', 'Wiring', 'Routine', 'Proof']);
     });
 });
