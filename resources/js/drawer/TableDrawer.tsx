@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { STATION_BUTTON } from '../stations/StationFields';
 import { Overtaken } from './Overtaken';
 import type { Column, Row, TableKind } from './tables';
@@ -89,35 +89,52 @@ function Table({ kind, rows, cell, out }: Shown) {
     );
 }
 
-/** Each row folded up under its name, with what is asked of its kind; one that nothing is known of yet stands open. */
+/** Each row folded up under its name, with what is asked of its kind. */
 function Cards({ kind, rows, cell, out }: Shown) {
-    const words = Object.fromEntries(kind.columns[0]!.choices ?? []);
     return (
         <ul className="mt-3 divide-y divide-line border border-line bg-sheet">
             {rows.map((row, i) => (
-                <li key={i}>
-                    <details open={row.name === ''}>
-                        <summary className="flex items-baseline gap-4 px-3 py-1.5 hover:bg-well">
-                            <strong className="w-44">{row.name === '' ? 'New' : row.name}</strong>
-                            <span className="text-quiet">{words[row.kind!] ?? row.kind}</span>
-                        </summary>
-                        <div className="grid grid-cols-4 gap-x-5 gap-y-2 px-3 pt-1 pb-3">
-                            {kind.columns
-                                .filter((column) => column.of?.includes(row.kind!) !== false)
-                                .map((column) => (
-                                    <div key={column.key} className={column.key === 'pins' ? 'col-span-4' : ''}>
-                                        <span aria-hidden="true" className="narrow block text-quiet">
-                                            {column.label}
-                                        </span>
-                                        {cell(i, column)}
-                                    </div>
-                                ))}
-                            <div className="self-end text-right">{out(i)}</div>
-                        </div>
-                    </details>
-                </li>
+                <Card key={i} row={row} kind={kind} out={out(i)}>
+                    {kind.columns
+                        .filter((column) => column.of?.includes(row.kind!) !== false)
+                        .map((column) => (
+                            <div key={column.key} className={column.key === 'pins' ? 'col-span-4' : ''}>
+                                <span aria-hidden="true" className="narrow block text-quiet">
+                                    {column.label}
+                                </span>
+                                {cell(i, column)}
+                            </div>
+                        ))}
+                </Card>
             ))}
         </ul>
+    );
+}
+
+/** One that nothing is known of yet stands open, in sight. */
+function Card({ row, kind, out, children }: { row: Row; kind: TableKind; out: ReactNode; children: ReactNode }) {
+    const [isNew] = useState(row.name === '');
+    const [isOpen, setOpen] = useState(isNew);
+    const words = Object.fromEntries(kind.columns[0]!.choices ?? []);
+    const card = useRef<HTMLLIElement>(null);
+    useEffect(() => {
+        if (isNew) card.current?.scrollIntoView({ block: 'nearest' });
+    }, [isNew]);
+    return (
+        <li ref={card}>
+            <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
+                <summary className="flex items-baseline gap-4 px-3 py-1.5 hover:bg-well">
+                    <strong className="w-44">{row.name === '' ? 'New' : row.name}</strong>
+                    <span className="text-quiet">{words[row.kind!] ?? row.kind}</span>
+                </summary>
+                {isOpen && (
+                    <div className="grid grid-cols-4 gap-x-5 gap-y-2 px-3 pt-1 pb-3">
+                        {children}
+                        <div className="self-end text-right">{out}</div>
+                    </div>
+                )}
+            </details>
+        </li>
     );
 }
 
