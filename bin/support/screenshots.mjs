@@ -22,7 +22,7 @@ const views = {
             await page.getByText('Then the whole build holds').waitFor();
         },
     ],
-    task: [`${heron}/motions/drawbridge/task`],
+    wiring: [`${heron}/wiring`, () => page.getByRole('region', { name: 'Wiring sheet' }).waitFor()],
     load: [`${heron}/motions/drawbridge/load`],
     drive: [
         `${heron}/motions/drawbridge/drive`,

@@ -48,6 +48,7 @@ final class WiringSchema
             'steps' => Schemas::list(Schemas::record('AssemblyStep', ['id' => $text, 'stage' => $text, 'says' => Schemas::sentence(),
                 'bands' => Schemas::list($text),
                 'wires' => Schemas::list($number), 'done' => new BooleanShape])),
+            'cautions' => Schemas::list(Schemas::record('Caution', ['code' => $text, 'says' => $text])),
             'stock' => Schemas::list(Schemas::record('StockBoard', ['name' => $text, 'kind' => $text, 'word' => $text, 'cost' => $number,
                 'board' => Board::shape()])),
         ]);

@@ -54,6 +54,7 @@ final class BuildShape
             'around' => Field::or([], new RecordShape([
                 'public' => Field::or(false, new BooleanShape, 'Strangers or children come near it, or nobody watches it.'),
                 'worn' => Field::or(false, new BooleanShape, 'It is worn on the body.'),
+                'animals' => Field::or(false, new BooleanShape, 'It feeds or shelters animals.'),
             ], 'Bystanders'), 'Who is near it.'),
             'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
             'sensors' => Field::or([], self::list(self::sensor(), 120, 'sensors')),

@@ -7,7 +7,7 @@ namespace Brookstone\Core\Build;
 /** Who is near the build. */
 final readonly class Bystanders
 {
-    public function __construct(public bool $public = false, public bool $worn = false)
+    public function __construct(public bool $public = false, public bool $worn = false, public bool $animals = false)
     {
     }
 }

@@ -103,6 +103,7 @@ final class ByHand
         'routine.gives_up' => 'Play that start and look what it waits for: it may have come before, or never come.',
         'routine.ends_elsewhere' => 'Play that start and look from where it sets off: home it first.',
         'rolling.head_slides' => 'Take a stronger magnet, a smaller gap, or move it more gently.',
+        'routine.coil_burns' => 'Say for how long it is switched on, instead of switching it off later.',
         'routine.resets' => 'Feed the controller from a supply that drives nothing else, or let motors start one after the other.',
         'wiring.not_wired' => 'Take a board with a channel or pin for it.',
         'wiring.no_controller' => 'Choose a controller.',

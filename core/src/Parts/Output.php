@@ -23,6 +23,8 @@ final readonly class Output
     /** @var list<string> that must only be hit shortly */
     public const HIT = ['points', 'uncoupler'];
 
+    private const USUAL_LONGEST_S = 1.0;
+
     /**
      * @param  string  $kind  `lamp`, `sound`, `relay`, `display`; `track`: a section of rail, both ways; `points`: two coils; `uncoupler`, `valve`: one
      * @param  float|null  $current_A  while it is on; null is what is usual
@@ -49,6 +51,12 @@ final readonly class Output
             'speed' => Field::or(false, new BooleanShape, 'Its voltage is set, not only switched on.'),
             'gates' => Field::or(null, TextShape::id()->orNull(), 'A supply that it switches.'),
         ], 'Output');
+    }
+
+    /** So long its coil bears to be on at a stretch, s; INF of what may stay on. */
+    public function bears_s(): float
+    {
+        return in_array($this->kind, self::HIT, true) ? $this->longest_s ?? self::USUAL_LONGEST_S : INF;
     }
 
     /** It lies where its coils threw it, whichever of them was hit last: on is thrown, off is back. */

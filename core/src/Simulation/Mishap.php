@@ -9,10 +9,10 @@ use Brookstone\Core\Finding\Sentence;
 /** Something that went wrong in a run. */
 final readonly class Mishap
 {
-    public const OF_NO_MOTION = ['rule', 'sag', 'reset', 'vain'];
+    public const OF_NO_MOTION = ['rule', 'sag', 'reset', 'burns', 'vain'];
 
     /**
-     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`
+     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `burns`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`
      * @param  string  $of  the motion, supply, rule or routine
      * @param  string|null  $routine  whose step moved it, or was done at the time
      * @param  string|null  $path  of that step inside the routine

@@ -4,15 +4,25 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
-/** Lamps and the like: which are on, and when they go back by themselves. */
+use Brookstone\Core\Parts\Output;
+use Brookstone\Core\Quantity\Constants;
+
+/** Lamps and the like: which are on, when they go back by themselves, and which coils are on for too long. */
 final class Outputs
 {
     /** @var array<string, float> s, by output */
     private array $backAt_s = [];
 
-    /** @param  array<string, bool>  $on  by output */
-    public function __construct(private array $on, private readonly Inputs $inputs, private readonly Recorder $recorder)
+    /** @var array<string, float> s, by output: when a coil that is on has been so for longer than it bears */
+    private array $burnsAt_s = [];
+
+    /** @var array<string, bool> by output */
+    private array $on;
+
+    /** @param  array<string, Output>  $outputs  by id; all off at first */
+    public function __construct(private readonly array $outputs, private readonly Inputs $inputs, private readonly Recorder $recorder)
     {
+        $this->on = array_map(fn (): bool => false, $outputs);
     }
 
     /** @return array<string, bool> */
@@ -22,14 +32,18 @@ final class Outputs
     }
 
     /**
-     * @param  float|null  $for_s  after which it goes back; null for good
+     * @param  float|null  $for_s  after which it goes back, of points for how long their coil is on; null for good
      * @return bool whether that changes anything
      */
     public function switch(string $output, bool $on, float $now_s, ?float $for_s = null): bool
     {
-        unset($this->backAt_s[$output]);
-        if ($for_s !== null) {
+        $of = $this->outputs[$output];
+        unset($this->backAt_s[$output], $this->burnsAt_s[$output]);
+        if ($for_s !== null && ! $of->isThrown()) {
             $this->backAt_s[$output] = $now_s + $for_s;
+        }
+        if (($on || $of->isThrown()) && ($for_s ?? INF) > $of->bears_s() * (1 + Constants::TIE)) {
+            $this->burnsAt_s[$output] = $now_s + $of->bears_s();
         }
         if ($this->on[$output] === $on) {
             return false;
@@ -41,9 +55,13 @@ final class Outputs
         return true;
     }
 
-    /** @return int how many went back by now */
+    /** @return int how many went back by now; coils that have been on for longer than they bear are told, each once */
     public function goBack(float $now_s): int
     {
+        foreach (array_keys(array_filter($this->burnsAt_s, fn (float $at_s): bool => $now_s >= $at_s - 1e-9)) as $output) {
+            $this->recorder->burns($now_s, $this->outputs[$output]);
+            unset($this->burnsAt_s[$output]);
+        }
         $due = array_keys(array_filter($this->backAt_s, fn (float $at_s): bool => $now_s >= $at_s - 1e-9));
         foreach ($due as $output) {
             $this->switch((string) $output, ! $this->on[$output], $now_s);
@@ -52,9 +70,9 @@ final class Outputs
         return count($due);
     }
 
-    /** When the next of them goes back, s; INF where none does. */
+    /** When the next of them goes back, or burns, s; INF where none does. */
     public function nextBack_s(): float
     {
-        return min([INF, ...$this->backAt_s]);
+        return min([INF, ...$this->backAt_s, ...$this->burnsAt_s]);
     }
 }

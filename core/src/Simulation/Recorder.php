@@ -8,6 +8,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Routine;
@@ -147,6 +148,12 @@ final class Recorder
     {
         $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->named()} sags: it is asked for {asked} and gives {most}.",
             ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
+    }
+
+    public function burns(float $at, Output $output): void
+    {
+        $this->mishap('burns', $output->id, $at, new Sentence("The coil of {$output->named()} burns: it has been on for longer than {bears}.",
+            ['bears' => Quantity::of($output->bears_s(), 's')]));
     }
 
     public function resets(float $at, PlacedBoard $controller, Supply $supply, float $volts): void

@@ -94,7 +94,7 @@ final class World implements Senses
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
         }
-        $this->outputs = new Outputs(array_map(fn (): bool => false, $build->outputs), $this->inputs, $this->recorder);
+        $this->outputs = new Outputs($build->outputs, $this->inputs, $this->recorder);
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
@@ -298,8 +298,7 @@ final class World implements Senses
     public function signal(string $output, bool $on, ?float $for_s): void
     {
         $this->power->switches($output, $on, $this->now());
-        $this->changes += (int) $this->outputs->switch($output, $on, $this->now(),
-            $this->build->outputs[$output]->isThrown() ? null : $for_s);
+        $this->changes += (int) $this->outputs->switch($output, $on, $this->now(), $for_s);
     }
 
     /** The run is over: what still pushes in vain has done so until now. */

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
 import type { Build, Fix, WiringReport } from '../api/types';
+import { Cautions } from '../chain/Cautions';
 import { Findings } from '../chain/Findings';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { TryPanel } from '../chain/TryPanel';
@@ -16,6 +17,12 @@ import { SheetDrawing } from '../wiring/SheetDrawing';
 import { SupplyTree } from '../wiring/SupplyTree';
 import { WireEditor } from '../wiring/WireEditor';
 import { PinTable, WireTable } from '../wiring/WireTable';
+
+/** With everything that is folded up. */
+function printAll() {
+    document.querySelectorAll('details').forEach((fold) => (fold.open = true));
+    window.print();
+}
 
 /** What hangs on what: the sheet, the boards, every wire, what feeds them, and the order in which it is put together. */
 export function WiringPage() {
@@ -65,7 +72,7 @@ export function WiringPage() {
                         <a className="border border-line bg-sheet px-3 py-1" href={`/api/builds/${stored.id}/wiring.svg`}>
                             Sheet, SVG
                         </a>
-                        <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => window.print()}>
+                        <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={printAll}>
                             Print
                         </button>
                     </div>
@@ -103,6 +110,7 @@ export function WiringPage() {
             </div>
             {report !== undefined && (
                 <div className="mt-6 space-y-6">
+                    <Cautions cautions={report.cautions} />
                     {!isBare && (
                         <Part title="Boards">
                             <BoardList report={report} />
@@ -184,7 +192,7 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
 
 function Fold({ title, children }: { title: string; children: React.ReactNode }) {
     return (
-        <details className="print:open">
+        <details>
             <summary className="mb-1 text-[1.05rem] font-semibold">{title}</summary>
             {children}
         </details>

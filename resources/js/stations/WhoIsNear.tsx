@@ -9,6 +9,7 @@ export function WhoIsNear() {
         <FieldGroup title="Who is near this build">
             <ToggleField label="Strangers, children, or nobody watching" path="around.public" value={around.public} />
             <ToggleField label="Worn on the body" path="around.worn" value={around.worn} />
+            <ToggleField label="Feeds or shelters animals" path="around.animals" value={around.animals} />
         </FieldGroup>
     );
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment\Routine;
 
+use Brookstone\Core\Assessment\Wiring\CoilTimes;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Quantity\Quantity;
@@ -27,6 +28,7 @@ final class RoutineRehearsal
         'stall' => ['routine.stalls', ['routine.never_there', 'routine.runs_past', 'routine.past_stop', 'routine.until_unreachable', 'routine.give_up_hot']],
         'sag' => ['routine.sags', ['routine.starts_together', 'routine.two_at_once']],
         'reset' => ['routine.resets', []],
+        'burns' => ['routine.coil_burns', []],
         'rule' => ['routine.rule_broken', ['routine.rule_broken']], // the search, where it was not ended early, has told it
         'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home',
             'routine.until_unreachable']],
@@ -36,7 +38,7 @@ final class RoutineRehearsal
 
     private const TIGHT = ['left_powered'];
 
-    private const OF_SUPPLY = ['sag', 'reset']; // that happens whatever else is wrong
+    private const OF_SUPPLY = ['sag', 'reset', 'burns']; // that happens whatever else is wrong
 
     /**
      * @param  array<string, true>  $failing  motions of which a link before the routine fails
@@ -89,6 +91,9 @@ final class RoutineRehearsal
         $motion = $mishap->motion();
         if ($mishap->kind === 'rule' && array_filter($build->routines, fn (Routine $each): bool => $this->context->tells($each, null,
             ['routine.rule_broken'])) !== []) {
+            return true;
+        }
+        if ($mishap->kind === 'burns' && CoilTimes::tells($build, $build->outputs[$mishap->of])) {
             return true;
         }
         $moves = $motion === null ? $routine->motions() : [$motion];

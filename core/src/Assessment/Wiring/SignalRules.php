@@ -23,8 +23,6 @@ final readonly class SignalRules
 {
     private const QUIET_UF = 100.0; // across a rail with a brushed motor on it
 
-    private const USUAL_LONGEST_S = 1.0; // that a coil made to be hit may be on, where nothing is known of it
-
     private const HIT_S = 0.2;
 
     public function __construct(private WiringContext $on)
@@ -114,26 +112,24 @@ final readonly class SignalRules
                 array_map(fn (int $i): Change => new Change("{$path}.{$i}.closed", true), array_keys($open)))], $motion->id);
     }
 
-    /** A coil that must only be hit: each step that switches it on says for how long. */
+    /** A coil that must only be hit: each step that switches it on says for how long, or another switches it off again. */
     private function hit(Output $output): void
     {
-        $longest = $output->longest_s ?? self::USUAL_LONGEST_S;
+        $longest = $output->bears_s();
         foreach (array_values($this->on->build->routines) as $i => $routine) {
-            foreach ($routine->flat() as $path => $step) {
-                $switches = $step->effect($this->on->build)->output;
-                if ($switches === null || $switches->output !== $output->id || ! ($switches->on || $output->isThrown())) {
-                    continue;
-                }
+            foreach (CoilTimes::of($this->on->build, $routine, $output) as $path => [$for_s, $goesOff]) {
                 $place = "routines.{$i}.{$path}.for_s";
-                $mends = fn (): array => [new Fix(new Sentence("Switch {$output->named()} for {time} only", ['time' => Quantity::of(min($longest,
-                    self::HIT_S), 's')]),
-                    [new Change($place, min($longest, self::HIT_S))])];
-                if ($switches->for_s === null) {
-                    $this->on->find('wiring.coil_stays_on', Severity::Fails, $place, "{$routine->named()} says no time for {$output->named()}: its coil burns after {longest}.",
+                $mends = fn (): array => [new Fix(new Sentence("Switch {$output->named()} for {time} only",
+                    ['time' => Quantity::of(min($longest, self::HIT_S), 's')]), [new Change($place, min($longest, self::HIT_S))])];
+                if ($for_s === null) {
+                    $this->on->find('wiring.coil_stays_on', $goesOff ? Severity::Tight : Severity::Fails, $place,
+                        "{$routine->named()} says no time for {$output->named()}: "
+                        .($goesOff ? 'if it gives up in between, its coil burns after {longest}.' : 'its coil burns after {longest}.'),
                         ['longest' => Quantity::of($longest, 's')], $mends);
-                } elseif ($switches->for_s > $longest * (1 + Constants::TIE)) {
-                    $this->on->find('wiring.coil_too_long', Severity::Fails, $place, "{$routine->named()} leaves a coil of {$output->named()} on for {time}, and it bears {longest}.",
-                        ['time' => Quantity::of($switches->for_s, 's'), 'longest' => Quantity::of($longest, 's')], $mends);
+                } elseif ($for_s > $longest * (1 + Constants::TIE)) {
+                    $this->on->find('wiring.coil_too_long', Severity::Fails, $place,
+                        "{$routine->named()} leaves a coil of {$output->named()} on for {time}, and it bears {longest}.",
+                        ['time' => Quantity::of($for_s, 's'), 'longest' => Quantity::of($longest, 's')], $mends);
                 }
             }
         }
