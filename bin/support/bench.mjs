@@ -22,6 +22,7 @@ async function timed(times, run) {
 let build = await post('builds/import', readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8'));
 const results = {};
 results.api_show_build_ms = await timed(40, async () => (await fetch(`${address}/api/builds/${build.id}`)).text());
+results.api_wiring_ms = await timed(20, async () => (await fetch(`${address}/api/builds/${build.id}/wiring`)).text());
 results.api_edit_ms = await timed(40, async (i) => {
     build = await post(`builds/${build.id}/edits`, {
         version: build.version,

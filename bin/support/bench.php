@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Allotment\Allotter;
+use Brookstone\Core\Allotment\Needs;
 use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Remembered;
 use Brookstone\Core\Assessment\Selection\DriveConcepts;
@@ -26,6 +28,8 @@ use Brookstone\Core\Study\FaultSweep;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Train\Ratios;
 use Brookstone\Core\Train\Search;
+use Brookstone\Core\Wiring\BoardStock;
+use Brookstone\Core\Wiring\WiringPlan;
 
 // Medians of the computing core, as JSON. Run by bin/bench with the compiler on. Each figure is taken in a process of its
 // own: what the compiler has made of one run would else make another quicker or slower. With names, those alone.
@@ -196,6 +200,8 @@ $rank = fn (string $motion): float => median(fn () => (new DriveSearch($heron, $
 
 $double = doubled($mended);
 
+$garden = Build::fromJson((string) file_get_contents(__DIR__.'/../../database/demo/signal-garden.brookstone.json'));
+
 $figures = [
     'read_build_ms' => fn () => median(fn () => Build::fromJson($json), 50),
     'assess_heron_wharf_at_once_ms' => fn () => median(fn () => BuildJudge::atOnce($heron), 40),
@@ -208,6 +214,9 @@ $figures = [
     'mends_of_heron_wharf_tried_ms' => fn () => median(fn () => Assessor::assess($heron), 3),
     'mend_all_heron_wharf_ms' => fn () => median(fn () => iterator_count(MendAll::of($heron, null, new InMind)), 5),
     'drives_times_ratios' => fn () => count($drawer->drives()) * count(Ratios::all()),
+    'allot_signal_garden_ms' => fn () => median(fn () => Allotter::of(Needs::of($garden), new WiringPlan, BoardStock::shipped()), 20),
+    'signals_allotted' => fn () => count(Allotter::of(Needs::of($garden), new WiringPlan, BoardStock::shipped())->joins),
+    'judge_signal_garden_at_once_ms' => fn () => median(fn () => BuildJudge::atOnce($garden), 20),
     'rank_200_drives_60_ratios_arm_ms' => fn () => $rank('drawbridge'),
     'rank_200_drives_60_ratios_quick_arm_ms' => fn () => $rank('heron-neck'),
     'rank_200_drives_60_ratios_hoist_ms' => fn () => $rank('tide'),
