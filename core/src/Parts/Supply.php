@@ -150,8 +150,13 @@ final readonly class Supply
             : Regulator::switching($fed_V, $gives_V, $gives_A, $this->efficiency, 0.0)->input_A);
     }
 
-    /** Half of the way from a full battery to an empty one, over its nominal voltage. */
-    private const DISCHARGES = 0.1;
+    /**
+     * What a battery gives empty and full at a small current, over its nominal voltage, by its cells: alkaline 1.0 to 1.6 V of 1.5, nickel 1.0 to 1.4 of 1.2,
+     * lead 1.8 to 2.13 of 2, lithium 3.0 to 4.2 of 3.7 (Linden & Reddy, Handbook of Batteries, 4th ed., ch. 11, 22, 16 and 26). Of cells that nobody
+     * knows a tenth to either side.
+     */
+    private const ENDS = ['other' => [0.9, 1.1], 'alkaline' => [1.0 / 1.5, 1.6 / 1.5], 'nickel' => [1.0 / 1.2, 1.4 / 1.2], 'lead' => [0.9, 2.13 / 2],
+        'lithium' => [3.0 / 3.7, 4.2 / 3.7]];
 
     private const REGULATED = 0.01;
 
@@ -161,12 +166,22 @@ final readonly class Supply
      */
     public function spread(): float
     {
-        return $this->capacity_Ah === null ? self::REGULATED : self::DISCHARGES / sqrt(3);
+        if ($this->capacity_Ah === null) {
+            return self::REGULATED;
+        }
+        [$empty, $full] = $this->ends();
+
+        return ($full - $empty) / 2 / sqrt(3);
     }
 
-    /** @return list<float> what it may give, empty and full, over its nominal voltage; a regulated supply always the same */
+    /** @return array{}|array{float, float} what it may give, empty or cut off, and full, over its nominal voltage; a regulated supply always the same */
     public function ends(): array
     {
-        return $this->capacity_Ah === null ? [] : [1 - self::DISCHARGES, 1 + self::DISCHARGES];
+        if ($this->capacity_Ah === null) {
+            return [];
+        }
+        [$empty, $full] = self::ENDS[$this->cells];
+
+        return [$this->cutoff_V === null ? $empty : min(1.0, max($empty, $this->cutoff_V / $this->volts_V)), $full];
     }
 }

@@ -24,8 +24,6 @@ final readonly class SupplyRules
 {
     private const JUNCTION_C = 125.0; // of a regulator (its usual rating)
 
-    private const LOW_BATTERY = 0.9; // of its voltage, nearly empty
-
     /** What a battery bears to be charged with for good, as a share of its capacity an hour (makers' usual limits by kind). */
     private const CHARGES = ['lead' => 0.2, 'nickel' => 0.1, 'lithium' => 0.5, 'alkaline' => 0.0, 'other' => 0.1];
 
@@ -58,7 +56,7 @@ final readonly class SupplyRules
 
     private function converter(Supply $supply, Supply $from, string $path): void
     {
-        $comes = $from->volts_V * ($from->capacity_Ah !== null ? self::LOW_BATTERY : 1.0);
+        $comes = $from->volts_V * ($from->ends()[0] ?? 1.0);
         $values = ['needs' => Quantity::of($supply->needs_V(), 'V'), 'comes' => Quantity::of($comes, 'V'), 'gives' => Quantity::of($supply->volts_V, 'V')];
         if ($comes < $supply->needs_V() * (1 - Constants::TIE)) {
             $this->on->find('wiring.dropout', Severity::Fails, "{$path}.from", "{$supply->named()} needs {needs} to give {gives}, and {$from->named()} gives "
@@ -97,7 +95,7 @@ final readonly class SupplyRules
         $fixes = $supply->volts_V > $from->volts_V ? [new Fix(new Sentence('Take a converter that goes up'),
             [new Change("{$path}.converter", 'up'), new Change("{$path}.dropout_V", min($supply->dropout_V, $from->volts_V / 2))])] : [];
         foreach ($this->on->build->supplies as $other) {
-            if ($other->from === null && $other->id !== $from->id && $other->volts_V * self::LOW_BATTERY >= $supply->needs_V()) {
+            if ($other->from === null && $other->id !== $from->id && $other->volts_V * ($other->ends()[0] ?? 1.0) >= $supply->needs_V()) {
                 $fixes[] = new Fix(new Sentence("Feed it from {$other->named()}"), [new Change("{$path}.from", $other->id)]);
             }
         }
@@ -150,9 +148,10 @@ final readonly class SupplyRules
             }
             $path = $this->on->pathOfBoard($board->id);
             if (! $supply->staysWithin($board->board->low_V, $board->board->high_V)) {
-                $this->on->find('wiring.board_volts', Severity::Fails, "{$path}.supply", "{$board->named()} takes {low} to {high}, and {$supply->named()} gives {volts}".($supply->capacity_Ah === null ? '.' : ', full a tenth more and nearly empty a tenth less.'),
+                $this->on->find('wiring.board_volts', Severity::Fails, "{$path}.supply", "{$board->named()} takes {low} to {high}, and {$supply->named()} gives ".($supply->ends() === [] ? '{volts}.' : 'from {empty}, nearly empty, to {full}.'),
                     ['low' => Quantity::of($board->board->low_V, 'V'), 'high' => Quantity::of($board->board->high_V, 'V'),
-                        'volts' => Quantity::of($supply->volts_V, 'V')],
+                        'volts' => Quantity::of($supply->volts_V, 'V'), 'empty' => Quantity::of($supply->volts_V * ($supply->ends()[0] ?? 1.0), 'V'),
+                        'full' => Quantity::of($supply->volts_V * ($supply->ends()[1] ?? 1.0), 'V')],
                     fn (): array => SupplyMends::forBoard($this->on->build, $board));
             }
             $asks = 0.0;
