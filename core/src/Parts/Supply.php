@@ -169,7 +169,7 @@ final readonly class Supply
         if ($this->capacity_Ah === null) {
             return self::REGULATED;
         }
-        [$empty, $full] = $this->ends();
+        [$empty, $full] = $this->discharge();
 
         return ($full - $empty) / 2 / sqrt(3);
     }
@@ -177,9 +177,12 @@ final readonly class Supply
     /** @return array{}|array{float, float} what it may give, empty or cut off, and full, over its nominal voltage; a regulated supply always the same */
     public function ends(): array
     {
-        if ($this->capacity_Ah === null) {
-            return [];
-        }
+        return $this->capacity_Ah === null ? [] : $this->discharge();
+    }
+
+    /** @return array{float, float} */
+    private function discharge(): array
+    {
         [$empty, $full] = self::ENDS[$this->cells];
 
         return [$this->cutoff_V === null ? $empty : min(1.0, max($empty, $this->cutoff_V / $this->volts_V)), $full];

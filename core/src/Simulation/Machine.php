@@ -134,13 +134,13 @@ final class Machine
     /** The share of its voltage that its supply gives now. */
     public function fedWith(float $share): void
     {
-        $at = $this->state->angle;
-        $held = $this->powered && $this->fed > 0.0 ? new DriverCommand(null, 1, true, $this->ramp->target() ?? $at, $at) : $this->waits;
+        $held = $this->powered && $this->fed > 0.0
+            ? new DriverCommand(null, 1, true, $this->ramp->target() ?? $this->state->angle, $this->state->angle) : $this->waits;
         $this->fed = $share;
         $this->motor->fedWith($share);
         $this->follower = $this->follower();
-        if ($this->follower !== null && $share <= 0.0) { // it lets go until its supply is back
-            $this->letGo();
+        if ($this->follower !== null && $share <= 0.0) {
+            $this->letGo(); // until its supply is back
             $this->waits = $held;
         } elseif ($this->waits !== null) {
             $this->obey($this->waits);
@@ -177,13 +177,13 @@ final class Machine
 
     public function obey(DriverCommand $order): void
     {
-        if (($this->waits = $this->follower !== null && $order->powered && $this->fed <= 0.0 ? $order : null) !== null) {
-            return;
+        $this->waits = $this->follower !== null && $order->powered && $this->fed <= 0.0 ? $order : null;
+        if ($this->waits === null) {
+            $this->motor->switch($order);
+            $this->ramp->sendTo($order->target, $order->from);
+            $this->powered = $order->powered;
+            $this->still = false;
         }
-        $this->motor->switch($order);
-        $this->ramp->sendTo($order->target, $order->from);
-        $this->powered = $order->powered;
-        $this->still = false;
     }
 
     /** Its motor turns freely, and nothing flows. */
