@@ -80,7 +80,7 @@ final class Machine
 
     private float $fed = 1.0;                // share of the supply's voltage
 
-    private ?DriverCommand $waits = null;    // what it was told without any
+    private ?float $waits = null;            // where it was sent without any, rad
 
     /**
      * @param  float  $at  where it stands at first, in its own unit
@@ -116,12 +116,11 @@ final class Machine
     private function follower(): ServoShaft|SteppedShaft|null
     {
         $drive = $this->motion->drive;
-        $line = $this->full;
 
         return match (true) {
             $drive?->motor instanceof Stepper => new SteppedShaft($this->plant, $drive->motor, $drive->supply->volts_V * $this->fed),
-            $line !== null && $this->motion->positioning->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $line
-                : $line->atShare($this->fed), $drive?->motor instanceof Servo ? $drive->motor->deadband_deg / 2 * Constants::RAD_PER_DEG : 0.0),
+            $this->full !== null && $this->motion->positioning->isAbsolute() => new ServoShaft($this->plant, $this->fed === 1.0 ? $this->full
+                : $this->full->atShare($this->fed), $drive?->motor instanceof Servo ? $drive->motor->deadband_deg / 2 * Constants::RAD_PER_DEG : 0.0),
             default => null,
         };
     }
@@ -134,8 +133,7 @@ final class Machine
     /** The share of its voltage that its supply gives now. */
     public function fedWith(float $share): void
     {
-        $held = $this->powered && $this->fed > 0.0
-            ? new DriverCommand(null, 1, true, $this->ramp->target() ?? $this->state->angle, $this->state->angle) : $this->waits;
+        $held = $this->powered && $this->fed > 0.0 ? $this->ramp->target() ?? $this->state->angle : $this->waits;
         $this->fed = $share;
         $this->motor->fedWith($share);
         $this->follower = $this->follower();
@@ -143,7 +141,7 @@ final class Machine
             $this->letGo(); // until its supply is back
             $this->waits = $held;
         } elseif ($this->waits !== null) {
-            $this->obey($this->waits);
+            $this->obey(new DriverCommand(null, 1, true, $this->waits, $this->state->angle));
         }
     }
 
@@ -177,13 +175,14 @@ final class Machine
 
     public function obey(DriverCommand $order): void
     {
-        $this->waits = $this->follower !== null && $order->powered && $this->fed <= 0.0 ? $order : null;
-        if ($this->waits === null) {
-            $this->motor->switch($order);
-            $this->ramp->sendTo($order->target, $order->from);
-            $this->powered = $order->powered;
-            $this->still = false;
+        if ($this->follower !== null && $order->powered && $this->fed <= 0.0) {
+            $this->waits = $order->target;
+
+            return;
         }
+        [$this->waits, $this->powered, $this->still] = [null, $order->powered, false];
+        $this->motor->switch($order);
+        $this->ramp->sendTo($order->target, $order->from);
     }
 
     /** Its motor turns freely, and nothing flows. */

@@ -197,7 +197,9 @@ final class WiringContext
                 $boards = $document['boards'];
                 $boards[(int) array_search($there->id, array_column($boards, 'id'), true)]['board'] = $other->write();
 
-                return [new Fix(new Sentence('Take '.Sentence::quote($other->name)." for {$there->named()}, and wire what is not wired".self::adding($allotment)),
+                $takes = 'Take '.Sentence::quote($other->name)." for {$there->named()}, and wire what is not wired";
+
+                return [new Fix(new Sentence($takes.self::adding($allotment)),
                     self::changes($boards, $document['wires'], $allotment))];
             }
         }
