@@ -4,6 +4,8 @@ import type { WiringReport } from '../../resources/js/api/types';
 import { WiringPage } from '../../resources/js/pages/WiringPage';
 import { AssemblyList } from '../../resources/js/wiring/AssemblyList';
 import { SheetDrawing } from '../../resources/js/wiring/SheetDrawing';
+import { useBuild } from '../../resources/js/state/BuildContext';
+import { SupplyFields } from '../../resources/js/wiring/SupplyFields';
 import { SupplyTree } from '../../resources/js/wiring/SupplyTree';
 import { atServer, edited, open } from './bench';
 
@@ -15,6 +17,10 @@ const page = async (report = given()) => {
     await screen.findByRole('region', { name: 'Wiring sheet' });
     return opened;
 };
+
+function Fields() {
+    return <SupplyFields supply={useBuild().stored.document.supplies[0]!} index={0} />;
+}
 
 describe('the wiring sheet', () => {
     it('shows every board with its pins, and names what its wires go to', async () => {
@@ -208,5 +214,36 @@ describe('what feeds what', () => {
         expect(screen.getByText('Nothing is taken of it')).toBeTruthy();
         expect(screen.getByRole('row', { name: 'Controller 0.24 Ah' })).toBeTruthy();
         expect(screen.getByRole('row', { name: 'Show 0.4 mAh' })).toBeTruthy();
+    });
+
+    it('adds a rail out of the first source, and asks of each what it has', async () => {
+        const { user } = await open(<SupplyTree report={given()} />);
+        await user.click(await screen.findByRole('button', { name: 'Add a supply' }));
+        await waitFor(() => expect(atServer().edits).toHaveLength(1));
+        const { supplies } = atServer().stored.document;
+        expect(atServer().edits[0]).toEqual({
+            path: `supplies.${supplies.length - 1}`,
+            value: { id: 'rail', name: 'Rail', volts_V: 5, max_A: 1, from: supplies[0]!.id },
+        });
+    });
+
+    it('lets a supply come from another through a converter, and hides what only a source has', async () => {
+        const { user } = await open(<Fields />);
+        await user.selectOptions(await screen.findByLabelText('Comes from'), 'servo-rail');
+        expect(await edited()).toEqual({ path: 'supplies.0.from', value: 'servo-rail' });
+        expect(await screen.findByLabelText('Efficiency')).toBeTruthy();
+        expect(screen.queryByLabelText('Charge of the battery')).toBeNull();
+        await user.selectOptions(screen.getByLabelText('Through'), 'gate');
+        await waitFor(() => expect(screen.queryByLabelText('Efficiency')).toBeNull());
+        expect(screen.getByLabelText('Settles within')).toBeTruthy();
+    });
+
+    it('asks of a battery for its cells and what charges it', async () => {
+        const { user } = await open(<Fields />);
+        expect(screen.queryByLabelText('Cells')).toBeNull();
+        await user.type(await screen.findByLabelText('Charge of the battery'), '3 Ah{Enter}');
+        await user.selectOptions(await screen.findByLabelText('Cells'), 'lithium');
+        await waitFor(() => expect(atServer().stored.document.supplies[0]).toMatchObject({ capacity_Ah: 3, cells: 'lithium' }));
+        expect(screen.getByLabelText('Charged with')).toBeTruthy();
     });
 });

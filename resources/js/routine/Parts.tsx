@@ -6,6 +6,7 @@ import { InSentence } from '../fields/sentence';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
 import { ConditionEditor } from './ConditionEditor';
+import { OutputMore } from './OutputMore';
 import { SensorMore } from './SensorMore';
 import { MEASURES, questions } from './steps';
 
@@ -23,6 +24,11 @@ const ADDED = [
     { list: 'outputs', kind: 'lamp', name: 'Lamp' },
     { list: 'outputs', kind: 'sound', name: 'Sound' },
     { list: 'outputs', kind: 'relay', name: 'Relay' },
+    { list: 'outputs', kind: 'track', name: 'Section of track' },
+    { list: 'outputs', kind: 'points', name: 'Set of points' },
+    { list: 'outputs', kind: 'uncoupler', name: 'Uncoupler' },
+    { list: 'outputs', kind: 'valve', name: 'Valve' },
+    { list: 'outputs', kind: 'display', name: 'Display' },
     { list: 'counters', kind: 'counter', name: 'Counter' },
     { list: 'counters', kind: 'mark', name: 'Mark' },
 ] as const;
@@ -106,19 +112,17 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                         <SensorMore sensor={sensor} path={`sensors.${i}`} />
                     </li>
                 ))}
-                {[...outputs.map((each, i) => ({ each, at: `outputs.${i}` })), ...counters.map((each, i) => ({ each, at: `counters.${i}` }))].map(
-                    ({ each, at }) => (
-                        <li key={each.id} className="flex items-center gap-2">
-                            <span className="w-20 text-quiet">{each.kind}</span>
-                            <TextInput
-                                label={`Name of ${each.name}`}
-                                path={`${at}.name`}
-                                value={each.name}
-                                className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5"
-                            />
-                        </li>
-                    ),
-                )}
+                {outputs.map((output, i) => (
+                    <li key={output.id}>
+                        <Named of={output} word={output.kind} path={`outputs.${i}.name`} />
+                        <OutputMore output={output} path={`outputs.${i}`} />
+                    </li>
+                ))}
+                {counters.map((counter, i) => (
+                    <li key={counter.id}>
+                        <Named of={counter} word={counter.kind} path={`counters.${i}.name`} />
+                    </li>
+                ))}
             </ul>
             <div className="flex items-center gap-1 py-1">
                 <select
@@ -138,6 +142,15 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                 </button>
             </div>
         </details>
+    );
+}
+
+function Named({ of, word, path }: { of: { name: string }; word: string; path: string }) {
+    return (
+        <div className="flex items-center gap-2">
+            <span className="w-20 text-quiet">{word}</span>
+            <TextInput label={`Name of ${of.name}`} path={path} value={of.name} className="min-w-0 flex-1 border border-line bg-well px-2 py-0.5" />
+        </div>
     );
 }
 

@@ -10,7 +10,7 @@ const named = ({ id, name }: { id: string; name: string }) => ({ value: id, labe
 /** Where a sensor sits, and how it answers. */
 export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number]; path: string }) {
     const { stored } = useBuild();
-    const { motions, outputs } = stored.document;
+    const { motions, outputs, supplies } = stored.document;
     const measures = MEASURES.includes(sensor.kind);
     const unit = positionUnit(stored, sensor.motion);
     const sits = (id: string) => {
@@ -69,6 +69,20 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
                 />
             )}
             <QuantityField label="Reports late by" path={`${path}.late_s`} value={sensor.late_s} />
+            <QuantityField label="Puts out at most" path={`${path}.signal_V`} value={sensor.signal_V} empty="as the pin" />
+            {sensor.signal_V !== null && <ToggleField label="Divided by two resistors" path={`${path}.divided`} value={sensor.divided} />}
+            {['press', 'magnet'].includes(sensor.kind) && <ToggleField label="Has its own pull-up" path={`${path}.pulled`} value={sensor.pulled} />}
+            {sensor.kind === 'knock' && <ToggleField label="Filtered" path={`${path}.filtered`} value={sensor.filtered} />}
+            {sensor.kind === 'press' && (
+                <ChoiceField
+                    label="Stops by cutting"
+                    path={`${path}.cuts`}
+                    value={sensor.cuts ?? ''}
+                    choices={[{ value: '', label: 'nothing' }, ...supplies.map(named)]}
+                    toValue={(id) => (id === '' ? null : id)}
+                    how="A stop button in the lead of a supply."
+                />
+            )}
         </details>
     );
 }

@@ -1,24 +1,50 @@
 import type { SupplyRow, WiringReport } from '../api/types';
+import { freeId } from '../pages/AddMotion';
+import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
+import { STATION_BUTTON } from '../stations/StationFields';
+import { SupplyFields } from './SupplyFields';
 
 const CONVERTERS: Record<string, string> = { linear: 'linear regulator', down: 'converter down', up: 'converter up', gate: 'switch' };
 
 /** What feeds what, from the sources down; and what takes how much of each battery in a day. */
 export function SupplyTree({ report }: { report: WiringReport }) {
     return (
-        <ul className="divide-y divide-line border border-line bg-sheet">
-            {report.supplies
-                .filter((supply) => supply.from === null)
-                .map((supply) => (
-                    <Branch key={supply.id} supply={supply} all={report.supplies} depth={0} />
-                ))}
-        </ul>
+        <>
+            <ul className="divide-y divide-line border border-line bg-sheet">
+                {report.supplies
+                    .filter((supply) => supply.from === null)
+                    .map((supply) => (
+                        <Branch key={supply.id} supply={supply} all={report.supplies} depth={0} />
+                    ))}
+            </ul>
+            <AddSupply />
+        </>
+    );
+}
+
+/** A rail out of the first source, as most are. */
+function AddSupply() {
+    const { stored, edit } = useBuild();
+    const { supplies } = stored.document;
+    const id = freeId(
+        'rail',
+        supplies.map((supply) => supply.id),
+    );
+    const source = supplies.find((supply) => supply.from === null);
+    const rail = { id, name: 'Rail', volts_V: 5, max_A: 1, ...(source === undefined ? {} : { from: source.id }) };
+    return (
+        <button type="button" className={`mt-2 ${STATION_BUTTON} print:hidden`} onClick={() => edit({ path: `supplies.${supplies.length}`, value: rail })}>
+            Add a supply
+        </button>
     );
 }
 
 function Branch({ supply, all, depth }: { supply: SupplyRow; all: SupplyRow[]; depth: number }) {
     const { text } = useSpeaking();
+    const { stored } = useBuild();
+    const kept = stored.document.supplies.findIndex((each) => each.id === supply.id);
     const volts = text({ si: supply.volts_V, dimension: 'voltage' });
     const amps = text({ si: supply.max_A, dimension: 'current' });
     return (
@@ -37,6 +63,12 @@ function Branch({ supply, all, depth }: { supply: SupplyRow; all: SupplyRow[]; d
                     <span className="min-w-0 flex-1 text-quiet">{supply.feeds.length === 0 ? 'feeds nothing' : `feeds ${supply.feeds.join(', ')}`}</span>
                 </div>
                 {supply.capacity_Ah !== null && <Day supply={supply} />}
+                {kept >= 0 && (
+                    <details>
+                        <summary className="narrow py-1 text-quiet">more of {supply.name}</summary>
+                        <SupplyFields supply={stored.document.supplies[kept]!} index={kept} />
+                    </details>
+                )}
             </li>
             {all
                 .filter((each) => each.from === supply.id)
