@@ -63,7 +63,7 @@ export function SupplyFields({ supply, index }: { supply: Build['supplies'][numb
             )}
             <ChoiceField label="Asked for too much it" path={at('overload')} value={supply.overload} choices={OVERLOADS} />
             <QuantityField label="Resistance inside" path={at('resistance_ohm')} value={supply.resistance_ohm} />
-            <QuantityField label="Capacitor across it" path={at('capacitor_uF')} value={supply.capacitor_uF} />
+            <QuantityField label="Capacitor across it" path={at('capacitor_uF')} value={supply.capacitor_uF} typedIn="µF" />
             <QuantityField label="Fuse in its lead" path={at('fuse_A')} value={supply.fuse_A} empty="none" />
             {others.length > 0 && supply.from === null && (
                 <ChoiceField
