@@ -131,7 +131,7 @@ final readonly class Needs
 
     private static function switch(Motion $motion, LimitSwitch $switch): Signal
     {
-        return new Signal("switches.{$switch->id}", $switch->name, [Ability::In], motion: $motion->id);
+        return new Signal("switches.{$switch->id}", $switch->name, [Ability::In, Ability::Pull], motion: $motion->id);
     }
 
     /** @return list<Ability> */
@@ -139,9 +139,8 @@ final readonly class Needs
     {
         return match (true) {
             $sensor->measures() => [Ability::Analogue],
-            $wakes => [Ability::In, Ability::Wake],
             $sensor->kind === 'knock' => [Ability::In, Ability::Interrupt],
-            default => [Ability::In],
+            default => [Ability::In, ...($sensor->isOpen() && ! $sensor->pulled ? [Ability::Pull] : []), ...($wakes ? [Ability::Wake] : [])],
         };
     }
 

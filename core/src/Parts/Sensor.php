@@ -66,6 +66,12 @@ final readonly class Sensor
     ) {
     }
 
+    /** A contact or an open collector: while it is off nothing but a pull-up says so. */
+    public function isOpen(): bool
+    {
+        return in_array($this->kind, ['press', 'magnet'], true);
+    }
+
     public function measures(): bool
     {
         return in_array($this->kind, self::ANALOG, true);

@@ -25,12 +25,12 @@ enum Ability: string
     {
         return match ($this) {
             self::In => 'input pin',
-            self::Pull => 'pin with a pull-up',
+            self::Pull => 'pull-up pin',
             self::Out => 'output pin',
             self::Pulse => 'pulse-width pin',
             self::Analogue => 'analogue pin',
             self::Interrupt => 'interrupt pin',
-            self::Wake => 'pin that wakes it',
+            self::Wake => 'waking pin',
             self::Data => 'bus data pin',
             self::Clock => 'bus clock pin',
             self::Receive => 'serial input pin',

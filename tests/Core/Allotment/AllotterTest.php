@@ -114,7 +114,7 @@ it('moves nothing that is wired when something is added, and adds as little as c
     $before = wiredBy(bareOf($sensors), allotted(bareOf($sensors)));
     $more = Editor::apply($before, [['path' => 'sensors.'.count($sensors), 'value' => ['id' => 'late', 'name' => 'Late', 'kind' => 'press']]]);
     if (allotted($more)->short !== []) { // its pins are all taken, those of the bus too
-        expect(allotted($more)->short[0]->text())->toContain('1 input pin too few. Controller 1 as a K');
+        expect(allotted($more)->short[0]->text())->toContain('1 pull-up pin too few. Controller 1 as a K');
 
         return;
     }
@@ -220,8 +220,8 @@ function findsPins(array $signals, array $placed, array $used): bool
 it('is never beaten by trying all sets of boards', function (int $seed) {
     mt_srand($seed);
     $few = new BoardStock(array_map(fn (array $line): array => $line, [
-        ['kind' => 'controller', 'name' => 'C5', 'cost' => 3.0, 'pins' => 'p1–p2: in out pulse; p3: in analogue; p4: in out data; p5: in out clock', 'low_V' => 4.0, 'high_V' => 16.0],
-        ['kind' => 'controller', 'name' => 'C7', 'cost' => 6.0, 'pins' => 'p1–p2: in out; p3–p4: in out pulse; p5: analogue; p6: in out data; p7: in out clock', 'low_V' => 4.0,
+        ['kind' => 'controller', 'name' => 'C5', 'cost' => 3.0, 'pins' => 'p1–p2: in out pull pulse; p3: in pull analogue; p4: in out pull data; p5: in out pull clock', 'low_V' => 4.0, 'high_V' => 16.0],
+        ['kind' => 'controller', 'name' => 'C7', 'cost' => 6.0, 'pins' => 'p1–p2: in out pull; p3–p4: in out pulse; p5: analogue; p6: in out pull data; p7: in out pull clock', 'low_V' => 4.0,
             'high_V' => 16.0],
         ['kind' => 'bridge', 'name' => 'B1', 'cost' => 2.0, 'channels' => 1, 'low_V' => 3.0, 'high_V' => 20.0, 'continuous_A' => 2.0, 'peak_A' => 3.0, 'directions' => 1, 'speed' => 'yes'],
         ['kind' => 'bridge', 'name' => 'B2', 'cost' => (float) mt_rand(2, 5), 'channels' => 2, 'low_V' => 3.0, 'high_V' => 20.0, 'continuous_A' => 1.0, 'peak_A' => 2.0,
@@ -262,8 +262,8 @@ it('says of the garden railway’s yard six two-channel bridges, five boards of 
 
 it('says what is too little, and what would do', function () {
     $build = bareOf(array_fill(0, 12, 'press'), []);
-    $only = new BoardStock([['kind' => 'controller', 'name' => 'C3', 'cost' => 1.0, 'pins' => 'p1: in out pull; p2: in data; p3: in clock', 'low_V' => 4.0, 'high_V' => 16.0]]);
-    expect(allotted($build, $only)->short[0]->text())->toBe('9 input pins too few. 1 input and output expander E16 would do.')
+    $only = new BoardStock([['kind' => 'controller', 'name' => 'C3', 'cost' => 1.0, 'pins' => 'p1: in out pull; p2: in pull data; p3: in pull clock', 'low_V' => 4.0, 'high_V' => 16.0]]);
+    expect(allotted($build, $only)->short[0]->text())->toBe('9 pull-up pins too few. 1 input and output expander E16 would do.')
         ->and(allotted($build, new BoardStock([]))->short[0]->text())->toBe('There is no controller in the drawer.')
         ->and(allotted(bareOf([], [['kind' => 'track', 'supply' => 'main', 'current_A' => 40]]))->short[0]->text())
         ->toBe('No board in the drawer bears Output 0: 40 A at 12 V.');

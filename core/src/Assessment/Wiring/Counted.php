@@ -30,7 +30,7 @@ final class Counted
 
         return match (true) {
             str_starts_with($signal->key, 'motions.') && $last === Ability::Pulse => 'pulse-driven motor',
-            $last === Ability::In => 'input',
+            $last === Ability::In, $last === Ability::Pull => 'input',
             $last === Ability::Interrupt => 'quick input',
             $last === Ability::Wake => 'waking input',
             $last === Ability::Analogue => 'analogue input',

@@ -137,7 +137,8 @@ final readonly class PinRules
     {
         $on = $this->on;
         $pin = $board->board->pins[$join->pin];
-        $lacks = array_values(array_filter($signal->needs, fn (Ability $ability): bool => ! $pin->can($ability)));
+        $lacks = array_values(array_filter($signal->needs, fn (Ability $ability): bool => $ability !== Ability::Pull
+            && ! $pin->can($ability))); // that it floats is told
         $moves = fn (): array => [...$on->toFreePin($join), $this->without($join)];
         $path = $on->pathOfWire($join).'.pin';
         if ($lacks !== []) {

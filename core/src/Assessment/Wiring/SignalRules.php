@@ -64,7 +64,7 @@ final readonly class SignalRules
                 ['signal' => Quantity::of($sensor->signal_V, 'V'), 'logic' => Quantity::of($logic, 'V')],
                 fn (): array => [new Fix(new Sentence('Divide it by two resistors'), [new Change("{$path}.divided", true)])]);
         }
-        if (in_array($sensor->kind, ['press', 'magnet'], true) && ! $sensor->pulled && ! $pin->can(Ability::Pull)) {
+        if ($sensor->isOpen() && ! $sensor->pulled && ! $pin->can(Ability::Pull)) {
             $this->floats($sensor->named(), $board->named()." {$pin->name}", "{$path}.pulled", "sensors.{$sensor->id}",
                 [new Fix(new Sentence('Pull it up with 10 kΩ'), [new Change("{$path}.pulled", true)])]);
         }
