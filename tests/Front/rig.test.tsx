@@ -77,6 +77,16 @@ describe('a live session', () => {
         expect(heard.slice(on, off).some((line) => line.do === 'step' && line.seconds! > 0)).toBe(true);
     });
 
+    it('tells all that happened, also of what was said in one go', async () => {
+        machine(atServer());
+        const { user } = await open(<Rig />);
+        await waitFor(() => expect(now()).toBeGreaterThan(0));
+        await user.click(screen.getByText('break'));
+        await user.click(screen.getByText('clear'));
+        expect(await screen.findByText('sensor off')).toBeTruthy();
+        expect(screen.getAllByRole('listitem').map((each) => each.textContent)).toEqual(['sensor on', 'sensor off']);
+    });
+
     it('loses nothing that happened while the server was away', async () => {
         const heard = machine(atServer());
         const { user, server } = await open(<Rig />);

@@ -73,7 +73,7 @@ export function useRig(build: string, version: number, begins: string | null) {
                     setProblem(refused?.errors?.[0]?.message ?? '');
                     const next = answers[answers.length - 1]?.state;
                     if (!isOver && next) {
-                        take(next);
+                        take({ ...next, events: answers.flatMap((answer) => answer.state?.events ?? []) }); // each tells what happened since the one before
                     }
                 }
             } catch (failure) {
