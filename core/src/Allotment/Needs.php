@@ -14,6 +14,7 @@ use Brookstone\Core\Wiring\Ability;
 use Brookstone\Core\Wiring\Board;
 use Brookstone\Core\Wiring\BoardKind;
 use Brookstone\Core\Wiring\PlacedBoard;
+use Brookstone\Core\Wiring\WiringPlan;
 
 /** What a build needs channels and pins for, counted from its motions, sensors and outputs. */
 final readonly class Needs
@@ -52,6 +53,28 @@ final readonly class Needs
         }
 
         return new self($build, $loads, $signals);
+    }
+
+    /**
+     * All that needs a pin, with what tells the drivers that carry something, and what expanders take.
+     *
+     * @return array<string, Signal> by key
+     */
+    public function on(WiringPlan $plan): array
+    {
+        $signals = $this->signals;
+        foreach ($plan->joins as $join) {
+            $load = $this->loads[$join->signal] ?? null;
+            $board = $plan->boards[$join->board] ?? null;
+            foreach ($load === null || $board === null || ! $board->board->kind->drives() ? [] : self::controls($board, $join->pin, $load) as $signal) {
+                $signals[$signal->key] = $signal;
+            }
+        }
+        foreach (Allotter::ofBoards($plan->boards) as $signal) {
+            $signals[$signal->key] = $signal;
+        }
+
+        return $signals;
     }
 
     /**

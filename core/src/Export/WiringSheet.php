@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Export;
 
-use Brookstone\Core\Allotment\Allotter;
 use Brookstone\Core\Allotment\Load;
 use Brookstone\Core\Allotment\Needs;
 use Brookstone\Core\Allotment\Signal;
@@ -54,18 +53,7 @@ final readonly class WiringSheet
     public function __construct(private Build $build)
     {
         $this->needs = Needs::of($build);
-        $signals = $this->needs->signals;
-        foreach ($build->wiring->joins as $join) {
-            $load = $this->needs->loads[$join->signal] ?? null;
-            $board = $build->wiring->boards[$join->board] ?? null;
-            foreach ($load === null || $board === null || ! $board->board->kind->drives() ? [] : Needs::controls($board, $join->pin, $load) as $signal) {
-                $signals[$signal->key] = $signal;
-            }
-        }
-        foreach (Allotter::ofBoards($build->wiring->boards) as $signal) {
-            $signals[$signal->key] = $signal;
-        }
-        $this->signals = $signals;
+        $this->signals = $this->needs->on($build->wiring);
         $this->colours = WireColours::of($build->wiring);
     }
 

@@ -51,18 +51,7 @@ final class WiringContext
     {
         $this->plan = $build->wiring;
         $this->needs = self::needsOf($build, $subjects);
-        $signals = $this->needs->signals;
-        foreach ($this->plan->joins as $join) {
-            $load = $this->needs->loads[$join->signal] ?? null;
-            $board = $this->plan->boards[$join->board] ?? null;
-            foreach ($load === null || $board === null || ! $board->board->kind->drives() ? [] : Needs::controls($board, $join->pin, $load) as $signal) {
-                $signals[$signal->key] = $signal;
-            }
-        }
-        foreach (Allotter::ofBoards($this->plan->boards) as $signal) {
-            $signals[$signal->key] = $signal;
-        }
-        $this->signals = $signals;
+        $this->signals = $this->needs->on($this->plan);
     }
 
     /**
