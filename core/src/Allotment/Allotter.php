@@ -62,6 +62,9 @@ final class Allotter
         if ($short !== [] || ($loads === [] && $this->missing($this->plan->bySignal) === [])) {
             return new Allotment([], [], $short);
         }
+        if ($this->needs->build->supplies === []) {
+            return new Allotment([], [], [new Sentence('Nothing feeds it yet: add a supply first.')]);
+        }
         $free = [];
         foreach ($this->free() as [$board, $pins]) {
             foreach ($board->board->kind->drives() ? $pins : [] as $pin) {

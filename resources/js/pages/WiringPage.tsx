@@ -82,9 +82,16 @@ export function WiringPage() {
                 <TryPanel />
             </div>
             {report !== undefined && !isBare && (
-                <div className="mt-4">
-                    <SheetDrawing sheet={report.sheet} lit={lit ?? picked} onLight={light} onPick={pick} onMove={move} />
-                </div>
+                <>
+                    <div className="mt-4 print:hidden">
+                        <SheetDrawing sheet={report.sheet} lit={lit ?? picked} onLight={light} onPick={pick} onMove={move} />
+                    </div>
+                    <img
+                        className="mt-4 hidden max-h-[160mm] w-full print:block"
+                        src={`/api/builds/${stored.id}/wiring.svg`}
+                        alt={`Wiring of ${stored.document.name}`}
+                    />
+                </>
             )}
             <div className="mt-4 grid grid-cols-2 gap-6">
                 {!isBare && <Findings findings={[...wiring.findings, ...own]} none="Nothing: everything that is wired can do it and bears it." />}

@@ -285,3 +285,8 @@ it('keeps to the plan of a build that has nothing to wire', function () {
     expect(allotted(bareOf([]))->isNothing())->toBeTrue()->and(allotted(bareOf([]))->short)->toBe([])
         ->and((new WiringPlan)->isEmpty())->toBeTrue();
 });
+
+it('asks for a supply before it wires anything', function () {
+    $build = Editor::apply(bareOf(['press'], [['kind' => 'lamp', 'current_A' => 0.01]]), [['path' => 'supplies', 'value' => []]]);
+    expect(allotted($build)->short[0]->text())->toBe('Nothing feeds it yet: add a supply first.')->and(allotted($build)->boards)->toBe([]);
+});
