@@ -19,6 +19,7 @@ use Brookstone\Core\Shape\NothingShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Study\FaultSweep;
 
 /**
  * What is answered over HTTP, where it is not a value of the core as it is. The types of the page are made from these too, and a test reads every
@@ -129,8 +130,7 @@ final class Answers
         $step = Schemas::record('StudyStep', ['path' => new TextShape, 'says' => Schemas::sentence()]);
         $number = Schemas::number();
         $cell = Schemas::record('FaultCell', [
-            'fault' => new TextShape, 'step' => new TextShape, 'outcome' => ChoiceShape::of('breaks_rule', 'hits', 'stalls', 'ends_wrong_unnoticed',
-                'ends_wrong', 'waits', 'stops', 'finishes'),
+            'fault' => new TextShape, 'step' => new TextShape, 'outcome' => ChoiceShape::of(...FaultSweep::OUTCOMES),
             'says' => Schemas::sentence(), 'events' => Schemas::list(WorldEvents::shape()),
         ]);
         $fan = Schemas::record('DriftFan', ['cycle' => $number, 'low' => $number, 'quarter' => $number, 'middle' => $number, 'three_quarters' => $number,

@@ -40,7 +40,7 @@ final class FaultSweep
     private const LOOK_ON_S = 1.0; // when all is done: what still pushes, or runs into a stop only then, is found
 
     /** @var list<string> worst first */
-    public const OUTCOMES = ['breaks_rule', 'hits', 'stalls', 'ends_wrong_unnoticed', 'ends_wrong', 'waits', 'stops', 'finishes'];
+    public const OUTCOMES = ['breaks_rule', 'hits', 'burns', 'resets', 'stalls', 'ends_wrong_unnoticed', 'ends_wrong', 'waits', 'stops', 'finishes'];
 
     private readonly Scenario $scenario;
 

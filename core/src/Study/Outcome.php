@@ -27,7 +27,7 @@ final readonly class Outcome
     /** @return array{string, Sentence} the word for it, of FaultSweep::OUTCOMES, and a sentence */
     public function told(): array
     {
-        foreach (['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits'] as $kind => $outcome) {
+        foreach (['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits', 'burns' => 'burns', 'reset' => 'resets'] as $kind => $outcome) {
             $new = $this->added($kind);
             if ($new !== null) {
                 return [$outcome, $new];

@@ -14,6 +14,8 @@ const BUTTON = 'border border-line bg-well px-2 py-0.5 hover:bg-ground disabled:
 const OUTCOMES: Record<FaultCell['outcome'], { mark: string; words: string; style: string }> = {
     breaks_rule: { mark: 'R', words: 'breaks a rule', style: 'bg-fails text-white' },
     hits: { mark: 'H', words: 'hits a stop', style: 'bg-fails text-white' },
+    burns: { mark: 'B', words: 'burns a coil', style: 'bg-fails text-white' },
+    resets: { mark: 'C', words: 'the controller starts anew', style: 'bg-fails text-white' },
     stalls: { mark: 'S', words: 'stalls, until too hot', style: 'bg-fails text-white' },
     ends_wrong_unnoticed: { mark: 'U', words: 'goes wrong unnoticed', style: 'bg-fails text-white' },
     ends_wrong: { mark: 'E', words: 'ends in the wrong place', style: 'bg-tight-soft text-ink' },

@@ -51,6 +51,17 @@ it('tells worse of a routine that never gives up, that breaks a rule, or that wa
         ->and($waits['stuck off beam']['steps.3'])->toBe('waits');
 });
 
+it('tells that a coil burns while it waits for what never comes, and that the controller starts anew', function () {
+    $hook = fn (string $state): array => ['do' => 'signal', 'output' => 'hook', 'state' => $state];
+    $burns = outcomesOf(Builds::planted(['outputs.1' => ['id' => 'hook', 'name' => 'Hook', 'kind' => 'uncoupler', 'supply' => 'main', 'longest_s' => 8.0],
+        'routines.1.steps.2' => $hook('on'), 'routines.1.steps.3' => ['do' => 'wait', 'until' => ['sensor' => 'beam']], 'routines.1.steps.4' => $hook('off'),
+        'scenarios.0.events.2' => ['at_s' => 15, 'sensor' => 'beam', 'is' => 'on']]));
+    $resets = outcomesOf(Builds::planted(array_replace(Builds::wired(), ['wiring.boards.0.board.low_V' => 10.0, 'wiring.boards.0.board.least_V' => 9.5])));
+
+    expect($burns['stuck off beam']['steps.3'])->toBe('burns')->and($burns['late beam']['steps.3'])->not->toBe('burns')
+        ->and($resets['low main']['steps.0'])->toBe('resets');
+});
+
 it('does not call it finished when something stands elsewhere, or was counted for nothing', function () {
     // The lift goes up by time, from its low switch: jammed, it stays down and is taken to be up; then it is counted.
     $build = Builds::planted([
