@@ -290,3 +290,11 @@ it('asks for a supply before it wires anything', function () {
     $build = Editor::apply(bareOf(['press'], [['kind' => 'lamp', 'current_A' => 0.01]]), [['path' => 'supplies', 'value' => []]]);
     expect(allotted($build)->short[0]->text())->toBe('Nothing feeds it yet: add a supply first.')->and(allotted($build)->boards)->toBe([]);
 });
+
+it('says which controller would do in the place of one that is full, the cheapest on which every wire finds its pin', function (int $more, string $says) {
+    $first = wiredBy(bareOf(array_fill(0, 6, 'press')), allotted(bareOf(array_fill(0, 6, 'press'))));
+    $late = array_map(fn (int $i): array => ['path' => 'sensors.'.(5 + $i), 'value' => ['id' => "late{$i}", 'name' => "Late {$i}", 'kind' => 'press']], range(1, $more));
+    $full = Editor::apply($first, $late);
+
+    expect($first->wiring->controller()?->board->name)->toBe('K6')->and(allotted($full)->short[0]->text())->toBe($says);
+})->with([[1, '1 pull-up pin too few. Controller 1 as a K12 would do.'], [7, '7 pull-up pins too few. Controller 1 as a K12 would do.']]);
