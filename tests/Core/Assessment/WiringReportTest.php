@@ -6,9 +6,13 @@ use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Assessment\Wiring\Assembly;
 use Brookstone\Core\Assessment\Wiring\DayTable;
+use Brookstone\Core\Assessment\Wiring\WiringCost;
 use Brookstone\Core\Assessment\Wiring\WiringPlanner;
+use Brookstone\Core\Assessment\Wiring\WiringReport;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
+use Brookstone\Core\Drive\DcMotor;
+use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Rehearsal\Day;
@@ -97,4 +101,35 @@ it('wires a build from nothing, then only what is new, and all anew but for what
     $again = Builds::mended($fixed, $anew);
     expect($anew->does->text())->toBe('Wire everything anew, with 1 bridge board H2 small')->and($again->wiring->bySignal['sensors.button']->pin)->toBe('p1')
         ->and(array_unique(array_map(fn (Finding $finding): string => $finding->code, Builds::assessed($again)->wiring['findings'])))->toBe(['wiring.no_fuse']);
+});
+
+it('says what a kind of drive takes of boards more than the rest needs anyway', function () {
+    $wired = Builds::planted(Builds::wired());
+    $supply = $wired->supplies['main'];
+    $drives = ['dc_motor' => [Drawer::get('G25-60'), $supply], 'stepper' => [Drawer::get('P42-48'), $supply], 'servo' => [Drawer::get('S20 metal'), $wired->supplies['servos']],
+        'huge' => [new DcMotor(12.0, 100.0, 0.5, 10.0, 40.0), $supply]];
+    $says = fn (Build $build, string $motion): array => array_map(fn (array $cost): string => $cost['says']->text(),
+        WiringCost::ofKinds($build, $build->motions[$motion], $drives, BoardStock::shipped()));
+
+    // The lift has a channel of the bridge already.
+    expect($says($wired, 'lift'))->toBe(['no board more', '1 stepper driver D1 large more', 'no board more', 'No board in the drawer bears Lift motor: 40 A at 12 V, its speed set.']);
+    // The jaw had a servo: with a motor it needs a channel that is not there.
+    expect($says($wired, 'jaw'))->toBe(['1 bridge board H2 small more', '1 stepper driver D1 large more', 'no board more', 'No board in the drawer bears Jaw motor: 40 A at 12 V.']);
+    $none = Editor::apply($wired, [['path' => 'motions.2.drive', 'value' => null]]);
+    expect($says($none, 'lift'))->toBe($says($wired, 'lift'));
+});
+
+it('tells of each supply what it feeds, and of a charged battery how long it lasts through a cut', function () {
+    $build = Builds::planted(array_replace(Builds::wired(), ['supplies.0.capacity_Ah' => 10.0, 'supplies.0.charger_A' => 0.5]));
+    $report = WiringReport::of($build, BoardStock::shipped(), null);
+    [$main, $servos] = $report['supplies'];
+
+    expect($main['feeds'])->toBe(['Controller 1', 'Bridge 1', 'Lid', 'Lift'])->and($servos['feeds'])->toBe(['Jaw'])
+        ->and($main['gives_Ah_day'])->toBeAbout(24 * 0.5 * 0.7, 1e-9)->and($main['balance_Ah_day'])->toBeAbout($main['gives_Ah_day'] - $main['day_Ah'], 1e-9)
+        ->and($main['through_cut_h'])->toBeAbout(24 * 10.0 * 0.8 / $main['day_Ah'], 1e-9)->and($servos['through_cut_h'])->toBeNull()
+        ->and($report['room'][0])->toBe(['board' => 'controller-1', 'name' => 'Controller 1', 'used' => 14, 'of' => 20])
+        ->and(array_column($report['cautions'], 'code'))->toBe(['mains', 'tools'])
+        ->and(array_column(WiringReport::of(Builds::planted(['around.public' => true, 'around.animals' => true, 'supplies.0.capacity_Ah' => 2.0, 'supplies.0.cells' => 'lithium',
+            'supplies.1.capacity_Ah' => 2.0, 'supplies.1.charger_A' => 0.1, 'supplies.1.boxed' => true]), BoardStock::shipped(), null)['cautions'], 'code'))
+        ->toBe(['gas', 'lithium', 'stop', 'animals']);
 });

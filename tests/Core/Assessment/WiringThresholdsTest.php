@@ -75,3 +75,11 @@ it('takes a coil for on too long by what it bears, and for one that can stay on 
         ->and(saidOfWiring('coil_stays_on', $with([$on(null), $off])))->toBe(['Show says no time for Hook: if it gives up in between, its coil burns after 0.5 s.'])
         ->and(saidOfWiring('coil_stays_on', $with([$on(0.2), $off])))->toBe([]);
 });
+
+it('fills a bus when there are more of a kind than addresses, and not before', function () {
+    $boards = fn (int $count, int $last): array => array_combine(array_map(fn (int $i): string => 'wiring.boards.'.(1 + $i), range(1, $count)), array_map(fn (int $i): array => [
+        'id' => "e{$i}", 'name' => "E {$i}", 'board' => ['address_high' => $last] + BoardStock::shipped()->boards['E16']->write(), 'supply' => 'main', 'address' => 0x1F + $i],
+        range(1, $count)));
+    expect(saidOfWiring('bus_full', $boards(2, 0x21)))->toBe([])->and(saidOfWiring('bus_full', $boards(3, 0x21)))->toBe(['3 E16 on one bus: it has 2 addresses.'])
+        ->and(saidOfWiring('address_out', $boards(3, 0x21)))->toHaveCount(1)->and(saidOfWiring('address_out', $boards(2, 0x21)))->toBe([]);
+});
