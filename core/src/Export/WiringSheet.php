@@ -61,14 +61,16 @@ final readonly class WiringSheet
     public function written(): array
     {
         $boards = array_values(array_map($this->board(...), $this->build->wiring->boards));
+        $wires = array_values(array_map($this->wire(...), $this->build->wiring->joins));
         $left = min([0.0, ...array_map(fn (array $board): float => $board['x_mm'], $boards)]) - self::NAME_MM - self::EDGE_MM;
         $right = max([0.0, ...array_map(fn (array $board): float => $board['x_mm'] + $board['width_mm'], $boards)]) + self::NAME_MM + self::EDGE_MM;
         [$top, $bottom] = $boards === [] ? [0.0, 40.0] : $this->edges();
         $lanes = 2 * self::EDGE_MM + self::LANES * self::LANE_MM;
-        [$top, $bottom] = $this->hasLanes() ? [$top - $lanes, $bottom + $lanes] : [$top - self::EDGE_MM, $bottom + self::EDGE_MM];
+        $along = array_filter($wires, fn (array $wire): bool => array_filter($wire['paths'], fn (string $path): bool => str_contains($path, 'V')) !== []);
+        [$top, $bottom] = $along !== [] ? [$top - $lanes, $bottom + $lanes] : [$top - self::EDGE_MM, $bottom + self::EDGE_MM];
 
         return ['x_mm' => $left, 'y_mm' => $top, 'width_mm' => $right - $left, 'height_mm' => $bottom - $top, 'boards' => $boards,
-            'wires' => array_values(array_map($this->wire(...), $this->build->wiring->joins)), 'rows' => $this->rows(), 'pins' => $this->pins()];
+            'wires' => $wires, 'rows' => $this->rows(), 'pins' => $this->pins()];
     }
 
     private function nameOf(string $signal): string
@@ -213,20 +215,6 @@ final readonly class WiringSheet
             [$x, $y, $beyond, $under] = $board->box();
             if (! in_array($board->id, $ends, true) && $x < $right && $beyond > $left && $y < $high + 1.0 && $under > $low - 1.0) {
                 return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** Some wire goes along the upper or lower edge. */
-    private function hasLanes(): bool
-    {
-        foreach ($this->build->wiring->joins as $join) {
-            foreach ($this->wire($join)['paths'] as $path) {
-                if (str_contains($path, 'V')) {
-                    return true;
-                }
             }
         }
 
