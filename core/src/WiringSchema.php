@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core;
 
 use Brookstone\Core\Shape\BooleanShape;
+use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
 use Brookstone\Core\Wiring\Board;
@@ -47,7 +48,8 @@ final class WiringSchema
                 'gives_Ah_day' => $number->orNull(), 'balance_Ah_day' => $number->orNull(), 'through_cut_h' => $number->orNull()])),
             'steps' => Schemas::list(Schemas::record('AssemblyStep', ['id' => $text, 'stage' => $text, 'says' => Schemas::sentence(),
                 'bands' => Schemas::list($text),
-                'wires' => Schemas::list($number), 'done' => new BooleanShape])),
+                'wires' => Schemas::list($number), 'picture' => ChoiceShape::of('striped', 'banded', 'flat', 'board', 'meter')->orNull(),
+                'done' => new BooleanShape])),
             'cautions' => Schemas::list(Schemas::record('Caution', ['code' => $text, 'says' => $text])),
             'stock' => Schemas::list(Schemas::record('StockBoard', ['name' => $text, 'kind' => $text, 'word' => $text, 'cost' => $number,
                 'board' => Board::shape()])),

@@ -144,6 +144,11 @@ describe('what is done at the bench', () => {
         await waitFor(() => expect(atServer().stored.document.wiring.done).toEqual([]));
     });
 
+    it('shows which way round a part goes', async () => {
+        await open(<AssemblyList steps={given().steps.map((step) => ({ ...step, picture: 'striped' as const }))} onLight={() => {}} />);
+        expect((await screen.findAllByRole('img', { name: /^A capacitor: the stripe and the short leg are ground/ })).length).toBe(given().steps.length);
+    });
+
     it('shows the bands of a resistor in words too', async () => {
         const says = 'Solder 10 kΩ.';
         await open(
@@ -155,6 +160,7 @@ describe('what is done at the bench', () => {
                         says: { template: says, values: {}, text: says },
                         bands: ['brown', 'black', 'orange', 'gold'],
                         wires: [],
+                        picture: null,
                         done: false,
                     },
                 ]}

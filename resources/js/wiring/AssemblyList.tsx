@@ -2,6 +2,7 @@ import type { AssemblyStep } from '../api/types';
 import { Bands } from '../calculators/Bands';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
+import { StepPicture } from './StepPicture';
 
 /** What is soldered and plugged in which order, ticked off as it is done. */
 export function AssemblyList({ steps, onLight }: { steps: AssemblyStep[]; onLight: (number: number | null) => void }) {
@@ -34,6 +35,11 @@ export function AssemblyList({ steps, onLight }: { steps: AssemblyStep[]; onLigh
                                         />
                                         <span className={done.includes(step.id) ? 'text-quiet line-through' : ''}>{say(step.says)}</span>
                                     </label>
+                                    {step.picture !== null && (
+                                        <div className="pb-1 pl-8">
+                                            <StepPicture of={step.picture} />
+                                        </div>
+                                    )}
                                     {step.bands.length > 0 && (
                                         <div className="pb-1 pl-8">
                                             <Bands colours={step.bands} />

@@ -79,6 +79,8 @@ it('puts it together flat parts first and power last, each step under a name of 
         ->and($says['capacitor.main'])->toBe('Solder 470 µF across Main: its stripe to ground, its long leg to the supply.')
         ->and($says['first.main'])->toContain('through a limit of 0.1 A: 12 V at its clamps')
         ->and($says['turn.lift'])->toStartWith('Plug Lift in and move it a little forwards: it must go ')
+        ->and(array_intersect_key(array_column($steps, 'picture', 'id'), array_flip(['capacitor.main', 'pulls.button', 'place.bridge-1', 'short.main', 'quiet.beam'])))
+        ->toEqual(['capacitor.main' => 'striped', 'pulls.button' => null, 'place.bridge-1' => 'board', 'short.main' => 'meter', 'quiet.beam' => 'flat'])
         ->and(array_column($steps, 'done', 'id')['polarity'])->toBeTrue()->and(array_sum(array_column($steps, 'done')))->toBe(1)
         ->and(array_merge(...array_column($steps, 'wires')))->toEqualCanonicalizing(array_column($build->wiring->joins, 'number'))
         ->and(Assembly::of(Builds::sound()))->toBe([]);

@@ -12,6 +12,7 @@ use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Wiring\Divider;
 use Brookstone\Core\Wiring\Join;
+use Brookstone\Core\Wiring\Outline;
 use Brookstone\Core\Wiring\PlacedBoard;
 use Brookstone\Core\Wiring\PreferredNumber;
 
@@ -27,14 +28,18 @@ final class Assembly
 
     private const CAREFUL_A = 0.1;
 
-    /** @var list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>}> */
+    /** What is drawn beside a step, by how its name begins: which way round it goes. */
+    private const PICTURES = ['capacitor' => 'striped', 'diode' => 'banded', 'quiet' => 'flat', 'place' => 'board', 'short' => 'meter', 'first' => 'meter', 'rail' => 'meter',
+        'logic' => 'meter'];
+
+    /** @var list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string}> */
     private array $steps = [];
 
     private function __construct(private readonly Build $build)
     {
     }
 
-    /** @return list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, done: bool}> */
+    /** @return list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string, done: bool}> */
     public static function of(Build $build): array
     {
         if ($build->wiring->boards === []) {
@@ -59,7 +64,8 @@ final class Assembly
      */
     private function step(string $id, string $stage, string $says, array $values = [], array $bands = [], array $wires = []): void
     {
-        $this->steps[] = ['id' => substr($id, 0, 80), 'stage' => $stage, 'says' => new Sentence($says, $values), 'bands' => $bands, 'wires' => $wires];
+        $this->steps[] = ['id' => substr($id, 0, 80), 'stage' => $stage, 'says' => new Sentence($says, $values), 'bands' => $bands, 'wires' => $wires,
+            'picture' => self::PICTURES[explode('.', $id)[0]] ?? null];
     }
 
     private function resistors(): void
@@ -108,9 +114,10 @@ final class Assembly
     private function boards(): void
     {
         foreach ($this->build->wiring->boards as $board) {
+            $first = array_values(Outline::of($board->board)->pins)[0]['label'];
+            $set = $board->address === null ? '' : ', and set it to '.$board->board::address($board->address);
             $this->step("place.{$board->id}", 'Boards', "Screw {$board->named()} down, ".Sentence::quote($board->board->name)
-                .', its pin '.array_key_first($board->board->pins).' as on the sheet'.($board->address === null ? '.'
-                    : ', and set it to '.$board->board::address($board->address).'.'));
+                .", as on the sheet: {$first} at the upper left{$set}.");
         }
     }
 
