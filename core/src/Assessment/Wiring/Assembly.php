@@ -29,8 +29,8 @@ final class Assembly
     private const CAREFUL_A = 0.1;
 
     /** What is drawn beside a step, by how its name begins: which way round it goes. */
-    private const PICTURES = ['capacitor' => 'striped', 'diode' => 'banded', 'quiet' => 'flat', 'place' => 'board', 'short' => 'meter', 'first' => 'meter', 'rail' => 'meter',
-        'logic' => 'meter'];
+    private const PICTURES = ['capacitor' => 'striped', 'diode' => 'banded', 'quiet' => 'flat', 'place' => 'board', 'short' => 'meter', 'first' => 'meter',
+        'rail' => 'meter', 'logic' => 'meter'];
 
     /** @var list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string}> */
     private array $steps = [];
