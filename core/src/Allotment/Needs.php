@@ -46,7 +46,10 @@ final readonly class Needs
         }
         $wakers = $build->wiring->sleeps ? self::wakers($build) : [];
         foreach ($build->sensors as $sensor) {
-            $signals[] = new Signal("sensors.{$sensor->id}", $sensor->name, self::asks($sensor, isset($wakers[$sensor->id])));
+            $signals[] = new Signal("sensors.{$sensor->id}", $sensor->name, self::asks($sensor, isset($wakers[$sensor->id])), $sensor->isTimed());
+            if ($sensor->kind === 'sonar') {
+                $signals[] = new Signal("sensors.{$sensor->id}.trigger", "{$sensor->name} trigger", [Ability::Out], true);
+            }
         }
         foreach ($build->outputs as $output) {
             self::output($build, $output, $loads, $signals);
@@ -161,8 +164,8 @@ final readonly class Needs
     private static function asks(Sensor $sensor, bool $wakes): array
     {
         return match (true) {
+            $sensor->isTimed() => [Ability::In, Ability::Interrupt],
             $sensor->measures() => [Ability::Analogue],
-            $sensor->kind === 'knock' => [Ability::In, Ability::Interrupt],
             default => [Ability::In, ...($sensor->isOpen() && ! $sensor->pulled ? [Ability::Pull] : []), ...($wakes ? [Ability::Wake] : [])],
         };
     }
@@ -186,6 +189,8 @@ final readonly class Needs
         if ($output->kind === 'display') {
             $signals[] = new Signal("{$key}.data", "{$output->name} data", [Ability::Data]);
             $signals[] = new Signal("{$key}.clock", "{$output->name} clock", [Ability::Clock]);
+        } elseif ($output->kind === 'servo_valve') {
+            $signals[] = new Signal($key, "{$output->name} servo", [Ability::Pulse]);
         } elseif ($isSmall || $output->kind === 'sound' || $output->gates !== null) {
             $signals[] = new Signal($key, $output->name, [$output->speed ? Ability::Pulse : Ability::Out], takes_A: $isSmall ? $takes : 0.0);
         } else {

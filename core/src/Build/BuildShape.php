@@ -239,6 +239,7 @@ final class BuildShape
             'pulled' => Field::or(false, new BooleanShape, 'A resistor of its own pulls it up.'),
             'filtered' => Field::or(false, new BooleanShape, 'A resistor and a capacitor keep short pulses out.'),
             'cuts' => Field::or(null, TextShape::id()->orNull(), 'Of a button: the supply whose lead it opens.'),
+            'current_A' => Field::or(null, NumberShape::between(0.0, 10.0)->orNull(), 'What it takes itself; empty is what is usual.'),
             'absent' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings without the thing.'),
             'present' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings with it.'),
         ], 'Sensor');

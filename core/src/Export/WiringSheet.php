@@ -281,10 +281,13 @@ final readonly class WiringSheet
     /** What feeds that which hangs on a pin: a servo its own supply, a sensor the controller’s. */
     private function feedOf(Join $join): ?Supply
     {
-        $motion = $this->build->motions[explode('.', $join->signal)[1] ?? ''] ?? null;
+        [$kind, $id] = [...explode('.', $join->signal), ''];
 
-        return str_starts_with($join->signal, 'motions.') && $motion?->drive !== null ? $motion->drive->supply
-            : $this->build->supplies[$this->build->wiring->controller()->supply ?? ''] ?? null;
+        return match ($kind) {
+            'motions' => ($this->build->motions[$id] ?? null)?->drive?->supply,
+            'outputs' => $this->build->supplies[$this->build->outputs[$id]->supply ?? ''] ?? null,
+            default => null,
+        } ?? $this->build->supplies[$this->build->wiring->controller()->supply ?? ''] ?? null;
     }
 
     /** Where the red wire of a sensor or servo goes. */
@@ -292,18 +295,24 @@ final readonly class WiringSheet
     {
         $controller = $this->build->wiring->controller();
 
-        return str_starts_with($join->signal, 'motions.') || $controller === null ? ($this->feedOf($join)->name ?? '').' +'
-            : "{$controller->name}, ".Quantity::of($controller->board->logic_V, 'V')->text();
+        [$kind, $id] = [...explode('.', $join->signal), ''];
+        $sensor = $kind === 'sensors' ? $this->build->sensors[$id] ?? null : null;
+        $volts = $sensor?->kind === 'sonar' ? $sensor->puts_V() : null;
+
+        return in_array($kind, ['motions', 'outputs'], true) || $controller === null ? ($this->feedOf($join)->name ?? '').' +'
+            : "{$controller->name}, ".Quantity::of($volts ?? $controller->board->logic_V, 'V')->text();
     }
 
     private function form(Join $join, ?Load $load, ?PlacedBoard $board): string
     {
-        $kind = explode('.', $join->signal)[0];
+        [$kind, $id] = [...explode('.', $join->signal), ''];
         $sensor = $this->build->sensors[explode('.', $join->signal)[1] ?? ''] ?? null;
 
         return match (true) {
             $load !== null && in_array($board?->board->kind, [BoardKind::Bridge, BoardKind::Stepper], true) => 'motor',
             $load !== null => 'switched',
+            str_ends_with($join->signal, '.trigger') => 'signal',
+            ($this->build->outputs[$id]->kind ?? null) === 'servo_valve' && $kind === 'outputs' => 'fed',
             $kind === 'motions', $kind === 'encoders', $kind === 'sensors' && $sensor?->kind !== 'press' => 'fed',
             in_array($kind, ['switches', 'sensors', 'outputs'], true) => 'grounded',
             default => 'signal',

@@ -25,8 +25,11 @@ final readonly class Output
 
     private const USUAL_LONGEST_S = 1.0;
 
+    private const TURNS_S = 0.5; // a servo through a quarter turn
+
     /**
-     * @param  string  $kind  `lamp`, `sound`, `relay`, `display`; `track`: a section of rail, both ways; `points`: two coils; `uncoupler`, `valve`: one
+     * @param  string  $kind  `lamp`, `sound`, `relay`, `display`; `track`: a section of rail, both ways; `points`: two coils; `uncoupler`, `valve`: one;
+     *     `servo_valve`: a valve that a servo turns
      * @param  float|null  $current_A  while it is on; null is what is usual
      * @param  string|null  $supply  that feeds it; null is the controller's own
      * @param  float|null  $longest_s  that it may be on at a stretch
@@ -43,8 +46,8 @@ final readonly class Output
         return new RecordShape([
             'id' => Field::needed(TextShape::id()),
             'name' => Field::needed(TextShape::name()),
-            'kind' => Field::needed(ChoiceShape::of('lamp', 'sound', 'relay', 'track', 'points', 'uncoupler', 'valve', 'display'),
-                'Track: a section of rail; points: two coils; uncoupler and valve: one.'),
+            'kind' => Field::needed(ChoiceShape::of('lamp', 'sound', 'relay', 'track', 'points', 'uncoupler', 'valve', 'servo_valve', 'display'),
+                'Track: a section of rail; points: two coils; uncoupler and valve: one; servo_valve: turned by a servo.'),
             'current_A' => Field::or(null, NumberShape::positive(100.0)->orNull(), 'While it is on; empty is what is usual.'),
             'supply' => Field::or(null, TextShape::id()->orNull(), 'What feeds it; empty is the controller’s own.'),
             'longest_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'So long it may be on at a stretch, of a coil.'),
@@ -65,6 +68,18 @@ final readonly class Output
         return $this->kind === 'points';
     }
 
+    /** It is there to be on for long, and all such may be on together. */
+    public function stays(): bool
+    {
+        return ! in_array($this->kind, [...self::HIT, 'track', 'servo_valve'], true);
+    }
+
+    /** So long it takes its current after each change, s; null of what takes it as long as it is on. */
+    public function turns_s(): ?float
+    {
+        return $this->kind === 'servo_valve' ? self::TURNS_S : null;
+    }
+
     /** What it takes while it is on, A. */
     public function takes_A(): float
     {
@@ -72,6 +87,7 @@ final readonly class Output
             'track' => 1.0,
             'points', 'uncoupler' => 3.0,
             'valve' => 0.3,
+            'servo_valve' => 0.5, // while its servo turns
             'sound', 'display' => 0.05,
             'relay' => 1.0, // through its contact
             default => 0.02,

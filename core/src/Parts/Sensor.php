@@ -6,16 +6,20 @@ namespace Brookstone\Core\Parts;
 
 use Brookstone\Core\Finding\Named;
 
-/** Something that tells the controller of the world. On is pressed, broken, near, or above its upper threshold. */
+/**
+ * Something that tells the controller of the world. On is pressed, broken, near, turning, or above its upper threshold.
+ */
 final readonly class Sensor
 {
     use Named;
 
     /** @var list<string> */
-    public const ON_OFF = ['press', 'beam', 'magnet', 'reflective', 'knock'];
+    public const ON_OFF = ['press', 'beam', 'magnet', 'reflective', 'knock', 'wheel'];
 
     /** @var list<string> that measure */
-    public const ANALOG = ['light', 'colour', 'distance', 'knob'];
+    public const ANALOG = ['light', 'colour', 'distance', 'sonar', 'knob'];
+
+    private const SONAR_V = 5.0;
 
     /**
      * @param  string|null  $motion  that passes by it
@@ -37,6 +41,7 @@ final readonly class Sensor
      * @param  bool  $divided  by two resistors, to what a pin stands
      * @param  bool  $pulled  up by a resistor of its own
      * @param  bool  $filtered  by a resistor and a capacitor
+     * @param  float|null  $current_A  that it takes itself; null is what is usual
      * @param  string|null  $cuts  of a button: the supply whose lead it opens
      */
     public function __construct(
@@ -63,6 +68,7 @@ final readonly class Sensor
         public bool $pulled = false,
         public bool $filtered = false,
         public ?string $cuts = null,
+        public ?float $current_A = null,
     ) {
     }
 
@@ -70,6 +76,24 @@ final readonly class Sensor
     public function isOpen(): bool
     {
         return in_array($this->kind, ['press', 'magnet'], true);
+    }
+
+    /** Its pulses come too fast for a scan, or must be timed: each interrupts the controller. */
+    public function isTimed(): bool
+    {
+        return in_array($this->kind, ['knock', 'wheel', 'sonar'], true);
+    }
+
+    /** Something else than itself moves its pin now and then: it counts that too unless a resistor and a capacitor keep it away. */
+    public function isRinging(): bool
+    {
+        return in_array($this->kind, ['knock', 'wheel'], true);
+    }
+
+    /** What it puts out at most, V: one that listens to its own sound what feeds it. */
+    public function puts_V(): ?float
+    {
+        return $this->signal_V ?? ($this->kind === 'sonar' ? self::SONAR_V : null);
     }
 
     public function measures(): bool
@@ -83,6 +107,19 @@ final readonly class Sensor
         return $this->motion === null || $this->at === null ? null : abs(Motion::wrapped($position - $this->at, $period)) <= ($this->reach ?? 0.0);
     }
 
+    /** What it takes itself, all the time, A: of contacts nothing. */
+    public function takes_A(): float
+    {
+        return $this->current_A ?? match ($this->kind) {
+            'beam', 'reflective' => 0.02,
+            'distance' => 0.03,
+            'sonar' => 0.015,
+            'wheel', 'colour' => 0.01,
+            'light', 'knob' => 0.0005,
+            default => 0.0,
+        };
+    }
+
     /** The word for its state in sentences. */
     public function word(bool $on): string
     {
@@ -90,7 +127,8 @@ final readonly class Sensor
             'beam' => $on ? 'is broken' : 'is clear',
             'magnet', 'reflective' => $on ? 'sees it' : 'sees nothing',
             'knock' => $on ? 'is knocked' : 'is quiet',
-            'light', 'colour', 'distance', 'knob' => $on ? 'is above its threshold' : 'is below its threshold',
+            'wheel' => $on ? 'turns' : 'stands still',
+            'light', 'colour', 'distance', 'sonar', 'knob' => $on ? 'is above its threshold' : 'is below its threshold',
             default => $on ? 'is pressed' : 'is let go',
         };
     }

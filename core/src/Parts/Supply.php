@@ -12,6 +12,7 @@ use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\Wiring\Discharge;
 use Brookstone\Core\Wiring\Regulator;
 
 /** What feeds motors: what has a capacity is a battery, anything else is regulated. */
@@ -88,7 +89,7 @@ final readonly class Supply
             'resistance_ohm' => Field::or(0.0, NumberShape::between(0.0, 100.0), 'Inside.'),
             'overload' => Field::or('sags', ChoiceShape::of('sags', 'folds', 'trips'), 'What it does when it is asked for more than it gives.'),
             'capacitor_uF' => Field::or(0.0, NumberShape::between(0.0, 1e8), 'Across it.'),
-            'cells' => Field::or('other', ChoiceShape::of('other', 'alkaline', 'nickel', 'lead', 'lithium'), 'Of a battery.'),
+            'cells' => Field::or('other', ChoiceShape::of(...Discharge::CELLS), 'Of a battery.'),
             'cutoff_V' => Field::or(null, NumberShape::positive(60.0)->orNull(), 'Something switches a battery off there, before it is empty.'),
             'self_discharge_per_month' => Field::or(0.0, NumberShape::between(0.0, 1.0), 'Share of its charge.'),
             'charger_A' => Field::or(null, NumberShape::positive(100.0)->orNull(), 'What charges it all the time.'),
@@ -150,13 +151,7 @@ final readonly class Supply
             : Regulator::switching($fed_V, $gives_V, $gives_A, $this->efficiency, 0.0)->input_A);
     }
 
-    /**
-     * What a battery gives empty and full at a small current, over its nominal voltage, by its cells: alkaline 1.0 to 1.6 V of 1.5, nickel 1.0 to 1.4 of 1.2,
-     * lead 1.8 to 2.13 of 2, lithium 3.0 to 4.2 of 3.7 (Linden & Reddy, Handbook of Batteries, 4th ed., ch. 11, 22, 16 and 26). Of cells that nobody
-     * knows a tenth to either side.
-     */
-    private const ENDS = ['other' => [0.9, 1.1], 'alkaline' => [1.0 / 1.5, 1.6 / 1.5], 'nickel' => [1.0 / 1.2, 1.4 / 1.2], 'lead' => [0.9, 2.13 / 2],
-        'lithium' => [3.0 / 3.7, 4.2 / 3.7]];
+    private const DAYS_A_MONTH = 30.0;
 
     private const REGULATED = 0.01;
 
@@ -183,8 +178,32 @@ final readonly class Supply
     /** @return array{float, float} */
     private function discharge(): array
     {
-        [$empty, $full] = self::ENDS[$this->cells];
+        $cells = $this->dischargeCurve();
 
-        return [$this->cutoff_V === null ? $empty : min(1.0, max($empty, $this->cutoff_V / $this->volts_V)), $full];
+        return [$this->cutoff_V === null ? $cells->empty() : min(1.0, max($cells->empty(), $this->cutoff_V / $this->volts_V)), $cells->full()];
+    }
+
+    /** What the cells of a battery give at rest over the charge that is left. */
+    public function dischargeCurve(): Discharge
+    {
+        return new Discharge($this->cells);
+    }
+
+    /** Share of the charge of a battery that can be had before it is empty or cut off. */
+    public function usable(): float
+    {
+        return 1.0 - $this->dischargeCurve()->left($this->discharge()[0]);
+    }
+
+    /** The same as charge; null of what is no battery. */
+    public function usable_Ah(): ?float
+    {
+        return $this->capacity_Ah === null ? null : $this->capacity_Ah * $this->usable();
+    }
+
+    /** What a battery loses by itself in a day, Ah. */
+    public function loses_Ah_day(): float
+    {
+        return ($this->capacity_Ah ?? 0.0) * $this->self_discharge_per_month / self::DAYS_A_MONTH;
     }
 }

@@ -52,10 +52,10 @@ final readonly class Quantity implements \JsonSerializable
 
     private static function unitFor(self $quantity, string $system): Unit
     {
-        $symbols = Units::preferred($quantity->dimension, $system);
-        $larger = Units::get($symbols[1] ?? $symbols[0]);
+        $units = array_map(Units::get(...), Units::preferred($quantity->dimension, $system));
+        $larger = array_filter(array_slice($units, 1), fn (Unit $unit): bool => abs($quantity->si) >= $unit->factor && ! $unit->inverse);
 
-        return abs($quantity->si) >= $larger->factor && ! $larger->inverse ? $larger : Units::get($symbols[0]);
+        return $larger === [] ? $units[0] : $larger[array_key_last($larger)];
     }
 
     private function inverseOfNothing(Unit $unit): bool

@@ -36,7 +36,7 @@ final class Units
     public const COMMON = [
         'time' => ['s'], 'angle' => ['°'], 'voltage' => ['V'], 'current' => ['A'], 'charge' => ['mAh', 'Ah'], 'power' => ['W'], 'energy' => ['J'],
         'frequency' => ['Hz', 'kHz'], 'temperature' => ['°C'], 'pressure' => ['MPa'], 'share' => ['%'], 'number' => [''],
-        'stiffness' => ['N/m'], 'resistance' => ['Ω', 'kΩ'], 'inductance' => ['mH'], 'capacitance' => ['nF', 'µF'], 'capacitance_per_length' => ['pF/m'],
+        'stiffness' => ['N/m'], 'resistance' => ['Ω', 'kΩ', 'MΩ'], 'inductance' => ['mH'], 'capacitance' => ['nF', 'µF'], 'capacitance_per_length' => ['pF/m'],
         'thermal_resistance' => ['K/W'], 'area' => ['mm²'],
     ];
 

@@ -215,7 +215,7 @@ final class Stage
         $drawn = [];
         foreach ($this->world->feeds as $id => $feed) {
             [$before_C, $before_A] = $this->before[$id] ?? [0.0, 0.0];
-            $drawn[$id] = new Drawn(($this->until[$id] ?? $feed->charge_C()) - $before_C, $feed->peak_A(), $before_A, $feed->flows_A(),
+            $drawn[$id] = new Drawn(($this->until[$id] ?? $feed->charge_C()) - $before_C, $feed->peak_A(), $before_A, $feed->left_A(),
                 ($this->ended_s ?? $this->world->now()) - ($this->began_s ?? 0.0));
         }
 

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Routine;
 use Brookstone\Core\Condition\ClockIs;
 use Brookstone\Core\Condition\CounterIs;
 use Brookstone\Core\Condition\LevelIs;
+use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\ClockShape;
 use Brookstone\Core\Shape\Field;
@@ -23,8 +24,8 @@ final class Triggers
         'press' => ['press'],
         'beam' => ['beam'],
         'knock' => ['knock'],
-        'input' => ['beam', 'magnet', 'reflective', 'light', 'colour', 'distance', 'knob'],
-        'level' => ['light', 'colour', 'distance', 'knob'],
+        'input' => ['beam', 'magnet', 'reflective', 'wheel', 'light', 'colour', 'distance', 'sonar', 'knob'],
+        'level' => Sensor::ANALOG,
     ];
 
     public static function shape(): UnionShape

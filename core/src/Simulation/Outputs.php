@@ -16,6 +16,9 @@ final class Outputs
     /** @var array<string, float> s, by output: when a coil that is on has been so for longer than it bears */
     private array $burnsAt_s = [];
 
+    /** @var array<string, float> s, by output: until when the coil that was hit, or the servo that turns, takes its current */
+    private array $hitUntil_s = [];
+
     /** @var array<string, bool> by output */
     private array $on;
 
@@ -45,8 +48,11 @@ final class Outputs
         if (($on || $of->isThrown()) && ($for_s ?? INF) > $of->bears_s() * (1 + Constants::TIE)) {
             $this->burnsAt_s[$output] = $now_s + $of->bears_s();
         }
+        if ($of->isThrown() || $of->turns_s() !== null) {
+            $this->hitUntil_s[$output] = $now_s + ($of->turns_s() ?? $for_s ?? INF);
+        }
         if ($this->on[$output] === $on) {
-            return false;
+            return $of->isThrown();
         }
         $this->on[$output] = $on;
         $this->inputs->light($output, $on);
@@ -55,24 +61,39 @@ final class Outputs
         return true;
     }
 
-    /** @return int how many went back by now; coils that have been on for longer than they bear are told, each once */
+    /** @return int how many went back or take no more by now; coils that have been on for longer than they bear are told, each once */
     public function goBack(float $now_s): int
     {
         foreach (array_keys(array_filter($this->burnsAt_s, fn (float $at_s): bool => $now_s >= $at_s - 1e-9)) as $output) {
             $this->recorder->burns($now_s, $this->outputs[$output]);
             unset($this->burnsAt_s[$output]);
         }
+        $hit = array_keys(array_filter($this->hitUntil_s, fn (float $until_s): bool => $now_s >= $until_s - 1e-9));
+        $this->hitUntil_s = array_diff_key($this->hitUntil_s, array_flip($hit));
         $due = array_keys(array_filter($this->backAt_s, fn (float $at_s): bool => $now_s >= $at_s - 1e-9));
         foreach ($due as $output) {
             $this->switch((string) $output, ! $this->on[$output], $now_s);
         }
 
-        return count($due);
+        return count($due) + count($hit);
+    }
+
+    /** @return array<string, bool> outputs that take their current now: whether that ends by itself */
+    public function drawing(): array
+    {
+        $drawing = [];
+        foreach ($this->outputs as $id => $output) {
+            $ends_s = $output->isThrown() || $output->turns_s() !== null ? $this->hitUntil_s[$id] ?? 0.0
+                : ($this->on[$id] ? $this->backAt_s[$id] ?? INF : 0.0);
+            $drawing += $ends_s > 0.0 ? [$id => $ends_s < INF] : [];
+        }
+
+        return $drawing;
     }
 
     /** When the next of them goes back, or burns, s; INF where none does. */
     public function nextBack_s(): float
     {
-        return min([INF, ...$this->backAt_s, ...$this->burnsAt_s]);
+        return min([INF, ...$this->backAt_s, ...$this->burnsAt_s, ...$this->hitUntil_s]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\OtherLoads;
 use Brookstone\Core\Quantity\Constants;
 
 /**
@@ -13,6 +14,9 @@ use Brookstone\Core\Quantity\Constants;
  */
 final class PowerWatch
 {
+    /** @var array<string, list<array{string, float}>> by output: what it takes of which supplies while it takes anything, A */
+    private array $takes;
+
     private float $startsAgain_s = INF;
 
     private float $settles_s = INF; // when a supply that was switched on last has
@@ -20,6 +24,7 @@ final class PowerWatch
     /** @param  array<string, SupplyState>  $feeds */
     public function __construct(private readonly Build $build, private readonly array $feeds, private readonly Recorder $recorder)
     {
+        $this->takes = array_map((new OtherLoads($build))->takenBy(...), $build->outputs);
         foreach (array_keys($build->outputs) as $output) {
             $this->switches((string) $output, false, 0.0); // outputs are off at first
         }
@@ -32,6 +37,21 @@ final class PowerWatch
         if ($gated !== null) {
             $this->feeds[$gated]->isSwitched($on, $now);
             $this->settles_s = $on ? $now + $this->build->supplies[$gated]->settles_s : $this->settles_s;
+        }
+    }
+
+    /** @param  array<string, bool>  $drawing  outputs that take their current now: whether that ends by itself */
+    public function feeds(array $drawing): void
+    {
+        $sums = $passing = array_map(fn (): float => 0.0, $this->feeds);
+        foreach ($drawing as $output => $passes) {
+            foreach ($this->takes[$output] as [$supply, $amps]) {
+                $sums[$supply] += $amps;
+                $passing[$supply] += $passes ? $amps : 0.0;
+            }
+        }
+        foreach ($this->feeds as $id => $feed) {
+            $feed->feedsOutputs($sums[$id], $passing[$id]);
         }
     }
 

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\OtherLoads;
 use Brookstone\Core\Parts\Supply;
+use Brookstone\Core\Quantity\Constants;
 
 /**
  * One supply during a run: a source, or a rail that another feeds through a converter. Asked for more than its largest current it gives so much less that
  * no more flows, hardly anything, or nothing from then on; what its resistance takes is gone before that. A capacitor across it gives what is missing
- * for as long as its charge lasts, I = C·dV/dt. What it gives is summed up.
+ * for as long as its charge lasts, I = C·dV/dt. What it gives is summed up: a battery gives less volts with each hundredth that is gone, and nothing once
+ * it is cut off.
  */
 final class SupplyState
 {
@@ -18,13 +21,25 @@ final class SupplyState
 
     private const SAGS = 0.9; // of its voltage: less counts as sagging
 
+    private const C_PER_AH = 3600.0;
+
     private const SAME_SAG_S = 0.1; // a dip so soon after another is the same one
 
     private const TRIES = 12;
 
     private const NEAR = 1e-6;
 
-    private float $set = 1.0;   // share of its voltage, as the scenario has it
+    private const FALLS_BY = 0.01; // of a battery’s charge: then it is looked at again
+
+    private float $set = 1.0;   // share of its voltage, as the scenario has it, and less as a battery empties
+
+    private float $left = 1.0;  // of a battery’s charge, when it was last looked at
+
+    private float $left_at_C = 0.0;
+
+    private float $outputs_A = 0.0; // what outputs that are on take at its full voltage
+
+    private float $passing_A = 0.0; // what of that ends by itself
 
     private float $top = 1.0;   // that it gives without load: less where what feeds it gives less
 
@@ -58,10 +73,11 @@ final class SupplyState
 
     /**
      * @param  list<Axis>  $axes  the motions that it feeds
-     * @param  float  $always_A  that a controller on it takes
+     * @param  float  $always_A  that boards and sensors on it take
      */
     public function __construct(public readonly Supply $supply, private readonly array $axes, private readonly float $always_A = 0.0)
     {
+        $this->left = $supply->dischargeCurve()->left(1.0);
     }
 
     /**
@@ -72,10 +88,9 @@ final class SupplyState
      */
     public static function all(Build $build, array $axes): array
     {
-        $controller = $build->wiring->controller();
+        $others = new OtherLoads($build);
         $all = array_map(fn (Supply $supply): self => new self($supply, array_values(array_filter($axes,
-            fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id)), $controller?->supply === $supply->id ? $controller->board->awake_A
-            : 0.0), $build->supplies);
+            fn (Axis $axis): bool => $axis->motion->drive?->supply->id === $supply->id)), $others->standing_A($supply->id)), $build->supplies);
         foreach ($all as $state) {
             $state->from = $all[$state->supply->from ?? ''] ?? null;
             if ($state->from !== null) {
@@ -90,6 +105,49 @@ final class SupplyState
     public function isSetTo(float $share): void
     {
         $this->set = $share;
+        $this->left = $this->supply->dischargeCurve()->left($share);
+        $this->left_at_C = $this->charge_C;
+    }
+
+    /**
+     * @param  float  $amps  what outputs take of it from now on, at its full voltage
+     * @param  float  $passing_A  what of that ends by itself
+     */
+    public function feedsOutputs(float $amps, float $passing_A): void
+    {
+        $this->outputs_A = $amps;
+        $this->passing_A = $passing_A;
+    }
+
+    /** What flows now and goes on flowing if nobody does anything, A: without what ends by itself. */
+    public function left_A(): float
+    {
+        return $this->flows_A - $this->passes_A();
+    }
+
+    private function passes_A(): float
+    {
+        return array_sum(array_map(fn (self $rail): float => $this->takenBy($rail, $rail->passes_A()) - $rail->supply->idle_A, $this->rails),
+        ) + $this->passing_A * $this->gives;
+    }
+
+    /** A battery has given so much that its volts have fallen. */
+    private function falls(): void
+    {
+        if ($this->supply->capacity_Ah === null) {
+            return;
+        }
+        $gone = ($this->charge_C - $this->left_at_C) / ($this->supply->capacity_Ah * self::C_PER_AH);
+        if ($gone < self::FALLS_BY) {
+            return;
+        }
+        $curve = $this->supply->dischargeCurve();
+        $fallen = $curve->volts($this->left - $gone) - $curve->volts($this->left);
+        $this->left = max(0.0, $this->left - $gone);
+        $this->left_at_C = $this->charge_C;
+        $this->set = max(0.0, $this->set + $fallen);
+        $this->tripped = $this->tripped || $this->left <= 0.0
+            || ($this->supply->cutoff_V !== null && $this->set * $this->supply->volts_V < $this->supply->cutoff_V * (1 - Constants::TIE));
     }
 
     /** An output switches it: on, it settles first. */
@@ -121,6 +179,7 @@ final class SupplyState
      */
     public function look(float $now, float $for_s): array
     {
+        $this->falls();
         $this->asks($for_s);
 
         return $this->gives($now, $for_s);
@@ -239,7 +298,7 @@ final class SupplyState
     /** @param  array<string, float>  $angles */
     private function most_A(array $angles): float
     {
-        $sum = $this->always_A;
+        $sum = $this->always_A + $this->outputs_A * max(1.0, $this->set);
         foreach ($this->axes as $axis) {
             $sum += isset($angles[$axis->motion->id]) ? $axis->motor()->most_A() * max(1.0, $this->set) : $axis->drawn_A($this->set, 0.0);
         }
@@ -263,7 +322,7 @@ final class SupplyState
     /** @param  array<string, float>  $angles */
     private function average_A(array $angles, float $for_s): float
     {
-        $sum = $this->always_A;
+        $sum = $this->always_A + $this->outputs_A * $this->gives;
         foreach ($this->axes as $axis) {
             $from = $angles[$axis->motion->id] ?? null;
             $sum += $from === null ? $axis->drawn_A($this->gives, 0.0) : $axis->motor()->drewOnAverage_A(($axis->angle() - $from) / $for_s, $this->gives);
@@ -286,7 +345,7 @@ final class SupplyState
 
     private function drawn_A(float $share, float $for_s): float
     {
-        $sum = $this->always_A + $this->others_A;
+        $sum = $this->always_A + $this->others_A + $this->outputs_A * $share;
         foreach ($this->axes as $axis) {
             $sum += $axis->drawn_A($share, $for_s);
         }
@@ -353,7 +412,7 @@ final class SupplyState
                 ? round($this->charge_C / $ran_s, Recorder::DIGITS) : 0.0,
             'charge_C' => round($this->charge_C, Recorder::DIGITS),
             'runs_on_charge' => $this->supply->capacity_Ah === null || $this->charge_C <= 0.0 ? null
-                : (int) floor($this->supply->capacity_Ah * 3600 / $this->charge_C),
+                : (int) floor($this->supply->usable_Ah() * self::C_PER_AH / $this->charge_C),
         ];
     }
 }

@@ -41,6 +41,8 @@ final class World implements Senses
 
     private int $fedAt = -1;  // changes when the supplies were last asked
 
+    private int $litAt = -1;  // changes when it was last told what outputs take of them
+
     private int $nextEvent = 0;
 
     private bool $powered = true;
@@ -430,6 +432,10 @@ final class World implements Senses
 
     private function feed(): void
     {
+        if ($this->litAt !== $this->changes && $this->build->outputs !== []) {
+            $this->power->feeds($this->outputs->drawing());
+            $this->litAt = $this->changes;
+        }
         foreach ($this->feeds as $feed) {
             foreach ($feed->isSource() ? $feed->look($this->now(), $this->build->settings->scan_s) : [] as $sags) {
                 $this->recorder->sag($this->now(), $sags->supply, $sags->asked_A());

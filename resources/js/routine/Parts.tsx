@@ -18,6 +18,8 @@ const ADDED = [
     { list: 'sensors', kind: 'reflective', name: 'Reflective sensor' },
     { list: 'sensors', kind: 'light', name: 'Light sensor' },
     { list: 'sensors', kind: 'distance', name: 'Distance sensor' },
+    { list: 'sensors', kind: 'sonar', name: 'Distance by echo' },
+    { list: 'sensors', kind: 'wheel', name: 'Wheel with pulses' },
     { list: 'sensors', kind: 'colour', name: 'Colour sensor' },
     { list: 'sensors', kind: 'knob', name: 'Knob' },
     { list: 'sensors', kind: 'knock', name: 'Knock sensor' },
@@ -28,6 +30,7 @@ const ADDED = [
     { list: 'outputs', kind: 'points', name: 'Set of points' },
     { list: 'outputs', kind: 'uncoupler', name: 'Uncoupler' },
     { list: 'outputs', kind: 'valve', name: 'Valve' },
+    { list: 'outputs', kind: 'servo_valve', name: 'Valve turned by a servo' },
     { list: 'outputs', kind: 'display', name: 'Display' },
     { list: 'counters', kind: 'counter', name: 'Counter' },
     { list: 'counters', kind: 'mark', name: 'Mark' },
@@ -44,6 +47,8 @@ const KINDS: Record<Build['sensors'][number]['kind'], string> = {
     light: 'light',
     colour: 'colour',
     distance: 'distance',
+    sonar: 'echo',
+    wheel: 'wheel',
     knob: 'knob',
 };
 
@@ -114,7 +119,7 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                 ))}
                 {outputs.map((output, i) => (
                     <li key={output.id}>
-                        <Named of={output} word={output.kind} path={`outputs.${i}.name`} />
+                        <Named of={output} word={output.kind.replace('_', ' ')} path={`outputs.${i}.name`} />
                         <OutputMore output={output} path={`outputs.${i}`} />
                     </li>
                 ))}

@@ -69,10 +69,12 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
                 />
             )}
             <QuantityField label="Reports late by" path={`${path}.late_s`} value={sensor.late_s} />
-            <QuantityField label="Puts out at most" path={`${path}.signal_V`} value={sensor.signal_V} empty="as the pin" />
-            {sensor.signal_V !== null && <ToggleField label="Divided by two resistors" path={`${path}.divided`} value={sensor.divided} />}
+            <QuantityField label="Puts out at most" path={`${path}.signal_V`} value={sensor.signal_V} empty={sensor.kind === 'sonar' ? '5 V' : 'as the pin'} />
+            {(sensor.signal_V !== null || sensor.kind === 'sonar') && (
+                <ToggleField label="Divided by two resistors" path={`${path}.divided`} value={sensor.divided} />
+            )}
             {['press', 'magnet'].includes(sensor.kind) && <ToggleField label="Has its own pull-up" path={`${path}.pulled`} value={sensor.pulled} />}
-            {sensor.kind === 'knock' && <ToggleField label="Filtered" path={`${path}.filtered`} value={sensor.filtered} />}
+            {['knock', 'wheel'].includes(sensor.kind) && <ToggleField label="Filtered" path={`${path}.filtered`} value={sensor.filtered} />}
             {sensor.kind === 'press' && (
                 <ChoiceField
                     label="Stops by cutting"

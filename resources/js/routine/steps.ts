@@ -189,10 +189,12 @@ const WORDS: Record<Build['sensors'][number]['kind'], [string, string]> = {
     light: ['is above its threshold', 'is below its threshold'],
     colour: ['is above its threshold', 'is below its threshold'],
     distance: ['is above its threshold', 'is below its threshold'],
+    sonar: ['is above its threshold', 'is below its threshold'],
+    wheel: ['turns', 'stands still'],
     knob: ['is above its threshold', 'is below its threshold'],
 };
 
-export const MEASURES = ['light', 'colour', 'distance', 'knob'];
+export const MEASURES = ['light', 'colour', 'distance', 'sonar', 'knob'];
 
 /** Everything that a condition can ask for: sensors, switches, places, counters, what moves and runs. */
 export function questions(build: Build): Question[] {

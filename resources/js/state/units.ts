@@ -61,11 +61,11 @@ export class UnitBook {
         return unit === undefined ? si : unit.inverse ? (si === 0 ? 0 : unit.factor / si) : si / unit.factor;
     }
 
-    /** The unit a system prefers for a quantity of this size; where it names two, the second from 1 of it up. */
+    /** The unit a system prefers for a quantity of this size: of several, each from 1 of it up. */
     preferred(dimension: string, system: SystemName, si = 0): string {
         const symbols = this.table.systems.find((each) => each.name === system)?.preferred[dimension] ?? [''];
-        const larger = this.bySymbol.get(symbols[1] ?? '');
-        return larger !== undefined && symbols.length > 1 && Math.abs(si) >= larger.factor ? larger.symbol : symbols[0]!;
+        const larger = symbols.slice(1).filter((symbol) => Math.abs(si) >= this.bySymbol.get(symbol)!.factor);
+        return larger[larger.length - 1] ?? symbols[0]!;
     }
 
     /** A quantity as its number and unit, for setting them apart. */

@@ -132,6 +132,19 @@ it('counts what an output needs by what it is and takes', function (array $outpu
     'points' => [['kind' => 'points'], ['outputs.it.1' => ['relay', 'single'], 'outputs.it.2' => ['relay', 'single']], []],
     'display' => [['kind' => 'display'], [], ['outputs.it.data' => ['data'], 'outputs.it.clock' => ['clock']]],
     'valve' => [['kind' => 'valve'], ['outputs.it' => ['relay', 'single']], []],
+    'valve by a servo' => [['kind' => 'servo_valve', 'supply' => 'servos'], [], ['outputs.it' => ['pulse']]],
+]);
+
+it('counts what a sensor needs by what it is', function (string $kind, array $needs, bool $direct) {
+    $counted = array_filter(Needs::of(Builds::planted(['sensors.2' => ['id' => 'it', 'name' => 'It', 'kind' => $kind]]))->signals,
+        fn (Signal $signal): bool => str_starts_with($signal->key, 'sensors.it'));
+    expect(array_map(fn (Signal $signal): array => array_column($signal->needs, 'value'), $counted))->toBe($needs)
+        ->and(array_unique(array_column($counted, 'direct')))->toBe([$direct]);
+})->with([
+    'button' => ['press', ['sensors.it' => ['in', 'pull']], false], 'beam' => ['beam', ['sensors.it' => ['in']], false],
+    'knob' => ['knob', ['sensors.it' => ['analogue']], false], 'knock' => ['knock', ['sensors.it' => ['in', 'interrupt']], true],
+    'wheel' => ['wheel', ['sensors.it' => ['in', 'interrupt']], true],
+    'sonar' => ['sonar', ['sensors.it' => ['in', 'interrupt'], 'sensors.it.trigger' => ['out']], true],
 ]);
 
 it('counts what a motion needs by its drive and by what moves it', function () {

@@ -133,7 +133,7 @@ function plantedInWiring(): array
         'wiring.gate_drops' => [wiredWith(['motions.1.task.holds_unpowered' => true], $gate), $fails, true],
         'wiring.gate_settles' => [wiredWith(['supplies.1.settles_s' => 2.0, 'routines.1.steps.2' => ['do' => 'signal', 'output' => 'gate', 'state' => 'on']], $gate),
             Severity::Tight, true],
-        'wiring.battery_days' => [wiredWith(['settings.battery_days' => 6.0] + $pack([])), Severity::Tight, true],
+        'wiring.battery_days' => [wiredWith(['settings.battery_days' => 6.0, 'sensors.1.current_A' => 0.0] + $pack([])), Severity::Tight, true],
         'wiring.charger_under' => [wiredWith($pack(['charger_A' => 0.001])), Severity::Tight, true],
         'wiring.charger_fast' => [wiredWith($pack(['charger_A' => 1.0, 'cells' => 'lead'])), $fails, true],
         'wiring.boxed_charging' => [wiredWith($pack(['charger_A' => 0.1, 'boxed' => true])), Severity::Tight, true],
@@ -189,3 +189,14 @@ it('finds what is planted in the wiring, and mends it', function (string $code) 
         expect($left)->toBeEmpty("{$fix->does->text()} does not mend {$code}");
     }
 })->with(fn () => array_keys(plantedInWiring()));
+
+it('keeps an echo of 5 V off a pin of 3.3 V, and says so of nothing less', function (?float $signal_V, bool $divided, float $logic_V, bool $told) {
+    $build = Builds::planted(wiredWith(['wiring.boards.0.board.logic_V' => $logic_V], ['sensors.2' => ['id' => 'it', 'name' => 'It', 'kind' => 'sonar', 'signal_V' => $signal_V,
+        'divided' => $divided]]));
+    expect(Builds::findings(Builds::assessed($build), 'wiring.signal_high') !== [])->toBe($told);
+})->with([[null, false, 3.3, true], [null, true, 3.3, false], [null, false, 5.0, false], [3.3, false, 3.3, false]]);
+
+it('asks for a filter where pulses are counted, and not once there is one', function (string $kind, bool $filtered, array $says) {
+    $build = Builds::planted(wiredWith([], ['sensors.2' => ['id' => 'it', 'name' => 'It', 'kind' => $kind, 'filtered' => $filtered]]));
+    expect(array_map(fn ($finding): string => explode(':', $finding->says->text())[0], Builds::findings(Builds::assessed($build), 'wiring.no_filter')))->toBe($says);
+})->with([['wheel', false, ['It counts pulses']], ['wheel', true, []], ['knock', false, ['It rings when it is hit']], ['beam', false, []]]);

@@ -86,6 +86,27 @@ it('puts it together flat parts first and power last, each step under a name of 
         ->and(Assembly::of(Builds::sound()))->toBe([]);
 });
 
+it('puts together what a piezo, a wheel and an echo ask for', function () {
+    $build = Builds::planted(array_replace(Builds::wired(['sensors.2' => ['id' => 'tap', 'name' => 'Tap', 'kind' => 'knock', 'filtered' => true],
+        'sensors.3' => ['id' => 'wheel', 'name' => 'Wheel', 'kind' => 'wheel'], 'sensors.4' => ['id' => 'echo', 'name' => 'Echo', 'kind' => 'sonar', 'divided' => true]]),
+        ['wiring.boards.0.board.logic_V' => 3.3]));
+    $says = array_map(fn (array $step): string => $step['says']->text(), array_column(Assembly::of($build), null, 'id'));
+    expect($says['bleeds.tap'])->toBe('Solder 1 MΩ across Tap: brown, black, green and gold, either way round.')
+        ->and($says['clamp.tap'])->toBe('Solder a clamp diode of 3.3 V from the pin of Tap to ground: its stripe to the pin.')
+        ->and($says['filters.tap'])->toStartWith('Solder 10 kΩ between Tap and its pin')->and($says['filter.tap'])->toStartWith('Solder 100 nF from the pin of Tap to ground')
+        ->and($says['quiet.wheel'])->toStartWith('Solder 100 nF across the supply of Wheel')
+        ->and($says)->toHaveKeys(['divides.echo.upper', 'divides.echo.lower'])->not->toHaveKey('filters.wheel')->not->toHaveKey('bleeds.wheel');
+});
+
+it('counts sensors, and what is left on, in the day of a battery; not what goes off by itself', function () {
+    $build = fn (array $more): Build => Builds::planted(array_replace(Builds::wired(), ['supplies.0.capacity_Ah' => 6.0], $more));
+    $takes = fn (array $more): array => array_column(dayTableOf($build($more), 'main')->takes, 'charge_Ah', 'of');
+    expect($takes([])['sensors.beam'])->toBeAbout(0.02 * 24, 0.02)->and($takes([])['sensors.button'] ?? 0.0)->toBe(0.0)
+        ->and($takes(['sensors.1.current_A' => 0.005])['sensors.beam'])->toBeAbout($takes([])['sensors.beam'] / 4, 1e-9)
+        ->and($takes([])['rest'] ?? 0.0)->toBeLessThan(0.01)
+        ->and($takes(['routines.1.steps.8.for_s' => null])['rest'])->toBeAbout(0.02 * 24, 0.02);
+});
+
 it('wires a build from nothing, then only what is new, and all anew but for what is fixed', function () {
     $sound = Builds::sound();
     $stock = BoardStock::shipped();

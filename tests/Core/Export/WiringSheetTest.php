@@ -93,3 +93,14 @@ it('offers other pins that can do it and are free', function () {
         ->and(array_intersect($others, array_column($sheet['wires'], 'pin')))->toBe([])
         ->and(array_column($wires['sensors.button']['others'], 'says'))->toContain('Controller 1 p1');
 });
+
+it('feeds a valve’s servo from its own supply and an echo with 5 V, and brings its trigger by one wire', function () {
+    $build = Builds::planted(array_replace(Builds::wired(['outputs.1' => ['id' => 'valve', 'name' => 'Valve', 'kind' => 'servo_valve', 'supply' => 'servos'],
+        'sensors.2' => ['id' => 'far', 'name' => 'Far', 'kind' => 'sonar']]), ['wiring.boards.0.board.logic_V' => 3.3]));
+    $rows = (new WiringSheet($build))->rows();
+    $ends = fn (string $signal): array => array_map(fn (array $row): string => $row['to'], array_values(array_filter($rows,
+        fn (array $row): bool => $row['number'] === (string) $build->wiring->bySignal[$signal]->number
+            || rtrim($row['number'], '+−') === (string) $build->wiring->bySignal[$signal]->number)));
+    expect(array_slice($ends('outputs.valve'), 1))->toBe(['Servo rail +', 'Ground'])->and(array_slice($ends('sensors.far'), 1))->toBe(['Controller 1, 5 V', 'Ground'])
+        ->and($ends('sensors.far.trigger'))->toHaveCount(1);
+});

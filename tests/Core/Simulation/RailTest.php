@@ -154,3 +154,83 @@ it('gives nothing before it has settled', function () {
     $took = fn (float $settles): float => behindAGate(0.1, $settles)['took_s'];
     expect($took(0.6) - $took(0.1))->toBeAbout(0.5, 0.02)->and($took(0.05))->toBe($took(0.0));
 });
+
+/**
+ * The sound build with an output on its main supply, and a routine of signals.
+ *
+ * @param  array<string, mixed>  $output
+ * @param  list<array<string, mixed>>  $steps
+ * @param  array<string, mixed>  $more
+ */
+function switching(array $output, array $steps, array $more = [], bool $wired = true): array
+{
+    $build = Builds::planted(array_replace(($wired ? Builds::wired(...) : fn (array $first): array => $first)(['outputs.1' => $output + ['id' => 'it', 'name' => 'It', 'supply' => 'main']]), $more, ['routines.0.starts' => [],
+        'routines.1' => ['id' => 'show', 'name' => 'Show', 'steps' => array_map(fn (array $step): array => isset($step['do']) ? $step : $step + ['do' => 'signal', 'output' => 'it'], $steps)]]));
+
+    return RoutineRun::of($build, $build->routines['show'], after_s: 1.0);
+}
+
+/** @return array<string, float> at the times of the samples, A */
+function mainCurrent(array $run): array
+{
+    $main = array_values(array_filter($run['supplies'], fn (array $supply): bool => $supply['supply'] === 'main'))[0];
+
+    return ['peak' => $main['peak_A'], 'charge' => $main['charge_C'], 'last' => $main['current_A'][array_key_last($main['current_A'])]];
+}
+
+it('feeds outputs for as long as they take anything', function (array $output, array $steps, float $peak_A, float $seconds, float $last_A) {
+    $idle = mainCurrent(switching($output, [['do' => 'wait', 'for_s' => 2.0]], [], false));
+    $run = mainCurrent(switching($output, [...$steps, ['do' => 'wait', 'for_s' => 2.0]], [], false));
+    expect($run['peak'] - $idle['peak'])->toBeAbout($peak_A, 1e-9)->and($run['charge'] - $idle['charge'])->toBeAbout($peak_A * $seconds, 0.011 * $peak_A)
+        ->and($run['last'] - $idle['last'])->toBeAbout($last_A, 1e-6);
+})->with([
+    'a lamp' => [['kind' => 'lamp', 'current_A' => 0.4], [['state' => 'on']], 0.4, 3.0, 0.4],
+    'a lamp for a while' => [['kind' => 'lamp', 'current_A' => 0.4], [['state' => 'on', 'for_s' => 0.7]], 0.4, 0.7, 0.0],
+    'points' => [['kind' => 'points'], [['state' => 'on', 'for_s' => 0.2]], 3.0, 0.2, 0.0],
+    'points thrown twice' => [['kind' => 'points'], [['state' => 'on', 'for_s' => 0.2], ['do' => 'wait', 'for_s' => 0.5], ['state' => 'on', 'for_s' => 0.2]], 3.0, 0.4, 0.0],
+    'a valve by a servo' => [['kind' => 'servo_valve'], [['state' => 'on']], 0.5, 0.5, 0.0],
+]);
+
+it('starts its controller anew where a coil pulls their common supply down', function (float $max_A, array $more, bool $resets) {
+    $run = switching(['kind' => 'points'], [['state' => 'on', 'for_s' => 0.2]], $more + ['supplies.0.max_A' => $max_A]);
+    expect(in_array('reset', array_column($run['mishaps'], 'kind'), true))->toBe($resets);
+})->with([
+    'weak' => [1.2, [], true], 'strong' => [3.2, [], false], 'weak, with a capacitor' => [1.2, ['supplies.0.capacitor_uF' => 1e6], false],
+    'its own' => [1.2, ['supplies.2' => ['id' => 'own', 'name' => 'Own', 'volts_V' => 12, 'max_A' => 4], 'outputs.1.supply' => 'own'], false],
+]);
+
+it('feeds the coil of a relay from where its board hangs', function () {
+    $fed = fn (float $on_A): float => mainCurrent(switching(['kind' => 'relay'], [['state' => 'on']], ['wiring.boards.2.board.on_A' => $on_A]))['last'];
+    expect($fed(0.07) - $fed(0.0))->toBeAbout(0.07, 1e-9);
+});
+
+it('falls as its cells do while it is emptied, and gives nothing once it is cut off', function () {
+    // A tenth of an ampere hour, at half an ampere: five per cent in 36 s.
+    $state = new SupplyState(new Supply('pack', 'Pack', 12.0, 5.0, capacity_Ah: 0.1, cutoff_V: 11.5), [], 0.5);
+    $state->isSetTo(1.1);
+    for ($second = 0; $second < 36; $second++) {
+        $state->look((float) $second, 1.0);
+    }
+    expect($state->volts_V())->toBeAbout(12.0 * (1.1 - 0.2 * 0.05), 0.03);
+    for (; $second < 490; $second++) { // 11.5 V are 0.71 left of the way from 1.1 to 0.9: 0.708 of 720 s
+        $state->look((float) $second, 1.0);
+        expect($state->volts_V())->toBeGreaterThan(11.4);
+    }
+    for (; $second < 530; $second++) {
+        $state->look((float) $second, 1.0);
+    }
+    expect($state->volts_V())->toBe(0.0);
+});
+
+it('lasts as many hours in a run as it lasts by its charge', function () {
+    $state = new SupplyState(new Supply('pack', 'Pack', 12.0, 5.0, capacity_Ah: 0.1), [], 0.5);
+    $state->isSetTo(1.1);
+    for ($second = 0; $second < 712; $second++) {
+        $state->look((float) $second, 1.0);
+    }
+    expect($state->volts_V())->toBeGreaterThan(10.7);
+    for (; $second < 735; $second++) {
+        $state->look((float) $second, 1.0);
+    }
+    expect($state->volts_V())->toBe(0.0);
+});

@@ -65,13 +65,12 @@ final class DriveNotes
 
     private function battery(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
-        $capacity = $f->drive->supply->capacity_Ah;
         $day = $f->charge_Ah_day();
         $wanted = $subject->build->settings->battery_days;
         if ($subject->build->isRehearsed($subject->motion->id)) {
             return null; // then the rehearsals say how often it moves, and what everything on its battery takes together
         }
-        $battery = $capacity === null || $day <= 0.0 ? null : new BatteryDays($f->drive->supply, $capacity, $day, $wanted);
+        $battery = $f->drive->supply->capacity_Ah === null || $day <= 0.0 ? null : new BatteryDays($f->drive->supply, $day, $wanted);
         if ($battery === null || $battery->isEnough()) {
             return null;
         }
@@ -83,7 +82,7 @@ final class DriveNotes
                 : "It takes {day} a day: {$battery->says()}.",
             ['holding' => Quantity::of($holding, 'A')] + $battery->values(),
         ), $subject->proposals(fn (): array => [...DriveRepairs::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply,
-            $day * $wanted), ...DriveRepairs::frugal($subject)]));
+            $day, $wanted), ...DriveRepairs::frugal($subject)]));
     }
 
     /** What cutting the power between moves would save. */

@@ -40,7 +40,7 @@ final readonly class SharedBattery
         foreach ($told === [] ? $build->supplies : [] as $supply) {
             $days = $this->days_Ah($supply);
             $day = array_sum($days);
-            $battery = count($days) < 2 ? null : new BatteryDays($supply, (float) $supply->capacity_Ah, $day, $build->settings->battery_days);
+            $battery = count($days) < 2 ? null : new BatteryDays($supply, $day, $build->settings->battery_days);
             if ($battery !== null && ! $battery->isEnough()) {
                 $told += array_fill_keys(array_keys($days), []);
                 $told[array_key_first($days)] = [$this->finding($supply, $battery, $days)];
@@ -110,7 +110,7 @@ final readonly class SharedBattery
         return new Finding('drive.drains_together', Severity::Tight, "supplies.{$at}.capacity_Ah", new Sentence(
             "{$battery->says()}: {$all} take {day} a day together, {$most} the most with {most}.", ['most' => Quantity::of(max($days), 'Ah')] + $battery->values(),
         ), $first->proposals(fn (): array => [...self::gates($this->subjects, $supply),
-            ...SupplyMends::largerBattery($this->build, $supply, array_sum($days) * $this->build->settings->battery_days)]));
+            ...SupplyMends::largerBattery($this->build, $supply, array_sum($days), $this->build->settings->battery_days)]));
     }
 
     /** @param  list<MotionInBuild>  $subjects  by their names, not all where they are many */

@@ -143,10 +143,17 @@ final class SupplyMends
         return round(($low + $high) / 2, 1);
     }
 
-    /** @return list<Fix> the same supply with as much charge as is asked of it, Ah */
-    public static function largerBattery(Build $build, Supply $supply, float $charge_Ah): array
+    /**
+     * @param  float  $day_Ah  that is taken of it in a day, without what it loses by itself
+     * @return list<Fix> the same supply with as much charge as that asks for; none where it loses more by itself than can be had of it
+     */
+    public static function largerBattery(Build $build, Supply $supply, float $day_Ah, float $days): array
     {
-        $larger = self::roundedUp($charge_Ah);
+        $left = $supply->usable() - $days * $supply->loses_Ah_day() / (float) $supply->capacity_Ah;
+        if ($left <= 0.0) {
+            return [];
+        }
+        $larger = self::roundedUp($day_Ah * $days / $left);
 
         return [new Fix(new Sentence("Feed {$supply->named()} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]),
             [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.capacity_Ah', $larger)])];

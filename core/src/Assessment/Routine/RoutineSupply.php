@@ -68,7 +68,8 @@ final readonly class RoutineSupply
                         'says' => $this->takes((string) $routine, $charge)];
                 }
             }
-            $lasts = $supply->capacity_Ah === null || $day <= 0.0 ? null : $supply->capacity_Ah / $day;
+            $usable = $supply->usable_Ah();
+            $lasts = $usable === null || $day <= 0.0 ? null : $usable / $day;
             $supplies[] = [
                 'id' => $id, 'name' => $supply->name, 'max_A' => $supply->max_A, 'most_A' => $most, 'together' => $together,
                 'at_once' => $this->atOnce($supply, $most, $together),
@@ -113,7 +114,7 @@ final readonly class RoutineSupply
         $day = $this->day->charge_Ah($supply->id);
         $wanted = $this->build->settings->battery_days;
         $first = array_key_first($this->day->runs);
-        $battery = $supply->capacity_Ah === null || $first === null || $day <= 0.0 ? null : new BatteryDays($supply, $supply->capacity_Ah, $day, $wanted);
+        $battery = $supply->capacity_Ah === null || $first === null || $day <= 0.0 ? null : new BatteryDays($supply, $day, $wanted);
         if ($battery === null || $battery->isEnough() || $this->build->wiring->controller() !== null) { // then the wiring tells it
             return;
         }
@@ -126,7 +127,7 @@ final readonly class RoutineSupply
             "{$battery->says()}: {$takes}.", $battery->values()
                 + ['most' => Quantity::of($most === null ? $this->day->rest_Ah[$supply->id] : $this->day->charge_Ah[$supply->id][$most], 'Ah')]
                 + ($runs > 1.0 ? ['runs' => Quantity::number(round($runs))] : []),
-        ), [...SharedBattery::gates($this->context->subjects, $supply), ...SupplyMends::largerBattery($this->build, $supply, $day * $wanted)]));
+        ), [...SharedBattery::gates($this->context->subjects, $supply), ...SupplyMends::largerBattery($this->build, $supply, $day, $wanted)]));
     }
 
     /** Routines that can run beside one another, and at the worst moment ask for more than a supply gives; where that is not told of one of them already. */

@@ -54,7 +54,7 @@ final class DriveSheet
                     'times' => Quantity::number($f->task->per_day)]),
         ];
         if ($supply->capacity_Ah !== null && $f->charge_Ah_day() > 0.0 && ! $subject->build->isRehearsed($subject->motion->id)) {
-            $rows['The battery'] = new Sentence('lasts {days} days for this motion', ['days' => Quantity::number($supply->capacity_Ah / $f->charge_Ah_day())]);
+            $rows['The battery'] = new Sentence('lasts {days} days for this motion', ['days' => Quantity::number($supply->usable_Ah() / $f->charge_Ah_day())]);
         }
         $rows['Stopped dead'] = new Sentence('{energy} put {knock} through gears that survive {limit}', [
             'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'knock' => Quantity::of($f->knock_motor_Nm, 'N·m'),

@@ -16,13 +16,13 @@ final readonly class BatteryDays
     public float $lasts;
 
     /**
-     * @param  float  $capacity_Ah  of the supply
+     * @param  Supply  $supply  a battery
      * @param  float  $day_Ah  what it gives in a day, > 0
      * @param  float  $wanted  days
      */
-    public function __construct(private Supply $supply, private float $capacity_Ah, private float $day_Ah, private float $wanted)
+    public function __construct(private Supply $supply, private float $day_Ah, private float $wanted)
     {
-        $this->lasts = $capacity_Ah / $day_Ah;
+        $this->lasts = (float) $supply->usable_Ah() / $day_Ah;
     }
 
     public function isEnough(): bool
@@ -40,7 +40,8 @@ final readonly class BatteryDays
     /** @return array<string, Quantity> */
     public function values(): array
     {
-        return ['capacity' => Quantity::of($this->capacity_Ah, 'Ah'), 'lasts' => self::told($this->lasts), 'wanted' => Quantity::number($this->wanted),
+        return ['capacity' => Quantity::of((float) $this->supply->capacity_Ah, 'Ah'), 'lasts' => self::told($this->lasts),
+            'wanted' => Quantity::number($this->wanted),
             'day' => Quantity::of($this->day_Ah, 'Ah')];
     }
 

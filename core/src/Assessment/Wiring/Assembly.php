@@ -24,12 +24,17 @@ final class Assembly
 {
     public const PULL_UP_OHM = 10_000.0;
 
+    private const BLEED_OHM = 1_000_000.0; // lets the charge of a piezo go
+
+    private const FILTER_NF = 100.0;
+
     private const TOLERANCE_PERCENT = 5;
 
     private const CAREFUL_A = 0.1;
 
     /** What is drawn beside a step, by how its name begins: which way round it goes. */
-    private const PICTURES = ['capacitor' => 'striped', 'diode' => 'banded', 'quiet' => 'flat', 'place' => 'board', 'short' => 'meter', 'first' => 'meter',
+    private const PICTURES = ['capacitor' => 'striped', 'diode' => 'banded', 'clamp' => 'banded', 'quiet' => 'flat', 'filter' => 'flat',
+        'place' => 'board', 'short' => 'meter', 'first' => 'meter',
         'rail' => 'meter', 'logic' => 'meter'];
 
     /** @var list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string}> */
@@ -75,13 +80,17 @@ final class Assembly
             if ($sensor->pulled) {
                 $this->resistor("pulls.{$sensor->id}", self::PULL_UP_OHM, "from the signal of {$sensor->named()} to {logic}", $logic);
             }
-            if ($sensor->divided && $sensor->signal_V !== null && $sensor->signal_V > $logic) {
-                $divider = new Divider($sensor->signal_V, $logic);
+            $puts = $sensor->puts_V();
+            if ($sensor->divided && $puts !== null && $puts > $logic) {
+                $divider = new Divider($puts, $logic);
                 $this->resistor("divides.{$sensor->id}.upper", $divider->upper_ohm, "between {$sensor->named()} and its pin", $logic);
                 $this->resistor("divides.{$sensor->id}.lower", $divider->lower_ohm, "from that pin to ground, beside {$sensor->named()}", $logic);
             }
             if ($sensor->filtered) {
                 $this->resistor("filters.{$sensor->id}", self::PULL_UP_OHM, "between {$sensor->named()} and its pin", $logic);
+            }
+            if ($sensor->kind === 'knock') {
+                $this->resistor("bleeds.{$sensor->id}", self::BLEED_OHM, "across {$sensor->named()}", $logic);
             }
         }
     }
@@ -104,7 +113,17 @@ final class Assembly
                 $this->step("diode.{$supply->id}", 'Diodes', "Solder a diode into the lead of {$supply->named()}: its stripe to the rail.");
             }
         }
-        foreach (array_filter($this->build->sensors, fn (Sensor $sensor): bool => in_array($sensor->kind, ['magnet', 'beam', 'reflective'],
+        foreach ($this->build->sensors as $sensor) {
+            if ($sensor->kind === 'knock') {
+                $this->step("clamp.{$sensor->id}", 'Diodes', "Solder a clamp diode of {logic} from the pin of {$sensor->named()} to ground: its stripe to the pin.",
+                    ['logic' => Quantity::of($this->build->wiring->controller()->board->logic_V ?? 5.0, 'V')]);
+            }
+            if ($sensor->filtered) {
+                $this->step("filter.{$sensor->id}", 'Capacitors', "Solder {size} from the pin of {$sensor->named()} to ground, behind its resistor; either way round.",
+                    ['size' => Quantity::of(self::FILTER_NF, 'nF')]);
+            }
+        }
+        foreach (array_filter($this->build->sensors, fn (Sensor $sensor): bool => in_array($sensor->kind, ['magnet', 'beam', 'reflective', 'wheel', 'sonar'],
             true)) as $sensor) {
             $this->step("quiet.{$sensor->id}", 'Capacitors', "Solder {size} across the supply of {$sensor->named()}, close to it; either way round.",
                 ['size' => Quantity::of(100.0, 'nF')]);

@@ -7,11 +7,11 @@ namespace Brookstone\Core\Assessment\Wiring;
 use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Build\OtherLoads;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Rehearsal\Day;
 use Brookstone\Core\Wiring\BatteryLife;
-use Brookstone\Core\Wiring\BoardKind;
 
 /**
  * What takes how much of a source in a day: its routines, motions that no routine moves, what is drawn at rest, the controller awake or asleep, boards and
@@ -49,7 +49,7 @@ final readonly class DayTable
         $this->moves_Ah = array_sum(array_column($moves, 'charge_Ah'));
         $this->day_Ah = array_sum(array_column($takes, 'charge_Ah'));
         $this->lasts_days = $supply->capacity_Ah === null || $this->day_Ah <= 0.0 ? null
-            : (new BatteryLife($supply->capacity_Ah, [], $this->day_Ah / self::HOURS, 1.0))->life_days;
+            : (new BatteryLife($supply->capacity_Ah, [], $this->day_Ah / self::HOURS, $supply->usable()))->life_days;
     }
 
     /** @return list<array{of: string, says: string, charge_Ah: float}> */
@@ -69,8 +69,8 @@ final readonly class DayTable
             }
         }
         if ($this->day !== null && ($this->day->rest_Ah[$id] ?? 0.0) > 0.0) {
-            $awake = $this->controllerAlways_A(false) * max(0.0, 1 - $this->busy()) * self::HOURS; // told of the controller
-            $takes[] = ['of' => 'rest', 'says' => 'Held at rest', 'charge_Ah' => max(0.0, $this->day->rest_Ah[$id] - $awake)];
+            $awake = $this->standing_A() * max(0.0, 1 - $this->busy()) * self::HOURS; // told of each by itself
+            $takes[] = ['of' => 'rest', 'says' => 'Held at rest and left on', 'charge_Ah' => max(0.0, $this->day->rest_Ah[$id] - $awake)];
         }
 
         return $takes;
@@ -81,18 +81,13 @@ final readonly class DayTable
     {
         $takes = [];
         $plan = $this->build->wiring;
-        $controller = $plan->controller();
-        if ($controller !== null) {
-            $rest = max(0.0, 1 - ($this->day === null ? 0.0 : $this->busy()));
-            $takes[] = ['of' => 'controller', 'says' => $controller->name.($plan->sleeps ? ' asleep' : ' awake'),
-                'charge_Ah' => $this->controllerAlways_A($plan->sleeps) * $rest * self::HOURS];
-        }
-        foreach ($plan->boards as $board) {
-            $on = $this->build->supplies[$board->supply] ?? null;
-            if ($on !== null && $board->board->kind !== BoardKind::Controller) {
-                $takes[] = ['of' => "boards.{$board->id}", 'says' => $board->name, 'charge_Ah' => $this->of($on) * self::HOURS * ($plan->sleeps
-                    ? $board->board->asleep_A : $board->board->awake_A)];
-            }
+        $rest = max(0.0, 1 - $this->busy()); // what is taken while something runs is told of that
+        foreach ((new OtherLoads($this->build))->standing() as $each) {
+            $isController = $each['of'] === "boards.{$plan->controller()?->id}";
+            $takes[] = ['of' => $isController ? 'controller' : $each['of'], 'says' => $each['says'].($isController ? ($plan->sleeps ? ' asleep'
+                : ' awake') : ''),
+                'charge_Ah' => $this->of($this->build->supplies[$each['supply']]) * ($plan->sleeps ? $each['asleep_A']
+                    : $each['awake_A']) * $rest * self::HOURS];
         }
         foreach ($this->build->supplies as $rail) {
             if ($rail->from !== null && $rail->idle_A > 0.0) {
@@ -101,18 +96,16 @@ final readonly class DayTable
             }
         }
         $takes[] = ['of' => 'itself', 'says' => 'Lost by itself',
-            'charge_Ah' => ($this->supply->capacity_Ah ?? 0.0) * $this->supply->self_discharge_per_month / 30];
+            'charge_Ah' => $this->supply->loses_Ah_day()];
 
         return $takes;
     }
 
-    /** What the controller takes of this source while nothing runs, A. */
-    private function controllerAlways_A(bool $asleep): float
+    /** What boards and sensors take of this source, awake, A. */
+    private function standing_A(): float
     {
-        $controller = $this->build->wiring->controller();
-        $on = $this->build->supplies[$controller->supply ?? ''] ?? null;
-
-        return $controller === null || $on === null ? 0.0 : $this->of($on) * ($asleep ? $controller->board->asleep_A : $controller->board->awake_A);
+        return array_sum(array_map(fn (array $each): float => $this->of($this->build->supplies[$each['supply']]) * $each['awake_A'],
+            (new OtherLoads($this->build))->standing()));
     }
 
     /** Share of the day in which something runs. */

@@ -59,17 +59,20 @@ final readonly class SignalRules
             return;
         }
         $logic = $board->board->kind === BoardKind::Controller ? $board->board->logic_V : $on->plan->controller()->board->logic_V ?? $board->board->logic_V;
-        if ($sensor->signal_V !== null && $sensor->signal_V > $logic * (1 + Constants::TIE) && ! $sensor->divided) {
+        $puts = $sensor->puts_V();
+        if ($puts !== null && $puts > $logic * (1 + Constants::TIE) && ! $sensor->divided) {
             $on->find('wiring.signal_high', Severity::Fails, "{$path}.signal_V", "{$sensor->named()} puts out up to {signal}, and {$board->named()} {$pin->name} stands {logic}.",
-                ['signal' => Quantity::of($sensor->signal_V, 'V'), 'logic' => Quantity::of($logic, 'V')],
+                ['signal' => Quantity::of($puts, 'V'), 'logic' => Quantity::of($logic, 'V')],
                 fn (): array => [new Fix(new Sentence('Divide it by two resistors'), [new Change("{$path}.divided", true)])]);
         }
         if ($sensor->isOpen() && ! $sensor->pulled && ! $pin->can(Ability::Pull)) {
             $this->floats($sensor->named(), $board->named()." {$pin->name}", "{$path}.pulled", "sensors.{$sensor->id}",
                 [new Fix(new Sentence('Pull it up with 10 kΩ'), [new Change("{$path}.pulled", true)])]);
         }
-        if ($sensor->kind === 'knock' && ! $sensor->filtered) {
-            $on->find('wiring.no_filter', Severity::Note, "{$path}.filtered", "{$sensor->named()} rings when it is hit: without a resistor and a capacitor before its pin it counts more than once, and its peak may be more than the pin stands.",
+        if ($sensor->isRinging() && ! $sensor->filtered) {
+            $on->find('wiring.no_filter', Severity::Note, "{$path}.filtered", $sensor->kind === 'knock'
+                ? "{$sensor->named()} rings when it is hit: without a resistor and a capacitor before its pin it counts more than once, and its peak may be more than the pin stands."
+                : "{$sensor->named()} counts pulses: without a resistor and a capacitor before its pin it counts every spark of a motor too.",
                 [], fn (): array => [new Fix(new Sentence('Filter it'), [new Change("{$path}.filtered", true)])]);
         }
     }

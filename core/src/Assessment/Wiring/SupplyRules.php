@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment\Wiring;
 use Brookstone\Core\Assessment\Drive\SharedBattery;
 use Brookstone\Core\Assessment\Repair\SupplyMends;
 use Brookstone\Core\Assessment\Subject\BatteryDays;
+use Brookstone\Core\Build\OtherLoads;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -103,16 +104,24 @@ final readonly class SupplyRules
         return $fixes;
     }
 
-    /** What always hangs on a supply, A: the controller, its boards, lamps and relay coils that are on. */
+    /** What boards, sensors, lamps and relay coils take of a supply with all of them on, A. */
+    private function steady_A(Supply $supply): float
+    {
+        $others = new OtherLoads($this->on->build);
+        $amps = $others->standing_A($supply->id);
+        foreach ($this->on->build->outputs as $output) {
+            foreach ($output->stays() ? $others->takenBy($output) : [] as [$of, $takes]) {
+                $amps += $of === $supply->id ? $takes : 0.0;
+            }
+        }
+
+        return $amps;
+    }
+
+    /** What flows through a supply with all that hangs on it at work, A. */
     private function alwaysOn_A(Supply $supply): float
     {
-        $amps = 0.0;
-        foreach ($this->on->plan->boards as $board) {
-            $amps += $board->supply === $supply->id ? $board->board->awake_A : 0.0;
-        }
-        foreach ($this->on->build->outputs as $output) {
-            $amps += $output->supply === $supply->id ? $output->takes_A() : 0.0;
-        }
+        $amps = $this->steady_A($supply);
         foreach ($this->on->build->motions as $motion) {
             $amps += $motion->drive?->supply->id === $supply->id && $motion->drive->shares === null
                 ? $motion->drive->startsWith_A() * $this->on->build->settings->motor_continuous_share : 0.0;
@@ -124,13 +133,7 @@ final readonly class SupplyRules
     private function always(): void
     {
         foreach ($this->on->build->supplies as $supply) {
-            $amps = 0.0;
-            foreach ($this->on->build->outputs as $output) {
-                $amps += $output->supply === $supply->id && ! in_array($output->kind, ['points', 'uncoupler', 'track'], true) ? $output->takes_A() : 0.0;
-            }
-            foreach ($this->on->plan->boards as $board) {
-                $amps += $board->supply === $supply->id ? $board->board->awake_A + $board->board->channels * $board->board->on_A : 0.0;
-            }
+            $amps = $this->steady_A($supply);
             if ($amps > $supply->max_A * (1 + Constants::TIE)) {
                 $this->on->find('wiring.rail_overloaded', Severity::Fails, $this->on->pathOfSupply($supply->id).'.max_A', "Boards, lamps and coils on {$supply->named()} take {amps} together, and it gives {most}.",
                     ['amps' => Quantity::of($amps, 'A'), 'most' => Quantity::of($supply->max_A, 'A')],
@@ -248,13 +251,13 @@ final readonly class SupplyRules
         $capacity = (float) $supply->capacity_Ah;
         $wanted = $this->on->build->settings->battery_days;
         if ($table->day_Ah > 0.0) {
-            $all = new BatteryDays($supply, $capacity, $table->day_Ah, $wanted);
+            $all = new BatteryDays($supply, $table->day_Ah, $wanted);
             if ($this->on->plan->controller() !== null && ! $all->isEnough()) { // without one, what moves is told of it
                 $this->on->find('wiring.battery_days', Severity::Tight, "{$path}.capacity_Ah",
                     "{$all->says()}: {$table->most()->template} takes {most} of the {day} that it gives a day.",
                     $all->values() + ['most' => Quantity::of($table->takes[0]['charge_Ah'], 'Ah')],
                     fn (): array => [...$this->sleeps(), ...SharedBattery::gates($this->on->subjects, $supply),
-                        ...SupplyMends::largerBattery($this->on->build, $supply, $table->day_Ah * $wanted)]);
+                        ...SupplyMends::largerBattery($this->on->build, $supply, $table->day_Ah - $supply->loses_Ah_day(), $wanted)]);
             }
         }
         if ($supply->charger_A !== null) {
