@@ -38,8 +38,6 @@ final readonly class WiringSheet
 
     private const BEND_MM = 3.0;
 
-    private const LOGIC_A = 0.02;
-
     private const BOARD_SUPPLY_A = 0.5;
 
     private Needs $needs;
@@ -324,7 +322,7 @@ final readonly class WiringSheet
         $motion = $this->build->motions[explode('.', $join->signal)[1] ?? ''] ?? null;
         $amps = $load->starts_A ?? (str_starts_with($join->signal, 'motions.') && $motion?->drive !== null ? $motion->drive->line()->stall_A : null);
         if ($amps === null || $supply === null) {
-            return WireSize::for(self::LOGIC_A, $length, $supply->volts_V ?? 5.0, WireSize::LOGIC) ?? (float) array_key_first(WireSize::ROW);
+            return WireSize::telling($length, $this->build->wiring->controller()->board->logic_V ?? 5.0);
         }
 
         return WireSize::serving($amps, $length, $supply->volts_V, Supply::sourceOf($supply, $this->build->supplies)->fuse_A);

@@ -24,6 +24,7 @@ final readonly class DriveChoice
      * @param  bool  $reversed  its wires are swapped, or the servo turned round
      * @param  float  $lost_V  in its driver, whatever flows
      * @param  float  $lead_ohm  of its driver and its wires, there and back
+     * @param  float  $late_s  that its driver takes to switch: the contact of a relay has to move
      */
     public function __construct(
         public Drive $motor,
@@ -40,13 +41,14 @@ final readonly class DriveChoice
         public Selector $selector = new Selector,
         public float $lost_V = 0.0,
         public float $lead_ohm = 0.0,
+        public float $late_s = 0.0,
     ) {
     }
 
-    /** @return array{float, float} what is lost on the way to it, V and Ω */
+    /** @return array{float, float, float} what is lost on the way to it, V and Ω, and how late it comes, s */
     public function leads(): array
     {
-        return [$this->lost_V, $this->lead_ohm];
+        return [$this->lost_V, $this->lead_ohm, $this->late_s];
     }
 
     /** What its driver lets through to the end of its wires while nothing flows, V. */
@@ -105,7 +107,7 @@ final readonly class DriveChoice
     public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
     {
         return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg,
-            $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector, $this->lost_V, $this->lead_ohm);
+            $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector, $this->lost_V, $this->lead_ohm, $this->late_s);
     }
 
     /**

@@ -171,6 +171,12 @@ final readonly class Motion
         return null;
     }
 
+    /** From an order until its driver has obeyed, s. */
+    public function obeysWithin_s(Settings $settings): float
+    {
+        return $settings->driver_s + ($this->drive->late_s ?? 0.0);
+    }
+
     /** Where a place is, in the motion's own unit. */
     public function at(string $id): float
     {

@@ -113,7 +113,8 @@ final class Footing
     {
         $key = "{$motion} {$at}";
         if (! array_key_exists($key, $this->settled)) {
-            $this->settled[$key] = $this->settled(new Axis($this->build->motions[$motion], $at, $this->build->settings->driver_s));
+            $this->settled[$key] = $this->settled(new Axis($this->build->motions[$motion], $at,
+                $this->build->motions[$motion]->obeysWithin_s($this->build->settings)));
         }
 
         return $this->settled[$key];

@@ -48,7 +48,7 @@ final class ComputedTimes
         }
         $key = "{$motion->id} on {$to} {$direction} {$speed}";
         if (! array_key_exists($key, $this->times)) {
-            $waits = $this->settings->scan_s / 2 + $this->settings->driver_s;
+            $waits = $this->settings->scan_s / 2 + $motion->obeysWithin_s($this->settings);
             $runOn = RunOn::of($motion, new LimitSwitch('', '', '', $to, $direction > 0 ? 'high' : 'low'), $this->settings, $speed, $waits);
             $this->times[$key] = $runOn?->distance === null || $runOn->speed <= 0.0 ? $waits : $runOn->distance / $runOn->speed;
         }

@@ -76,7 +76,7 @@ final class World implements Senses
     {
         $axes = [];
         foreach ($build->motions as $id => $motion) {
-            $axes[$id] = new Axis($motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from), $build->settings->driver_s);
+            $axes[$id] = new Axis($motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from), $motion->obeysWithin_s($build->settings));
         }
         foreach ($build->motorGroups as $id => $group) {
             if ($id === $group->members[0]) {

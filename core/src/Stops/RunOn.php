@@ -41,7 +41,7 @@ final readonly class RunOn
             return null;
         }
         if ($motion->positioning->countsSteps()) {
-            return self::ofSteps($motion, $speed, $delay_s ?? self::delay_s($switch, $settings));
+            return self::ofSteps($motion, $speed, $delay_s ?? self::delay_s($motion, $switch, $settings));
         }
         $unit = $motion->unit();
         $plant = Plant::of($motion);
@@ -59,7 +59,7 @@ final readonly class RunOn
         $state = $plant->stateAt($unit->toSi($switch->at));
         $state->speed = (float) $run->end_speed / $plant->mechanism->travelPerRad($unit->toSi($switch->at));
         $energy = $plant->kinetic_J($state);
-        $delay = $delay_s ?? self::delay_s($switch, $settings);
+        $delay = $delay_s ?? self::delay_s($motion, $switch, $settings);
         for ($left = $delay; $left > 1e-12;) {
             $left -= $plant->step($state, $line, $direction, true, $left);
         }
@@ -70,11 +70,11 @@ final readonly class RunOn
     }
 
     /** From tripping until the driver acts: the contact comes to rest, is believed, is looked at, and the driver obeys. */
-    private static function delay_s(LimitSwitch $switch, Settings $settings): float
+    private static function delay_s(Motion $motion, LimitSwitch $switch, Settings $settings): float
     {
         $waits = $switch->isMark && $switch->bounce_s <= 0.0 ? 0.0 : $settings->debounce_s;
 
-        return $switch->bounce_s + $waits + $settings->scan_s + $settings->driver_s;
+        return $switch->bounce_s + $waits + $settings->scan_s + $motion->obeysWithin_s($settings);
     }
 
     /** A stepper stops with its steps: it goes on for the delay, and no further. */

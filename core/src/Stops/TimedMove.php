@@ -67,7 +67,7 @@ final readonly class TimedMove
         $motor = new MotorShaft($plant, $drive->ramp_s);
         $motor->fedWith($supply);
         $motor->switch(new DriverCommand($line, $direction, true, null, 0.0));
-        for ($left = $this->time_s + $this->settings->scan_s / 2 + $this->settings->driver_s; $left > 1e-12;) {
+        for ($left = $this->time_s + $this->settings->scan_s / 2 + $this->motion->obeysWithin_s($this->settings); $left > 1e-12;) {
             $left -= $motor->step($state, $nothing, $left, null);
         }
         $motor->switch(new DriverCommand($this->motion->stops->brakes ? $line->shorted() : null, $direction, false, null, 0.0));

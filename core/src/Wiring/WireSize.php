@@ -18,6 +18,9 @@ final class WireSize
 
     public const LOGIC = 0.01;
 
+    /** What flows at most in a wire that only tells something. */
+    public const LOGIC_A = 0.02;
+
     /** @return float|null the thinnest of the row, mm²; null where none is thick enough */
     public static function for(float $current_A, float $length_m, float $supply_V, float $fraction): ?float
     {
@@ -43,6 +46,12 @@ final class WireSize
         $area = self::for($current_A, $length_m, $supply_V, self::MOTORS) ?? $most;
 
         return $fuse_A === null ? $area : max($area, self::for($fuse_A, $length_m, $supply_V, 1.0) ?? $most);
+    }
+
+    /** As thick as a wire needs that only tells something; where none of the row loses so little, the thickest. */
+    public static function telling(float $length_m, float $logic_V): float
+    {
+        return self::for(self::LOGIC_A, $length_m, $logic_V, self::LOGIC) ?? (float) array_key_last(self::ROW);
     }
 
     /** What a wire bears for good, A: of one between two of the row in proportion, of a thinner or thicker one as its copper. */

@@ -200,3 +200,15 @@ it('asks for a filter where pulses are counted, and not once there is one', func
     $build = Builds::planted(wiredWith([], ['sensors.2' => ['id' => 'it', 'name' => 'It', 'kind' => $kind, 'filtered' => $filtered]]));
     expect(array_map(fn ($finding): string => explode(':', $finding->says->text())[0], Builds::findings(Builds::assessed($build), 'wiring.no_filter')))->toBe($says);
 })->with([['wheel', false, ['It counts pulses']], ['wheel', true, []], ['knock', false, ['It rings when it is hit']], ['beam', false, []]]);
+
+it('says of a wire that only tells something when it loses more than a hundredth', function (float $length_m, bool $told) {
+    // 0.08 mm² lose 2 · 0.02 A · ρ · l / A: 8.62 mV a metre, and 50 mV are a hundredth of 5 V
+    $plain = Builds::wired();
+    $build = Builds::planted(wiredWith([wireOf($plain, 'sensors.beam', 'area_mm2') => 0.08, wireOf($plain, 'sensors.beam', 'length_m') => $length_m]));
+    $findings = Builds::findings(Builds::assessed($build), 'wiring.wire_thin');
+    expect($findings !== [])->toBe($told);
+    if ($told) {
+        expect($findings[0]->says->text())->toContain('0.08 mm², loses 1.0')->toContain('of the 5 V that tell it, more than 1%')
+            ->and(Builds::findings(Builds::assessed(Builds::mended($build, $findings[0]->fixes[0])), 'wiring.wire_thin'))->toBe([]);
+    }
+})->with([[5.7, false], [5.9, true]]);

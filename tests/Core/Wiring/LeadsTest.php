@@ -3,9 +3,12 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Build\Build;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\Supply;
+use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Stops\RunOn;
 use Brookstone\Core\Wiring\Wire;
 use Tests\Support\Builds;
 
@@ -57,5 +60,17 @@ it('takes to the motor just what its wires and its channel take', function () {
     $build = Builds::planted(array_replace(Builds::wired(), ['wiring.wires.0.area_mm2' => 0.5, 'wiring.wires.0.length_m' => 2.0]));
     $drive = $build->motions['lid']->drive;
     expect($drive?->lead_ohm)->toBeAbout((new Wire(2.0, 0.5, 0.0, 12.0))->resistance_ohm + 0.5, 1e-12)
-        ->and(Builds::sound()->motions['lid']->drive?->leads())->toBe([0.0, 0.0]);
+        ->and(Builds::sound()->motions['lid']->drive?->leads())->toBe([0.0, 0.0, 0.0]);
+});
+
+it('starts and stops as late as its relay switches, in the run as in what is foretold of it', function () {
+    $build = fn (float $late_s): Build => Builds::planted(array_replace(Builds::wired(), ['wiring.boards.1.board.delay_s' => $late_s, 'routines.0.starts' => [],
+        'routines.1.steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' => ['test' => 'input', 'sensor' => 'lift-high', 'is' => 'on'], 'give_up_s' => 6],
+            ['do' => 'stop', 'motion' => 'lift'], ['do' => 'wait', 'for_s' => 1.0]]]));
+    $end = fn (Build $build): float => array_column(RoutineRun::of($build, $build->routines['show'])['ends'], 'at', 'motion')['lift'];
+    $foretold = fn (Build $build): float => (float) RunOn::of($build->motions['lift'], $build->motions['lift']->stops->switches[1], $build->settings)?->distance;
+    $speed = RunOn::of($build(0.0)->motions['lift'], $build(0.0)->motions['lift']->stops->switches[1], $build(0.0)->settings)->speed ?? 0.0;
+    expect($end($build(0.05)) - $end($build(0.0)))->toBeAbout(0.05 * $speed, 0.011 * $speed)
+        ->and($foretold($build(0.05)) - $foretold($build(0.0)))->toBeAbout(0.05 * $speed, 0.002 * $speed)
+        ->and($build(0.05)->motions['lift']->obeysWithin_s($build(0.05)->settings))->toBeAbout(0.051, 1e-12);
 });

@@ -176,7 +176,7 @@ final readonly class RoutineSensing
         if ($speed <= 0.0) { // it does not turn at all: the judge of drives says so
             return;
         }
-        $latency = $this->build->settings->scan_s + $this->build->settings->driver_s + $sensor->late_s
+        $latency = $this->build->settings->scan_s + $motion->obeysWithin_s($this->build->settings) + $sensor->late_s
             + ($sensor->bounce_s > 0.0 ? $this->build->settings->debounce_s + $sensor->bounce_s : 0.0);
         if ($sensor->motion === $move->motion && $sensor->reach !== null) {
             $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);

@@ -115,7 +115,7 @@ final readonly class DriverRules
     {
         $on = $this->on;
         $drive = $subject->motion->drive;
-        if ($drive === null || $drive->leads() === [0.0, 0.0] || $drive->motor instanceof Stepper) {
+        if ($drive === null || $drive->lost_V + $drive->lead_ohm === 0.0 || $drive->motor instanceof Stepper) {
             return;
         }
         $lost = $drive->lost_V + $drive->lead_ohm * $drive->line()->stall_A;

@@ -32,6 +32,8 @@ final readonly class WireRules
             $amps = $this->amps($join);
             if ($amps !== null && $this->on->pinAt($join) !== null) {
                 $this->wire($join, $amps[0], $amps[1]);
+            } elseif ($amps === null && $join->area_mm2 !== null && isset($this->on->signals[$join->signal])) {
+                $this->signalWire($join, $join->area_mm2);
             }
         }
         foreach ($this->on->build->supplies as $supply) {
@@ -75,6 +77,23 @@ final readonly class WireRules
             $this->on->find('wiring.wire_thin', Severity::Tight, $path, "Wire {number} to {$this->on->named($join->signal)}, {area}, loses {lost} of the volts at the start, more than {most}.",
                 $values, $mends, $motion);
         }
+    }
+
+    /** A wire that only tells something, of a cross-section that somebody chose. */
+    private function signalWire(Join $join, float $area): void
+    {
+        $board = $this->on->boardAt($join);
+        $logic = $this->on->plan->controller()->board->logic_V ?? $board->board->logic_V ?? 0.0;
+        $wire = $logic <= 0.0 ? null : new Wire($this->on->plan->length_m($join), $area, WireSize::LOGIC_A, $logic);
+        if ($wire === null || $wire->drop_fraction <= WireSize::LOGIC * (1 + Constants::TIE)) {
+            return;
+        }
+        $path = $this->on->pathOfWire($join).'.area_mm2';
+        $this->on->find('wiring.wire_thin', Severity::Tight, $path, "Wire {number} to {$this->on->named($join->signal)}, {area}, loses {lost} of the {logic} that tell it, more than {most}.",
+            ['number' => Quantity::number($join->number), 'area' => Quantity::of($area, 'mm²'), 'lost' => Quantity::share($wire->drop_fraction),
+                'logic' => Quantity::of($logic, 'V'), 'most' => Quantity::share(WireSize::LOGIC)],
+            fn (): array => [new Fix(new Sentence('Let wire {number} be as thick as it needs', ['number' => Quantity::number($join->number)]),
+                [new Change($path, null)])], $this->on->motionOf($join->signal));
     }
 
     private function serving(Join $join, float $amps, Supply $supply): float

@@ -33,7 +33,7 @@ final class Leads
         $length = $wiring->length_m($join);
         $area = $join->area_mm2 ?? WireSize::serving($drive->line()->stall_A, $length, $volts, $fuse_A);
 
-        return $drive->but(['lost_V' => $drives ? $board->lost_V : 0.0,
+        return $drive->but(['late_s' => $drives ? $board->delay_s : 0.0, 'lost_V' => $drives ? $board->lost_V : 0.0,
             'lead_ohm' => ($drives ? $board->lost_ohm : 0.0) + (new Wire($length, $area, 0.0, $volts))->resistance_ohm]);
     }
 }
