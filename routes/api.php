@@ -18,6 +18,7 @@ use App\Http\Controllers\TableController;
 use App\Http\Controllers\TimingController;
 use App\Http\Controllers\TrainController;
 use App\Http\Controllers\WiringController;
+use App\Models\DrawerTable;
 use Illuminate\Support\Facades\Route;
 
 Route::get('units', [MetaController::class, 'units']);
@@ -49,10 +50,10 @@ Route::get('builds/{build}/motions/{motion}/train/{file}', [TrainController::cla
 Route::post('builds/{build}/pictures', [PictureController::class, 'store']);
 Route::get('pictures/{picture}', [PictureController::class, 'show']);
 
-Route::get('drawer/{table}', [TableController::class, 'show'])->whereIn('table', ['gears', 'lines', 'boards']);
-Route::put('drawer/{table}', [TableController::class, 'update'])->whereIn('table', ['gears', 'lines', 'boards']);
-Route::get('drawer/{table}/export', [TableController::class, 'export'])->whereIn('table', ['gears', 'lines', 'boards']);
-Route::post('drawer/{table}/import', [TableController::class, 'import'])->whereIn('table', ['gears', 'lines', 'boards']);
+Route::get('drawer/{table}', [TableController::class, 'show'])->whereIn('table', DrawerTable::TABLES);
+Route::put('drawer/{table}', [TableController::class, 'update'])->whereIn('table', DrawerTable::TABLES);
+Route::get('drawer/{table}/export', [TableController::class, 'export'])->whereIn('table', DrawerTable::TABLES);
+Route::post('drawer/{table}/import', [TableController::class, 'import'])->whereIn('table', DrawerTable::TABLES);
 Route::get('drawer/guide', [DrawerController::class, 'guide']);
 Route::get('drawer/export', [DrawerController::class, 'export']);
 Route::post('drawer/import', [DrawerController::class, 'import']);

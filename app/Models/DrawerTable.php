@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Actions\Overtaken;
+use Brookstone\Core\Drawer\PartStock;
+use Brookstone\Core\Drawer\PartTable;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Winding\LineStock;
 use Brookstone\Core\Wiring\BoardStock;
@@ -12,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A drawer of the builder that is kept whole: gears; cords, belts and rods; boards. Without a row, what comes with Brookstone.
+ * A drawer of the builder that is kept whole: gears; cords, belts and rods; boards; what feeds, tells and leads. Without a row, what comes with Brookstone.
  *
  * @property string $name
  * @property list<array<string, mixed>> $lines
@@ -21,6 +23,9 @@ use Illuminate\Support\Facades\DB;
 final class DrawerTable extends Model
 {
     protected $guarded = [];
+
+    /** The drawers that are one table each. */
+    public const TABLES = ['gears', 'lines', 'boards', 'supplies', 'sensors', 'leads'];
 
     public static function gears(): GearStock
     {
@@ -41,6 +46,13 @@ final class DrawerTable extends Model
         $kept = self::kept('boards');
 
         return $kept === null ? BoardStock::shipped() : BoardStock::read($kept->lines);
+    }
+
+    public static function parts(PartTable $table): PartStock
+    {
+        $kept = self::kept($table->value);
+
+        return $kept === null ? PartStock::shipped($table) : PartStock::read($table, $kept->lines);
     }
 
     /** What comes with Brookstone is the first. */

@@ -15,9 +15,12 @@ test.beforeAll(async () => {
 test.afterAll(() => server.close());
 
 test('a page from elsewhere can neither read nor change anything', async ({ page, request, baseURL }) => {
+    // what has been made of a build, without what is judged of it meanwhile
+    const builds = async () =>
+        (await (await request.get('/api/builds')).json()).map(({ id, name, changed_at }: Record<string, unknown>) => ({ id, name, changed_at }));
     const stored = async () =>
         [
-            await (await request.get('/api/builds')).json(),
+            await builds(),
             await (await request.get('/api/drawer')).json(),
             await (await request.get('/api/drawer/gears')).json(),
         ] as const;

@@ -86,3 +86,23 @@ it('has a drawer of boards that is changed as a whole, and refuses each wrong ro
     edited($this, [['path' => 'wiring', 'value' => []]]);
     expect($this->getJson("{$this->at}/wiring")->json('plan.fix.does.text'))->toContain('3 bridge boards Mine')->not->toContain('H2');
 });
+
+it('has drawers of what feeds, tells and leads, each changed as a whole, with every wrong line named', function (string $table, array $mine, array $wrong, string $field) {
+    $kept = $this->getJson("/api/drawer/{$table}")->assertOk()->json();
+    expect(count($kept[$table]))->toBeGreaterThan(10);
+    $this->putJson("/api/drawer/{$table}", ['version' => 1, $table => [...$kept[$table], $mine]])->assertOk();
+    $this->putJson("/api/drawer/{$table}", ['version' => 1, $table => []])->assertConflict();
+    $this->putJson("/api/drawer/{$table}", ['version' => 2, $table => [$mine, $wrong + $mine, $mine]])->assertUnprocessable()
+        ->assertJsonFragment(['field' => "{$table}.1.{$field}"])->assertJsonFragment(['field' => "{$table}.2.name"]);
+
+    $csv = (string) $this->get("/api/drawer/{$table}/export")->assertOk()->getContent();
+    $this->putJson("/api/drawer/{$table}", ['version' => 2, $table => []])->assertOk();
+    $this->postJson("/api/drawer/{$table}/import", ['csv' => str_replace('Mine', '', $csv), 'version' => 3])->assertUnprocessable();
+    $this->postJson("/api/drawer/{$table}/import", ['csv' => $csv, 'version' => 3])->assertOk();
+    $now = $this->getJson("/api/drawer/{$table}")->json($table);
+    expect($now)->toHaveCount(count($kept[$table]) + 1)->and(array_intersect_key(end($now), $mine))->toEqual($mine);
+})->with([
+    ['supplies', ['kind' => 'battery', 'name' => 'Mine', 'volts_V' => 12.0, 'max_A' => 3.0, 'capacity_Ah' => 9.0], ['name' => 'Other', 'cutoff_V' => 12.0], 'cutoff_V'],
+    ['sensors', ['kind' => 'beam', 'name' => 'Mine', 'current_A' => 0.03, 'signal_V' => 5.0], ['name' => 'Other', 'bounce_s' => -1], 'bounce_s'],
+    ['leads', ['kind' => 'plug', 'name' => 'Mine', 'contacts' => 5, 'bears_A' => 4.0], ['name' => 'Other', 'contacts' => 0], 'contacts'],
+]);

@@ -8,6 +8,8 @@ use App\Http\Requests\CsvRequest;
 use App\Http\Requests\JsonBody;
 use App\Http\Requests\VersionRequest;
 use App\Models\DrawerTable;
+use Brookstone\Core\Drawer\PartStock;
+use Brookstone\Core\Drawer\PartTable;
 use Brookstone\Core\Shape\TableCsv;
 use Brookstone\Core\Train\GearStock;
 use Brookstone\Core\Winding\LineStock;
@@ -15,7 +17,7 @@ use Brookstone\Core\Wiring\BoardStock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 
-/** The builder's own drawers of gears (`gears`) of cords, belts and rods (`lines`) and of boards (`boards`): changed as a whole, and as a table. */
+/** The builder's own drawers that are one table each (DrawerTable::TABLES): changed as a whole, and as a table. */
 final class TableController
 {
     public function show(string $table): JsonResponse
@@ -53,7 +55,8 @@ final class TableController
         return match ($table) {
             'gears' => DrawerTable::gears()->lines,
             'lines' => DrawerTable::lines()->lines,
-            default => DrawerTable::boards()->lines,
+            'boards' => DrawerTable::boards()->lines,
+            default => DrawerTable::parts(PartTable::from($table))->lines,
         };
     }
 
@@ -63,7 +66,8 @@ final class TableController
         return match ($table) {
             'gears' => GearStock::read($lines)->lines,
             'lines' => LineStock::read($lines)->lines,
-            default => BoardStock::read($lines)->lines,
+            'boards' => BoardStock::read($lines)->lines,
+            default => PartStock::read(PartTable::from($table), $lines)->lines,
         };
     }
 
@@ -72,7 +76,8 @@ final class TableController
         return new TableCsv(match ($table) {
             'gears' => GearStock::shape(),
             'lines' => LineStock::shape(),
-            default => BoardStock::shape(),
+            'boards' => BoardStock::shape(),
+            default => PartTable::from($table)->shape(),
         });
     }
 }

@@ -125,6 +125,7 @@ final class ByHand
         'wiring.bus_full' => 'Take some of another kind, or a second bus.',
         'wiring.logic_mixed' => 'Put a level shifter between them.',
         'wiring.driver_volts' => 'Take a driver for that voltage.',
+        'wiring.plug_over' => 'Take a plug whose contacts bear more, or two contacts beside one another.',
         'wiring.driver_stall' => 'Take a driver that bears what it draws when it is held.',
         'wiring.driver_runs' => 'Take a larger driver.',
         'wiring.no_diode' => 'Put a diode across it, its stripe to the supply.',

@@ -17,9 +17,11 @@ final readonly class Join
      * @param  float|null  $area_mm2  of its copper; null is what serves
      * @param  float|null  $length_m  one way; null is what the sheet says
      * @param  string  $plug  between its ends, in words
+     * @param  float|null  $plug_A  what a contact of that bears; null where nobody said
      */
     public function __construct(public int $number, public string $signal, public string $board, public string $pin, public bool $fixed = false,
-        public ?string $colour = null, public ?float $area_mm2 = null, public ?float $length_m = null, public string $plug = '')
+        public ?string $colour = null, public ?float $area_mm2 = null, public ?float $length_m = null, public string $plug = '',
+        public ?float $plug_A = null)
     {
     }
 

@@ -68,6 +68,7 @@ final readonly class WiringPlan
                 'area_mm2' => Field::or(null, NumberShape::between(0.01, 50.0)->orNull(), 'Of its copper; empty is what serves.'),
                 'length_m' => Field::or(null, NumberShape::between(0.001, 200.0)->orNull(), 'One way; empty is what the sheet says.'),
                 'plug' => Field::or('', new TextShape(0, 40), 'Between its ends.'),
+                'plug_A' => Field::or(null, NumberShape::positive(200.0)->orNull(), 'What a contact of the plug bears; empty where nobody said.'),
             ], 'Join'), 0, self::MOST_WIRES, 'wires')),
             'lead_m' => Field::or(self::LEAD_M, NumberShape::between(0.01, 100.0), 'Length of a wire to what stands off the boards, where it is not said.'),
             'sleeps' => Field::or(false, new BooleanShape, 'The controller sleeps while nothing is to be done.'),

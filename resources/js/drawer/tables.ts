@@ -12,7 +12,7 @@ export interface Column {
 }
 
 export interface TableKind {
-    table: 'gears' | 'lines' | 'boards';
+    table: 'gears' | 'lines' | 'boards' | 'supplies' | 'sensors' | 'leads';
     title: string;
     /** Each as a card of its own, with what its kind has: too much for a row. */
     isWide?: boolean;
@@ -171,6 +171,161 @@ export const BOARDS: TableKind = {
         height_mm: '30',
     },
     asks: ['build', 'wiring'],
+};
+
+const BATTERY = ['battery'];
+
+const CONVERTER = ['converter'];
+
+export const SUPPLIES: TableKind = {
+    table: 'supplies',
+    title: 'Supplies',
+    isWide: true,
+    one: 'supply',
+    says: (_, kinds) => `${kinds} closed supplies, batteries and converters. What feeds a build is taken out of these.`,
+    columns: [
+        {
+            key: 'kind',
+            label: 'Kind',
+            choices: [
+                ['mains', 'closed supply'],
+                ['battery', 'battery'],
+                ['converter', 'converter'],
+            ],
+        },
+        { key: 'name', label: 'Name', wide: true, isText: true },
+        { key: 'cost', label: 'Cost' },
+        { key: 'volts_V', label: 'Gives, V' },
+        { key: 'max_A', label: 'at most, A' },
+        {
+            key: 'overload',
+            label: 'Asked for more it',
+            choices: [
+                ['sags', 'sags'],
+                ['folds', 'folds back'],
+                ['trips', 'trips'],
+            ],
+        },
+        { key: 'resistance_ohm', label: 'Resistance inside, Ω' },
+        { key: 'capacity_Ah', label: 'Charge, Ah', of: BATTERY },
+        {
+            key: 'cells',
+            label: 'Cells',
+            of: BATTERY,
+            choices: ['other', 'alkaline', 'nickel', 'lead', 'lithium'].map((each): [string, string] => [each, each]),
+        },
+        { key: 'cutoff_V', label: 'Cuts itself off at, V', of: BATTERY },
+        { key: 'self_discharge_per_month', label: 'Loses a month, share', of: BATTERY },
+        {
+            key: 'converter',
+            label: 'How it works',
+            of: CONVERTER,
+            choices: [
+                ['linear', 'linear'],
+                ['down', 'down'],
+                ['up', 'up'],
+                ['gate', 'switch'],
+            ],
+        },
+        { key: 'efficiency', label: 'Efficiency, share', of: CONVERTER },
+        { key: 'dropout_V', label: 'Needs more than it gives, V', of: CONVERTER },
+        { key: 'idle_A', label: 'Takes without load, A', of: CONVERTER },
+        { key: 'settles_s', label: 'Settles within, s', of: CONVERTER },
+        { key: 'theta_C_per_W', label: 'Warms for each watt, K', of: CONVERTER },
+    ],
+    fresh: {
+        kind: 'converter',
+        name: '',
+        cost: '0',
+        volts_V: '5',
+        max_A: '',
+        overload: 'sags',
+        resistance_ohm: '0',
+        capacity_Ah: '',
+        cells: 'other',
+        cutoff_V: '',
+        self_discharge_per_month: '0',
+        converter: 'down',
+        efficiency: '0.85',
+        dropout_V: '0',
+        idle_A: '0',
+        settles_s: '0',
+        theta_C_per_W: '',
+    },
+    asks: [],
+};
+
+export const SENSORS: TableKind = {
+    table: 'sensors',
+    title: 'Sensors',
+    one: 'sensor',
+    says: (_, kinds) => `${kinds} sensors. A routine’s sensors are taken out of these.`,
+    columns: [
+        {
+            key: 'kind',
+            label: 'Kind',
+            choices: [
+                ['press', 'button'],
+                ['beam', 'beam'],
+                ['magnet', 'magnet'],
+                ['reflective', 'reflective'],
+                ['knock', 'knock'],
+                ['wheel', 'wheel with pulses'],
+                ['light', 'light'],
+                ['colour', 'colour'],
+                ['distance', 'distance'],
+                ['sonar', 'distance by echo'],
+                ['knob', 'knob'],
+            ],
+        },
+        { key: 'name', label: 'Name', wide: true, isText: true },
+        { key: 'cost', label: 'Cost' },
+        { key: 'current_A', label: 'Takes, A' },
+        { key: 'signal_V', label: 'Puts out, V' },
+        { key: 'bounce_s', label: 'Bounces, s' },
+        { key: 'late_s', label: 'Late by, s' },
+        { key: 'closed', label: 'Opens', choices: YES_NO },
+        { key: 'pulled', label: 'Pull-up', choices: YES_NO },
+        { key: 'filtered', label: 'Filter', choices: YES_NO },
+    ],
+    fresh: {
+        kind: 'press',
+        name: '',
+        cost: '0',
+        current_A: '0',
+        signal_V: '',
+        bounce_s: '0',
+        late_s: '0',
+        closed: 'no',
+        pulled: 'no',
+        filtered: 'no',
+    },
+    asks: [],
+};
+
+export const LEADS: TableKind = {
+    table: 'leads',
+    title: 'Wires, fuses, plugs',
+    one: 'piece',
+    says: (_, kinds) => `${kinds} wires, fuses and plugs. What a wire is made of is taken out of these.`,
+    columns: [
+        {
+            key: 'kind',
+            label: 'Kind',
+            choices: [
+                ['wire', 'wire'],
+                ['fuse', 'fuse'],
+                ['plug', 'plug'],
+            ],
+        },
+        { key: 'name', label: 'Name', wide: true, isText: true },
+        { key: 'cost', label: 'Cost, of wire a metre' },
+        { key: 'area_mm2', label: 'Wire, mm²' },
+        { key: 'bears_A', label: 'Bears, A' },
+        { key: 'contacts', label: 'Plug, contacts' },
+    ],
+    fresh: { kind: 'wire', name: '', cost: '0', area_mm2: '', bears_A: '', contacts: '1' },
+    asks: [],
 };
 
 const isText = (column: Column) => column.isText === true || column.choices !== undefined;

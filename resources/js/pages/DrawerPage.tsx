@@ -4,7 +4,7 @@ import { api } from '../api/client';
 import type { Drive, DrawerEntry } from '../api/types';
 import { DriveForm } from '../drawer/DriveForm';
 import { ImportSheet } from '../drawer/ImportSheet';
-import { BOARDS, GEARS, LINES } from '../drawer/tables';
+import { BOARDS, GEARS, LEADS, LINES, SENSORS, SUPPLIES } from '../drawer/tables';
 import { TableDrawer } from '../drawer/TableDrawer';
 import { Plain } from '../shell/Plain';
 import { askAnew } from '../state/asking';
@@ -13,9 +13,17 @@ import { driveRows, DRIVE_WORDS } from '../stations/driveRows';
 import { Rows } from '../stations/DriveStation';
 import { STATION_BUTTON } from '../stations/StationFields';
 
-const DRAWERS = { drives: 'Drives', gears: 'Gears', lines: 'Cords, belts, rods', boards: 'Boards' } as const;
+const DRAWERS = {
+    drives: 'Drives',
+    gears: 'Gears',
+    lines: 'Cords, belts, rods',
+    boards: 'Boards',
+    supplies: 'Supplies',
+    sensors: 'Sensors',
+    leads: 'Wires, fuses, plugs',
+} as const;
 
-const TABLES = { gears: GEARS, lines: LINES, boards: BOARDS };
+const TABLES = { gears: GEARS, lines: LINES, boards: BOARDS, supplies: SUPPLIES, sensors: SENSORS, leads: LEADS };
 
 /** The builder's drawers. */
 export function DrawerPage() {

@@ -1,4 +1,5 @@
 import type { Build } from '../api/types';
+import { FromDrawer, useParts, type Part } from '../drawer/FromDrawer';
 import { ChoiceField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild } from '../state/BuildContext';
@@ -19,10 +20,27 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
             ? { ...sensor, motion: null, at: null, reach: null }
             : { ...sensor, motion: id, at: motion.places[0]!.at, reach: Math.abs(motion.places[1]!.at - motion.places[0]!.at) / 50 };
     };
+    const parts = useParts('sensors', (part) => part.kind === sensor.kind);
+    const taken = ({ current_A, signal_V, bounce_s, late_s, closed, pulled, filtered }: Part) => ({
+        ...sensor,
+        current_A,
+        signal_V,
+        bounce_s,
+        late_s,
+        closed: closed === 'yes',
+        pulled: pulled === 'yes',
+        filtered: filtered === 'yes',
+    });
     const sees = (id: string) => ({ ...sensor, lamp: id === '' ? null : id, lamp_adds: id === '' ? 0 : sensor.lamp_adds });
     return (
         <details className="pl-20">
             <summary className="narrow py-1 text-quiet">more of {sensor.name}</summary>
+            <FromDrawer
+                label="Out of the drawer"
+                parts={parts}
+                edits={(part) => [{ path, value: taken(part) }]}
+                says={(part) => `${part.name}: takes ${Number(part.current_A) * 1000} mA`}
+            />
             {!measures && sensor.kind !== 'press' && (
                 <ChoiceField
                     label="Sits on"
@@ -69,6 +87,7 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
                 />
             )}
             <QuantityField label="Reports late by" path={`${path}.late_s`} value={sensor.late_s} />
+            <QuantityField label="Takes itself" path={`${path}.current_A`} value={sensor.current_A} empty="as usual" />
             <QuantityField label="Puts out at most" path={`${path}.signal_V`} value={sensor.signal_V} empty={sensor.kind === 'sonar' ? '5 V' : 'as the pin'} />
             {(sensor.signal_V !== null || sensor.kind === 'sonar') && (
                 <ToggleField label="Divided by two resistors" path={`${path}.divided`} value={sensor.divided} />

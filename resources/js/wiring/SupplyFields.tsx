@@ -1,4 +1,5 @@
 import type { Build } from '../api/types';
+import { FromDrawer, useParts, type Part } from '../drawer/FromDrawer';
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild } from '../state/BuildContext';
@@ -18,14 +19,35 @@ const OVERLOADS = [
 
 const CELLS = ['other', 'alkaline', 'nickel', 'lead', 'lithium'].map((each) => ({ value: each, label: each }));
 
+const OF_PART = ['name', 'cost', 'kind'];
+
+/** The same supply, made of a part: what is its own (name, fuse, what feeds it) stays; a switch gives what comes. */
+function takenAs(supply: Build['supplies'][number], part: Part): object {
+    const of = Object.fromEntries(Object.entries(part).filter(([key]) => !OF_PART.includes(key)));
+    return {
+        ...supply,
+        ...of,
+        capacity_Ah: part.kind === 'battery' ? part.capacity_Ah : null,
+        volts_V: part.kind === 'converter' && part.converter === 'gate' ? supply.volts_V : part.volts_V,
+    };
+}
+
 /** All that is asked of a supply: what it gives, where that comes from, and what looks after it. */
 export function SupplyFields({ supply, index }: { supply: Build['supplies'][number]; index: number }) {
     const { supplies } = useBuild().stored.document;
     const at = (field: string) => `supplies.${index}.${field}`;
     const others = supplies.filter((each) => each.id !== supply.id).map(({ id, name }) => ({ value: id, label: name }));
     const orNull = (id: string) => (id === '' ? null : id);
+    const fuses = useParts('leads', (part) => part.kind === 'fuse');
+    const parts = useParts('supplies', (part) => (part.kind === 'converter') === (supply.from !== null));
     return (
         <div className="grid grid-cols-2 gap-x-8 gap-y-1 py-2 lg:grid-cols-3">
+            <FromDrawer
+                label="Out of the drawer"
+                parts={parts}
+                edits={(part) => [{ path: `supplies.${index}`, value: takenAs(supply, part) }]}
+                says={(part) => `${part.name}: ${part.converter === 'gate' && part.kind === 'converter' ? 'a switch' : `${part.volts_V} V`}, ${part.max_A} A`}
+            />
             <TextField label="Name" path={at('name')} value={supply.name} />
             <QuantityField label="Voltage" path={at('volts_V')} value={supply.volts_V} />
             <QuantityField label="Gives at most" path={at('max_A')} value={supply.max_A} />
@@ -65,6 +87,12 @@ export function SupplyFields({ supply, index }: { supply: Build['supplies'][numb
             <QuantityField label="Resistance inside" path={at('resistance_ohm')} value={supply.resistance_ohm} />
             <QuantityField label="Capacitor across it" path={at('capacitor_uF')} value={supply.capacitor_uF} typedIn="µF" />
             <QuantityField label="Fuse in its lead" path={at('fuse_A')} value={supply.fuse_A} empty="none" />
+            <FromDrawer
+                label="Fuse out of the drawer"
+                parts={fuses}
+                edits={(part) => [{ path: at('fuse_A'), value: part.bears_A }]}
+                says={(part) => part.name as string}
+            />
             {others.length > 0 && supply.from === null && (
                 <ChoiceField
                     label="On one rail with"

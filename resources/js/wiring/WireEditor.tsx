@@ -1,4 +1,5 @@
 import type { Build, SheetWire } from '../api/types';
+import { FromDrawer, useParts } from '../drawer/FromDrawer';
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 
@@ -7,6 +8,7 @@ const COLOURS = ['yellow', 'green', 'blue', 'violet', 'orange', 'white', 'grey',
 /** One wire: its pin, number, colour and copper. */
 export function WireEditor({ wire, index, kept }: { wire: SheetWire; index: number; kept: Build['wiring']['wires'][number] }) {
     const path = `wiring.wires.${index}`;
+    const leads = useParts('leads', () => true);
     const here = `${wire.board} ${wire.pin}`;
     const pins = [
         { value: here, label: `${wire.board} ${wire.pin}` },
@@ -38,7 +40,23 @@ export function WireEditor({ wire, index, kept }: { wire: SheetWire; index: numb
                 />
                 <QuantityField label="Cross-section" path={`${path}.area_mm2`} value={kept.area_mm2} empty="what serves" />
                 <QuantityField label="Length, one way" path={`${path}.length_m`} value={kept.length_m} empty="as usual" />
+                <FromDrawer
+                    label="Wire out of the drawer"
+                    parts={leads.filter((part) => part.kind === 'wire')}
+                    edits={(part) => [{ path: `${path}.area_mm2`, value: part.area_mm2 }]}
+                    says={(part) => `${part.name}: bears ${part.bears_A} A`}
+                />
                 <TextField label="Plug" path={`${path}.plug`} value={kept.plug} />
+                <FromDrawer
+                    label="Plug out of the drawer"
+                    parts={leads.filter((part) => part.kind === 'plug')}
+                    edits={(part) => [
+                        { path: `${path}.plug`, value: part.name },
+                        { path: `${path}.plug_A`, value: part.bears_A },
+                    ]}
+                    says={(part) => `${part.name}: ${part.contacts} contacts, ${part.bears_A} A each`}
+                />
+                <QuantityField label="A contact bears" path={`${path}.plug_A`} value={kept.plug_A} empty="not said" />
             </div>
         </section>
     );

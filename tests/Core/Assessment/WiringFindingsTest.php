@@ -110,6 +110,7 @@ function plantedInWiring(): array
         'wiring.volts_lost' => [wiredWith(['wiring.boards.1.board.lost_V' => 2.0]), Severity::Note, false],
         'wiring.lost_fails' => [wiredWith(['wiring.boards.1.board.lost_V' => 9.6]), $fails, true],
         'wiring.wire_hot' => [wiredWith([wireOf($plain, 'motions.lid', 'area_mm2') => 0.05]), $fails, true],
+        'wiring.plug_over' => [wiredWith([wireOf($plain, 'motions.lid', 'plug') => 'J2 small', wireOf($plain, 'motions.lid', 'plug_A') => 0.5]), $fails, false],
         'wiring.wire_thin' => [array_replace($coarse, [wireOf($plain, 'motions.lid', 'length_m') => 5.0]), Severity::Tight, true],
         'wiring.no_fuse' => [wiredWith(['supplies.0.fuse_A' => null]), Severity::Tight, true],
         'wiring.fuse_over_wire' => [$coarse, $fails, true],
@@ -212,3 +213,10 @@ it('says of a wire that only tells something when it loses more than a hundredth
             ->and(Builds::findings(Builds::assessed(Builds::mended($build, $findings[0]->fixes[0])), 'wiring.wire_thin'))->toBe([]);
     }
 })->with([[5.7, false], [5.9, true]]);
+
+it('lets through a plug what its contacts bear, and says so of no more', function (float $share, int $count) {
+    $plain = Builds::wired();
+    $stall = Builds::planted($plain)->motions['lid']->drive?->line()->stall_A ?? 0.0;
+    $build = Builds::planted(wiredWith([wireOf($plain, 'motions.lid', 'plug') => 'J2 small', wireOf($plain, 'motions.lid', 'plug_A') => $stall * $share]));
+    expect(Builds::findings(Builds::assessed($build), 'wiring.plug_over'))->toHaveCount($count);
+})->with([[0.99, 1], [1.0, 0], [1.01, 0]]);

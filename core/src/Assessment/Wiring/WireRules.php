@@ -70,6 +70,12 @@ final readonly class WireRules
             ['area' => Quantity::of($serves, 'mm²'),
                 'number' => Quantity::number($join->number)]), [new Change($path, null)])];
         $motion = $this->on->motionOf($join->signal);
+        if ($join->plug !== '' && $join->plug_A !== null && $amps > $join->plug_A * (1 + Constants::TIE)) {
+            $plug = Sentence::quote($join->plug);
+            $this->on->find('wiring.plug_over', Severity::Fails, $this->on->pathOfWire($join).'.plug',
+                "The plug {$plug} in wire {number} to {$this->on->named($join->signal)} bears {contact}, and {amps} can flow in it.",
+                ['contact' => Quantity::of($join->plug_A, 'A')] + $values, fn (): array => [], $motion);
+        }
         if ($amps > WireSize::bears_A($area) * (1 + Constants::TIE)) {
             $this->on->find('wiring.wire_hot', Severity::Fails, $path, "Wire {number} to {$this->on->named($join->signal)}, {area}, bears {bears} for good, and {amps} can flow in it.",
                 $values, $mends, $motion);

@@ -219,7 +219,7 @@ final class WiringContext
         foreach ($allotment->joins as $join) {
             $wires[] = ['number' => $join->number, 'signal' => $join->signal, 'board' => $join->board, 'pin' => $join->pin, 'fixed' => false,
                 'colour' => null,
-                'area_mm2' => null, 'length_m' => null, 'plug' => ''];
+                'area_mm2' => null, 'length_m' => null, 'plug' => '', 'plug_A' => null];
         }
 
         return [new Change('wiring.boards', $boards), new Change('wiring.wires', $wires)];
