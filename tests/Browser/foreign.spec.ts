@@ -19,11 +19,7 @@ test('a page from elsewhere can neither read nor change anything', async ({ page
     const builds = async () =>
         (await (await request.get('/api/builds')).json()).map(({ id, name, changed_at }: Record<string, unknown>) => ({ id, name, changed_at }));
     const stored = async () =>
-        [
-            await builds(),
-            await (await request.get('/api/drawer')).json(),
-            await (await request.get('/api/drawer/gears')).json(),
-        ] as const;
+        [await builds(), await (await request.get('/api/drawer')).json(), await (await request.get('/api/drawer/gears')).json()] as const;
     const before = await stored();
     const drive = String(before[1][0].id);
     await page.goto(foreign);

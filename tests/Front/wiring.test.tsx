@@ -188,6 +188,7 @@ describe('what feeds what', () => {
         gives_Ah_day: null,
         balance_Ah_day: null,
         through_cut_h: null,
+        curve: null,
         ...more,
     });
     const show = (...supplies: object[]) => open(<SupplyTree report={{ ...given(), supplies: supplies as never }} />);
@@ -199,6 +200,30 @@ describe('what feeds what', () => {
             expect.stringContaining('pack6 V, up to 2 A'),
             expect.stringMatching(/rail.*linear regulator.*feeds nothing/),
         ]);
+    });
+
+    it('draws what a battery gives at rest and with the most that is asked, names apart from one another, and says what that means', async () => {
+        const curve = {
+            most_A: 1.5,
+            taken_Ah: [0, 1, 2],
+            rest_V: [6.4, 5.2, 4],
+            most_V: [5.5, 4.3, 3.1],
+            cutoff_V: null,
+            needs_V: 3.3,
+            says: {
+                template: 'Controller 1 needs {needs}, and gets it until {until} of the charge is gone.',
+                values: { needs: { si: 3.3, dimension: 'voltage' }, until: { si: 0.92, dimension: 'share' } },
+            },
+        };
+        await show(supply('pack', { capacity_Ah: 2, curve }));
+        const chart = await screen.findByRole('img', {
+            name: 'Voltage of pack over the charge that is taken: at rest 6.4 V full and 4 V empty, with 1.5 A 5.5 V full and 3.1 V empty.',
+        });
+        const at = (says: string) => Number(within(chart).getByText(says).getAttribute('y'));
+        expect(at('at rest')).toBeLessThan(at('needed, 3.3 V'));
+        expect(Math.abs(at('needed, 3.3 V') - at('with 1.5 A'))).toBeGreaterThanOrEqual(13);
+        expect(at('with 1.5 A')).toBeLessThanOrEqual(122 + 4);
+        expect(screen.getByText(/^Controller 1 needs 3\.3.V, and gets it until 92.*of the charge is gone\.$/)).toBeTruthy();
     });
 
     it('says how long a battery lasts in what fits, and what takes how much', async () => {

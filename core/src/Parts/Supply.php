@@ -201,6 +201,23 @@ final readonly class Supply
         return $this->capacity_Ah === null ? null : $this->capacity_Ah * $this->usable();
     }
 
+    /**
+     * What arrives at the terminals of a battery, V: V = V₀ − I·R, what its cells give at rest less what is lost inside.
+     *
+     * @param  float  $left  share of its charge, 0 to 1
+     * @param  float  $gives_A  no less than 0
+     */
+    public function terminal_V(float $left, float $gives_A): float
+    {
+        return max(0.0, $this->dischargeCurve()->volts($left) * $this->volts_V - $gives_A * $this->resistance_ohm);
+    }
+
+    /** What is left of its charge, 0 to 1, when terminal_V() falls to so much; where it is less from the beginning, 1. */
+    public function leftAt(float $terminal_V, float $gives_A): float
+    {
+        return $this->dischargeCurve()->left(($terminal_V + $gives_A * $this->resistance_ohm) / $this->volts_V);
+    }
+
     /** What a battery loses by itself in a day, Ah. */
     public function loses_Ah_day(): float
     {

@@ -26,8 +26,9 @@ final readonly class Day
      * @param  array<string, array<string, float>>  $charge_Ah  a day, by supply, then by routine
      * @param  array<string, float>  $rest_Ah  a day, by supply, while nothing runs
      * @param  float  $busy_s  of a day, in which something runs
+     * @param  array<string, float>  $peak_A  the most that a routine asks, by supply
      */
-    private function __construct(public array $runs, public array $charge_Ah, public array $rest_Ah, public float $busy_s)
+    private function __construct(public array $runs, public array $charge_Ah, public array $rest_Ah, public float $busy_s, public array $peak_A)
     {
     }
 
@@ -35,7 +36,7 @@ final readonly class Day
     {
         $usual = array_filter(array_map(fn (Routine $routine): ?Performance => $rehearsed->usual($routine->id), $build->routines));
         $runs = self::runs($build, $usual);
-        $charge = $rest = [];
+        $charge = $rest = $peak = [];
         $busy_s = 0.0;
         foreach (array_keys($build->supplies) as $supply) {
             $busy_s = $times = $sum = 0.0;
@@ -48,10 +49,11 @@ final readonly class Day
                 $times += $runs[$id];
                 $sum += $runs[$id] * $drawn->after_A;
             }
+            $peak[$supply] = max([0.0, ...array_map(fn (Performance $performance): float => $performance->drawn[$supply]->peak_A, $usual)]);
             $rest[$supply] = $times > 0.0 ? $sum / $times * max(0.0, self::DAY_S - $busy_s) / self::C_PER_AH : 0.0;
         }
 
-        return new self($runs, $charge, $rest, $busy_s);
+        return new self($runs, $charge, $rest, $busy_s, $peak);
     }
 
     /** In all, Ah. */

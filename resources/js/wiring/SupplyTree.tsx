@@ -1,4 +1,5 @@
 import type { SupplyRow, WiringReport } from '../api/types';
+import { DischargeChart } from '../charts/DischargeChart';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -42,7 +43,7 @@ function AddSupply() {
 }
 
 function Branch({ supply, all, depth }: { supply: SupplyRow; all: SupplyRow[]; depth: number }) {
-    const { text } = useSpeaking();
+    const { text, say } = useSpeaking();
     const { stored } = useBuild();
     const kept = stored.document.supplies.findIndex((each) => each.id === supply.id);
     const volts = text({ si: supply.volts_V, dimension: 'voltage' });
@@ -63,6 +64,12 @@ function Branch({ supply, all, depth }: { supply: SupplyRow; all: SupplyRow[]; d
                     <span className="min-w-0 flex-1 text-quiet">{supply.feeds.length === 0 ? 'feeds nothing' : `feeds ${supply.feeds.join(', ')}`}</span>
                 </div>
                 {supply.capacity_Ah !== null && <Day supply={supply} />}
+                {supply.curve !== null && (
+                    <>
+                        <DischargeChart curve={supply.curve} name={supply.name} />
+                        {supply.curve.says !== null && <p className="mt-1">{say(supply.curve.says)}</p>}
+                    </>
+                )}
                 {kept >= 0 && (
                     <details>
                         <summary className="narrow py-1 text-quiet">more of {supply.name}</summary>

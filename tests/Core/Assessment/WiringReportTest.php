@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Assessment\Wiring\Assembly;
+use Brookstone\Core\Assessment\Wiring\BatteryCurve;
 use Brookstone\Core\Assessment\Wiring\DayTable;
 use Brookstone\Core\Assessment\Wiring\WiringCost;
 use Brookstone\Core\Assessment\Wiring\WiringPlanner;
@@ -155,4 +156,29 @@ it('tells of each supply what it feeds, and of a charged battery how long it las
         ->and(array_column(WiringReport::of(Builds::planted(['around.public' => true, 'around.animals' => true, 'supplies.0.capacity_Ah' => 2.0, 'supplies.0.cells' => 'lithium',
             'supplies.1.capacity_Ah' => 2.0, 'supplies.1.charger_A' => 0.1, 'supplies.1.boxed' => true]), BoardStock::shipped(), null)['cautions'], 'code'))
         ->toBe(['gas', 'lithium', 'stop', 'animals']);
+});
+
+it('draws what a battery gives over its charge, and says until when that is enough for what hangs on it', function () {
+    // Four cells, 6 V and 0.5 Ω: open 4.0 V empty to 6.4 V full. The controller starts anew under 4.3 V.
+    $curve = function (array $changes, float $most_A): array {
+        $build = Builds::planted(array_replace(Builds::wired(), ['supplies.0.capacity_Ah' => 2.0, 'supplies.0.volts_V' => 6.0, 'supplies.0.cells' => 'alkaline',
+            'supplies.0.resistance_ohm' => 0.5, 'wiring.boards.0.board.least_V' => 4.3, 'wiring.boards.0.board.low_V' => 4.5, 'supplies.1.dropout_V' => 0.0], $changes));
+
+        return BatteryCurve::of($build, $build->supplies['main'], $most_A);
+    };
+    $rest = $curve(['supplies.1.from' => null], 0.0);
+    expect($rest['rest_V'][0])->toBeAbout(6.4, 1e-9)->and(end($rest['rest_V']))->toBeAbout(4.0, 1e-9)->and($rest['most_V'])->toBe($rest['rest_V'])
+        ->and(end($rest['taken_Ah']))->toBe(2.0)->and($rest['needs_V'])->toBe(4.3)
+        ->and($rest['says']->text())->toBe('Controller 1 needs 4.3 V, and gets it until 92.5% of the charge is gone.'); // 4.0 V + 0.4 V · 0.75 = 4.3 V
+
+    $asked = $curve(['supplies.1.from' => null], 1.0);
+    expect($asked['most_V'][0])->toBeAbout(5.9, 1e-9)->and($asked['says']->text())->toBe('Controller 1 needs 4.3 V, and gets it while 1 A is asked of it until 70% of the charge is gone.');
+    expect($curve(['supplies.1.from' => null, 'supplies.0.max_A' => 0.5], 1.0)['most_A'])->toBe(0.5)
+        ->and($curve(['supplies.1.from' => null], 5.0)['says']->text())->toContain('does not get it while 5 A is asked of it, not even of a full battery.')
+        ->and($curve(['supplies.1.from' => null, 'supplies.0.cutoff_V' => 4.3], 0.0)['says']->text())->toContain('gets it for as long as there is charge.')
+        ->and($curve(['supplies.1.from' => null, 'wiring.boards.0.supply' => 'servos'], 0.0)['says'])->toBeNull();
+
+    // A rail that needs more than the controller is named instead.
+    expect($curve(['supplies.1.volts_V' => 5.0, 'supplies.1.dropout_V' => 0.4, 'supplies.1.converter' => 'linear', 'supplies.1.from' => 'main'], 0.0)['says']->text())
+        ->toStartWith('Servo rail needs 5.4 V');
 });

@@ -32,3 +32,10 @@ it('loses by itself a share of its charge a month', function () {
         ->and((new Supply('main', 'Main', 12.0, 5.0, self_discharge_per_month: 0.1))->loses_Ah_day())->toBe(0.0)
         ->and((new Supply('main', 'Main', 12.0, 5.0))->usable_Ah())->toBeNull();
 });
+
+it('gives at its terminals what its cells give less what is lost inside, and the charge follows from that', function (float $left, float $gives_A) {
+    $pack = new Supply('pack', 'Pack', 12.0, 20.0, resistance_ohm: 0.3, capacity_Ah: 8.0, cells: 'lead');
+    $terminal = $pack->terminal_V($left, $gives_A);
+    expect($terminal)->toBeAbout($pack->terminal_V($left, 0.0) - 0.3 * $gives_A, 1e-9)->and($pack->leftAt($terminal, $gives_A))->toBeAbout($left, 1e-9)
+        ->and($pack->terminal_V(1.0, 0.0))->toBeAbout(6 * 2.13, 1e-9)->and($pack->terminal_V($left, 100.0))->toBe(0.0);
+})->with([[1.0, 0.0], [1.0, 4.0], [0.4, 2.0], [0.05, 0.5]]);

@@ -72,6 +72,7 @@ final class WiringReport
             'feeds' => array_values(array_filter($feeds, is_string(...))), 'day_Ah' => $table->day_Ah, 'lasts_days' => $table->lasts_days,
             'takes' => $table->takes,
             'gives_Ah_day' => $charge?->gives_Ah_day, 'balance_Ah_day' => $charge?->balance_Ah_day,
+            'curve' => $supply->capacity_Ah === null ? null : BatteryCurve::of($build, $supply, $day->peak_A[$supply->id] ?? 0.0),
             'through_cut_h' => $charge?->through_cut_days === null ? null : 24 * $charge->through_cut_days];
     }
 }
