@@ -63,6 +63,7 @@ Route::get('examples', [ExampleController::class, 'index']);
 Route::post('examples/{example}', [ExampleController::class, 'open']);
 
 Route::get('builds/{build}/wiring', [WiringController::class, 'show']);
+Route::get('builds/{build}/wiring/one-more', [WiringController::class, 'oneMore']);
 Route::get('builds/{build}/wires.csv', [WiringController::class, 'csv']);
 Route::get('builds/{build}/wiring.svg', [WiringController::class, 'svg']);
 Route::get('builds/{build}/times', [TimingController::class, 'show']);

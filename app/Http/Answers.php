@@ -56,6 +56,7 @@ final class Answers
                 'fix' => Schemas::fix()->orNull(), 'why_not' => Schemas::sentence()->orNull()]),
             'ReadyRoutine' => Schemas::record('ReadyRoutine', ['key' => new TextShape, 'name' => new TextShape, 'says' => new TextShape,
                 'lacks' => (new TextShape)->orNull(), 'begin' => Schemas::fix()->orNull()]),
+            'OneMore' => Schemas::record('OneMore', ['says' => Schemas::sentence()]),
             'ReadingsRead' => Schemas::record('ReadingsRead', array_fill_keys(['all', 'absent', 'present'],
                 new EitherShape([Schemas::list(Schemas::number()), new NothingShape]))),
             'Study' => self::study(),

@@ -56,6 +56,7 @@ it('answers what its schema says', function (Closure $ask, string $name, bool $m
     'counterbalance' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/drawbridge/easing"), 'Counterbalance', true],
     'trains' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/drawbridge/trains?ratio=5&module_mm=1"), 'TrainChoice'],
     'wiring' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/wiring"), 'WiringReport'],
+    'one more' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/wiring/one-more?list=outputs&kind=points"), 'OneMore'],
     'times' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/times"), 'MoveTimes'],
     'run' => [fn (TestCase $it, string $at) => $it->postJson("{$at}/routines/{$it->document['document']['routines'][0]['id']}/run",
         ['scenario' => null, 'events' => []]), 'Trace'],

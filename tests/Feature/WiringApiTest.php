@@ -70,6 +70,13 @@ it('says at the field what is wrong with what is typed of the wiring, and keeps 
     'a cut-off over its volts' => [['path' => 'supplies.0.cutoff_V', 'text' => '14 V'], 'supplies.0.cutoff_V', 'less than its voltage'],
 ]);
 
+it('says what one more would take, and at which word it does not understand', function () {
+    expect($this->getJson("{$this->at}/wiring/one-more?list=sensors&kind=magnet")->assertOk()->json('says.template'))->toStartWith('takes 1 input: ');
+    $this->getJson("{$this->at}/wiring/one-more?list=sensors&kind=eye")->assertUnprocessable()->assertJsonPath('errors.0.field', 'kind');
+    $this->getJson("{$this->at}/wiring/one-more?list=wires&kind=magnet")->assertUnprocessable()->assertJsonPath('errors.0.field', 'list');
+    $this->getJson("{$this->at}/wiring/one-more")->assertUnprocessable();
+});
+
 it('has a drawer of boards that is changed as a whole, and refuses each wrong row', function () {
     $boards = $this->getJson('/api/drawer/boards')->assertOk()->json();
     expect($boards['boards'])->toHaveCount(count(BoardStock::shipped()->lines));

@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Actions\JudgeBuild;
 use App\Actions\OpenDrawer;
+use App\Http\Requests\OneMoreRequest;
 use App\Models\Build;
+use Brookstone\Core\Assessment\Wiring\WiringCost;
 use Brookstone\Core\Assessment\Wiring\WiringReport;
 use Brookstone\Core\Export\WiringSheet;
 use Brookstone\Core\Export\WiringSvg;
@@ -28,6 +30,13 @@ final class WiringController
 
         return new JsonResponse(['version' => $build->version] + WiringReport::of($core, $this->drawer->stock()->boards(),
             Day::of($core, $this->judge->rehearsed($core))));
+    }
+
+    /** What one sensor or output more would take. */
+    public function oneMore(OneMoreRequest $request, Build $build): JsonResponse
+    {
+        return new JsonResponse(['says' => WiringCost::ofOneMore($build->core(), $request->string('list')->value(), $request->string('kind')->value(),
+            $this->drawer->stock()->boards())]);
     }
 
     public function csv(Build $build): Response

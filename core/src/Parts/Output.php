@@ -17,6 +17,8 @@ final readonly class Output
 {
     use Named;
 
+    public const KINDS = ['lamp', 'sound', 'relay', 'track', 'points', 'uncoupler', 'valve', 'servo_valve', 'display'];
+
     /** @var list<string> that are wound on iron: what is switched off gives its current back */
     public const COILS = ['points', 'uncoupler', 'valve'];
 
@@ -46,7 +48,7 @@ final readonly class Output
         return new RecordShape([
             'id' => Field::needed(TextShape::id()),
             'name' => Field::needed(TextShape::name()),
-            'kind' => Field::needed(ChoiceShape::of('lamp', 'sound', 'relay', 'track', 'points', 'uncoupler', 'valve', 'servo_valve', 'display'),
+            'kind' => Field::needed(ChoiceShape::of(...self::KINDS),
                 'Track: a section of rail; points: two coils; uncoupler and valve: one; servo_valve: turned by a servo.'),
             'current_A' => Field::or(null, NumberShape::positive(100.0)->orNull(), 'While it is on; empty is what is usual.'),
             'supply' => Field::or(null, TextShape::id()->orNull(), 'What feeds it; empty is the controller’s own.'),

@@ -32,6 +32,7 @@ import type {
     Trace,
     TrainChoice,
     UnitTable,
+    OneMore,
     WiringReport,
 } from './types';
 
@@ -134,6 +135,7 @@ export const api = {
     calculatorSchema: (name: string) => call<CalculatorSchema>('GET', `calc/${name}`),
     calculate: (name: string, inputs: object) => call<Calculated>('POST', `calc/${name}`, inputs),
     wiring: (id: string) => call<WiringReport>('GET', `builds/${id}/wiring`),
+    oneMore: (id: string, list: string, kind: string) => call<OneMore>('GET', `builds/${id}/wiring/one-more?list=${list}&kind=${kind}`),
     times: (id: string) => call<MoveTimes>('GET', `builds/${id}/times`),
     run: (id: string, routine: string, scenario: string | null, events: ScenarioEvent[] = []) =>
         call<Trace>('POST', `builds/${id}/routines/${routine}/run`, { scenario, events }),

@@ -1,10 +1,13 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { api } from '../api/client';
 import type { Build, Condition, Routine } from '../api/types';
 import { TextInput } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { InSentence } from '../fields/sentence';
 import { freeId } from '../pages/AddMotion';
 import { useBuild } from '../state/BuildContext';
+import { useSpeaking } from '../state/UnitsContext';
 import { ConditionEditor } from './ConditionEditor';
 import { OutputMore } from './OutputMore';
 import { SensorMore } from './SensorMore';
@@ -146,7 +149,24 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
                     Add a {ADDED[kind]!.name.toLowerCase()}
                 </button>
             </div>
+            {ADDED[kind]!.list !== 'counters' && <OneMore list={ADDED[kind]!.list} kind={ADDED[kind]!.kind} />}
         </details>
+    );
+}
+
+/** What the one that could be added takes of pins and boards. */
+function OneMore({ list, kind }: { list: string; kind: string }) {
+    const { stored } = useBuild();
+    const { say } = useSpeaking();
+    const { data } = useQuery({
+        queryKey: ['one-more', stored.id, stored.version, list, kind],
+        queryFn: () => api.oneMore(stored.id, list, kind),
+        placeholderData: keepPreviousData,
+    });
+    return (
+        <p className="narrow pb-1 text-quiet" role="status">
+            {data === undefined ? '' : `One more ${say(data.says)}`}
+        </p>
     );
 }
 

@@ -14,7 +14,9 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drawer;
+use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Rehearsal\Day;
 use Brookstone\Core\Rehearsal\Rehearsal;
@@ -181,4 +183,21 @@ it('draws what a battery gives over its charge, and says until when that is enou
     // A rail that needs more than the controller is named instead.
     expect($curve(['supplies.1.volts_V' => 5.0, 'supplies.1.dropout_V' => 0.4, 'supplies.1.converter' => 'linear', 'supplies.1.from' => 'main'], 0.0)['says']->text())
         ->toStartWith('Servo rail needs 5.4 V');
+});
+
+it('says while a sensor or an output is chosen what one more takes, and how many pins are left then', function () {
+    $says = fn (array $changes, string $list, string $kind): string => WiringCost::ofOneMore(Builds::planted($changes), $list, $kind, BoardStock::shipped())->text();
+    $wired = Builds::wired();
+    expect($says($wired, 'sensors', 'press'))->toBe('takes 1 input: no board more, 5 pins are left') // 14 of 20 are wired
+        ->and($says($wired, 'sensors', 'light'))->toBe('takes 1 analogue input: 1 analogue pin too few. Controller 1 as a K34 would do.')
+        ->and($says($wired, 'sensors', 'sonar'))->toBe('takes 1 quick input and 1 output: no board more, 4 pins are left')
+        ->and($says($wired, 'outputs', 'track'))->toBe('takes 1 two-way channel: 1 bridge board H2 small more, 4 pins are left')
+        ->and($says([], 'sensors', 'press'))->toStartWith('takes 1 input: no board more, ')
+        ->and($says($wired, 'outputs', 'sound'))->not->toContain('input');
+
+    // The sound build takes 14 pins of 20: the seventh button more needs a larger controller, or an expander.
+    $more = array_map(fn (int $i): array => ['id' => "more-{$i}", 'name' => "Button {$i}", 'kind' => 'press'], range(1, 6));
+    $full = Builds::planted(['sensors' => [...Builds::planted($wired)->document['sensors'], ...$more]] + $wired);
+    expect(WiringCost::ofOneMore($full, 'sensors', 'press', BoardStock::shipped())->text())->toMatch('/^takes 1 input: 1 .* more, \d+ pins are left$/');
+    expect(fn (): Sentence => WiringCost::ofOneMore($full, 'sensors', 'eye', BoardStock::shipped()))->toThrow(InvalidInput::class);
 });

@@ -23,7 +23,7 @@ final class BatteryCurve
     public static function of(Build $build, Supply $supply, float $most_A): array
     {
         $most_A = min($most_A, $supply->max_A);
-        $taken = array_map(fn (int $i): float => $i / self::PARTS, range(0, self::PARTS));
+        $taken = array_map(fn (int $i): float => (float) $i / self::PARTS, range(0, self::PARTS));
         [$needs, $by] = self::needs($build, $supply);
         $until = 1 - ($needs === null ? 0.0 : $supply->leftAt($needs, $most_A));
 

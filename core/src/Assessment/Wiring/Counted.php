@@ -5,13 +5,37 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment\Wiring;
 
 use Brookstone\Core\Allotment\Load;
+use Brookstone\Core\Allotment\Needs;
 use Brookstone\Core\Allotment\Signal;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Wiring\Ability;
 use Brookstone\Core\Wiring\BoardKind;
 
 /** What needs a channel or a pin, in the words of a list. */
 final class Counted
 {
+    /**
+     * @param  Needs|null  $less  what is there anyway
+     * @return string|null “2 two-way motors with speed and 3 inputs”; null for nothing
+     */
+    public static function words(Needs $needs, ?Needs $less = null): ?string
+    {
+        $counts = self::counts($needs);
+        foreach ($less === null ? [] : self::counts($less) as $word => $count) {
+            $counts[$word] = ($counts[$word] ?? 0) - $count;
+        }
+        $counts = array_filter($counts, fn (int $count): bool => $count > 0);
+        $parts = array_map(fn (string $word, int $count): string => "{$count} ".self::plural($word, $count), array_keys($counts), $counts);
+
+        return $parts === [] ? null : Sentence::listed($parts);
+    }
+
+    /** @return array<string, int> by word */
+    private static function counts(Needs $needs): array
+    {
+        return array_count_values([...array_map(self::load(...), array_values($needs->loads)), ...array_map(self::signal(...), array_values($needs->signals))]);
+    }
+
     public static function load(Load $load): string
     {
         return match (true) {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment\Wiring;
 
-use Brookstone\Core\Allotment\Needs;
 use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
@@ -68,24 +67,8 @@ final readonly class WiringJudge
         $findings = $this->findings();
 
         return ['verdict' => ($plan->isEmpty() ? Verdict::NotSaid : Verdict::ofFindings($findings))->value, 'findings' => $findings,
-            'counts' => $this->counts($this->on->needs), 'boards' => count($plan->boards), 'wires' => count($plan->joins)];
-    }
-
-    /** “2 two-way motors with speed, 3 switches …”: what the build needs, in words. */
-    private function counts(Needs $needs): Sentence
-    {
-        $counted = [];
-        foreach ($needs->loads as $load) {
-            $word = Counted::load($load);
-            $counted[$word] = ($counted[$word] ?? 0) + 1;
-        }
-        foreach ($needs->signals as $signal) {
-            $word = Counted::signal($signal);
-            $counted[$word] = ($counted[$word] ?? 0) + 1;
-        }
-        $parts = array_map(fn (string $word, int $count): string => "{$count} ".Counted::plural($word, $count), array_keys($counted), $counted);
-
-        return new Sentence($parts === [] ? 'Nothing needs a pin yet' : Sentence::listed($parts));
+            'counts' => new Sentence(Counted::words($this->on->needs) ?? 'Nothing needs a pin yet'),
+            'boards' => count($plan->boards), 'wires' => count($plan->joins)];
     }
 
     /** @return array{Sentence, Sentence} what its channel bears or what arrives of its volts, whichever is nearer to its limit */
