@@ -109,3 +109,46 @@ test('a board of one’s own is chosen once it is in the drawer', async ({ page 
     await seesNothingWrong(page);
     await last.getByRole('button', { name: /^Take board/ }).click();
 });
+
+test('a battery, a plug and a sensor are taken out of the drawer', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    interface Parts {
+        document: {
+            supplies: { name: string; volts_V: number; capacity_Ah: number | null; cells: string }[];
+            sensors: { name: string; kind: string; current_A: number }[];
+            wiring: { wires: { signal: string; plug: string; plug_A: number | null }[] };
+        };
+    }
+    const stored = async () => ((await (await request.get(`/api/builds/${id}`)).json()) as Parts).document;
+    const source = (await stored()).supplies[0]!;
+    await open(page, `/builds/${id}/wiring`);
+    await page.getByText(`more of ${source.name}`).click();
+    const supply = page.getByRole('listitem').filter({ hasText: `more of ${source.name}` });
+    await supply.getByLabel('Out of the drawer', { exact: true }).first().selectOption('B12 lead');
+    await expect.poll(async () => (await stored()).supplies[0]).toMatchObject({ name: source.name, volts_V: 12, capacity_Ah: 7, cells: 'lead' });
+    const chart = page.getByRole('img', { name: new RegExp(`^Voltage of ${source.name} over the charge that is taken: at rest 12.8 V full and 10.8 V empty`) });
+    await expect(chart).toBeVisible();
+
+    // A plug into the lead of a motor that is too small for it.
+    await page.getByRole('region', { name: 'Wiring sheet' }).getByText('Drawbridge motor', { exact: true }).click();
+    const wire = page.getByRole('region', { name: /^Wire \d+$/ });
+    await wire.getByLabel('Plug out of the drawer').selectOption('J9 row');
+    await expect(wire.getByLabel('Plug', { exact: true })).toHaveValue('J9 row');
+    await wire.getByLabel('A contact bears').fill('0.2 A');
+    await wire.getByLabel('A contact bears').press('Enter');
+    await expect(page.getByText(/The plug J9 row in wire \d+ to Drawbridge motor bears 0\.2.A, and .* can flow in it\./).first()).toBeVisible();
+    await seesNothingWrong(page);
+
+    // One sensor more is counted before it is there; then it is made of a part.
+    await open(page, `/builds/${id}/routines/harbour-show`);
+    await page.getByText('Target time, sensors, outputs, counters').click();
+    await page.getByLabel('What is added').selectOption({ label: 'Reflective sensor' });
+    await expect(page.getByText(/^One more takes 1 input: no board more, \d+ pins are left$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Add a reflective sensor' }).click();
+    await page.getByText('more of Reflective sensor').click();
+    const sensor = page.getByRole('listitem').filter({ hasText: 'more of Reflective sensor' });
+    await sensor.getByLabel('Out of the drawer').selectOption('V mirror');
+    await expect.poll(async () => (await stored()).sensors.find((each) => each.name === 'Reflective sensor')).toMatchObject({ current_A: 0.02 });
+    await expect(sensor.getByLabel('Takes itself')).toHaveValue('20');
+    await seesNothingWrong(page);
+});

@@ -87,7 +87,7 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
                 />
             )}
             <QuantityField label="Reports late by" path={`${path}.late_s`} value={sensor.late_s} />
-            <QuantityField label="Takes itself" path={`${path}.current_A`} value={sensor.current_A} empty="as usual" />
+            <QuantityField label="Takes itself" path={`${path}.current_A`} value={sensor.current_A} typedIn="mA" empty="as usual" />
             <QuantityField label="Puts out at most" path={`${path}.signal_V`} value={sensor.signal_V} empty={sensor.kind === 'sonar' ? '5 V' : 'as the pin'} />
             {(sensor.signal_V !== null || sensor.kind === 'sonar') && (
                 <ToggleField label="Divided by two resistors" path={`${path}.divided`} value={sensor.divided} />
