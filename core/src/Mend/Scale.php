@@ -25,8 +25,8 @@ enum Scale: int
     private const PATHS = [
         '/^motions\.\d+\.task\.|\.target_s$|mass_guessed$|mechanism\.mass_kg$/' => self::AsksLess,
         '/\.drive\.(shares|selector|one_way)$|\.mechanism\.type$|\.train\.\d+\.type$/' => self::Principle,
-        '/\.drive\.(duty|ramp_s|gated|supply)$|\.microsteps$|^settings\.|\.(give_up_s|speed|value|lower|hysteresis|long_s|double_s|how|every_s|direction|by|to)$|\.tension_N$/' => self::Setting,
-        '/\.switches\.\d+\.(at|end|opens)$|\.hard_(low|high)$|^sensors\.\d+\.|\.places\.|\.layout|\.plane$|_mm$|\.starts/' => self::Place,
+        '/\.drive\.(duty|ramp_s|gated|supply)$|\.microsteps$|^settings\.|\.(give_up_s|speed|value|lower|hysteresis|long_s|double_s|how|every_s|direction|by|to)$|\.tension_N$|^wiring\.sleeps$|\.address$/' => self::Setting,
+        '/\.switches\.\d+\.(at|end|opens)$|\.hard_(low|high)$|^sensors\.\d+\.|\.places\.|\.layout|\.plane$|_mm$|\.starts|^wiring\.wires/' => self::Place,
         '/^routines\./' => self::Step,
     ];
 

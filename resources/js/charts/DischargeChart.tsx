@@ -24,18 +24,19 @@ export function DischargeChart({ curve, name }: { curve: BatteryCurve; name: str
             (volt) => y(volt),
         )(values) ?? '';
     const most = `with ${significant(curve.most_A, 3)} A`;
+    const isLower = curve.most_V[0]! < curve.rest_V[0]!; // else it loses nothing inside, and both are one line
     const names = apart([
-        { at: y(curve.rest_V[last]!), says: 'at rest', colour: 'var(--color-ink)' },
-        ...(curve.most_A > 0 ? [{ at: y(curve.most_V[last]!), says: most, colour: 'var(--color-tight)' }] : []),
+        { at: y(curve.rest_V[last]!), says: isLower || curve.most_A === 0 ? 'at rest' : `at rest, ${most}`, colour: 'var(--color-ink)' },
+        ...(isLower ? [{ at: y(curve.most_V[last]!), says: most, colour: 'var(--color-tight)' }] : []),
         ...levels.map((level) => ({ at: y(level.volts_V), says: `${level.says}, ${significant(level.volts_V, 3)} V`, colour: level.colour })),
     ]);
     return (
-        <figure className="mt-2 w-[29rem] max-w-full border border-line bg-well">
+        <figure className="mt-2 w-[33rem] max-w-full border border-line bg-well">
             <svg
                 viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
                 className="block w-full"
                 role="img"
-                aria-label={`Voltage of ${name} over the charge that is taken: at rest ${significant(curve.rest_V[0]!, 3)} V full and ${significant(curve.rest_V[last]!, 3)} V empty${curve.most_A > 0 ? `, ${most} ${significant(curve.most_V[0]!, 3)} V full and ${significant(curve.most_V[last]!, 3)} V empty` : ''}.`}
+                aria-label={`Voltage of ${name} over the charge that is taken: at rest ${significant(curve.rest_V[0]!, 3)} V full and ${significant(curve.rest_V[last]!, 3)} V empty${isLower ? `, ${most} ${significant(curve.most_V[0]!, 3)} V full and ${significant(curve.most_V[last]!, 3)} V empty` : ''}.`}
             >
                 <g fontSize="11" fill="var(--color-quiet)">
                     {y.ticks(4).map((tick) => (
@@ -70,7 +71,7 @@ export function DischargeChart({ curve, name }: { curve: BatteryCurve; name: str
                         strokeDasharray="6 3"
                     />
                 ))}
-                {curve.most_A > 0 && <path d={draw(curve.most_V)} fill="none" stroke="var(--color-tight)" strokeWidth="2" strokeDasharray="2 3" />}
+                {isLower && <path d={draw(curve.most_V)} fill="none" stroke="var(--color-tight)" strokeWidth="2" strokeDasharray="2 3" />}
                 <path d={draw(curve.rest_V)} fill="none" stroke="var(--color-ink)" strokeWidth="2" />
                 <g fontSize="11" className="narrow">
                     {names.map((each) => (

@@ -74,11 +74,11 @@ function Table({ kind, rows, cell, out }: Shown) {
                 </tr>
             </thead>
             <tbody>
-                {rows.map((_, i) => (
+                {rows.map((row, i) => (
                     <tr key={i} className="border-t border-line align-top">
                         {kind.columns.map((column) => (
                             <td key={column.key} className="px-3 py-1">
-                                {cell(i, column)}
+                                {column.of?.includes(row.kind!) !== false && cell(i, column)}
                             </td>
                         ))}
                         <td className="px-3 py-1 text-right">{out(i)}</td>
@@ -125,7 +125,17 @@ function Card({ row, kind, out, children }: { row: Row; kind: TableKind; out: Re
             <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
                 <summary className="flex items-baseline gap-4 px-3 py-1.5 hover:bg-well">
                     <strong className="w-44">{row.name === '' ? 'New' : row.name}</strong>
-                    <span className="text-quiet">{words[row.kind!] ?? row.kind}</span>
+                    <span className="w-44 text-quiet">{words[row.kind!] ?? row.kind}</span>
+                    <span>
+                        {(kind.tells ?? [])
+                            .filter(
+                                ([key]) =>
+                                    !['', '0'].includes(row[key]!) &&
+                                    kind.columns.some((column) => column.key === key && column.of?.includes(row.kind!) !== false),
+                            )
+                            .map(([key, word]) => `${row[key]} ${word}`)
+                            .join(', ')}
+                    </span>
                 </summary>
                 {isOpen && (
                     <div className="grid grid-cols-4 gap-x-5 gap-y-2 px-3 pt-1 pb-3">

@@ -14,6 +14,8 @@ export interface Column {
 export interface TableKind {
     table: 'gears' | 'lines' | 'boards' | 'supplies' | 'sensors' | 'leads';
     title: string;
+    /** What stands beside the name of a card that is folded up: columns, and the word behind each. */
+    tells?: [key: string, word: string][];
     /** Each as a card of its own, with what its kind has: too much for a row. */
     isWide?: boolean;
     one: string;
@@ -93,6 +95,11 @@ export const BOARDS: TableKind = {
     table: 'boards',
     title: 'Boards',
     isWide: true,
+    tells: [
+        ['channels', 'channels'],
+        ['continuous_A', 'A each'],
+        ['logic_V', 'V signals'],
+    ],
     one: 'board',
     says: (_, kinds) => `${kinds} boards. The wiring is made out of these.`,
     columns: [
@@ -181,6 +188,11 @@ export const SUPPLIES: TableKind = {
     table: 'supplies',
     title: 'Supplies',
     isWide: true,
+    tells: [
+        ['volts_V', 'V'],
+        ['max_A', 'A'],
+        ['capacity_Ah', 'Ah'],
+    ],
     one: 'supply',
     says: (_, kinds) => `${kinds} closed supplies, batteries and converters. What feeds a build is taken out of these.`,
     columns: [
@@ -320,9 +332,9 @@ export const LEADS: TableKind = {
         },
         { key: 'name', label: 'Name', wide: true, isText: true },
         { key: 'cost', label: 'Cost, of wire a metre' },
-        { key: 'area_mm2', label: 'Wire, mm²' },
+        { key: 'area_mm2', label: 'Wire, mm²', of: ['wire'] },
         { key: 'bears_A', label: 'Bears, A' },
-        { key: 'contacts', label: 'Plug, contacts' },
+        { key: 'contacts', label: 'Plug, contacts', of: ['plug'] },
     ],
     fresh: { kind: 'wire', name: '', cost: '0', area_mm2: '', bears_A: '', contacts: '1' },
     asks: [],

@@ -166,8 +166,9 @@ it('puts the least change first', function (string $path, mixed $value, Scale $s
     expect(Scale::of(Builds::sound(), new Fix(new Sentence(''), [new Change($path, $value)])))->toBe($scale);
 })->with([
     ['motions.0.drive.duty', 0.5, Scale::Setting], ['settings.debounce_s', 0.02, Scale::Setting], ['routines.0.steps.1.give_up_s', 3, Scale::Setting],
-    ['routines.1.steps.0.speed', 0.5, Scale::Setting],
+    ['routines.1.steps.0.speed', 0.5, Scale::Setting], ['wiring.sleeps', true, Scale::Setting], ['wiring.boards.2.address', 33, Scale::Setting],
     ['motions.0.stops.switches.0.at', 1, Scale::Place], ['motions.0.stops.hard_low', 1, Scale::Place], ['routines.0.starts', [], Scale::Place],
+    ['wiring.wires.3.pin', 'p4', Scale::Place], ['wiring.boards.1.board', [], Scale::Part],
     ['routines.0.steps', [], Scale::Step], ['motions.0.train', [], Scale::Part], ['supplies.0.max_A', 4, Scale::Part],
     ['motions.0.stops.switches', [], Scale::Part],
     ['motions.0.drive.motor', ['kind' => 'dc_motor'], Scale::Part], ['motions.0.drive.motor', ['kind' => 'servo'], Scale::Principle],
