@@ -158,14 +158,14 @@ export function Surroundings({ routine, path }: { routine: Routine; path: string
 function OneMore({ list, kind }: { list: string; kind: string }) {
     const { stored } = useBuild();
     const { say } = useSpeaking();
-    const { data } = useQuery({
+    const { data, error } = useQuery({
         queryKey: ['one-more', stored.id, stored.version, list, kind],
         queryFn: () => api.oneMore(stored.id, list, kind),
         placeholderData: keepPreviousData,
     });
     return (
         <p className="narrow pb-1 text-quiet" role="status">
-            {data === undefined ? '' : `One more ${say(data.says)}`}
+            {error !== null ? error.message : data === undefined ? '' : `One more ${say(data.says)}`}
         </p>
     );
 }
