@@ -3,6 +3,7 @@ import { describe, expect, inject, it, vi } from 'vitest';
 import type { WiringReport } from '../../resources/js/api/types';
 import { WiringPage } from '../../resources/js/pages/WiringPage';
 import { AssemblyList } from '../../resources/js/wiring/AssemblyList';
+import { ShoppingTable } from '../../resources/js/wiring/ShoppingTable';
 import { SheetDrawing } from '../../resources/js/wiring/SheetDrawing';
 import { useBuild } from '../../resources/js/state/BuildContext';
 import { SupplyFields } from '../../resources/js/wiring/SupplyFields';
@@ -161,6 +162,7 @@ describe('what is done at the bench', () => {
                         bands: ['brown', 'black', 'orange', 'gold'],
                         wires: [],
                         picture: null,
+                        part: null,
                         done: false,
                     },
                 ]}
@@ -168,6 +170,25 @@ describe('what is done at the bench', () => {
             />,
         );
         expect(await screen.findByRole('img', { name: 'A resistor with the bands brown, black, orange, gold' })).toBeTruthy();
+    });
+});
+
+describe('the shopping list', () => {
+    it('says how many of what, and what is known to be paid for it', async () => {
+        const lines = [
+            { count: 2, says: { template: 'bridge board H2', values: {}, text: '' }, cost: 8 },
+            { count: 1, says: { template: 'fuse of 4 A', values: {}, text: '' }, cost: null },
+            { count: 1, says: { template: 'controller K20', values: {}, text: '' }, cost: 7.5 },
+        ];
+        await open(<ShoppingTable lines={lines} />);
+        const rows = await screen.findAllByRole('row');
+        expect(rows.map((row) => row.textContent)).toEqual([
+            'How manyWhatCost',
+            '2bridge board H28',
+            '1fuse of 4 A',
+            '1controller K207.5',
+            'What the drawer knows the cost of15.5',
+        ]);
     });
 });
 

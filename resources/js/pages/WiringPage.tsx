@@ -15,6 +15,7 @@ import { AssemblyList } from '../wiring/AssemblyList';
 import { BoardList } from '../wiring/BoardList';
 import { SheetDrawing } from '../wiring/SheetDrawing';
 import { SupplyTree } from '../wiring/SupplyTree';
+import { ShoppingTable } from '../wiring/ShoppingTable';
 import { WireEditor } from '../wiring/WireEditor';
 import { PinTable, WireTable } from '../wiring/WireTable';
 
@@ -133,6 +134,9 @@ export function WiringPage() {
                             </Fold>
                             <Fold title="Pins">
                                 <PinTable report={report} />
+                            </Fold>
+                            <Fold title={`Shopping list: ${report.shopping.length} lines`}>
+                                <ShoppingTable lines={report.shopping} />
                             </Fold>
                             <Fold title={`Assembly: ${report.steps.length} steps`}>
                                 <AssemblyList steps={report.steps} onLight={light} />

@@ -7,6 +7,7 @@ use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Assessment\Wiring\Assembly;
 use Brookstone\Core\Assessment\Wiring\BatteryCurve;
 use Brookstone\Core\Assessment\Wiring\DayTable;
+use Brookstone\Core\Assessment\Wiring\Shopping;
 use Brookstone\Core\Assessment\Wiring\WiringCost;
 use Brookstone\Core\Assessment\Wiring\WiringPlanner;
 use Brookstone\Core\Assessment\Wiring\WiringReport;
@@ -200,4 +201,22 @@ it('says while a sensor or an output is chosen what one more takes, and how many
     $full = Builds::planted(['sensors' => [...Builds::planted($wired)->document['sensors'], ...$more]] + $wired);
     expect(WiringCost::ofOneMore($full, 'sensors', 'press', BoardStock::shipped())->text())->toMatch('/^takes 1 input: 1 .* more, \d+ pins are left$/');
     expect(fn (): Sentence => WiringCost::ofOneMore($full, 'sensors', 'eye', BoardStock::shipped()))->toThrow(InvalidInput::class);
+});
+
+it('lists what has to lie on the bench: boards with their cost, supplies, fuses, what is soldered, wire by its cross-section, plugs', function () {
+    $lines = fn (Build $build): array => array_map(fn (array $line): string => "{$line['count']} {$line['says']->text()}".($line['cost'] === null ? '' : " for {$line['cost']}"),
+        Shopping::of($build));
+    $plain = Builds::planted(Builds::wired());
+    expect(Shopping::of(Builds::sound()))->toBe([])->and($lines($plain))->toBe(['1 controller K20 for 7', '1 bridge board H2 small for 4',
+        '1 Main: a closed supply of 12 V that gives 5 A', '1 fuse of 4 A with its holder', '1 Servo rail: a closed supply of 6 V that gives 4 A',
+        '1 fuse of 3.15 A with its holder', '1 capacitor of 100 nF', '1 wire of 0.08 mm², 10.5 m of it', '1 wire of 0.25 mm², 5.5 m of it']);
+
+    $wire = fn (string $motion, string $field): string => 'wiring.wires.'.array_search("motions.{$motion}", array_column($plain->document['wiring']['wires'], 'signal'), true).".{$field}";
+    // Two buttons with resistors of their own, a filter, a rail out of the main supply with a capacitor, a battery, a plug at both wires of a motor.
+    $more = Builds::planted(array_replace(Builds::wired(), ['sensors.0.pulled' => true, 'sensors.0.filtered' => true, 'sensors.1.pulled' => true, 'supplies.0.capacity_Ah' => 7.0,
+        'supplies.0.diode' => true, 'supplies.1.from' => 'main', 'supplies.1.capacitor_uF' => 470.0, 'supplies.1.fuse_A' => 4.0,
+        $wire('lid', 'plug') => 'J2 small', $wire('lift', 'plug') => 'J2 small',
+        $wire('lid', 'length_m') => 2.04]));
+    expect($lines($more))->toContain('1 Main: a battery of 12 V and 7 Ah that gives 5 A', '1 Servo rail: a converter to 6 V that gives 4 A', '2 fuse of 4 A with its holder',
+        '3 resistor of 10 kΩ: brown, black, orange and gold', '2 capacitor of 100 nF', '1 capacitor of 470 µF, with a stripe', '1 diode for 5 A', '2 plug J2 small');
 });

@@ -28,6 +28,8 @@ final class Assembly
 
     private const FILTER_NF = 100.0;
 
+    private const QUIET_NF = 100.0;
+
     private const TOLERANCE_PERCENT = 5;
 
     private const CAREFUL_A = 0.1;
@@ -37,14 +39,14 @@ final class Assembly
         'place' => 'board', 'short' => 'meter', 'first' => 'meter',
         'rail' => 'meter', 'logic' => 'meter'];
 
-    /** @var list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string}> */
+    /** @var list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string, part: ?Sentence}> */
     private array $steps = [];
 
     private function __construct(private readonly Build $build)
     {
     }
 
-    /** @return list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string, done: bool}> */
+    /** @return list<array{id: string, stage: string, says: Sentence, bands: list<string>, wires: list<int>, picture: ?string, part: ?Sentence, done: bool}> part: what lies ready for it */
     public static function of(Build $build): array
     {
         if ($build->wiring->boards === []) {
@@ -66,11 +68,12 @@ final class Assembly
      * @param  array<string, Quantity>  $values
      * @param  list<string>  $bands
      * @param  list<int>  $wires  that it is about
+     * @param  string|null  $part  what is soldered in, in the same values
      */
-    private function step(string $id, string $stage, string $says, array $values = [], array $bands = [], array $wires = []): void
+    private function step(string $id, string $stage, string $says, array $values = [], array $bands = [], array $wires = [], ?string $part = null): void
     {
         $this->steps[] = ['id' => substr($id, 0, 80), 'stage' => $stage, 'says' => new Sentence($says, $values), 'bands' => $bands, 'wires' => $wires,
-            'picture' => self::PICTURES[explode('.', $id)[0]] ?? null];
+            'picture' => self::PICTURES[explode('.', $id)[0]] ?? null, 'part' => $part === null ? null : new Sentence($part, $values)];
     }
 
     private function resistors(): void
@@ -99,7 +102,7 @@ final class Assembly
     {
         $bands = PreferredNumber::bands($ohm, self::TOLERANCE_PERCENT);
         $this->step($id, 'Resistors', "Solder {value} {$where}: ".Sentence::listed($bands).', either way round.',
-            ['value' => Quantity::of($ohm, 'Ω'), 'logic' => Quantity::of($logic_V, 'V')], $bands);
+            ['value' => Quantity::of($ohm, 'Ω'), 'logic' => Quantity::of($logic_V, 'V')], $bands, part: 'resistor of {value}: '.Sentence::listed($bands));
     }
 
     private function polarised(): void
@@ -107,26 +110,27 @@ final class Assembly
         foreach ($this->build->supplies as $supply) {
             if ($supply->capacitor_uF > 0.0) {
                 $this->step("capacitor.{$supply->id}", 'Capacitors', "Solder {size} across {$supply->named()}: its stripe to ground, its long leg to the supply.",
-                    ['size' => Quantity::of($supply->capacitor_uF, 'µF')]);
+                    ['size' => Quantity::of($supply->capacitor_uF, 'µF')], part: 'capacitor of {size}, with a stripe');
             }
             if ($supply->diode) {
-                $this->step("diode.{$supply->id}", 'Diodes', "Solder a diode into the lead of {$supply->named()}: its stripe to the rail.");
+                $this->step("diode.{$supply->id}", 'Diodes', "Solder a diode into the lead of {$supply->named()}: its stripe to the rail.",
+                    ['amps' => Quantity::of($supply->max_A, 'A')], part: 'diode for {amps}');
             }
         }
         foreach ($this->build->sensors as $sensor) {
             if ($sensor->kind === 'knock') {
                 $this->step("clamp.{$sensor->id}", 'Diodes', "Solder a clamp diode of {logic} from the pin of {$sensor->named()} to ground: its stripe to the pin.",
-                    ['logic' => Quantity::of($this->build->wiring->controller()->board->logic_V ?? 5.0, 'V')]);
+                    ['logic' => Quantity::of($this->build->wiring->controller()->board->logic_V ?? 5.0, 'V')], part: 'clamp diode of {logic}');
             }
             if ($sensor->filtered) {
                 $this->step("filter.{$sensor->id}", 'Capacitors', "Solder {size} from the pin of {$sensor->named()} to ground, behind its resistor; either way round.",
-                    ['size' => Quantity::of(self::FILTER_NF, 'nF')]);
+                    ['size' => Quantity::of(self::FILTER_NF, 'nF')], part: 'capacitor of {size}');
             }
         }
         foreach (array_filter($this->build->sensors, fn (Sensor $sensor): bool => in_array($sensor->kind, ['magnet', 'beam', 'reflective', 'wheel', 'sonar'],
             true)) as $sensor) {
             $this->step("quiet.{$sensor->id}", 'Capacitors', "Solder {size} across the supply of {$sensor->named()}, close to it; either way round.",
-                ['size' => Quantity::of(100.0, 'nF')]);
+                ['size' => Quantity::of(self::QUIET_NF, 'nF')], part: 'capacitor of {size}');
         }
     }
 

@@ -34,6 +34,7 @@ final class WiringReport
             'room' => array_values(array_map(fn (PlacedBoard $board): array => self::room($build, $board), $build->wiring->boards)),
             'supplies' => array_values(array_map(fn (Supply $supply): array => self::supply($build, $supply, $subjects, $day), $build->supplies)),
             'steps' => Assembly::of($build),
+            'shopping' => Shopping::of($build),
             'cautions' => WiringCautions::of($build),
             'stock' => array_values(array_map(fn (Board $board): array => ['name' => $board->name, 'kind' => $board->kind->value,
                 'word' => $board->kind->word(),
