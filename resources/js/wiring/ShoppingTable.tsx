@@ -17,10 +17,10 @@ export function ShoppingTable({ lines }: { lines: ShoppingLine[] }) {
                 </tr>
             </thead>
             <tbody>
-                {lines.map((line) => (
-                    <tr key={say(line.says)} className="border-b border-line">
+                {lines.map((line, i) => (
+                    <tr key={i} className="border-b border-line">
                         <td className="px-3 py-0.5 text-right font-semibold">{line.count}</td>
-                        <td className="w-96 px-3">{say(line.says)}</td>
+                        <td className="w-[32rem] px-3">{say(line.says)}</td>
                         <td className="px-3 text-right">{line.cost === null ? '' : significant(line.cost, 4)}</td>
                     </tr>
                 ))}

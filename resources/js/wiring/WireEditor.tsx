@@ -2,16 +2,18 @@ import type { Build, SheetWire } from '../api/types';
 import { FromDrawer, useParts } from '../drawer/FromDrawer';
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
+import { useBuild } from '../state/BuildContext';
 
 const COLOURS = ['yellow', 'green', 'blue', 'violet', 'orange', 'white', 'grey', 'brown', 'pink', 'turquoise'];
 
 /** One wire: its pin, number, colour and copper. */
 export function WireEditor({ wire, index, kept }: { wire: SheetWire; index: number; kept: Build['wiring']['wires'][number] }) {
     const path = `wiring.wires.${index}`;
+    const { boards } = useBuild().stored.document.wiring;
     const leads = useParts('leads', () => true);
     const here = `${wire.board} ${wire.pin}`;
     const pins = [
-        { value: here, label: `${wire.board} ${wire.pin}` },
+        { value: here, label: `${boards.find((board) => board.id === wire.board)?.name ?? wire.board} ${wire.pin}` },
         ...wire.others.map((other) => ({ value: `${other.board} ${other.pin}`, label: other.says })),
     ];
     return (
