@@ -26,11 +26,13 @@ const views = {
     load: [`${heron}/motions/drawbridge/load`],
     drive: [
         `${heron}/motions/drawbridge/drive`,
-        () =>
-            page
+        async () => {
+            await page
                 .getByRole('button', { name: /^Try: Take/ })
                 .first()
-                .waitFor(),
+                .waitFor();
+            await page.getByText(/carry it/).waitFor();
+        },
     ],
     train: [`${heron}/motions/drawbridge/train`],
     stops: [
