@@ -32,7 +32,7 @@ final class Mutants
 
     private const HAIR = 1e-5; // a smaller one only keeps rounding off: a tenth of it says nothing
 
-    /** @return list<array{line: int, from: int, to: int, was: string, is: string, in: list<string>|null}> places in bytes, `to` not included; the functions that it is in, or that ask for the constant that it is in; null where nobody knows */
+    /** @return list<array{line: int, from: int, to: int, was: string, is: string, in: list<string>|null, leads: ?string}> places in bytes, `to` not included; the branches that it is in, the innermost first and its function last, or the functions that ask for the constant that it is in, null where nobody knows; and the branch that comes after it */
     public static function of(string $source): array
     {
         $tree = (new ParserFactory)->createForHostVersion()->parse($source) ?? [];
@@ -41,6 +41,7 @@ final class Mutants
         $finder = new NodeFinder;
         $code = array_filter($tree, fn (Node $statement): bool => ! $statement instanceof Node\Stmt\Declare_);
         $functions = self::functions($source, $tree);
+        $branches = self::branches($source, $tree);
         $constants = $finder->findInstanceOf($code, Node\Stmt\ClassConst::class);
         $members = self::members($code);
         foreach ($finder->findInstanceOf($code, Node\Expr::class) as $node) {
@@ -48,7 +49,8 @@ final class Mutants
                 $from = $node->getStartFilePos();
                 $to = $node->getEndFilePos() + 1;
                 $found[] = ['line' => $node->getStartLine(), 'from' => $from, 'to' => $to, 'was' => substr($source, $from, $to - $from),
-                    'is' => $printer->prettyPrintExpr($changed), 'in' => self::around($source, $from, $functions, $constants)];
+                    'is' => $printer->prettyPrintExpr($changed), 'in' => self::around($source, $from, $functions, $branches, $constants),
+                    'leads' => self::leads($to, $branches)];
             }
         }
 
@@ -57,12 +59,16 @@ final class Mutants
 
     /**
      * @param  array<string, array{int, int, int}>  $functions
+     * @param  array<string, array{int, int, bool}>  $branches
      * @param  array<Node\Stmt\ClassConst>  $constants
      * @return list<string>|null
      */
-    private static function around(string $source, int $at, array $functions, array $constants): ?array
+    private static function around(string $source, int $at, array $functions, array $branches, array $constants): ?array
     {
-        $in = array_keys(array_filter($functions, fn (array $each): bool => $each[0] <= $at && $at < $each[1]));
+        $inside = fn (array $each): bool => $each[0] <= $at && $at < $each[1];
+        $inner = array_filter($branches, $inside);
+        uasort($inner, fn (array $one, array $other): int => $one[1] - $one[0] <=> $other[1] - $other[0]);
+        $in = [...array_keys($inner), ...array_keys(array_filter($functions, $inside))];
         if ($in !== []) {
             return $in;
         }
@@ -96,6 +102,77 @@ final class Mutants
         }
 
         return $functions;
+    }
+
+    /**
+     * Where a source goes one way or another: blocks of statements that may be left out, arms of a match, sides of a condition, functions within.
+     *
+     * @param  array<Node>|null  $tree
+     * @return array<string, array{int, int, bool}> by their function and what stands in them, so that they are known again: from, to, whether it is one expression
+     */
+    public static function branches(string $source, ?array $tree = null): array
+    {
+        $finder = new NodeFinder;
+        $branches = [];
+        foreach (self::functions($source, $tree ??= (new ParserFactory)->createForHostVersion()->parse($source) ?? []) as $name => [$from, $to]) {
+            foreach ($finder->find($tree, fn (Node $node): bool => $node->getStartFilePos() >= $from && $node->getEndFilePos() < $to
+                && ! $node instanceof Node\FunctionLike || $node instanceof Node\Expr\Closure || $node instanceof Node\Expr\ArrowFunction) as $node) {
+                foreach (self::ways($node) as $way) {
+                    [$begins, $ends] = is_array($way) ? [$way[0]->getStartFilePos(), $way[count($way) - 1]->getEndFilePos() + 1]
+                        : [$way->getStartFilePos(), $way->getEndFilePos() + 1];
+                    if ($begins >= $from && $ends <= $to) {
+                        $key = "{$name}#".hash('xxh32', substr($source, $begins, $ends - $begins));
+                        $branches[$key] ??= [$begins, $ends, ! is_array($way)];
+                    }
+                }
+            }
+        }
+
+        return $branches;
+    }
+
+    /** @return list<Node\Expr|non-empty-list<Node\Stmt>> what a node may do or leave */
+    private static function ways(Node $node): array
+    {
+        return array_values(array_filter(match (true) {
+            $node instanceof Node\Expr\Ternary => [$node->if, $node->else],
+            $node instanceof Node\MatchArm => [$node->body],
+            $node instanceof Node\Expr\ArrowFunction => [$node->expr],
+            $node instanceof Node\Stmt && property_exists($node, 'stmts') && ! $node instanceof Node\Stmt\ClassLike && ! $node instanceof Node\Stmt\ClassMethod
+                && ! $node instanceof Node\Stmt\Namespace_, $node instanceof Node\Expr\Closure => [array_values($node->stmts ?? [])],
+            default => [],
+        }, fn (Node\Expr|array|null $way): bool => $way !== null && $way !== []));
+    }
+
+    /**
+     * The nearest branch that begins after a place, in the same function: what a condition there decides.
+     *
+     * @param  array<string, array{int, int, bool}>  $branches
+     */
+    private static function leads(int $at, array $branches): ?string
+    {
+        $after = array_filter($branches, fn (array $each): bool => $each[0] >= $at);
+        uasort($after, fn (array $one, array $other): int => $one[0] <=> $other[0]);
+
+        return array_key_first($after);
+    }
+
+    /** The source with a note planted at the beginning of each function and branch: `$note` makes one out of its name. */
+    public static function noted(string $source, callable $note): string
+    {
+        $puts = [];
+        foreach (self::functions($source) as $name => [,, $begins]) {
+            $puts[] = [$begins, 0, "{$note($name)}; "];
+        }
+        foreach (self::branches($source) as $name => [$begins, $ends, $isOne]) {
+            array_push($puts, ...($isOne ? [[$begins, 1, "(({$note($name)}) ? ("], [$ends, -1, ') : null)']] : [[$begins, 0, "{$note($name)}; "]]));
+        }
+        usort($puts, fn (array $one, array $other): int => [$other[0], $other[1]] <=> [$one[0], $one[1]]); // from the end; what opens stands after a note
+        foreach ($puts as [$at,, $put]) {
+            $source = substr_replace($source, $put, $at, 0);
+        }
+
+        return $source;
     }
 
     /**

@@ -93,8 +93,8 @@ array_map(fn (string $tree) => copyOf($root, $tree), $trees);
 $quick = ['PHP_INI_SCAN_DIR' => (string) getenv('BROOKSTONE_QUICK_INI')]; // with the compiler: most of it is computing
 
 /*
- * Which test comes by which function: at the beginning of each function of a copy a note of it is planted. Kept by test file; a function that is new since
- * is looked for by all that come by its file.
+ * Which test comes by which function and branch: at the beginning of each in a copy a note of it is planted. Kept by test file; a branch that is new since
+ * is looked for by all that come by its function, a function by all that come by its file.
  *
  * @var array{functions: list<string>, tests: array<string, array{sum: string, tests: array<string, array{float, list<int>}>}>} $map
  */
@@ -110,13 +110,11 @@ if ($stale !== []) {
     fwrite(STDERR, sprintf("Finding out what %d test files come by\n", count($stale)));
     $numbers = array_flip($map['functions']);
     foreach (files($root, 'core/src') as $file) {
-        $source = (string) file_get_contents("{$root}/{$file}");
-        $functions = Mutants::functions($source);
-        uasort($functions, fn (array $one, array $other): int => $other[2] <=> $one[2]);
-        foreach ($functions as $name => [,, $begins]) {
+        $source = Mutants::noted((string) file_get_contents("{$root}/{$file}"), function (string $name) use ($file, &$numbers): string {
             $number = $numbers["{$file}::{$name}"] ??= count($numbers);
-            $source = substr_replace($source, "\\Hits::\$at[{$number}] = 1; ", $begins, 0);
-        }
+
+            return "\\Hits::\$at[{$number}] = 1";
+        });
         array_map(fn (string $tree) => file_put_contents("{$tree}/{$file}", $source), $trees);
     }
     $map['functions'] = array_map(strval(...), array_keys($numbers));
@@ -140,15 +138,6 @@ if ($stale !== []) {
     }
 }
 $numberOf = array_flip($map['functions']);
-$comeBy = []; // by function: the tests, with their file and how long they take
-foreach ($map['tests'] as $file => ['tests' => $tests]) {
-    foreach ($tests as $name => [$took_s, $numbers]) {
-        foreach ($numbers as $number) {
-            $comeBy[$number][] = [$file, $name, $took_s];
-        }
-    }
-}
-
 // What is planted.
 $all = $sources = [];
 foreach ($paths as $path) {
@@ -162,6 +151,17 @@ foreach ($paths as $path) {
 $random = new Randomizer(new Mt19937($seed));
 $planted = array_slice($random->shuffleArray($all), 0, $sample);
 printf("%d of %d small wrong changes are planted (seed %d)\n", count($planted), count($all), $seed);
+$comeBy = []; // of what is asked, by function and branch: the tests, with their file and how long they take
+$asked = array_fill_keys(array_unique(array_column($planted, 'file')), true);
+foreach ($map['tests'] as $file => ['tests' => $tests]) {
+    foreach ($tests as $name => [$took_s, $numbers]) {
+        foreach ($numbers as $number) {
+            if (isset($asked[strstr($map['functions'][$number], '::', true)])) {
+                $comeBy[$number]["{$file} {$name}"] = [$file, $name, $took_s];
+            }
+        }
+    }
+}
 
 /**
  * The tests that come by a change, the nearest first, as long as the budget lasts.
@@ -170,8 +170,10 @@ printf("%d of %d small wrong changes are planted (seed %d)\n", count($planted), 
  */
 $testsOf = function (array $mutant) use ($numberOf, $comeBy, $map, $budget_s): array {
     $ofFile = array_keys(array_filter($map['functions'], fn (string $name): bool => str_starts_with($name, "{$mutant['file']}::")));
-    $known = array_filter($mutant['in'] ?? [], fn (string $name): bool => isset($numberOf["{$mutant['file']}::{$name}"]));
-    $own = $known === [] ? $ofFile : array_map(fn (string $name): int => $numberOf["{$mutant['file']}::{$name}"], $known);
+    $known = array_values(array_filter($mutant['in'] ?? [], fn (string $name): bool => isset($numberOf["{$mutant['file']}::{$name}"])));
+    $inner = ($known[0] ?? null) !== null && str_contains($known[0], '#') ? [$known[0]] : $known; // else its function, or those that ask for a constant
+    $own = $inner === [] ? $ofFile : array_map(fn (string $name): int => $numberOf["{$mutant['file']}::{$name}"], $inner);
+    $leads = $comeBy[$numberOf["{$mutant['file']}::{$mutant['leads']}"] ?? -1] ?? [];
     $room = explode('/', $mutant['file'])[2];
     $class = basename($mutant['file'], '.php');
     $near = fn (array $test): int => str_contains($test[0], "/{$class}Test") ? 0 : (str_starts_with($test[0], "tests/Core/{$room}/") ? 1 : 2);
@@ -188,7 +190,11 @@ $testsOf = function (array $mutant) use ($numberOf, $comeBy, $map, $budget_s): a
             $tests["{$file} {$name}"] = [$file, $name, $took_s];
         }
     }
-    usort($tests, fn (array $one, array $other): int => [$near($one), $one[2]] <=> [$near($other), $other[2]]);
+    $there = array_replace([], ...array_map(fn (int $number): array => $comeBy[$number] ?? [], $own));
+    $rank = array_map(fn (array $test): array => [isset($there["{$test[0]} {$test[1]}"]) ? 0 : 1, $near($test), isset($leads["{$test[0]} {$test[1]}"]) ? 0 : 1,
+        $test[2]], $tests); // in its branch, near, in the branch that it decides, then the quickest
+    uksort($tests, fn (string $one, string $other): int => $rank[$one] <=> $rank[$other]);
+    $tests = array_values($tests);
     $left_s = $budget_s;
 
     return array_values(array_filter($tests, function (array $test) use (&$left_s): bool {

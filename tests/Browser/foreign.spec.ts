@@ -15,13 +15,26 @@ test.beforeAll(async () => {
 test.afterAll(() => server.close());
 
 test('a page from elsewhere can neither read nor change anything', async ({ page, request, baseURL }) => {
-    // what has been made of a build, without what is judged of it meanwhile
-    const builds = async () =>
-        (await (await request.get('/api/builds')).json()).map(({ id, name, changed_at }: Record<string, unknown>) => ({ id, name, changed_at }));
-    const stored = async () =>
-        [await builds(), await (await request.get('/api/drawer')).json(), await (await request.get('/api/drawer/gears')).json()] as const;
+    // what others do here meanwhile is left out: their copies of builds, what they add to a drawer
+    interface Entry {
+        id: string | number;
+        name: string;
+        is_demo: boolean;
+    }
+    const entries = async (path: string) => (await (await request.get(path)).json()) as Entry[];
+    const shipped = (await entries('/api/builds')).filter((build) => build.is_demo).map((build) => build.id);
+    const drive = String((await entries('/api/drawer'))[0]!.id);
+    const stored = async () => {
+        const builds = await entries('/api/builds');
+        return {
+            shipped: builds.filter(({ id }) => shipped.includes(id)).map(({ id, name }) => ({ id, name })),
+            foreign: builds.filter(({ name }) => name === 'Foreign').length,
+            drive: (await entries('/api/drawer')).find(({ id }) => String(id) === drive),
+            hasGears: ((await (await request.get('/api/drawer/gears')).json()) as { gears: object[] }).gears.length > 0,
+        };
+    };
     const before = await stored();
-    const drive = String(before[1][0].id);
+    expect(before).toMatchObject({ foreign: 0, drive: { id: Number(drive) }, hasGears: true });
     await page.goto(foreign);
     const came = await page.evaluate(
         async ({ app, drive }) => {
