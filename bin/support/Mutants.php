@@ -141,7 +141,17 @@ final class Mutants
             $node instanceof Node\Stmt && property_exists($node, 'stmts') && ! $node instanceof Node\Stmt\ClassLike && ! $node instanceof Node\Stmt\ClassMethod
                 && ! $node instanceof Node\Stmt\Namespace_, $node instanceof Node\Expr\Closure => [array_values($node->stmts ?? [])],
             default => [],
-        }, fn (Node\Expr|array|null $way): bool => $way !== null && $way !== []));
+        }, fn (Node\Expr|array|null $way): bool => $way !== null && $way !== [] && ! self::isGiven($way)));
+    }
+
+    /**
+     * Nothing is worked out there.
+     *
+     * @param  Node\Expr|array<Node\Stmt>  $way
+     */
+    private static function isGiven(Node\Expr|array $way): bool
+    {
+        return $way instanceof Node\Scalar || $way instanceof Node\Expr\ConstFetch || $way instanceof Node\Expr\ClassConstFetch || $way instanceof Node\Expr\Variable;
     }
 
     /**

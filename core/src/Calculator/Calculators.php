@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Calculator;
 
+use Brookstone\Core\Calculator\Air\CylinderCalculator;
+use Brookstone\Core\Calculator\Air\TankCalculator;
 use Brookstone\Core\Calculator\Power\BatteryCalculator;
 use Brookstone\Core\Calculator\Power\CapacitorCalculator;
 use Brookstone\Core\Calculator\Power\ChargeCalculator;
@@ -37,7 +39,7 @@ final class Calculators
             new DcPointCalculator, new ServoPointCalculator, new StepperPointCalculator, new BenchRatingsCalculator, new ClaimsCheck,
             new TrainRatio, new MeshCalculator, new ToothCalculator, new WormCalculator, new SearchCalculator, new PushrodCalculator, new FourBarCalculator,
             new RodHolesCalculator, new SwingCalculator, new BeltCalculator, new WindingDrum, new CordCalculator, new TwoInTurnCalculator,
-            new SidewaysWheelsCalculator, new MagnetHeadCalculator, new MotionRunCalculator,
+            new SidewaysWheelsCalculator, new MagnetHeadCalculator, new BalanceCalculator, new MotionRunCalculator, new CylinderCalculator, new TankCalculator,
             new OverrunCalculator, new DebounceCalculator, new ThresholdCalculator, new StickCalculator, new PressCalculator, new KnockCalculator,
             new DaylightCalculator, new RepeatabilityCalculator, new IntervalCalculator, new FilterCalculator,
             new BatteryCalculator, new ChargeCalculator, new WireCalculator, new FuseCalculator, new RegulatorCalculator, new CapacitorCalculator,

@@ -11,6 +11,10 @@ final class Constants
 
     public const GRAVITY_M_S2 = 9.80665;          // m/s²: standard gravity, CGPM 3 (1901); BIPM SI Brochure 9, §5
 
+    public const BAR_PA = 1e5;                    // Pa: SI Brochure 9, table 8
+
+    public const ROOM_BAR = 1.013;                // bar: of the air around, sea level, ISO 2533
+
     public const INCH_M = 0.0254;                 // m: international inch, exact since 1959
 
     public const POUND_KG = 0.45359237;           // kg: international pound, exact since 1959

@@ -23,6 +23,9 @@ enum Dimension: string
     case Frequency = 'frequency';
     case Temperature = 'temperature';
     case Pressure = 'pressure';
+    case AirPressure = 'air_pressure';
+    case Volume = 'volume';
+    case Flow = 'flow';
     case Inertia = 'inertia';
     case TorquePerAngle = 'torque_per_angle';
     case Stiffness = 'stiffness';
@@ -49,6 +52,7 @@ enum Dimension: string
             self::Area => 'an area',
             self::Stiffness => 'a spring rate (force per length)',
             self::TorquePerAngle => 'a spring rate (torque per angle)',
+            self::AirPressure => 'a pressure of air',
             self::Share => 'a share',
             self::Number => 'a plain number',
             default => 'a '.$this->value,

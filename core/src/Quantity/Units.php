@@ -11,7 +11,7 @@ final class Units
     private const SUFFIXES = [
         '_Nm_per_deg' => 'N·m/°', '_N_per_m' => 'N/m', '_pF_per_m' => 'pF/m', '_C_per_W' => 'K/W', '_per_deg' => '', '_ohm' => 'Ω', '_mH' => 'mH',
         '_uF' => 'µF', '_nF' => 'nF', '_pF' => 'pF', '_mm2' => 'mm²', '_us' => 'µs', '_deg_s' => '°/s', '_mm_s' => 'mm/s', '_m_s' => 'm/s',
-        '_kgm2' => 'kg·m²', '_rpm' => 'rpm',
+        '_kgm2' => 'kg·m²', '_rpm' => 'rpm', '_l_min' => 'l/min', '_bar' => 'bar', '_l' => 'l',
         '_MPa' => 'MPa', '_deg' => '°', '_Nm' => 'N·m', '_Ah' => 'Ah', '_hz' => 'Hz', '_Hz' => 'Hz', '_kg' => 'kg', '_mm' => 'mm', '_ms' => 'ms',
         '_g' => 'g', '_m' => 'm', '_s' => 's', '_N' => 'N', '_V' => 'V', '_A' => 'A', '_W' => 'W', '_J' => 'J', '_C' => '°C',
     ];
@@ -27,7 +27,8 @@ final class Units
             'inertia' => ['kg·cm²'], 'torque_per_angle' => ['kg·cm/°'],
         ],
         'inch' => [
-            'length' => ['in'], 'mass' => ['oz', 'lb'], 'torque' => ['oz·in'], 'force' => ['lbf'], 'angular_speed' => ['rpm'], 'speed' => ['in/s'],
+            'length' => ['in'], 'air_pressure' => ['psi'],
+            'mass' => ['oz', 'lb'], 'torque' => ['oz·in'], 'force' => ['lbf'], 'angular_speed' => ['rpm'], 'speed' => ['in/s'],
             'inertia' => ['oz·in²'], 'torque_per_angle' => ['oz·in/°'],
         ],
     ];
@@ -35,7 +36,8 @@ final class Units
     /** The same in every system. */
     public const COMMON = [
         'time' => ['s'], 'angle' => ['°'], 'voltage' => ['V'], 'current' => ['A'], 'charge' => ['mAh', 'Ah'], 'power' => ['W'], 'energy' => ['J'],
-        'frequency' => ['Hz', 'kHz'], 'temperature' => ['°C'], 'pressure' => ['MPa'], 'share' => ['%'], 'number' => [''],
+        'frequency' => ['Hz', 'kHz'], 'temperature' => ['°C'], 'pressure' => ['MPa'],
+        'air_pressure' => ['bar'], 'volume' => ['l'], 'flow' => ['l/min'], 'share' => ['%'], 'number' => [''],
         'stiffness' => ['N/m'], 'resistance' => ['Ω', 'kΩ', 'MΩ'], 'inductance' => ['mH'], 'capacitance' => ['nF', 'µF'], 'capacitance_per_length' => ['pF/m'],
         'thermal_resistance' => ['K/W'], 'area' => ['mm²'],
     ];
@@ -83,7 +85,7 @@ final class Units
     {
         $systems = [];
         foreach (self::SYSTEMS as $name => $preferred) {
-            $systems[] = ['name' => $name, 'preferred' => [...$preferred, ...self::COMMON]];
+            $systems[] = ['name' => $name, 'preferred' => [...self::COMMON, ...$preferred]];
         }
 
         return [
@@ -190,6 +192,11 @@ final class Units
             new Unit('mJ', Dimension::Energy, 0.001),
             new Unit('MPa', Dimension::Pressure, 1e6, ['n/mm²', 'n/mm2']),
             new Unit('kPa', Dimension::Pressure, 1e3),
+            new Unit('bar', Dimension::AirPressure, Constants::BAR_PA),
+            new Unit('psi', Dimension::AirPressure, $lb * $g / ($in * $in)),
+            new Unit('l', Dimension::Volume, 1e-3, ['litre', 'litres', 'liter', 'liters']),
+            new Unit('ml', Dimension::Volume, 1e-6),
+            new Unit('l/min', Dimension::Flow, 1e-3 / 60, ['lpm']),
             new Unit('kg·m²', Dimension::Inertia, 1.0, ['kgm2', 'kgm²']),
             new Unit('kg·cm²', Dimension::Inertia, 1e-4, ['kgcm2', 'kgcm²']),
             new Unit('g·cm²', Dimension::Inertia, 1e-7, ['gcm2', 'gcm²']),

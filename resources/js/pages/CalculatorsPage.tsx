@@ -16,6 +16,7 @@ const GROUPS: [string, string][] = [
     ['power', 'Wiring and power'],
     ['timer', 'Timers'],
     ['rolling', 'Rolling bases'],
+    ['air', 'Air'],
     ['claims', 'Claims'],
 ];
 
@@ -74,6 +75,9 @@ const TITLES: Record<string, string> = {
     'winding.two_in_turn': 'Two things in turn',
     'rolling.wheels': 'Sideways-rolling wheels',
     'rolling.magnet_head': 'Head held by magnets',
+    'rolling.balance': 'Balancing on a ball or wheels',
+    'air.cylinder': 'Cylinder',
+    'air.tank': 'Tank and compressor',
     'claims.check': 'Figures of a page',
 };
 

@@ -35,12 +35,13 @@ it('is so much of the unit of the international system', function (string $symbo
     ['N·m/°', 57.29578], ['N·m/rad', 1.0], ['kg·cm/°', 5.618797], ['oz·in/°', 0.4045971],
     ['kΩ', 1e3], ['MΩ', 1e6], ['µF', 1e-6], ['nF', 1e-9], ['pF', 1e-12], ['F', 1.0], ['pF/m', 1e-12], ['K/W', 1.0], ['mm²', 1e-6], ['µs', 1e-6],
     ['N/m', 1.0], ['N/mm', 1000.0], ['lbf/in', 175.1268],
+    ['bar', 1e5], ['psi', 6894.757], ['l', 1e-3], ['ml', 1e-6], ['l/min', 1.666667e-5],
     ['Ω', 1.0], ['mH', 0.001], ['H', 1.0], ['%', 0.01], ['', 1.0],
 ]);
 
 it('says of every unit how much it is', function () {
     // Each has its row above, so that none is added unseen; only seconds for 60° count the other way round.
-    expect(Units::all())->toHaveCount(85)->and(array_keys(array_filter(Units::all(), fn ($unit): bool => $unit->inverse)))->toBe(['s/60°']);
+    expect(Units::all())->toHaveCount(90)->and(array_keys(array_filter(Units::all(), fn ($unit): bool => $unit->inverse)))->toBe(['s/60°']);
 });
 
 it('finds the unit of a key by its last part', function (string $key, ?string $symbol) {
