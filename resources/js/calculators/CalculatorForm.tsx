@@ -41,7 +41,10 @@ export function words(key: string, unit: string): string {
             ? `${key.slice(0, -4)}, kg × m`
             : unit === ''
               ? key
-              : key.replace(/_(Nm_per_deg|N_per_m|C_per_W|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|uF|nF|pF|mm2|us|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/, '')
+              : key.replace(
+                    /_(Nm_per_deg|l_min|bar|l|N_per_m|C_per_W|deg_s|mm_s|m_s2?|kgm2|rpm|MPa|deg|ohm|mH|uF|nF|pF|mm2|us|Nm|Ah|hz|kg|mm|ms|g|m|s|N|V|A|W|J|C)$/,
+                    '',
+                )
     )
         .replace('.', ': ')
         .replaceAll('_', ' ')

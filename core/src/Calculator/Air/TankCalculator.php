@@ -61,7 +61,8 @@ final readonly class TankCalculator implements Calculator
     public function compute(array $inputs): array
     {
         $tank = new Tank(...$inputs);
-        $values = ['cycles' => Quantity::number(floor($tank->cycles_to_needs)), 'needs' => Quantity::of($inputs['needs_bar'], 'bar'),
+        $with = $tank->keeps_up ? $tank->cycles_to_needs : $tank->cycles_to_needs / (1 - 1 / $tank->share_on); // while it runs
+        $values = ['cycles' => Quantity::number(floor($with)), 'needs' => Quantity::of($inputs['needs_bar'], 'bar'),
             'used' => Quantity::of($tank->used_l_min, 'l/min'), 'gives' => Quantity::of($inputs['compressor_l_min'], 'l/min'),
             'high' => Quantity::of($inputs['high_bar'], 'bar'), 'low' => Quantity::of($inputs['low_bar'], 'bar')];
         $findings = [];
@@ -71,7 +72,7 @@ final readonly class TankCalculator implements Calculator
         }
         if (! $tank->keeps_up) {
             $findings[] = new Finding('air.compressor_small', Severity::Fails, 'compressor_l_min',
-                new Sentence('{used} are used and the compressor gives {gives}: after {cycles} full cycles there are less than {needs}.', $values));
+                new Sentence('{used} are used and the compressor gives {gives}: it falls under {needs} after {cycles} cycles.', $values));
         }
         if ($inputs['low_bar'] < $inputs['needs_bar']) {
             $findings[] = new Finding('air.starts_late', Severity::Tight, 'low_bar',
