@@ -75,7 +75,7 @@ describe('a tank', function () {
         $refill_s === null ? expect($results['refill_s'])->toBeNull() : expect($results['refill_s'])->toBeAbout($refill_s, 1e-6);
     })->with([
         [12.1, true, 20 / 1.013 / 0.1 * 60, []], [12.0, true, null, []],
-        [11.9, false, null, ['fails air.compressor_small: 12 l/min are used and the compressor gives 11.9 l/min: it falls under 4 bar after 2369 cycles.']],
+        [11.9, false, null, ['fails air.compressor_small: 12 l/min are used and the compressor gives 11.9 l/min: it falls under 4 bar after 2370 cycles.']],
         [0.0, false, null, ['fails air.compressor_small: 12 l/min are used and the compressor gives 0 l/min: it falls under 4 bar after 19 cycles.']],
     ]);
 
