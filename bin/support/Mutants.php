@@ -218,6 +218,9 @@ final class Mutants
         if ($node instanceof Node\Expr\ConstFetch && in_array($node->name->toLowerString(), ['true', 'false'], true)) {
             return [new Node\Expr\ConstFetch(new Node\Name($node->name->toLowerString() === 'true' ? 'false' : 'true'))];
         }
+        if ($node instanceof Node\Expr\BinaryOp\Plus && $node->right instanceof Node\Scalar\Float_ && $node->right->value === 0.0) {
+            return []; // only makes 0 of −0
+        }
         $changed = [];
         foreach (self::KINDS as $kind) {
             if (array_filter($kind::nodesToHandle(), fn (string $type): bool => $node instanceof $type) !== [] && $kind::can($node)) {

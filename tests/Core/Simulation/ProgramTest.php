@@ -307,6 +307,17 @@ describe('a servo', function () {
             ->and(rad2deg($run->path[count($run->path) - 1][1]))->toEqualWithDelta(-40.0, 0.5);
     });
 
+    it('draws at most what is drawn on its way, and is as fast as it is somewhere on it', function () {
+        $run = ServoRun::of(Builds::sound()->motions['jaw'], 0.0, -40.0, 1.0, 5.0);
+        $currents = array_column($run->path, 2);
+        $fastest = 0.0;
+        for ($i = 1; $i < count($run->path); $i++) {
+            $fastest = max($fastest, abs($run->path[$i][1] - $run->path[$i - 1][1]) / ($run->path[$i][0] - $run->path[$i - 1][0]));
+        }
+        expect($run->peak_current_A)->toBe(max($currents))->toBeGreaterThan(2 * array_sum($currents) / count($currents))
+            ->and($run->peak_speed_rad_s)->toBeAbout($fastest, 0.05);
+    });
+
     it('takes longer when it is sent slowly, and comes as near untraced', function () {
         $jaw = Builds::sound()->motions['jaw'];
         $full = ServoRun::of($jaw, 0.0, -40.0, 1.0, 5.0);

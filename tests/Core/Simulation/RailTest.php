@@ -47,6 +47,14 @@ it('starts the routines again that the power starts', function () {
     expect($starts)->toHaveCount(2);
 });
 
+it('is away for as long as its board takes to start', function (float $starts_s) {
+    $run = ranAtOnce(startedAtOnce(2.0, ['wiring.boards.0.board.starts_s' => $starts_s,
+        'routines.2' => ['id' => 'again', 'name' => 'Again', 'starts' => [['when' => 'power_on']], 'steps' => [['do' => 'wait', 'for_s' => 0.1]]]]));
+    $reset = array_column($run['events'], 'at_s', 'kind')['reset'];
+    $starts = array_column(array_filter($run['events'], fn (array $event): bool => $event['says']->text() === 'Again starts.'), 'at_s');
+    expect(end($starts) - $reset)->toBeGreaterThanOrEqual($starts_s - 1e-9)->toBeLessThan($starts_s + 0.03); // a few scans later it looks at what starts
+})->with([0.4, 1.2]);
+
 it('is mended by a capacitor that bridges it, by a soft start, by a stronger supply, and by a supply that drives nothing', function (array $more, ?float $max_A) {
     expect(array_column(ranAtOnce(startedAtOnce(2.0))['mishaps'], 'kind'))->toContain('reset')
         ->and(array_column(ranAtOnce(startedAtOnce($max_A ?? 2.0, $more))['mishaps'], 'kind'))->not->toContain('reset');
