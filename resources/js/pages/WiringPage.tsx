@@ -62,7 +62,7 @@ export function WiringPage() {
                 <div className="min-w-0 flex-1">
                     <h1 className="text-[1.55rem] leading-tight">{isBare ? 'Nothing is wired yet' : `${wiring.wires} wires on ${wiring.boards} boards`}</h1>
                     {report !== undefined && !isBare && <p className="mt-1">{onBoards(stored.document.wiring.boards, report)}</p>}
-                    <p className="mt-1 text-quiet">Needed: {say(wiring.counts)}.</p>
+                    <p className="mt-1 text-quiet">{needed(say(wiring.counts))}</p>
                     {report !== undefined && <Planned report={report} onApply={apply} />}
                 </div>
                 {!isBare && (
@@ -147,6 +147,11 @@ export function WiringPage() {
             )}
         </main>
     );
+}
+
+/** What needs a pin; where nothing does, what would. */
+function needed(counts: string): string {
+    return counts.startsWith('Nothing') ? `${counts}: add a motion with a drive, a sensor or an output first.` : `Needed: ${counts}.`;
 }
 
 /** “1 K54, 6 H2 small and 1 E16 at 0x20; 2 pins are free.” */
