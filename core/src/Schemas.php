@@ -298,6 +298,7 @@ final class Schemas
             'gear_material' => new TextShape,
             'supply' => new TextShape,
             'motor' => Drives::shape(),
+            'motors' => self::number(),
         ]);
     }
 

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Build;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Parts\Settings;
@@ -155,6 +156,7 @@ final class BuildShape
         return new RecordShape([
             'motor' => Field::needed(Drives::shape(), 'The drive, with all its data.'),
             'supply' => Field::needed(TextShape::id(), 'The supply it hangs on.'),
+            'motors' => Field::or(1, NumberShape::whole(1, DriveChoice::MOST_MOTORS), 'Equal ones on the same thing: on one axle, or one at each side.'),
             'duty' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of the time that the bridge is on; a servo has none.'),
             'gated' => Field::or(false, new BooleanShape, 'Its power is cut between moves.'),
             'ramp_s' => Field::or(0.0, NumberShape::between(0.0, 60.0), 'Time in which the bridge goes from nothing to its duty.'),

@@ -16,6 +16,7 @@ final readonly class Body
      * @param  float  $back_drive_Nm  torque at its output shaft below which its unpowered gears stay put, ≥ 0
      * @param  float  $gearbox_limit_Nm  torque at its output shaft that its gears survive, > 0
      * @param  string  $page  what its seller says of it, copied
+     * @param  int  $count  of equal ones that push together
      */
     public function __construct(
         public string $code,
@@ -30,6 +31,7 @@ final readonly class Body
         public float $gearbox_limit_Nm,
         public ThermalClass $thermal,
         public string $page = '',
+        public int $count = 1,
     ) {
         ImpossibleValue::unlessPositive('mass_kg', $mass_kg);
         ImpossibleValue::unlessPositive('length_mm', $length_mm);
@@ -62,9 +64,21 @@ final readonly class Body
         return in_array($this->gear_material, ['nylon', 'acetal'], true) ? 'teeth strip' : 'the horn bends or a tooth breaks';
     }
 
+    /** Of so many that push the same thing: their gears share what is put on them. */
+    public function times(int $count): self
+    {
+        return new self($this->code, $this->series, $this->mass_kg * $count, $this->length_mm, $this->width_mm, $this->height_mm, $this->shaft,
+            $this->gear_material, $this->back_drive_Nm * $count, $this->gearbox_limit_Nm * $count, $this->thermal, $this->page, $count);
+    }
+
+    public function cooling(): Cooling
+    {
+        return new Cooling($this->thermal, $this->count);
+    }
+
     /** Its name in the drawer as it stands in the template of a sentence. */
     public function named(): string
     {
-        return Sentence::quote($this->code);
+        return ($this->count > 1 ? "{$this->count} × " : '').Sentence::quote($this->code);
     }
 }

@@ -29,6 +29,8 @@ final class Drives
         'linear_actuator' => LinearActuator::class,
     ];
 
+    private const ADD_UP = ['no_load_A', 'stall_A', 'idle_A', 'stall_Nm', 'stall_N', 'rotor_kgm2'];
+
     /** What people call each kind. */
     private const WORDS = [
         'dc_motor' => 'gear motor', 'servo' => 'servo', 'continuous_servo' => 'continuous-rotation servo',
@@ -102,10 +104,38 @@ final class Drives
     /** @return array<string, mixed> as shape() reads it */
     public static function write(Drive $drive): array
     {
-        $body = get_object_vars($drive->body());
+        $body = array_diff_key(get_object_vars($drive->body()), ['count' => true]);
         $body['thermal'] = $drive->body()->thermal->value;
 
         return ['kind' => $drive->kind(), ...$drive->write(), ...$body];
+    }
+
+    /**
+     * Equal motors that push the same thing, seen as one: torques, currents and what turns in them add up, speeds and volts stay. Hughes, Electric Motors
+     * and Drives, 4th ed., §3.4: at one speed, each carries its part.
+     *
+     * @param  int  $count  1 or more; of what cannot share its driver 1
+     */
+    public static function together(Drive $drive, int $count): Drive
+    {
+        if ($count <= 1) {
+            return $drive;
+        }
+        $read = $drive->write();
+        foreach (self::ADD_UP as $key) {
+            $read = isset($read[$key]) ? array_replace($read, [$key => $read[$key] * $count]) : $read;
+        }
+        if (isset($read['ratings'])) {
+            $read['ratings'] = array_map(fn (array $rating): array => array_replace($rating, ['stall_Nm' => $rating['stall_Nm'] * $count]), $read['ratings']);
+        }
+
+        return $drive::make($read, $drive->body()->times($count));
+    }
+
+    /** What has a driver of its own, which another cannot share. */
+    public static function isAlone(Drive $drive): bool
+    {
+        return $drive instanceof Stepper || $drive instanceof Brushless;
     }
 
     /** @return array<string, Field> */

@@ -138,7 +138,7 @@ final readonly class TrainParts
             $rows[] = [$shafts, 'shaft', '', '', '', '', $this->bore(), 'one for each stage; the first wheel sits on the drive'];
         }
         if ($this->motion->drive !== null) {
-            $rows[] = [1, 'drive '.$this->motion->drive->motor->body()->code, '', '', '', '', '', 'the drive'];
+            $rows[] = [$this->motion->drive->motors, 'drive '.$this->motion->drive->motor->body()->code, '', '', '', '', '', 'the drive'];
         }
 
         return [['count', 'part', 'teeth', 'module_mm', 'face_mm', 'material', 'bore_mm', 'where'], ...$rows];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Parts;
 
 use Brookstone\Core\Drive\Drive;
+use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
 use Brookstone\Core\Drive\TorqueLine;
@@ -12,7 +13,13 @@ use Brookstone\Core\Drive\TorqueLine;
 /** A drive on a supply at a duty, and what protects it and the load from each other. */
 final readonly class DriveChoice
 {
+    public const MOST_MOTORS = 8;
+
+    /** All of its motors as one. */
+    public Drive $motor;
+
     /**
+     * @param  Drive  $one  of them, as it is in the drawer
      * @param  bool  $gated  its power is cut between moves
      * @param  float  $ramp_s  in which the bridge goes from nothing to its duty
      * @param  float|null  $clutch_Nm  a clutch at the load slips above this
@@ -24,10 +31,11 @@ final readonly class DriveChoice
      * @param  bool  $reversed  its wires are swapped, or the servo turned round
      * @param  float  $lost_V  in its driver, whatever flows
      * @param  float  $lead_ohm  of its driver and its wires, there and back
+     * @param  int  $motors  equal ones on the same thing, side by side on one channel, 1 to MOST_MOTORS
      * @param  float  $late_s  that its driver takes to switch: the contact of a relay has to move
      */
     public function __construct(
-        public Drive $motor,
+        public Drive $one,
         public Supply $supply,
         public float $duty,
         public bool $gated = false,
@@ -42,7 +50,9 @@ final readonly class DriveChoice
         public float $lost_V = 0.0,
         public float $lead_ohm = 0.0,
         public float $late_s = 0.0,
+        public int $motors = 1,
     ) {
+        $this->motor = Drives::together($one, $motors);
     }
 
     /** @return array{float, float, float} what is lost on the way to it, V and Ω, and how late it comes, s */
@@ -103,11 +113,12 @@ final readonly class DriveChoice
         return $arrives === SupplyFit::Low ? SupplyFit::Fits : $arrives;
     }
 
-    /** The same with another drive; what protects the load stays. */
+    /** The same with another drive, as many of it as there may be; what protects the load stays. */
     public function with(Drive $motor, ?Supply $supply = null, ?float $duty = null): self
     {
         return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg,
-            $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector, $this->lost_V, $this->lead_ohm, $this->late_s);
+            $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector, $this->lost_V, $this->lead_ohm, $this->late_s,
+            Drives::isAlone($motor) ? 1 : $this->motors);
     }
 
     /**
@@ -115,6 +126,6 @@ final readonly class DriveChoice
      */
     public function but(array $changes): self
     {
-        return new self(...$changes + get_object_vars($this));
+        return new self(...$changes + array_diff_key(get_object_vars($this), ['motor' => true]));
     }
 }

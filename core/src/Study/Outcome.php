@@ -158,6 +158,6 @@ final readonly class Outcome
         }
         $heat = $this->build->motions[$motion]->positioning->countsSteps() ? $drive->heldHeat_W() : $current_A ** 2 * $drive->motor->resistance_ohm();
 
-        return $drive->motor->body()->thermal->secondsToLimit($heat, $this->build->settings->ambient_C);
+        return $drive->motor->body()->cooling()->secondsToLimit($heat, $this->build->settings->ambient_C);
     }
 }

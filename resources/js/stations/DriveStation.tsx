@@ -32,8 +32,16 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                     <HeatChart heat={chain.drive.heat} />
                 </section>
             )}
-            <FieldGroup title={`Chosen: ${motor.code}`}>
+            <FieldGroup title={`Chosen: ${drive.motors > 1 ? `${drive.motors} × ` : ''}${motor.code}`}>
                 <Rows rows={driveRows(motor as Drive, text)} />
+                {motor.kind !== 'stepper' && motor.kind !== 'brushless' && (
+                    <QuantityField
+                        label="How many of it"
+                        path={`${path}.drive.motors`}
+                        value={drive.motors}
+                        how="Equal ones on the same thing, side by side on one channel: on one axle, or one at each side."
+                    />
+                )}
                 <ChoiceField
                     label="Fed from"
                     path={`${path}.drive.supply`}

@@ -80,7 +80,7 @@ export function Ranking({
               : row.kind === kind);
     const rows = (choice?.rows ?? []).filter((row) => isKind(row) && (pick === '' || row.code === pick));
     const take = (row: RankedDrive) => {
-        const drive = { ...(motion.drive === null ? {} : { ...motion.drive }), motor: row.motor, supply: row.supply, duty: 1 };
+        const drive = { ...(motion.drive === null ? {} : { ...motion.drive }), motor: row.motor, motors: row.motors, supply: row.supply, duty: 1 };
         const changes: Edit[] = [
             { path: `${path}.drive`, value: drive },
             { path: `${path}.train`, value: row.stages },

@@ -164,6 +164,8 @@ dataset('planted', fn () => withCodes([
     'drive.together_weak' => [['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'rectifier', 'motions.0.mechanism.mass_kg' => 4.0],
         Severity::Fails, true],
     'drive.shared' => [['motions.2.drive.shares' => 'lid'], Severity::Note, false],
+    'drive.motors_fight' => [['motions.0.drive.motors' => 2], Severity::Note, false],
+    'drive.one_fails' => [['motions.0.drive.motors' => 2, 'motions.0.mechanism.mass_kg' => 4.0], Severity::Note, false],
     'drive.claims_disagree' => [['motions.2.drive.motor' => ['page' => 'Stall torque 28 kg·cm (200 oz·in)'] + Builds::motor('G25-227')], Severity::Tight, true],
     'routine.shared_drive' => [['motions.2.drive.shares' => 'lid', 'routines.1.alone' => false], Severity::Fails, true],
     'drive.peak_margin' => [['motions.0.drive.motor' => Builds::motor('W24-90'), 'motions.0.drive.supply' => 'servos'], Severity::Fails, true],

@@ -34,7 +34,7 @@ final class DriveNotes
     public function of(MotionInBuild $subject, DriveFigures $f): array
     {
         return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject),
-            $this->shared($subject, $f), $this->together($subject, $f), $this->claims($subject, $f)];
+            $this->shared($subject, $f), $this->together($subject, $f), $this->claims($subject, $f), ...SeveralMotors::notes($subject, $f)];
     }
 
     /** It only turns forwards, and has two ends: nothing brings it back. */
@@ -176,7 +176,7 @@ final class DriveNotes
 
     private function claims(MotionInBuild $subject, DriveFigures $f): ?Finding
     {
-        $odd = ClaimCheck::of($f->drive->motor);
+        $odd = ClaimCheck::of($f->drive->one);
         if ($odd === []) {
             return null;
         }

@@ -11,7 +11,6 @@ use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Claims\ClaimCheck;
 use Brookstone\Core\Drive\DcMotor;
 use Brookstone\Core\Drive\Drive;
-use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\PositionSource;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
@@ -242,7 +241,7 @@ final class DriveRepairs
             $changed = $subject->with($subject->motion->withDrive($present->with($drive)));
             if ($enough($changed) && self::mends($changed)) {
                 return [new Fix(new Sentence("Take {$drive->body()->named()}, which turns slower"),
-                    [new Change($subject->path.'.drive.motor', Drives::write($drive))])];
+                    SeveralMotors::taking($subject, $drive))];
             }
         }
 
@@ -252,7 +251,7 @@ final class DriveRepairs
     /** @return list<Fix> a drive whose figures agree with each other; and of this one, what its power allows */
     public static function trusted(MotionInBuild $subject): array
     {
-        $motor = $subject->motion->drive?->motor;
+        $motor = $subject->motion->drive?->one;
         $fixes = self::thatMend($subject, self::without($subject, fn (Drive $drive): bool => ClaimCheck::of($drive) === []));
         if ($motor instanceof DcMotor) {
             $allowed = self::SAFE_POWER * $motor->rated_V * ($motor->stall_A + $motor->no_load_A) / 2;
@@ -348,7 +347,7 @@ final class DriveRepairs
                         'stall' => Quantity::of($changed->facts->stallAtLoad_Nm(), 'N·m'),
                         'needs' => Quantity::of($changed->facts->peak_Nm(), 'N·m'),
                     ]),
-                    [new Change($subject->path.'.drive.motor', Drives::write($drive))],
+                    SeveralMotors::taking($subject, $drive),
                 );
             }
         }

@@ -209,7 +209,8 @@ final class DriveConcepts
         $choice = $best->on->choice;
 
         return new Fix(new Sentence('Take '.lcfirst(self::NAMES[$school]).': '.Sentence::quote($best->code())), [
-            new Change("{$path}.drive", ['motor' => Drives::write($choice->motor), 'supply' => $choice->supply->id, 'duty' => 1.0,
+            new Change("{$path}.drive", ['motor' => Drives::write($choice->one), 'motors' => $choice->motors, 'supply' => $choice->supply->id,
+                'duty' => 1.0,
                 'gated' => $school === 'gated_servo']),
             new Change("{$path}.train", Stages::write($best->train)),
         ]);

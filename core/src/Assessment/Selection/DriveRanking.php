@@ -203,7 +203,8 @@ final class DriveRanking
             'holds_unpowered' => $f->holds_unpowered_Nm >= $f->hold_Nm * $build->settings->hold_margin,
             'gear_material' => $body->gear_material,
             'supply' => $f->drive->supply->id,
-            'motor' => Drives::write($f->drive->motor),
+            'motor' => Drives::write($f->drive->one),
+            'motors' => $f->drive->motors,
         ];
     }
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment\Subject;
 
+use Brookstone\Core\Drive\Cooling;
 use Brookstone\Core\Drive\PositionSource;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Drive\SupplyFit;
-use Brookstone\Core\Drive\ThermalClass;
 use Brookstone\Core\Drive\TorqueLine;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Quantity\Constants;
@@ -33,7 +33,7 @@ final readonly class ChosenDrive
 
     public float $gear_stiffness_Nm_rad;
 
-    public ThermalClass $thermal;
+    public Cooling $thermal;
 
     public float $resistance_ohm;
 
@@ -76,7 +76,7 @@ final readonly class ChosenDrive
         $this->counts = $motor->positionSource() === PositionSource::Steps;
         $this->gear_limit_Nm = $body->gearbox_limit_Nm;
         $this->gear_stiffness_Nm_rad = $body->stiffness_Nm_rad();
-        $this->thermal = $body->thermal;
+        $this->thermal = $body->cooling();
         $this->resistance_ohm = $motor->resistance_ohm();
         $this->rotor_kgm2 = $motor->rotorKgm2();
         $this->back_drive_Nm = $body->back_drive_Nm;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment\Subject;
 
+use Brookstone\Core\Drive\Cooling;
 use Brookstone\Core\Drive\Knock;
 use Brookstone\Core\Drive\SupplyFit;
-use Brookstone\Core\Drive\ThermalClass;
 use Brookstone\Core\Drive\TorqueLine;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\Task;
@@ -52,7 +52,7 @@ final readonly class DriveFigures
     /** Mean current of the same from the supply. */
     public float $mean_A;
 
-    public ThermalClass $thermal;
+    public Cooling $thermal;
 
     public SupplyFit $fit;
 

@@ -189,8 +189,10 @@ final class Assembly
         foreach ($this->build->motions as $motion) {
             if ($motion->drive !== null && $motion->drive->shares === null) {
                 [$forwards] = $motion->mechanism->ways();
+                $all = $motion->drive->motors > 1 ? ' Do so with each of its {count} motors alone, before they are together.' : '';
                 $this->step("turn.{$motion->id}", 'Motors, one at a time', "Plug {$motion->named()} in and move it a little forwards: it must go {$forwards}, else ".($motion->drive->motor instanceof Stepper
-                    ? 'swap the two wires of one coil.' : 'swap its two wires.'));
+                    ? 'swap the two wires of one coil.' : 'swap its two wires.').$all,
+                    $motion->drive->motors > 1 ? ['count' => Quantity::number($motion->drive->motors)] : []);
             }
         }
         foreach ($this->build->motions as $motion) {

@@ -165,8 +165,13 @@ final class BuildReader
             $part = 'drive.motor';
             $drive = $read['drive'] === null
                 ? null
-                : new DriveChoice(...['motor' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']],
-                    'selector' => new Selector(...$read['drive']['selector'] ?? [])] + $read['drive']);
+                : new DriveChoice(...['one' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']],
+                    'selector' => new Selector(...$read['drive']['selector'] ?? [])] + array_diff_key($read['drive'], ['motor' => true]));
+            if ($drive !== null && $drive->motors > 1 && Drives::isAlone($drive->one)) {
+                $this->errors->add("{$path}.drive.motors", 'Each of these needs a driver of its own: several of them cannot share one.');
+
+                return null;
+            }
             $drive = $drive === null ? null : Leads::to($drive, $wiring, $drive->shares === null ? $read['id'] : MotorGroup::owner($read['id'],
                 $this->shares),
                 Supply::sourceOf($drive->supply, $supplies)->fuse_A);

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Drive;
+
+/** How one or several equal motors shed the heat of all of them, each its part. */
+final readonly class Cooling
+{
+    /** @param  int  $motors  1 or more */
+    public function __construct(private ThermalClass $class, private int $motors = 1)
+    {
+    }
+
+    public function time_constant_s(): float
+    {
+        return $this->class->time_constant_s();
+    }
+
+    public function limit_C(): float
+    {
+        return $this->class->limit_C();
+    }
+
+    /** Where the windings settle when $heat_W goes on for ever in all of them together, °C. */
+    public function settles_C(float $heat_W, float $ambient_C): float
+    {
+        return $this->class->settles_C($heat_W / $this->motors, $ambient_C);
+    }
+
+    /** Seconds from cold until the windings reach their limit, or null if they never do. */
+    public function secondsToLimit(float $heat_W, float $ambient_C): ?float
+    {
+        return $this->class->secondsToLimit($heat_W / $this->motors, $ambient_C);
+    }
+}
