@@ -170,7 +170,7 @@ export function Ranking({
                                 >
                                     <td className="py-1.5 pl-3 text-quiet">{row.place}</td>
                                     <td className="py-1.5 pr-3 whitespace-nowrap">
-                                        <strong>{row.code}</strong>
+                                        <strong>{row.motors > 1 ? `${row.motors} × ${row.code}` : row.code}</strong>
                                         <span className="narrow block">
                                             <VerdictWord verdict={row.verdict} />
                                         </span>
