@@ -34,6 +34,10 @@ final class Cautions
                 ? 'It moves above people: give it a second, independent hold, and do not rely on a worm or a servo. '.self::LICENSED : null,
             'energy' => $thing instanceof SpringLever && $thing->energy_J() > self::STORED_J
                 ? 'Stored energy: guard your eyes, use a latch that cannot slip, never aim it at faces, and wind it down before you open it. Local rules decide.' : null,
+            'thrown' => $thing instanceof SpringLever && $thing->energy_J() <= self::STORED_J
+                ? 'What a spring lets go may be thrown, or throw something: guard your eyes, never aim it at faces, and wind it down before you open it. Local rules decide.' : null,
+            'door' => $subject->motion->task->shuts_at !== null
+                ? 'It shuts by itself: limit its force, let it open again when it stalls, and leave a way out by hand for people and animals. Local rules decide.' : null,
             'hot' => array_intersect(['drive.hot_holding', 'drive.hot_cycle', 'drive.holding'], $codes) !== []
                 || ($motor instanceof Servo && ! $subject->motion->drive->gated)
                 ? 'A stalled drive or a servo that holds gets hot enough to burn or to start a fire: fuse it, and cut it out by temperature. Local rules decide.' : null,

@@ -23,14 +23,14 @@ const DRAWN: Record<Picture, { says: string; draws: ReactNode }> = {
         ),
     },
     banded: {
-        says: 'A diode: its stripe shows where the current leaves, to the rail',
+        says: 'A diode: its stripe goes where the step says',
         draws: (
             <>
                 <path d="M6 28h24M78 28h24" {...LINE} />
                 <rect x="30" y="16" width="48" height="24" rx="3" fill="#2a2f2e" stroke="currentColor" />
                 <rect x="64" y="16" width="7" height="24" fill="#e9ece8" />
                 <text x="106" y="32" fontSize="12" fill="currentColor">
-                    rail
+                    stripe
                 </text>
             </>
         ),

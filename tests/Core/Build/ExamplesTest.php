@@ -94,4 +94,11 @@ it('says what to take care of, and only where it is called for', function () {
         ->and($codes(Builds::planted(['motions.2.mechanism' => ['kind' => 'spring_lever', 'spring_N_per_m' => 800, 'stretch_m' => 0.1, 'lever_m' => 0.06,
             'moving_mass_kg' => 0.02]]), 'lift'))->toContain('energy')
         ->and($codes(Builds::demo('moth-lantern'), 'left-wing'))->toContain('worn');
+
+    // A door that shuts by itself; a spring of k·x²/2 just under and over a joule: thrown things, then stored energy.
+    expect($codes(Builds::sound(), 'lid'))->not->toContain('door')
+        ->and($codes(Builds::planted(['motions.0.task.shuts_at' => 'shut']), 'lid'))->toContain('door');
+    $lever = fn (float $N_per_m): array => array_values(array_intersect(['energy', 'thrown'], $codes(Builds::planted(['motions.2.mechanism' => ['kind' => 'spring_lever',
+        'spring_N_per_m' => $N_per_m, 'stretch_m' => 0.1, 'lever_m' => 0.06, 'moving_mass_kg' => 0.02]]), 'lift')));
+    expect($lever(199.0))->toBe(['thrown'])->and($lever(201.0))->toBe(['energy'])->and($codes(Builds::sound(), 'lift'))->not->toContain('thrown');
 });
