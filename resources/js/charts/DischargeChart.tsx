@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { BatteryCurve } from '../api/types';
 import { significant } from '../state/units';
+import { Axes } from './Axes';
 
 const WIDTH = 460;
 const HEIGHT = 150;
@@ -38,27 +39,7 @@ export function DischargeChart({ curve, name }: { curve: BatteryCurve; name: str
                 role="img"
                 aria-label={`Voltage of ${name} over the charge that is taken: at rest ${significant(curve.rest_V[0]!, 3)} V full and ${significant(curve.rest_V[last]!, 3)} V empty${isLower ? `, ${most} ${significant(curve.most_V[0]!, 3)} V full and ${significant(curve.most_V[last]!, 3)} V empty` : ''}.`}
             >
-                <g fontSize="11" fill="var(--color-quiet)">
-                    {y.ticks(4).map((tick) => (
-                        <g key={tick}>
-                            <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--color-line)" />
-                            <text x={MARGIN.left - 5} y={y(tick) + 4} textAnchor="end">
-                                {significant(tick, 3)}
-                            </text>
-                        </g>
-                    ))}
-                    {x.ticks(5).map((tick) => (
-                        <text key={tick} x={x(tick)} y={HEIGHT - MARGIN.bottom + 14} textAnchor="middle">
-                            {significant(tick, 3)}
-                        </text>
-                    ))}
-                    <text x={(MARGIN.left + WIDTH - MARGIN.right) / 2} y={HEIGHT - 4} textAnchor="middle">
-                        charge taken, Ah
-                    </text>
-                    <text transform={`translate(12 ${(MARGIN.top + HEIGHT - MARGIN.bottom) / 2}) rotate(-90)`} textAnchor="middle">
-                        terminals, V
-                    </text>
-                </g>
+                <Axes x={x} y={y} box={{ ...MARGIN, width: WIDTH, height: HEIGHT }} across="charge taken, Ah" up="terminals, V" />
                 {levels.map((level) => (
                     <line
                         key={level.says}

@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { HeatCurve } from '../api/types';
 import { significant } from '../state/units';
+import { Axes } from './Axes';
 
 const WIDTH = 384;
 const HEIGHT = 132;
@@ -31,27 +32,7 @@ export function HeatChart({ heat }: { heat: HeatCurve }) {
                 role="img"
                 aria-label={`Temperature of the winding: over the day it settles at ${significant(heat.running_C[heat.running_C.length - 1]!, 3)} °C, ${passes < 0 ? 'stalled it stays under' : `stalled it passes after about ${significant(heat.times_s[passes]!, 2)} s`} the limit of ${heat.limit_C} °C.`}
             >
-                <g fontSize="11" fill="var(--color-quiet)">
-                    {y.ticks(4).map((tick) => (
-                        <g key={tick}>
-                            <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--color-line)" />
-                            <text x={MARGIN.left - 5} y={y(tick) + 4} textAnchor="end">
-                                {tick}
-                            </text>
-                        </g>
-                    ))}
-                    {x.ticks(4).map((tick) => (
-                        <text key={tick} x={x(tick)} y={HEIGHT - MARGIN.bottom + 14} textAnchor="middle">
-                            {significant(tick, 3)}
-                        </text>
-                    ))}
-                    <text x={(MARGIN.left + WIDTH - MARGIN.right) / 2} y={HEIGHT - 4} textAnchor="middle">
-                        {minutes ? 'minutes' : 'seconds'} from cold
-                    </text>
-                    <text transform={`translate(12 ${(MARGIN.top + HEIGHT - MARGIN.bottom) / 2}) rotate(-90)`} textAnchor="middle">
-                        winding, °C
-                    </text>
-                </g>
+                <Axes x={x} y={y} box={{ ...MARGIN, width: WIDTH, height: HEIGHT }} across={`${minutes ? 'minutes' : 'seconds'} from cold`} up="winding, °C" />
                 <line
                     x1={MARGIN.left}
                     x2={WIDTH - MARGIN.right}
