@@ -25,8 +25,8 @@ final readonly class Footing
 
     public function of(Motion $motion): string
     {
-        $said = array_filter($this->build->document['motions'], fn (array $each): bool => in_array($each['id'],
-            $this->build->motorGroups[$motion->id]->members ?? [$motion->id], true));
+        $with = [...$this->build->motorGroups[$motion->id]->members ?? [$motion->id], ...$this->build->stage->family($motion->id)];
+        $said = array_filter($this->build->document['motions'], fn (array $each): bool => in_array($each['id'], $with, true));
         $speeds = array_map(fn (LimitSwitch $switch): array => $this->build->speedsOnto($motion, $switch), $motion->stops->tellers());
 
         return self::hash([$this->base, $motion->id, $said, $speeds, $motion->drive?->leads(), $this->build->isRehearsed($motion->id)]);

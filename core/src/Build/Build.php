@@ -12,6 +12,7 @@ use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\DocumentPath;
+use Brookstone\Core\Machine\Stage;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Parts\LimitSwitch;
@@ -56,6 +57,7 @@ final readonly class Build extends Inventory
         array $counters = [],
         public array $rules = [],
         public WiringPlan $wiring = new WiringPlan,
+        public Stage $stage = new Stage([]),
     ) {
         parent::__construct($settings, $supplies, $motions, $sensors, $outputs, $counters);
     }
@@ -219,7 +221,8 @@ final readonly class Build extends Inventory
     public function withMotion(Motion $motion): self
     {
         return new self($this->document, $this->name, $this->settings, $this->supplies, [...$this->motions, $motion->id => $motion], $this->sensors,
-            $this->outputs, $this->routines, $this->scenarios, $this->log, $this->around, $this->pictures, $this->counters, $this->rules, $this->wiring);
+            $this->outputs, $this->routines, $this->scenarios, $this->log, $this->around, $this->pictures, $this->counters, $this->rules, $this->wiring,
+            $this->stage);
     }
 
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */

@@ -7,7 +7,9 @@ namespace Brookstone\Core\Build;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\DriveChoice;
+use Brookstone\Core\Parts\Mount;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Parts\Settings;
@@ -38,6 +40,10 @@ final class BuildShape
 
     public const MOST_MOTIONS = 40;
 
+    private const MOST_BODIES = 30; // of a motion
+
+    private const MOST_THINGS = 100;
+
     /** Upper limit of masses (kg), lengths (m) and torques: nothing in this trade comes near it. */
     private const MOST = 1000.0;
 
@@ -58,6 +64,7 @@ final class BuildShape
                 'animals' => Field::or(false, new BooleanShape, 'It feeds or shelters animals.'),
             ], 'Bystanders'), 'Who is near it.'),
             'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
+            'things' => Field::or([], self::list(Body::shape(true), self::MOST_THINGS, 'things'), 'What stands on the base: frame, what is in the way, hands.'),
             'sensors' => Field::or([], self::list(self::sensor(), 120, 'sensors')),
             'outputs' => Field::or([], self::list(Output::shape(), 120, 'outputs')),
             'counters' => Field::or([], self::list(self::counter(), 40, 'counters')),
@@ -123,6 +130,8 @@ final class BuildShape
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
             'layout' => Field::or(null, Layouts::shape()->orNull(), 'Where its shafts stand.'),
             'stops' => Field::or([], self::stops()),
+            'mount' => Field::or(null, Mount::shape()->orNull(), 'Where it stands; empty: it has no place on the stage yet.'),
+            'bodies' => Field::or([], self::list(Body::shape(false), self::MOST_BODIES, 'bodies'), 'What it moves, as it stands where its follower is at 0.'),
             'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),
         ], 'Motion');
     }

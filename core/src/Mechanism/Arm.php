@@ -134,6 +134,11 @@ final readonly class Arm implements Sized
         return ['up', 'down'];
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::swings([[$this->mass_kg, $this->cg_m, 0.0], [$this->payload_kg, $this->payload_m, 0.0]], $this->inertia_kgm2);
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];

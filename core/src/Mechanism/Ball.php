@@ -143,6 +143,11 @@ final readonly class Ball implements Sized
         return ($this->shell_mass_kg + $this->pendulum_mass_kg + 2 / 3 * $this->shell_mass_kg) * $this->ball_radius_m ** 2;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::slides($this->shell_mass_kg + $this->pendulum_mass_kg, $this->grade_deg, $this->rolling_coefficient);
+    }
+
     public function masses(): array
     {
         return ['shell_mass_kg' => $this->shell_mass_kg];

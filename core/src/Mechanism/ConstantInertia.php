@@ -77,6 +77,11 @@ trait ConstantInertia
         return null;
     }
 
+    public function onStage(): OnStage
+    {
+        return $this->positionUnit() === PositionUnit::Degrees ? OnStage::swings([], null) : OnStage::slides(array_sum($this->masses()));
+    }
+
     public function unloaded(): self
     {
         return $this;

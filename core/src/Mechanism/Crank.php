@@ -155,6 +155,11 @@ final readonly class Crank implements Mechanism
         return self::EVEN_OVER_RAD;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::slides($this->slider_mass_kg, $this->axis_deg);
+    }
+
     public function masses(): array
     {
         return ['slider_mass_kg' => $this->slider_mass_kg];

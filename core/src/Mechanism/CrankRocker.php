@@ -151,6 +151,11 @@ final readonly class CrankRocker implements Mechanism, SprungAtPivot
         return self::EVEN_OVER_RAD;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::swings([[$this->mass_kg, $this->cg_m, ($this->figure_deg + $this->ground_deg) * Constants::RAD_PER_DEG]], $this->figure_kgm2);
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg];

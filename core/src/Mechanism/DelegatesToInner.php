@@ -82,6 +82,11 @@ trait DelegatesToInner
         return $this->inner->isEndless();
     }
 
+    public function onStage(): OnStage
+    {
+        return $this->inner->onStage();
+    }
+
     public function follower(float $position): ?float
     {
         return $this->inner->follower($position);

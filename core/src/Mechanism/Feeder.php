@@ -111,6 +111,11 @@ final readonly class Feeder implements Mechanism
         return ($this->moving_kg + $this->carriedKg() + self::OWN_KG) * $this->drum_radius_m ** 2;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::slides($this->moving_kg + $this->carriedKg(), $this->incline_deg);
+    }
+
     public function masses(): array
     {
         return ['item_kg' => $this->item_kg];

@@ -218,6 +218,11 @@ final readonly class Hoist implements Mechanism
         return ['up', 'down'];
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::slides($this->mass_kg + $this->payload_kg, 90.0);
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];

@@ -105,6 +105,9 @@ interface Mechanism
     /** What the eye follows: a slider in metres, a figure in degrees; null where that is the position itself. */
     public function follower(float $position): ?float;
 
+    /** How what it moves goes in space. */
+    public function onStage(): OnStage;
+
     /** The same thing without its payload, for the way back empty and for sizing on the bare mechanism. */
     public function unloaded(): self;
 }

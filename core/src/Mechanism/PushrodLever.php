@@ -145,6 +145,11 @@ final readonly class PushrodLever implements Mechanism, SprungAtPivot
         return ['up', 'down'];
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::swings([[$this->mass_kg, $this->cg_m, $this->balance_rad]], $this->part_kgm2, down: true);
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg];

@@ -105,6 +105,11 @@ final readonly class Slide implements Mechanism
         return ($this->mass_kg + $this->payload_kg) * $this->pulley_radius_m ** 2;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::slides($this->mass_kg + $this->payload_kg, $this->incline_deg, $this->friction_coefficient);
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];

@@ -115,6 +115,11 @@ final readonly class SpringLever implements Mechanism
         return self::EVEN_SHARE * $this->stretch_m / $this->lever_m;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::swings([[$this->moving_mass_kg, $this->lever_m, 0.0]], null, rad_per_m: 1 / $this->lever_m);
+    }
+
     public function masses(): array
     {
         return [];

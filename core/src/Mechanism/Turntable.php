@@ -117,6 +117,11 @@ final readonly class Turntable implements Sized
         return $this->about_kgm2;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::turns((float) $this->disc_mass_kg, $this->about_kgm2, $this->tilt_deg);
+    }
+
     public function masses(): array
     {
         return $this->disc_mass_kg === null ? [] : ['disc_mass_kg' => $this->disc_mass_kg];

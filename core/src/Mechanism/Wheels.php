@@ -120,6 +120,11 @@ final readonly class Wheels implements Sized
         return ($this->mass_kg + $this->payload_kg) * $this->wheel_radius_m ** 2;
     }
 
+    public function onStage(): OnStage
+    {
+        return OnStage::slides($this->mass_kg + $this->payload_kg, $this->grade_deg, $this->rolling_coefficient);
+    }
+
     public function masses(): array
     {
         return ['mass_kg' => $this->mass_kg, 'payload_kg' => $this->payload_kg];

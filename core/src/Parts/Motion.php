@@ -7,9 +7,11 @@ namespace Brookstone\Core\Parts;
 use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\Ramp;
+use Brookstone\Core\Mechanism\Carrying;
 use Brookstone\Core\Mechanism\Feeder;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\PositionUnit;
+use Brookstone\Core\Mechanism\Ride;
 use Brookstone\Core\Mechanism\Segmented;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Train\Layout;
@@ -44,7 +46,10 @@ final readonly class Motion
     /** Where one coming round begins: at 0, or at its lowest place where that lies below. */
     private float $begins;
 
-    /** @param  list<Place>  $places  two or more */
+    /**
+     * @param  list<Place>  $places  two or more
+     * @param  list<Body>  $bodies  that it moves
+     */
     public function __construct(
         public string $id,
         public string $name,
@@ -55,6 +60,8 @@ final readonly class Motion
         public Train $train,
         public Stops $stops,
         public ?Layout $layout = null,
+        public ?Mount $mount = null,
+        public array $bodies = [],
     ) {
         $this->positioning = Positioning::of($drive, $stops, $task->from);
         $thing = $this->thing();
@@ -303,15 +310,37 @@ final readonly class Motion
         return ($this->drive?->motor->rotorKgm2() ?? 0.0) * $this->train->ratio() ** 2;
     }
 
-    /** The thing itself, without what it meets on parts of its travel. */
+    /** The thing itself, without what it meets on parts of its travel, and what rides on it. */
     public function thing(): Mechanism
     {
-        return $this->mechanism instanceof Segmented ? $this->mechanism->inner : $this->mechanism;
+        $thing = $this->mechanism instanceof Segmented ? $this->mechanism->inner : $this->mechanism;
+
+        return $thing instanceof Carrying ? $thing->inner : $thing;
+    }
+
+    /** What rides on what it moves; null where nothing does. */
+    public function ride(): ?Ride
+    {
+        $thing = $this->mechanism instanceof Segmented ? $this->mechanism->inner : $this->mechanism;
+
+        return $thing instanceof Carrying ? $thing->ride : null;
     }
 
     /** The same motion with another thing in the same place. */
     public function withThing(Mechanism $thing): self
     {
+        return $this->made($thing, $this->ride());
+    }
+
+    public function withRide(?Ride $ride): self
+    {
+        return $this->made($this->thing(), $ride);
+    }
+
+    private function made(Mechanism $thing, ?Ride $ride): self
+    {
+        $thing = $ride === null ? $thing : new Carrying($thing, $ride);
+
         return $this->withMechanism($this->mechanism instanceof Segmented ? new Segmented($thing, $this->mechanism->segments) : $thing);
     }
 
@@ -349,21 +378,29 @@ final readonly class Motion
 
     public function withDrive(?DriveChoice $drive): self
     {
-        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $drive, $this->train, $this->stops, $this->layout);
+        return $this->but(['drive' => $drive]);
     }
 
     public function withTrain(Train $train): self
     {
-        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $train, $this->stops, $this->layout);
+        return $this->but(['train' => $train]);
     }
 
     public function withStops(Stops $stops): self
     {
-        return new self($this->id, $this->name, $this->mechanism, $this->places, $this->task, $this->drive, $this->train, $stops, $this->layout);
+        return $this->but(['stops' => $stops]);
     }
 
     public function withMechanism(Mechanism $mechanism): self
     {
-        return new self($this->id, $this->name, $mechanism, $this->places, $this->task, $this->drive, $this->train, $this->stops, $this->layout);
+        return $this->but(['mechanism' => $mechanism]);
+    }
+
+    /** @param  array{mechanism?: Mechanism, drive?: ?DriveChoice, train?: Train, stops?: Stops}  $other */
+    private function but(array $other): self
+    {
+        return new self(...$other + ['id' => $this->id, 'name' => $this->name, 'mechanism' => $this->mechanism, 'places' => $this->places,
+            'task' => $this->task, 'drive' => $this->drive, 'train' => $this->train, 'stops' => $this->stops, 'layout' => $this->layout,
+            'mount' => $this->mount, 'bodies' => $this->bodies]);
     }
 }

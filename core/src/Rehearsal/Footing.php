@@ -6,6 +6,7 @@ namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\MotorGroup;
 use Brookstone\Core\Simulation\Axis;
 
 /**
@@ -15,10 +16,10 @@ use Brookstone\Core\Simulation\Axis;
 final class Footing
 {
     /** Of a document, what no run sees. */
-    private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios', 'wiring'];
+    private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios', 'wiring', 'things'];
 
     /** Of a motion, what only shows when it moves or is held. */
-    private const INSIDE = ['mechanism', 'train', 'drive'];
+    private const INSIDE = ['mechanism', 'train', 'drive', 'mount', 'bodies'];
 
     private readonly string $base;
 
@@ -99,9 +100,11 @@ final class Footing
                 $rested[$id] = [$at, $settles[1]];
             }
         }
-        foreach ($this->build->motorGroups as $group) {
-            if (array_diff_key(array_flip($group->members), $rested) !== []) {
-                $rested = array_diff_key($rested, array_flip($group->members)); // what one of them does may move another
+        $together = [...array_map(fn (MotorGroup $group): array => $group->members, $this->build->motorGroups),
+            ...array_map($this->build->stage->family(...), array_keys($this->build->stage->motions))];
+        foreach ($together as $members) {
+            if (array_diff_key(array_flip($members), $rested) !== []) {
+                $rested = array_diff_key($rested, array_flip($members)); // what one of them does may move another, or is felt by it
             }
         }
 

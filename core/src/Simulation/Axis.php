@@ -16,9 +16,8 @@ use Brookstone\Core\Routine\StepFailed;
 /** One motion during a run of a routine: what its driver is told, and where its load goes. */
 final class Axis implements DrivenMotion
 {
+    use KnowsPlace;
     use SharesMotor;
-
-    private const NEAR_SHARE = 0.01;         // of its travel: how near counts as there
 
     private const MOVES_RAD_S = 1e-3;        // slower than this is settling
 
@@ -166,6 +165,18 @@ final class Axis implements DrivenMotion
         return $this->isSlack() ? 0.0 : $this->motion->unit()->fromSi($this->machine->plant->speed($this->machine->state));
     }
 
+    /** @return array{float, float} position and speed of what it moves, SI */
+    public function goes(): array
+    {
+        return [$this->machine->plant->loadPosition($this->machine->state), $this->isSlack() ? 0.0 : $this->machine->plant->speed($this->machine->state)];
+    }
+
+    /** What rides on it is moved, or what it stands on: its load is another. */
+    public function stirred(): void
+    {
+        $this->machine->still = $this->machine->still && $this->machine->full === null;
+    }
+
     /** Of its shaft, rad/s, ≥ 0. */
     public function shaftSpeed(): float
     {
@@ -189,6 +200,12 @@ final class Axis implements DrivenMotion
         return $this->machine->steps;
     }
 
+    /** Its driver has an order that it is about to obey. */
+    public function isToldAnew(): bool
+    {
+        return $this->pending !== null;
+    }
+
     public function isStill(): bool
     {
         return $this->machine->still && $this->pending === null;
@@ -203,46 +220,6 @@ final class Axis implements DrivenMotion
     public function isPowered(): bool
     {
         return $this->machine->powered;
-    }
-
-    /** The place the routine last brought it to, as far as the controller can know. */
-    public function knownPlace(): ?string
-    {
-        $place = $this->where->place();
-        $feels = $place === null && $this->motion->positioning->isAbsolute() && $this->machine->still; // a servo feels where it is
-
-        return $feels ? $this->motion->placeNear($this->position(), self::NEAR_SHARE)?->id : $place;
-    }
-
-    /** Where the controller takes it to be, own unit; null where nobody knows. */
-    public function believed(): ?float
-    {
-        return $this->motion->positioning->isAbsolute() ? $this->where->believed(0.0) ?? $this->position()
-            : $this->where->believed($this->motion->positioning->countsSteps() ? $this->machine->ramp->at() : $this->machine->state->angle);
-    }
-
-    /** It has come where it should be, own unit; null where that cannot be told. */
-    public function isAt(?float $at): void
-    {
-        $this->where->isAt($at);
-    }
-
-    /** A switch says that it is at its place: what counts counts from here. */
-    public function isFoundAt(string $place): void
-    {
-        $this->where->isFoundAt($this->motion->at($place));
-    }
-
-    /** Its pulses can be relied on: it was homed. */
-    public function countsPulses(): bool
-    {
-        return $this->motion->positioning->countsPulses() && $this->where->isCounted();
-    }
-
-    /** How far its pulses say it has come, own unit, from wherever they begin. */
-    public function reading(): float
-    {
-        return $this->motion->unit()->fromSi($this->machine->plant->mechanism->positionAt($this->where->reading($this->machine->state->angle)));
     }
 
     /** It can be told where to go: a servo always, a stepper once it has been homed. */
@@ -325,12 +302,6 @@ final class Axis implements DrivenMotion
         $this->machine->ramp->most_rad_s = $speed >= 1.0 ? INF : $speed * $this->full()->noLoad_rad_s() / $this->machine->plant->ratio;
         $this->order(null, 1, true, $this->machine->shaftAngle($at), $this->machine->state->angle);
         $this->where->leaves();
-    }
-
-    /** Where its count says that it stands, turns and all, or where it stands; own unit. */
-    public function stands(): float
-    {
-        return $this->where->believed($this->machine->ramp->at()) ?? $this->machine->position();
     }
 
     public function hasArrived(): bool

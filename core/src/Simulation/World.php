@@ -8,12 +8,15 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Machine\LiveStage;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
 
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
 {
+    use AnswersConditions;
+
     private const TRIES_EVERY = 16; // scans
 
     private const DAY_S = 86400.0;
@@ -64,6 +67,8 @@ final class World implements Senses
 
     private readonly RuleWatch $rules;
 
+    private readonly ?Riders $riders;
+
     private readonly Stride $stride;
 
     private readonly PowerWatch $power;
@@ -75,8 +80,10 @@ final class World implements Senses
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
     {
         $axes = [];
+        $stage = LiveStage::of($build->stage);
         foreach ($build->motions as $id => $motion) {
-            $axes[$id] = new Axis($motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from), $motion->obeysWithin_s($build->settings));
+            $axes[$id] = new Axis($stage?->live($motion) ?? $motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from),
+                $motion->obeysWithin_s($build->settings));
         }
         foreach ($build->motorGroups as $id => $group) {
             if ($id === $group->members[0]) {
@@ -88,6 +95,7 @@ final class World implements Senses
             $axes[$id]->watch($ledger);
         }
         $this->axes = $axes;
+        $this->riders = $stage === null ? null : new Riders($stage, $axes);
         $this->memory = new \SplObjectStorage;
         $this->computed = new ComputedTimes($build->settings);
         $this->inputs = new Inputs($build, $axes);
@@ -127,46 +135,6 @@ final class World implements Senses
         return $this->powered;
     }
 
-    public function isOn(string $input): bool
-    {
-        return $this->inputs->isOn($input);
-    }
-
-    public function level(string $sensor): float
-    {
-        return $this->inputs->level($sensor);
-    }
-
-    public function placeOf(string $motion): ?string
-    {
-        return $this->axes[$motion]->knownPlace();
-    }
-
-    public function positionOf(string $motion): float
-    {
-        return $this->axes[$motion]->position();
-    }
-
-    public function isMoving(string $motion): bool
-    {
-        return $this->axes[$motion]->isMoving();
-    }
-
-    public function count(string $counter): int
-    {
-        return $this->counters[$counter];
-    }
-
-    public function clock_s(): float
-    {
-        return fmod($this->scenario->clock_s + $this->now(), self::DAY_S);
-    }
-
-    public function isRunning(string $routine): bool
-    {
-        return isset($this->running[$routine]);
-    }
-
     public function runs(string $routine, bool $is): void
     {
         $this->changes++;
@@ -187,16 +155,6 @@ final class World implements Senses
         if ($by > 0 && $this->claimed[$motion] > 1) {
             $this->recorder->routine($this->now(), 'conflict', "{$this->build->motions[$motion]->name} is told two things at once.");
         }
-    }
-
-    public function kept(Condition $of): bool|float|null
-    {
-        return $this->memory[$of] ?? null;
-    }
-
-    public function keep(Condition $of, bool|float|null $value): void
-    {
-        $this->memory[$of] = $value;
     }
 
     public function set(string $counter, ?int $to, ?int $add): void
@@ -348,9 +306,14 @@ final class World implements Senses
                 $feed->goesOn($this->now(), $for_s);
             }
         }
-        foreach ($awake as $axis) {
-            foreach ($axis->advance($for_s) as [$what, $one, $other]) {
-                $this->happened($axis, $what, $one, $other);
+        foreach ($this->riders?->parts($awake, $for_s) ?? [1.0] as $part) {
+            foreach ($awake as $axis) {
+                foreach ($axis->advance($part * $for_s) as [$what, $one, $other]) {
+                    $this->happened($axis, $what, $one, $other);
+                }
+            }
+            if (! $asleep) {
+                $this->riders?->go($part * $for_s);
             }
         }
         if ($angles !== []) {
@@ -381,7 +344,7 @@ final class World implements Senses
      */
     private function stride(array $awake, float $until): int
     {
-        $scans = $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
+        $scans = $this->riders?->areAmong($awake) ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
         $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;
 
         return max(1, $scans);

@@ -67,6 +67,14 @@ final readonly class Inertia
             + $this->mass_kg * $off ** 2;
     }
 
+    /** What a turn does to it: I·v, about its centre. */
+    public function times(Vector $v): Vector
+    {
+        [$xx, $yy, $zz, $xy, $yz, $zx] = $this->about;
+
+        return new Vector($xx * $v->x - $xy * $v->y - $zx * $v->z, -$xy * $v->x + $yy * $v->y - $yz * $v->z, -$zx * $v->x - $yz * $v->y + $zz * $v->z);
+    }
+
     /** What its weight turns about an axis, N·m, by the right hand: n · (r × m·g). */
     public function torqueAbout(Vector $point, Vector $axis, float $gravity_m_s2): float
     {

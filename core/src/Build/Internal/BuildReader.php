@@ -16,16 +16,20 @@ use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Error\ImpossibleValue;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Load\Profile;
+use Brookstone\Core\Machine\Stage;
+use Brookstone\Core\Machine\WorstPose;
 use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segment;
 use Brookstone\Core\Mechanism\Segmented;
+use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\MotorGroup;
+use Brookstone\Core\Parts\Mount;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Payload;
 use Brookstone\Core\Parts\Place;
@@ -74,6 +78,7 @@ final class BuildReader
         }
         (new References($this->errors))->check($read);
         (new WiringReferences($this->errors))->check($read);
+        (new StageReferences($this->errors))->check($read);
         $this->errors->throwIfAny();
 
         $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
@@ -89,6 +94,10 @@ final class BuildReader
         }
         $this->homes($read, $motions);
         $this->errors->throwIfAny();
+        $stage = new Stage($motions, array_values(array_map(fn (array $thing): Body => new Body(...$thing), $read['things'])));
+        foreach ($stage->motions as $id => $motion) {
+            $motions[$id] = $stage->counts($id) ? $motion->withRide(new WorstPose($stage, $id)) : $motion;
+        }
 
         return new Build(
             $read,
@@ -111,6 +120,7 @@ final class BuildReader
             $this->byId($read['rules'], fn (array $rule): Rule => new Rule($rule['id'], $rule['name'], Conditions::make($rule['never']),
                 Conditions::maybe($rule['while']))),
             $wiring,
+            $stage,
         );
     }
 
@@ -195,6 +205,8 @@ final class BuildReader
                 array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes'],
                 $stops['encoder_pulses']),
             $read['layout'] === null ? null : Layouts::make($read['layout']),
+            $read['mount'] === null ? null : new Mount(...$read['mount']),
+            array_values(array_map(fn (array $body): Body => new Body(...$body), $read['bodies'])),
         );
 
         return $motion->withStops($motion->stops->but(['marks' => Marks::of($motion,

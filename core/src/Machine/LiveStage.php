@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Machine;
+
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Solid\Inertia;
+use Brookstone\Core\Solid\Vector;
+
+/**
+ * The stage during a run: what each motion has to move at a moment, as all stand and speed up then. Forces on the chain of joints by Newton and Euler, out from
+ * the base and back: Craig, Introduction to Robotics, 3rd ed., §6.5.
+ */
+final class LiveStage
+{
+    private const SMALL_RAD = 1e-4; // or m: nothing has moved so far since the last look
+
+    private const STEADY = 0.01; // of the same: it changes no more than that from one look to the next
+
+    private const SMALL_ACCEL = 1e-3; // of its largest so far
+
+    /** @var array<string, LiveRide> */
+    private array $rides = [];
+
+    /** @var array<string, array{float, float, float}> how far each had turned or slid when it was last worked out, and its speed and acceleration */
+    private array $before = [];
+
+    /** @var array<string, float> */
+    private array $speeds = [];
+
+    /** @var array<string, float> */
+    private array $accels = [];
+
+    private float $most = 0.0;
+
+    private float $jerk = 0.0;
+
+    private function __construct(private readonly Stage $stage)
+    {
+        foreach (array_keys($stage->motions) as $id) {
+            $this->rides[$id] = new LiveRide(new Posture($stage->goes($id), $stage->goes($id)->told(), Inertia::none(), new Vector(0.0, 0.0, -1.0)),
+                $stage->goes($id)->turns);
+            $this->speeds[$id] = 0.0;
+        }
+    }
+
+    /** null where each motion has to move just what its mechanism was told. */
+    public static function of(Stage $stage): ?self
+    {
+        return array_filter(array_keys($stage->motions), $stage->counts(...)) === [] ? null : new self($stage);
+    }
+
+    public function knows(string $motion): bool
+    {
+        return isset($this->rides[$motion]);
+    }
+
+    /** None will speed up or slow down otherwise than now within a time, as far as the last look tells. */
+    public function isSteadyFor(float $seconds): bool
+    {
+        return $this->jerk * $seconds <= self::STEADY * $this->most;
+    }
+
+    /** The same motion with what it carries at the moment. */
+    public function live(Motion $motion): Motion
+    {
+        return isset($this->rides[$motion->id]) && $this->stage->counts($motion->id) ? $motion->withRide($this->rides[$motion->id]) : $motion;
+    }
+
+    /**
+     * Where all are now.
+     *
+     * @param  array<string, array{float, float}>  $now  of each motion that is on the stage its position, SI, and its speed
+     * @param  float  $seconds  since the last look; 0 at the beginning
+     * @return bool the loads are others
+     */
+    public function moved(array $now, float $seconds): bool
+    {
+        $states = [];
+        $isOther = $this->before === [];
+        $jerk = 0.0;
+        foreach ($this->stage->motions as $id => $motion) {
+            [$position, $speed] = $now[$id];
+            $goes = $this->stage->goes($id);
+            $h = 1e-6;
+            $at = $goes->at($motion->mechanism, $position);
+            $goesWith = $speed === 0.0 ? 0.0
+                : ($goes->at($motion->mechanism, $position + $h * $speed) - $goes->at($motion->mechanism, $position - $h * $speed)) / (2 * $h);
+            $accel = $seconds > 0.0 ? ($goesWith - $this->speeds[$id]) / $seconds : 0.0;
+            $this->speeds[$id] = $goesWith;
+            $this->most = max($this->most, abs($accel));
+            $states[$id] = [$at, $goesWith, $accel];
+            $jerk = $seconds > 0.0 ? max($jerk, abs($accel - ($this->accels[$id] ?? 0.0)) / $seconds) : $jerk;
+            $this->accels[$id] = $accel;
+            $before = $this->before[$id] ?? null;
+            $isOther = $isOther || $before === null || abs($before[0] - $at) > self::SMALL_RAD || abs($before[2] - $accel) > self::SMALL_ACCEL * $this->most
+                || ($goesWith === 0.0) !== ($before[1] === 0.0);
+        }
+        $this->jerk = $jerk;
+        if ($isOther) {
+            $this->before = $states;
+            $half = $seconds / 2; // as it will be in the middle of what comes
+            $this->load(array_map(fn (array $state): array => [$state[0] + ($state[1] + $state[2] * $half / 2) * $half, $state[1] + $state[2] * $half,
+                $state[2]], $states));
+        }
+
+        return $isOther;
+    }
+
+    /** @param  array<string, array{float, float, float}>  $states */
+    private function load(array $states): void
+    {
+        $stands = $moved = $spins = $winds = $speedsUp = $own = [];
+        foreach ($this->stage->motions as $id => $motion) {
+            [$at, $speed, $accel] = $states[$id];
+            $on = $motion->mount?->on;
+            $mount = $this->stage->mount($id);
+            $goes = $this->stage->goes($id);
+            $stands[$id] = $on === null ? $mount : $moved[$on]->then($mount);
+            $moved[$id] = $stands[$id]->then($this->stage->moves($id, $at));
+            $along = $stands[$id]->way($goes->along);
+            $spin = $on === null ? Vector::zero() : $spins[$on];
+            $wind = $on === null ? Vector::zero() : $winds[$on];
+            $up = $on === null ? Vector::zero() : $speedsUp[$on]->plus(self::at($spin, $wind, $stands[$id]->at->minus($moved[$on]->at)));
+            if ($goes->turns) {
+                $wind = $wind->plus($along->times($accel))->plus($spin->cross($along->times($speed)));
+                $spin = $spin->plus($along->times($speed));
+            } else {
+                $up = $up->plus(self::at($spin, $wind, $along->times($at)))->plus($spin->cross($along->times(2 * $speed)))->plus($along->times($accel));
+            }
+            [$spins[$id], $winds[$id], $speedsUp[$id]] = [$spin, $wind, $up];
+            $own[$id] = $this->stage->own($id)->placed($moved[$id]);
+        }
+        $all = $own;
+        $forces = $moments = []; // about where each stands
+        foreach (array_reverse(array_keys($this->stage->motions)) as $id) {
+            $zero = $stands[$id]->at;
+            $its = $own[$id];
+            $force = $speedsUp[$id]->plus(self::at($spins[$id], $winds[$id], $its->centre->minus($moved[$id]->at)))->times($its->mass_kg);
+            $moment = $its->times($winds[$id])->plus($spins[$id]->cross($its->times($spins[$id])))->plus($its->centre->minus($zero)->cross($force));
+            foreach ($this->stage->on($id) as $child) {
+                $force = $force->plus($forces[$child]);
+                $moment = $moment->plus($moments[$child])->plus($stands[$child]->at->minus($zero)->cross($forces[$child]));
+                $all[$id] = $all[$id]->plus($all[$child]);
+            }
+            [$forces[$id], $moments[$id]] = [$force, $moment];
+            $this->tell($id, $states[$id], $stands[$id]->way($this->stage->goes($id)->along), $zero, $all[$id], $force, $moment);
+        }
+    }
+
+    /** @param  array{float, float, float}  $state */
+    private function tell(string $id, array $state, Vector $along, Vector $zero, Inertia $all, Vector $force, Vector $moment): void
+    {
+        $weight = new Vector(0.0, 0.0, -$all->mass_kg * Constants::GRAVITY_M_S2);
+        if ($this->stage->goes($id)->turns) {
+            $mass = $all->aboutAxis($zero, $along);
+            $ahead = $along->cross($all->centre->minus($zero));
+            $this->rides[$id]->is($state[0], -$ahead->dot($weight), -$along->cross($ahead)->dot($weight), $moment->dot($along) - $mass * $state[2], $mass,
+                $all->mass_kg);
+        } else {
+            $this->rides[$id]->is(0.0, -$weight->dot($along), 0.0, $force->dot($along) - $all->mass_kg * $state[2], $all->mass_kg, $all->mass_kg);
+        }
+    }
+
+    /** How a point of something that spins and winds up speeds up. */
+    private static function at(Vector $spin, Vector $wind, Vector $from): Vector
+    {
+        return $wind->cross($from)->plus($spin->cross($spin->cross($from)));
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Machine\LiveStage;
+
+/** Motions that stand on one another during a run: where each is, is what the others have to move. */
+final class Riders
+{
+    private const PARTS = 8;
+
+    /** @var array<string, Axis> */
+    private readonly array $axes;
+
+    /** @param  array<string, Axis>  $axes */
+    public function __construct(private readonly LiveStage $stage, array $axes)
+    {
+        $this->axes = array_filter($axes, fn (Axis $axis): bool => $stage->knows($axis->motion->id));
+        $this->go(0.0);
+    }
+
+    /** @param  float  $seconds  since the last look */
+    public function go(float $seconds): void
+    {
+        if ($this->stage->moved(array_map(fn (Axis $axis): array => $axis->goes(), $this->axes), $seconds)) {
+            foreach ($this->axes as $axis) {
+                $axis->stirred();
+            }
+        }
+    }
+
+    /**
+     * @param  list<Axis>  $awake
+     * @param  float  $seconds  that pass
+     * @return list<float> parts of a scan to go through one after another: where they speed up or slow down, what one does to another changes within it
+     */
+    public function parts(array $awake, float $seconds): array
+    {
+        return $this->areAmong($awake) && (! $this->stage->isSteadyFor($seconds) || $this->obey($awake)) ? array_fill(0, self::PARTS, 1 / self::PARTS) : [1.0];
+    }
+
+    /** @param  list<Axis>  $awake */
+    private function obey(array $awake): bool
+    {
+        foreach ($awake as $axis) {
+            if ($axis->isToldAnew() && isset($this->axes[$axis->motion->id])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  list<Axis>  $awake */
+    public function areAmong(array $awake): bool
+    {
+        foreach ($awake as $axis) {
+            if (isset($this->axes[$axis->motion->id])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
