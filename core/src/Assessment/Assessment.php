@@ -23,12 +23,13 @@ final readonly class Assessment implements \JsonSerializable
      * @param  list<array<string, mixed>>  $supplies  what the rehearsals ask of each supply, at once and over the day
      * @param  bool  $rehearsed  its routines have been rehearsed; otherwise this is the first answer, and there may be more to say
      * @param  array<string, mixed>  $wiring  of the build as a whole, as WiringJudge::written() gives it
+     * @param  array<string, mixed>  $stage  the same of the machine as it stands, as StageJudge::written() gives it
      * @param  Finding|null  $finding  what `says` tells of, where that is one
      * @param  bool  $tried  what mends it has been tried on the whole build, all routines rehearsed, and is offered; before that nothing is
      */
     public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains,
         public array $routines, public array $log = [], public array $pictures = [], public array $supplies = [], public bool $rehearsed = false,
-        private ?Finding $finding = null, public bool $tried = false, public array $wiring = [])
+        private ?Finding $finding = null, public bool $tried = false, public array $wiring = [], public array $stage = [])
     {
     }
 
@@ -36,11 +37,12 @@ final readonly class Assessment implements \JsonSerializable
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures
      * @param  list<array<string, mixed>>  $supplies
      * @param  array<string, mixed>  $wiring
+     * @param  array<string, mixed>  $stage
      */
-    public function with(array $pictures, array $supplies, bool $rehearsed, array $wiring): self
+    public function with(array $pictures, array $supplies, bool $rehearsed, array $wiring, array $stage): self
     {
         return new self($this->verdict, $this->says, $this->mend, $this->first, $this->chains, $this->routines, $this->log, $pictures, $supplies, $rehearsed,
-            $this->finding, $this->tried, $wiring);
+            $this->finding, $this->tried, $wiring, $stage);
     }
 
     /**
@@ -55,7 +57,8 @@ final readonly class Assessment implements \JsonSerializable
             array_map(fn (Chain $chain): Chain => $chain->offering($how), $this->chains),
             array_map(fn (array $routine): array => array_merge($routine, ['findings' => array_map($how, $routine['findings'])]), $this->routines),
             $this->log, $this->pictures, $this->supplies, $this->rehearsed, $this->finding, $tried,
-            $this->wiring === [] ? [] : array_merge($this->wiring, ['findings' => array_map($how, $this->wiring['findings'])]),
+            ...array_map(fn (array $part): array => $part === [] ? [] : array_merge($part, ['findings' => array_map($how, $part['findings'])]),
+                [$this->wiring, $this->stage]),
         );
     }
 
@@ -71,7 +74,7 @@ final readonly class Assessment implements \JsonSerializable
         foreach ($this->routines as $routine) {
             array_push($findings, ...$routine['findings']);
         }
-        array_push($findings, ...$this->wiring['findings'] ?? []);
+        array_push($findings, ...$this->wiring['findings'] ?? [], ...$this->stage['findings'] ?? []);
 
         return $findings;
     }
@@ -114,6 +117,6 @@ final readonly class Assessment implements \JsonSerializable
     {
         return ['verdict' => $this->verdict->value, 'says' => $this->says, 'mend' => $this->mend, 'first' => $this->first, 'chains' => $this->chains,
             'routines' => $this->routines, 'log' => $this->log, 'pictures' => $this->pictures, 'supplies' => $this->supplies,
-            'rehearsed' => $this->rehearsed, 'tried' => $this->tried, 'wiring' => $this->wiring];
+            'rehearsed' => $this->rehearsed, 'tried' => $this->tried, 'wiring' => $this->wiring, 'stage' => $this->stage];
     }
 }

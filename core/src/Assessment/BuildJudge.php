@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Assessment\Drive\SharedBattery;
 use Brookstone\Core\Assessment\Routine\RoutineJudge;
+use Brookstone\Core\Assessment\Stage\StageJudge;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Assessment\Wiring\WiringJudge;
@@ -75,8 +76,26 @@ final class BuildJudge
 
         $pictures = array_map(fn (Picture $picture): array => ['id' => $picture->id, 'readings' => $picture->read()], $build->pictures);
 
-        return self::sum($chains, $routines->routines(), self::log($build, $subjects), $wiring->findings())
-            ->with($pictures, $routines->supplies(), $rehearsed !== null, $wiring->written());
+        $stage = self::stage($build, $subjects, $known, $rehearsed !== null, $proposes);
+        $ofAll = [...$wiring->findings(), ...$stage->findings];
+        usort($ofAll, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
+
+        return self::sum($chains, $routines->routines(), self::log($build, $subjects), $ofAll)
+            ->with($pictures, $routines->supplies(), $rehearsed !== null, $wiring->written(), $stage->written());
+    }
+
+    /** @param  array<string, MotionInBuild>  $subjects */
+    private static function stage(Build $build, array $subjects, ?Known $known, bool $thoroughly, bool $proposes): StageJudge
+    {
+        $known = $build->stage->motions === [] ? null : $known; // there is nothing to remember
+        $on = $known === null ? '' : StageJudge::footing($build, $thoroughly, $proposes);
+        $judged = $known?->recall($on);
+        if (! $judged instanceof StageJudge) {
+            $judged = StageJudge::of($build, $subjects, $thoroughly, $proposes);
+            $known?->keep($on, $judged);
+        }
+
+        return $judged;
     }
 
     private static function reached(Build $build, ?Known $known): Reached
@@ -114,13 +133,13 @@ final class BuildJudge
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
      * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log
-     * @param  list<Finding>  $wiring  of the build as a whole, worst first
+     * @param  list<Finding>  $ofAll  of the build as a whole, worst first
      */
-    private static function sum(array $chains, array $routines, array $log, array $wiring): Assessment
+    private static function sum(array $chains, array $routines, array $log, array $ofAll): Assessment
     {
-        if ($chains === [] && Verdict::ofFindings($wiring) !== Verdict::Holds) {
-            return new Assessment(Verdict::ofFindings($wiring), $wiring[0]->says, $wiring[0]->fixes[0] ?? null, null, [], $routines, $log,
-                finding: $wiring[0]);
+        if ($chains === [] && Verdict::ofFindings($ofAll) !== Verdict::Holds) {
+            return new Assessment(Verdict::ofFindings($ofAll), $ofAll[0]->says, $ofAll[0]->fixes[0] ?? null, null, [], $routines, $log,
+                finding: $ofAll[0]);
         }
         if ($chains === []) {
             return new Assessment(Verdict::NotSaid, new Sentence('Nothing moves yet. Add what has to move first, with its mass and how far it goes.'), null,
@@ -138,9 +157,9 @@ final class BuildJudge
                 return new Assessment($verdict, $says, $finding->fixes[0] ?? null, null, $chains, $routines, $log, finding: $finding);
             }
         }
-        if (Verdict::ofFindings($wiring)->rank() > $verdict->rank()) {
-            return new Assessment(Verdict::ofFindings($wiring), $wiring[0]->says, $wiring[0]->fixes[0] ?? null, null, $chains, $routines, $log,
-                finding: $wiring[0]);
+        if (Verdict::ofFindings($ofAll)->rank() > $verdict->rank()) {
+            return new Assessment(Verdict::ofFindings($ofAll), $ofAll[0]->says, $ofAll[0]->fixes[0] ?? null, null, $chains, $routines, $log,
+                finding: $ofAll[0]);
         }
         if ($verdict === Verdict::Fails || $verdict === Verdict::Tight) {
             assert($finding instanceof Finding);

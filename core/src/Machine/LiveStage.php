@@ -15,11 +15,11 @@ use Brookstone\Core\Solid\Vector;
  */
 final class LiveStage
 {
-    private const SMALL_RAD = 1e-4; // or m: nothing has moved so far since the last look
+    private const SMALL_RAD = 5e-4; // or m: nothing has moved so far since the last look
 
     private const STEADY = 0.01; // of the same: it changes no more than that from one look to the next
 
-    private const SMALL_ACCEL = 1e-3; // of its largest so far
+    private const SMALL_ACCEL = 5e-3; // of its largest so far
 
     /** @var array<string, LiveRide> */
     private array $rides = [];
@@ -74,9 +74,9 @@ final class LiveStage
      *
      * @param  array<string, array{float, float}>  $now  of each motion that is on the stage its position, SI, and its speed
      * @param  float  $seconds  since the last look; 0 at the beginning
-     * @return bool the loads are others
+     * @return list<string> motions whose load is another
      */
-    public function moved(array $now, float $seconds): bool
+    public function moved(array $now, float $seconds): array
     {
         $states = [];
         $isOther = $this->before === [];
@@ -99,18 +99,21 @@ final class LiveStage
                 || ($goesWith === 0.0) !== ($before[1] === 0.0);
         }
         $this->jerk = $jerk;
-        if ($isOther) {
-            $this->before = $states;
-            $half = $seconds / 2; // as it will be in the middle of what comes
-            $this->load(array_map(fn (array $state): array => [$state[0] + ($state[1] + $state[2] * $half / 2) * $half, $state[1] + $state[2] * $half,
-                $state[2]], $states));
+        if (! $isOther) {
+            return [];
         }
+        $this->before = $states;
+        $half = $seconds / 2; // as it will be in the middle of what comes
 
-        return $isOther;
+        return $this->load(array_map(fn (array $state): array => [$state[0] + ($state[1] + $state[2] * $half / 2) * $half, $state[1] + $state[2] * $half,
+            $state[2]], $states));
     }
 
-    /** @param  array<string, array{float, float, float}>  $states */
-    private function load(array $states): void
+    /**
+     * @param  array<string, array{float, float, float}>  $states
+     * @return list<string> motions whose load is another
+     */
+    private function load(array $states): array
     {
         $stands = $moved = $spins = $winds = $speedsUp = $own = [];
         foreach ($this->stage->motions as $id => $motion) {
@@ -134,7 +137,7 @@ final class LiveStage
             $own[$id] = $this->stage->own($id)->placed($moved[$id]);
         }
         $all = $own;
-        $forces = $moments = []; // about where each stands
+        $forces = $moments = $others = []; // about where each stands
         foreach (array_reverse(array_keys($this->stage->motions)) as $id) {
             $zero = $stands[$id]->at;
             $its = $own[$id];
@@ -146,22 +149,28 @@ final class LiveStage
                 $all[$id] = $all[$id]->plus($all[$child]);
             }
             [$forces[$id], $moments[$id]] = [$force, $moment];
-            $this->tell($id, $states[$id], $stands[$id]->way($this->stage->goes($id)->along), $zero, $all[$id], $force, $moment);
+            if ($this->tell($id, $states[$id], $stands[$id]->way($this->stage->goes($id)->along), $zero, $all[$id], $force, $moment)) {
+                $others[] = $id;
+            }
         }
+
+        return $others;
     }
 
     /** @param  array{float, float, float}  $state */
-    private function tell(string $id, array $state, Vector $along, Vector $zero, Inertia $all, Vector $force, Vector $moment): void
+    private function tell(string $id, array $state, Vector $along, Vector $zero, Inertia $all, Vector $force, Vector $moment): bool
     {
         $weight = new Vector(0.0, 0.0, -$all->mass_kg * Constants::GRAVITY_M_S2);
         if ($this->stage->goes($id)->turns) {
             $mass = $all->aboutAxis($zero, $along);
             $ahead = $along->cross($all->centre->minus($zero));
-            $this->rides[$id]->is($state[0], -$ahead->dot($weight), -$along->cross($ahead)->dot($weight), $moment->dot($along) - $mass * $state[2], $mass,
-                $all->mass_kg);
-        } else {
-            $this->rides[$id]->is(0.0, -$weight->dot($along), 0.0, $force->dot($along) - $all->mass_kg * $state[2], $all->mass_kg, $all->mass_kg);
+
+            $pushes = $moment->dot($along) - $mass * $state[2];
+
+            return $this->rides[$id]->is($state[0], -$ahead->dot($weight), -$along->cross($ahead)->dot($weight), $pushes, $mass, $all->mass_kg);
         }
+
+        return $this->rides[$id]->is(0.0, -$weight->dot($along), 0.0, $force->dot($along) - $all->mass_kg * $state[2], $all->mass_kg, $all->mass_kg);
     }
 
     /** How a point of something that spins and winds up speeds up. */

@@ -178,12 +178,16 @@ final readonly class Stage
      * Where each mount is in a pose, and what each moves.
      *
      * @param  array<string, float>  $pose
+     * @param  list<string>|null  $only  of these; all that they stand on are among them
      * @return array{array<string, Placement>, array<string, Placement>}
      */
-    public function placed(array $pose): array
+    public function placed(array $pose, ?array $only = null): array
     {
         $stands = $moved = [];
         foreach ($this->motions as $id => $motion) {
+            if ($only !== null && ! in_array($id, $only, true)) {
+                continue;
+            }
             $on = $motion->mount?->on;
             $stands[$id] = $on === null ? $this->mounts[$id] : $moved[$on]->then($this->mounts[$id]);
             $moved[$id] = $stands[$id]->then($this->moves($id, $this->at($id, $pose)));

@@ -13,6 +13,9 @@ final class ByHand
 {
     /** By code: all that can fail. */
     public const SAYS = [
+        'stage.touches' => 'Make one of the two smaller, let the motion go less far, or put what it meets elsewhere.',
+        'stage.tips' => 'Give it wider feet, put weight low down, or let it move more slowly.',
+        'routine.touches' => 'Let the one wait until the other is out of its way, or make room between them.',
         'load.cord_weak' => 'Take a stronger cord, or a knot that keeps more of its strength; or lift less.',
         'load.fleet' => 'Lead the cord from further away, or take a narrower drum.',
         'load.wheels_slip' => 'Start more gently, put weight over the driven wheels, or take softer tyres.',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Mend;
 
 use Brookstone\Core\Rehearsal\Performance;
+use Brookstone\Core\Simulation\Mishap;
 
 /** How a routine goes, as far as a mend must not spoil it. */
 final readonly class Course
@@ -27,7 +28,7 @@ final readonly class Course
         $moved = array_filter(array_column($plainest->steps, 'motion'), fn (?string $motion): bool => $motion !== null);
 
         return new self(
-            in_array($plainest->outcome, ['ends', 'comes_round'], true), $plainest->mishaps === [], $reached, $unreached, $takes_s,
+            in_array($plainest->outcome, ['ends', 'comes_round'], true), ! Mishap::wentWrong($plainest->mishaps), $reached, $unreached, $takes_s,
             array_intersect_key($plainest->ends, array_flip($moved)),
         );
     }

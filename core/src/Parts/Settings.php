@@ -25,6 +25,8 @@ final readonly class Settings
         public float $battery_days = 1.0,
         public ?float $timer_Hz = null,
         public int $timer_stages = 16,
+        public float $clear_m = 0.005,
+        public float $hands_m = 0.025,
     ) {
     }
 
@@ -50,6 +52,8 @@ final readonly class Settings
             'timer_stages' => Field::or($usual->timer_stages, NumberShape::whole(1, 40),
                 'Each divides by two: together they are the longest time it can count.'),
             'battery_days' => Field::or($usual->battery_days, NumberShape::between(0.01, 3650.0), 'One that lasts less is too small.'),
+            'clear_m' => Field::or($usual->clear_m, NumberShape::between(0.0, 1.0), 'What moves comes no nearer than that to anything else.'),
+            'hands_m' => Field::or($usual->hands_m, NumberShape::between(0.0, 1.0), 'Where hands can be, a gap that closes further than that pinches.'),
         ], 'Settings');
     }
 }

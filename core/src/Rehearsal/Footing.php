@@ -16,10 +16,10 @@ use Brookstone\Core\Simulation\Axis;
 final class Footing
 {
     /** Of a document, what no run sees. */
-    private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios', 'wiring', 'things'];
+    private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios', 'wiring'];
 
     /** Of a motion, what only shows when it moves or is held. */
-    private const INSIDE = ['mechanism', 'train', 'drive', 'mount', 'bodies'];
+    private const INSIDE = ['mechanism', 'train', 'drive'];
 
     private readonly string $base;
 

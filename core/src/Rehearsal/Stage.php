@@ -102,7 +102,7 @@ final class Stage
         $stood = array_map(fn (Axis $axis): float => $axis->position(), $stage->world->axes);
         for ($done = [$stage->run()]; $next !== null; $done[] = $stage->run()) {
             $last = $done[count($done) - 1];
-            $then = $last->outcome === 'ends' && $last->mishaps === [] ? $next($last) : null;
+            $then = $last->outcome === 'ends' && ! Mishap::wentWrong($last->mishaps) ? $next($last) : null;
             if ($then === null) {
                 break;
             }
@@ -165,7 +165,7 @@ final class Stage
             'start_s' => $this->began_s,
             'end_s' => $this->ended_s,
             'took_s' => $took,
-            'verdict' => RoutineRun::verdictOf($this->world, $done->mishaps !== [], $done->outcome === 'comes_round' ? 0.0 : $took,
+            'verdict' => RoutineRun::verdictOf($this->world, Mishap::wentWrong($done->mishaps), $done->outcome === 'comes_round' ? 0.0 : $took,
                 $this->routine->target_s)->value,
             'target_s' => $this->routine->target_s,
             ...$this->world->written(),

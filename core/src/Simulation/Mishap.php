@@ -12,14 +12,31 @@ final readonly class Mishap
     public const OF_NO_MOTION = ['rule', 'sag', 'reset', 'burns', 'vain'];
 
     /**
-     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `burns`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`
+     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `burns`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`, `touch`, `near`
      * @param  string  $of  the motion, supply, rule or routine
      * @param  string|null  $routine  whose step moved it, or was done at the time
      * @param  string|null  $path  of that step inside the routine
+     * @param  list<string>  $others  motions by which two things come to meet, besides the one that it happens to
      */
     public function __construct(public string $kind, public string $of, public float $at_s, public Sentence $says, public ?string $routine = null,
-        public ?string $path = null)
+        public ?string $path = null, public array $others = [])
     {
+    }
+
+    /** What only came near is no fault of the run. */
+    public function isFault(): bool
+    {
+        return $this->kind !== 'near';
+    }
+
+    /**
+     * It went wrong.
+     *
+     * @param  list<self>  $mishaps
+     */
+    public static function wentWrong(array $mishaps): bool
+    {
+        return array_filter($mishaps, fn (self $mishap): bool => $mishap->isFault()) !== [];
     }
 
     /** The motion that it happens to; null where it is no motion's. */

@@ -114,6 +114,16 @@ final class Recorder
         $this->event($at, 'output', new Sentence($this->build->outputs[$id]->named().($on ? ' goes on.' : ' goes off.')));
     }
 
+    /**
+     * Two things on the stage, because of a motion.
+     *
+     * @param  list<string>  $joints  by which they move against one another, that one too
+     */
+    public function meets(string $kind, string $motion, float $at, Sentence $says, array $joints): void
+    {
+        $this->mishap($kind, $motion, $at, $says, array_values(array_diff($joints, [$motion])));
+    }
+
     /** @param  float  $speed in the motion's own unit per second */
     public function hit(float $at, Motion $motion, float $speed, float $energy_J): void
     {
@@ -263,11 +273,15 @@ final class Recorder
         return null;
     }
 
-    /** Something went wrong: with a motion it is the last step that moved it, with anything else the last that was begun. */
-    public function mishap(string $kind, string $of, float $at, Sentence $says): void
+    /**
+     * Something went wrong: with a motion it is the last step that moved it, with anything else the last that was begun.
+     *
+     * @param  list<string>  $others  motions that it hangs on besides
+     */
+    public function mishap(string $kind, string $of, float $at, Sentence $says, array $others = []): void
     {
         $step = $this->stepOf(in_array($kind, Mishap::OF_NO_MOTION, true) ? null : $of);
-        $this->mishaps[] = new Mishap($kind, $of, $at, $says, $step['routine'] ?? null, $step['path'] ?? null);
+        $this->mishaps[] = new Mishap($kind, $of, $at, $says, $step['routine'] ?? null, $step['path'] ?? null, $others);
         $this->event($at, $kind, $says);
     }
 

@@ -9,7 +9,9 @@ use Brookstone\Core\Machine\LiveStage;
 /** Motions that stand on one another during a run: where each is, is what the others have to move. */
 final class Riders
 {
-    private const PARTS = 8;
+    private const PART_S = 0.00125;
+
+    private const MOST_PARTS = 8;
 
     /** @var array<string, Axis> */
     private readonly array $axes;
@@ -24,10 +26,8 @@ final class Riders
     /** @param  float  $seconds  since the last look */
     public function go(float $seconds): void
     {
-        if ($this->stage->moved(array_map(fn (Axis $axis): array => $axis->goes(), $this->axes), $seconds)) {
-            foreach ($this->axes as $axis) {
-                $axis->stirred();
-            }
+        foreach ($this->stage->moved(array_map(fn (Axis $axis): array => $axis->goes(), $this->axes), $seconds) as $id) {
+            $this->axes[$id]->stirred();
         }
     }
 
@@ -38,7 +38,10 @@ final class Riders
      */
     public function parts(array $awake, float $seconds): array
     {
-        return $this->areAmong($awake) && (! $this->stage->isSteadyFor($seconds) || $this->obey($awake)) ? array_fill(0, self::PARTS, 1 / self::PARTS) : [1.0];
+        $parts = (int) max(1.0, min(self::MOST_PARTS, ceil($seconds / self::PART_S - 1e-9)));
+
+        return $parts > 1 && $this->areAmong($awake) && (! $this->stage->isSteadyFor($seconds) || $this->obey($awake)) ? array_fill(0, $parts, 1 / $parts)
+            : [1.0];
     }
 
     /** @param  list<Axis>  $awake */

@@ -116,7 +116,7 @@ final class RoutineRun
 
     private function verdict(): Verdict
     {
-        return self::verdictOf($this->world, $this->world->recorder->mishaps() !== [] || $this->fault !== null, $this->start_s === null
+        return self::verdictOf($this->world, Mishap::wentWrong($this->world->recorder->mishaps()) || $this->fault !== null, $this->start_s === null
             || $this->end_s === null ? null : $this->end_s - $this->start_s, $this->routine->target_s);
     }
 

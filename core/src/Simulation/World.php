@@ -8,6 +8,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Senses;
 use Brookstone\Core\Dynamics\Ledger;
+use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Machine\LiveStage;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\WorldEvent;
@@ -69,6 +70,8 @@ final class World implements Senses
 
     private readonly ?Riders $riders;
 
+    private readonly ?ClearanceWatch $clear;
+
     private readonly Stride $stride;
 
     private readonly PowerWatch $power;
@@ -111,6 +114,8 @@ final class World implements Senses
         $this->power = new PowerWatch($build, $this->feeds, $this->recorder);
         $this->stride = new Stride($build, $this->inputs, $this->feeds);
         $this->rules = new RuleWatch($this);
+        $clearance = Clearance::of($build->stage);
+        $this->clear = $clearance->pairs() === [] ? null : new ClearanceWatch($clearance, $axes, $this->recorder, $build->settings->clear_m);
     }
 
     /** Goes on counting as anything changes, except where motions under way are. */
@@ -264,6 +269,7 @@ final class World implements Senses
     /** The run is over: what still pushes in vain has done so until now. */
     public function ends(): void
     {
+        $this->clear?->ends($this->now());
         foreach ($this->axes as $axis) {
             if ($axis->pushedInVain_s() > StallWatch::STALLED_S) {
                 $this->recorder->stalled($this->now(), $axis->motion, $axis->pushedInVain_s(), $axis->current_A());
@@ -322,6 +328,7 @@ final class World implements Senses
             }
         }
         $this->scans += $scans;
+        $asleep ? null : $this->clear?->look($this->now());
         $this->changes += $this->outputs->goBack($this->now());
         $this->rules->look($this->changes + $this->stirs);
         $this->recorder->sample($this->now());

@@ -32,23 +32,31 @@ final readonly class Inertia
         if ($mass <= 0.0) {
             return self::none();
         }
-        $centre = $this->centre->times($this->mass_kg / $mass)->plus($other->centre->times($other->mass_kg / $mass));
+        if ($other->mass_kg <= 0.0) {
+            return $this;
+        }
+        if ($this->mass_kg <= 0.0) {
+            return $other;
+        }
+        // About the common centre each has m·d² more; together that is what both as points have, m₁·m₂/(m₁ + m₂)·d².
+        $d = $other->centre->minus($this->centre);
+        $m = $this->mass_kg * $other->mass_kg / $mass;
+        [$xx, $yy, $zz, $xy, $yz, $zx] = $this->about;
+        [$a, $b, $c, $e, $f, $g] = $other->about;
 
-        return new self($mass, $centre, self::sum($this->aboutPoint($centre), $other->aboutPoint($centre)));
+        return new self($mass, $this->centre->plus($d->times($other->mass_kg / $mass)), [
+            $xx + $a + $m * ($d->y * $d->y + $d->z * $d->z), $yy + $b + $m * ($d->z * $d->z + $d->x * $d->x), $zz + $c + $m * ($d->x * $d->x + $d->y * $d->y),
+            $xy + $e + $m * $d->x * $d->y, $yz + $f + $m * $d->y * $d->z, $zx + $g + $m * $d->z * $d->x,
+        ]);
     }
 
-    /** The same thing placed otherwise. */
+    /** The same thing placed otherwise: its spread about its centre turns as a tensor, whose products have their sign the other way round. */
     public function placed(Placement $placement): self
     {
-        // Its spread Σ m·r·rᵀ turns as a tensor: the columns of what it does to each axis.
         [$xx, $yy, $zz, $xy, $yz, $zx] = $this->about;
-        $half = ($xx + $yy + $zz) / 2; // Σ m·r²
-        $spread = fn (Vector $v): Vector => new Vector(($half - $xx) * $v->x + $xy * $v->y + $zx * $v->z, $xy * $v->x + ($half - $yy) * $v->y + $yz * $v->z,
-            $zx * $v->x + $yz * $v->y + ($half - $zz) * $v->z);
-        $of = fn (Vector $axis): Vector => $placement->way($spread($placement->wayBack($axis)));
-        [$x, $y, $z] = [$of(new Vector(1.0, 0.0, 0.0)), $of(new Vector(0.0, 1.0, 0.0)), $of(new Vector(0.0, 0.0, 1.0))];
+        [$xx, $yy, $zz, $xy, $yz, $zx] = $placement->tensor([$xx, $yy, $zz, -$xy, -$yz, -$zx]);
 
-        return new self($this->mass_kg, $placement->point($this->centre), [$half - $x->x, $half - $y->y, $half - $z->z, $x->y, $y->z, $z->x]);
+        return new self($this->mass_kg, $placement->point($this->centre), [$xx, $yy, $zz, -$xy, -$yz, -$zx]);
     }
 
     /**
@@ -79,25 +87,5 @@ final readonly class Inertia
     public function torqueAbout(Vector $point, Vector $axis, float $gravity_m_s2): float
     {
         return $axis->unit()->dot($this->centre->minus($point)->cross(new Vector(0.0, 0.0, -$this->mass_kg * $gravity_m_s2)));
-    }
-
-    /** @return array{float, float, float, float, float, float} */
-    private function aboutPoint(Vector $point): array
-    {
-        $r = $this->centre->minus($point);
-        $m = $this->mass_kg;
-
-        return self::sum($this->about, [$m * ($r->y ** 2 + $r->z ** 2), $m * ($r->z ** 2 + $r->x ** 2), $m * ($r->x ** 2 + $r->y ** 2),
-            $m * $r->x * $r->y, $m * $r->y * $r->z, $m * $r->z * $r->x]);
-    }
-
-    /**
-     * @param  array{float, float, float, float, float, float}  $one
-     * @param  array{float, float, float, float, float, float}  $other
-     * @return array{float, float, float, float, float, float}
-     */
-    private static function sum(array $one, array $other): array
-    {
-        return [$one[0] + $other[0], $one[1] + $other[1], $one[2] + $other[2], $one[3] + $other[3], $one[4] + $other[4], $one[5] + $other[5]];
     }
 }

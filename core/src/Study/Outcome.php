@@ -12,6 +12,9 @@ use Brookstone\Core\Quantity\Quantity;
 /** What became of a run with a fault, beside the healthy one: the worst of what can be said of it, and in words. */
 final readonly class Outcome
 {
+    /** What it comes to, by what goes wrong, the worst first. */
+    private const WORST = ['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits', 'touch' => 'hits', 'burns' => 'burns', 'reset' => 'resets'];
+
     private const NO_MOMENT_S = 0.3; // of pushing at the end, that is more than a servo settling
 
     private const OFF_SHARE = 0.1;   // of its range: further off than in the healthy run it is somewhere else
@@ -27,7 +30,7 @@ final readonly class Outcome
     /** @return array{string, Sentence} the word for it, of FaultSweep::OUTCOMES, and a sentence */
     public function told(): array
     {
-        foreach (['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits', 'burns' => 'burns', 'reset' => 'resets'] as $kind => $outcome) {
+        foreach (self::WORST as $kind => $outcome) {
             $new = $this->added($kind);
             if ($new !== null) {
                 return [$outcome, $new];

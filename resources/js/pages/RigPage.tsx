@@ -160,7 +160,7 @@ function Bench({
                                     {[...rig.words].reverse().map((event, i) => (
                                         <li
                                             key={rig.words.length - i}
-                                            className={`flex gap-3 ${['hit', 'snap', 'fault', 'rule', 'sag'].includes(event.kind) ? 'font-semibold text-fails' : ''}`}
+                                            className={`flex gap-3 ${['hit', 'touch', 'snap', 'fault', 'rule', 'sag'].includes(event.kind) ? 'font-semibold text-fails' : ''}`}
                                         >
                                             <span className="w-14 shrink-0 text-right text-quiet">{event.at_s.toFixed(2)} s</span>
                                             {say(event.says)}

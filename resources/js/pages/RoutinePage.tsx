@@ -400,7 +400,7 @@ function Events({ trace, now }: { trace: Trace; now: number }) {
                 {trace.events.map((event, i) => (
                     <li
                         key={i}
-                        className={`flex gap-3 ${event.at_s <= now ? '' : 'text-quiet'} ${event.kind === 'hit' || event.kind === 'snap' || event.kind === 'fault' || event.kind === 'left_powered' ? 'font-semibold text-fails' : ''}`}
+                        className={`flex gap-3 ${event.at_s <= now ? '' : 'text-quiet'} ${event.kind === 'hit' || event.kind === 'touch' || event.kind === 'snap' || event.kind === 'fault' || event.kind === 'left_powered' ? 'font-semibold text-fails' : ''}`}
                     >
                         <span className="w-16 shrink-0 text-right">{event.at_s.toFixed(2)} s</span>
                         {say(event.says)}

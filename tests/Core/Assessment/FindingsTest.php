@@ -397,11 +397,12 @@ it('has every code of the source in its planted builds and in the docs', functio
     $codes = array_values(array_diff($said, CALCULATORS_ALONE));
     preg_match_all('/^\| `([a-z_.]+)`/m', (string) file_get_contents(__DIR__.'/../../../docs/findings.md'), $listed);
     preg_match_all("/^    '([a-z]+\\.[a-z_]+)' => \\[/m", (string) file_get_contents(__FILE__), $planted);
-    preg_match_all("/^        '([a-z]+\\.[a-z_]+)' => \\[/m", (string) file_get_contents(__DIR__.'/WiringFindingsTest.php'), $inWiring);
+    preg_match_all("/^        '([a-z]+\\.[a-z_]+)' => \\[/m", file_get_contents(__DIR__.'/WiringFindingsTest.php').file_get_contents(__DIR__.'/StageFindingsTest.php'),
+        $inRooms);
 
     expect(count($codes))->toBeGreaterThanOrEqual(20)
         ->and($listed[1])->toEqualCanonicalizing($said)
-        ->and([...$planted[1], ...$inWiring[1]])->toEqualCanonicalizing($codes);
+        ->and([...$planted[1], ...$inRooms[1]])->toEqualCanonicalizing($codes);
 });
 
 it('says that the drawbridge fails with its painted deck, and closes the chain with the fix', function () {

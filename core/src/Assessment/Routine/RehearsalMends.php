@@ -8,6 +8,7 @@ use Brookstone\Core\Assessment\Repair\SupplyMends;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Effect;
@@ -17,6 +18,8 @@ use Brookstone\Core\Simulation\Mishap;
 /** What may mend that which only a rehearsal shows: at the step that it came about at. Whether it does, a rehearsal shows too. */
 final class RehearsalMends
 {
+    private const FINE_M = 0.001;
+
     private const SLOWER = [0.5, 0.25];
 
     private const PATIENCE = 3.0; // times what it waited
@@ -54,8 +57,35 @@ final class RehearsalMends
             'vain' => [...$this->longer($effect, $place), ...$this->homeFirst($motion, $place)],
             'elsewhere' => $this->homeFirst($motion, $place),
             'left_powered' => [$this->stop($motion, $place)],
+            'touch', 'near' => $this->outOfTheWay($motion, $mishap->others, $place),
             default => [],
         };
+    }
+
+    /**
+     * Another motion is moved out of the way before.
+     *
+     * @param  list<string>  $others
+     * @return list<Fix>
+     */
+    private function outOfTheWay(Motion $motion, array $others, string $place): array
+    {
+        $build = $this->context->build;
+        $clearance = Clearance::of($build->stage);
+        $fixes = [];
+        foreach ($others as $id) {
+            $other = $build->motions[$id];
+            $pairs = $clearance->between($motion->id, $id, $build->settings->clear_m);
+            foreach ($other->places as $to) {
+                if (! $clearance->comeWithin($pairs, $motion->id, $motion->range(), [$id => $to->at], $build->settings->clear_m, self::FINE_M)) {
+                    $time = $this->context->subjects[$id]->facts->longestTimeTo($to->id);
+                    $fixes[] = $this->context->before($place, ['do' => 'go', 'motion' => $id, 'place' => $to->id,
+                        'give_up_s' => RoutineContext::patienceFor($time ?? 0.0)], new Sentence("Send {$other->named()} to {$to->named()} first"));
+                }
+            }
+        }
+
+        return $fixes;
     }
 
     private function stop(Motion $motion, string $place): Fix

@@ -33,10 +33,12 @@ final class RoutineRehearsal
         'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home',
             'routine.until_unreachable']],
         'elsewhere' => ['routine.ends_elsewhere', ['routine.place_lost', 'routine.drifts', 'routine.moves_before_home', 'stops.by_time']],
+        'touch' => ['routine.touches', ['stage.touches']],
+        'near' => ['routine.comes_near', ['stage.touches', 'stage.near', 'routine.touches']],
         'left_powered' => ['routine.left_on', ['routine.left_powered']],
     ];
 
-    private const TIGHT = ['left_powered'];
+    private const TIGHT = ['left_powered', 'near'];
 
     private const OF_SUPPLY = ['sag', 'reset', 'burns']; // that happens whatever else is wrong
 

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Machine;
+
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Body;
+use Brookstone\Core\Parts\Motion;
+
+/** A body and what moves it. */
+final readonly class Piece
+{
+    /**
+     * @param  Motion|null  $of  what moves it; null stands on the base
+     * @param  list<string>  $movedBy  that, and what it stands on, to the base
+     */
+    public function __construct(public Body $body, public ?Motion $of, public array $movedBy)
+    {
+    }
+
+    /** `Lid of the Chest`, for sentences; a thing by its name alone. */
+    public function named(): string
+    {
+        return $this->of === null || $this->of->name === $this->body->name ? $this->body->named()
+            : Sentence::quote($this->body->name).' of '.$this->of->named();
+    }
+
+    /** Its path in the document, without its place in a list: `motions head body` or `things wall`. */
+    public function key(): string
+    {
+        return ($this->of->id ?? '').'/'.$this->body->id;
+    }
+}

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Simulation;
+
+use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Machine\Clearance;
+use Brookstone\Core\Machine\Nearest;
+use Brookstone\Core\Machine\Piece;
+use Brookstone\Core\Quantity\Quantity;
+
+/**
+ * Watches that nothing on the stage meets anything else during a run. Two bodies that were found so far apart are not looked at again before their motions
+ * could have brought them together; between two looks nothing is stepped over (conservative advancement: Mirtich, Impulse-based Dynamic Simulation (1996),
+ * §2.3).
+ */
+final class ClearanceWatch
+{
+    private const FINE_M = 0.0005;
+
+    private const LEAVES = 2.0; // times the gap that is asked for: it has gone away again
+
+    /** @var array<string, Axis> */
+    private readonly array $axes;
+
+    /** @var list<array{Piece, Piece}> */
+    private readonly array $pairs;
+
+    /** @var array<int, array<string, float>> by pair, how far a motion takes the one from the other at most, m for a unit of its own */
+    private array $rates = [];
+
+    /** @var array<int, float> how far each pair may be moved against one another until it must be looked at */
+    private array $left_m = [];
+
+    private float $soonest_m = 0.0;
+
+    /** @var array<string, float> */
+    private array $fastest = [];
+
+    /** @var array<string, float> where all were when they were last looked at */
+    private array $stood;
+
+    /** @var array<string, float> how far each has gone since, its own unit */
+    private array $went = [];
+
+    /** @var array<int, Nearest> pairs that are too near, each where it was nearest */
+    private array $near = [];
+
+    /** @var array<int, true> pairs that have touched */
+    private array $touched = [];
+
+    /** @param  array<string, Axis>  $axes */
+    public function __construct(private readonly Clearance $clearance, array $axes, private readonly Recorder $recorder, private readonly float $asked_m)
+    {
+        $this->axes = array_intersect_key($axes, $clearance->stage->motions);
+        $this->pairs = $clearance->pairs();
+        foreach ($this->pairs as $i => [$one, $other]) {
+            $this->rates[$i] = [];
+            foreach (Clearance::joints($one, $other) as $motion) {
+                $this->rates[$i][$motion] = $clearance->rate($one, $motion) + $clearance->rate($other, $motion);
+                $this->fastest[$motion] = max($this->fastest[$motion] ?? 0.0, $this->rates[$i][$motion]);
+            }
+            $this->left_m[$i] = 0.0;
+        }
+        $this->stood = array_map(fn (Axis $axis): float => $axis->position(), $this->axes);
+        $this->went = array_fill_keys(array_keys($this->axes), 0.0);
+        $this->all(0.0, $this->stood);
+    }
+
+    public function look(float $now): void
+    {
+        $stands = [];
+        $most = 0.0;
+        foreach ($this->axes as $id => $axis) {
+            $stands[$id] = $axis->position();
+            $this->went[$id] += abs($axis->motion()->distance($this->stood[$id], $stands[$id]));
+            $most += ($this->fastest[$id] ?? 0.0) * $this->went[$id];
+        }
+        if ($most > $this->soonest_m) {
+            $this->all($now, $stands);
+        }
+        $this->stood = $stands;
+    }
+
+    /** The run is over: what is still too near has been so. */
+    public function ends(float $now): void
+    {
+        foreach ($this->near as $i => $nearest) {
+            $this->tells($now, $nearest, $i);
+            unset($this->near[$i]);
+        }
+    }
+
+    /** @param  array<string, float>  $stands */
+    private function all(float $now, array $stands): void
+    {
+        $soonest = INF;
+        $before = $this->stood;
+        foreach ($this->rates as $i => $rates) {
+            $moved = 0.0;
+            foreach ($rates as $motion => $rate) {
+                $moved += $rate * $this->went[$motion];
+            }
+            if ($moved > 0.0 || $now === 0.0) {
+                $this->left_m[$i] -= $moved;
+                if ($this->left_m[$i] <= 0.0) {
+                    $this->pair($i, $now, $before, $stands, $moved);
+                }
+            }
+            $soonest = min($soonest, $this->left_m[$i]);
+        }
+        $this->soonest_m = max(0.0, $soonest);
+        $this->went = array_fill_keys(array_keys($this->axes), 0.0);
+    }
+
+    /**
+     * @param  array<string, float>  $before  where all were at the scan before
+     * @param  array<string, float>  $stands
+     */
+    private function pair(int $i, float $now, array $before, array $stands, float $moved_m): void
+    {
+        [$one, $other] = $this->pairs[$i];
+        $nearest = $this->clearance->gap($one, $other, $stands);
+        $between = $moved_m > self::FINE_M ? $this->between($i, $before, $stands, $nearest) : null;
+        $this->left_m[$i] = $nearest->gap_m - $this->asked_m;
+        $least = $between !== null && $between->gap_m < $nearest->gap_m ? $between : $nearest;
+        if ($least->gap_m <= 0.0 && ! isset($this->touched[$i])) {
+            $this->touched[$i] = true;
+            unset($this->near[$i]);
+            $this->recorder->meets('touch', $this->moves($i, $before, $stands), $now, self::says($least),
+                array_keys($this->rates[$i]));
+        } elseif ($least->gap_m < $this->asked_m && ! isset($this->touched[$i])) {
+            $this->near[$i] = isset($this->near[$i]) && $this->near[$i]->gap_m <= $least->gap_m ? $this->near[$i] : $least;
+        }
+        if ($nearest->gap_m > self::LEAVES * $this->asked_m) {
+            if (isset($this->near[$i])) {
+                $this->tells($now, $this->near[$i], $i);
+            }
+            unset($this->near[$i], $this->touched[$i]);
+        }
+    }
+
+    /**
+     * Where they were nearest on the way, as far as that may be nearer than at its end.
+     *
+     * @param  array<string, float>  $from
+     * @param  array<string, float>  $to
+     */
+    private function between(int $i, array $from, array $to, Nearest $end): ?Nearest
+    {
+        [$one, $other] = $this->pairs[$i];
+        $way = 0.0;
+        foreach ($this->rates[$i] as $motion => $rate) {
+            $way += $rate * abs($this->axes[$motion]->motion()->distance($from[$motion], $to[$motion]));
+        }
+        $best = null;
+        $limit = min($this->asked_m, $end->gap_m);
+        $open = $way > self::FINE_M ? [[0.0, 1.0]] : [];
+        while ($open !== []) {
+            [$a, $b] = array_pop($open);
+            $pose = [];
+            foreach ($to as $motion => $at) {
+                $pose[$motion] = $from[$motion] + ($a + $b) / 2 * $this->axes[$motion]->motion()->distance($from[$motion], $at);
+            }
+            $nearest = $this->clearance->gap($one, $other, $pose);
+            if ($nearest->gap_m < $limit) {
+                [$best, $limit] = [$nearest, $nearest->gap_m];
+            }
+            if ($limit > 0.0 && $nearest->gap_m - $way * ($b - $a) / 2 < $limit && $way * ($b - $a) > self::FINE_M) {
+                array_push($open, [$a, ($a + $b) / 2], [($a + $b) / 2, $b]);
+            }
+        }
+
+        return $best;
+    }
+
+    private function tells(float $now, Nearest $nearest, int $i): void
+    {
+        $motion = $nearest->one->of ?? $nearest->other->of;
+        assert($motion !== null);
+        $this->recorder->meets('near', $motion->id, $now, self::says($nearest, $this->asked_m), array_keys($this->rates[$i]));
+    }
+
+    /**
+     * The motion that brings them together: the one that takes them farthest just now.
+     *
+     * @param  array<string, float>  $before
+     * @param  array<string, float>  $stands
+     */
+    private function moves(int $i, array $before, array $stands): string
+    {
+        $most = [array_key_first($this->rates[$i]), -1.0];
+        foreach ($this->rates[$i] as $motion => $rate) {
+            $goes = $rate * abs($stands[$motion] - $before[$motion]);
+            $most = $goes > $most[1] ? [$motion, $goes] : $most;
+        }
+
+        return (string) $most[0];
+    }
+
+    /** @param  float|null  $asked_m  null where they touch */
+    private static function says(Nearest $nearest, ?float $asked_m = null): Sentence
+    {
+        $with = $nearest->where();
+
+        return $asked_m === null ? new Sentence("{$nearest->one->named()} touches {$nearest->other->named()}{$with->template}.", $with->values)
+            : new Sentence("{$nearest->one->named()} comes within {gap} of {$nearest->other->named()}{$with->template}; {asked} is asked for.",
+                ['gap' => Quantity::of($nearest->gap_m, 'm'), 'asked' => Quantity::of($asked_m, 'm')] + $with->values);
+    }
+}
