@@ -13,6 +13,7 @@ use App\Http\Controllers\MotionController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\RigController;
 use App\Http\Controllers\SensorController;
+use App\Http\Controllers\StageController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\TimingController;
@@ -62,6 +63,8 @@ Route::apiResource('drawer', DrawerController::class)->except('show')->parameter
 Route::get('examples', [ExampleController::class, 'index']);
 Route::post('examples/{example}', [ExampleController::class, 'open']);
 
+Route::get('builds/{build}/stage', [StageController::class, 'show']);
+Route::post('builds/{build}/stage/pose', [StageController::class, 'pose']);
 Route::get('builds/{build}/wiring', [WiringController::class, 'show']);
 Route::get('builds/{build}/wiring/one-more', [WiringController::class, 'oneMore']);
 Route::get('builds/{build}/wires.csv', [WiringController::class, 'csv']);

@@ -17,6 +17,7 @@ const PicturesPage = whenNeeded(() => import('./pages/PicturesPage').then((modul
 const RigPage = whenNeeded(() => import('./pages/RigPage').then((module) => module.RigPage));
 const RoutinePage = whenNeeded(() => import('./pages/RoutinePage').then((module) => module.RoutinePage));
 const SettingsPage = whenNeeded(() => import('./pages/SettingsPage').then((module) => module.SettingsPage));
+const StagePage = whenNeeded(() => import('./pages/StagePage').then((module) => module.StagePage));
 const WiringPage = whenNeeded(() => import('./pages/WiringPage').then((module) => module.WiringPage));
 
 function OneBuild() {
@@ -57,6 +58,7 @@ function Pages() {
                         <Route path="motions/:motionId" element={<Navigate to="task" replace />} />
                         <Route path="motions/:motionId/:station" element={<MotionPage />} />
                         <Route path="routines/:routineId?" element={<RoutinePage />} />
+                        <Route path="stage" element={<StagePage />} />
                         <Route path="wiring" element={<WiringPage />} />
                         <Route path="rig" element={<RigPage />} />
                         <Route path="settings" element={<SettingsPage />} />

@@ -24,6 +24,8 @@ const LABELS: Record<keyof Settings, string> = {
     driver_s: 'The driver has acted after',
     timer_Hz: 'Clock of its timer',
     timer_stages: 'Stages of the timer’s counter',
+    clear_m: 'Gap asked for around what moves',
+    hands_m: 'Where hands can be, a gap stays over',
 };
 
 interface Group {
@@ -32,7 +34,10 @@ interface Group {
 }
 
 const LEFT: Group[] = [
-    { title: 'What is tight', keys: ['peak_margin', 'over_time_share', 'hold_margin', 'stop_clearance', 'motor_continuous_share', 'servo_continuous_share'] },
+    {
+        title: 'What is tight',
+        keys: ['peak_margin', 'over_time_share', 'hold_margin', 'stop_clearance', 'motor_continuous_share', 'servo_continuous_share', 'clear_m', 'hands_m'],
+    },
     { title: 'The bench', keys: ['ambient_C', 'battery_days'] },
 ];
 

@@ -44,6 +44,7 @@ export function Shell({ children }: { children: ReactNode }) {
                 )}
                 <nav aria-label="Build" className="flex xl:gap-1">
                     <Place to={base}>Chains</Place>
+                    <Place to={`${base}/stage`}>Stage</Place>
                     <Place to={`${base}/wiring`}>Wiring</Place>
                     <Place to={`${base}/routines`}>Routines</Place>
                     <Place to={`${base}/rig`}>Rig</Place>

@@ -1,0 +1,457 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import type { Assessment, Build, Finding, StageReport, Trace } from '../api/types';
+import { Findings } from '../chain/Findings';
+import { LinkGlyph } from '../chain/LinkGlyph';
+import { TryPanel } from '../chain/TryPanel';
+import { useLinkKeys } from '../chain/useLinkKeys';
+import { box, type Box } from '../mat/geometry';
+import { usePlayhead } from '../routine/usePlayhead';
+import { BodyFields, MountFields } from '../stage/StageFields';
+import { PoseSliders } from '../stage/PoseSliders';
+import { StageMat, isSame, type Picked } from '../mat/StageMat';
+import { bodyPlace, cornersOf, LOOKS, onMat, placed, pointOf, type Look, type Point3, type Pose } from '../mat/space';
+import { useBuild } from '../state/BuildContext';
+import { significant } from '../state/units';
+import { useSpeaking } from '../state/UnitsContext';
+
+const SIZES = { front: { width: 560, height: 380 }, side: { width: 340, height: 380 }, above: { width: 560, height: 250 } };
+
+/** The whole machine: what stands on what, from three sides in one pose; what it weighs, and what is nearest to touching. */
+export function StagePage() {
+    const { stored } = useBuild();
+    const { data: report } = useQuery({
+        queryKey: ['stage', stored.id, stored.version],
+        queryFn: () => api.stage(stored.id),
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+    useLinkKeys(stored.id, stored.assessment.chains[0]?.motion);
+    return (
+        <main className="mx-auto max-w-[1500px] px-6 py-4">
+            <h1 className="sr-only">The stage</h1>
+            {report === undefined ? null : <Stage report={report} />}
+        </main>
+    );
+}
+
+function Stage({ report }: { report: StageReport }) {
+    const { stored, edit } = useBuild();
+    const { say } = useSpeaking();
+    const { document } = stored;
+    const [picked, pick] = useState<Picked | null>(null);
+    const [pose, setPose] = useState<Pose>({});
+    const [routine, setRoutine] = useState<string | null>(null);
+    const { data: trace } = useQuery({
+        queryKey: ['run', stored.id, stored.version, routine],
+        queryFn: () => api.run(stored.id, routine!, null),
+        enabled: routine !== null,
+        staleTime: Infinity,
+    });
+    const play = usePlayhead(trace?.ran_s ?? 0);
+    const shown = play.isPlaying || (trace !== undefined && play.time > 0) ? poseAt(trace!, play.time) : pose;
+    const { data: now } = useQuery({
+        queryKey: ['stage-pose', stored.id, stored.version, play.isPlaying ? 'playing' : shown],
+        queryFn: () => api.stagePose(stored.id, onStage(report, shown)),
+        enabled: !play.isPlaying && report.motions.length > 0,
+        placeholderData: keepPreviousData,
+        staleTime: Infinity,
+    });
+    const all = placed(report, shown);
+    const at = now ?? report.pose;
+    const meets = [...stored.assessment.stage.findings, ...meetsInRuns(stored.assessment)];
+    const verdict = meets.some((finding) => finding.severity === 'fails')
+        ? 'fails'
+        : meets.some((finding) => finding.severity === 'tight')
+          ? 'tight'
+          : stored.assessment.stage.verdict;
+    const boxes = boxesOf(document, report, all);
+    const move = (of: Picked, by: Point3) => edit(...movedBy(document, of, by));
+    const take = (to: Pose) => {
+        play.seek(0);
+        setPose(to);
+    };
+    const mats = (['front', 'side', 'above'] as const).map((name) => (
+        <div key={name} className={name === 'above' ? 'col-start-1' : undefined}>
+            <StageMat
+                look={LOOKS[name]}
+                document={document}
+                report={report}
+                all={all}
+                box={boxes[name]}
+                {...SIZES[name]}
+                picked={picked}
+                nearest={play.isPlaying ? null : at.nearest}
+                centre={play.isPlaying ? [] : at.centre_m}
+                onPick={pick}
+                onMove={move}
+            />
+        </div>
+    ));
+    return (
+        <>
+            <section aria-label="What is so" className="mb-3 flex items-start gap-4">
+                <span className="mt-1">
+                    <LinkGlyph verdict={verdict} size={26} />
+                </span>
+                <div className="min-w-0 flex-1">
+                    <p className="text-[1.35rem] leading-tight font-semibold">{headline(report.motions.length, meets, stored.assessment.rehearsed, say)}</p>
+                    <p className="mt-0.5" role="status">
+                        {at.nearest === null ? '' : `In this pose: ${say(at.nearest.says)}.`} {at.stands === null ? '' : say(at.stands)}
+                    </p>
+                </div>
+                <Playing routine={routine} onRoutine={setRoutine} play={play} took={trace?.ran_s} />
+            </section>
+            <TryPanel />
+            <div className="mt-2 grid grid-cols-[minmax(0,1fr)_21rem] gap-5">
+                <div>
+                    <div className="grid grid-cols-[56fr_34fr] gap-2">
+                        {mats.slice(0, 2)}
+                        {mats[2]}
+                        <section aria-label="Pose" className="min-w-0 bg-sheet px-3 py-1">
+                            <div className="flex items-baseline justify-between">
+                                <h2 className="text-[1.05rem]">Pose</h2>
+                                <button type="button" className="text-accent underline" onClick={() => take({})}>
+                                    All at rest
+                                </button>
+                            </div>
+                            <PoseSliders document={document} report={report} pose={shown} onPose={take} />
+                        </section>
+                    </div>
+                    <div className="mt-5">
+                        <Findings findings={meets} title="What meets what" none="Nothing touches or comes too near." />
+                    </div>
+                </div>
+                <aside className="min-w-0 space-y-5">
+                    <Standing picked={picked} onPick={pick} />
+                    <PickedFields picked={picked} onPick={pick} />
+                    <MassList report={report} />
+                </aside>
+            </div>
+        </>
+    );
+}
+
+/** What is played: a routine, started by hand. */
+function Playing({
+    routine,
+    onRoutine,
+    play,
+    took,
+}: {
+    routine: string | null;
+    onRoutine: (routine: string | null) => void;
+    play: ReturnType<typeof usePlayhead>;
+    took: number | undefined;
+}) {
+    const { routines } = useBuild().stored.document;
+    if (routines.length === 0) {
+        return null;
+    }
+    return (
+        <div className="flex items-center gap-2">
+            <label className="flex items-center gap-2">
+                <span className="text-quiet">Play</span>
+                <select
+                    className="border border-line bg-well px-2 py-1"
+                    value={routine ?? ''}
+                    onChange={(event) => {
+                        play.seek(0);
+                        onRoutine(event.target.value === '' ? null : event.target.value);
+                    }}
+                >
+                    <option value="">a routine …</option>
+                    {routines.map((each) => (
+                        <option key={each.id} value={each.id}>
+                            {each.name}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            {took !== undefined && routine !== null && (
+                <>
+                    <input
+                        type="range"
+                        aria-label="Time"
+                        className="w-40 accent-accent"
+                        min={0}
+                        max={took}
+                        step={took / 500 || 0.01}
+                        value={play.time}
+                        onChange={(event) => play.seek(Number(event.target.value))}
+                    />
+                    <span className="w-14 text-right">{significant(play.time, play.time < 10 ? 2 : 3)} s</span>
+                    <button type="button" className="border border-line bg-sheet px-3 py-1 hover:bg-well" onClick={play.toggle}>
+                        {play.isPlaying ? 'Pause' : 'Play'}
+                    </button>
+                </>
+            )}
+        </div>
+    );
+}
+
+/** What stands on what, as a list: to pick, to add to, to put there. */
+function Standing({ picked, onPick }: { picked: Picked | null; onPick: (picked: Picked) => void }) {
+    const { stored, edit } = useBuild();
+    const { motions, things } = stored.document;
+    const roots = motions.filter((motion) => motion.mount !== null && motion.mount.on === null);
+    const waiting = motions.filter((motion) => motion.mount === null);
+    const put = (motion: Build['motions'][number]) => {
+        onPick({ motion: motion.id, body: null });
+        edit({ path: `motions.${motions.indexOf(motion)}.mount`, value: {} });
+    };
+    const addThing = () => {
+        const id = freeId('thing', things);
+        edit({ path: `things.${things.length}`, value: { id, name: `Thing ${things.length + 1}`, x_m: 0.2, z_m: 0.05, length_m: 0.1 } });
+        onPick({ motion: null, body: id });
+    };
+    return (
+        <section aria-label="What stands here">
+            <h2 className="mb-1 text-[1.05rem]">What stands here</h2>
+            <ul className="border-y border-line py-1">
+                {roots.map((motion) => (
+                    <MotionRow key={motion.id} motion={motion} picked={picked} onPick={onPick} />
+                ))}
+                {things.map((thing) => (
+                    <li key={thing.id}>
+                        <PickButton of={{ motion: null, body: thing.id }} picked={picked} onPick={onPick}>
+                            {thing.name} <span className="text-quiet">{{ frame: 'frame', way: 'in the way', hands: 'hands' }[thing.is]}</span>
+                        </PickButton>
+                    </li>
+                ))}
+                {roots.length + things.length === 0 && <li className="text-quiet">Nothing has a place yet.</li>}
+            </ul>
+            <div className="mt-2 flex flex-wrap gap-2">
+                {waiting.map((motion) => (
+                    <button key={motion.id} type="button" className="bg-accent px-2 py-0.5 font-semibold text-white" onClick={() => put(motion)}>
+                        Put {motion.name} here
+                    </button>
+                ))}
+                <button type="button" className="border border-line bg-sheet px-2 py-0.5 hover:bg-well" onClick={addThing}>
+                    Add a thing
+                </button>
+            </div>
+        </section>
+    );
+}
+
+function MotionRow({ motion, picked, onPick }: { motion: Build['motions'][number]; picked: Picked | null; onPick: (picked: Picked) => void }) {
+    const { motions } = useBuild().stored.document;
+    return (
+        <li>
+            <PickButton of={{ motion: motion.id, body: null }} picked={picked} onPick={onPick}>
+                <strong>{motion.name}</strong>
+            </PickButton>
+            <ul className="ml-4">
+                {motion.bodies.map((body) => (
+                    <li key={body.id}>
+                        <PickButton of={{ motion: motion.id, body: body.id }} picked={picked} onPick={onPick}>
+                            {body.name}
+                        </PickButton>
+                    </li>
+                ))}
+                {motions
+                    .filter((each) => each.mount?.on === motion.id)
+                    .map((each) => (
+                        <MotionRow key={each.id} motion={each} picked={picked} onPick={onPick} />
+                    ))}
+            </ul>
+        </li>
+    );
+}
+
+function PickButton({ of, picked, onPick, children }: { of: Picked; picked: Picked | null; onPick: (picked: Picked) => void; children: React.ReactNode }) {
+    return (
+        <button
+            type="button"
+            aria-pressed={isSame(picked, of)}
+            className={`w-full px-1.5 text-left ${isSame(picked, of) ? 'bg-ink text-white [&_span]:text-white' : 'hover:bg-well'}`}
+            onClick={() => onPick(of)}
+        >
+            {children}
+        </button>
+    );
+}
+
+/** The fields of what is picked. */
+function PickedFields({ picked, onPick }: { picked: Picked | null; onPick: (picked: Picked | null) => void }) {
+    const { stored, edit } = useBuild();
+    const { motions, things } = stored.document;
+    if (picked === null) {
+        return (
+            <p className="text-quiet">
+                Pick something on a mat or in the list: it is dragged there, or moved by the arrow keys, a millimetre or ten with Shift.
+            </p>
+        );
+    }
+    const index = motions.findIndex((motion) => motion.id === picked.motion);
+    const motion = motions[index];
+    const list = motion?.bodies ?? things;
+    const path = motion === undefined ? 'things' : `motions.${index}.bodies`;
+    const i = list.findIndex((body) => body.id === picked.body);
+    const body = list[i];
+    const addBody = () => {
+        const id = freeId('body', motion!.bodies);
+        edit({ path: `${path}.${motion!.bodies.length}`, value: { id, name: `Part ${motion!.bodies.length + 1}`, length_m: 0.1 } });
+        onPick({ motion: motion!.id, body: id });
+    };
+    return (
+        <section aria-label="What is picked">
+            <h2 className="mb-1 text-[1.05rem]">{body?.name ?? motion?.name ?? ''}</h2>
+            {body !== undefined && <BodyFields key={`${path}.${i}`} body={body} path={`${path}.${i}`} />}
+            {body === undefined && motion !== undefined && <MountFields key={path} motion={motion} index={index} />}
+            <div className="mt-2 flex gap-2">
+                {motion !== undefined && (
+                    <button type="button" className="border border-line bg-sheet px-2 py-0.5 hover:bg-well" onClick={addBody}>
+                        Add a body to {motion.name}
+                    </button>
+                )}
+                {body !== undefined && (
+                    <button
+                        type="button"
+                        className="border border-line bg-sheet px-2 py-0.5 hover:bg-well"
+                        onClick={() => {
+                            onPick(motion === undefined ? null : { motion: motion.id, body: null });
+                            edit({ path, value: list.filter((each) => each.id !== body.id) });
+                        }}
+                    >
+                        Take it away
+                    </button>
+                )}
+                {body === undefined && motion?.mount != null && !motions.some((each) => each.mount?.on === motion.id) && (
+                    <button
+                        type="button"
+                        className="border border-line bg-sheet px-2 py-0.5 hover:bg-well"
+                        onClick={() => {
+                            onPick(null);
+                            edit({ path: `motions.${index}.mount`, value: null });
+                        }}
+                    >
+                        Take it off the stage
+                    </button>
+                )}
+            </div>
+        </section>
+    );
+}
+
+function MassList({ report }: { report: StageReport }) {
+    const { say, text } = useSpeaking();
+    if (report.masses.length === 0) {
+        return null;
+    }
+    const total = report.masses.reduce((sum, mass) => sum + mass.kg, 0);
+    return (
+        <section aria-label="What it weighs">
+            <h2 className="mb-1 text-[1.05rem]">What it weighs</h2>
+            <table className="w-full">
+                <tbody className="divide-y divide-line border-y border-line">
+                    {report.masses.map((mass, i) => (
+                        <tr key={i}>
+                            <td>{say(mass.name)}</td>
+                            <td className="text-right whitespace-nowrap">{text({ si: mass.kg, dimension: 'mass' })}</td>
+                        </tr>
+                    ))}
+                    <tr className="font-semibold">
+                        <td>All of it</td>
+                        <td className="text-right whitespace-nowrap">{text({ si: total, dimension: 'mass' })}</td>
+                    </tr>
+                </tbody>
+            </table>
+        </section>
+    );
+}
+
+/** What touches or comes near in a run, each once. */
+function meetsInRuns(assessment: Assessment): Finding[] {
+    const findings = assessment.routines
+        .flatMap((routine) => routine.findings)
+        .filter((finding) => ['routine.touches', 'routine.comes_near'].includes(finding.code));
+    return findings.filter((finding, i) => findings.findIndex((each) => each.place === finding.place && each.code === finding.code) === i);
+}
+
+function headline(motions: number, meets: Finding[], isRehearsed: boolean, say: ReturnType<typeof useSpeaking>['say']): string {
+    if (motions === 0) {
+        return 'Nothing stands anywhere yet. Put the first motion on the stage, and then what stands on it.';
+    }
+    const worst = meets.find((finding) => finding.severity === 'fails') ?? meets.find((finding) => finding.severity === 'tight');
+    return worst !== undefined ? say(worst.says) : isRehearsed ? 'Nothing touches, on its own way or in any routine.' : 'Nothing touches on its own way.';
+}
+
+function onStage(report: StageReport, pose: Pose): Pose {
+    return Object.fromEntries(report.motions.filter((motion) => motion.id in pose).map((motion) => [motion.id, pose[motion.id]!]));
+}
+
+/** Where a run has everything at a time. */
+function poseAt(trace: Trace, time: number): Pose {
+    return Object.fromEntries(
+        trace.motions.map((lane) => {
+            const at = time / trace.sample_s;
+            const i = Math.max(0, Math.min(lane.position.length - 1, Math.floor(at)));
+            const [one, other] = [lane.position[i] ?? 0, lane.position[i + 1] ?? lane.position[i] ?? 0];
+            return [lane.motion, one + (other - one) * (at - i)];
+        }),
+    );
+}
+
+/** All three mats to one scale: each shows as much as the machine needs. What is only near it may reach out of them. */
+function boxesOf(document: Build, report: StageReport, all: ReturnType<typeof placed>): Record<'front' | 'side' | 'above', Box> {
+    const own = report.bodies.filter((body) => body.motion !== null || document.things[body.index]?.is === 'frame');
+    const bodies = own.length === 0 ? report.bodies : own;
+    const points: Point3[] = [
+        ...report.motions.map((motion) => pointOf(all[motion.id]!.stands, [0, 0, 0])),
+        ...bodies.flatMap((body) => {
+            const place = bodyPlace(body, all);
+            const r = body.skin_m;
+            return cornersOf(body, place).flatMap((corner): Point3[] => [corner.map((each) => each - r) as Point3, corner.map((each) => each + r) as Point3]);
+        }),
+    ];
+    const of = (look: Look) =>
+        box([
+            ...points.map((point) => onMat(look, point)),
+            ...(points.length === 0
+                ? [
+                      { x: -200, y: -20 },
+                      { x: 200, y: 300 },
+                  ]
+                : []),
+        ]);
+    const boxes = { front: of(LOOKS.front), side: of(LOOKS.side), above: of(LOOKS.above) };
+    const names = ['front', 'side', 'above'] as const;
+    const room = (name: (typeof names)[number]) => ({ width: SIZES[name].width - 48, height: SIZES[name].height - 40 });
+    const scale = Math.min(
+        ...names.map((name) =>
+            Math.min(
+                room(name).width / Math.max(10, boxes[name].right - boxes[name].left),
+                room(name).height / Math.max(10, boxes[name].top - boxes[name].bottom),
+            ),
+        ),
+    );
+    for (const name of names) {
+        const { left, right, bottom, top } = boxes[name];
+        const [w, h] = [room(name).width / scale, room(name).height / scale];
+        boxes[name] = { left: (left + right - w) / 2, right: (left + right + w) / 2, bottom: (bottom + top - h) / 2, top: (bottom + top + h) / 2 };
+    }
+    return boxes;
+}
+
+/** What a drag or an arrow key writes down, to a tenth of a millimetre. */
+function movedBy(document: Build, of: Picked, by: Point3) {
+    const index = document.motions.findIndex((motion) => motion.id === of.motion);
+    const motion = document.motions[index];
+    const list = motion?.bodies ?? document.things;
+    const i = list.findIndex((body) => body.id === of.body);
+    const [path, from] =
+        of.body === null ? [`motions.${index}.mount`, motion?.mount] : [motion === undefined ? `things.${i}` : `motions.${index}.bodies.${i}`, list[i]];
+    return (['x_m', 'y_m', 'z_m'] as const)
+        .map((axis, k) => ({ path: `${path}.${axis}`, value: Math.round(((from?.[axis] ?? 0) + by[k]!) * 1e4) / 1e4, was: from?.[axis] }))
+        .filter((each) => each.value !== each.was)
+        .map(({ path, value }) => ({ path, value }));
+}
+
+function freeId(of: string, taken: { id: string }[]): string {
+    let i = taken.length + 1;
+    while (taken.some((each) => each.id === `${of}-${i}`)) i++;
+    return `${of}-${i}`;
+}

@@ -1,0 +1,115 @@
+import type { Build } from '../api/types';
+import { ChoiceField, TextField } from '../fields/PlainFields';
+import { QuantityField } from '../fields/QuantityField';
+import { useBuild } from '../state/BuildContext';
+
+type Motion = Build['motions'][number];
+type Body = Motion['bodies'][number];
+type Thing = Build['things'][number];
+
+const SHAPES = [
+    { value: 'box', label: 'a box or plate' },
+    { value: 'ball', label: 'a ball' },
+    { value: 'rod', label: 'a rod, round at its ends' },
+];
+
+const IS = [
+    { value: 'way', label: 'in the way' },
+    { value: 'frame', label: 'part of the frame' },
+    { value: 'hands', label: 'where hands can be' },
+];
+
+const MATERIALS = ['plywood', 'pine', 'hardwood', 'foam', 'printed', 'acrylic', 'cloth', 'aluminium', 'brass', 'steel'];
+
+/** Where a motion stands, and on what. */
+export function MountFields({ motion, index }: { motion: Motion; index: number }) {
+    const { motions } = useBuild().stored.document;
+    const mount = motion.mount;
+    if (mount === null) {
+        return null;
+    }
+    const at = (field: string) => `motions.${index}.mount.${field}`;
+    const others = motions.filter((each) => each.id !== motion.id && each.mount !== null);
+    return (
+        <div className="divide-y divide-line">
+            <ChoiceField
+                label="Stands on"
+                path={at('on')}
+                value={mount.on ?? ''}
+                choices={[{ value: '', label: 'the base' }, ...others.map(({ id, name }) => ({ value: id, label: name }))]}
+                toValue={(id) => (id === '' ? null : id)}
+            />
+            <QuantityField
+                label="To the right"
+                path={at('x_m')}
+                value={mount.x_m}
+                typedIn="mm"
+                how={mount.on === null ? undefined : 'From where that stands.'}
+            />
+            <QuantityField label="Further away" path={at('y_m')} value={mount.y_m} typedIn="mm" />
+            <QuantityField label="Up" path={at('z_m')} value={mount.z_m} typedIn="mm" />
+            <QuantityField
+                label="Points towards"
+                path={at('heading_deg')}
+                value={mount.heading_deg}
+                how="0° to the right, 90° away from you, −90° towards you."
+            />
+            <ChoiceField
+                label="Its drive"
+                path={at('drive')}
+                value={mount.drive}
+                choices={[
+                    { value: 'rides', label: 'sits there too' },
+                    { value: 'base', label: 'is on the base, and pulls through a cord or cable' },
+                ]}
+            />
+        </div>
+    );
+}
+
+/** What a body or a thing is: its shape, where its middle is, and what it weighs. */
+export function BodyFields({ body, path }: { body: Body | Thing; path: string }) {
+    const at = (field: string) => `${path}.${field}`;
+    return (
+        <div className="divide-y divide-line">
+            <TextField label="Name" path={at('name')} value={body.name} />
+            {'is' in body && <ChoiceField label="It is" path={at('is')} value={body.is} choices={IS} />}
+            <ChoiceField label="Shape" path={at('shape')} value={body.shape} choices={SHAPES} />
+            <QuantityField label={body.shape === 'ball' ? 'How thick' : 'Length'} path={at('length_m')} value={body.length_m} typedIn="mm" />
+            {body.shape !== 'ball' && (
+                <QuantityField
+                    label={body.shape === 'rod' ? 'How thick' : 'Width'}
+                    path={at('width_m')}
+                    value={body.width_m}
+                    typedIn="mm"
+                    empty={body.shape === 'rod' ? 'as long' : 'as long'}
+                />
+            )}
+            {body.shape === 'box' && <QuantityField label="Height" path={at('height_m')} value={body.height_m} typedIn="mm" empty="as wide" />}
+            <QuantityField label="Middle, to the right" path={at('x_m')} value={body.x_m} typedIn="mm" />
+            <QuantityField label="Middle, further away" path={at('y_m')} value={body.y_m} typedIn="mm" />
+            <QuantityField label="Middle, up" path={at('z_m')} value={body.z_m} typedIn="mm" />
+            {body.shape !== 'ball' && (
+                <>
+                    <QuantityField label="Turned, from above" path={at('heading_deg')} value={body.heading_deg} />
+                    <QuantityField label="Far end raised" path={at('lean_deg')} value={body.lean_deg} />
+                </>
+            )}
+            <QuantityField
+                label="Mass"
+                path={at('mass_kg')}
+                value={body.mass_kg}
+                typedIn="g"
+                empty={body.material === null ? 'only a shape' : 'as its material'}
+            />
+            <ChoiceField
+                label="Made of"
+                path={at('material')}
+                value={body.material ?? ''}
+                choices={[{ value: '', label: 'not said' }, ...MATERIALS.map((each) => ({ value: each, label: each }))]}
+                toValue={(material) => (material === '' ? null : material)}
+            />
+            {body.material !== null && <QuantityField label="Hollow, with walls of" path={at('wall_m')} value={body.wall_m} typedIn="mm" empty="solid" />}
+        </div>
+    );
+}
