@@ -23,6 +23,12 @@ function unlikeItsSchema(TestResponse $answer, string $name, bool $many = false)
     return $error === null ? [] : (new ErrorFormatter)->format($error);
 }
 
+/** The demo that stands on the stage. */
+function troll(TestCase $it): string
+{
+    return collect($it->getJson('/api/builds')->json())->firstWhere('name', 'Grumbling Troll')['id'];
+}
+
 beforeEach(function () {
     $this->seed();
     $this->id = collect($this->getJson('/api/builds')->json())->firstWhere('name', 'Heron Wharf')['id'];
@@ -55,6 +61,9 @@ it('answers what its schema says', function (Closure $ask, string $name, bool $m
     'stops' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/drawbridge/stops"), 'StopsSheet'],
     'counterbalance' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/drawbridge/easing"), 'Counterbalance', true],
     'trains' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/drawbridge/trains?ratio=5&module_mm=1"), 'TrainChoice'],
+    'stage' => [fn (TestCase $it) => $it->getJson('/api/builds/'.troll($it).'/stage'), 'StageReport'],
+    'stage of nothing' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/stage"), 'StageReport'],
+    'pose' => [fn (TestCase $it) => $it->postJson('/api/builds/'.troll($it).'/stage/pose', ['pose' => ['neck' => -40, 'arm' => 62]]), 'StagePose'],
     'wiring' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/wiring"), 'WiringReport'],
     'one more' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/wiring/one-more?list=outputs&kind=points"), 'OneMore'],
     'times' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/times"), 'MoveTimes'],

@@ -58,7 +58,8 @@ final class BuildJudge
                 $failing[$id] = true;
             }
         }
-        $routines = new RoutineJudge($build, $subjects, self::reached($build, $known), $rehearsed, $failing);
+        $stage = self::stage($build, $subjects, $known, $rehearsed !== null, $proposes);
+        $routines = new RoutineJudge($build, $subjects, self::reached($build, $known), $rehearsed, $failing, $stage->told);
         $batteries = new SharedBattery($build, $subjects);
         $wiring = new WiringJudge($build, $subjects, ($stock ?? Stock::shipped())->boards(), $rehearsed === null ? null : Day::of($build, $rehearsed),
             $proposes);
@@ -76,7 +77,6 @@ final class BuildJudge
 
         $pictures = array_map(fn (Picture $picture): array => ['id' => $picture->id, 'readings' => $picture->read()], $build->pictures);
 
-        $stage = self::stage($build, $subjects, $known, $rehearsed !== null, $proposes);
         $ofAll = [...$wiring->findings(), ...$stage->findings];
         usort($ofAll, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
 

@@ -18,6 +18,9 @@ final class Clearance
     /** @var \WeakMap<Stage, self>|null what was worked out of a stage before */
     private static ?\WeakMap $known = null;
 
+    /** What is just as far apart as is asked for is far enough. */
+    public const NEITHER_M = 1e-9;
+
     private const FINE_M = 0.0004; // half of a millimetre and less
 
     private const SLOPES = 48;     // samples of a linkage’s travel

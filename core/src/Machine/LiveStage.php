@@ -10,11 +10,13 @@ use Brookstone\Core\Solid\Inertia;
 use Brookstone\Core\Solid\Vector;
 
 /**
- * The stage during a run: what each motion has to move at a moment, as all stand and speed up then. Forces on the chain of joints by Newton and Euler, out from
+ * Motions that stand on one another during a run: what each has to move at a moment, as all stand and speed up then. Forces on the chain of joints by Newton and Euler, out from
  * the base and back: Craig, Introduction to Robotics, 3rd ed., §6.5.
  */
 final class LiveStage
 {
+    private const NEXT_S = 1e-7;
+
     private const SMALL_RAD = 5e-4; // or m: nothing has moved so far since the last look
 
     private const STEADY = 0.01; // of the same: it changes no more than that from one look to the next
@@ -37,24 +39,37 @@ final class LiveStage
 
     private float $jerk = 0.0;
 
-    private function __construct(private readonly Stage $stage)
+    /** @var array<string, Motion> each after what it stands on */
+    private readonly array $motions;
+
+    /** @param  list<string>  $family  motions that stand on one another */
+    private function __construct(private readonly Stage $stage, array $family)
     {
-        foreach (array_keys($stage->motions) as $id) {
+        $this->motions = array_intersect_key($stage->motions, array_flip($family));
+        foreach (array_keys($this->motions) as $id) {
             $this->rides[$id] = new LiveRide(new Posture($stage->goes($id), $stage->goes($id)->told(), Inertia::none(), new Vector(0.0, 0.0, -1.0)),
                 $stage->goes($id)->turns);
             $this->speeds[$id] = 0.0;
         }
     }
 
-    /** null where each motion has to move just what its mechanism was told. */
-    public static function of(Stage $stage): ?self
+    /** @return list<self> one for all that stand on one another; what stands alone has the same load whatever the others do */
+    public static function all(Stage $stage): array
     {
-        return array_filter(array_keys($stage->motions), $stage->counts(...)) === [] ? null : new self($stage);
+        $all = [];
+        foreach ($stage->motions as $id => $motion) {
+            if ($motion->mount?->on === null && $stage->on($id) !== []) {
+                $all[] = new self($stage, $stage->family($id));
+            }
+        }
+
+        return $all;
     }
 
-    public function knows(string $motion): bool
+    /** @return list<string> */
+    public function motions(): array
     {
-        return isset($this->rides[$motion]);
+        return array_keys($this->motions);
     }
 
     /** None will speed up or slow down otherwise than now within a time, as far as the last look tells. */
@@ -66,13 +81,13 @@ final class LiveStage
     /** The same motion with what it carries at the moment. */
     public function live(Motion $motion): Motion
     {
-        return isset($this->rides[$motion->id]) && $this->stage->counts($motion->id) ? $motion->withRide($this->rides[$motion->id]) : $motion;
+        return $motion->withRide($this->rides[$motion->id]);
     }
 
     /**
      * Where all are now.
      *
-     * @param  array<string, array{float, float}>  $now  of each motion that is on the stage its position, SI, and its speed
+     * @param  array<string, array{float, float}>  $now  of each motion its position, SI, and its speed
      * @param  float  $seconds  since the last look; 0 at the beginning
      * @return list<string> motions whose load is another
      */
@@ -81,13 +96,11 @@ final class LiveStage
         $states = [];
         $isOther = $this->before === [];
         $jerk = 0.0;
-        foreach ($this->stage->motions as $id => $motion) {
+        foreach ($this->motions as $id => $motion) {
             [$position, $speed] = $now[$id];
             $goes = $this->stage->goes($id);
-            $h = 1e-6;
             $at = $goes->at($motion->mechanism, $position);
-            $goesWith = $speed === 0.0 ? 0.0
-                : ($goes->at($motion->mechanism, $position + $h * $speed) - $goes->at($motion->mechanism, $position - $h * $speed)) / (2 * $h);
+            $goesWith = $speed === 0.0 ? 0.0 : ($goes->at($motion->mechanism, $position + self::NEXT_S * $speed) - $at) / self::NEXT_S;
             $accel = $seconds > 0.0 ? ($goesWith - $this->speeds[$id]) / $seconds : 0.0;
             $this->speeds[$id] = $goesWith;
             $this->most = max($this->most, abs($accel));
@@ -116,7 +129,7 @@ final class LiveStage
     private function load(array $states): array
     {
         $stands = $moved = $spins = $winds = $speedsUp = $own = [];
-        foreach ($this->stage->motions as $id => $motion) {
+        foreach ($this->motions as $id => $motion) {
             [$at, $speed, $accel] = $states[$id];
             $on = $motion->mount?->on;
             $mount = $this->stage->mount($id);
@@ -138,7 +151,7 @@ final class LiveStage
         }
         $all = $own;
         $forces = $moments = $others = []; // about where each stands
-        foreach (array_reverse(array_keys($this->stage->motions)) as $id) {
+        foreach (array_reverse(array_keys($this->motions)) as $id) {
             $zero = $stands[$id]->at;
             $its = $own[$id];
             $force = $speedsUp[$id]->plus(self::at($spins[$id], $winds[$id], $its->centre->minus($moved[$id]->at)))->times($its->mass_kg);

@@ -23,6 +23,12 @@ final readonly class Nearest
     {
     }
 
+    /** Of which two it is. */
+    public function pair(): string
+    {
+        return "{$this->one->key()} {$this->other->key()}";
+    }
+
     /** `, with Trolley at 0.4 m and Hook at 0.1 m`, of the motions by which they move against one another; nothing where that is no motion's own. */
     public function where(): Sentence
     {

@@ -87,7 +87,7 @@ final class ClearanceWatch
     public function ends(float $now): void
     {
         foreach ($this->near as $i => $nearest) {
-            $this->tells($now, $nearest, $i);
+            $this->tells($now, $nearest);
             unset($this->near[$i]);
         }
     }
@@ -128,14 +128,13 @@ final class ClearanceWatch
         if ($least->gap_m <= 0.0 && ! isset($this->touched[$i])) {
             $this->touched[$i] = true;
             unset($this->near[$i]);
-            $this->recorder->meets('touch', $this->moves($i, $before, $stands), $now, self::says($least),
-                array_keys($this->rates[$i]));
-        } elseif ($least->gap_m < $this->asked_m && ! isset($this->touched[$i])) {
+            $this->recorder->meets('touch', $this->moves($i, $before, $stands), $now, self::says($least), $least);
+        } elseif ($least->gap_m < $this->asked_m - Clearance::NEITHER_M && ! isset($this->touched[$i])) {
             $this->near[$i] = isset($this->near[$i]) && $this->near[$i]->gap_m <= $least->gap_m ? $this->near[$i] : $least;
         }
         if ($nearest->gap_m > self::LEAVES * $this->asked_m) {
             if (isset($this->near[$i])) {
-                $this->tells($now, $this->near[$i], $i);
+                $this->tells($now, $this->near[$i]);
             }
             unset($this->near[$i], $this->touched[$i]);
         }
@@ -175,11 +174,11 @@ final class ClearanceWatch
         return $best;
     }
 
-    private function tells(float $now, Nearest $nearest, int $i): void
+    private function tells(float $now, Nearest $nearest): void
     {
         $motion = $nearest->one->of ?? $nearest->other->of;
         assert($motion !== null);
-        $this->recorder->meets('near', $motion->id, $now, self::says($nearest, $this->asked_m), array_keys($this->rates[$i]));
+        $this->recorder->meets('near', $motion->id, $now, self::says($nearest, $this->asked_m), $nearest);
     }
 
     /**

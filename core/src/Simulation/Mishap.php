@@ -16,10 +16,12 @@ final readonly class Mishap
      * @param  string  $of  the motion, supply, rule or routine
      * @param  string|null  $routine  whose step moved it, or was done at the time
      * @param  string|null  $path  of that step inside the routine
-     * @param  list<string>  $others  motions by which two things come to meet, besides the one that it happens to
+     * @param  array<string, float>  $pose  of two things that meet, where the motions stand by which they do
+     * @param  string|null  $pair  the two things, as Nearest has them
      */
     public function __construct(public string $kind, public string $of, public float $at_s, public Sentence $says, public ?string $routine = null,
-        public ?string $path = null, public array $others = [])
+        public ?string $path = null, public array $pose = [],
+        public ?string $pair = null)
     {
     }
 

@@ -7,6 +7,8 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Machine\Clearance;
+use Brookstone\Core\Machine\Nearest;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Supply;
@@ -114,14 +116,11 @@ final class Recorder
         $this->event($at, 'output', new Sentence($this->build->outputs[$id]->named().($on ? ' goes on.' : ' goes off.')));
     }
 
-    /**
-     * Two things on the stage, because of a motion.
-     *
-     * @param  list<string>  $joints  by which they move against one another, that one too
-     */
-    public function meets(string $kind, string $motion, float $at, Sentence $says, array $joints): void
+    /** Two things on the stage, because of a motion. */
+    public function meets(string $kind, string $motion, float $at, Sentence $says, Nearest $nearest): void
     {
-        $this->mishap($kind, $motion, $at, $says, array_values(array_diff($joints, [$motion])));
+        $this->mishap($kind, $motion, $at, $says, array_intersect_key($nearest->pose, array_flip(Clearance::joints($nearest->one, $nearest->other))),
+            $nearest->pair());
     }
 
     /** @param  float  $speed in the motion's own unit per second */
@@ -276,12 +275,12 @@ final class Recorder
     /**
      * Something went wrong: with a motion it is the last step that moved it, with anything else the last that was begun.
      *
-     * @param  list<string>  $others  motions that it hangs on besides
+     * @param  array<string, float>  $pose  where motions stand that it hangs on
      */
-    public function mishap(string $kind, string $of, float $at, Sentence $says, array $others = []): void
+    public function mishap(string $kind, string $of, float $at, Sentence $says, array $pose = [], ?string $pair = null): void
     {
         $step = $this->stepOf(in_array($kind, Mishap::OF_NO_MOTION, true) ? null : $of);
-        $this->mishaps[] = new Mishap($kind, $of, $at, $says, $step['routine'] ?? null, $step['path'] ?? null, $others);
+        $this->mishaps[] = new Mishap($kind, $of, $at, $says, $step['routine'] ?? null, $step['path'] ?? null, $pose, $pair);
         $this->event($at, $kind, $says);
     }
 

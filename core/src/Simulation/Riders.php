@@ -7,19 +7,15 @@ namespace Brookstone\Core\Simulation;
 use Brookstone\Core\Machine\LiveStage;
 
 /** Motions that stand on one another during a run: where each is, is what the others have to move. */
-final class Riders
+final readonly class Riders
 {
     private const PART_S = 0.00125;
 
     private const MOST_PARTS = 8;
 
-    /** @var array<string, Axis> */
-    private readonly array $axes;
-
     /** @param  array<string, Axis>  $axes */
-    public function __construct(private readonly LiveStage $stage, array $axes)
+    public function __construct(private LiveStage $stage, private array $axes)
     {
-        $this->axes = array_filter($axes, fn (Axis $axis): bool => $stage->knows($axis->motion->id));
         $this->go(0.0);
     }
 
@@ -34,14 +30,13 @@ final class Riders
     /**
      * @param  list<Axis>  $awake
      * @param  float  $seconds  that pass
-     * @return list<float> parts of a scan to go through one after another: where they speed up or slow down, what one does to another changes within it
+     * @return int in so many parts, one after another: where they speed up or slow down, what one does to another changes in between
      */
-    public function parts(array $awake, float $seconds): array
+    public function parts(array $awake, float $seconds): int
     {
         $parts = (int) max(1.0, min(self::MOST_PARTS, ceil($seconds / self::PART_S - 1e-9)));
 
-        return $parts > 1 && $this->areAmong($awake) && (! $this->stage->isSteadyFor($seconds) || $this->obey($awake)) ? array_fill(0, $parts, 1 / $parts)
-            : [1.0];
+        return $parts > 1 && $this->areAmong($awake) && (! $this->stage->isSteadyFor($seconds) || $this->obey($awake)) ? $parts : 1;
     }
 
     /** @param  list<Axis>  $awake */

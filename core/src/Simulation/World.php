@@ -68,7 +68,8 @@ final class World implements Senses
 
     private readonly RuleWatch $rules;
 
-    private readonly ?Riders $riders;
+    /** @var list<Riders> */
+    private readonly array $riders;
 
     private readonly ?ClearanceWatch $clear;
 
@@ -83,9 +84,13 @@ final class World implements Senses
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
     {
         $axes = [];
-        $stage = LiveStage::of($build->stage);
+        $families = LiveStage::all($build->stage);
+        $live = [];
+        foreach ($families as $family) {
+            $live += array_fill_keys($family->motions(), $family);
+        }
         foreach ($build->motions as $id => $motion) {
-            $axes[$id] = new Axis($stage?->live($motion) ?? $motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from),
+            $axes[$id] = new Axis(($live[$id] ?? null)?->live($motion) ?? $motion, $scenario->startsAt[$id] ?? $motion->at($motion->task->from),
                 $motion->obeysWithin_s($build->settings));
         }
         foreach ($build->motorGroups as $id => $group) {
@@ -98,7 +103,7 @@ final class World implements Senses
             $axes[$id]->watch($ledger);
         }
         $this->axes = $axes;
-        $this->riders = $stage === null ? null : new Riders($stage, $axes);
+        $this->riders = array_map(fn (LiveStage $family): Riders => new Riders($family, array_intersect_key($axes, array_flip($family->motions()))), $families);
         $this->memory = new \SplObjectStorage;
         $this->computed = new ComputedTimes($build->settings);
         $this->inputs = new Inputs($build, $axes);
@@ -312,14 +317,15 @@ final class World implements Senses
                 $feed->goesOn($this->now(), $for_s);
             }
         }
-        foreach ($this->riders?->parts($awake, $for_s) ?? [1.0] as $part) {
+        $parts = max([1, ...array_map(fn (Riders $riders): int => $riders->parts($awake, $for_s), $this->riders)]);
+        for ($part = 0; $part < $parts; $part++) {
             foreach ($awake as $axis) {
-                foreach ($axis->advance($part * $for_s) as [$what, $one, $other]) {
+                foreach ($axis->advance($for_s / $parts) as [$what, $one, $other]) {
                     $this->happened($axis, $what, $one, $other);
                 }
             }
-            if (! $asleep) {
-                $this->riders?->go($part * $for_s);
+            foreach ($asleep ? [] : $this->riders as $riders) {
+                $riders->go($for_s / $parts);
             }
         }
         if ($angles !== []) {
@@ -351,7 +357,7 @@ final class World implements Senses
      */
     private function stride(array $awake, float $until): int
     {
-        $scans = $this->riders?->areAmong($awake) ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
+        $scans = array_filter($this->riders, fn (Riders $riders): bool => $riders->areAmong($awake)) !== [] ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
         $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;
 
         return max(1, $scans);

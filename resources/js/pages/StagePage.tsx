@@ -30,7 +30,6 @@ export function StagePage() {
     useLinkKeys(stored.id, stored.assessment.chains[0]?.motion);
     return (
         <main className="mx-auto max-w-[1500px] px-6 py-4">
-            <h1 className="sr-only">The stage</h1>
             {report === undefined ? null : <Stage report={report} />}
         </main>
     );
@@ -96,7 +95,7 @@ function Stage({ report }: { report: StageReport }) {
                     <LinkGlyph verdict={verdict} size={26} />
                 </span>
                 <div className="min-w-0 flex-1">
-                    <p className="text-[1.35rem] leading-tight font-semibold">{headline(report.motions.length, meets, stored.assessment.rehearsed, say)}</p>
+                    <h1 className="text-[1.35rem] leading-tight">{headline(report.motions.length, meets, stored.assessment.rehearsed, say)}</h1>
                     <p className="mt-0.5" role="status">
                         {at.nearest === null ? '' : `In this pose: ${say(at.nearest.says)}.`} {at.stands === null ? '' : say(at.stands)}
                     </p>

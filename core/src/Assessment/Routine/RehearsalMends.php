@@ -57,7 +57,7 @@ final class RehearsalMends
             'vain' => [...$this->longer($effect, $place), ...$this->homeFirst($motion, $place)],
             'elsewhere' => $this->homeFirst($motion, $place),
             'left_powered' => [$this->stop($motion, $place)],
-            'touch', 'near' => $this->outOfTheWay($motion, $mishap->others, $place),
+            'touch', 'near' => $this->outOfTheWay($motion, $mishap->pose, $place),
             default => [],
         };
     }
@@ -65,19 +65,19 @@ final class RehearsalMends
     /**
      * Another motion is moved out of the way before.
      *
-     * @param  list<string>  $others
+     * @param  array<string, float>  $pose  in which it met something
      * @return list<Fix>
      */
-    private function outOfTheWay(Motion $motion, array $others, string $place): array
+    private function outOfTheWay(Motion $motion, array $pose, string $place): array
     {
         $build = $this->context->build;
         $clearance = Clearance::of($build->stage);
         $fixes = [];
-        foreach ($others as $id) {
+        foreach (array_keys(array_diff_key($pose, [$motion->id => true])) as $id) {
             $other = $build->motions[$id];
             $pairs = $clearance->between($motion->id, $id, $build->settings->clear_m);
             foreach ($other->places as $to) {
-                if (! $clearance->comeWithin($pairs, $motion->id, $motion->range(), [$id => $to->at], $build->settings->clear_m, self::FINE_M)) {
+                if (! $clearance->comeWithin($pairs, $motion->id, $motion->range(), [$id => $to->at] + $pose, $build->settings->clear_m, self::FINE_M)) {
                     $time = $this->context->subjects[$id]->facts->longestTimeTo($to->id);
                     $fixes[] = $this->context->before($place, ['do' => 'go', 'motion' => $id, 'place' => $to->id,
                         'give_up_s' => RoutineContext::patienceFor($time ?? 0.0)], new Sentence("Send {$other->named()} to {$to->named()} first"));

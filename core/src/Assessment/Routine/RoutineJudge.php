@@ -41,8 +41,10 @@ final class RoutineJudge
      * @param  Reached  $reached  what a search of its states found
      * @param  Rehearsed|null  $rehearsed  what its rehearsals showed, where they have been run
      * @param  array<string, true>  $failing  motions of which a link before the routine fails
+     * @param  list<string>  $told  pairs of bodies of which it is said already that they meet
      */
-    public function __construct(private readonly Build $build, array $subjects, Reached $reached, private readonly ?Rehearsed $rehearsed, array $failing)
+    public function __construct(private readonly Build $build, array $subjects, Reached $reached, private readonly ?Rehearsed $rehearsed, array $failing,
+        array $told = [])
     {
         $this->context = new RoutineContext($build, $subjects, $rehearsed);
         [$sensing, $surroundings] = [new RoutineSensing($this->context), new RoutineSurroundings($this->context)];
@@ -61,7 +63,7 @@ final class RoutineJudge
         $starts->presses();
         (new RoutineReach($this->context, $reached))->check();
         if ($rehearsed !== null) {
-            (new RoutineRehearsal($this->context, $rehearsed, $failing))->check();
+            (new RoutineRehearsal($this->context, $rehearsed, $failing, $told))->check();
             $supply = new RoutineSupply($this->context, $rehearsed, $reached);
             $supply->check();
             $this->supplies = $supply->supplies();

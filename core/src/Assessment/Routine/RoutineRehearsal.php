@@ -33,8 +33,8 @@ final class RoutineRehearsal
         'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home',
             'routine.until_unreachable']],
         'elsewhere' => ['routine.ends_elsewhere', ['routine.place_lost', 'routine.drifts', 'routine.moves_before_home', 'stops.by_time']],
-        'touch' => ['routine.touches', ['stage.touches']],
-        'near' => ['routine.comes_near', ['stage.touches', 'stage.near', 'routine.touches']],
+        'touch' => ['routine.touches', []],
+        'near' => ['routine.comes_near', ['routine.touches']],
         'left_powered' => ['routine.left_on', ['routine.left_powered']],
     ];
 
@@ -44,8 +44,10 @@ final class RoutineRehearsal
 
     /**
      * @param  array<string, true>  $failing  motions of which a link before the routine fails
+     * @param  list<string>  $told  pairs of bodies of which it is said already that they meet
      */
-    public function __construct(private readonly RoutineContext $context, private readonly Rehearsed $rehearsed, private readonly array $failing)
+    public function __construct(private readonly RoutineContext $context, private readonly Rehearsed $rehearsed, private readonly array $failing,
+        private readonly array $told)
     {
     }
 
@@ -96,6 +98,9 @@ final class RoutineRehearsal
             return true;
         }
         if ($mishap->kind === 'burns' && CoilTimes::tells($build, $build->outputs[$mishap->of])) {
+            return true;
+        }
+        if (in_array($mishap->pair, $this->told, true)) {
             return true;
         }
         $moves = $motion === null ? $routine->motions() : [$motion];

@@ -98,7 +98,7 @@ final readonly class Interlocks
             : ["{$with->one->named()} and {$with->other->named()} can meet{$with->where()->template}", $with->where()->values];
         $unit = $other->unit();
 
-        $bodies = $with === null ? "{$one->id} {$other->id}" : "{$with->one->key()} {$with->other->key()}";
+        $bodies = $with?->pair() ?? "{$one->id} {$other->id}";
 
         return [$bodies => new Finding('stage.can_meet', Severity::Note, 'rules', new Sentence(
             "{$says}. Kept apart, {$one->named()} moves only while {$other->named()} is outside of {low} to {high}.",

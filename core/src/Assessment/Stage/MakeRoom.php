@@ -27,8 +27,6 @@ final readonly class MakeRoom
 
     private const MOST = 3;
 
-    private const NEITHER = 1e-9; // what is just as far as asked is far enough
-
     public function __construct(private Build $build, private Clearance $clearance)
     {
     }
@@ -95,7 +93,7 @@ final readonly class MakeRoom
         $clearance = Clearance::of(new Stage($this->build->motions, [$thing]));
         $alone = fn (Piece $one, Piece $other): bool => $one->of === null || $other->of === null;
         foreach ($this->clearance->stage->motions as $id => $motion) {
-            if ($clearance->over($id, $reaches($motion), [], $this->build->settings->clear_m - self::NEITHER, only: $alone) !== []) {
+            if ($clearance->over($id, $reaches($motion), [], $this->build->settings->clear_m - Clearance::NEITHER_M, only: $alone) !== []) {
                 return false;
             }
         }

@@ -19,8 +19,6 @@ use Brookstone\Core\Quantity\Quantity;
 /** What meets what: each motion over all of its travel, with its play and what it runs on, and two of them in whatever order. */
 final readonly class Meetings
 {
-    private const NEITHER = 1e-9;
-
     private Clearance $clearance;
 
     /** @param  array<string, MotionInBuild>  $subjects */
@@ -29,18 +27,18 @@ final readonly class Meetings
         $this->clearance = Clearance::of($build->stage);
     }
 
-    /** @return list<Finding> */
+    /** @return array<string, Finding> what touches or comes near by the pair that does, and where hands can be */
     public function findings(): array
     {
         $findings = [];
         foreach ($this->build->stage->motions as $id => $motion) {
             $range = $this->reaches($motion);
             $alone = fn (Piece $one, Piece $other): bool => Clearance::joints($one, $other) === [$id];
-            foreach ($this->clearance->over($id, $range, [], $this->build->settings->clear_m - self::NEITHER, only: $alone) as $nearest) {
-                $findings[] = $this->meets($motion, $nearest);
+            foreach ($this->clearance->over($id, $range, [], $this->build->settings->clear_m - Clearance::NEITHER_M, only: $alone) as $nearest) {
+                $findings[$nearest->pair()] = $this->meets($motion, $nearest);
             }
-            foreach ($this->clearance->over($id, $range, [], $this->build->settings->hands_m - self::NEITHER, toHands: true) as $nearest) {
-                $findings[] = $this->pinches($nearest);
+            foreach ($this->clearance->over($id, $range, [], $this->build->settings->hands_m - Clearance::NEITHER_M, toHands: true) as $nearest) {
+                $findings["hands {$nearest->pair()}"] = $this->pinches($nearest);
             }
         }
 

@@ -16,8 +16,11 @@ final readonly class StageJudge
     /** Of a document, what all of it hangs on. */
     private const HANGS_ON = ['settings', 'things', 'around', 'rules'];
 
-    /** @param  list<Finding>  $findings  worst first */
-    private function __construct(public array $findings, private int $motions, private ?float $mass_kg)
+    /**
+     * @param  list<Finding>  $findings  worst first
+     * @param  list<string>  $told  pairs of bodies of which it is said that they touch or come near, whatever runs
+     */
+    private function __construct(public array $findings, public array $told, private int $motions, private ?float $mass_kg)
     {
     }
 
@@ -29,14 +32,15 @@ final readonly class StageJudge
     public static function of(Build $build, array $subjects, bool $thoroughly, bool $proposes): self
     {
         if ($build->stage->motions === []) {
-            return new self([], 0, null);
+            return new self([], [], 0, null);
         }
         $masses = new Masses($build, $proposes);
-        $findings = [...(new Meetings($build, $subjects))->findings(), ...$masses->findings(),
+        $meetings = (new Meetings($build, $subjects))->findings();
+        $findings = [...array_values($meetings), ...$masses->findings(),
             ...($thoroughly ? (new Interlocks($build, Clearance::of($build->stage)))->findings() : [])];
         usort($findings, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
 
-        return new self($findings, count($build->stage->motions), $masses->mass_kg());
+        return new self($findings, array_keys($meetings), count($build->stage->motions), $masses->mass_kg());
     }
 
     /** What it hangs on: while that is the same, so is what it says. */
