@@ -41,8 +41,17 @@ export function freeId(name: string, taken: string[]): string {
     return id;
 }
 
+interface Props {
+    open: boolean;
+    onClose: () => void;
+    /** What it has from the first besides: where it stands. */
+    also?: object;
+    /** It is there; its task is worked on first where nothing else is said. */
+    onAdded?: (id: string) => void;
+}
+
 /** Asks what moves, and adds it with an example's figures. */
-export function AddMotion({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function AddMotion({ open, onClose, also = {}, onAdded }: Props) {
     const { stored, edit } = useBuild();
     const navigate = useNavigate();
     const [name, setName] = useState('');
@@ -59,11 +68,15 @@ export function AddMotion({ open, onClose }: { open: boolean; onClose: () => voi
             name,
             motions.map((motion) => motion.id),
         );
-        edit({ path: `motions.${motions.length}`, value: example(kind, id, name.trim(), motions.length) });
+        edit({ path: `motions.${motions.length}`, value: { ...example(kind, id, name.trim(), motions.length), ...also } });
         setName('');
         setError('');
         onClose();
-        void navigate(linkPath(stored.id, id, 'task'));
+        if (onAdded === undefined) {
+            void navigate(linkPath(stored.id, id, 'task'));
+        } else {
+            onAdded(id);
+        }
     };
     return (
         <Sheet open={open} onClose={onClose} title="What has to move?" wide>

@@ -1,20 +1,35 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api } from '../api/client';
-import type { Assessment, Build, Finding, StageReport, Trace } from '../api/types';
+import type { Assessment, Build, Finding, StageBody, StageReport, Trace } from '../api/types';
 import { Findings } from '../chain/Findings';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { TryPanel } from '../chain/TryPanel';
 import { useLinkKeys } from '../chain/useLinkKeys';
 import { box, type Box } from '../mat/geometry';
+import { AddMotion, freeId } from './AddMotion';
 import { usePlayhead } from '../routine/usePlayhead';
 import { BodyFields, MountFields } from '../stage/StageFields';
 import { PoseSliders } from '../stage/PoseSliders';
 import { StageMat, isSame, type Picked } from '../mat/StageMat';
 import { bodyPlace, cornersOf, LOOKS, onMat, placed, pointOf, type Look, type Point3, type Pose } from '../mat/space';
 import { useBuild } from '../state/BuildContext';
+import { useSaving } from '../state/saving';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
+
+/** What stands about is shown so far from the machine, or so much of its size. */
+const NEAR_MM = 250;
+
+const NEAR_SHARE = 0.3;
+
+const LEAST_SHARE = 0.3; // of a view: less than that is looked at from nearer
+
+const ROOM = 1.12;
+
+const NAMES = ['front', 'side', 'above'] as const;
+
+type Boxes = Record<(typeof NAMES)[number], Box>;
 
 const SIZES = { front: { width: 560, height: 380 }, side: { width: 340, height: 380 }, above: { width: 560, height: 250 } };
 
@@ -28,11 +43,7 @@ export function StagePage() {
         staleTime: Infinity,
     });
     useLinkKeys(stored.id, stored.assessment.chains[0]?.motion);
-    return (
-        <main className="mx-auto max-w-[1500px] px-6 py-4">
-            {report === undefined ? null : <Stage report={report} />}
-        </main>
-    );
+    return <main className="mx-auto max-w-[1500px] px-6 py-4">{report === undefined ? null : <Stage report={report} />}</main>;
 }
 
 function Stage({ report }: { report: StageReport }) {
@@ -65,13 +76,20 @@ function Stage({ report }: { report: StageReport }) {
         : meets.some((finding) => finding.severity === 'tight')
           ? 'tight'
           : stored.assessment.stage.verdict;
-    const boxes = boxesOf(document, report, all);
-    const move = (of: Picked, by: Point3) => edit(...movedBy(document, of, by));
+    const boxes = useSteady(boxesOf(document, report, all));
+    // What is on its way to be saved counts already: keys may come quicker than answers.
+    const moved = useRef<Record<string, number>>({});
+    const move = (of: Picked, by: Point3) => {
+        moved.current = useSaving.getState().status === 'saved' ? {} : moved.current;
+        const edits = movedBy(document, moved.current, of, by);
+        edits.forEach((each) => (moved.current[each.path] = each.value));
+        edit(...edits);
+    };
     const take = (to: Pose) => {
         play.seek(0);
         setPose(to);
     };
-    const mats = (['front', 'side', 'above'] as const).map((name) => (
+    const mats = NAMES.map((name) => (
         <div key={name} className={name === 'above' ? 'col-start-1' : undefined}>
             <StageMat
                 look={LOOKS[name]}
@@ -130,6 +148,27 @@ function Stage({ report }: { report: StageReport }) {
             </div>
         </>
     );
+}
+
+/** The same view as before, as long as everything has its place in it and it is not far too large. */
+function useSteady(needed: Boxes): Boxes {
+    const [shown, show] = useState(needed);
+    const fits = NAMES.every(
+        (name) =>
+            needed[name].left >= shown[name].left &&
+            needed[name].right <= shown[name].right &&
+            needed[name].bottom >= shown[name].bottom &&
+            needed[name].top <= shown[name].top,
+    );
+    const isLarge = NAMES.some((name) => needed[name].right - needed[name].left > LEAST_SHARE * (shown[name].right - shown[name].left));
+    if (!fits || !isLarge) {
+        const next = roomy(needed);
+        if (JSON.stringify(next) !== JSON.stringify(shown)) {
+            show(next);
+        }
+        return next;
+    }
+    return shown;
 }
 
 /** What is played: a routine, started by hand. */
@@ -201,9 +240,15 @@ function Standing({ picked, onPick }: { picked: Picked | null; onPick: (picked: 
         edit({ path: `motions.${motions.indexOf(motion)}.mount`, value: {} });
     };
     const addThing = () => {
-        const id = freeId('thing', things);
+        const id = freeId('thing', ids(things));
         edit({ path: `things.${things.length}`, value: { id, name: `Thing ${things.length + 1}`, x_m: 0.2, z_m: 0.05, length_m: 0.1 } });
         onPick({ motion: null, body: id });
+    };
+    const [isAdding, setAdding] = useState(false);
+    const on = motions.find((motion) => motion.id === picked?.motion && motion.mount !== null);
+    const stands = {
+        mount: { on: on?.id ?? null, z_m: on === undefined ? 0.2 : 0.1 },
+        bodies: [{ id: 'part', name: 'Part', x_m: 0.05, length_m: 0.1, width_m: 0.04 }],
     };
     return (
         <section aria-label="What stands here">
@@ -227,10 +272,14 @@ function Standing({ picked, onPick }: { picked: Picked | null; onPick: (picked: 
                         Put {motion.name} here
                     </button>
                 ))}
+                <button type="button" className="border border-line bg-sheet px-2 py-0.5 hover:bg-well" onClick={() => setAdding(true)}>
+                    Add a motion{on === undefined ? '' : ` on ${on.name}`}
+                </button>
                 <button type="button" className="border border-line bg-sheet px-2 py-0.5 hover:bg-well" onClick={addThing}>
                     Add a thing
                 </button>
             </div>
+            <AddMotion open={isAdding} onClose={() => setAdding(false)} also={stands} onAdded={(id) => onPick({ motion: id, body: null })} />
         </section>
     );
 }
@@ -265,7 +314,7 @@ function PickButton({ of, picked, onPick, children }: { of: Picked; picked: Pick
         <button
             type="button"
             aria-pressed={isSame(picked, of)}
-            className={`w-full px-1.5 text-left ${isSame(picked, of) ? 'bg-ink text-white [&_span]:text-white' : 'hover:bg-well'}`}
+            className={`min-h-[24px] w-full px-1.5 text-left ${isSame(picked, of) ? 'bg-ink text-white [&_span]:text-white' : 'hover:bg-well'}`}
             onClick={() => onPick(of)}
         >
             {children}
@@ -291,14 +340,14 @@ function PickedFields({ picked, onPick }: { picked: Picked | null; onPick: (pick
     const i = list.findIndex((body) => body.id === picked.body);
     const body = list[i];
     const addBody = () => {
-        const id = freeId('body', motion!.bodies);
+        const id = freeId('part', ids(motion!.bodies));
         edit({ path: `${path}.${motion!.bodies.length}`, value: { id, name: `Part ${motion!.bodies.length + 1}`, length_m: 0.1 } });
         onPick({ motion: motion!.id, body: id });
     };
     return (
         <section aria-label="What is picked">
             <h2 className="mb-1 text-[1.05rem]">{body?.name ?? motion?.name ?? ''}</h2>
-            {body !== undefined && <BodyFields key={`${path}.${i}`} body={body} path={`${path}.${i}`} />}
+            {body !== undefined && <BodyFields key={`${path}.${i}`} body={body} path={`${path}.${i}`} units={motion?.units} />}
             {body === undefined && motion !== undefined && <MountFields key={path} motion={motion} index={index} />}
             <div className="mt-2 flex gap-2">
                 {motion !== undefined && (
@@ -394,63 +443,72 @@ function poseAt(trace: Trace, time: number): Pose {
     );
 }
 
-/** All three mats to one scale: each shows as much as the machine needs. What is only near it may reach out of them. */
-function boxesOf(document: Build, report: StageReport, all: ReturnType<typeof placed>): Record<'front' | 'side' | 'above', Box> {
-    const own = report.bodies.filter((body) => body.motion !== null || document.things[body.index]?.is === 'frame');
-    const bodies = own.length === 0 ? report.bodies : own;
-    const points: Point3[] = [
-        ...report.motions.map((motion) => pointOf(all[motion.id]!.stands, [0, 0, 0])),
-        ...bodies.flatMap((body) => {
-            const place = bodyPlace(body, all);
-            const r = body.skin_m;
-            return cornersOf(body, place).flatMap((corner): Point3[] => [corner.map((each) => each - r) as Point3, corner.map((each) => each + r) as Point3]);
-        }),
-    ];
-    const of = (look: Look) =>
-        box([
-            ...points.map((point) => onMat(look, point)),
-            ...(points.length === 0
-                ? [
-                      { x: -200, y: -20 },
-                      { x: 200, y: 300 },
-                  ]
-                : []),
+/** What each mat has to show: the machine, and of what stands about it as much as is near. */
+function boxesOf(document: Build, report: StageReport, all: ReturnType<typeof placed>): Boxes {
+    const corners = (body: StageBody) =>
+        cornersOf(body, bodyPlace(body, all)).flatMap((corner): Point3[] => [
+            corner.map((each) => each - body.skin_m) as Point3,
+            corner.map((each) => each + body.skin_m) as Point3,
         ]);
+    const isOwn = (body: StageBody) => body.motion !== null || document.things[body.index]?.is === 'frame';
+    const own: Point3[] = [
+        ...report.motions.map((motion) => pointOf(all[motion.id]!.stands, [0, 0, 0])),
+        ...report.bodies.filter(isOwn).flatMap(corners),
+        ...(report.motions.length === 0
+            ? ([
+                  [-0.2, -0.2, 0],
+                  [0.2, 0.2, 0.3],
+              ] satisfies Point3[])
+            : []),
+    ];
+    const others = report.bodies.flatMap(corners);
+    const of = (look: Look): Box => {
+        const core = box(own.map((point) => onMat(look, point)));
+        const whole = box([...own, ...others].map((point) => onMat(look, point)));
+        const near = Math.max(NEAR_MM, NEAR_SHARE * Math.max(core.right - core.left, core.top - core.bottom));
+        return {
+            left: Math.max(whole.left, core.left - near),
+            right: Math.min(whole.right, core.right + near),
+            bottom: Math.max(whole.bottom, core.bottom - near),
+            top: Math.min(whole.top, core.top + near),
+        };
+    };
     const boxes = { front: of(LOOKS.front), side: of(LOOKS.side), above: of(LOOKS.above) };
-    const names = ['front', 'side', 'above'] as const;
-    const room = (name: (typeof names)[number]) => ({ width: SIZES[name].width - 48, height: SIZES[name].height - 40 });
-    const scale = Math.min(
-        ...names.map((name) =>
-            Math.min(
-                room(name).width / Math.max(10, boxes[name].right - boxes[name].left),
-                room(name).height / Math.max(10, boxes[name].top - boxes[name].bottom),
-            ),
-        ),
-    );
-    for (const name of names) {
-        const { left, right, bottom, top } = boxes[name];
-        const [w, h] = [room(name).width / scale, room(name).height / scale];
-        boxes[name] = { left: (left + right - w) / 2, right: (left + right + w) / 2, bottom: (bottom + top - h) / 2, top: (bottom + top + h) / 2 };
-    }
     return boxes;
 }
 
+/** All of them to one scale, with some room about. */
+function roomy(needed: Boxes): Boxes {
+    const room = (name: (typeof NAMES)[number]) => ({ width: SIZES[name].width - 48, height: SIZES[name].height - 40 });
+    const scale = Math.min(
+        ...NAMES.map((name) => {
+            const { left, right, bottom, top } = needed[name];
+            return Math.min(room(name).width / Math.max(10, right - left), room(name).height / Math.max(10, top - bottom)) / ROOM;
+        }),
+    );
+    const about = (name: (typeof NAMES)[number]): Box => {
+        const { left, right, bottom, top } = needed[name];
+        const [w, h] = [room(name).width / scale, room(name).height / scale];
+        return { left: (left + right - w) / 2, right: (left + right + w) / 2, bottom: (bottom + top - h) / 2, top: (bottom + top + h) / 2 };
+    };
+    return { front: about('front'), side: about('side'), above: about('above') };
+}
+
 /** What a drag or an arrow key writes down, to a tenth of a millimetre. */
-function movedBy(document: Build, of: Picked, by: Point3) {
+function movedBy(document: Build, moved: Record<string, number>, of: Picked, by: Point3) {
     const index = document.motions.findIndex((motion) => motion.id === of.motion);
     const motion = document.motions[index];
-    const list = motion?.bodies ?? document.things;
-    const i = list.findIndex((body) => body.id === of.body);
+    const i = (motion?.bodies ?? document.things).findIndex((body) => body.id === of.body);
     const [path, from] =
-        of.body === null ? [`motions.${index}.mount`, motion?.mount] : [motion === undefined ? `things.${i}` : `motions.${index}.bodies.${i}`, list[i]];
+        of.body === null
+            ? [`motions.${index}.mount`, motion?.mount]
+            : [motion === undefined ? `things.${i}` : `motions.${index}.bodies.${i}`, (motion?.bodies ?? document.things)[i]];
     return (['x_m', 'y_m', 'z_m'] as const)
-        .map((axis, k) => ({ path: `${path}.${axis}`, value: Math.round(((from?.[axis] ?? 0) + by[k]!) * 1e4) / 1e4, was: from?.[axis] }))
-        .filter((each) => each.value !== each.was)
+        .map((axis, k) => ({ path: `${path}.${axis}`, value: Math.round(((moved[`${path}.${axis}`] ?? from?.[axis] ?? 0) + by[k]!) * 1e4) / 1e4, by: by[k]! }))
+        .filter((each) => Math.abs(each.by) > 1e-6)
         .map(({ path, value }) => ({ path, value }));
 }
 
-function freeId(of: string, taken: { id: string }[]): string {
-    let i = taken.length + 1;
-    while (taken.some((each) => each.id === `${of}-${i}`)) i++;
-    return `${of}-${i}`;
+function ids(of: { id: string }[]): string[] {
+    return of.map((each) => each.id);
 }

@@ -43,11 +43,12 @@ export function MountFields({ motion, index }: { motion: Motion; index: number }
                 label="To the right"
                 path={at('x_m')}
                 value={mount.x_m}
-                typedIn="mm"
+                typedIn={motion.units['mount.x_m']}
+
                 how={mount.on === null ? undefined : 'From where that stands.'}
             />
-            <QuantityField label="Further away" path={at('y_m')} value={mount.y_m} typedIn="mm" />
-            <QuantityField label="Up" path={at('z_m')} value={mount.z_m} typedIn="mm" />
+            <QuantityField label="Further away" path={at('y_m')} value={mount.y_m} typedIn={motion.units['mount.y_m']} />
+            <QuantityField label="Up" path={at('z_m')} value={mount.z_m} typedIn={motion.units['mount.z_m']} />
             <QuantityField
                 label="Points towards"
                 path={at('heading_deg')}
@@ -68,38 +69,41 @@ export function MountFields({ motion, index }: { motion: Motion; index: number }
 }
 
 /** What a body or a thing is: its shape, where its middle is, and what it weighs. */
-export function BodyFields({ body, path }: { body: Body | Thing; path: string }) {
+export function BodyFields({ body, path, units = {} }: { body: Body | Thing; path: string; units?: Record<string, string> }) {
     const at = (field: string) => `${path}.${field}`;
+    const typed = (field: string) => units[at(field).replace(/^motions\.\d+\./, '')];
     return (
         <div className="divide-y divide-line">
             <TextField label="Name" path={at('name')} value={body.name} />
             {'is' in body && <ChoiceField label="It is" path={at('is')} value={body.is} choices={IS} />}
             <ChoiceField label="Shape" path={at('shape')} value={body.shape} choices={SHAPES} />
-            <QuantityField label={body.shape === 'ball' ? 'How thick' : 'Length'} path={at('length_m')} value={body.length_m} typedIn="mm" />
+            <QuantityField label={body.shape === 'ball' ? 'How thick' : 'Length'} path={at('length_m')} value={body.length_m} typedIn={typed('length_m')} />
             {body.shape !== 'ball' && (
                 <QuantityField
                     label={body.shape === 'rod' ? 'How thick' : 'Width'}
                     path={at('width_m')}
                     value={body.width_m}
-                    typedIn="mm"
+                    typedIn={typed('width_m')}
+
                     empty={body.shape === 'rod' ? 'as long' : 'as long'}
                 />
             )}
-            {body.shape === 'box' && <QuantityField label="Height" path={at('height_m')} value={body.height_m} typedIn="mm" empty="as wide" />}
-            <QuantityField label="Middle, to the right" path={at('x_m')} value={body.x_m} typedIn="mm" />
-            <QuantityField label="Middle, further away" path={at('y_m')} value={body.y_m} typedIn="mm" />
-            <QuantityField label="Middle, up" path={at('z_m')} value={body.z_m} typedIn="mm" />
+            {body.shape === 'box' && <QuantityField label="Height" path={at('height_m')} value={body.height_m} typedIn={typed('height_m')} empty="as wide" />}
+            <QuantityField label="Middle, to the right" path={at('x_m')} value={body.x_m} typedIn={typed('x_m')} />
+            <QuantityField label="Middle, further away" path={at('y_m')} value={body.y_m} typedIn={typed('y_m')} />
+            <QuantityField label="Middle, up" path={at('z_m')} value={body.z_m} typedIn={typed('z_m')} />
             {body.shape !== 'ball' && (
                 <>
-                    <QuantityField label="Turned, from above" path={at('heading_deg')} value={body.heading_deg} />
-                    <QuantityField label="Far end raised" path={at('lean_deg')} value={body.lean_deg} />
+                    <QuantityField label="Turned, from above" path={at('heading_deg')} value={body.heading_deg} typedIn={typed('heading_deg')} />
+                    <QuantityField label="Far end raised" path={at('lean_deg')} value={body.lean_deg} typedIn={typed('lean_deg')} />
                 </>
             )}
             <QuantityField
                 label="Mass"
                 path={at('mass_kg')}
                 value={body.mass_kg}
-                typedIn="g"
+                typedIn={typed('mass_kg')}
+
                 empty={body.material === null ? 'only a shape' : 'as its material'}
             />
             <ChoiceField
@@ -109,7 +113,9 @@ export function BodyFields({ body, path }: { body: Body | Thing; path: string })
                 choices={[{ value: '', label: 'not said' }, ...MATERIALS.map((each) => ({ value: each, label: each }))]}
                 toValue={(material) => (material === '' ? null : material)}
             />
-            {body.material !== null && <QuantityField label="Hollow, with walls of" path={at('wall_m')} value={body.wall_m} typedIn="mm" empty="solid" />}
+            {body.material !== null && (
+                <QuantityField label="Hollow, with walls of" path={at('wall_m')} value={body.wall_m} typedIn={typed('wall_m')} empty="solid" />
+            )}
         </div>
     );
 }
