@@ -92,6 +92,7 @@ final class KeepBuild
     {
         return [
             'note' => $core->document['note'],
+            'front' => $assessment->stage['front'] ?? [],
             'verdict' => $assessment->verdict->value,
             'says' => json_decode((string) json_encode($assessment->says), true),
             'chains' => array_map(fn ($chain): array => [

@@ -19,6 +19,7 @@ use Brookstone\Core\Shape\NothingShape;
 use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
+use Brookstone\Core\StageSchema;
 use Brookstone\Core\Study\FaultSweep;
 
 /**
@@ -87,6 +88,7 @@ final class Answers
             'verdict' => Schemas::verdict(), 'says' => Schemas::sentence(),
             'chains' => Schemas::list(Schemas::record('ShelfChain', ['name' => new TextShape, 'verdict' => Schemas::verdict(),
                 'links' => Schemas::list(Schemas::verdict())])),
+            'front' => StageSchema::front(),
         ]);
     }
 

@@ -81,7 +81,7 @@ final class Schemas
             'wiring' => self::record('WiringSaid', ['verdict' => self::verdict(), 'findings' => self::list(self::finding()), 'counts' => self::sentence(),
                 'boards' => self::number(), 'wires' => self::number()]),
             'stage' => self::record('StageSaid', ['verdict' => self::verdict(), 'findings' => self::list(self::finding()), 'motions' => self::number(),
-                'mass_kg' => self::number()->orNull()]),
+                'mass_kg' => self::number()->orNull(), 'front' => StageSchema::front()]),
         ]);
     }
 

@@ -33,6 +33,13 @@ final class StageSchema
         ]);
     }
 
+    /** How it looks from the front, small. */
+    public static function front(): ListShape
+    {
+        return Schemas::list(Schemas::record('FrontOutline', ['is' => new TextShape, 'marker' => new TextShape, 'radius_mm' => Schemas::number(),
+            'points_mm' => Schemas::list(self::numbers(2))]));
+    }
+
     /** What is so in one pose. */
     public static function pose(): RecordShape
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Machine;
 
+use Brookstone\Core\Numeric\Hull;
 use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Solid\Inertia;
@@ -35,7 +36,9 @@ final readonly class Balance
             $all = $motion->mount?->on === null ? $all->plus($stage->driveOf($id)) : $all;
         }
         $this->frame = $all;
-        $this->feet = self::hull(self::lowest($frame));
+        $lowest = self::lowest($frame);
+        $feet = Hull::around(array_map(fn (Vector $point): array => [$point->x, $point->y], $lowest));
+        $this->feet = count($feet) < 3 ? [] : array_map(fn (array $corner): Vector => new Vector($corner[0], $corner[1], $lowest[0]->z), $feet);
     }
 
     /**
@@ -163,46 +166,12 @@ final readonly class Balance
     {
         $points = [];
         foreach ($frame as $body) {
-            foreach ([-1, 1] as $x) {
-                foreach ([-1, 1] as $y) {
-                    foreach ([-1, 1] as $z) {
-                        $half = $body->solid->half;
-                        $points[] = $body->placement->point(new Vector($x * $half->x, $y * $half->y, $z * $half->z))
-                            ->minus(new Vector(0.0, 0.0, $body->solid->skin_m));
-                    }
-                }
+            foreach ($body->solid->corners() as $corner) {
+                $points[] = $body->placement->point($corner)->minus(new Vector(0.0, 0.0, $body->solid->skin_m));
             }
         }
         $ground = $points === [] ? 0.0 : min(array_map(fn (Vector $point): float => $point->z, $points));
 
         return array_values(array_filter($points, fn (Vector $point): bool => $point->z <= $ground + self::LEVEL_M));
-    }
-
-    /**
-     * Andrew’s monotone chain: de Berg et al., Computational Geometry, 3rd ed., §1.1.
-     *
-     * @param  list<Vector>  $points
-     * @return list<Vector>
-     */
-    private static function hull(array $points): array
-    {
-        usort($points, fn (Vector $a, Vector $b): int => [$a->x, $a->y] <=> [$b->x, $b->y]);
-        $half = function (array $points): array {
-            $hull = [];
-            foreach ($points as $point) {
-                while (count($hull) > 1) {
-                    [$one, $other] = array_slice($hull, -2);
-                    if (($other->x - $one->x) * ($point->y - $one->y) - ($other->y - $one->y) * ($point->x - $one->x) > 1e-12) {
-                        break;
-                    }
-                    array_pop($hull);
-                }
-                $hull[] = $point;
-            }
-
-            return $hull;
-        };
-
-        return count($points) < 3 ? [] : [...array_slice($half($points), 0, -1), ...array_slice($half(array_reverse($points)), 0, -1)];
     }
 }

@@ -61,6 +61,18 @@ final readonly class Solid
         return new Inertia($mass_kg, Vector::zero(), [$barrel_kg * $r ** 2 / 2 + $ends_kg * 2 / 5 * $r ** 2, $across, $across, 0.0, 0.0, 0.0]);
     }
 
+    /** @return non-empty-list<Vector> of its core: eight of a box, two of a rod, one of a ball */
+    public function corners(): array
+    {
+        $corners = [Vector::zero()];
+        foreach ([new Vector($this->half->x, 0.0, 0.0), new Vector(0.0, $this->half->y, 0.0), new Vector(0.0, 0.0, $this->half->z)] as $half) {
+            $corners = $half->length() > 0.0
+                ? array_merge(...array_map(fn (Vector $corner): array => [$corner->minus($half), $corner->plus($half)], $corners)) : $corners;
+        }
+
+        return $corners;
+    }
+
     /** How far anything of it is from its zero at most, m. */
     public function reach_m(): float
     {

@@ -10,6 +10,7 @@ import { useTrying } from '../chain/trying';
 import { MendAll } from '../chain/MendAll';
 import { Costs, Trying } from '../chain/Mends';
 import { TryPanel } from '../chain/TryPanel';
+import { FrontView } from '../mat/FrontView';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
@@ -68,6 +69,11 @@ export function BuildPage() {
                         </div>
                     )}
                 </div>
+                {assessment.stage.front.length > 0 && (
+                    <Link to={`/builds/${stored.id}/stage`} className="shrink-0" title="The stage">
+                        <FrontView of={assessment.stage.front} label={`${stored.document.name} from the front: to the stage`} className="h-24 w-28" />
+                    </Link>
+                )}
                 <button
                     type="button"
                     className={stored.document.motions.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'}

@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { api, Refused } from '../api/client';
 import type { ShelfEntry, StoredBuild } from '../api/types';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
+import { FrontView } from '../mat/FrontView';
 import { Plain } from '../shell/Plain';
 import { useSpeaking } from '../state/UnitsContext';
 
@@ -90,6 +91,7 @@ function Entry({ entry }: { entry: ShelfEntry }) {
     };
     return (
         <li className="flex gap-5 px-5 py-4 hover:bg-well">
+            {entry.front.length > 0 && <FrontView of={entry.front} label={`${entry.name} from the front`} className="h-24 w-24 shrink-0" />}
             <Link to={`/builds/${entry.id}`} className="min-w-0 flex-1">
                 <h2 className="flex items-baseline gap-3 text-[1.2rem]">
                     {entry.name}

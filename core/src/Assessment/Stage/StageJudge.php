@@ -18,9 +18,11 @@ final readonly class StageJudge
 
     /**
      * @param  list<Finding>  $findings  worst first
+     * @param  list<array<string, mixed>>  $front  how it looks from the front, as FrontView has it
      * @param  list<string>  $told  pairs of bodies of which it is said that they touch or come near, whatever runs
      */
-    private function __construct(public array $findings, public array $told, private int $motions, private ?float $mass_kg)
+    private function __construct(public array $findings, public array $told, private int $motions, private ?float $mass_kg,
+        private array $front = [])
     {
     }
 
@@ -40,7 +42,8 @@ final readonly class StageJudge
             ...($thoroughly ? (new Interlocks($build, Clearance::of($build->stage)))->findings() : [])];
         usort($findings, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
 
-        return new self($findings, array_keys($meetings), count($build->stage->motions), $masses->mass_kg());
+        return new self($findings, array_keys($meetings), count($build->stage->motions), $masses->mass_kg(),
+            FrontView::of($build));
     }
 
     /** What it hangs on: while that is the same, so is what it says. */
@@ -56,6 +59,6 @@ final readonly class StageJudge
     public function written(): array
     {
         return ['verdict' => ($this->motions === 0 ? Verdict::NotSaid : Verdict::ofFindings($this->findings))->value, 'findings' => $this->findings,
-            'motions' => $this->motions, 'mass_kg' => $this->mass_kg];
+            'motions' => $this->motions, 'mass_kg' => $this->mass_kg, 'front' => $this->front];
     }
 }
