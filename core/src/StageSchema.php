@@ -29,6 +29,9 @@ final class StageSchema
                 'skin_m' => $number, 'at' => self::numbers(12), 'mass_kg' => $number->orNull()])),
             'feet' => Schemas::list(self::numbers(2)),
             'masses' => Schemas::list(Schemas::record('StageMass', ['name' => Schemas::sentence(), 'kg' => $number])),
+            'meetings' => Schemas::list(Schemas::record('StageMeeting', ['id' => $text, 'verdict' => Schemas::verdict(), 'says' => Schemas::sentence(),
+                'off_m' => $number, 'parts' => Schemas::list(Schemas::record('StackPart', ['says' => Schemas::sentence(), 'm' => $number])),
+                'at_m' => self::numbers(3), 'to_m' => self::numbers(3)])),
             'pose' => self::pose(),
         ]);
     }

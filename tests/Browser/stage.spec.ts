@@ -152,3 +152,42 @@ test('a routine plays with everything in its place, and the troll says what it t
     await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Nose of Head touches Hand of Arm', { timeout: 30_000 });
 });
+
+test('what must meet is said, and brought into tolerance', async ({ page, request }) => {
+    const id = await empty(request);
+    const trolley = {
+        id: 'trolley',
+        name: 'Trolley',
+        mechanism: { kind: 'slide', mass_kg: 0.5, pulley_radius_m: 0.01, friction_coefficient: 0.1 },
+        places: [
+            { id: 'in', name: 'In', at: 0 },
+            { id: 'out', name: 'Out', at: 0.2 },
+        ],
+        task: { from: 'in', to: 'out', move_s: 2 },
+        train: [{ type: 'spur', driver: 20, driven: 20, module_mm: 1, backlash_mm: 4 }],
+        mount: { z_m: 0.3 },
+        bodies: [{ id: 'hook', name: 'Hook', length_m: 0.05 }],
+    };
+    await request.post(`/api/builds/${id}/edits`, { data: { version: 1, changes: [{ path: 'motions.0', value: trolley }] } });
+    await open(page, `/builds/${id}/stage`);
+    await page.getByRole('button', { name: 'Add a meeting' }).click();
+    const section = page.getByRole('region', { name: 'What must meet' });
+    await section.getByText('Meeting 1', { exact: true }).click();
+    await section.getByLabel('Name').fill('Hook on bale');
+    await section.getByLabel('There, to the right').nth(1).fill('20 cm');
+    await section.getByLabel('There, up').nth(1).fill('300 mm');
+    await section.getByLabel('Forgives').fill('1.5 mm');
+    await section.getByLabel('Forgives').press('Enter');
+    await expect(section.getByText(/^Off by up to 2.mm, 2.mm as a rule; 1\.5.mm is forgiven\.$/)).toBeVisible();
+    await expect(section.getByRole('cell', { name: 'The play of Trolley' })).toBeVisible();
+    await isSaved(page);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Hook on bale is off by up to 2.mm/);
+    const offer = page.getByRole('button', { name: /^Try: Take the play out of Trolley/ }).first();
+    await expect(offer).toBeVisible({ timeout: 30_000 });
+    await page.waitForFunction(() => document.getAnimations().every((each) => each.playState !== 'running'));
+    await seesNothingWrong(page);
+    await offer.click();
+    await page.getByRole('region', { name: 'Try' }).getByRole('button', { name: /Keep/ }).click();
+    await expect(section.getByText(/^Off by up to 0.mm/)).toBeVisible();
+    await expect(section.getByText(/^holds$/i)).toBeVisible();
+});

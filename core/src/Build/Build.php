@@ -16,6 +16,7 @@ use Brookstone\Core\Machine\Stage;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Meeting;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Sensor;
@@ -40,6 +41,7 @@ final readonly class Build extends Inventory
      * @param  list<Picture>  $pictures
      * @param  array<string, Counter>  $counters
      * @param  array<string, Rule>  $rules
+     * @param  array<string, Meeting>  $meetings
      */
     public function __construct(
         public array $document,
@@ -58,6 +60,7 @@ final readonly class Build extends Inventory
         public array $rules = [],
         public WiringPlan $wiring = new WiringPlan,
         public Stage $stage = new Stage([]),
+        public array $meetings = [],
     ) {
         parent::__construct($settings, $supplies, $motions, $sensors, $outputs, $counters);
     }
@@ -222,7 +225,7 @@ final readonly class Build extends Inventory
     {
         return new self($this->document, $this->name, $this->settings, $this->supplies, [...$this->motions, $motion->id => $motion], $this->sensors,
             $this->outputs, $this->routines, $this->scenarios, $this->log, $this->around, $this->pictures, $this->counters, $this->rules, $this->wiring,
-            $this->stage);
+            $this->stage, $this->meetings);
     }
 
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */

@@ -9,6 +9,7 @@ use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\DriveChoice;
+use Brookstone\Core\Parts\Meeting;
 use Brookstone\Core\Parts\Mount;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Sensor;
@@ -65,6 +66,7 @@ final class BuildShape
             ], 'Bystanders'), 'Who is near it.'),
             'motions' => Field::or([], self::list(self::motion(), self::MOST_MOTIONS, 'motions')),
             'things' => Field::or([], self::list(Body::shape(true), self::MOST_THINGS, 'things'), 'What stands on the base: frame, what is in the way, hands.'),
+            'meetings' => Field::or([], self::list(Meeting::shape(), 40, 'meetings'), 'What must meet, and how exactly.'),
             'sensors' => Field::or([], self::list(self::sensor(), 120, 'sensors')),
             'outputs' => Field::or([], self::list(Output::shape(), 120, 'outputs')),
             'counters' => Field::or([], self::list(self::counter(), 40, 'counters')),

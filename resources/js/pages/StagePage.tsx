@@ -10,6 +10,7 @@ import { box, type Box } from '../mat/geometry';
 import { AddMotion, freeId } from './AddMotion';
 import { usePlayhead } from '../routine/usePlayhead';
 import { BodyFields, MountFields } from '../stage/StageFields';
+import { MeetingList } from '../stage/MeetingList';
 import { PoseSliders } from '../stage/PoseSliders';
 import { StageMat, isSame, type Picked } from '../mat/StageMat';
 import { bodyPlace, cornersOf, LOOKS, onMat, placed, pointOf, type Look, type Point3, type Pose } from '../mat/space';
@@ -138,6 +139,7 @@ function Stage({ report }: { report: StageReport }) {
                     </div>
                     <div className="mt-5">
                         <Findings findings={meets} title="What meets what" none="Nothing touches or comes too near." />
+                        <MeetingList report={report} />
                     </div>
                 </div>
                 <aside className="min-w-0 space-y-5">

@@ -74,6 +74,8 @@ describe('what is planted on the stage', function () {
         'stage.near' => [fn () => liftOnStage(shelfAbove(0.004)), Severity::Tight, true],
         'stage.pinches' => [fn () => liftOnStage([['is' => 'hands'] + shelfAbove(0.02)[0]]), Severity::Tight, false],
         'stage.can_meet' => [fn () => lidOverLift(), Severity::Note, true],
+        'stage.misses' => [fn () => liftOnStage([], ['meetings.0' => ['id' => 'hook', 'name' => 'Hook on box', 'one' => ['motion' => 'lift'],
+            'other' => ['z_m' => 0.12]]]), Severity::Fails, true],
         'stage.mass_differs' => [fn () => liftOnStage([], kg: 0.68), Severity::Tight, true],
         'stage.tips' => [fn () => liftOnStage([['is' => 'frame', 'x_m' => 0.2, 'mass_kg' => 0.1]], kg: 0.6), Severity::Fails, false],
         'stage.worn_heavy' => [fn () => liftOnStage([['is' => 'frame', 'mass_kg' => 6.6, 'length_m' => 0.5]], ['around.worn' => true], 0.6), Severity::Tight, false],

@@ -54,6 +54,18 @@ final readonly class StopsSheet
             'ways' => $this->ways(), 'tolerance' => $this->motion->task->tolerance];
     }
 
+    /** How far off it may stop, by the way in which it knows where it is, its play too where it counts; own unit. null where that is not known. */
+    public function stopsWithin(): ?float
+    {
+        foreach ($this->ways() as $way) {
+            if ($way['is_used']) {
+                return $way['error'];
+            }
+        }
+
+        return null;
+    }
+
     /** @return array<string, mixed> */
     private function switch(LimitSwitch $switch, int $i): array
     {

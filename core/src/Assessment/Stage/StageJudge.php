@@ -14,7 +14,7 @@ use Brookstone\Core\Machine\Clearance;
 final readonly class StageJudge
 {
     /** Of a document, what all of it hangs on. */
-    private const HANGS_ON = ['settings', 'things', 'around', 'rules'];
+    private const HANGS_ON = ['settings', 'things', 'around', 'rules', 'meetings', 'supplies'];
 
     /**
      * @param  list<Finding>  $findings  worst first
@@ -38,7 +38,7 @@ final readonly class StageJudge
         }
         $masses = new Masses($build, $proposes);
         $meetings = (new Meetings($build, $subjects))->findings();
-        $findings = [...array_values($meetings), ...$masses->findings(),
+        $findings = [...array_values($meetings), ...(new Encounters($build, $subjects))->findings(), ...$masses->findings(),
             ...($thoroughly ? (new Interlocks($build, Clearance::of($build->stage)))->findings() : [])];
         usort($findings, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
 

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment\Stage;
 
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Machine\Balance;
 use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Machine\Nearest;
@@ -47,6 +50,7 @@ final readonly class StageReport
             'bodies' => $bodies,
             'feet' => array_map(fn (Vector $corner): array => [$corner->x, $corner->y], $balance->feet),
             'masses' => $this->masses(),
+            'meetings' => $this->meetings(),
             'pose' => $this->pose([]),
         ];
     }
@@ -119,6 +123,26 @@ final readonly class StageReport
         $with = $parts === [] ? '' : '; asked most of with '.Sentence::listed($parts);
 
         return new Sentence(($more_kg > 1e-9 ? 'Moves {own} of its own and carries {more}' : 'Moves {own}')."{$with}.", $values);
+    }
+
+    /** @return list<array<string, mixed>> as Schemas has it */
+    private function meetings(): array
+    {
+        $subjects = array_map(fn (Motion $motion): MotionInBuild => new MotionInBuild($this->build, $motion, new MotionFigures($motion)), $this->build->motions);
+        $encounters = new Encounters($this->build, $subjects);
+        $written = [];
+        foreach ($encounters->stacks() as $id => $stack) {
+            $forgives = $this->build->meetings[$id]->forgives_m;
+            $written[] = ['id' => $id, 'verdict' => ($stack->holds($forgives) ? Verdict::Holds : ($stack->usuallyHolds($forgives) ? Verdict::Tight
+                : Verdict::Fails))->value,
+                'says' => new Sentence('Off by up to {worst}, {usual} as a rule; {forgives} is forgiven.', ['worst' => Quantity::of($stack->worst_m, 'm'),
+                    'usual' => Quantity::of($stack->usual_m, 'm'), 'forgives' => Quantity::of($forgives, 'm')]),
+                'off_m' => $stack->off_m,
+                'parts' => array_map(fn (array $part): array => ['says' => new Sentence(ucfirst($encounters->says($part))), 'm' => $part[2]], $stack->parts),
+                'at_m' => [$stack->at->x, $stack->at->y, $stack->at->z], 'to_m' => [$stack->to->x, $stack->to->y, $stack->to->z]];
+        }
+
+        return $written;
     }
 
     /** @return list<array{name: Sentence, kg: float}> the heaviest first */

@@ -27,6 +27,7 @@ use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\LimitSwitch;
+use Brookstone\Core\Parts\Meeting;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\MotorGroup;
 use Brookstone\Core\Parts\Mount;
@@ -121,6 +122,7 @@ final class BuildReader
                 Conditions::maybe($rule['while']))),
             $wiring,
             $stage,
+            $this->byId($read['meetings'], Meeting::make(...)),
         );
     }
 

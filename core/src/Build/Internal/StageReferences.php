@@ -39,6 +39,44 @@ final class StageReferences
             $this->bodies($motion['bodies'], "motions.{$i}.bodies");
         }
         $this->bodies($document['things'], 'things');
+        $places = [];
+        foreach ($document['motions'] as $motion) {
+            $places[$motion['id']] = array_column([...$motion['places'], ...array_map(fn (array $place): array => ['id' => $place['id']], Dial::places($motion))], 'id');
+        }
+        $known = [];
+        foreach ($document['meetings'] as $i => $meeting) {
+            if (isset($known[$meeting['id']])) {
+                $this->errors->add("meetings.{$i}.id", "The meeting {$meeting['id']} is there twice.");
+            }
+            $known[$meeting['id']] = true;
+            $this->meeting($meeting, $mounts, $places, "meetings.{$i}");
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $meeting
+     * @param  array<string, array<string, mixed>|null>  $mounts  by motion
+     * @param  array<string, list<string>>  $places  by motion
+     */
+    private function meeting(array $meeting, array $mounts, array $places, string $path): void
+    {
+        foreach (['one', 'other'] as $end) {
+            $motion = $meeting[$end]['motion'];
+            if ($motion !== null && ($mounts[$motion] ?? null) === null) {
+                $this->errors->add("{$path}.{$end}.motion", array_key_exists($motion, $mounts) ? "{$motion} has no place on the stage yet: put it there first."
+                    : "There is no motion {$motion} in this build.");
+            }
+        }
+        if ($meeting['one']['motion'] === $meeting['other']['motion']) {
+            $this->errors->add("{$path}.other.motion", 'Both ends are moved by the same: nothing moves the one against the other.');
+        }
+        foreach ($meeting['at'] as $i => $at) {
+            if (($mounts[$at['motion']] ?? null) === null) {
+                $this->errors->add("{$path}.at.{$i}.motion", "There is no motion {$at['motion']} on the stage of this build.");
+            } elseif (! in_array($at['place'], $places[$at['motion']], true)) {
+                $this->errors->add("{$path}.at.{$i}.place", "There is no place {$at['place']} in this motion.");
+            }
+        }
     }
 
     private function standsOnItself(string $motion): bool
