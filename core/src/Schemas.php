@@ -233,6 +233,8 @@ final class Schemas
                 'outcome' => ChoiceShape::of('done', 'gave_up', 'running'),
             ])),
             'events' => self::list(self::record('TraceEvent', ['at_s' => self::number(), 'kind' => new TextShape, 'says' => self::sentence()])),
+            'things' => self::list(self::record('ThingMoved', ['at_s' => self::number(), 'thing' => new TextShape, 'motion' => (new TextShape)->orNull(),
+                'place' => self::list(self::number())])),
         ]);
     }
 

@@ -263,7 +263,7 @@ it('judges a document that is not stored', function () {
 
 it('puts the demos on an empty shelf only, and back beside what was changed', function () {
     $demos = $this->app->make(KeepDemos::class);
-    expect($demos->onFirstStart())->toBe(6)->and($demos->onFirstStart())->toBe(0)->and(Build::query()->count())->toBe(6);
+    expect($demos->onFirstStart())->toBe(7)->and($demos->onFirstStart())->toBe(0)->and(Build::query()->count())->toBe(7);
 
     $heron = Build::query()->where('demo_key', 'heron-wharf')->firstOrFail();
     $this->postJson("/api/builds/{$heron->id}/edits", ['version' => 1, 'changes' => [['path' => 'name', 'value' => 'My wharf']]])->assertOk();

@@ -161,7 +161,7 @@ it('gives out what is made to be given out, and nothing else that lies beside it
     $asset = '/build/'.json_decode((string) file_get_contents("{$this->at}/public/build/manifest.json"), true)['resources/js/main.tsx']['file'];
 
     expect($get($asset)->header('Content-Type'))->toBe('text/javascript; charset=utf-8')->and($get($asset)->header('Cache-Control'))->toContain('max-age=')
-        ->and($get('/api/builds')->json())->toHaveCount(6)->and($get('/build/assets/none.js')->status())->toBe(404)
+        ->and($get('/api/builds')->json())->toHaveCount(7)->and($get('/build/assets/none.js')->status())->toBe(404)
         ->and($get('/.secret')->body())->not->toContain('hidden')->and($get('/index.php')->body())->not->toContain('<?php')
         ->and($get('/')->headers()['X-Content-Type-Options'])->toBe(['nosniff'])
         ->and(Http::withBody(str_repeat('x', 9_000_000),

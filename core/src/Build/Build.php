@@ -130,6 +130,11 @@ final readonly class Build extends Inventory
         return ($this->routines[$id] ?? null)?->named() ?? $id;
     }
 
+    public function thingNamed(string $id): string
+    {
+        return $this->stage->thing($id)?->named() ?? $id;
+    }
+
     /**
      * What a condition tells of where motions stand, if it holds or does not: a switch that is on stands for its place.
      *

@@ -67,7 +67,7 @@ final class Clearance
         [$moved] = [$stage->placed([])[1]];
         foreach ($pieces as $i => $one) {
             foreach (array_slice($pieces, $i + 1, preserve_keys: true) as $j => $other) {
-                if (self::joints($one, $other) === [] || $this->areJoined($one, $other, $moved)) {
+                if (self::joints($one, $other) === [] || $other->body->is === 'carried' || $this->areJoined($one, $other, $moved)) {
                     continue;
                 }
                 $other->body->is === 'hands' ? $this->hands[] = [$i, $j] : $this->pairs[] = [$i, $j];
@@ -195,6 +195,12 @@ final class Clearance
         return [...array_diff($one->movedBy, $other->movedBy), ...array_diff($other->movedBy, $one->movedBy)];
     }
 
+    /** Something may meet something. */
+    public function isNeeded(): bool
+    {
+        return $this->pairs !== [] || array_filter($this->pieces, fn (Piece $piece): bool => $piece->body->is === 'carried') !== [];
+    }
+
     /** @return list<array{Piece, Piece}> that may meet, and should not */
     public function pairs(): array
     {
@@ -204,7 +210,7 @@ final class Clearance
     /** How far a piece goes at most for a unit of a motion’s own positions, m. */
     public function rate(Piece $piece, string $motion): float
     {
-        return $this->rates["{$piece->key()} {$motion}"] ??= $this->bound($piece, $motion);
+        return $piece->body->is === 'carried' ? $this->bound($piece, $motion) : $this->rates["{$piece->key()} {$motion}"] ??= $this->bound($piece, $motion);
     }
 
     /**
@@ -256,7 +262,7 @@ final class Clearance
      */
     private static function apart(Piece $one, Piece $other, array $moved): float
     {
-        return self::where($one, $moved)->point($one->body->placement->at)->minus(self::where($other, $moved)->point($other->body->placement->at))->length()
+        return self::where($one, $moved)->point($one->at->at)->minus(self::where($other, $moved)->point($other->at->at))->length()
             - $one->body->solid->reach_m() - $other->body->solid->reach_m();
     }
 
@@ -266,8 +272,8 @@ final class Clearance
      */
     private function apartBy(Piece $one, Piece $other, array $moved, array $pose): Nearest
     {
-        $gap = Gap::between($one->body->solid, self::where($one, $moved)->then($one->body->placement), $other->body->solid,
-            self::where($other, $moved)->then($other->body->placement));
+        $gap = Gap::between($one->body->solid, self::where($one, $moved)->then($one->at), $other->body->solid,
+            self::where($other, $moved)->then($other->at));
 
         return new Nearest($one, $other, $gap->distance_m, $pose, $this->stage->motions, $gap->one, $gap->other);
     }
@@ -301,7 +307,7 @@ final class Clearance
         if (! $this->stage->goes($motion)->turns) {
             return $this->slope($motion);
         }
-        $far = $piece->body->placement->at->length() + $piece->body->solid->reach_m();
+        $far = $piece->at->at->length() + $piece->body->solid->reach_m();
         foreach (array_slice($piece->movedBy, 0, (int) $i) as $between) {
             $far += $this->stage->mount($between)->at->length() + ($this->stage->goes($between)->turns ? 0.0 : $this->slides($this->stage->motions[$between]));
         }

@@ -70,4 +70,10 @@ final class LiveRide implements Ride
     {
         return $this->kg;
     }
+
+    /** It is as it is at the moment. */
+    public function empty(): self
+    {
+        return $this;
+    }
 }

@@ -35,6 +35,9 @@ final class LiveStage
     /** @var array<string, float> */
     private array $accels = [];
 
+    /** @var array<string, Inertia> what they have taken up */
+    private array $loads = [];
+
     private float $most = 0.0;
 
     private float $jerk = 0.0;
@@ -58,12 +61,18 @@ final class LiveStage
     {
         $all = [];
         foreach ($stage->motions as $id => $motion) {
-            if ($motion->mount?->on === null && $stage->on($id) !== []) {
+            if ($motion->mount?->on === null && ($stage->on($id) !== [] || $stage->takes($id))) {
                 $all[] = new self($stage, $stage->family($id));
             }
         }
 
         return $all;
+    }
+
+    /** What one of them weighs does not change as others go on evenly: none turns. */
+    public function isEven(): bool
+    {
+        return array_filter(array_keys($this->motions), fn (string $id): bool => $this->stage->goes($id)->turns) === [];
     }
 
     /** @return list<string> */
@@ -82,6 +91,13 @@ final class LiveStage
     public function live(Motion $motion): Motion
     {
         return $motion->withRide($this->rides[$motion->id]);
+    }
+
+    /** A motion carries this from now on, as it lies in what it moves; null nothing. */
+    public function carries(string $motion, ?Inertia $load): void
+    {
+        $this->loads[$motion] = $load ?? Inertia::none();
+        $this->before = [];
     }
 
     /**
@@ -147,7 +163,7 @@ final class LiveStage
                 $up = $up->plus(self::at($spin, $wind, $along->times($at)))->plus($spin->cross($along->times(2 * $speed)))->plus($along->times($accel));
             }
             [$spins[$id], $winds[$id], $speedsUp[$id]] = [$spin, $wind, $up];
-            $own[$id] = $this->stage->own($id)->placed($moved[$id]);
+            $own[$id] = $this->stage->own($id)->plus($this->loads[$id] ?? Inertia::none())->placed($moved[$id]);
         }
         $all = $own;
         $forces = $moments = $others = []; // about where each stands

@@ -7,16 +7,22 @@ namespace Brookstone\Core\Machine;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Solid\Placement;
 
 /** A body and what moves it. */
 final readonly class Piece
 {
+    /** Where it is on what moves it. */
+    public Placement $at;
+
     /**
      * @param  Motion|null  $of  what moves it; null stands on the base
      * @param  list<string>  $movedBy  that, and what it stands on, to the base
+     * @param  Placement|null  $at  where it is on that; null: as the body says
      */
-    public function __construct(public Body $body, public ?Motion $of, public array $movedBy)
+    public function __construct(public Body $body, public ?Motion $of, public array $movedBy, ?Placement $at = null)
     {
+        $this->at = $at ?? $body->placement;
     }
 
     /** `Lid of the Chest`, for sentences; a thing by its name alone. */

@@ -53,6 +53,12 @@ final readonly class Posture implements Ride
         return $this->kg;
     }
 
+    /** It is as it is at the moment. */
+    public function empty(): self
+    {
+        return $this;
+    }
+
     /** The mass that it speeds up: about the axis, or all of it. */
     private static function speedsUp(OnStage $stage, Inertia $of): float
     {

@@ -29,14 +29,22 @@ final readonly class Stage
     /** @var array<string, Placement> of its mount on what it stands on */
     private array $mounts;
 
+    private const MOST_PLACES = 8;
+
+    private const MOST_POSES = 200;
+
+    /** @var array<string, Inertia> what each takes up at most, as it lies in what it moves */
+    private array $loads;
+
     /** @var array<string, Inertia> what each moves by itself, and the drives that sit on that */
     private array $own;
 
     /**
      * @param  array<string, Motion>  $motions  by id; no ring of mounts among them
      * @param  list<Body>  $things  that stand on the base
+     * @param  list<array{string, string}>  $takes  motions, and what they take up
      */
-    public function __construct(array $motions, public array $things = [])
+    public function __construct(array $motions, public array $things = [], array $takes = [])
     {
         $mounted = array_filter($motions, fn (Motion $motion): bool => $motion->mount !== null);
         $ordered = $children = [];
@@ -69,6 +77,58 @@ final readonly class Stage
             $own[$id] = $all;
         }
         $this->own = $own;
+        $loads = [];
+        foreach ($takes as [$motion, $id]) {
+            $thing = isset($ordered[$motion]) ? $this->thing($id) : null;
+            if ($thing !== null && $thing->inertia()->mass_kg > ($loads[$motion] ?? Inertia::none())->mass_kg) {
+                $loads[$motion] = $thing->inertia()->placed($this->heldAt($motion, $thing));
+            }
+        }
+        $this->loads = $loads;
+    }
+
+    public function thing(string $id): ?Body
+    {
+        foreach ($this->things as $thing) {
+            if ($thing->id === $id) {
+                return $thing;
+            }
+        }
+
+        return null;
+    }
+
+    /** It takes something up, or something that stands on it does. */
+    public function takes(string $motion): bool
+    {
+        return array_intersect_key($this->loads, array_flip([$motion, ...$this->above($motion)])) !== [];
+    }
+
+    /** Where a thing is on what takes it up, from where it stands: as it is at the places at which that comes nearest to it. */
+    private function heldAt(string $motion, Body $thing): Placement
+    {
+        $poses = [[]];
+        foreach ([$motion, ...$this->under($motion)] as $id) {
+            $with = [];
+            foreach ($poses as $pose) {
+                foreach (array_slice($this->motions[$id]->places, 0, self::MOST_PLACES) as $place) {
+                    $with[] = [$id => $place->at] + $pose;
+                }
+            }
+            $poses = count($with) <= self::MOST_POSES ? $with : $poses;
+        }
+        $nearest = [INF, Placement::still()];
+        foreach ($poses as $pose) {
+            $moved = $this->placed($pose)[1][$motion];
+            $far = INF;
+            foreach ($this->motions[$motion]->bodies as $body) {
+                $far = min($far, $moved->point($body->placement->at)->minus($thing->placement->at)->length() - $body->solid->reach_m());
+            }
+            $far = min($far, $moved->at->minus($thing->placement->at)->length());
+            $nearest = $far < $nearest[0] ? [$far, $moved] : $nearest;
+        }
+
+        return $nearest[1]->back();
     }
 
     public function goes(string $motion): OnStage
@@ -215,12 +275,13 @@ final readonly class Stage
      * All that it moves and carries, as it lies in what it moves.
      *
      * @param  array<string, float>  $pose
+     * @param  bool  $loaded  with what is taken up
      */
-    public function carried(string $motion, array $pose): Inertia
+    public function carried(string $motion, array $pose, bool $loaded = false): Inertia
     {
-        $all = $this->own[$motion];
+        $all = $loaded && isset($this->loads[$motion]) ? $this->own[$motion]->plus($this->loads[$motion]) : $this->own[$motion];
         foreach ($this->children[$motion] as $child) {
-            $carried = $this->carried($child, $pose);
+            $carried = $this->carried($child, $pose, $loaded);
             $all = $carried->mass_kg > 0.0
                 ? $all->plus($carried->placed($this->mounts[$child]->then($this->moves($child, $this->at($child, $pose))))) : $all;
         }
@@ -233,15 +294,15 @@ final readonly class Stage
      *
      * @param  array<string, float>  $pose
      */
-    public function posture(string $motion, array $pose): Posture
+    public function posture(string $motion, array $pose, bool $loaded = false): Posture
     {
-        return new Posture($this->goes[$motion], $this->carried($motion, $pose), $this->goes[$motion]->told(),
+        return new Posture($this->goes[$motion], $this->carried($motion, $pose, $loaded), $this->goes[$motion]->told(),
             $this->stands($motion, $pose)->wayBack(new Vector(0.0, 0.0, -1.0)));
     }
 
     /** Anything but what its mechanism was told is moved by it, or it can be tilted: its load is not that of its mechanism alone. */
     public function counts(string $motion): bool
     {
-        return $this->isWeighed($motion) || $this->children[$motion] !== [] || $this->under($motion) !== [];
+        return $this->isWeighed($motion) || $this->children[$motion] !== [] || $this->under($motion) !== [] || isset($this->loads[$motion]);
     }
 }

@@ -22,7 +22,10 @@ final class WorstPose implements Ride
 
     private Posture $posture;
 
-    public function __construct(private readonly Stage $stage, private readonly string $motion)
+    private ?self $empty = null;
+
+    /** @param  bool  $loaded  with what it and what stands on it take up */
+    public function __construct(private readonly Stage $stage, private readonly string $motion, private readonly bool $loaded = true)
     {
     }
 
@@ -49,11 +52,16 @@ final class WorstPose implements Ride
         return $this->look()->kg();
     }
 
+    public function empty(): self
+    {
+        return ! $this->loaded || ! $this->stage->takes($this->motion) ? $this : $this->empty ??= new self($this->stage, $this->motion, false);
+    }
+
     private function look(): Posture
     {
         if ($this->pose === null) {
             $this->pose = $this->found();
-            $this->posture = $this->stage->posture($this->motion, $this->pose);
+            $this->posture = $this->stage->posture($this->motion, $this->pose, $this->loaded);
         }
 
         return $this->posture;
@@ -73,7 +81,7 @@ final class WorstPose implements Ride
         $samples = self::samples($motion, $stage);
 
         return function (array $pose) use ($samples): float {
-            $posture = $this->stage->posture($this->motion, $pose);
+            $posture = $this->stage->posture($this->motion, $pose, $this->loaded);
             $mass = $posture->mass();
             $most = 0.0;
             foreach ($samples as [$at, $slope, $accel, $static, $friction, $inertia]) {

@@ -69,7 +69,7 @@ final readonly class Carrying implements Mechanism
 
     public function unloaded(): self
     {
-        return new self($this->inner->unloaded(), $this->ride);
+        return new self($this->inner->unloaded(), $this->ride->empty());
     }
 
     private function rub_N(): float

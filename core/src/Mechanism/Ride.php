@@ -16,6 +16,9 @@ interface Ride
     /** What speeds up with it, kg·m² or kg; below 0 where more was told than there is. */
     public function mass(): float;
 
+    /** The same without what a routine takes up and puts down. */
+    public function empty(): self;
+
     /** Its weight in kg, of what rubs on its rails. */
     public function kg(): float;
 }

@@ -45,7 +45,7 @@ final readonly class Body
      * @param  float  $heading_deg  its length: anticlockwise from above
      * @param  float  $lean_deg  and up from level
      * @param  float|null  $wall_m  hollow, with walls so thick; null is solid
-     * @param  string  $is  of what stands on the base: `frame`, `way` (in the way, and not part of it), `hands` (where somebody can be)
+     * @param  string  $is  of what stands on the base: `frame`, `way` (in the way, and not part of it), `hands` (where somebody can be), `carried`
      */
     public function __construct(public string $id, public string $name, public string $shape, public float $x_m, public float $y_m, public float $z_m,
         public float $length_m, public ?float $width_m, public ?float $height_m, public float $heading_deg, public float $lean_deg, ?float $mass_kg,
@@ -80,8 +80,8 @@ final readonly class Body
             'mass_kg' => Field::or(null, NumberShape::positive(self::HEAVIEST_KG)->orNull(), 'Empty: as its material says, or only a shape.'),
             'material' => Field::or(null, ChoiceShape::of(...array_keys(self::DENSITIES))->orNull(), 'Its mass, where it is not weighed.'),
             'wall_m' => Field::or(null, $size->orNull(), 'It is hollow, with walls so thick.'),
-        ] + ($stands ? ['is' => Field::or('way', ChoiceShape::of('frame', 'way', 'hands'),
-            'Frame: part of the machine; way: what it must not meet; hands: where hands or heads can be.')] : []), $stands ? 'Thing' : 'Body');
+        ] + ($stands ? ['is' => Field::or('way', ChoiceShape::of('frame', 'way', 'hands', 'carried'),
+            'Frame: part of the machine; way: what it must not meet; hands: where hands or heads can be; carried: what a routine takes up.')] : []), $stands ? 'Thing' : 'Body');
     }
 
     /** Its mass and how it is spread, where its motion is at zero; none of a mere shape. */

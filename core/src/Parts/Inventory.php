@@ -31,6 +31,9 @@ abstract readonly class Inventory
     /** For sentences; its id where there is none of it. */
     abstract public function routineNamed(string $id): string;
 
+    /** The same of what is taken up. */
+    abstract public function thingNamed(string $id): string;
+
     /** Finds a switch of any motion. */
     public function switch(string $id): ?LimitSwitch
     {

@@ -342,7 +342,7 @@ final class Stage
             $state[] = $at.($axis->isStill() ? '' : '~').' '.$axis->knownPlace().($axis->believed() === null ? '?' : '').$axis->isPowered();
         }
 
-        return json_encode([$state, $this->world->counters(), $this->world->outputs()], JSON_THROW_ON_ERROR);
+        return json_encode([$state, $this->world->counters(), $this->world->outputs(), $this->world->hands()], JSON_THROW_ON_ERROR);
     }
 
     /** It turns on and on, and nothing tells where it is: where it begins makes no difference, as its drive is judged by its heaviest angle. */

@@ -34,6 +34,13 @@ interface Controller
 
     public function signal(string $output, bool $on, ?float $for_s): void;
 
+    /**
+     * A motion takes a thing up that it has come to, or puts down what it carries.
+     *
+     * @throws StepFailed where that is not there
+     */
+    public function takes(string $motion, ?string $thing): void;
+
     public function isOn(string $input): bool;
 
     /** @return \Generator<int, float|null, null, void> the steps of another routine */

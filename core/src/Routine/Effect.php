@@ -20,6 +20,7 @@ final readonly class Effect
      * @param  bool  $fails  it always does
      * @param  bool  $goesRound  it repeats what it holds, and no number says how often
      * @param  string|null  $couples  the motion that a shared motor moves from then on
+     * @param  array{string, ?string}|null  $takes  a motion, and the thing that it takes up; null puts down what it carries
      * @param  string|null  $calls  the routine that it does
      */
     public function __construct(
@@ -36,12 +37,14 @@ final readonly class Effect
         public bool $rests = false,
         public bool $fails = false,
         public bool $goesRound = false,
+        public ?array $takes = null,
     ) {
     }
 
     /** Something outside of it can keep it from ending well. */
     public function mayFail(): bool
     {
-        return $this->move !== null || $this->calls !== null || $this->fails || $this->giveUp_s !== null;
+        return $this->move !== null || $this->calls !== null || $this->fails || $this->giveUp_s !== null
+            || ($this->takes[1] ?? null) !== null;
     }
 }

@@ -30,6 +30,8 @@ final class Steps
         'call' => CallStep::class,
         'power' => PowerStep::class,
         'change_over' => ChangeOverStep::class,
+        'take' => TakeStep::class,
+        'put' => PutStep::class,
         'fault' => FaultStep::class,
     ];
 

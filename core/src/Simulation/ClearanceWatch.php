@@ -8,7 +8,11 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Machine\Nearest;
 use Brookstone\Core\Machine\Piece;
+use Brookstone\Core\Parts\Body;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Solid\Placement;
+use Brookstone\Core\Solid\Vector;
 
 /**
  * Watches that nothing on the stage meets anything else during a run. Two bodies that were found so far apart are not looked at again before their motions
@@ -19,13 +23,18 @@ final class ClearanceWatch
 {
     private const FINE_M = 0.0005;
 
+    private const UPRIGHT = 0.2; // sideways over up or down
+
     private const LEAVES = 2.0; // times the gap that is asked for: it has gone away again
 
     /** @var array<string, Axis> */
     private readonly array $axes;
 
-    /** @var list<array{Piece, Piece}> */
-    private readonly array $pairs;
+    /** @var array<int, array{Piece, Piece}> */
+    private array $pairs = [];
+
+    /** @var array<string, Piece> things that are taken up and put down, each where it is */
+    private array $things = [];
 
     /** @var array<int, array<string, float>> by pair, how far a motion takes the one from the other at most, m for a unit of its own */
     private array $rates = [];
@@ -34,6 +43,8 @@ final class ClearanceWatch
     private array $left_m = [];
 
     private float $soonest_m = 0.0;
+
+    private float $now = 0.0;
 
     /** @var array<string, float> */
     private array $fastest = [];
@@ -54,22 +65,65 @@ final class ClearanceWatch
     public function __construct(private readonly Clearance $clearance, array $axes, private readonly Recorder $recorder, private readonly float $asked_m)
     {
         $this->axes = array_intersect_key($axes, $clearance->stage->motions);
-        $this->pairs = $clearance->pairs();
-        foreach ($this->pairs as $i => [$one, $other]) {
-            $this->rates[$i] = [];
-            foreach (Clearance::joints($one, $other) as $motion) {
-                $this->rates[$i][$motion] = $clearance->rate($one, $motion) + $clearance->rate($other, $motion);
-                $this->fastest[$motion] = max($this->fastest[$motion] ?? 0.0, $this->rates[$i][$motion]);
-            }
-            $this->left_m[$i] = 0.0;
+        foreach ($clearance->pairs() as [$one, $other]) {
+            $this->add($one, $other);
         }
         $this->stood = array_map(fn (Axis $axis): float => $axis->position(), $this->axes);
         $this->went = array_fill_keys(array_keys($this->axes), 0.0);
         $this->all(0.0, $this->stood);
     }
 
+    /** A thing stands there from now on: what takes it up comes to it, all else does not. */
+    public function stands(Body $thing, Placement $at): void
+    {
+        $takers = array_filter(array_keys($this->clearance->stage->motions), $this->clearance->stage->takes(...));
+        $this->is(new Piece($thing, null, [], $at), fn (Piece $other): bool => $other->of !== null && array_intersect($other->movedBy, $takers) === []);
+    }
+
+    /** It rides on a motion: what it touches as it is taken up it may. */
+    public function rides(Body $thing, Motion $on, Placement $at): void
+    {
+        $piece = new Piece($thing, $on, [$on->id, ...$this->clearance->stage->under($on->id)], $at);
+        $pose = array_map(fn (Axis $axis): float => $axis->position(), $this->axes);
+        $this->is($piece, fn (Piece $other): bool => $other->body->is !== 'hands' && $this->clearance->gap($piece, $other, $pose)->gap_m > Clearance::NEITHER_M);
+    }
+
+    /** @param  \Closure(Piece): bool  $minds  whom it shall not meet */
+    private function is(Piece $piece, \Closure $minds): void
+    {
+        foreach ($this->pairs as $i => [$one, $other]) {
+            if ($one->body === $piece->body || $other->body === $piece->body) {
+                if (isset($this->near[$i])) {
+                    $this->tells($this->now, $this->near[$i]);
+                }
+                unset($this->pairs[$i], $this->rates[$i], $this->left_m[$i], $this->near[$i], $this->touched[$i]);
+            }
+        }
+        $this->things[$piece->body->id] = $piece;
+        $others = array_filter($this->clearance->pieces, fn (Piece $other): bool => $other->body->is !== 'carried');
+        foreach ([...$others, ...array_values($this->things)] as $other) {
+            if ($other->body !== $piece->body && Clearance::joints($piece, $other) !== [] && $minds($other)) {
+                $this->add($piece, $other);
+            }
+        }
+        $this->soonest_m = 0.0;
+    }
+
+    private function add(Piece $one, Piece $other): void
+    {
+        $i = $this->pairs === [] ? 0 : array_key_last($this->pairs) + 1;
+        $this->pairs[$i] = [$one, $other];
+        $this->rates[$i] = [];
+        foreach (Clearance::joints($one, $other) as $motion) {
+            $this->rates[$i][$motion] = $this->clearance->rate($one, $motion) + $this->clearance->rate($other, $motion);
+            $this->fastest[$motion] = max($this->fastest[$motion] ?? 0.0, $this->rates[$i][$motion]);
+        }
+        $this->left_m[$i] = 0.0;
+    }
+
     public function look(float $now): void
     {
+        $this->now = $now;
         $stands = [];
         $most = 0.0;
         foreach ($this->axes as $id => $axis) {
@@ -102,7 +156,7 @@ final class ClearanceWatch
             foreach ($rates as $motion => $rate) {
                 $moved += $rate * $this->went[$motion];
             }
-            if ($moved > 0.0 || $now === 0.0) {
+            if ($moved > 0.0 || $now === 0.0 || $this->left_m[$i] <= 0.0) {
                 $this->left_m[$i] -= $moved;
                 if ($this->left_m[$i] <= 0.0) {
                     $this->pair($i, $now, $before, $stands, $moved);
@@ -125,6 +179,9 @@ final class ClearanceWatch
         $between = $moved_m > self::FINE_M ? $this->between($i, $before, $stands, $nearest) : null;
         $this->left_m[$i] = $nearest->gap_m - $this->asked_m;
         $least = $between !== null && $between->gap_m < $nearest->gap_m ? $between : $nearest;
+        if ($least->gap_m < $this->asked_m && $this->setsDown($one, $least, $before, $stands)) {
+            return;
+        }
         if ($least->gap_m <= 0.0 && ! isset($this->touched[$i])) {
             $this->touched[$i] = true;
             unset($this->near[$i]);
@@ -138,6 +195,23 @@ final class ClearanceWatch
             }
             unset($this->near[$i], $this->touched[$i]);
         }
+    }
+
+    /**
+     * What is carried is let down onto something, or lifted off it: that is what it is for.
+     *
+     * @param  array<string, float>  $before
+     * @param  array<string, float>  $stands
+     */
+    private function setsDown(Piece $piece, Nearest $nearest, array $before, array $stands): bool
+    {
+        if ($piece->body->is !== 'carried' || $piece->of === null || $nearest->to->z > $nearest->at->z + self::FINE_M) {
+            return false;
+        }
+        $at = fn (array $pose): Vector => $this->clearance->stage->placed($pose, $piece->movedBy)[1][$piece->of->id]->then($piece->at)->at;
+        $goes = $at($stands)->minus($at($before));
+
+        return hypot($goes->x, $goes->y) <= self::UPRIGHT * abs($goes->z);
     }
 
     /**

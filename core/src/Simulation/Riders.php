@@ -51,8 +51,18 @@ final readonly class Riders
         return false;
     }
 
+    /**
+     * They must be looked at at each scan.
+     *
+     * @param  list<Axis>  $awake
+     */
+    public function mustBeLookedAt(array $awake, float $scan_s): bool
+    {
+        return $this->areAmong($awake) && ! ($this->stage->isEven() && $this->stage->isSteadyFor($scan_s));
+    }
+
     /** @param  list<Axis>  $awake */
-    public function areAmong(array $awake): bool
+    private function areAmong(array $awake): bool
     {
         foreach ($awake as $axis) {
             if (isset($this->axes[$axis->motion->id])) {

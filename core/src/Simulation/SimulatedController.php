@@ -146,6 +146,11 @@ final class SimulatedController implements Controller
         yield from $because === '' ? [] : throw new StepFailed($because);
     }
 
+    public function takes(string $motion, ?string $thing): void
+    {
+        $this->world->takes($motion, $thing);
+    }
+
     public function isOn(string $input): bool
     {
         return $this->world->isOn($input);

@@ -11,6 +11,7 @@ use Brookstone\Core\Dynamics\Ledger;
 use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Machine\LiveStage;
 use Brookstone\Core\Routine\Scenario;
+use Brookstone\Core\Routine\StepFailed;
 use Brookstone\Core\Routine\WorldEvent;
 
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
@@ -73,6 +74,8 @@ final class World implements Senses
 
     private readonly ?ClearanceWatch $clear;
 
+    private readonly CarriedThings $things;
+
     private readonly Stride $stride;
 
     private readonly PowerWatch $power;
@@ -120,7 +123,8 @@ final class World implements Senses
         $this->stride = new Stride($build, $this->inputs, $this->feeds);
         $this->rules = new RuleWatch($this);
         $clearance = Clearance::of($build->stage);
-        $this->clear = $clearance->pairs() === [] ? null : new ClearanceWatch($clearance, $axes, $this->recorder, $build->settings->clear_m);
+        $this->clear = $clearance->isNeeded() ? new ClearanceWatch($clearance, $axes, $this->recorder, $build->settings->clear_m) : null;
+        $this->things = new CarriedThings($build, $axes, $live, $this->clear);
     }
 
     /** Goes on counting as anything changes, except where motions under way are. */
@@ -187,6 +191,7 @@ final class World implements Senses
             'counters' => array_map(fn (string $id): array => ['counter' => $id, 'count' => $this->counters[$id]],
                 array_map(strval(...), array_keys($this->counters))),
             ...$this->recorder->written($this->now()),
+            'things' => $this->things->written(),
         ];
     }
 
@@ -269,6 +274,25 @@ final class World implements Senses
     {
         $this->power->switches($output, $on, $this->now());
         $this->changes += (int) $this->outputs->switch($output, $on, $this->now(), $for_s);
+    }
+
+    /**
+     * A motion takes a thing up, or puts down what it carries.
+     *
+     * @throws StepFailed where that is not there
+     */
+    public function takes(string $motion, ?string $thing): void
+    {
+        $this->changes++;
+        $thing === null ? $this->things->put($this->now(), $motion) : $this->things->take($this->now(), $motion, $thing);
+        $this->recorder->routine($this->now(), $thing === null ? 'put' : 'take', $this->build->motions[$motion]->name.($thing === null
+            ? ' puts down what it carried.' : " takes up {$this->build->stage->thing($thing)?->name}."));
+    }
+
+    /** @return array<string, string> by motion, what it carries */
+    public function hands(): array
+    {
+        return $this->things->hands();
     }
 
     /** The run is over: what still pushes in vain has done so until now. */
@@ -357,7 +381,8 @@ final class World implements Senses
      */
     private function stride(array $awake, float $until): int
     {
-        $scans = array_filter($this->riders, fn (Riders $riders): bool => $riders->areAmong($awake)) !== [] ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
+        $scans = array_filter($this->riders, fn (Riders $riders): bool => $riders->mustBeLookedAt($awake, $this->build->settings->scan_s)) !== []
+            ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
         $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;
 
         return max(1, $scans);

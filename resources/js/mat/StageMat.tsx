@@ -193,10 +193,14 @@ function saidOf(document: Build, body: StageBody): { label: string; is: string; 
         return { label: `${motion.bodies[body.index]?.name ?? ''} of ${motion.name}`, is: 'moved', color: MARKER_COLOR[motion.marker] };
     }
     const thing = document.things[body.index];
-    return { label: thing?.name ?? '', is: thing?.is ?? 'way', color: thing?.is === 'hands' ? 'var(--color-coral)' : 'var(--color-mat-quiet)' };
+    return {
+        label: thing?.name ?? '',
+        is: thing?.is ?? 'way',
+        color: thing?.is === 'hands' ? 'var(--color-coral)' : thing?.is === 'carried' ? 'var(--color-mat-ink)' : 'var(--color-mat-quiet)',
+    };
 }
 
-const LOOK_OF = { moved: 0.62, frame: 0.28, way: 0.16, hands: 0.07 } as const;
+const LOOK_OF = { moved: 0.62, frame: 0.28, way: 0.16, hands: 0.07, carried: 0.5 } as const;
 
 function Outline({
     body,

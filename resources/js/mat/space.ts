@@ -86,8 +86,10 @@ export function placed(report: StageReport, pose: Pose): Record<string, Placed> 
     return all;
 }
 
-export function bodyPlace(body: StageBody, all: Record<string, Placed>): Place {
-    return within(body.motion === null ? STILL : all[body.motion]!.moved, body.at);
+/** @param body a thing that is taken up rides on what carries it */
+export function bodyPlace(body: StageBody & { carrier?: string | null }, all: Record<string, Placed>): Place {
+    const on = body.carrier ?? body.motion;
+    return within(on === null ? STILL : all[on]!.moved, body.at);
 }
 
 /** The corners of the core of a body, in space. */

@@ -47,7 +47,7 @@ export function StagePage() {
     return <main className="mx-auto max-w-[1500px] px-6 py-4">{report === undefined ? null : <Stage report={report} />}</main>;
 }
 
-function Stage({ report }: { report: StageReport }) {
+function Stage({ report: given }: { report: StageReport }) {
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
     const { document } = stored;
@@ -61,7 +61,9 @@ function Stage({ report }: { report: StageReport }) {
         staleTime: Infinity,
     });
     const play = usePlayhead(trace?.ran_s ?? 0);
-    const shown = play.isPlaying || (trace !== undefined && play.time > 0) ? poseAt(trace!, play.time) : pose;
+    const playing = trace !== undefined && (play.isPlaying || play.time > 0);
+    const shown = playing ? poseAt(trace, play.time) : pose;
+    const report = playing ? carriedAt(given, document, trace, play.time) : given;
     const { data: now } = useQuery({
         queryKey: ['stage-pose', stored.id, stored.version, play.isPlaying ? 'playing' : shown],
         queryFn: () => api.stagePose(stored.id, onStage(report, shown)),
@@ -262,7 +264,8 @@ function Standing({ picked, onPick }: { picked: Picked | null; onPick: (picked: 
                 {things.map((thing) => (
                     <li key={thing.id}>
                         <PickButton of={{ motion: null, body: thing.id }} picked={picked} onPick={onPick}>
-                            {thing.name} <span className="text-quiet">{{ frame: 'frame', way: 'in the way', hands: 'hands' }[thing.is]}</span>
+                            {thing.name}{' '}
+                            <span className="text-quiet">{{ frame: 'frame', way: 'in the way', hands: 'hands', carried: 'carried' }[thing.is]}</span>
                         </PickButton>
                     </li>
                 ))}
@@ -431,6 +434,18 @@ function headline(motions: number, meets: Finding[], isRehearsed: boolean, say: 
 
 function onStage(report: StageReport, pose: Pose): Pose {
     return Object.fromEntries(report.motions.filter((motion) => motion.id in pose).map((motion) => [motion.id, pose[motion.id]!]));
+}
+
+/** The same with the things that a run has taken up and put down, where they are at a time. */
+function carriedAt(report: StageReport, document: Build, trace: Trace, time: number): StageReport {
+    const last = new Map(trace.things.filter((change) => change.at_s <= time).map((change) => [change.thing, change]));
+    return {
+        ...report,
+        bodies: report.bodies.map((body) => {
+            const change = body.motion === null ? last.get(document.things[body.index]?.id ?? '') : undefined;
+            return change === undefined ? body : { ...body, at: change.place, carrier: change.motion };
+        }),
+    };
 }
 
 /** Where a run has everything at a time. */

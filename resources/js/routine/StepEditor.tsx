@@ -187,6 +187,24 @@ function Words({ step, path, build, set }: Props) {
                     takes <QuantityField label="Takes" path={`${path}.takes_s`} value={step.takes_s} />
                 </>
             );
+        case 'take':
+            return (
+                <>
+                    <ChoiceField label="Motion" path={`${path}.with`} value={step.with} choices={named(build.motions)} /> takes up{' '}
+                    <ChoiceField
+                        label="Thing"
+                        path={`${path}.thing`}
+                        value={step.thing}
+                        choices={named(build.things.filter((thing) => thing.is === 'carried'))}
+                    />
+                </>
+            );
+        case 'put':
+            return (
+                <>
+                    <ChoiceField label="Motion" path={`${path}.with`} value={step.with} choices={named(build.motions)} /> puts down what it carries
+                </>
+            );
         case 'fault':
             return (
                 <>

@@ -17,6 +17,8 @@ export const VERBS: { verb: Verb; label: string; words: string }[] = [
     { verb: 'call', label: 'Do another routine', words: 'do call routine' },
     { verb: 'power', label: 'Switch power', words: 'power gate settle' },
     { verb: 'change_over', label: 'Change over a shared motor', words: 'change over selector shared motor' },
+    { verb: 'take', label: 'Take up', words: 'take grab pick carry thing' },
+    { verb: 'put', label: 'Put down', words: 'put drop release thing' },
     { verb: 'fault', label: 'Stop with a fault', words: 'fault error fail' },
 ];
 
@@ -76,6 +78,12 @@ export function newStep(verb: Verb, { document: build, assessment }: Told, own?:
             return build.counters[0] === undefined ? null : { do: 'set', counter: build.counters[0].id, to: null, add: 1 };
         case 'call':
             return other === undefined ? null : { do: 'call', routine: other.id };
+        case 'take': {
+            const thing = build.things.find((each) => each.is === 'carried');
+            return motion === undefined || thing === undefined ? null : { do: 'take', with: motion.id, thing: thing.id };
+        }
+        case 'put':
+            return motion === undefined ? null : { do: 'put', with: motion.id };
         case 'power':
             return motion === undefined ? null : { do: 'power', motion: motion.id, supply: null, state: 'on', settle_s: 0.3 };
         case 'change_over':
@@ -94,6 +102,7 @@ export function lacking(verb: Verb): string {
                 signal: 'Add an output first.',
                 choose: 'Add a sensor, a switch or a counter first.',
                 set: 'Add a counter or a mark first.',
+                take: 'Say on the stage first what is carried.',
                 call: 'There is no other routine yet.',
                 change_over: 'Let two motions share a motor through a selector first.',
             } as Partial<Record<Verb, string>>

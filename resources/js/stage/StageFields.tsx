@@ -17,6 +17,7 @@ const IS = [
     { value: 'way', label: 'in the way' },
     { value: 'frame', label: 'part of the frame' },
     { value: 'hands', label: 'where hands can be' },
+    { value: 'carried', label: 'taken up and put down' },
 ];
 
 const MATERIALS = ['plywood', 'pine', 'hardwood', 'foam', 'printed', 'acrylic', 'cloth', 'aluminium', 'brass', 'steel'];

@@ -43,6 +43,7 @@ use Brookstone\Core\Parts\Task;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\Steps;
+use Brookstone\Core\Routine\TakeStep;
 use Brookstone\Core\Routine\Triggers;
 use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Shape\ErrorList;
@@ -95,7 +96,7 @@ final class BuildReader
         }
         $this->homes($read, $motions);
         $this->errors->throwIfAny();
-        $stage = new Stage($motions, array_values(array_map(fn (array $thing): Body => new Body(...$thing), $read['things'])));
+        $stage = new Stage($motions, array_values(array_map(fn (array $thing): Body => new Body(...$thing), $read['things'])), self::takes($read));
         foreach ($stage->motions as $id => $motion) {
             $motions[$id] = $stage->counts($id) ? $motion->withRide(new WorstPose($stage, $id)) : $motion;
         }
@@ -124,6 +125,22 @@ final class BuildReader
             $stage,
             $this->byId($read['meetings'], Meeting::make(...)),
         );
+    }
+
+    /**
+     * @param  array<string, mixed>  $read
+     * @return list<array{string, string}> motions, and what they take up
+     */
+    private static function takes(array $read): array
+    {
+        $takes = [];
+        foreach ($read['routines'] as $routine) {
+            foreach ((new Routine($routine['id'], $routine['name'], [], null, Steps::make($routine['steps']), Steps::make($routine['if_fails'])))->flat() as $step) {
+                $takes = $step instanceof TakeStep ? [...$takes, [$step->with, $step->thing]] : $takes;
+            }
+        }
+
+        return $takes;
     }
 
     /**

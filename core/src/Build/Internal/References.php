@@ -26,7 +26,7 @@ final class References
 {
     /** @var array<string, array<string, true>> ids by kind: motion, supply, sensor, switch, output */
     private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [],
-        'measurement' => [], 'picture' => [], 'counter' => [], 'rule' => []];
+        'measurement' => [], 'picture' => [], 'counter' => [], 'rule' => [], 'thing' => []];
 
     /** @var array<string, string|null> motions that sensors sit on */
     private array $sits = [];
@@ -59,6 +59,7 @@ final class References
                 $this->once($kind, $entry['id'], "{$list}.{$i}.id");
             }
         }
+        $this->known['thing'] = array_fill_keys(array_column(array_filter($document['things'], fn (array $thing): bool => $thing['is'] === 'carried'), 'id'), true);
         foreach ($document['motions'] as $i => $motion) {
             $this->motion($motion, "motions.{$i}");
         }
@@ -396,6 +397,7 @@ final class References
             'outside' => isset($this->known['sensor'][$id]) ? null : $this->errors->add($path, "There is no sensor {$id} in this build."),
             'analog' => in_array($this->kinds[$id] ?? null, Sensor::ANALOG, true) ? null
                 : $this->errors->add($path, "There is no sensor {$id} that measures in this build."),
+            'thing' => isset($this->known['thing'][$id]) ? null : $this->errors->add($path, "There is no thing {$id} that is carried in this build."),
             default => $this->knows($kind, $id, $path),
         };
     }
