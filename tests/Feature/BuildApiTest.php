@@ -270,7 +270,7 @@ it('puts the demos on an empty shelf only, and back beside what was changed', fu
     $this->artisan('brookstone:reset-demo')->assertSuccessful();
     $this->artisan('brookstone:reset-demo')->assertSuccessful();
 
-    expect(Build::query()->count())->toBe(6)
+    expect(Build::query()->count())->toBe(8)
         ->and($heron->refresh()->name)->toBe('My wharf')
         ->and($heron->demo_key)->toBeNull()
         ->and(Build::query()->where('demo_key', 'heron-wharf')->firstOrFail()->document)->toBe(Builds::demo('heron-wharf')->toJson());

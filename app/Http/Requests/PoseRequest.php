@@ -25,7 +25,8 @@ final class PoseRequest extends FormRequest
     {
         $errors = new ErrorList;
         $body = JsonBody::of($this);
-        $pose = (new MapShape(NumberShape::between(-720.0, 720.0), BuildShape::MOST_MOTIONS))->read(is_array($body) ? $body['pose'] ?? [] : [], 'pose', $errors) ?? [];
+        $shape = new MapShape(NumberShape::between(-720.0, 720.0), BuildShape::MOST_MOTIONS);
+        $pose = $shape->read(is_array($body) ? $body['pose'] ?? [] : [], 'pose', $errors) ?? [];
         foreach (array_keys($pose) as $id) {
             if (! isset($build->stage->motions[$id])) {
                 $errors->add("pose.{$id}", 'This motion is not on the stage of this build.');

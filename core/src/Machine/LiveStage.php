@@ -10,8 +10,8 @@ use Brookstone\Core\Solid\Inertia;
 use Brookstone\Core\Solid\Vector;
 
 /**
- * Motions that stand on one another during a run: what each has to move at a moment, as all stand and speed up then. Forces on the chain of joints by Newton and Euler, out from
- * the base and back: Craig, Introduction to Robotics, 3rd ed., §6.5.
+ * Motions that stand on one another during a run: what each has to move at a moment, as all stand and speed up then. Forces on the chain of joints by
+ * Newton and Euler, out from the base and back: Craig, Introduction to Robotics, 3rd ed., §6.5.
  */
 final class LiveStage
 {

@@ -9,9 +9,9 @@ use Brookstone\Core\Solid\Placement;
 use Brookstone\Core\Solid\Vector;
 
 /**
- * How exactly two points meet: what each motion of both chains may be off, as far as it moves the one against the other, at worst and by the root of the squares
- * (tolerance stacks: Shigley, Mechanical Engineering Design, 10th ed., §1–14; errors that add up at random: Taylor, An Introduction to Error Analysis, 2nd ed.,
- * §3.5).
+ * How exactly two points meet: what each motion of both chains may be off, as far as it moves the one against the other, at worst and by the root of the
+ * squares (tolerance stacks: Shigley, Mechanical Engineering Design, 10th ed., §1–14; errors that add up at random: Taylor, An Introduction to Error
+ * Analysis, 2nd ed., §3.5).
  */
 final readonly class Stack
 {

@@ -33,7 +33,8 @@ final class CarriedThings
      * @param  array<string, Axis>  $axes
      * @param  array<string, LiveStage>  $live  by motion
      */
-    public function __construct(private readonly Build $build, private readonly array $axes, private readonly array $live, private readonly ?ClearanceWatch $clear)
+    public function __construct(private readonly Build $build, private readonly array $axes, private readonly array $live,
+        private readonly ?ClearanceWatch $clear)
     {
         foreach ($build->stage->things as $thing) {
             if ($thing->is === 'carried') {

@@ -85,7 +85,8 @@ final class ClearanceWatch
     {
         $piece = new Piece($thing, $on, [$on->id, ...$this->clearance->stage->under($on->id)], $at);
         $pose = array_map(fn (Axis $axis): float => $axis->position(), $this->axes);
-        $this->is($piece, fn (Piece $other): bool => $other->body->is !== 'hands' && $this->clearance->gap($piece, $other, $pose)->gap_m > Clearance::NEITHER_M);
+        $this->is($piece, fn (Piece $other): bool => $other->body->is !== 'hands'
+            && $this->clearance->gap($piece, $other, $pose)->gap_m > Clearance::NEITHER_M);
     }
 
     /** @param  \Closure(Piece): bool  $minds  whom it shall not meet */

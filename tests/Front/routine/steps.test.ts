@@ -19,11 +19,16 @@ import {
 
 const heron = JSON.parse(readFileSync('database/demo/heron-wharf.brookstone.json', 'utf8')) as Build;
 const empty: Build = { ...heron, motions: [], sensors: [], outputs: [], routines: [] };
+const crate = {
+    ...{ id: 'crate', name: 'Crate', shape: 'box' as const, x_m: 0, y_m: 0, z_m: 0, length_m: 0.1, width_m: null, height_m: null },
+    ...{ heading_deg: 0, lean_deg: 0, mass_kg: null, material: null, wall_m: null },
+};
 const full: Build = {
     ...heron,
     motions: heron.motions.map((motion, i) =>
         i === 1 ? { ...motion, drive: { ...motion.drive!, shares: heron.motions[0]!.id, shares_by: 'selector' as const } } : motion,
     ),
+    things: [{ ...crate, is: 'carried' as const }],
     counters: [{ id: 'n', name: 'Visits', kind: 'counter', start: 0, kept: false }],
 };
 const told = (build: Build): Told => ({

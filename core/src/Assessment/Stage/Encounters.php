@@ -79,7 +79,8 @@ final readonly class Encounters
         }
         $path = 'meetings.'.array_search($meeting->id, array_column($this->build->document['meetings'], 'id'), true);
         $fails = ! $stack->usuallyHolds($meeting->forgives_m);
-        $values = ['worst' => Quantity::of($stack->worst_m, 'm'), 'usual' => Quantity::of($stack->usual_m, 'm'), 'forgives' => Quantity::of($meeting->forgives_m, 'm'),
+        $values = ['worst' => Quantity::of($stack->worst_m, 'm'), 'usual' => Quantity::of($stack->usual_m, 'm'),
+            'forgives' => Quantity::of($meeting->forgives_m, 'm'),
             'off' => Quantity::of($stack->off_m, 'm'), 'most' => Quantity::of($stack->parts[0][2] ?? 0.0, 'm')];
         $most = $stack->parts === [] || $stack->off_m >= $stack->parts[0][2] ? 'even where all stands as it should, they are {off} apart'
             : "most of it is {$this->says($stack->parts[0])}, {most}";
@@ -103,7 +104,8 @@ final readonly class Encounters
                     }
                 }
                 $fixes = $changes === [] ? $fixes
-                    : [...$fixes, new Fix(new Sentence("Take the play out of {$this->build->motions[$id]->named()}: a spring or weight that pulls it to one side"), $changes)];
+                    : [...$fixes, new Fix(new Sentence(
+                        "Take the play out of {$this->build->motions[$id]->named()}: a spring or weight that pulls it to one side"), $changes)];
             }
         }
         $wide = ceil($stack->worst_m / self::ROUND_M - 1e-6) * self::ROUND_M;

@@ -128,7 +128,8 @@ final readonly class StageReport
     /** @return list<array<string, mixed>> as Schemas has it */
     private function meetings(): array
     {
-        $subjects = array_map(fn (Motion $motion): MotionInBuild => new MotionInBuild($this->build, $motion, new MotionFigures($motion)), $this->build->motions);
+        $subjects = array_map(fn (Motion $motion): MotionInBuild => new MotionInBuild($this->build, $motion, new MotionFigures($motion)),
+            $this->build->motions);
         $encounters = new Encounters($this->build, $subjects);
         $written = [];
         foreach ($encounters->stacks() as $id => $stack) {

@@ -135,7 +135,8 @@ final class BuildReader
     {
         $takes = [];
         foreach ($read['routines'] as $routine) {
-            foreach ((new Routine($routine['id'], $routine['name'], [], null, Steps::make($routine['steps']), Steps::make($routine['if_fails'])))->flat() as $step) {
+            $made = new Routine($routine['id'], $routine['name'], [], null, Steps::make($routine['steps']), Steps::make($routine['if_fails']));
+            foreach ($made->flat() as $step) {
                 $takes = $step instanceof TakeStep ? [...$takes, [$step->with, $step->thing]] : $takes;
             }
         }

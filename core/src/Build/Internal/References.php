@@ -59,7 +59,8 @@ final class References
                 $this->once($kind, $entry['id'], "{$list}.{$i}.id");
             }
         }
-        $this->known['thing'] = array_fill_keys(array_column(array_filter($document['things'], fn (array $thing): bool => $thing['is'] === 'carried'), 'id'), true);
+        $carried = array_filter($document['things'], fn (array $thing): bool => $thing['is'] === 'carried');
+        $this->known['thing'] = array_fill_keys(array_column($carried, 'id'), true);
         foreach ($document['motions'] as $i => $motion) {
             $this->motion($motion, "motions.{$i}");
         }

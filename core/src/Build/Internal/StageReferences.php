@@ -41,7 +41,7 @@ final class StageReferences
         $this->bodies($document['things'], 'things');
         $places = [];
         foreach ($document['motions'] as $motion) {
-            $places[$motion['id']] = array_column([...$motion['places'], ...array_map(fn (array $place): array => ['id' => $place['id']], Dial::places($motion))], 'id');
+            $places[$motion['id']] = [...array_column($motion['places'], 'id'), ...array_column(Dial::places($motion), 'id')];
         }
         $known = [];
         foreach ($document['meetings'] as $i => $meeting) {
