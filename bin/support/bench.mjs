@@ -83,6 +83,43 @@ for (let i = 0; i < 25; i++) {
     await page.waitForTimeout(120);
 }
 results.edit_to_pixels_ms = median(edits.slice(3));
+
+// From the arrow key that moves a mount on the stage to the frame that says what is nearest then.
+const troll = (await (await fetch(`${address}/api/builds`)).json()).find((each) => each.name === 'Grumbling Troll');
+await page.goto(`${address}/builds/${troll.id}/stage`, { waitUntil: 'networkidle' });
+await page
+    .getByRole('group', { name: 'From the front' })
+    .getByRole('button', { name: /^Jaw stands here/ })
+    .focus();
+const mounts = [];
+for (let i = 0; i < 25; i++) {
+    const took = await page.evaluate(
+        (key) =>
+            new Promise((resolve) => {
+                const mats = document.querySelector('main');
+                const start = performance.now();
+                const handle = document.activeElement;
+                const circle = handle.querySelector('circle');
+                const before = circle.getAttribute('cx');
+                const observer = new MutationObserver(() => {
+                    if (circle.getAttribute('cx') !== before) {
+                        observer.disconnect();
+                        requestAnimationFrame(() => {
+                            const painted = new MessageChannel();
+                            painted.port1.onmessage = () => resolve(performance.now() - start);
+                            painted.port2.postMessage(null);
+                        });
+                    }
+                });
+                observer.observe(mats, { subtree: true, attributes: true, childList: true });
+                handle.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+            }),
+        i % 2 === 0 ? 'ArrowRight' : 'ArrowLeft',
+    );
+    mounts.push(took);
+    await page.waitForTimeout(250);
+}
+results.mount_to_pixels_ms = median(mounts.slice(3));
 await browser.close();
 await fetch(`${address}/api/builds/${build.id}`, { method: 'DELETE', headers: json, body: '{}' });
 console.log(JSON.stringify(results));

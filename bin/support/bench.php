@@ -16,6 +16,7 @@ use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stock;
+use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Mend\InMind;
 use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
@@ -120,6 +121,21 @@ function busy(Build $mended, int $motions, float $seconds): Build
     ]);
 }
 
+/** The same with each motion on the stage, three bodies on it, and a post on either side of all of them. */
+function staged(Build $build): Build
+{
+    $document = $build->document;
+    foreach ($document['motions'] as $i => $motion) {
+        $document['motions'][$i]['mount'] = ['x_m' => 0.4 * $i, 'z_m' => 0.3];
+        $document['motions'][$i]['bodies'] = array_map(fn (int $k): array => ['id' => "b{$k}", 'name' => "Body {$k}", 'x_m' => 0.03 + 0.03 * $k,
+            'y_m' => 0.02 * $k, 'length_m' => 0.05, 'width_m' => 0.02], range(0, 2));
+    }
+    $document['things'] = array_map(fn (int $i): array => ['id' => "post{$i}", 'name' => "Post {$i}", 'x_m' => -0.5 + 3.4 * $i, 'z_m' => 0.5, 'length_m' => 0.1,
+        'height_m' => 1.0], range(0, 1));
+
+    return Build::read($document);
+}
+
 /** @return array<string, mixed> */
 function runBusy(Build $build, float $seconds): array
 {
@@ -198,7 +214,11 @@ $rank = fn (string $motion): float => median(fn () => (new DriveSearch($heron, $
 
 [$one, $two, $four, $six, $longer] = [busy($mended, 1, 60), busy($mended, 2, 60), busy($mended, 4, 60), busy($mended, 6, 60), busy($mended, 6, 120)];
 
+$staged = staged($six);
+
 $double = doubled($mended);
+
+$troll = Build::fromJson((string) file_get_contents(__DIR__.'/../../database/demo/grumbling-troll.brookstone.json'));
 
 $garden = Build::fromJson((string) file_get_contents(__DIR__.'/../../database/demo/signal-garden.brookstone.json'));
 
@@ -234,6 +254,10 @@ $figures = [
     'run_one_minute_of_four_motions_ms' => fn () => median(fn () => runBusy($four, 60), 9),
     'run_one_minute_of_six_motions_ms' => fn () => median(fn () => runBusy($six, 60), 9),
     'run_two_minutes_of_six_motions_ms' => fn () => median(fn () => runBusy($longer, 120), 9),
+    'clearance_of_a_minute_of_six_motions_20_bodies_ms' => fn () => median(fn () => runBusy($staged, 60), 9) - median(fn () => runBusy($six, 60), 9),
+    'pairs_of_bodies_watched' => fn () => count(Clearance::of($staged->stage)->pairs()),
+    'judge_grumbling_troll_at_once_ms' => fn () => median(fn () => BuildJudge::atOnce($troll), 20),
+    'rehearse_grumbling_troll_ms' => fn () => median(fn () => Rehearsal::of($troll), 3),
     'steps_done_in_a_minute_of_six' => fn () => count(runBusy($six, 60)['steps']),
     'sweep_500_faults_of_30_s_on_two_processes_s' => fn () => sweepOnTwo($long),
     'states_searched' => fn () => Reach::of($states, 100_000)->states,

@@ -1,6 +1,6 @@
 import { fireEvent, screen, within as inside } from '@testing-library/react';
 import { describe, expect, inject, it } from 'vitest';
-import { around, bodyPlace, LOOKS, onMat, placed, pointOf, STILL, wayBack, wayOf, within } from '../../resources/js/mat/space';
+import { around, asWritten, bodyPlace, LOOKS, onMat, placed, pointOf, STILL, wayBack, wayOf, within } from '../../resources/js/mat/space';
 import { StagePage } from '../../resources/js/pages/StagePage';
 import { atServer, edited, open } from './bench';
 
@@ -28,6 +28,14 @@ describe('space', () => {
             const at = bodyPlace(body, all).slice(9);
             middles[`${body.motion}/${body.id}`]!.forEach((each, i) => expect(at[i]).toBeCloseTo(each, 9));
         }
+    });
+
+    it('places all by the document as the core places it, raised ends too', () => {
+        const { report, document } = given();
+        const drawn = asWritten(report, document);
+        const near = (one: number[], other: number[]) => one.forEach((each, i) => expect(each).toBeCloseTo(other[i]!, 12));
+        drawn.motions.forEach((motion, i) => near(motion.mount, report.motions[i]!.mount));
+        drawn.bodies.forEach((body, i) => near(body.at, report.bodies[i]!.at));
     });
 
     it('leaves at rest what a pose leaves out', () => {

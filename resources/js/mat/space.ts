@@ -1,4 +1,4 @@
-import type { StageBody, StageMotion, StageReport } from '../api/types';
+import type { Build, StageBody, StageMotion, StageReport } from '../api/types';
 
 /** Twelve numbers, as the server writes them: where the own x, y and z of something point, and where its zero is, in metres. */
 export type Place = number[];
@@ -84,6 +84,41 @@ export function placed(report: StageReport, pose: Pose): Record<string, Placed> 
         all[motion.id] = { stands, moved: within(stands, moves(motion, pose[motion.id] ?? motion.rest)) };
     }
     return all;
+}
+
+const UP: Point3 = [0, 0, 1];
+
+const LEVEL: Point3 = [0, -1, 0]; // about which a far end is raised
+
+const RAD_PER_DEG = Math.PI / 180;
+
+interface Standing {
+    x_m: number;
+    y_m: number;
+    z_m: number;
+    heading_deg: number;
+    lean_deg?: number;
+}
+
+function standing({ x_m, y_m, z_m, heading_deg, lean_deg = 0 }: Standing): Place {
+    const turn = within(turned(UP, heading_deg * RAD_PER_DEG), turned(LEVEL, lean_deg * RAD_PER_DEG));
+    return [...turn.slice(0, 9), x_m, y_m, z_m];
+}
+
+/** What the document says of where all stands is drawn at once; what follows from it comes with the next report. */
+export function asWritten(report: StageReport, document: Build): StageReport {
+    return {
+        ...report,
+        motions: report.motions.map((motion) => {
+            const mount = document.motions.find((each) => each.id === motion.id)?.mount;
+            return mount == null ? motion : { ...motion, mount: standing(mount) };
+        }),
+        bodies: report.bodies.map((body) => {
+            const list = body.motion === null ? document.things : document.motions.find((each) => each.id === body.motion)?.bodies;
+            const said = list?.find((each) => each.id === body.id);
+            return said === undefined ? body : { ...body, at: standing(said) };
+        }),
+    };
 }
 
 /** @param body a thing that is taken up rides on what carries it */

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../api/client';
 import type { Assessment, Build, Finding, StageBody, StageReport, Trace } from '../api/types';
 import { Findings } from '../chain/Findings';
@@ -13,7 +13,7 @@ import { BodyFields, MountFields } from '../stage/StageFields';
 import { MeetingList } from '../stage/MeetingList';
 import { PoseSliders } from '../stage/PoseSliders';
 import { StageMat, isSame, type Picked } from '../mat/StageMat';
-import { bodyPlace, cornersOf, LOOKS, onMat, placed, pointOf, type Look, type Point3, type Pose } from '../mat/space';
+import { asWritten, bodyPlace, cornersOf, LOOKS, onMat, placed, pointOf, type Look, type Point3, type Pose } from '../mat/space';
 import { useBuild } from '../state/BuildContext';
 import { useSaving } from '../state/saving';
 import { significant } from '../state/units';
@@ -50,7 +50,11 @@ export function StagePage() {
 function Stage({ report: given }: { report: StageReport }) {
     const { stored, edit } = useBuild();
     const { say } = useSpeaking();
-    const { document } = stored;
+    // What is on its way to be saved is drawn already: keys may come quicker than answers.
+    const [ahead, goAhead] = useState<{ document: Build; of: Build } | null>(null);
+    const status = useSaving((state) => state.status);
+    const isAhead = ahead !== null && (status === 'saving' || (status === 'saved' && ahead.of === stored.document));
+    const document = isAhead ? ahead.document : stored.document;
     const [picked, pick] = useState<Picked | null>(null);
     const [pose, setPose] = useState<Pose>({});
     const [routine, setRoutine] = useState<string | null>(null);
@@ -63,8 +67,8 @@ function Stage({ report: given }: { report: StageReport }) {
     const play = usePlayhead(trace?.ran_s ?? 0);
     const playing = trace !== undefined && (play.isPlaying || play.time > 0);
     const shown = playing ? poseAt(trace, play.time) : pose;
-    const report = playing ? carriedAt(given, document, trace, play.time) : given;
-    const { data: now } = useQuery({
+    const report = playing ? carriedAt(given, document, trace, play.time) : asWritten(given, document);
+    const { data: told } = useQuery({
         queryKey: ['stage-pose', stored.id, stored.version, play.isPlaying ? 'playing' : shown],
         queryFn: () => api.stagePose(stored.id, onStage(report, shown)),
         enabled: !play.isPlaying && report.motions.length > 0,
@@ -72,7 +76,7 @@ function Stage({ report: given }: { report: StageReport }) {
         staleTime: Infinity,
     });
     const all = placed(report, shown);
-    const at = now ?? report.pose;
+    const at = told ?? report.pose;
     const meets = [...stored.assessment.stage.findings, ...meetsInRuns(stored.assessment)];
     const verdict = meets.some((finding) => finding.severity === 'fails')
         ? 'fails'
@@ -80,12 +84,9 @@ function Stage({ report: given }: { report: StageReport }) {
           ? 'tight'
           : stored.assessment.stage.verdict;
     const boxes = useSteady(boxesOf(document, report, all));
-    // What is on its way to be saved counts already: keys may come quicker than answers.
-    const moved = useRef<Record<string, number>>({});
     const move = (of: Picked, by: Point3) => {
-        moved.current = useSaving.getState().status === 'saved' ? {} : moved.current;
-        const edits = movedBy(document, moved.current, of, by);
-        edits.forEach((each) => (moved.current[each.path] = each.value));
+        const edits = movedBy(document, of, by);
+        goAhead({ document: edits.reduce(written, document), of: stored.document });
         edit(...edits);
     };
     const take = (to: Pose) => {
@@ -512,7 +513,7 @@ function roomy(needed: Boxes): Boxes {
 }
 
 /** What a drag or an arrow key writes down, to a tenth of a millimetre. */
-function movedBy(document: Build, moved: Record<string, number>, of: Picked, by: Point3) {
+function movedBy(document: Build, of: Picked, by: Point3): { path: string; value: number }[] {
     const index = document.motions.findIndex((motion) => motion.id === of.motion);
     const motion = document.motions[index];
     const i = (motion?.bodies ?? document.things).findIndex((body) => body.id === of.body);
@@ -521,9 +522,21 @@ function movedBy(document: Build, moved: Record<string, number>, of: Picked, by:
             ? [`motions.${index}.mount`, motion?.mount]
             : [motion === undefined ? `things.${i}` : `motions.${index}.bodies.${i}`, (motion?.bodies ?? document.things)[i]];
     return (['x_m', 'y_m', 'z_m'] as const)
-        .map((axis, k) => ({ path: `${path}.${axis}`, value: Math.round(((moved[`${path}.${axis}`] ?? from?.[axis] ?? 0) + by[k]!) * 1e4) / 1e4, by: by[k]! }))
+        .map((axis, k) => ({ path: `${path}.${axis}`, value: Math.round(((from?.[axis] ?? 0) + by[k]!) * 1e4) / 1e4, by: by[k]! }))
         .filter((each) => Math.abs(each.by) > 1e-6)
         .map(({ path, value }) => ({ path, value }));
+}
+
+/** The document with a value at a path. */
+function written(document: Build, { path, value }: { path: string; value: number }): Build {
+    const put = (at: unknown, keys: string[]): unknown => {
+        if (keys.length === 0) return value;
+        const [key, ...rest] = keys as [string, ...string[]];
+        return Array.isArray(at)
+            ? at.map((each: unknown, i) => (String(i) === key ? put(each, rest) : each))
+            : { ...(at as Record<string, unknown>), [key]: put((at as Record<string, unknown>)[key], rest) };
+    };
+    return put(document, path.split('.')) as Build;
 }
 
 function ids(of: { id: string }[]): string[] {
