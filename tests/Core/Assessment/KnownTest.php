@@ -13,6 +13,7 @@ use Random\Randomizer;
 use Tests\Support\Builds;
 use Tests\Support\Changes;
 use Tests\Support\Faulty;
+use Tests\Support\Trees;
 
 /** Remembers, by way of what it would be in a file, and counts. */
 final class Counting implements Known
@@ -59,6 +60,7 @@ it('judges with what it knows as if it knew nothing, whatever changes', function
     ...array_map(fn (int $seed): array => [fn (): Build => Faulty::build($seed), $seed], range(1, 4)),
     'Heron Wharf' => [fn (): Build => Builds::demo('heron-wharf'), 5], 'Quarry Tram' => [fn (): Build => Builds::demo('quarry-tram'), 6],
     'Sun and moon' => [fn (): Build => Builds::example('sun-and-moon'), 7],
+    'motions on one another' => [fn (): Build => (new Trees(11))->build(3, ['arm', 'slide', 'turntable'], 0.0), 8],
 ]);
 
 it('sees what a motion is judged by besides itself', function (Closure $build, array $changes) {
@@ -72,6 +74,10 @@ it('sees what a motion is judged by besides itself', function (Closure $build, a
 })->with([
     'that no routine moves it any more, which is then judged by how often its task says' => [fn (): Build => Builds::planted(['supplies.1.capacity_Ah' => 0.2, 'log' => []]), [['path' => 'routines', 'value' => []], ['path' => 'scenarios', 'value' => []]]],
     'the name of one that has the same motor' => [fn (): Build => Builds::example('sun-and-moon'), [['path' => 'motions.0.name', 'value' => 'Else']]],
+    'the mass of what stands on it' => [fn (): Build => (new Trees(11))->build(3, ['arm', 'slide'], 0.0), [['path' => 'motions.2.bodies.0.mass_kg', 'value' => 1.9]]],
+    'what it stands on' => [fn (): Build => (new Trees(12))->build(3, ['arm', 'turntable'], 0.0), [['path' => 'motions.0.places.1.at', 'value' => 88.0]]],
+    'what stands in its way' => [fn (): Build => Builds::planted(['motions.2.mount' => ['z_m' => 0.1], 'motions.2.bodies' => [['id' => 'b', 'name' => 'B', 'length_m' => 0.1]],
+        'things' => [['id' => 't', 'name' => 'T', 'x_m' => 0.4, 'z_m' => 0.2, 'length_m' => 0.1]]]), [['path' => 'things.0.x_m', 'value' => 0.03]]],
     'and of the other' => [fn (): Build => Builds::example('sun-and-moon'), [['path' => 'motions.1.name', 'value' => 'Other']]],
 ]);
 

@@ -30,11 +30,13 @@ function random(seed: number): Routine {
             () => ({ do: 'fault', message: 'on: no "cup", #2' }),
             () => ({ do: 'go_by', motion: 'lift', by: [0.02, -0.02][next(2)], speed: [1, 0.5][next(2)], give_up_s: next(2) === 0 ? null : 3 }),
             () => ({ do: 'change_over', motion: 'lift', takes_s: [0.5, 1.2][next(2)] }),
+            () => ({ do: 'take', with: 'lift', thing: ['crate', 'yes'][next(2)] }),
+            () => ({ do: 'put', with: 'lift' }),
             () => ({ do: 'power', motion: 'jaw', supply: null, state: ['on', 'off'][next(2)], settle_s: 0.3 }),
             () => ({ do: 'repeat', times: next(2) === 0 ? null : 3, until: next(2) === 0 ? null : condition(0), steps: [step(depth + 1)] }),
             () => ({ do: 'together', until: ['all', 'any'][next(2)], branches: [[step(depth + 1)], [step(depth + 1), step(depth + 1)]] }),
             () => ({ do: 'choose', if: condition(0), then: [step(depth + 1)], otherwise: [] }),
-        ][depth > 3 ? next(7) : next(10)]!();
+        ][depth > 3 ? next(9) : next(12)]!();
     return {
         id: 'r',
         name: 'Yes: no',
