@@ -17,6 +17,7 @@ final class Samples
         'load.crank' => ['rod_m' => 0.2, 'crank_m' => 0.03], 'drive.bench' => ['held_A' => 3.0, 'load_Nm' => null, 'loaded_rpm' => null, 'loaded_A' => null],
         'linkage.swing' => ['swing_deg' => 60, 'rocker_m' => 0.05, 'ground_m' => 0.12], 'train.belt' => ['driver' => 20, 'driven' => 20, 'belt_teeth' => 60,
             'centre_mm' => null],
+        'motion.throw' => ['speed_m_s' => 5],
         'air.cylinder' => ['bore_m' => 0.02, 'rod_m' => 0.008, 'stroke_m' => 0.05], 'air.tank' => ['high_bar' => 8, 'low_bar' => 6, 'needs_bar' => 4],
         'sense.stick' => ['low' => 0, 'middle' => 500, 'high' => 1000], 'sense.daylight' => ['night_most' => 100, 'day_least' => 600],
     ];

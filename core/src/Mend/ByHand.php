@@ -15,6 +15,7 @@ final class ByHand
     public const SAYS = [
         'stage.touches' => 'Make one of the two smaller, let the motion go less far, or put what it meets elsewhere.',
         'stage.misses' => 'Let it stop more exactly, take play out, or give what it meets a wider mouth.',
+        'stage.wires_wind' => 'Lead the wires through a slip ring, or let it come back the way it went.',
         'stage.tips' => 'Give it wider feet, put weight low down, or let it move more slowly.',
         'routine.touches' => 'Let the one wait until the other is out of its way, or make room between them.',
         'load.cord_weak' => 'Take a stronger cord, or a knot that keeps more of its strength; or lift less.',

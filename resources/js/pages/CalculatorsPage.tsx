@@ -38,6 +38,7 @@ const TITLES: Record<string, string> = {
     'drive.stepper_point': 'Stepper at a speed',
     'drive.bench': 'Ratings from the bench',
     'motion.run': 'One move, run',
+    'motion.throw': 'Where it lands',
     'train.ratio': 'Ratio of a train',
     'train.mesh': 'Two gears at a distance',
     'train.tooth': 'Strength of a tooth',

@@ -50,6 +50,17 @@ function lidOverLift(float $gap_m = -0.02): array
         'motions.0.bodies' => [['id' => 'bar', 'name' => 'Bar', 'x_m' => 0.15, 'length_m' => 0.3, 'width_m' => 0.1, 'height_m' => 0.01]]]);
 }
 
+/**
+ * The jaw with its servo on the lid.
+ *
+ * @param  array<string, mixed>  $more
+ * @return array<string, mixed>
+ */
+function jawOnLid(array $more = []): array
+{
+    return ['motions.0.mount' => ['z_m' => 0.2], 'motions.1.mount' => ['on' => 'lid', 'x_m' => 0.1], ...$more];
+}
+
 /** @return list<Finding> */
 function ofStage(array $planted, string $code): array
 {
@@ -76,6 +87,8 @@ describe('what is planted on the stage', function () {
         'stage.can_meet' => [fn () => lidOverLift(), Severity::Note, true],
         'stage.misses' => [fn () => liftOnStage([], ['meetings.0' => ['id' => 'hook', 'name' => 'Hook on box', 'one' => ['motion' => 'lift'],
             'other' => ['z_m' => 0.12]]]), Severity::Fails, true],
+        'stage.wires_wind' => [fn () => jawOnLid(['motions.0.task.keeps_turning' => true, 'motions.0.mechanism' => ['kind' => 'turntable', 'disc_mass_kg' => 0.3,
+            'disc_radius_m' => 0.1]]), Severity::Fails, false],
         'stage.mass_differs' => [fn () => liftOnStage([], kg: 0.68), Severity::Tight, true],
         'stage.tips' => [fn () => liftOnStage([['is' => 'frame', 'x_m' => 0.2, 'mass_kg' => 0.1]], kg: 0.6), Severity::Fails, false],
         'stage.worn_heavy' => [fn () => liftOnStage([['is' => 'frame', 'mass_kg' => 6.6, 'length_m' => 0.5]], ['around.worn' => true], 0.6), Severity::Tight, false],
@@ -152,6 +165,17 @@ describe('the words and thresholds of the stage', function () {
         expect($worn(6.49))->toBe([])
             ->and($worn(6.51)[0]->says->text())->toBe('Worn it weighs 7.01 kg; for an hour a tenth of the body is usual, 7 kg for 70 kg. How it feels decides.')
             ->and($worn(6.51, false))->toBe([]);
+    });
+
+    it('minds wires that pass a joint, from a turn on, and none of a drive that stays on the base', function () {
+        $turns = fn (float $to, string $drive = 'rides'): array => jawOnLid(['motions.0.mechanism' => ['kind' => 'turntable', 'disc_mass_kg' => 0.3,
+            'disc_radius_m' => 0.1], 'motions.0.places.1.at' => $to, 'motions.1.mount' => ['on' => 'lid', 'drive' => $drive]]);
+        expect(ofStage($turns(359.0), 'stage.wires_wind'))->toBe([])
+            ->and(ofStage($turns(365.0), 'stage.wires_wind')[0]->says->text())->toBe('Lid turns 365° in all, and the wires of Jaw pass it: 360° is what they stand, coiled with care.')
+            ->and(ofStage($turns(365.0, 'base'), 'stage.wires_wind'))->toBe([]);
+        $says = fn (array $planted, int $i): ?string => (new Brookstone\Core\Assessment\Stage\StageReport(Builds::planted($planted)))->written()['motions'][$i]['wires']?->text();
+        // 90° at 10 mm from the axis
+        expect($says($turns(90.0), 0))->toBe('Wires of Jaw pass it: leave 15.7 mm of slack, 10 mm from its axis.')->and($says($turns(90.0), 1))->toBeNull();
     });
 
     it('offers the rule that keeps two motions apart, with the angle from which they are', function () {

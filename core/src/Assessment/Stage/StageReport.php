@@ -95,6 +95,7 @@ final readonly class StageReport
             'rest' => $motion->at($motion->task->from),
             'follows' => array_map(fn (float $at): array => [$at, $stage->at($motion->id, [$motion->id => $at])], $positions),
             'carries' => $this->carries($motion, $worst),
+            'wires' => (new Wires($this->build))->says($motion),
             'worst' => array_map(fn (string $id, float $at): array => ['motion' => $id, 'at' => $at], array_keys($worst), array_values($worst)),
         ];
     }
