@@ -43,16 +43,13 @@ const views = {
                 .first()
                 .waitFor(),
     ],
-    rower: [
-        `${heron}/motions/rower/load`,
+    stage: [
+        `${build('Bale Loft')}/stage`,
         async () => {
-            await page.getByRole('slider').focus();
-            await page.keyboard.press('Home');
-            for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowUp');
-            await page.evaluate(() => {
-                document.activeElement.blur();
-                window.scrollTo(0, 0);
-            });
+            await page.getByLabel('Play').selectOption('fetch');
+            await page.getByRole('slider', { name: 'Time' }).fill('31');
+            await page.getByRole('heading', { level: 1, name: /touches Stack/ }).waitFor({ timeout: 60000 });
+            await page.getByText(/^In this pose/).waitFor();
         },
     ],
     ways: [
