@@ -92,6 +92,7 @@ final class KeepBuild
     {
         return [
             'note' => $core->document['note'],
+            'rehearsed' => $assessment->rehearsed || $core->routines === [],
             'front' => $assessment->stage['front'] ?? [],
             'verdict' => $assessment->verdict->value,
             'says' => json_decode((string) json_encode($assessment->says), true),

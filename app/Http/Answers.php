@@ -88,7 +88,7 @@ final class Answers
             'verdict' => Schemas::verdict(), 'says' => Schemas::sentence(),
             'chains' => Schemas::list(Schemas::record('ShelfChain', ['name' => new TextShape, 'verdict' => Schemas::verdict(),
                 'links' => Schemas::list(Schemas::verdict())])),
-            'front' => StageSchema::front(),
+            'front' => StageSchema::front(), 'rehearsed' => new BooleanShape,
         ]);
     }
 

@@ -47,7 +47,7 @@ const views = {
         `${build('Bale Loft')}/stage`,
         async () => {
             await page.getByLabel('Play').selectOption('fetch');
-            await page.getByRole('slider', { name: 'Time' }).fill('31');
+            await page.getByRole('slider', { name: 'Time' }).fill('13.2');
             await page.getByRole('heading', { level: 1, name: /touches Stack/ }).waitFor({ timeout: 60000 });
             await page.getByText(/^In this pose/).waitFor();
         },

@@ -25,7 +25,7 @@ final class ShelfResource extends JsonResource
             'name' => $this->resource->name,
             'is_demo' => $this->resource->demo_key !== null,
             'changed_at' => $this->resource->updated_at->toIso8601String(),
-            'front' => [], // of what was kept before there was one
+            'front' => [], 'rehearsed' => true, // of what was kept before they were told
             ...$this->resource->summary,
             'says' => ['values' => (object) $says['values']] + $says,
         ];

@@ -25,8 +25,8 @@ export function FrontView({ of, label, className }: { of: FrontOutline[]; label:
 }
 
 function paint({ is, marker, radius_mm }: FrontOutline) {
-    const color = is === 'frame' ? 'var(--color-mat-rule)' : MARKER_COLOR[marker as Motion['marker']];
-    return { fill: color, fillOpacity: 0.75, stroke: color, strokeOpacity: radius_mm > 0 ? 0.75 : 1 };
+    const color = is === 'frame' ? 'var(--color-mat-quiet)' : MARKER_COLOR[marker as Motion['marker']];
+    return { fill: color, fillOpacity: is === 'frame' ? 0.3 : 0.75, stroke: color, strokeOpacity: radius_mm > 0 ? 0.75 : is === 'frame' ? 0.6 : 1 };
 }
 
 function at(x: number, y: number, by: number) {

@@ -101,6 +101,7 @@ function Entry({ entry }: { entry: ShelfEntry }) {
                     <VerdictWord verdict={entry.verdict} />
                     <span className="min-w-0">{say(entry.says)}</span>
                 </p>
+                {!entry.rehearsed && <p className="mt-1">Its routines have not been rehearsed yet: that begins when it is opened.</p>}
                 <p className="narrow mt-1 text-quiet">{entry.note}</p>
             </Link>
             <ul className="w-60 shrink-0" aria-label={`Chains of ${entry.name}`}>

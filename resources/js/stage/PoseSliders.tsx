@@ -15,7 +15,7 @@ export function PoseSliders({ document, report, pose, onPose }: { document: Buil
                 const stands = text({ si: book.toSi(at, unit), dimension: unit === '°' ? 'angle' : 'length' });
                 return (
                     <li key={motion.id} className="py-1.5">
-                        <label className="grid grid-cols-[1rem_6rem_1fr_4.5rem] items-center gap-x-2">
+                        <label className="grid grid-cols-[1rem_5.5rem_1fr_5rem] items-center gap-x-2">
                             <span aria-hidden="true" className={`size-3.5 border border-ink/40 ${MARKER_BG[said.marker]}`} />
                             <span className="truncate">{said.name}</span>
                             <input
@@ -28,7 +28,7 @@ export function PoseSliders({ document, report, pose, onPose }: { document: Buil
                                 aria-valuetext={stands}
                                 onChange={(event) => onPose({ ...pose, [motion.id]: Number(event.target.value) })}
                             />
-                            <span className="text-right">{stands}</span>
+                            <span className="text-right whitespace-nowrap">{stands}</span>
                         </label>
                         <p className="narrow ml-6 text-[0.86rem] text-quiet">
                             {say(motion.carries)} {motion.wires === null ? '' : say(motion.wires)}{' '}
