@@ -41,6 +41,8 @@ final class Clearance
     /** @var array<string, float> by piece and motion, how far the piece goes at most for a unit of that motion’s own positions, m */
     private array $rates = [];
 
+    private int $looks = 0;
+
     /** @var array<string, float> by motion, rad or m for a unit of its own positions */
     private array $slopes = [];
 
@@ -140,18 +142,25 @@ final class Clearance
     }
 
     /**
-     * Whether any of some pairs comes nearer than that at all, as far as that can be told by looking so finely.
+     * Whether any of some pairs comes nearer than that at all, as far as that can be told by looking so finely, and no oftener than is left.
      *
      * @param  list<array{Piece, Piece}>  $pairs
      * @param  array{float, float}  $range
      * @param  array<string, float>  $pose
      */
-    public function comeWithin(array $pairs, string $motion, array $range, array $pose, float $within_m, float $fine_m): bool
+    public function comeWithin(array $pairs, string $motion, array $range, array $pose, float $within_m, float $fine_m,
+        int &$looks = PHP_INT_MAX): bool
     {
         $placed = [];
         foreach ($pairs as [$one, $other]) {
-            if ($this->least($one, $other, $motion, $this->rate($one, $motion) + $this->rate($other, $motion), $range, $pose, $within_m, $placed, $within_m,
-                $fine_m) !== null) {
+            if ($looks <= 0) {
+                return false;
+            }
+            $before = $this->looks;
+            $rate = $this->rate($one, $motion) + $this->rate($other, $motion);
+            $comes = $this->least($one, $other, $motion, $rate, $range, $pose, $within_m, $placed, $within_m, $fine_m) !== null;
+            $looks -= $this->looks - $before;
+            if ($comes) {
                 return true;
             }
         }
@@ -228,6 +237,7 @@ final class Clearance
         $limit = $within_m;
         $open = [[($range[0] + $range[1]) / 2, ($range[1] - $range[0]) / 2]];
         $look = function (float $at) use ($one, $other, $motion, $pose, &$placed, &$best, &$limit): float {
+            $this->looks++;
             $moved = $placed["{$at}"] ??= $this->stage->placed([$motion => $at] + $pose)[1];
             $apart = self::apart($one, $other, $moved);
             if ($apart >= $limit) {

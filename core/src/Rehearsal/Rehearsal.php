@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Rehearsal;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Machine\LiveStage;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Routine\Routine;
@@ -21,7 +22,9 @@ final class Rehearsal
 
     private const PLAIN = 'from power-on';
 
-    public const MOST_S = 2000.0; // in all: of a build that takes longer the plain starts are looked at, and no others
+    private const MOST_S = 2000.0; // in all: of a build that takes longer the plain starts are looked at, and no others
+
+    private const MOST_RIDING_S = 80.0; // the same where what rides on something is worked out anew at each moment
 
     /** @var array<string, list<Performance>> */
     private array $performances = [];
@@ -71,6 +74,14 @@ final class Rehearsal
         return new Rehearsed($self->performances, $self->isWhole, $self->stages, $self->again);
     }
 
+    /** How much is looked at in all, s. */
+    public static function most_s(Build $build): float
+    {
+        $turning = array_filter(LiveStage::all($build->stage), fn (LiveStage $family): bool => ! $family->isEven());
+
+        return $turning === [] ? self::MOST_S : self::MOST_RIDING_S;
+    }
+
     /**
      * @param  (\Closure(Performance): ?array{Routine, Start})|null  $next  what is done then
      * @param  mixed  $knows  what that hangs on
@@ -92,7 +103,7 @@ final class Rehearsal
 
     private function perform(Routine $routine, Start $start): void
     {
-        $this->isWhole = $this->isWhole && $this->ran_s < self::MOST_S;
+        $this->isWhole = $this->isWhole && $this->ran_s < self::most_s($this->build);
         if ($this->isWhole) {
             $this->add($this->onStage($routine, $start));
         }

@@ -76,7 +76,8 @@ function Stage({ report: given }: { report: StageReport }) {
         staleTime: Infinity,
     });
     const all = placed(report, shown);
-    const at = told ?? report.pose;
+    const isCarrying = playing && trace.things.filter((change) => change.at_s <= play.time).at(-1)?.motion != null;
+    const at = isCarrying ? { ...(told ?? report.pose), nearest: null } : (told ?? report.pose); // what is carried is not in it
     const meets = [...stored.assessment.stage.findings, ...meetsInRuns(stored.assessment)];
     const verdict = meets.some((finding) => finding.severity === 'fails')
         ? 'fails'

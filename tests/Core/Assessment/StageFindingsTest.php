@@ -51,6 +51,20 @@ function lidOverLift(float $gap_m = -0.02): array
 }
 
 /**
+ * Three motions that pass one another with many plates, a few millimetres apart.
+ *
+ * @return array<string, mixed>
+ */
+function crowded(): array
+{
+    $plates = fn (float $y): array => array_map(fn (int $i): array => ['id' => "p{$i}", 'name' => "Plate {$i}", 'x_m' => 0.02 * ($i % 6), 'y_m' => $y,
+        'z_m' => 0.03 * intdiv($i, 6), 'length_m' => 0.3, 'width_m' => 0.002, 'height_m' => 0.3], range(0, 23));
+
+    return ['motions.0.mount' => ['z_m' => 0.2], 'motions.0.bodies' => $plates(0.0), 'motions.1.mount' => ['z_m' => 0.2], 'motions.1.bodies' => $plates(0.008),
+        'motions.2.mount' => ['z_m' => 0.2], 'motions.2.bodies' => $plates(0.016), 'routines' => [], 'scenarios' => [], 'log' => []];
+}
+
+/**
  * The jaw with its servo on the lid.
  *
  * @param  array<string, mixed>  $more
@@ -85,6 +99,7 @@ describe('what is planted on the stage', function () {
         'stage.near' => [fn () => liftOnStage(shelfAbove(0.004)), Severity::Tight, true],
         'stage.pinches' => [fn () => liftOnStage([['is' => 'hands'] + shelfAbove(0.02)[0]]), Severity::Tight, false],
         'stage.can_meet' => [fn () => lidOverLift(), Severity::Note, true],
+        'stage.looked_in_part' => [fn () => crowded(), Severity::Note, false],
         'stage.misses' => [fn () => liftOnStage([], ['meetings.0' => ['id' => 'hook', 'name' => 'Hook on box', 'one' => ['motion' => 'lift'],
             'other' => ['z_m' => 0.12]]]), Severity::Fails, true],
         'stage.wires_wind' => [fn () => jawOnLid(['motions.0.task.keeps_turning' => true, 'motions.0.mechanism' => ['kind' => 'turntable', 'disc_mass_kg' => 0.3,

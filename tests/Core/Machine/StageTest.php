@@ -180,6 +180,15 @@ describe('a document', function () {
             'Such walls leave nothing hollow: they must be thinner than half of its least size.'],
     ]);
 
+    it('refuses more bodies in all than can be looked at', function () {
+        $of = fn (int $bodies): array => Trees::motion('arm', "m{$bodies}") + ['mount' => [], 'bodies' => array_map(fn (int $i): array => ['id' => "b{$i}", 'name' => 'B',
+            'length_m' => 0.01], range(1, $bodies))];
+        $read = fn (array $counts): Build => Build::read(['format' => 'brookstone-build', 'version' => 1, 'name' => 'Many', 'motions' => array_map(
+            fn (int $bodies, int $i): array => ['id' => "m{$i}"] + $of($bodies), $counts, array_keys($counts))]);
+        expect(count($read(array_fill(0, 8, 30))->stage->motions))->toBe(8)
+            ->and(fn () => $read([...array_fill(0, 8, 30), 1]))->toThrow(InvalidInput::class, 'motions.8.bodies: More than 240 bodies in all');
+    });
+
     it('refuses more bodies than anybody draws', function () {
         $body = ['id' => 'b', 'name' => 'B', 'length_m' => 0.1];
         expect(fn () => Build::read(['format' => 'brookstone-build', 'version' => 1, 'name' => 'Many',

@@ -129,7 +129,7 @@ final class RoutineRehearsal
         $routine = array_values($this->context->build->routines)[0];
         $this->context->find($routine, 'routine.rehearsed_in_part', Severity::Note, 'routines.0',
             'All rehearsals together would take longer than {most}: routines were run from power-on, and not from every other start.',
-            ['most' => Quantity::of(Rehearsal::MOST_S, 's')]);
+            ['most' => Quantity::of(Rehearsal::most_s($this->context->build), 's')]);
     }
 
     /** @param  list<Performance>  $performances */

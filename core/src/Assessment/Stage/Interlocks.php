@@ -17,8 +17,10 @@ use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Parts\Motion;
 
 /** Two motions that can meet, and the rule that keeps them apart: the one must not move while the other stands where it would be met. */
-final readonly class Interlocks
+final class Interlocks
 {
+    private const MOST_LOOKS = 60_000; // in all
+
     private const LOOKS = 12; // over the travel of the other
 
     private const NARROWS = 6;
@@ -29,7 +31,12 @@ final readonly class Interlocks
 
     private const ROUND = [1.0, 0.001]; // degrees, metres: a rule is said to that
 
-    public function __construct(private Build $build, private Clearance $clearance)
+    private int $looks = self::MOST_LOOKS; // that are left
+
+    /** @var array<string, list<array{Piece, Piece}>> by two motions */
+    private array $between = [];
+
+    public function __construct(private readonly Build $build, private readonly Clearance $clearance)
     {
     }
 
@@ -38,12 +45,13 @@ final readonly class Interlocks
     {
         $findings = [];
         foreach ($this->together() as [$one, $other]) {
-            if (! $this->isRuled($one, $other)) {
+            if ($this->looks > 0 && ! $this->isRuled($one, $other)) {
                 $findings += $this->between($this->build->stage->motions[$one], $this->build->stage->motions[$other]);
             }
         }
 
-        return array_values($findings);
+        return array_values($this->looks > 0 ? $findings : [...$findings, new Finding('stage.looked_in_part', Severity::Note, 'rules', new Sentence(
+            'So much can come near so much that not all was looked at of what two motions can do to each other in any order; what the routines do was.'))]);
     }
 
     /** @return array<string, array{string, string}> motions of which each moves a body against one of the other */
@@ -90,7 +98,7 @@ final readonly class Interlocks
         }
         $back = $this->inWay($one, $other) ?? $one->range();
         $with = null;
-        foreach ($this->poses($this->clearance->between($one->id, $other->id, $this->build->settings->clear_m), [$one->id, $other->id]) as $pose) {
+        foreach ($this->poses($this->pairs($one->id, $other->id), [$one->id, $other->id]) as $pose) {
             $with ??= $this->clearance->over($one->id, $one->range(), [$other->id => $inWay[2]] + $pose, $this->build->settings->clear_m,
                 only: self::both($one->id, $other->id))[0] ?? null;
         }
@@ -132,7 +140,7 @@ final readonly class Interlocks
      */
     private function inWay(Motion $stands, Motion $moves): ?array
     {
-        $pairs = $this->clearance->between($moves->id, $stands->id, $this->build->settings->clear_m);
+        $pairs = $this->pairs($moves->id, $stands->id);
         if ($pairs === []) {
             return null;
         }
@@ -140,7 +148,7 @@ final readonly class Interlocks
         $meets = function (float $at) use ($pairs, $poses, $moves, $stands): bool {
             foreach ($poses as $pose) {
                 if ($this->clearance->comeWithin($pairs, $moves->id, $moves->range(), [$stands->id => $at] + $pose, $this->build->settings->clear_m,
-                    self::FINE_M)) {
+                    self::FINE_M, $this->looks)) {
                     return true;
                 }
             }
@@ -167,6 +175,18 @@ final readonly class Interlocks
         $to = $last === self::LOOKS ? $high : $edge($low + $last * $width, $low + ($last + 1) * $width);
 
         return [floor($from / $round) * $round, ceil($to / $round) * $round, $low + $first * $width];
+    }
+
+    /** @return list<array{Piece, Piece}> that both move against one another, and that may meet */
+    private function pairs(string $one, string $other): array
+    {
+        $key = implode(' ', [min($one, $other), max($one, $other)]);
+        if (! isset($this->between[$key])) {
+            $this->between[$key] = $this->clearance->between($one, $other, $this->build->settings->clear_m);
+            $this->looks -= count($this->clearance->pairs());
+        }
+
+        return $this->between[$key];
     }
 
     /**

@@ -13,6 +13,8 @@ use Brookstone\Core\Shape\ErrorList;
  */
 final class StageReferences
 {
+    private const MOST_BODIES = 240;
+
     /** @var array<string, string|null> by motion what it stands on */
     private array $on = [];
 
@@ -26,6 +28,7 @@ final class StageReferences
         $names = array_column($document['motions'], 'name', 'id');
         $mounts = array_column($document['motions'], 'mount', 'id');
         $this->on = array_map(fn (?array $mount): ?string => $mount['on'] ?? null, $mounts);
+        $all = count($document['things']);
         foreach ($document['motions'] as $i => $motion) {
             $on = $motion['mount']['on'] ?? null;
             match (true) {
@@ -37,6 +40,11 @@ final class StageReferences
                 default => null,
             };
             $this->bodies($motion['bodies'], "motions.{$i}.bodies");
+            $all += count($motion['bodies']);
+            if ($all > self::MOST_BODIES) {
+                $this->errors->add("motions.{$i}.bodies", 'More than '.self::MOST_BODIES.' bodies in all: join some of them, a few boxes tell what a thing meets.');
+                break;
+            }
         }
         $this->bodies($document['things'], 'things');
         $places = [];
