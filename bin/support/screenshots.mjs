@@ -49,7 +49,7 @@ const views = {
             await page.getByLabel('Play').selectOption('fetch');
             await page.getByRole('slider', { name: 'Time' }).fill('13.2');
             await page.getByRole('heading', { level: 1, name: /touches Stack/ }).waitFor({ timeout: 60000 });
-            await page.getByText(/^In this pose/).waitFor();
+            await page.getByText(/It stands/).waitFor();
         },
     ],
     ways: [
