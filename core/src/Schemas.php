@@ -35,7 +35,7 @@ final class Schemas
         return [
             'Build' => BuildShape::schema(),
             'Assessment' => self::assessment()->schema(),
-            'Trace' => self::trace()->schema(),
+            'Trace' => TraceSchema::trace()->schema(),
             'Choice' => self::choice()->schema(),
             'ReadingsSheet' => self::readings()->schema(),
             'MendAll' => self::mendAll()->schema(),
@@ -178,78 +178,6 @@ final class Schemas
                 'way' => self::number(), 'box_mm' => new ListShape(self::number(), 0, 2), 'wears' => self::number(), 'why_not' => (new TextShape)->orNull(),
                 'take' => self::fix(),
             ])),
-        ]);
-    }
-
-    public static function trace(): RecordShape
-    {
-        $switched = self::list(self::record('Switched', [
-            'id' => new TextShape,
-            'name' => new TextShape,
-            'changes' => self::list(self::record('SwitchedAt', ['at_s' => self::number(), 'on' => new BooleanShape])),
-        ]));
-
-        return self::record('Trace', [
-            'routine' => new TextShape,
-            'scenario' => (new TextShape)->orNull(),
-            'outcome' => ChoiceShape::of('finished', 'faulted', 'still_running', 'never_started'),
-            'fault' => (new TextShape)->orNull(),
-            'start_s' => self::number()->orNull(),
-            'end_s' => self::number()->orNull(),
-            'took_s' => self::number()->orNull(),
-            'verdict' => self::verdict(),
-            'target_s' => self::number()->orNull(),
-            'ran_s' => self::number(),
-            'mishaps' => self::list(self::record('Mishap', ['kind' => new TextShape, 'of' => new TextShape, 'routine' => (new TextShape)->orNull(),
-                'path' => (new TextShape)->orNull(), 'says' => self::sentence()])),
-            'ends' => self::list(self::record('Standing', ['motion' => new TextShape, 'at' => self::number(), 'known' => (new TextShape)->orNull()])),
-            'counters' => self::list(self::record('Counted', ['counter' => new TextShape, 'count' => self::number()])),
-            'stalled_s' => new MapShape(self::number()),
-            'stalled_at_end_s' => new MapShape(self::number()),
-            'stalled_A' => new MapShape(self::number()),
-            'sample_s' => self::number(),
-            'motions' => self::list(self::record('MotionTrace', [
-                'motion' => new TextShape,
-                'name' => new TextShape,
-                'position_unit' => ChoiceShape::of('deg', 'm'),
-                'position' => self::list(self::number()),
-                'speed' => self::list(self::number()),
-                'current_A' => self::list(self::number()),
-            ])),
-            'supplies' => self::list(self::supplyTrace()),
-            'inputs' => $switched,
-            'outputs' => $switched,
-            'steps' => self::list(self::record('StepTrace', [
-                'routine' => new TextShape,
-                'path' => new TextShape,
-                'do' => new TextShape,
-                'motion' => (new TextShape)->orNull(),
-                'says' => self::sentence(),
-                'start_s' => self::number(),
-                'from' => self::number()->orNull(),
-                'at' => self::number()->orNull(),
-                'carries' => (new BooleanShape)->orNull(),
-                'end_s' => self::number()->orNull(),
-                'outcome' => ChoiceShape::of('done', 'gave_up', 'running'),
-            ])),
-            'events' => self::list(self::record('TraceEvent', ['at_s' => self::number(), 'kind' => new TextShape, 'says' => self::sentence()])),
-            'things' => self::list(self::record('ThingMoved', ['at_s' => self::number(), 'thing' => new TextShape, 'motion' => (new TextShape)->orNull(),
-                'place' => self::list(self::number())])),
-        ]);
-    }
-
-    private static function supplyTrace(): RecordShape
-    {
-        return self::record('SupplyTrace', [
-            'supply' => new TextShape,
-            'name' => new TextShape,
-            'max_A' => self::number(),
-            'current_A' => self::list(self::number()),
-            'peak_A' => self::number(),
-            'peak_at_s' => self::number(),
-            'mean_A' => self::number(),
-            'charge_C' => self::number(),
-            'runs_on_charge' => self::number()->orNull(),
         ]);
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Allotment;
 
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Motion;
@@ -138,6 +139,14 @@ final readonly class Needs
         if ($drive->motor instanceof Stepper) {
             $loads[] = new Load($key, "{$motion->name} stepper", [BoardKind::Stepper], $drive->supply->id, $drive->supply->volts_V, $drive->motor->phase_A,
                 $drive->motor->phase_A, false, false, $motion->id);
+        } elseif ($drive->motor instanceof AirCylinder && $drive->motor->worked_by === 'servo') {
+            $signals[] = new Signal($key, "{$motion->name} valve servo", [Ability::Pulse], motion: $motion->id);
+        } elseif ($drive->motor instanceof AirCylinder) {
+            $amps = $drive->line()->stall_A;
+            foreach ($drive->one_way ? ['' => ''] : ['' => ' out', '.back' => ' back'] as $coil => $says) {
+                $loads[] = new Load($key.$coil, "{$motion->name} valve{$says}", [BoardKind::Relay, BoardKind::Single], $drive->supply->id,
+                    $drive->supply->volts_V, $amps, $amps, false, true, $motion->id);
+            }
         } elseif (in_array($drive->motor->kind(), ['servo', 'continuous_servo', 'brushless'], true)) {
             $signals[] = new Signal($key, trim($name)." {$drive->motor->kind()}", [Ability::Pulse], motion: $motion->id);
             if ($drive->motor->kind() === 'brushless') {

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Mechanism\SpringLever;
@@ -36,6 +37,8 @@ final class Cautions
                 ? 'Stored energy: guard your eyes, use a latch that cannot slip, never aim it at faces, and wind it down before you open it. Local rules decide.' : null,
             'thrown' => $thing instanceof SpringLever && $thing->energy_J() <= self::STORED_J
                 ? 'What a spring lets go may be thrown, or throw something: guard your eyes, never aim it at faces, and wind it down before you open it. Local rules decide.' : null,
+            'air' => $motor instanceof AirCylinder
+                ? 'Air pushes at once and with all its force: a hose that comes off whips, a tank is a spring. Shut it off and let the air out before you reach in. Local rules decide.' : null,
             'door' => $subject->motion->task->shuts_at !== null
                 ? 'It shuts by itself: limit its force, let it open again when it stalls, and leave a way out by hand for people and animals. Local rules decide.' : null,
             'hot' => array_intersect(['drive.hot_holding', 'drive.hot_cycle', 'drive.holding'], $codes) !== []

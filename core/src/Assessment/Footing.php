@@ -12,7 +12,7 @@ use Brookstone\Core\Parts\Motion;
 final readonly class Footing
 {
     /** Of a document, what a motion is judged by besides itself. */
-    private const BESIDES = ['settings', 'supplies', 'sensors'];
+    private const BESIDES = ['settings', 'supplies', 'tanks', 'sensors'];
 
     private string $base;
 

@@ -10,9 +10,12 @@ use Brookstone\Core\Condition\AnyOf;
 use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\NotSo;
+use Brookstone\Core\Drive\AirCylinder;
+use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\DocumentPath;
 use Brookstone\Core\Machine\Stage;
+use Brookstone\Core\Parts\AirTank;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\Inventory;
 use Brookstone\Core\Parts\LimitSwitch;
@@ -42,6 +45,7 @@ final readonly class Build extends Inventory
      * @param  array<string, Counter>  $counters
      * @param  array<string, Rule>  $rules
      * @param  array<string, Meeting>  $meetings
+     * @param  array<string, AirTank>  $tanks
      */
     public function __construct(
         public array $document,
@@ -61,6 +65,7 @@ final readonly class Build extends Inventory
         public WiringPlan $wiring = new WiringPlan,
         public Stage $stage = new Stage([]),
         public array $meetings = [],
+        public array $tanks = [],
     ) {
         parent::__construct($settings, $supplies, $motions, $sensors, $outputs, $counters);
     }
@@ -100,6 +105,12 @@ final readonly class Build extends Inventory
         }
 
         return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /** It has what such a drive needs besides current: air, for a cylinder. */
+    public function canFeed(Drive $drive): bool
+    {
+        return $this->tanks !== [] || ! $drive instanceof AirCylinder;
     }
 
     /** The index of a motion in the document, for the paths of findings. */

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Build;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Mechanism\Mechanisms;
+use Brookstone\Core\Parts\AirTank;
 use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\Meeting;
@@ -59,6 +60,7 @@ final class BuildShape
             'note' => Field::or('', new TextShape, 'What it is.'),
             'settings' => Field::or([], Settings::shape()),
             'supplies' => Field::or([], self::list(Supply::shape(), 20, 'supplies')),
+            'tanks' => Field::or([], self::list(AirTank::shape(), 10, 'tanks'), 'What feeds cylinders.'),
             'around' => Field::or([], new RecordShape([
                 'public' => Field::or(false, new BooleanShape, 'Strangers or children come near it, or nobody watches it.'),
                 'worn' => Field::or(false, new BooleanShape, 'It is worn on the body.'),
@@ -174,6 +176,7 @@ final class BuildShape
             'clutch_Nm' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'A clutch at the load slips above this torque.'),
             'reversed' => Field::or(false, new BooleanShape, 'Its wires are swapped, or the servo is turned round: it turns the other way.'),
             'one_way' => Field::or(false, new BooleanShape, 'It only ever turns forwards: a single transistor instead of a bridge, or a pawl.'),
+            'air' => Field::or(null, TextShape::id()->orNull(), 'The tank of a cylinder; empty: the first there is.'),
             'soft_Nm_per_deg' => Field::or(null, NumberShape::positive(self::MOST)->orNull(), 'Rate of a springy coupling between train and load.'),
             'shares' => Field::or(null, TextShape::id()->orNull(), 'Another motion on whose motor it is; any number may share one.'),
             'shares_by' => Field::or('selector', ChoiceShape::of('selector', 'direction', 'in_turn', 'rectifier'),

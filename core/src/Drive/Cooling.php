@@ -17,6 +17,12 @@ final readonly class Cooling
         return $this->class->time_constant_s();
     }
 
+    /** Share of the torque at stall that it keeps up all day, where motors keep up so much. */
+    public function keepsUp(float $share): float
+    {
+        return $this->class === ThermalClass::AlwaysOn ? 1.0 : $share;
+    }
+
     public function limit_C(): float
     {
         return $this->class->limit_C();

@@ -105,6 +105,17 @@ final class Drawer
         ['L100-12', 12.0, 28.0, 260.0, 0.4, 3.2, 0.1, 0.62, 205.0, 40.0, 600.0, 700.0, 'medium'],
     ];
 
+    /** Cylinders: code, bore, rod, stroke mm, bar, l/min, J at its ends, what their valve does, V, A, mass, length, width. */
+    private const CYLINDERS = [
+        ['A10-25', 10.0, 4.0, 25.0, 4.0, 5.0, 0.06, 'shuts_in', 12.0, 0.12, 0.04, 96.0, 14.0],
+        ['A16-50', 16.0, 5.0, 50.0, 4.0, 14.0, 0.14, 'shuts_in', 12.0, 0.2, 0.09, 138.0, 20.0],
+        ['A16-100', 16.0, 5.0, 100.0, 4.0, 14.0, 0.14, 'vents', 12.0, 0.2, 0.12, 188.0, 20.0],
+        ['A20-100', 20.0, 8.0, 100.0, 5.0, 24.0, 0.3, 'shuts_in', 12.0, 0.3, 0.21, 215.0, 26.0],
+        ['A25-150', 25.0, 10.0, 150.0, 5.0, 37.0, 0.45, 'shuts_in', 12.0, 0.35, 0.38, 280.0, 31.0],
+    ];
+
+    private const EYE_BEARS = 4.0; // times its force
+
     /** Share of its stall torque below which an ordinary gearbox stays put, per square root of ratio, and that of a worm. */
     private const BACK_DRIVE_PER_ROOT_RATIO = 0.012;
 
@@ -119,7 +130,7 @@ final class Drawer
     public static function all(): array
     {
         return self::$all ??= [...self::motors(), ...self::servos(), ...self::continuousServos(), ...self::steppers(), ...self::brushless(),
-            ...self::actuators()];
+            ...self::actuators(), ...self::cylinders()];
     }
 
     public static function get(string $code): Drive
@@ -225,6 +236,20 @@ final class Drawer
                 $code, explode('-', $code)[0], $mass, $length, $width, $width, 'eye of 4 mm', 'steel', self::tidy($holds_N * self::ACTUATOR_LEVER_M),
                 self::tidy($limit_N * self::ACTUATOR_LEVER_M), ThermalClass::from($thermal),
             ));
+        }
+
+        return $drives;
+    }
+
+    /** @return array<string, Drive> */
+    private static function cylinders(): array
+    {
+        $drives = [];
+        foreach (self::CYLINDERS as [$code, $bore, $rod, $stroke, $bar, $flow, $cushion, $valve, $volts, $amps, $mass, $length, $width]) {
+            $bears = self::tidy(self::EYE_BEARS * $bar * 0.1 * M_PI / 4 * $bore ** 2 * self::ACTUATOR_LEVER_M); // 1 bar is 0.1 N/mm²
+            $drives[$code] = new AirCylinder(self::tidy($bore / 1000), self::tidy($rod / 1000), self::tidy($stroke / 1000), self::ACTUATOR_LEVER_M, $bar,
+                $flow, $cushion, 0.1, 10.0, $valve, 'coils', $volts, $amps, new Body($code, explode('-', $code)[0], $mass, $length, $width, $width,
+                    'eye of 6 mm', 'steel', 0.0, round($bears, 2), ThermalClass::AlwaysOn));
         }
 
         return $drives;

@@ -27,6 +27,7 @@ final class Drives
         'stepper' => Stepper::class,
         'brushless' => Brushless::class,
         'linear_actuator' => LinearActuator::class,
+        'air_cylinder' => AirCylinder::class,
     ];
 
     private const ADD_UP = ['no_load_A', 'stall_A', 'idle_A', 'stall_Nm', 'stall_N', 'rotor_kgm2'];
@@ -35,6 +36,7 @@ final class Drives
     private const WORDS = [
         'dc_motor' => 'gear motor', 'servo' => 'servo', 'continuous_servo' => 'continuous-rotation servo',
         'stepper' => 'stepper', 'brushless' => 'brushless wheel motor', 'linear_actuator' => 'linear actuator',
+        'air_cylinder' => 'air cylinder',
     ];
 
     /** The ratings of a brushed motor, shared by the document and the calculators. */
@@ -135,7 +137,7 @@ final class Drives
     /** What has a driver of its own, which another cannot share. */
     public static function isAlone(Drive $drive): bool
     {
-        return $drive instanceof Stepper || $drive instanceof Brushless;
+        return $drive instanceof Stepper || $drive instanceof Brushless || $drive instanceof AirCylinder;
     }
 
     /** @return array<string, Field> */

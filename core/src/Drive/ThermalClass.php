@@ -17,6 +17,9 @@ enum ThermalClass: string
     case Medium = 'medium';
     case Large = 'large';
 
+    /** Made to stay on: the coil of a valve. */
+    case AlwaysOn = 'always_on';
+
     private const LIMIT_C = 105.0; // °C at the winding: enamel and brush gear of hobby motors, insulation class A
 
     /** K/W from winding to air. */
@@ -27,6 +30,7 @@ enum ThermalClass: string
             self::Small => 25.0,
             self::Medium => 14.0,
             self::Large => 8.0,
+            self::AlwaysOn => 0.0,
         };
     }
 
@@ -38,6 +42,7 @@ enum ThermalClass: string
             self::Small => 90.0,
             self::Medium => 220.0,
             self::Large => 480.0,
+            self::AlwaysOn => 1.0,
         };
     }
 

@@ -23,6 +23,7 @@ final readonly class TorqueLine
      * @param  float  $A_per_Nm  current for each N·m
      * @param  float  $limit_Nm  more than this its controller never lets it push
      * @param  float  $gears  what its own gears pass, 0–1: torque constant over back-EMF constant
+     * @param  float  $opens  of what air pushes: the share of the voltage from which its valve opens, and nothing else of it is the voltage's; 0 of a motor
      */
     public function __construct(
         public float $stall_Nm,
@@ -32,6 +33,7 @@ final readonly class TorqueLine
         public float $A_per_Nm,
         public float $limit_Nm = INF,
         public float $gears = 1.0,
+        public float $opens = 0.0,
     ) {
         $this->drivenFall_Nms = $fall_Nms / ($gears * $gears);
     }
@@ -76,9 +78,20 @@ final readonly class TorqueLine
     public function atShare(float $share): self
     {
         $stall_A = $this->stall_A * $share;
+        if ($this->opens > 0.0) {
+            return $share >= $this->opens ? new self($this->stall_Nm, $this->fall_Nms, $stall_A, $stall_A, 0.0, $this->limit_Nm, $this->gears, $this->opens)
+                : new self(0.0, $this->fall_Nms, $stall_A, $stall_A, 0.0, 0.0, $this->gears, $this->opens);
+        }
 
         return $this->A_per_Nm <= 0.0 ? $this->scaled($share) : new self(max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm), $this->fall_Nms,
             $this->idle_A, $stall_A, $this->A_per_Nm, $this->limit_Nm, $this->gears);
+    }
+
+    /** What air pushes with another pressure: a share of its force, at speeds that its valve lets it have. */
+    public function atPressure(float $share): self
+    {
+        return new self($this->stall_Nm * $share, $this->fall_Nms * $share, $this->idle_A, $this->stall_A, $this->A_per_Nm, $this->limit_Nm * $share,
+            $this->gears, $this->opens);
     }
 
     /**
@@ -89,6 +102,9 @@ final readonly class TorqueLine
      */
     public function behind(float $share): self
     {
+        if ($this->opens > 0.0) {
+            return $this->atShare($share);
+        }
         $stall_A = $this->stall_A * $share;
 
         return new self($this->A_per_Nm <= 0.0 ? $this->stall_Nm * $share : max(0.0, ($stall_A - $this->idle_A) / $this->A_per_Nm),

@@ -21,6 +21,10 @@ final class MotorShaft
 
     private float $fed = 1.0;
 
+    private bool $leaks = false; // nothing arrives of what air pushes
+
+    private float $blown = 1.0; // of what air pushes, times the force that is reckoned with
+
     private float $share = 1.0; // of the time that its driver connects it
 
     public float $current_A = 0.0; // at the end of the last step
@@ -30,16 +34,28 @@ final class MotorShaft
     {
     }
 
-    /** The machine that it turns has changed. */
-    public function moves(Plant $plant): void
+    /** The machine that it turns has changed. @param  bool  $leaks  nothing arrives of what air pushes */
+    public function moves(Plant $plant, bool $leaks = false): void
     {
         $this->plant = $plant;
+        $this->leaks = $leaks;
     }
 
     /** Share of the voltage that its supply gives. */
     public function fedWith(float $share): void
     {
         $this->fed = $share;
+    }
+
+    private function blown(): float
+    {
+        return $this->leaks ? 0.0 : $this->blown;
+    }
+
+    /** What air pushes with, times the force that is reckoned with. */
+    public function blownWith(float $share): void
+    {
+        $this->blown = $share;
     }
 
     public function switch(DriverCommand $order): void
@@ -61,7 +77,7 @@ final class MotorShaft
     /** The most that it pushes with under its command. */
     public function most_Nm(): float
     {
-        return $this->powered ? $this->line?->atShare($this->fed)->most_Nm() ?? 0.0 : 0.0;
+        return $this->powered ? $this->blown() * ($this->line?->atShare($this->fed)->most_Nm() ?? 0.0) : 0.0;
     }
 
     /** It pushes with all that it is told to: what then does not move is stuck. */
@@ -116,6 +132,9 @@ final class MotorShaft
         $line = $this->line ?? TorqueLine::none();
         if ($this->fed !== 1.0 && $this->powered) {
             $line = $line->atShare($this->fed);
+        }
+        if ($this->leaks || ($this->powered && $this->blown !== 1.0)) { // what is off at its hose does not brake either
+            $line = $line->atPressure($this->blown());
         }
         if ($stops->at() !== 0 && $stops->at() === $this->command && $this->powered) {
             $ledger?->held($line->stall_A, $seconds);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Parts;
 
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Drive\Drives;
 use Brookstone\Core\Drive\Stepper;
@@ -15,7 +16,7 @@ final readonly class DriveChoice
 {
     public const MOST_MOTORS = 8;
 
-    /** All of its motors as one. */
+    /** All of its motors as one; a cylinder with the least air that is reckoned with. */
     public Drive $motor;
 
     /**
@@ -31,6 +32,7 @@ final readonly class DriveChoice
      * @param  bool  $reversed  its wires are swapped, or the servo turned round
      * @param  float  $lost_V  in its driver, whatever flows
      * @param  float  $lead_ohm  of its driver and its wires, there and back
+     * @param  AirTank|null  $air  that cylinders are fed from; null where that never gives less than they are set to
      * @param  int  $motors  equal ones on the same thing, side by side on one channel, 1 to MOST_MOTORS
      * @param  float  $late_s  that its driver takes to switch: the contact of a relay has to move
      */
@@ -51,8 +53,9 @@ final readonly class DriveChoice
         public float $lead_ohm = 0.0,
         public float $late_s = 0.0,
         public int $motors = 1,
+        public ?AirTank $air = null,
     ) {
-        $this->motor = Drives::together($one, $motors);
+        $this->motor = $one instanceof AirCylinder && $air !== null ? $one->fedWith($air->low_bar) : Drives::together($one, $motors);
     }
 
     /** @return array{float, float, float} what is lost on the way to it, V and Ω, and how late it comes, s */
@@ -82,7 +85,7 @@ final readonly class DriveChoice
      */
     public function share(float $speed = 1.0): float
     {
-        return $this->motor->positionSource()->isSent() ? 1.0 : $this->duty * $speed;
+        return $this->motor->positionSource()->isSent() || $this->motor instanceof AirCylinder ? 1.0 : $this->duty * $speed;
     }
 
     /**
@@ -118,7 +121,7 @@ final readonly class DriveChoice
     {
         return new self($motor, $supply ?? $this->supply, $duty ?? $this->duty, $this->gated, $this->ramp_s, $this->clutch_Nm, $this->soft_Nm_per_deg,
             $this->shares, $this->shares_by, $this->reversed, $this->one_way, $this->selector, $this->lost_V, $this->lead_ohm, $this->late_s,
-            Drives::isAlone($motor) ? 1 : $this->motors);
+            Drives::isAlone($motor) ? 1 : $this->motors, $this->air);
     }
 
     /**

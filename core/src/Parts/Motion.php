@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Parts;
 
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Finding\Named;
 use Brookstone\Core\Load\Move;
 use Brookstone\Core\Load\Ramp;
@@ -181,7 +182,9 @@ final readonly class Motion
     /** From an order until its driver has obeyed, s. */
     public function obeysWithin_s(Settings $settings): float
     {
-        return $settings->driver_s + ($this->drive->late_s ?? 0.0);
+        $valve_s = $this->drive?->motor instanceof AirCylinder ? AirCylinder::SHIFTS_S : 0.0;
+
+        return $settings->driver_s + ($this->drive->late_s ?? 0.0) + $valve_s;
     }
 
     /** Where a place is, in the motion's own unit. */

@@ -27,8 +27,11 @@ final readonly class Day
      * @param  array<string, float>  $rest_Ah  a day, by supply, while nothing runs
      * @param  float  $busy_s  of a day, in which something runs
      * @param  array<string, float>  $peak_A  the most that a routine asks, by supply
+     * @param  array<string, array<string, Breathed>>  $breathed  by tank, then by routine: of one run
+     * @param  array<string, mixed>  $ends  routines that end by themselves
      */
-    private function __construct(public array $runs, public array $charge_Ah, public array $rest_Ah, public float $busy_s, public array $peak_A)
+    private function __construct(public array $runs, public array $charge_Ah, public array $rest_Ah, public float $busy_s, public array $peak_A,
+        private array $breathed, private array $ends)
     {
     }
 
@@ -53,7 +56,30 @@ final readonly class Day
             $rest[$supply] = $times > 0.0 ? $sum / $times * max(0.0, self::DAY_S - $busy_s) / self::C_PER_AH : 0.0;
         }
 
-        return new self($runs, $charge, $rest, $busy_s, $peak);
+        $breathed = [];
+        foreach (array_keys($build->tanks) as $tank) {
+            $breathed[$tank] = array_map(fn (Performance $performance): Breathed => $performance->breathed[$tank], $usual);
+        }
+
+        return new self($runs, $charge, $rest, $busy_s, $peak, $breathed,
+            array_filter($usual, fn (Performance $performance): bool => ! self::goesOn($performance)));
+    }
+
+    /** @return array<string, Breathed> what one run of each routine that ends takes of a tank */
+    public function breathed(string $tank): array
+    {
+        return array_intersect_key($this->breathed[$tank] ?? [], $this->ends);
+    }
+
+    /** Free air that a tank gives in a minute, on the average of a day. */
+    public function air_l_min(string $tank): float
+    {
+        $sum = 0.0;
+        foreach ($this->breathed[$tank] ?? [] as $id => $breathed) {
+            $sum += isset($this->ends[$id]) ? $breathed->air_l * $this->runs[$id] / self::DAY_S * 60 : $breathed->air_l_min();
+        }
+
+        return $sum;
     }
 
     /** In all, Ah. */

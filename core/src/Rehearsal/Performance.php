@@ -19,6 +19,7 @@ final readonly class Performance
      * @param  string  $left  the same of its end
      * @param  array<string, Drawn>  $drawn  by supply
      * @param  float  $until_s  since the power came on
+     * @param  array<string, Breathed>  $breathed  by tank
      */
     public function __construct(
         public Start $start,
@@ -32,6 +33,7 @@ final readonly class Performance
         public string $left,
         public array $drawn,
         public float $until_s,
+        public array $breathed = [],
     ) {
     }
 

@@ -60,6 +60,12 @@ final class Stage
     /** @var array<string, float> of each supply what it had given when the routine ended, C */
     private array $until = [];
 
+    /** @var array<string, float> of each tank what had been taken of it when the routine began, l; and when it ended */
+    private array $breathed = [];
+
+    /** @var array<string, float> */
+    private array $breathedUntil = [];
+
     /** What was written down before: steps, and mishaps. */
     private int $stepsBefore = 0;
 
@@ -177,7 +183,7 @@ final class Stage
     {
         [$this->routine, $this->start] = [$routine, $start];
         $this->began_s = $this->ended_s = null;
-        $this->before = $this->until = [];
+        $this->before = $this->until = $this->breathed = $this->breathedUntil = [];
         $this->fault = null;
         $this->comesRound = false;
         $this->stepsBefore = $this->world->recorder->begun();
@@ -190,6 +196,7 @@ final class Stage
         if ($routine === $this->routine->id && $this->began_s === null) {
             $this->began_s = $this->world->now();
             $this->began = $this->state();
+            $this->breathed = $this->world->air->used_l();
             foreach ($this->world->feeds as $id => $feed) {
                 $this->before[$id] = [$feed->charge_C(), $feed->flows_A()];
                 $feed->forgetsPeak();
@@ -205,6 +212,7 @@ final class Stage
         if ($routine === $this->routine->id && $this->began_s !== null && $this->ended_s === null) {
             $this->ended_s = $this->world->now();
             $this->fault = $fault;
+            $this->breathedUntil = $this->world->air->used_l();
             $this->until = array_map(fn (SupplyState $feed): float => $feed->charge_C(), $this->world->feeds);
         }
     }
@@ -220,6 +228,18 @@ final class Stage
         }
 
         return $drawn;
+    }
+
+    /** @return array<string, Breathed> by tank, since the routine began */
+    private function breathed(): array
+    {
+        $breathed = [];
+        foreach ($this->world->air->used_l() as $tank => $used_l) {
+            $breathed[$tank] = new Breathed(($this->breathedUntil[$tank] ?? $used_l) - ($this->breathed[$tank] ?? 0.0),
+                ($this->ended_s ?? $this->world->now()) - ($this->began_s ?? 0.0));
+        }
+
+        return $breathed;
     }
 
     /** In a scenario people do what that says, and no more: a routine that gives them up does what it should. */
@@ -374,7 +394,7 @@ final class Stage
             $this->fault === null ? $took : null,
             array_slice($this->world->recorder->steps(), $this->stepsBefore), $mishaps,
             array_map(fn (Axis $axis): float => $axis->position(), $axes),
-            $this->began, $this->state(), $this->drawn(), $this->world->now(),
+            $this->began, $this->state(), $this->drawn(), $this->world->now(), $this->breathed(),
         );
     }
 

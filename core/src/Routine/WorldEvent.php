@@ -8,9 +8,9 @@ namespace Brookstone\Core\Routine;
 final readonly class WorldEvent
 {
     /**
-     * @param  string  $what  `sensor`, `level`, `load`, `hold`, `drag`, `heavier`, `stuck`, `late`, `wire`, `supply`, `selector`, `power`
-     * @param  string|null  $of  the sensor, switch, motion or supply
-     * @param  bool|null  $on  on or off; of `stuck` null frees it
+     * @param  string  $what  `sensor`, `level`, `load`, `hold`, `drag`, `heavier`, `stuck`, `late`, `wire`, `supply`, `selector`, `hose`, `compressor`, `power`
+     * @param  string|null  $of  the sensor, switch, motion, supply or tank
+     * @param  bool|null  $on  on or off; of `hose` it is off; of `stuck` null frees it
      * @param  float  $value  reading; factor; share of the voltage; seconds late; N·m or N of drag
      * @param  float|null  $at  of `hold`: only where the motion is there, in its own unit
      */

@@ -20,7 +20,7 @@ final class WorldEvents
         'sensor' => ['sensor', 'outside'], 'level' => ['sensor', 'analog'], 'load' => ['motion', 'motion'], 'hold' => ['motion', 'motion'],
         'drag' => ['motion', 'motion'],
         'heavier' => ['motion', 'motion'], 'stuck' => ['sensor', 'sensor'], 'late' => ['sensor', 'sensor'], 'wire' => ['sensor', 'sensor'],
-        'supply' => ['supply', 'supply'], 'selector' => ['motion', 'motion'],
+        'supply' => ['supply', 'supply'], 'selector' => ['motion', 'motion'], 'hose' => ['motion', 'motion'], 'compressor' => ['tank', 'tank'],
     ];
 
     /** What the world does now: the same without a time. */
@@ -46,6 +46,7 @@ final class WorldEvents
             'stuck' => ['is' => $event->on === null ? 'free' : ($event->on ? 'on' : 'off')],
             'load' => ['carries' => $event->on === true],
             'wire' => ['is' => $event->on === true ? 'broken' : 'mended'],
+            'hose' => ['is' => $event->on === true ? 'off' : 'on'],
             'selector' => [],
             'hold' => ['is' => $event->on === true ? 'on' : 'off', 'at' => $event->at],
             default => ['value' => $event->value],
@@ -80,6 +81,10 @@ final class WorldEvents
             'supply' => new RecordShape(['at_s' => $at, 'supply' => $id, 'value' => Field::needed(NumberShape::between(0.1, 1.5),
                 'So many times its voltage.')], 'SupplyEvent'),
             'selector' => new RecordShape(['at_s' => $at, 'motion' => $id], 'SelectorEvent'),
+            'hose' => new RecordShape(['at_s' => $at, 'motion' => $id, 'is' => Field::or('off', $onOff, 'The hose of its cylinder comes off, or is put on.')],
+                'HoseEvent'),
+            'compressor' => new RecordShape(['at_s' => $at, 'tank' => $id, 'value' => Field::needed(NumberShape::between(0.0, 10.0),
+                'So many times the air that its compressor gives.')], 'CompressorEvent'),
             'power' => new RecordShape(['at_s' => $at, 'is' => Field::needed($onOff, 'The power of everything goes, or comes back.')], 'PowerEvent'),
         ], 'ScenarioEvent', usual: 'sensor');
     }
@@ -90,6 +95,8 @@ final class WorldEvents
         $on = match ($read['is'] ?? null) {
             'on', 'broken' => true, 'off', 'mended' => false, default => $read['carries'] ?? null,
         };
+
+        $on = $read['what'] === 'hose' ? ! $on : $on;
 
         return new WorldEvent($read['at_s'], $read['what'], isset(self::OF[$read['what']]) ? $read[self::OF[$read['what']][0]] : null, $on,
             (float) ($read['value'] ?? 0.0), $read['at'] ?? null);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Simulation;
 
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Mechanism\Burdened;
 use Brookstone\Core\Mechanism\Mechanism;
@@ -31,6 +32,8 @@ final class LoadDisturbance
     private ?array $held = null;
 
     private bool $waits = false;
+
+    private bool $leaks = false; // the hose of its cylinder is off
 
     private float $along_Nm = 0.0;
 
@@ -88,6 +91,17 @@ final class LoadDisturbance
         $this->heavier = $factor;
     }
 
+    public function leaks(bool $does): void
+    {
+        $this->leaks = $does;
+    }
+
+    /** Its drive has nothing to push with. */
+    public function isLeaking(): bool
+    {
+        return $this->leaks;
+    }
+
     public function drags(float $factor): void
     {
         $this->drags = $factor;
@@ -143,6 +157,9 @@ final class LoadDisturbance
             $mechanism = new Slack($mechanism, $this->snapped ? INF : $this->restsAt($at));
         }
 
-        return Plant::of($this->motion->withMechanism($mechanism));
+        $drive = $this->motion->drive;
+        $motion = $this->leaks && $drive?->motor instanceof AirCylinder ? $this->motion->withDrive($drive->with($drive->motor->venting())) : $this->motion;
+
+        return Plant::of($motion->withMechanism($mechanism));
     }
 }

@@ -24,6 +24,8 @@ use Brookstone\Core\Quantity\Constants;
 /** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */
 final class Machine
 {
+    use WeighsOnMotor;
+
     private const AT_SPEED = 0.3;        // of its no-load speed: then it is past its start
 
     private const NEVER_FASTER = 2.0;    // than its no-load speed, or than it is
@@ -68,6 +70,9 @@ final class Machine
 
     private readonly HardStops $stops;
 
+    /** @var array<int, float> what its lower end (−1) and its upper one (1) take up without harm, J */
+    private readonly array $softens_J;
+
     public readonly MotorShaft $motor;
 
     private ServoShaft|SteppedShaft|null $follower;
@@ -95,10 +100,7 @@ final class Machine
         $this->plant = $this->burden->plant($this->unit->toSi($at));
         $this->state = $this->plant->stateAt($this->unit->toSi($at));
         $this->full = $motion->drive?->line();
-        $this->stops = new HardStops(
-            $motion->stops->hard_low === null || $this->burden->hangs() ? -INF : $this->shaftAngle($motion->stops->hard_low),
-            $motion->stops->hard_high === null ? INF : $this->shaftAngle($motion->stops->hard_high),
-        );
+        [$this->stops, $this->softens_J] = EndStops::of($motion, $this->burden->hangs(), $this->shaftAngle(...));
         $this->ramp = new CommandRamp($this->state->angle);
         $this->motor = new MotorShaft($this->plant, $motion->drive->ramp_s ?? 0.0);
         $this->follower = $this->follower();
@@ -150,7 +152,7 @@ final class Machine
     {
         $this->plant = $this->burden->plant($this->plant->loadPosition($this->state));
         $this->hangs = $this->burden->hangs();
-        $this->motor->moves($this->plant);
+        $this->motor->moves($this->plant, $this->burden->isLeaking());
         $this->follower = $this->follower();
         $this->still = false;
     }
@@ -193,52 +195,6 @@ final class Machine
         $this->stall->look(false, 0.0);
     }
 
-    /**
-     * What it takes of its motor while that moves it and something else besides.
-     *
-     * @return array{float, float} N·m, INF at its end; and kg·m², both at the motor's shaft
-     */
-    public function weighs(int $direction): array
-    {
-        if ($this->needs_Nm($direction) === INF) {
-            return [INF, 0.0];
-        }
-
-        return [
-            Plant::atMotor_Nm($this->loadNm($direction), 1.0, 0.0, $this->plant->ratio, $this->plant->efficiency, $this->plant->backEfficiency, 0.0),
-            $this->burden->mechanism()->inertiaKgm2($this->plant->position($this->state)) / $this->plant->ratio ** 2 / $this->plant->efficiency,
-        ];
-    }
-
-    /** The rest of what its motor moves now, at the motor's shaft. */
-    public function takesAlong(int $direction, float $adds_Nm, float $adds_kgm2): void
-    {
-        $through = $this->plant->ratio * $this->plant->efficiency;
-        $this->burden->takesAlong($direction * $adds_Nm * $through, $adds_kgm2 * $this->plant->ratio * $through);
-        $this->burdened();
-    }
-
-    /** What it takes of its motor to be moved that way slowly from where it stands, N·m; below 0 where its load goes by itself, INF at its end or put down. */
-    public function needs_Nm(int $direction): float
-    {
-        if (($direction < 0 && $this->state->angle <= max($this->stops->lowest, $this->plant->slackBelow) + self::AT_END_RAD)
-            || ($direction > 0 && $this->state->angle >= $this->stops->highest - self::AT_END_RAD)) {
-            return INF;
-        }
-        $load = $this->loadNm($direction);
-
-        return $load / $this->plant->ratio * ($load > 0.0 ? 1.0 / $this->plant->efficiency : 1.0);
-    }
-
-    /** Its own load and friction against being moved that way slowly from where it stands, N·m at the load. */
-    private function loadNm(int $direction): float
-    {
-        $mechanism = $this->burden->mechanism();
-        $position = $this->plant->position($this->state);
-
-        return $direction * $mechanism->staticTorqueNm($position) + $mechanism->frictionNm($position);
-    }
-
     /** It is where its command wants it, and slow. */
     public function isNear(float $target): bool
     {
@@ -258,7 +214,7 @@ final class Machine
         return $this->powered && match (true) {
             $this->follower instanceof SteppedShaft => $this->follower->slipped_rad !== 0.0,
             $this->follower !== null => $this->full !== null && $this->current_A > self::STALLED * $this->full->stall_A * $this->fed,
-            default => $this->motor->isAtFull(),
+            default => $this->motor->isAtFull() && ! isset($this->softens_J[$this->stops->at()]), // a piston may push against its own end
         };
     }
 
@@ -399,7 +355,9 @@ final class Machine
             }
         }
 
-        return $hit ? [['hits', $this->unit->fromSi($this->plant->speed($before)), $this->plant->kinetic_J($before)]] : [];
+        $energy_J = $hit ? $this->plant->kinetic_J($before) : 0.0;
+
+        return $energy_J > ($this->softens_J[$this->stops->at()] ?? 0.0) ? [['hits', $this->unit->fromSi($this->plant->speed($before)), $energy_J]] : [];
     }
 
     /**

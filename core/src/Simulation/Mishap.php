@@ -9,11 +9,11 @@ use Brookstone\Core\Finding\Sentence;
 /** Something that went wrong in a run. */
 final readonly class Mishap
 {
-    public const OF_NO_MOTION = ['rule', 'sag', 'reset', 'burns', 'vain'];
+    public const OF_NO_MOTION = ['rule', 'sag', 'reset', 'burns', 'vain', 'air'];
 
     /**
-     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `burns`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`, `touch`, `near`
-     * @param  string  $of  the motion, supply, rule or routine
+     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `burns`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`, `touch`, `near`, `air`
+     * @param  string  $of  the motion, supply, tank, rule or routine
      * @param  string|null  $routine  whose step moved it, or was done at the time
      * @param  string|null  $path  of that step inside the routine
      * @param  array<string, float>  $pose  of two things that meet, where the motions stand by which they do

@@ -21,8 +21,11 @@ final class PowerWatch
 
     private float $settles_s = INF; // when a supply that was switched on last has
 
-    /** @param  array<string, SupplyState>  $feeds */
-    public function __construct(private readonly Build $build, private readonly array $feeds, private readonly Recorder $recorder)
+    /**
+     * @param  array<string, SupplyState>  $feeds
+     * @param  Air  $air  whose compressors take their current too
+     */
+    public function __construct(private readonly Build $build, private readonly array $feeds, private readonly Recorder $recorder, private readonly Air $air)
     {
         $this->takes = array_map((new OtherLoads($build))->takenBy(...), $build->outputs);
         foreach (array_keys($build->outputs) as $output) {
@@ -51,7 +54,7 @@ final class PowerWatch
             }
         }
         foreach ($this->feeds as $id => $feed) {
-            $feed->feedsOutputs($sums[$id], $passing[$id]);
+            $feed->feedsOutputs($sums[$id] + $this->air->takes_A((string) $id), $passing[$id]);
         }
     }
 

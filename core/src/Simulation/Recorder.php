@@ -9,6 +9,7 @@ use Brookstone\Core\Build\Rule;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Machine\Nearest;
+use Brookstone\Core\Parts\AirTank;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Supply;
@@ -66,7 +67,8 @@ final class Recorder
      * @param  array<string, Axis>  $axes
      * @param  array<string, SupplyState>  $feeds
      */
-    public function __construct(private readonly Build $build, private readonly array $axes, private readonly array $feeds, private readonly float $sample_s)
+    public function __construct(private readonly Build $build, private readonly array $axes, private readonly array $feeds, private readonly float $sample_s,
+        private readonly ?Air $air = null)
     {
         $this->sample(0.0);
     }
@@ -96,7 +98,7 @@ final class Recorder
             $this->speeds[$id][] = floor($axis->speed() * self::PER_UNIT + 0.5) / self::PER_UNIT;
             $this->currents[$id][] = floor($axis->current_A() * self::PER_UNIT + 0.5) / self::PER_UNIT;
         }
-        foreach ($this->feeds as $feed) {
+        foreach ([...$this->feeds, ...$this->air->tanks ?? []] as $feed) {
             $feed->sample();
         }
         $this->taken++;
@@ -157,6 +159,14 @@ final class Recorder
     {
         $this->mishap('sag', $supply->id, $at, new Sentence("{$supply->named()} sags: it is asked for {asked} and gives {most}.",
             ['asked' => Quantity::of($asked_A, 'A'), 'most' => Quantity::of($supply->max_A, 'A')]));
+    }
+
+    /** A tank has less left than what its cylinders are reckoned with. */
+    public function runsOut(float $at, AirTank $tank, float $bar): void
+    {
+        $this->mishap('air', $tank->id, $at, new Sentence("{$tank->named()} falls to {bar}, under the {low} ".($tank->hasCompressor()
+            ? 'at which its compressor starts: that does not keep up.' : 'that is reckoned with: it has to be filled before.'),
+            ['bar' => Quantity::of($bar, 'bar'), 'low' => Quantity::of($tank->low_bar, 'bar')]));
     }
 
     public function burns(float $at, Output $output): void
@@ -313,6 +323,7 @@ final class Recorder
             'sample_s' => is_finite($this->sample_s) ? $this->sample_s : 1e9,
             'motions' => $lanes,
             'supplies' => array_values(array_map(fn (SupplyState $feed): array => $feed->written($ran_s), $this->feeds)),
+            'tanks' => array_map(fn (AirState $tank): array => $tank->written($ran_s), $this->air->tanks ?? []),
             'inputs' => $named($this->inputs, fn (string $id): string => $this->build->sensors[$id]->name ?? $this->build->switch($id)->name ?? $id),
             'outputs' => $named($this->outputs, fn (string $id): string => $this->build->outputs[$id]->name),
             'steps' => array_values($this->steps),

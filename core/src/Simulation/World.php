@@ -12,12 +12,12 @@ use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Machine\LiveStage;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Routine\StepFailed;
-use Brookstone\Core\Routine\WorldEvent;
 
 /** Everything that the controllers of a run share: the clock, the motions, what the sensors say, what is recorded. */
 final class World implements Senses
 {
     use AnswersConditions;
+    use LetsThingsHappen;
 
     private const TRIES_EVERY = 16; // scans
 
@@ -83,6 +83,8 @@ final class World implements Senses
     /** @var array<string, SupplyState> by supply */
     public readonly array $feeds;
 
+    public readonly Air $air;
+
     /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
     {
@@ -111,7 +113,8 @@ final class World implements Senses
         $this->computed = new ComputedTimes($build->settings);
         $this->inputs = new Inputs($build, $axes);
         $this->feeds = SupplyState::all($build, $axes);
-        $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s);
+        $this->air = new Air($build, $axes);
+        $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s, $this->air);
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
         }
@@ -119,7 +122,7 @@ final class World implements Senses
         foreach ($build->counters as $id => $counter) {
             $this->counters[$id] = $counter->start;
         }
-        $this->power = new PowerWatch($build, $this->feeds, $this->recorder);
+        $this->power = new PowerWatch($build, $this->feeds, $this->recorder, $this->air);
         $this->stride = new Stride($build, $this->inputs, $this->feeds);
         $this->rules = new RuleWatch($this);
         $clearance = Clearance::of($build->stage);
@@ -235,41 +238,6 @@ final class World implements Senses
         return $changed;
     }
 
-    /** Something that the world does, now. */
-    public function happens(WorldEvent $event): void
-    {
-        $this->changes++;
-        $of = $event->of ?? '';
-        match ($event->what) {
-            'sensor' => $this->inputs->set($of, $event->on === true),
-            'level' => $this->inputs->setLevel($of, $event->value),
-            'stuck' => $this->inputs->stick($of, $event->on),
-            'wire' => $this->inputs->cut($of, $event->on === true),
-            'late' => $this->inputs->delay($of, $event->value),
-            'load' => $this->axes[$of]->burden()->carries($event->on === true),
-            'hold' => $this->axes[$of]->burden()->held($event->on === true, $event->at),
-            'drag' => $this->axes[$of]->burden()->drags($event->value),
-            'heavier' => $this->axes[$of]->burden()->isHeavier($event->value),
-            'supply' => $this->feeds[$of]->isSetTo($event->value),
-            'selector' => $this->selects($this->axes[$of]),
-            'power' => $this->powerOutside($event->on === true),
-            default => throw new \LogicException("Nothing is known of {$event->what}."),
-        };
-        if (in_array($event->what, ['load', 'hold', 'drag', 'heavier'], true)) {
-            $this->axes[$of]->burdened();
-        }
-    }
-
-    /** A hand sets the selector of its motor to it. */
-    private function selects(Axis $axis): void
-    {
-        foreach ($this->shared as $motor) {
-            if ($motor->isOf($axis) && $motor->servo === null) {
-                $motor->holds($axis);
-            }
-        }
-    }
-
     public function signal(string $output, bool $on, ?float $for_s): void
     {
         $this->power->switches($output, $on, $this->now());
@@ -358,6 +326,7 @@ final class World implements Senses
             }
         }
         $this->scans += $scans;
+        $this->changes += $this->air->goesOn($this->now(), $for_s, $this->powered, $this->recorder);
         $asleep ? null : $this->clear?->look($this->now());
         $this->changes += $this->outputs->goBack($this->now());
         $this->rules->look($this->changes + $this->stirs);
@@ -382,7 +351,7 @@ final class World implements Senses
     private function stride(array $awake, float $until): int
     {
         $scans = array_filter($this->riders, fn (Riders $riders): bool => $riders->mustBeLookedAt($awake, $this->build->settings->scan_s)) !== []
-            ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
+            || $this->air->isUsed() ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
         $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;
 
         return max(1, $scans);
@@ -398,7 +367,7 @@ final class World implements Senses
     private function nothingUntil(float $until): float
     {
         return min($until, $this->recorder->sampleDue_s(), $this->scenario->events[$this->nextEvent]->at_s ?? INF, $this->outputs->nextBack_s(),
-            $this->power->due_s());
+            $this->power->due_s(), $this->now() + $this->air->staysFor_s());
     }
 
     /** Whatever was just starting again does not, or does so with everything else. */
@@ -433,7 +402,7 @@ final class World implements Senses
 
     private function feed(): void
     {
-        if ($this->litAt !== $this->changes && $this->build->outputs !== []) {
+        if ($this->litAt !== $this->changes && ($this->build->outputs !== [] || $this->air->tanks !== [])) {
             $this->power->feeds($this->outputs->drawing());
             $this->litAt = $this->changes;
         }

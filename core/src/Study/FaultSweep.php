@@ -8,6 +8,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\LevelIs;
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Scenario;
@@ -139,7 +140,15 @@ final class FaultSweep
             $faults[] = ["jams {$id}", "{$name} jams", [new WorldEvent($at, 'hold', $id, true)]];
             $faults[] = ["drags {$id}", "{$name} drags", [new WorldEvent($at, 'drag', $id, value: self::DRAGS)]];
             $faults[] = ["heavier {$id}", "{$name} is half as heavy again", [new WorldEvent($at, 'heavier', $id, value: self::HEAVIER)]];
-            $supply = $this->build->motions[$id]->drive?->supply;
+            $drive = $this->build->motions[$id]->drive;
+            if ($drive?->motor instanceof AirCylinder) {
+                $faults[] = ["hose {$id}", "The hose of {$name} comes off", [new WorldEvent($at, 'hose', $id, true)]];
+            }
+            if ($drive?->motor instanceof AirCylinder && $drive->air !== null && $drive->air->hasCompressor()) {
+                $faults[] = ["compressor {$drive->air->id}", "The compressor of {$drive->air->name} gives nothing",
+                    [new WorldEvent($at, 'compressor', $drive->air->id, value: 0.0)]];
+            }
+            $supply = $drive?->supply;
             if ($supply !== null) {
                 $faults[] = ["low {$supply->id}", "{$supply->name} is low", [new WorldEvent($at, 'supply', $supply->id, value: self::LOW)]];
             }

@@ -13,7 +13,8 @@ use Brookstone\Core\Quantity\Quantity;
 final readonly class Outcome
 {
     /** What it comes to, by what goes wrong, the worst first. */
-    private const WORST = ['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits', 'touch' => 'hits', 'burns' => 'burns', 'reset' => 'resets'];
+    private const WORST = ['rule' => 'breaks_rule', 'snap' => 'hits', 'hit' => 'hits', 'touch' => 'hits', 'burns' => 'burns', 'reset' => 'resets',
+        'air' => 'stalls'];
 
     private const NO_MOMENT_S = 0.3; // of pushing at the end, that is more than a servo settling
 

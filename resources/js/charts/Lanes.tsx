@@ -25,9 +25,10 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
         (motion) => motion.position.some((each) => each !== motion.position[0]) || trace.steps.some((step) => step.motion === motion.motion),
     );
     const fed = trace.supplies.filter((each) => each.peak_A > 0);
+    const blown = trace.tanks.filter((each) => each.used_l > 0 || each.share_on > 0);
     const bars = [...trace.inputs, ...trace.outputs].filter((each) => each.changes.some((change) => change.on) && !isSwitch(build, each.id));
     const steps = trace.steps.filter((step) => step.do !== 'repeat');
-    const height = AXIS + STEPS + (moved.length + fed.length) * LANE + bars.length * BAR + 12;
+    const height = AXIS + STEPS + (moved.length + fed.length + blown.length) * LANE + bars.length * BAR + 12;
     const sample = Math.min(Math.round(now / trace.sample_s), (trace.motions[0]?.position.length ?? 1) - 1);
 
     const seek = (event: PointerEvent<SVGSVGElement>) => {
@@ -120,8 +121,19 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                     width={width}
                 />
             ))}
+            {blown.map((each, i) => (
+                <TankLane
+                    key={each.tank}
+                    of={each}
+                    top={AXIS + STEPS + (moved.length + fed.length + i) * LANE}
+                    x={x}
+                    sample_s={trace.sample_s}
+                    sample={sample}
+                    width={width}
+                />
+            ))}
             {bars.map((each, i) => {
-                const top = AXIS + STEPS + (moved.length + fed.length) * LANE + i * BAR + 4;
+                const top = AXIS + STEPS + (moved.length + fed.length + blown.length) * LANE + i * BAR + 4;
                 return (
                     <g key={each.id}>
                         <text x={12} y={top + 12} fontSize="12" fill="var(--color-mat-ink)">
@@ -212,6 +224,67 @@ function SupplyLane({
             </text>
             <text x={width - RIGHT + 12} y={top + 49} fontSize="11.5" fill="var(--color-mat-quiet)">
                 {text({ si: of.charge_C, dimension: 'charge' })} a run{of.runs_on_charge !== null && ` · ${of.runs_on_charge} runs`}
+            </text>
+        </g>
+    );
+}
+
+/** The pressure in a tank, between where its compressor starts and where it stops. */
+function TankLane({
+    of,
+    top,
+    x,
+    sample_s,
+    sample,
+    width,
+}: {
+    of: Trace['tanks'][number];
+    top: number;
+    x: (time: number) => number;
+    sample_s: number;
+    sample: number;
+    width: number;
+}) {
+    const { text, book } = useSpeaking();
+    const bar = (bars: number) => text({ si: book.toSi(bars, 'bar'), dimension: 'air_pressure' });
+    const y = scaleLinear([Math.min(of.lowest_bar, of.low_bar) * 0.9, of.high_bar], [top + LANE - 8, top + 12]);
+    const isOut = of.lowest_bar < of.low_bar;
+    return (
+        <g>
+            <line x1={8} x2={width - 8} y1={top} y2={top} stroke="var(--color-mat-rule)" />
+            <text x={12} y={top + 22} fontSize="12" fill="var(--color-mat-ink)">
+                {of.name}
+            </text>
+            <text x={12} y={top + 38} fontSize="11" fill="var(--color-mat-quiet)">
+                {bar(of.low_bar)} to {bar(of.high_bar)}
+            </text>
+            <line
+                x1={LEFT}
+                x2={width - RIGHT}
+                y1={y(of.low_bar)}
+                y2={y(of.low_bar)}
+                stroke={isOut ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}
+                strokeDasharray="6 4"
+            />
+            <path
+                d={
+                    line<number>(
+                        (_, j) => x(j * sample_s),
+                        (bars) => y(bars),
+                    )(of.pressure_bar) ?? ''
+                }
+                fill="none"
+                stroke="var(--color-mat-ink)"
+                strokeWidth="1.5"
+            />
+            <text x={width - RIGHT + 12} y={top + 18} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
+                {bar(of.pressure_bar[sample] ?? of.high_bar)}
+            </text>
+            <text x={width - RIGHT + 12} y={top + 34} fontSize="11.5" fill={isOut ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}>
+                lowest {bar(of.lowest_bar)}
+            </text>
+            <text x={width - RIGHT + 12} y={top + 49} fontSize="11.5" fill="var(--color-mat-quiet)">
+                {text({ si: book.toSi(of.used_l, 'l'), dimension: 'volume' })} of air a run
             </text>
         </g>
     );

@@ -46,12 +46,24 @@ const LABELS: Record<string, string> = {
     stall_N: 'Force when held',
     stroke_m: 'Stroke',
     lever_m: 'Acts at',
+    bore_m: 'Bore',
+    rod_m: 'Its rod',
+    pressure_bar: 'Regulator set to',
+    flow_l_min: 'Valve and throttle pass',
+    cushion_J: 'Its ends take up',
+    friction_fraction: 'Share that its seals take',
+    friction_N: 'And besides',
+    valve: 'Told nothing, its valve',
+    worked_by: 'Valve worked by',
+    valve_A: 'Current of its valve',
     page: 'What its seller says',
 };
 
 const CHOICES: Record<string, string[]> = {
     gear_material: ['nylon', 'acetal', 'brass', 'steel', 'bronze and steel', 'none'],
-    thermal: ['micro', 'small', 'medium', 'large'],
+    thermal: ['micro', 'small', 'medium', 'large', 'always_on'],
+    valve: ['shuts_in', 'vents'],
+    worked_by: ['coils', 'servo'],
     worm: ['no', 'yes'],
     digital: ['no', 'yes'],
 };

@@ -62,7 +62,7 @@ const slide: Kind<Slide> = {
         const [low, high] = spread(curves);
         const size = carriage(curves);
         const tilt = thing.incline_deg;
-        const isPushed = scene.motion.drive?.motor.kind === 'linear_actuator';
+        const isPushed = scene.motion.drive?.motor.kind === 'linear_actuator' || scene.motion.drive?.motor.kind === 'air_cylinder';
         const track: Track = (position) => onWay(position, tilt);
         const ends = [low, high].map((end, i) => frame.at(plus(track(end), polar((i === 0 ? -1 : 1) * size * 0.75, tilt))));
         const radius = Math.max(5, thing.pulley_radius_m * 1000 * frame.scale);

@@ -15,6 +15,7 @@ import { AssemblyList } from '../wiring/AssemblyList';
 import { BoardList } from '../wiring/BoardList';
 import { SheetDrawing } from '../wiring/SheetDrawing';
 import { SupplyTree } from '../wiring/SupplyTree';
+import { TankList } from '../wiring/TankList';
 import { ShoppingTable } from '../wiring/ShoppingTable';
 import { WireEditor } from '../wiring/WireEditor';
 import { PinTable, WireTable } from '../wiring/WireTable';
@@ -95,7 +96,9 @@ export function WiringPage() {
                 </>
             )}
             <div className="mt-4 grid grid-cols-2 gap-6">
-                {!isBare && <Findings findings={[...wiring.findings, ...own]} none="Nothing: everything that is wired can do it and bears it." />}
+                {(!isBare || wiring.findings.length > 0) && (
+                    <Findings findings={[...wiring.findings, ...own]} none="Nothing: everything that is wired can do it and bears it." />
+                )}
                 <div className="space-y-4">
                     {wire !== undefined && index >= 0 && <WireEditor wire={wire} index={index} kept={stored.document.wiring.wires[index]!} />}
                     {!isBare && (
@@ -127,6 +130,7 @@ export function WiringPage() {
                     <Part title="What feeds what">
                         <SupplyTree report={report} />
                     </Part>
+                    <TankList />
                     {!isBare && (
                         <>
                             <Fold title={`Wires: ${report.sheet.rows.length}`}>

@@ -30,6 +30,16 @@ export function faultsOf(build: Build): Fault[] {
                 ? []
                 : [{ says: `A hand changes over to ${name}`, begins: { what: 'selector', motion: id }, ends: { what: 'selector', motion: drive.shares } }],
         ),
+        ...build.motions.flatMap(({ id, name, drive }): Fault[] =>
+            drive?.motor.kind !== 'air_cylinder'
+                ? []
+                : [{ says: `The hose of ${name} is off`, begins: { what: 'hose', motion: id, is: 'off' }, ends: { what: 'hose', motion: id, is: 'on' } }],
+        ),
+        ...build.tanks.map(({ id, name }): Fault => ({
+            says: `The compressor of ${name} gives nothing`,
+            begins: { what: 'compressor', tank: id, value: 0 },
+            ends: { what: 'compressor', tank: id, value: 1 },
+        })),
         ...build.supplies.map(({ id, name }): Fault => ({
             says: `${name} is low`,
             begins: { what: 'supply', supply: id, value: 0.75 },

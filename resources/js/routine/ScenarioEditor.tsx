@@ -21,6 +21,8 @@ const WHAT: { what: What; label: string }[] = [
     { what: 'wire', label: 'a wire breaks' },
     { what: 'late', label: 'a sensor is late' },
     { what: 'supply', label: 'a supply is low' },
+    { what: 'hose', label: 'a hose comes off' },
+    { what: 'compressor', label: 'a compressor gives less' },
     { what: 'selector', label: 'a hand changes a shared motor over' },
     { what: 'power', label: 'the power goes or comes back' },
 ];
@@ -192,6 +194,14 @@ export function newEvent(what: What, at_s: number, build: Build): ScenarioEvent 
             const over = build.motions.find((each) => isSelected(build.motions, each.id))?.id;
             return over === undefined ? null : { what, at_s, motion: over };
         }
+        case 'hose': {
+            const pushed = build.motions.find((each) => each.drive?.motor.kind === 'air_cylinder')?.id;
+            return pushed === undefined ? null : { what, at_s, motion: pushed, is: 'off' };
+        }
+        case 'compressor': {
+            const tank = build.tanks[0]?.id;
+            return tank === undefined ? null : { what, at_s, tank, value: 0 };
+        }
         case 'power':
             return { what, at_s, is: 'off' };
     }
@@ -307,6 +317,23 @@ function Words({ event, path }: { event: ScenarioEvent; path: string }) {
                 <>
                     <ChoiceField label="Supply" path={`${path}.supply`} value={event.supply} choices={named(build.supplies)} /> gives {value('So many times')}{' '}
                     times its voltage
+                </>
+            );
+        case 'hose':
+            return (
+                <>
+                    the hose of {motion}{' '}
+                    {is([
+                        ['off', 'comes off'],
+                        ['on', 'is put on'],
+                    ])}
+                </>
+            );
+        case 'compressor':
+            return (
+                <>
+                    the compressor of <ChoiceField label="Tank" path={`${path}.tank`} value={event.tank} choices={named(build.tanks)} /> gives{' '}
+                    {value('So many times')} times its air
                 </>
             );
         case 'power':

@@ -6,6 +6,7 @@ import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { driveRows } from './driveRows';
 import { SharedMotorFields } from './SharedMotorFields';
+import { AirFields } from './AirFields';
 import { FieldGroup } from './StationFields';
 
 /** The drive that is chosen, what feeds it, and what protects it and the load from each other. Choosing is done in the ranked list. */
@@ -22,6 +23,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
     }
     const { motor } = drive;
     const supplies = stored.document.supplies;
+    const isSwitched = !['servo', 'stepper', 'air_cylinder'].includes(motor.kind);
     const supply = supplies.findIndex((each) => each.id === drive.supply);
     return (
         <>
@@ -34,7 +36,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
             )}
             <FieldGroup title={`Chosen: ${drive.motors > 1 ? `${drive.motors} × ` : ''}${motor.code}`}>
                 <Rows rows={driveRows(motor as Drive, text)} />
-                {motor.kind !== 'stepper' && motor.kind !== 'brushless' && (
+                {!['stepper', 'brushless', 'air_cylinder'].includes(motor.kind) && (
                     <QuantityField
                         label="How many of it"
                         path={`${path}.drive.motors`}
@@ -60,7 +62,8 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                 {supply >= 0 && (
                     <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="mains" />
                 )}
-                {motor.kind !== 'servo' && motor.kind !== 'stepper' && (
+                {motor.kind === 'air_cylinder' && <AirFields motion={motion} path={path} />}
+                {isSwitched && (
                     <QuantityField
                         label="Duty of the bridge"
                         path={`${path}.drive.duty`}
@@ -68,7 +71,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                         how="1 is always on; lower is slower and weaker."
                     />
                 )}
-                {motor.kind === 'linear_actuator' && (
+                {(motor.kind === 'linear_actuator' || motor.kind === 'air_cylinder') && (
                     <QuantityField
                         label="It acts at"
                         path={`${path}.drive.motor.lever_m`}
@@ -76,7 +79,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                         how="From the shaft, square to it; for a carriage the pulley’s radius."
                     />
                 )}
-                {motor.kind !== 'servo' && motor.kind !== 'stepper' && (
+                {isSwitched && (
                     <QuantityField
                         label="Ramped up over"
                         path={`${path}.drive.ramp_s`}
@@ -87,10 +90,14 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                 )}
                 {motor.kind !== 'servo' && (
                     <ToggleField
-                        label="Turns one way only"
+                        label={motor.kind === 'air_cylinder' ? 'Pushes one way only' : 'Turns one way only'}
                         path={`${path}.drive.one_way`}
                         value={drive.one_way}
-                        how="A single transistor instead of a bridge: nothing can turn it back."
+                        how={
+                            motor.kind === 'air_cylinder'
+                                ? 'A valve with one coil: a spring or the load brings it back.'
+                                : 'A single transistor instead of a bridge: nothing can turn it back.'
+                        }
                     />
                 )}
                 {motor.kind === 'servo' && (

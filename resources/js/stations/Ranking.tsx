@@ -32,6 +32,7 @@ const SHOWN = [
     { value: 'stepper', label: 'steppers' },
     { value: 'brushless', label: 'wheel motors' },
     { value: 'linear_actuator', label: 'actuators' },
+    { value: 'air_cylinder', label: 'air cylinders' },
 ];
 
 export function useChoice(build: string, motion: string, version: number, goal: Choice['goal'], each: 'drive' | 'ratio') {

@@ -7,6 +7,7 @@ export const DRIVE_WORDS: Record<Drive['kind'], string> = {
     stepper: 'stepper',
     brushless: 'wheel motor',
     linear_actuator: 'linear actuator',
+    air_cylinder: 'air cylinder',
 };
 
 type Text = (quantity: { si: number; dimension: string }) => string;
@@ -14,6 +15,7 @@ type Text = (quantity: { si: number; dimension: string }) => string;
 /** The data of a drive, in words and units. */
 export function driveRows(drive: Drive, text: Text): [string, string][] {
     const torque = (si: number) => text({ si, dimension: 'torque' });
+    const length = (si: number) => text({ si, dimension: 'length' });
     const own: [string, string][] = (() => {
         switch (drive.kind) {
             case 'dc_motor':
@@ -45,14 +47,31 @@ export function driveRows(drive: Drive, text: Text): [string, string][] {
                     ['Held', `${text({ si: drive.stall_N, dimension: 'force' })}, ${drive.stall_A} A`],
                     ['Stroke', text({ si: drive.stroke_m, dimension: 'length' })],
                 ];
+            case 'air_cylinder':
+                return [
+                    ['Bore', `${length(drive.bore_m)}${drive.rod_m > 0 ? `, rod ${length(drive.rod_m)}` : ''}`],
+                    ['Stroke', length(drive.stroke_m)],
+                    ['Set to', `${drive.pressure_bar} bar, throttled to ${drive.flow_l_min} l/min`],
+                    [
+                        'Its valve',
+                        `${drive.valve === 'shuts_in' ? 'shuts the air in' : 'vents'} when it is told nothing; ${drive.rated_V} V, ${drive.valve_A} A`,
+                    ],
+                    ['Its ends take up', text({ si: drive.cushion_J, dimension: 'energy' })],
+                ];
         }
     })();
     return [
         ...own,
+        ...(drive.kind === 'air_cylinder' ? [] : gears(drive, torque)),
+        ['Size', `${drive.length_mm} × ${drive.width_mm} × ${drive.height_mm} mm, ${text({ si: drive.mass_kg, dimension: 'mass' })}`],
+        ['Shaft', drive.shaft],
+    ];
+}
+
+function gears(drive: Drive, torque: (si: number) => string): [string, string][] {
+    return [
         ['Gears', drive.gear_material + (drive.kind === 'dc_motor' && drive.worm ? ', worm' : '')],
         ['Gears survive', torque(drive.gearbox_limit_Nm)],
         ['Holds unpowered', torque(drive.back_drive_Nm)],
-        ['Size', `${drive.length_mm} × ${drive.width_mm} × ${drive.height_mm} mm, ${text({ si: drive.mass_kg, dimension: 'mass' })}`],
-        ['Shaft', drive.shaft],
     ];
 }

@@ -9,6 +9,7 @@ use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\Judge;
 use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
@@ -248,7 +249,8 @@ final class DriveJudge implements Judge
         }
 
         return $there < self::MUCH_FASTER * $task->move_s ? new Finding('drive.much_faster', Severity::Note, $subject->path.'.task.move_s', new Sentence(
-            "To {$to} it takes {takes}, much quicker than the {target} asked for: gear it down or lower the duty for a calmer move.", $values,
+            "To {$to} it takes {takes}, much quicker than the {target} asked for: ".($subject->motion->drive?->motor instanceof AirCylinder ? 'throttle it'
+                : 'gear it down or lower the duty').' for a calmer move.', $values,
         )) : null;
     }
 

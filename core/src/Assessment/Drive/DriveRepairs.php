@@ -234,7 +234,7 @@ final class DriveRepairs
     public static function calmer(MotionInBuild $subject, \Closure $enough): array
     {
         $present = $subject->motion->drive ?? throw new \LogicException('No drive.');
-        $sisters = array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive) && $present
+        $sisters = array_filter(self::drives($subject), fn (Drive $drive): bool => self::isSister($subject, $drive) && $present
             ->with($drive)->fit() === SupplyFit::Fits && $present->with($drive)->line()->noLoad_rad_s() < $present->line()->noLoad_rad_s());
         uasort($sisters, fn (Drive $a, Drive $b): int => $present->with($b)->line()->noLoad_rad_s() <=> $present->with($a)->line()->noLoad_rad_s());
         foreach ($sisters as $drive) {
@@ -273,7 +273,7 @@ final class DriveRepairs
     {
         $present = $subject->motion->drive?->motor->body()->code;
 
-        return array_filter($subject->stock()->drives(), fn (Drive $drive): bool => $drive->body()->code !== $present && $keeps($drive));
+        return array_filter(self::drives($subject), fn (Drive $drive): bool => $drive->body()->code !== $present && $keeps($drive));
     }
 
     /** Whether the drive link of the changed motion no longer fails. */
@@ -291,14 +291,14 @@ final class DriveRepairs
     /** @return list<Fix> */
     private static function sameSeries(MotionInBuild $subject): array
     {
-        return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => self::isSister($subject, $drive)
+        return self::thatMend($subject, array_filter(self::drives($subject), fn (Drive $drive): bool => self::isSister($subject, $drive)
             && $drive->body()->code !== $subject->motion->drive?->motor->body()->code));
     }
 
     /** @return list<Fix> */
     private static function otherDrive(MotionInBuild $subject): array
     {
-        return self::thatMend($subject, array_filter($subject->stock()->drives(), fn (Drive $drive): bool => ! self::isSister($subject, $drive)));
+        return self::thatMend($subject, array_filter(self::drives($subject), fn (Drive $drive): bool => ! self::isSister($subject, $drive)));
     }
 
     private static function isSister(MotionInBuild $subject, Drive $drive): bool
@@ -439,5 +439,11 @@ final class DriveRepairs
         }
 
         return null;
+    }
+
+    /** @return array<string, Drive> those of the drawer that the build can feed */
+    private static function drives(MotionInBuild $subject): array
+    {
+        return array_filter($subject->stock()->drives(), $subject->build->canFeed(...));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment\Routine;
 
 use Brookstone\Core\Assessment\Repair\SupplyMends;
+use Brookstone\Core\Assessment\Wiring\AirRules;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
@@ -44,6 +45,10 @@ final class RehearsalMends
         }
         if ($mishap->kind === 'reset') {
             return SupplyMends::keepsController($build, array_intersect_key($build->motions, array_flip($routine->motions())));
+        }
+        if ($mishap->kind === 'air') {
+            return AirRules::forRoutine($build->tanks[$mishap->of], 'tanks.'.array_search($mishap->of, array_keys($build->tanks), true),
+                $mishap->says->values['bar']->in('bar'));
         }
         $motion = $build->motions[$step?->motion() ?? ''] ?? null;
         if ($step === null || $motion === null) {

@@ -29,6 +29,7 @@ final class RoutineRehearsal
         'sag' => ['routine.sags', ['routine.starts_together', 'routine.two_at_once']],
         'reset' => ['routine.resets', []],
         'burns' => ['routine.coil_burns', []],
+        'air' => ['routine.air_runs_out', []],
         'rule' => ['routine.rule_broken', ['routine.rule_broken']], // the search, where it was not ended early, has told it
         'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home',
             'routine.until_unreachable']],
@@ -40,7 +41,7 @@ final class RoutineRehearsal
 
     private const TIGHT = ['left_powered', 'near'];
 
-    private const OF_SUPPLY = ['sag', 'reset', 'burns']; // that happens whatever else is wrong
+    private const OF_SUPPLY = ['sag', 'reset', 'burns', 'air']; // that happens whatever else is wrong
 
     /**
      * @param  array<string, true>  $failing  motions of which a link before the routine fails

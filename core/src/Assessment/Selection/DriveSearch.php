@@ -69,10 +69,11 @@ final class DriveSearch
         $candidates = [];
         foreach ($this->lightestFirst() as $drive) {
             $supply = $from ?? $this->motion->drive->supply ?? $this->fitting($drive);
-            if ($supply === null || ($only !== null && ! $only($drive))) {
+            if ($supply === null || ($only !== null && ! $only($drive)) || ! $this->build->canFeed($drive)) {
                 continue;
             }
-            $on = new ChosenDrive($this->motion->drive?->with($drive, $supply, 1.0) ?? new DriveChoice($drive, $supply, 1.0));
+            $on = new ChosenDrive($this->motion->drive?->with($drive, $supply, 1.0)
+                ?? new DriveChoice($drive, $supply, 1.0, air: array_values($this->build->tanks)[0] ?? null));
             foreach ($ratios as $ratio) {
                 $candidates[] = $this->candidate($on, $ratio, $goal);
             }

@@ -14,7 +14,7 @@ use Brookstone\Core\Machine\Clearance;
 final readonly class StageJudge
 {
     /** Of a document, what all of it hangs on. */
-    private const HANGS_ON = ['settings', 'things', 'around', 'rules', 'meetings', 'supplies'];
+    private const HANGS_ON = ['settings', 'things', 'around', 'rules', 'meetings', 'supplies', 'tanks'];
 
     /**
      * @param  list<Finding>  $findings  worst first

@@ -8,6 +8,8 @@ use Brookstone\Core\Assessment\Drive\DriveRepairs;
 use Brookstone\Core\Assessment\Subject\Judge;
 use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Drive\AirCylinder;
+use Brookstone\Core\Drive\Drive;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
@@ -43,7 +45,10 @@ final class StopsJudge implements Judge
             return Link::of('stops', new Sentence('turns on'), new Sentence('where it stops does not matter'), $findings);
         }
         if ($motion->drive->motor->endsItself() && $motion->stops->switches === []) {
-            return Link::of('stops', new Sentence('its own'), new Sentence('the actuator switches itself off at both ends'), $findings);
+            $about = $motion->drive->motor instanceof AirCylinder ? 'its piston ends at both ends of the cylinder'
+                : 'the actuator switches itself off at both ends';
+
+            return Link::of('stops', new Sentence('its own'), new Sentence($about), [...$findings, ...$this->cushion($subject, $motion->drive->motor)]);
         }
         if ($motion->stops->tellers() === []) {
             return Link::of('stops', new Sentence('none'), new Sentence('no switch tells where it is'), [...$findings, $this->noSwitch($subject)]);
@@ -140,6 +145,47 @@ final class StopsJudge implements Judge
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> it comes to its end with more than that takes up */
+    private function cushion(MotionInBuild $subject, Drive $motor): array
+    {
+        if (! $motor instanceof AirCylinder) {
+            return [];
+        }
+        $energy_J = self::ends_J($subject);
+        if ($energy_J <= $motor->cushion_J * (1 + Constants::TIE)) {
+            return [];
+        }
+
+        return [new Finding('stops.cushion', Severity::Fails, "{$subject->path}.drive.motor.flow_l_min", new Sentence(
+            'It comes to its end with {energy}, and the ends of the cylinder take up {bears}.',
+            ['energy' => Quantity::of($energy_J, 'J'), 'bears' => Quantity::of($motor->cushion_J, 'J')],
+        ), $subject->proposals(fn (): array => $this->throttled($subject, $motor)))];
+    }
+
+    /** @return list<Fix> the most air with which it comes to its end gently enough, and what that costs */
+    private function throttled(MotionInBuild $subject, AirCylinder $motor): array
+    {
+        foreach (self::DUTIES as $share) {
+            $flow = round($motor->flow_l_min * $share, 1);
+            $slow = $flow <= 0.0 ? null : $subject->with($subject->motion->withDrive($subject->motion->drive?->with($motor->throttled($flow))));
+            if ($slow !== null && self::ends_J($slow) <= $motor->cushion_J) {
+                $time = $slow->facts->runThere()['time_s'];
+
+                return $time === null ? [] : [new Fix(new Sentence('Throttle it to {flow}: the move then takes {time}',
+                    ['flow' => Quantity::of($flow, 'l/min'), 'time' => Quantity::of($time, 's')]),
+                    [new Change("{$subject->path}.drive.motor.flow_l_min", $flow)])];
+            }
+        }
+
+        return [];
+    }
+
+    /** Energy with which it comes to its end at the most, J. */
+    private static function ends_J(MotionInBuild $subject): float
+    {
+        return 0.5 * $subject->facts->inertia_kgm2() * $subject->facts->fastest_rad_s() ** 2;
     }
 
     /** @return list<Finding> switches that say of one end what stands at the other */

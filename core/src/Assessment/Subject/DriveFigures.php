@@ -139,7 +139,7 @@ final readonly class DriveFigures
     /** Torque held at rest that the drive bears all day, at its own shaft. */
     public function bears_motor_Nm(float $share): float
     {
-        return $share * $this->on->most_Nm;
+        return $this->thermal->keepsUp($share) * $this->on->most_Nm;
     }
 
     /** Charge that it takes in a day, Ah. */

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment\Wiring;
 
 use Brookstone\Core\Allotment\Load;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Drive\Servo;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Finding\Change;
@@ -91,7 +92,8 @@ final readonly class DriverRules
         $on = $this->on;
         $path = $on->pathOfBoard($board->id).'.board';
         $it = Sentence::quote($load->name);
-        if (in_array($board->board->kind, [BoardKind::Single, BoardKind::Relay], true) && ! $motion->isOneWay()) {
+        if (in_array($board->board->kind, [BoardKind::Single, BoardKind::Relay], true) && ! $motion->isOneWay()
+            && ! $motion->drive?->motor instanceof AirCylinder) { // its valve has a coil for each way
             $on->find('wiring.one_way', Severity::Fails, $path, "{$it} must come back, and {$board->named()} turns it one way only.", [], fn (): array => [],
                 $motion->id);
         }

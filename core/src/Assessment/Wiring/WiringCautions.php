@@ -23,6 +23,8 @@ final class WiringCautions
                 ? 'Lithium cells: keep their charge limits, fuse them, cut them off, and never leave them alone without that. Local rules decide.' : null,
             'regulator' => $any(fn (Supply $supply): bool => $supply->from !== null && $supply->converter === 'linear')
                 ? 'A linear regulator gets hot enough to burn: give it air, and a fuse before it. Local rules decide.' : null,
+            'tank' => $build->tanks !== []
+                ? 'A tank under pressure: only a tested one with a safety valve, no glued or printed ones; let the air out before you open anything. Local rules decide.' : null,
             'stop' => $build->around->public
                 ? 'Strangers and children: a stop button that cuts the power of the motors and not only of the controller. For public display a licensed trade decides.' : null,
             'animals' => $build->around->animals

@@ -26,6 +26,7 @@ final readonly class WiringJudge
     public function __construct(Build $build, array $subjects, BoardStock $stock, ?Day $day, bool $proposes)
     {
         $this->on = new WiringContext($build, $subjects, $stock, $proposes);
+        (new AirRules($this->on, $day))->check();
         if ($build->wiring->isEmpty()) {
             return; // nobody has begun to wire it
         }
@@ -66,7 +67,7 @@ final readonly class WiringJudge
         $plan = $this->on->plan;
         $findings = $this->findings();
 
-        return ['verdict' => ($plan->isEmpty() ? Verdict::NotSaid : Verdict::ofFindings($findings))->value, 'findings' => $findings,
+        return ['verdict' => ($plan->isEmpty() && $findings === [] ? Verdict::NotSaid : Verdict::ofFindings($findings))->value, 'findings' => $findings,
             'counts' => new Sentence(Counted::words($this->on->needs) ?? 'Nothing needs a pin yet'),
             'boards' => count($plan->boards), 'wires' => count($plan->joins)];
     }

@@ -23,6 +23,7 @@ use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
 use Brookstone\Core\Mechanism\Segment;
 use Brookstone\Core\Mechanism\Segmented;
+use Brookstone\Core\Parts\AirTank;
 use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\DriveChoice;
@@ -84,12 +85,13 @@ final class BuildReader
         $this->errors->throwIfAny();
 
         $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
+        $tanks = $this->byId($read['tanks'], fn (array $tank): AirTank => new AirTank(...$tank));
         $motions = [];
         $wiring = WiringPlan::make($read['wiring']);
         $this->shares = array_filter(array_combine(array_column($read['motions'], 'id'),
             array_map(fn (array $motion): ?string => $motion['drive']['shares'] ?? null, $read['motions'])), is_string(...));
         foreach ($read['motions'] as $i => $motion) {
-            $made = $this->motion($motion, $supplies, $read['sensors'], $wiring, "motions.{$i}");
+            $made = $this->motion($motion, $supplies, $tanks, $read['sensors'], $wiring, "motions.{$i}");
             if ($made !== null) {
                 $motions[$made->id] = $made;
             }
@@ -124,6 +126,7 @@ final class BuildReader
             $wiring,
             $stage,
             $this->byId($read['meetings'], Meeting::make(...)),
+            $tanks,
         );
     }
 
@@ -185,9 +188,10 @@ final class BuildReader
     /**
      * @param  array<string, mixed>  $read
      * @param  array<string, Supply>  $supplies
+     * @param  array<string, AirTank>  $tanks
      * @param  list<array<string, mixed>>  $sensors
      */
-    private function motion(array $read, array $supplies, array $sensors, WiringPlan $wiring, string $path): ?Motion
+    private function motion(array $read, array $supplies, array $tanks, array $sensors, WiringPlan $wiring, string $path): ?Motion
     {
         try {
             $part = 'mechanism';
@@ -196,7 +200,8 @@ final class BuildReader
             $drive = $read['drive'] === null
                 ? null
                 : new DriveChoice(...['one' => Drives::make($read['drive']['motor']), 'supply' => $supplies[$read['drive']['supply']],
-                    'selector' => new Selector(...$read['drive']['selector'] ?? [])] + array_diff_key($read['drive'], ['motor' => true]));
+                    'selector' => new Selector(...$read['drive']['selector'] ?? []),
+                    'air' => $tanks[$read['drive']['air'] ?? array_key_first($tanks) ?? ''] ?? null] + array_diff_key($read['drive'], ['motor' => true]));
             if ($drive !== null && $drive->motors > 1 && Drives::isAlone($drive->one)) {
                 $this->errors->add("{$path}.drive.motors", 'Each of these needs a driver of its own: several of them cannot share one.');
 

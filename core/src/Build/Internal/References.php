@@ -26,7 +26,7 @@ final class References
 {
     /** @var array<string, array<string, true>> ids by kind: motion, supply, sensor, switch, output */
     private array $known = ['motion' => [], 'supply' => [], 'sensor' => [], 'switch' => [], 'output' => [], 'routine' => [], 'scenario' => [],
-        'measurement' => [], 'picture' => [], 'counter' => [], 'rule' => [], 'thing' => []];
+        'measurement' => [], 'picture' => [], 'tank' => [], 'counter' => [], 'rule' => [], 'thing' => []];
 
     /** @var array<string, string|null> motions that sensors sit on */
     private array $sits = [];
@@ -53,8 +53,8 @@ final class References
     /** @param  array<string, mixed>  $document read by its shape */
     public function check(array $document): void
     {
-        foreach (['supplies' => 'supply', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'counters' => 'counter', 'rules' => 'rule',
-            'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement', 'pictures' => 'picture'] as $list => $kind) {
+        foreach (['supplies' => 'supply', 'tanks' => 'tank', 'motions' => 'motion', 'sensors' => 'sensor', 'outputs' => 'output', 'counters' => 'counter',
+            'rules' => 'rule', 'routines' => 'routine', 'scenarios' => 'scenario', 'log' => 'measurement', 'pictures' => 'picture'] as $list => $kind) {
             foreach ($document[$list] as $i => $entry) {
                 $this->once($kind, $entry['id'], "{$list}.{$i}.id");
             }

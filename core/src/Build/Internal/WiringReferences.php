@@ -8,7 +8,7 @@ use Brookstone\Core\Shape\ErrorList;
 use Brookstone\Core\Wiring\BoardStock;
 
 /**
- * Checks what supplies, outputs and boards say of each other: no supply feeds itself, and whatever is fed is fed by one that is there. What is wired
+ * Checks what supplies, tanks, outputs and boards say of each other: no supply feeds itself, and whatever is fed is fed by one that is there. What is wired
  * wrongly is no error: the judge tells it.
  *
  * @internal
@@ -28,6 +28,19 @@ final class WiringReferences
         $this->from = array_column($document['supplies'], 'from', 'id');
         foreach ($document['supplies'] as $i => $supply) {
             $this->supply($supply, "supplies.{$i}");
+        }
+        foreach ($document['tanks'] as $i => $tank) {
+            $this->knows($tank['supply'], "tanks.{$i}.supply");
+            if ($tank['low_bar'] >= $tank['high_bar']) {
+                $this->errors->add("tanks.{$i}.low_bar", 'Must be less than the pressure at which the compressor stops.');
+            }
+        }
+        $tanks = array_column($document['tanks'], 'id', 'id');
+        foreach ($document['motions'] as $i => $motion) {
+            $air = $motion['drive']['air'] ?? null;
+            if ($air !== null && ! isset($tanks[$air])) {
+                $this->errors->add("motions.{$i}.drive.air", "There is no tank {$air} in this build.");
+            }
         }
         foreach ($document['outputs'] as $i => $output) {
             $this->knows($output['supply'], "outputs.{$i}.supply");

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+use Brookstone\Core\Assessment\Assessment;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Finding\Severity;
+use Tests\Support\Builds;
+
+/** @param  array<string, mixed>  $changes */
+function crateWith(array $changes): Build
+{
+    $document = Builds::example('crate-imp')->document;
+    foreach ($changes as $path => $value) {
+        data_set($document, $path, $value);
+    }
+
+    return Build::read($document);
+}
+
+/** @return list<string> what is said under a code */
+function saidOfAir(Assessment $assessment, string $code): array
+{
+    return array_map(fn ($finding): string => $finding->says->text(), Builds::findings($assessment, $code));
+}
+
+/** @return array<string, array{0: array<string, mixed>, 1: Severity, 2: bool, 3: string, 4: array<string, mixed>}> planted; how bad; whether it is mended; what it says; what is just not wrong */
+function plantedInAir(): array
+{
+    $every = fn (float $s): array => ['routines.1.starts' => [['when' => 'every', 'every_s' => $s]], 'tanks.0.compressor_l_min' => 10.0];
+
+    return [
+        'air.none' => [['tanks' => []], Severity::Tight, true, 'Lid is pushed by air at 5 bar, and nothing says where that comes from', []],
+        'air.set_over' => [['motions.0.drive.motor.pressure_bar' => 5.6], Severity::Note, false,
+            'The regulator of Lid is set to 5.6 bar, and Tank may fall to 5.5 bar', ['motions.0.drive.motor.pressure_bar' => 5.5]],
+        'air.not_kept_up' => [$every(7.0), Severity::Tight, true, 'its compressor gives 10 l/min: it runs 86.7% of the time, and small ones bear half', $every(15.0)],
+        'air.in_a_row' => [['tanks.0.tank_l' => 3.0, 'tanks.0.compressor_l_min' => 1.0], Severity::Note, false,
+            'full, Tank is good for 4 of it one right after another. Then its compressor needs 267 s.', ['tanks.0.tank_l' => 3.6, 'tanks.0.compressor_l_min' => 1.0]],
+        'routine.air_runs_out' => [['tanks.0.tank_l' => 0.5, 'tanks.0.compressor_l_min' => 2.0], Severity::Fails, true,
+            'under the 5.5 bar at which its compressor starts: that does not keep up', ['tanks.0.tank_l' => 2.0, 'tanks.0.compressor_l_min' => 2.0]],
+        'stops.cushion' => [['motions.0.drive.motor.flow_l_min' => 24.0], Severity::Fails, true,
+            'It comes to its end with 0.311 J, and the ends of the cylinder take up 0.3 J.', ['motions.0.drive.motor.flow_l_min' => 23.0]],
+    ];
+}
+
+it('finds what is planted in the air of a crate, with its numbers, and not what is just within', function (string $code, array $values, Severity $severity, bool $mends,
+    string $says, array $within) {
+    $assessment = Builds::assessed(crateWith($values));
+    $found = Builds::findings($assessment, $code);
+
+    expect($found)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', $assessment->codes()))
+        ->and($found[0]->severity)->toBe($severity)->and($found[0]->says->text())->toContain($says)
+        ->and(saidOfAir(Builds::assessed(crateWith($within)), $code))->toBe([]);
+    if ($mends) {
+        expect($found[0]->fixes)->not->toBeEmpty("{$code} offers no fix");
+        foreach ($found[0]->fixes as $fix) {
+            expect(saidOfAir(Builds::assessed(Builds::mended(crateWith($values), $fix)), $code))->toBe([], "{$fix->does->text()} does not mend {$code}");
+        }
+    }
+})->with(fn (): array => array_map(fn (string $code, array $row): array => [$code, ...$row], array_keys(plantedInAir()), plantedInAir()));
+
+it('fails where its compressor runs all day and does not keep up', function () {
+    $found = Builds::findings(Builds::assessed(crateWith(['routines.1.starts' => [['when' => 'every', 'every_s' => 7]], 'tanks.0.compressor_l_min' => 8.0])), 'air.not_kept_up');
+
+    expect($found[0]->severity)->toBe(Severity::Fails)->and($found[0]->says->text())->toContain('it runs all day and does not keep up');
+});
+
+it('warns of air that pushes and of tanks', function () {
+    $assessment = Builds::assessed(crateWith([]));
+
+    expect(array_column($assessment->chain('lid')->cautions, 'code'))->toContain('air');
+});
