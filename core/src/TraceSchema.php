@@ -66,7 +66,8 @@ final class TraceSchema
                 'outcome' => ChoiceShape::of('done', 'gave_up', 'running'),
             ])),
             'events' => Schemas::list(Schemas::record('TraceEvent', ['at_s' => Schemas::number(), 'kind' => new TextShape, 'says' => Schemas::sentence()])),
-            'things' => Schemas::list(Schemas::record('ThingMoved', ['at_s' => Schemas::number(), 'thing' => new TextShape, 'motion' => (new TextShape)->orNull(),
+            'things' => Schemas::list(Schemas::record('ThingMoved', [
+                'at_s' => Schemas::number(), 'thing' => new TextShape, 'motion' => (new TextShape)->orNull(),
                 'place' => Schemas::list(Schemas::number())])),
         ]);
     }
