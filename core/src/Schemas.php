@@ -106,7 +106,7 @@ final class Schemas
                 'stall_Nm' => self::number(),
                 'rows' => self::list(self::record('SheetRow', ['name' => new TextShape, 'says' => self::sentence()])),
                 'heat' => self::record('HeatCurve', ['times_s' => self::list(self::number()), 'running_C' => self::list(self::number()),
-                    'held_C' => self::list(self::number()), 'limit_C' => self::number()]),
+                    'held_C' => self::list(self::number()), 'limit_C' => self::number()])->orNull(),
             ])->orNull(),
             'train' => self::trainSheet(),
         ]);

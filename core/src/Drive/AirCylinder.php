@@ -34,6 +34,8 @@ final readonly class AirCylinder implements Drive
 
     private Cylinder $cylinder;
 
+    private Body $body;
+
     /**
      * @param  float  $bore_m  > 0
      * @param  float  $rod_m  of the piston rod, 0 or more, less than the bore
@@ -65,7 +67,7 @@ final readonly class AirCylinder implements Drive
         public string $worked_by,
         public float $rated_V,
         public float $valve_A,
-        private Body $body,
+        Body $body,
     ) {
         foreach (['bore_m' => $bore_m, 'stroke_m' => $stroke_m, 'lever_m' => $lever_m, 'pressure_bar' => $pressure_bar, 'flow_l_min' => $flow_l_min,
             'rated_V' => $rated_V, 'valve_A' => $valve_A] as $field => $value) {
@@ -75,6 +77,7 @@ final readonly class AirCylinder implements Drive
             throw ImpossibleValue::because('rod_m', 'must be thinner than the bore.');
         }
         $this->cylinder = new Cylinder($bore_m, $rod_m, $stroke_m, $rod_m <= 0.0);
+        $this->body = $body->holding($lever_m * ($friction_N + ($valve === 'shuts_in' ? $pressure_bar * Constants::BAR_PA * $this->cylinder->area_m2 : 0.0)));
     }
 
     public static function fields(): array
@@ -109,11 +112,6 @@ final readonly class AirCylinder implements Drive
     public function kind(): string
     {
         return 'air_cylinder';
-    }
-
-    public function body(): Body
-    {
-        return $this->body;
     }
 
     /** The same with less pressure before it than its regulator is set to: its valve passes so much less too, by what there is before it (ISO 6358-1, §5). */
@@ -213,6 +211,12 @@ final readonly class AirCylinder implements Drive
     public function locks(): bool
     {
         return $this->valve === 'shuts_in';
+    }
+
+    /** What it holds unpowered follows from its valve: what is shut in, and what rubs. */
+    public function body(): Body
+    {
+        return $this->body;
     }
 
     /** What rubs without pressure behind the seals. */

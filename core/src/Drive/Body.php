@@ -71,6 +71,12 @@ final readonly class Body
             $this->gear_material, $this->back_drive_Nm * $count, $this->gearbox_limit_Nm * $count, $this->thermal, $this->page, $count);
     }
 
+    /** The same that holds so much unpowered, N·m. */
+    public function holding(float $back_drive_Nm): self
+    {
+        return new self(...array_replace(get_object_vars($this), ['back_drive_Nm' => $back_drive_Nm]));
+    }
+
     public function cooling(): Cooling
     {
         return new Cooling($this->thermal, $this->count);

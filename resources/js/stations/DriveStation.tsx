@@ -23,15 +23,16 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
     }
     const { motor } = drive;
     const supplies = stored.document.supplies;
+    const about = motor.kind === 'air_cylinder' ? 'Force, air and current' : 'Heat, holding and current';
     const isSwitched = !['servo', 'stepper', 'air_cylinder'].includes(motor.kind);
     const supply = supplies.findIndex((each) => each.id === drive.supply);
     return (
         <>
             {chain.drive !== null && (
-                <section aria-label="Heat, holding and current">
-                    <h2 className="mb-1 text-[1.05rem]">Heat, holding and current</h2>
+                <section aria-label={about}>
+                    <h2 className="mb-1 text-[1.05rem]">{about}</h2>
                     <Rows rows={chain.drive.rows.map((row) => [row.name, say(row.says)])} />
-                    <HeatChart heat={chain.drive.heat} />
+                    {chain.drive.heat !== null && <HeatChart heat={chain.drive.heat} />}
                 </section>
             )}
             <FieldGroup title={`Chosen: ${drive.motors > 1 ? `${drive.motors} × ` : ''}${motor.code}`}>

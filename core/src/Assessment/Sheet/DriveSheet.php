@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment\Sheet;
 
 use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Drive\AirCylinder;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
 
@@ -16,7 +17,7 @@ final class DriveSheet
 
     private const TIME_CONSTANTS = 4.0; // after which a winding is as warm as it gets
 
-    /** @return array{stall_Nm: float, rows: list<array{name: string, says: Sentence}>, heat: array<string, mixed>}|null torque behind the train with the motor stalled, as its supply feeds it; null without a drive */
+    /** @return array{stall_Nm: float, rows: list<array{name: string, says: Sentence}>, heat: array<string, mixed>|null}|null torque behind the train with the motor stalled, as its supply feeds it; null without a drive */
     public static function of(MotionInBuild $subject): ?array
     {
         if ($subject->motion->drive === null) {
@@ -24,10 +25,34 @@ final class DriveSheet
         }
         $f = DriveFigures::of($subject);
 
-        return ['stall_Nm' => $f->on->most_Nm * $f->ratio * $f->efficiency, 'rows' => self::rows($subject, $f), 'heat' => self::heat($subject, $f)];
+        $rows = $f->drive->motor instanceof AirCylinder ? self::air($f, $f->drive->motor) : self::rows($subject, $f);
+
+        return ['stall_Nm' => $f->on->most_Nm * $f->ratio * $f->efficiency,
+            'rows' => array_map(fn (string $name, Sentence $says): array => ['name' => $name, 'says' => $says], array_keys($rows), $rows),
+            'heat' => $f->drive->motor instanceof AirCylinder ? null : self::heat($subject, $f)];
     }
 
-    /** @return list<array{name: string, says: Sentence}> */
+    /** @return array<string, Sentence> by name, of what air pushes */
+    private static function air(DriveFigures $f, AirCylinder $cylinder): array
+    {
+        $stroke_m = deg2rad($f->turn_deg) * $cylinder->lever_m;
+
+        return [
+            'Pushes with' => new Sentence('{force} at {bar}; the load needs {least}', ['force' => Quantity::of($cylinder->force_N(), 'N'),
+                'bar' => Quantity::of($cylinder->pressure_bar, 'bar'),
+                'least' => Quantity::of($cylinder->needs_bar($f->peak_Nm / $f->ratio / $f->efficiency / $cylinder->lever_m), 'bar')]),
+            'Its stroke' => new Sentence('{goes} of {has}', ['goes' => Quantity::of($stroke_m, 'm'), 'has' => Quantity::of($cylinder->stroke_m, 'm')]),
+            'Air there and back' => new Sentence('{air}', ['air' => Quantity::of(2 * $stroke_m * $cylinder->air_l_m(), 'l')]),
+            'Comes to its end' => new Sentence('with {energy}; its ends take up {bears}', [
+                'energy' => Quantity::of(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 'J'), 'bears' => Quantity::of($cylinder->cushion_J, 'J')]),
+            'Told nothing' => $cylinder->locks() ? new Sentence('its valve shuts the air in: it stays, and gives a little')
+                : new Sentence('its valve lets the air out: the load pulls {needs}', ['needs' => Quantity::of($f->hold_Nm, 'N·m')]),
+            'In a day' => new Sentence('{day} for {times} times there and back', ['day' => Quantity::of($f->charge_Ah_day(), 'Ah'),
+                'times' => Quantity::number($f->task->per_day)]),
+        ];
+    }
+
+    /** @return array<string, Sentence> by name */
     private static function rows(MotionInBuild $subject, DriveFigures $f): array
     {
         $motor = $f->drive->motor;
@@ -61,7 +86,7 @@ final class DriveSheet
             'limit' => Quantity::of($f->gear_limit_motor_Nm, 'N·m'),
         ]);
 
-        return array_map(fn (string $name, Sentence $says): array => ['name' => $name, 'says' => $says], array_keys($rows), $rows);
+        return $rows;
     }
 
     /** @return array<string, mixed> the winding from cold: with the mean heat of the day, and held fast */

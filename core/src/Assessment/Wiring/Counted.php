@@ -41,6 +41,7 @@ final class Counted
         return match (true) {
             $load->kinds === [BoardKind::Stepper] => 'stepper',
             $load->kinds === [BoardKind::Bridge] => 'two-way channel'.($load->speed ? ' with speed' : ''),
+            $load->motion !== null && ! in_array(BoardKind::Bridge, $load->kinds, true) => 'valve coil',
             $load->motion !== null => 'one-way motor'.($load->speed ? ' with speed' : ''),
             $load->kinds === [BoardKind::Relay] => 'relay contact',
             $load->isCoil => 'coil',
