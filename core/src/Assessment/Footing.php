@@ -25,7 +25,8 @@ final readonly class Footing
 
     public function of(Motion $motion): string
     {
-        $with = [...$this->build->motorGroups[$motion->id]->members ?? [$motion->id], ...$this->build->stage->family($motion->id)];
+        $held = array_filter($this->build->motions, fn (Motion $each): bool => $each->latch?->motion === $motion->id);
+        $with = [...$this->build->motorGroups[$motion->id]->members ?? [$motion->id], ...$this->build->stage->family($motion->id), ...array_keys($held)];
         $said = array_filter($this->build->document['motions'], fn (array $each): bool => in_array($each['id'], $with, true));
         $speeds = array_map(fn (LimitSwitch $switch): array => $this->build->speedsOnto($motion, $switch), $motion->stops->tellers());
 

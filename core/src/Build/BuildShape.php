@@ -134,6 +134,13 @@ final class BuildShape
             'train' => Field::or([], Stages::shape(0, 12, 1000), 'Stages between motor and load.'),
             'layout' => Field::or(null, Layouts::shape()->orNull(), 'Where its shafts stand.'),
             'stops' => Field::or([], self::stops()),
+            'latch' => Field::or(null, (new RecordShape([
+                'place' => Field::needed(TextShape::id(), 'From this place on it is held.'),
+                'motion' => Field::or(null, TextShape::id()->orNull(), 'Another motion that lets it go; empty: an output.'),
+                'lets_go' => Field::or(null, TextShape::id()->orNull(), 'The place of that at which it does.'),
+                'output' => Field::or(null, TextShape::id()->orNull(), 'An output that lets it go while it is on.'),
+                'friction_coefficient' => Field::or(0.3, NumberShape::between(0.0, 2.0), 'Of the latch on what it holds.'),
+            ], 'Latch'))->orNull(), 'What holds it once its drive has wound it, and lets it go.'),
             'mount' => Field::or(null, Mount::shape()->orNull(), 'Where it stands; empty: it has no place on the stage yet.'),
             'bodies' => Field::or([], self::list(Body::shape(false), self::MOST_BODIES, 'bodies'), 'What it moves, as it stands where its follower is at 0.'),
             'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),

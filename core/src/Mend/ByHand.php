@@ -36,6 +36,8 @@ final class ByHand
         'drive.continuous' => 'Make the load lighter, gear it down, or let it rest longer.',
         'drive.holding' => 'Balance the load, or let a latch or a worm hold it.',
         'drive.hot_holding' => 'Balance the load, or let a latch or a worm hold it.',
+        'drive.latch_stiff' => 'Let the latch roll instead of rub, pull it through a longer lever, or take a stronger drive for it.',
+        'routine.latch_in_vain' => 'Let its drive go back before the latch lets go.',
         'drive.lets_go' => 'Give it a worm, a latch or a brake, or balance the load.',
         'drive.over_target' => 'Allow it more time, or make it lighter.',
         'drive.supply_low' => 'Feed it from a supply of its rated voltage.',

@@ -50,6 +50,7 @@ final readonly class Motion
     /**
      * @param  list<Place>  $places  two or more
      * @param  list<Body>  $bodies  that it moves
+     * @param  Latch|null  $latch  that holds it once it is wound
      */
     public function __construct(
         public string $id,
@@ -63,6 +64,7 @@ final readonly class Motion
         public ?Layout $layout = null,
         public ?Mount $mount = null,
         public array $bodies = [],
+        public ?Latch $latch = null,
     ) {
         $this->positioning = Positioning::of($drive, $stops, $task->from);
         $thing = $this->thing();
@@ -404,6 +406,6 @@ final readonly class Motion
     {
         return new self(...$other + ['id' => $this->id, 'name' => $this->name, 'mechanism' => $this->mechanism, 'places' => $this->places,
             'task' => $this->task, 'drive' => $this->drive, 'train' => $this->train, 'stops' => $this->stops, 'layout' => $this->layout,
-            'mount' => $this->mount, 'bodies' => $this->bodies]);
+            'mount' => $this->mount, 'bodies' => $this->bodies, 'latch' => $this->latch]);
     }
 }

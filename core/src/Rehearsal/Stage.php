@@ -359,7 +359,8 @@ final class Stage
             [$low, $high] = $axis->motion->range();
             $width = max(1e-9, $axis->motion->period() ?? $high - $low) * self::SAME_SHARE;
             $at = self::isAlikeEverywhere($axis->motion) ? 0.0 : round($axis->position() / $width);
-            $state[] = $at.($axis->isStill() ? '' : '~').' '.$axis->knownPlace().($axis->believed() === null ? '?' : '').$axis->isPowered();
+            $held = $axis->motion->latch === null ? '' : round($axis->thingAt() / $width).' ';
+            $state[] = $held.$at.($axis->isStill() ? '' : '~').' '.$axis->knownPlace().($axis->believed() === null ? '?' : '').$axis->isPowered();
         }
 
         return json_encode([$state, $this->world->counters(), $this->world->outputs(), $this->world->hands()], JSON_THROW_ON_ERROR);

@@ -26,7 +26,7 @@ trait AnswersConditions
 
     public function positionOf(string $motion): float
     {
-        return $this->axes[$motion]->position();
+        return $this->axes[$motion]->thingAt();
     }
 
     public function isMoving(string $motion): bool

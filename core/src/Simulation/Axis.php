@@ -153,6 +153,18 @@ final class Axis implements DrivenMotion
         return $this->motion->comesTo($this->machine->position());
     }
 
+    /** Where what it moves really is, in the motion's own unit: a latch may hold it while its drive goes back. */
+    public function thingAt(): float
+    {
+        return $this->motion->latch === null ? $this->position() : $this->motion->comesTo($this->motion->unit()->fromSi($this->machine->thing()));
+    }
+
+    /** Its latch is open now, or shut. @return string|null as LatchState::opens() */
+    public function latch(bool $isOpen): ?string
+    {
+        return $this->machine->latch($isOpen);
+    }
+
     /** Its cord hangs slack: what it carries stands on something. */
     public function isSlack(): bool
     {
@@ -168,7 +180,7 @@ final class Axis implements DrivenMotion
     /** @return array{float, float} position and speed of what it moves, SI */
     public function goes(): array
     {
-        return [$this->machine->plant->loadPosition($this->machine->state), $this->isSlack() ? 0.0 : $this->machine->plant->speed($this->machine->state)];
+        return [$this->machine->thing(), $this->isSlack() || $this->machine->isOffItsDrive() ? 0.0 : $this->machine->plant->speed($this->machine->state)];
     }
 
     /** What rides on it is moved, or what it stands on: its load is another. */

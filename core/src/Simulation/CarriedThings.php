@@ -107,7 +107,7 @@ final class CarriedThings
 
     private function moved(string $motion): Placement
     {
-        $pose = array_map(fn (Axis $axis): float => $axis->position(), $this->axes);
+        $pose = array_map(fn (Axis $axis): float => $axis->thingAt(), $this->axes);
 
         return $this->build->stage->placed($pose, [$motion, ...$this->build->stage->under($motion)])[1][$motion];
     }

@@ -68,7 +68,7 @@ final class ClearanceWatch
         foreach ($clearance->pairs() as [$one, $other]) {
             $this->add($one, $other);
         }
-        $this->stood = array_map(fn (Axis $axis): float => $axis->position(), $this->axes);
+        $this->stood = array_map(fn (Axis $axis): float => $axis->thingAt(), $this->axes);
         $this->went = array_fill_keys(array_keys($this->axes), 0.0);
         $this->all(0.0, $this->stood);
     }
@@ -84,7 +84,7 @@ final class ClearanceWatch
     public function rides(Body $thing, Motion $on, Placement $at): void
     {
         $piece = new Piece($thing, $on, [$on->id, ...$this->clearance->stage->under($on->id)], $at);
-        $pose = array_map(fn (Axis $axis): float => $axis->position(), $this->axes);
+        $pose = array_map(fn (Axis $axis): float => $axis->thingAt(), $this->axes);
         $this->is($piece, fn (Piece $other): bool => $other->body->is !== 'hands'
             && $this->clearance->gap($piece, $other, $pose)->gap_m > Clearance::NEITHER_M);
     }
@@ -128,7 +128,7 @@ final class ClearanceWatch
         $stands = [];
         $most = 0.0;
         foreach ($this->axes as $id => $axis) {
-            $stands[$id] = $axis->position();
+            $stands[$id] = $axis->thingAt();
             $this->went[$id] += abs($axis->motion()->distance($this->stood[$id], $stands[$id]));
             $most += ($this->fastest[$id] ?? 0.0) * $this->went[$id];
         }

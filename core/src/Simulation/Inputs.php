@@ -303,7 +303,7 @@ final class Inputs
             return $stuck;
         }
         if ($sensor->motion !== null) {
-            return ($sensor->isOnAt($this->axes[$sensor->motion]->position(), $this->periods[$sensor->motion]) ?? false) || $this->outside[$sensor->id];
+            return ($sensor->isOnAt($this->axes[$sensor->motion]->thingAt(), $this->periods[$sensor->motion]) ?? false) || $this->outside[$sensor->id];
         }
         if (! $sensor->measures()) {
             return $this->outside[$sensor->id];

@@ -33,6 +33,9 @@ final class LoadDisturbance
 
     private bool $waits = false;
 
+    /** @var float|null where a latch holds it, rad; INF while it flies free of its drive */
+    private ?float $latched = null;
+
     private bool $leaks = false; // the hose of its cylinder is off
 
     private float $along_Nm = 0.0;
@@ -89,6 +92,12 @@ final class LoadDisturbance
     public function isHeavier(float $factor): void
     {
         $this->heavier = $factor;
+    }
+
+    /** @param  float  $at  of its shaft: below it rests whatever its drive does; −INF where it goes with it */
+    public function rests(float $at): void
+    {
+        $this->latched = $at === -INF ? null : $at;
     }
 
     public function leaks(bool $does): void
@@ -153,7 +162,9 @@ final class LoadDisturbance
         if ($this->waits || $this->along_Nm !== 0.0 || $this->along_kgm2 !== 0.0) {
             $mechanism = new Burdened($mechanism, held: $this->waits ? [-1e9, 1e9] : null, adds_Nm: $this->along_Nm, adds_kgm2: $this->along_kgm2);
         }
-        if ($this->motion->mechanism->pullsOnly()) {
+        if ($this->latched !== null) {
+            $mechanism = new Slack($mechanism, is_finite($this->latched) ? $mechanism->positionAt($this->latched) : $this->latched);
+        } elseif ($this->motion->mechanism->pullsOnly()) {
             $mechanism = new Slack($mechanism, $this->snapped ? INF : $this->restsAt($at));
         }
 

@@ -24,6 +24,7 @@ use Brookstone\Core\Quantity\Constants;
 /** One motion as a machine during a run: does what its driver was last told, and goes where its load lets it. */
 final class Machine
 {
+    use HeldByLatch;
     use WeighsOnMotor;
 
     private const AT_SPEED = 0.3;        // of its no-load speed: then it is past its start
@@ -101,6 +102,7 @@ final class Machine
         $this->state = $this->plant->stateAt($this->unit->toSi($at));
         $this->full = $motion->drive?->line();
         [$this->stops, $this->softens_J] = EndStops::of($motion, $this->burden->hangs(), $this->shaftAngle(...));
+        $this->latch = $motion->latch === null ? null : new LatchState($motion, $this->shaftAngle(...));
         $this->ramp = new CommandRamp($this->state->angle);
         $this->motor = new MotorShaft($this->plant, $motion->drive->ramp_s ?? 0.0);
         $this->follower = $this->follower();
@@ -112,6 +114,11 @@ final class Machine
         } elseif ($this->full !== null) {
             $this->motor->switch(new DriverCommand($this->full->shorted(), 1, false, null, 0.0));
             $this->still = false;
+        }
+        if ($this->latch?->catches($this->state->angle) === true) {
+            $still = $this->still;
+            $this->restsAnew();
+            $this->still = $still;
         }
     }
 
@@ -205,7 +212,7 @@ final class Machine
     /** It stands still and pushes nothing: time does nothing to it. */
     public function isIdle(): bool
     {
-        return $this->still && $this->ledger === null && $this->stall->now_s() === 0.0 && ! $this->pushesHard(); // that it has pushed in vain is told first
+        return $this->still && ! ($this->latch?->isFlying() ?? false) && $this->ledger === null && $this->stall->now_s() === 0.0 && ! $this->pushesHard(); // that it has pushed in vain is told first
     }
 
     /** With all that its command lets it, whatever that is; a stepper at rest draws its current and pushes nothing, until it is told to turn and cannot. */
@@ -253,7 +260,9 @@ final class Machine
     /** Of what it moves, in the motion's own unit: where it hangs, where it stands while its cord is slack, where it fell when that broke. */
     public function position(): float
     {
-        return $this->fallen ?? $this->unit->fromSi($this->plant->loadPosition($this->state));
+        $at = $this->latch === null ? $this->plant->loadPosition($this->state) : $this->plant->position($this->state);
+
+        return $this->fallen ?? $this->unit->fromSi($at);
     }
 
     /** @param  float  $at in the motion's own unit */
@@ -271,7 +280,7 @@ final class Machine
     {
         $full = $this->follower !== null || ! $this->motor->isAtFull() ? 0.0 : $this->motor->noLoad_rad_s() / $this->plant->ratio;
         $speed = $this->state->speed;
-        if ($full <= 0.0 || $this->ledger !== null || $this->state->angle <= $this->plant->slackBelow) {
+        if ($full <= 0.0 || $this->ledger !== null || $this->latch !== null || $this->state->angle <= $this->plant->slackBelow) {
             return 0.0;
         }
         if ($speed === 0.0 && ($this->stops->at() === $this->motor->command() || $this->stall->now_s() > 0.0)) {
@@ -301,7 +310,7 @@ final class Machine
         if ($this->still) {
             $this->ledger?->held($this->current_A, $seconds, $this->powered && $this->follower instanceof SteppedShaft ? $this->follower->heat_W() : null);
 
-            return [];
+            return $this->latch === null ? [] : $this->latched($this->latch, $seconds);
         }
         $before = $this->state->angle;
         $happened = [];
@@ -311,11 +320,12 @@ final class Machine
             $left -= $this->step($left);
             $happened = $this->meetStops();
             $landed_J = $this->plant->slackBelow === -INF ? null : SlackCord::passes($this->plant, $this->state, $was, $this->ledger);
-            if ($landed_J !== null) {
+            if ($landed_J !== null && $this->latch === null) {
                 $happened[] = ['lands', $this->unit->fromSi($this->plant->speed($this->state)), $landed_J];
             }
         }
         $this->settle(abs($this->state->angle - $before));
+        $happened = $this->latch === null ? $happened : [...$happened, ...$this->latched($this->latch, $seconds)];
 
         return $this->hangs ? [...$happened, ...$this->snaps()] : $happened;
     }

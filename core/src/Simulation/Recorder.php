@@ -94,7 +94,7 @@ final class Recorder
                 continue;
             }
             $this->stepsBefore[$id] = $steps;
-            $this->positions[$id][] = floor($axis->position() * self::PER_UNIT + 0.5) / self::PER_UNIT;
+            $this->positions[$id][] = floor($axis->thingAt() * self::PER_UNIT + 0.5) / self::PER_UNIT;
             $this->speeds[$id][] = floor($axis->speed() * self::PER_UNIT + 0.5) / self::PER_UNIT;
             $this->currents[$id][] = floor($axis->current_A() * self::PER_UNIT + 0.5) / self::PER_UNIT;
         }
@@ -141,6 +141,26 @@ final class Recorder
             'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))),
             'energy' => Quantity::of($energy_J, 'J'),
         ]));
+    }
+
+    /** Its latch holds it from now on. */
+    public function caught(float $at, Motion $motion): void
+    {
+        $this->event($at, 'latch', new Sentence("{$motion->named()} is caught by its latch."));
+    }
+
+    /** @param  bool  $isKept  nothing comes of it: its drive still holds it, or nothing pulls it */
+    public function letGo(float $at, Motion $motion, bool $isKept): void
+    {
+        $isKept ? $this->mishap('kept', $motion->id, $at, new Sentence("The latch of {$motion->named()} lets it go, and its drive still holds it."))
+            : $this->event($at, 'latch', new Sentence("The latch of {$motion->named()} lets it go."));
+    }
+
+    /** @param  float  $speed in the motion's own unit per second */
+    public function strikes(float $at, Motion $motion, float $speed, float $energy_J): void
+    {
+        $this->event($at, 'latch', new Sentence("{$motion->named()} strikes at {speed} with {energy}.", [
+            'speed' => $motion->unit()->speed($motion->unit()->toSi(abs($speed))), 'energy' => Quantity::of($energy_J, 'J')]));
     }
 
     public function snaps(float $at, Motion $motion, float $pull_N, float $bears_N): void

@@ -85,6 +85,8 @@ final class World implements Senses
 
     public readonly Air $air;
 
+    private readonly Latches $latches;
+
     /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
     {
@@ -114,6 +116,7 @@ final class World implements Senses
         $this->inputs = new Inputs($build, $axes);
         $this->feeds = SupplyState::all($build, $axes);
         $this->air = new Air($build, $axes);
+        $this->latches = new Latches($axes);
         $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s, $this->air);
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
@@ -325,6 +328,7 @@ final class World implements Senses
                 $feed->wentOn($angles, $this->build->settings->scan_s, $for_s);
             }
         }
+        $this->latches->isNone() ? null : $this->latches->look($this->now(), $this->outputs->all(), $this->recorder);
         $this->scans += $scans;
         $this->changes += $this->air->goesOn($this->now(), $for_s, $this->powered, $this->recorder);
         $asleep ? null : $this->clear?->look($this->now());
@@ -339,6 +343,8 @@ final class World implements Senses
             'snaps' => $this->recorder->snaps($this->now(), $axis->motion, $one, $other),
             'stalls' => $this->recorder->stalls($axis->motion),
             'stalled' => $this->recorder->stalled($this->now(), $axis->motion, $one, $other),
+            'strikes' => $this->recorder->strikes($this->now(), $axis->motion, $one, $other),
+            'caught' => $this->recorder->caught($this->now(), $axis->motion),
             'lands' => $this->recorder->lands($this->now(), $axis->motion, $one, $other),
             default => $this->recorder->hit($this->now(), $axis->motion, $one, $other),
         };
@@ -350,8 +356,9 @@ final class World implements Senses
      */
     private function stride(array $awake, float $until): int
     {
-        $scans = array_filter($this->riders, fn (Riders $riders): bool => $riders->mustBeLookedAt($awake, $this->build->settings->scan_s)) !== []
-            || $this->air->isUsed() ? 1 : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
+        $scans = $this->air->isUsed() || ($awake !== [] && ! $this->latches->isNone())
+            || array_filter($this->riders, fn (Riders $riders): bool => $riders->mustBeLookedAt($awake, $this->build->settings->scan_s)) !== [] ? 1
+            : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
         $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;
 
         return max(1, $scans);

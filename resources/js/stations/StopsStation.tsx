@@ -4,6 +4,7 @@ import { QuantityField } from '../fields/QuantityField';
 import { freeId } from '../pages/AddMotion';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
+import { LatchFields } from './LatchFields';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
 
 /** Where the motion ends: switches first, hard stops after. */
@@ -66,6 +67,7 @@ export function StopsStation({ handle: { motion, chain, path } }: { handle: Moti
                     how="It shorts the motor to stop it; otherwise it coasts."
                 />
             </FieldGroup>
+            <LatchFields motion={motion} path={path} />
             {stops.switches.map((each, i) => {
                 const runOn = chain.curves.run_on.find((other) => other.switch === each.id);
                 return (

@@ -7,10 +7,10 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Severity;
 use Tests\Support\Builds;
 
-/** @param  array<string, mixed>  $changes */
-function crateWith(array $changes): Build
+/** @param  array<string, mixed>  $changes  by path, of an example */
+function crateWith(array $changes, string $example = 'crate-imp'): Build
 {
-    $document = Builds::example('crate-imp')->document;
+    $document = Builds::example($example)->document;
     foreach ($changes as $path => $value) {
         data_set($document, $path, $value);
     }
@@ -24,7 +24,7 @@ function saidOfAir(Assessment $assessment, string $code): array
     return array_map(fn ($finding): string => $finding->says->text(), Builds::findings($assessment, $code));
 }
 
-/** @return array<string, array{0: array<string, mixed>, 1: Severity, 2: bool, 3: string, 4: array<string, mixed>}> planted; how bad; whether it is mended; what it says; what is just not wrong */
+/** @return array<string, array{0: array<string, mixed>, 1: Severity, 2: bool, 3: string, 4: array<string, mixed>, 5?: string}> planted; how bad; whether it is mended; what it says; what is just not wrong; in which example */
 function plantedInAir(): array
 {
     $every = fn (float $s): array => ['routines.1.starts' => [['when' => 'every', 'every_s' => $s]], 'tanks.0.compressor_l_min' => 10.0];
@@ -38,19 +38,23 @@ function plantedInAir(): array
             'full, Tank is good for 4 of it one right after another. Then its compressor needs 267 s.', ['tanks.0.tank_l' => 3.6, 'tanks.0.compressor_l_min' => 1.0]],
         'routine.air_runs_out' => [['tanks.0.tank_l' => 0.5, 'tanks.0.compressor_l_min' => 2.0], Severity::Fails, true,
             'under the 5.5 bar at which its compressor starts: that does not keep up', ['tanks.0.tank_l' => 2.0, 'tanks.0.compressor_l_min' => 2.0]],
+        'drive.latch_stiff' => [['motions.0.latch.friction_coefficient' => 1.73], Severity::Fails, false, 'and stalled it pulls with 14.67 N',
+            ['motions.0.latch.friction_coefficient' => 1.14], 'bell-hammer'],
+        'routine.latch_in_vain' => [['routines.0.steps.3' => ['do' => 'wait', 'for_s' => 0.1]], Severity::Fails, false,
+            'The latch of Bell hammer lets it go, and its drive still holds it', [], 'bell-hammer'],
         'stops.cushion' => [['motions.0.drive.motor.flow_l_min' => 24.0], Severity::Fails, true,
             'It comes to its end with 0.311 J, and the ends of the cylinder take up 0.3 J.', ['motions.0.drive.motor.flow_l_min' => 23.0]],
     ];
 }
 
-it('finds what is planted in the air of a crate, with its numbers, and not what is just within', function (string $code, array $values, Severity $severity, bool $mends,
-    string $says, array $within) {
-    $assessment = Builds::assessed(crateWith($values));
+it('finds what is planted in the air of a crate and in the latch of a bell, with its numbers, and not what is just within', function (string $code, array $values, Severity $severity, bool $mends,
+    string $says, array $within, string $example = 'crate-imp') {
+    $assessment = Builds::assessed(crateWith($values, $example));
     $found = Builds::findings($assessment, $code);
 
     expect($found)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', $assessment->codes()))
         ->and($found[0]->severity)->toBe($severity)->and($found[0]->says->text())->toContain($says)
-        ->and(saidOfAir(Builds::assessed(crateWith($within)), $code))->toBe([]);
+        ->and(saidOfAir(Builds::assessed(crateWith($within, $example)), $code))->toBe([]);
     if ($mends) {
         expect($found[0]->fixes)->not->toBeEmpty("{$code} offers no fix");
         foreach ($found[0]->fixes as $fix) {

@@ -104,7 +104,11 @@ final class MotionFigures
     /** Torque that it must hold at the worse of its two ends, loaded or empty as it stands there. */
     public function hold_Nm(): float
     {
-        return max($this->there()->hold_Nm(), $this->back()->hold_Nm());
+        $latched = $this->motion->latch?->place; // there nothing else need hold it
+        [$from, $to] = [$latched !== $this->motion->task->from, $latched !== $this->motion->task->to];
+
+        return max(0.0, $from ? $this->there()->hold_from_Nm : 0.0, $to ? $this->there()->hold_to_Nm : 0.0, $to ? $this->back()->hold_from_Nm : 0.0,
+            $from ? $this->back()->hold_to_Nm : 0.0);
     }
 
     /** Inertia at the load where it is largest of start, middle and end, rotor included, kg·m². */

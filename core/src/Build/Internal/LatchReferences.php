@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Build\Internal;
+
+use Brookstone\Core\Shape\ErrorList;
+
+/**
+ * Checks what the latches of a document say of places, motions and outputs.
+ *
+ * @internal
+ */
+final readonly class LatchReferences
+{
+    public function __construct(private ErrorList $errors)
+    {
+    }
+
+    /** @param  array<string, mixed>  $document read by its shape */
+    public function check(array $document): void
+    {
+        $places = array_map(fn (array $motion): array => array_column([...$motion['places'], ...Dial::places($motion)], 'id'),
+            array_column($document['motions'], null, 'id'));
+        $outputs = array_column($document['outputs'], 'id');
+        foreach ($document['motions'] as $i => $motion) {
+            $latch = $motion['latch'];
+            $path = "motions.{$i}.latch";
+            if ($latch === null) {
+                continue;
+            }
+            if (! in_array($latch['place'], $places[$motion['id']], true)) {
+                $this->errors->add("{$path}.place", "There is no place {$latch['place']} in this motion.");
+            }
+            if ($motion['task']['keeps_turning']) {
+                $this->errors->add($path, 'What keeps turning is held by no latch.');
+            }
+            if ($latch['motion'] === null && $latch['output'] === null) {
+                $this->errors->add("{$path}.motion", 'Needs a motion or an output that lets it go.');
+            } elseif ($latch['motion'] !== null && $latch['output'] !== null) {
+                $this->errors->add("{$path}.output", 'Either a motion lets it go or an output.');
+            } elseif ($latch['output'] !== null && ! in_array($latch['output'], $outputs, true)) {
+                $this->errors->add("{$path}.output", "There is no output {$latch['output']} in this build.");
+            } elseif ($latch['motion'] !== null && ($latch['motion'] === $motion['id'] || ! isset($places[$latch['motion']]))) {
+                $this->errors->add("{$path}.motion", 'Needs another motion of this build.');
+            } elseif ($latch['motion'] !== null && ! in_array($latch['lets_go'], $places[$latch['motion']], true)) {
+                $this->errors->add("{$path}.lets_go", "Needs a place of {$latch['motion']}.");
+            }
+        }
+    }
+}
