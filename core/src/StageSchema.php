@@ -26,9 +26,8 @@ final class StageSchema
                 'carries' => Schemas::sentence(), 'wires' => Schemas::sentence()->orNull(),
                 'worst' => Schemas::list(Schemas::record('StandsAt', ['motion' => $text, 'at' => $number])),
             ])),
-            'bodies' => Schemas::list(Schemas::record('StageBody', ['id' => $text, 'motion' => $text->orNull(), 'index' => $number,
-                'half_m' => self::numbers(3),
-                'skin_m' => $number, 'at' => self::numbers(12), 'mass_kg' => $number->orNull()])),
+            'bodies' => Schemas::list(self::body()),
+            'drives' => Schemas::list(self::body()),
             'feet' => Schemas::list(self::numbers(2)),
             'masses' => Schemas::list(Schemas::record('StageMass', ['name' => Schemas::sentence(), 'kg' => $number])),
             'meetings' => Schemas::list(Schemas::record('StageMeeting', ['id' => $text, 'verdict' => Schemas::verdict(), 'says' => Schemas::sentence(),
@@ -36,6 +35,15 @@ final class StageSchema
                 'at_m' => self::numbers(3), 'to_m' => self::numbers(3)])),
             'pose' => self::pose(),
         ]);
+    }
+
+    private static function body(): RecordShape
+    {
+        $number = Schemas::number();
+        $text = new TextShape;
+
+        return Schemas::record('StageBody', ['id' => $text, 'motion' => $text->orNull(), 'index' => $number, 'half_m' => self::numbers(3), 'skin_m' => $number,
+            'at' => self::numbers(12), 'mass_kg' => $number->orNull()]);
     }
 
     /** How it looks from the front, small. */

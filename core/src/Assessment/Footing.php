@@ -25,7 +25,7 @@ final readonly class Footing
 
     public function of(Motion $motion): string
     {
-        $held = array_filter($this->build->motions, fn (Motion $each): bool => $each->latch?->motion === $motion->id);
+        $held = array_filter($this->build->motions, fn (Motion $each): bool => $each->latch?->motion === $motion->id || $each->id === $motion->level?->with);
         $with = [...$this->build->motorGroups[$motion->id]->members ?? [$motion->id], ...$this->build->stage->family($motion->id), ...array_keys($held)];
         $said = array_filter($this->build->document['motions'], fn (array $each): bool => in_array($each['id'], $with, true));
         $speeds = array_map(fn (LimitSwitch $switch): array => $this->build->speedsOnto($motion, $switch), $motion->stops->tellers());

@@ -141,6 +141,10 @@ final class BuildShape
                 'output' => Field::or(null, TextShape::id()->orNull(), 'An output that lets it go while it is on.'),
                 'friction_coefficient' => Field::or(0.3, NumberShape::between(0.0, 2.0), 'Of the latch on what it holds.'),
             ], 'Latch'))->orNull(), 'What holds it once its drive has wound it, and lets it go.'),
+            'level' => Field::or(null, (new RecordShape([
+                'with' => Field::needed(TextShape::id(), 'Another motion, the other end of the same thing.'),
+                'within' => Field::needed(NumberShape::positive(720.0), 'How far apart the two may get; degrees or metres.'),
+            ], 'Level'))->orNull(), 'It must stay level with another: both ends of a gantry.'),
             'mount' => Field::or(null, Mount::shape()->orNull(), 'Where it stands; empty: it has no place on the stage yet.'),
             'bodies' => Field::or([], self::list(Body::shape(false), self::MOST_BODIES, 'bodies'), 'What it moves, as it stands where its follower is at 0.'),
             'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),

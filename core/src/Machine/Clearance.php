@@ -62,6 +62,10 @@ final class Clearance
                 $pieces[] = new Piece($body, $motion, $movedBy);
             }
         }
+        foreach ($stage->motions as $motion) {
+            $drive = DriveBody::of($stage, $motion);
+            $pieces = $drive === null ? $pieces : [...$pieces, $drive];
+        }
         foreach ($stage->things as $thing) {
             $pieces[] = new Piece($thing, null, []);
         }

@@ -51,6 +51,7 @@ final readonly class Motion
      * @param  list<Place>  $places  two or more
      * @param  list<Body>  $bodies  that it moves
      * @param  Latch|null  $latch  that holds it once it is wound
+     * @param  Level|null  $level  with what it must stay level
      */
     public function __construct(
         public string $id,
@@ -65,6 +66,7 @@ final readonly class Motion
         public ?Mount $mount = null,
         public array $bodies = [],
         public ?Latch $latch = null,
+        public ?Level $level = null,
     ) {
         $this->positioning = Positioning::of($drive, $stops, $task->from);
         $thing = $this->thing();
@@ -406,6 +408,6 @@ final readonly class Motion
     {
         return new self(...$other + ['id' => $this->id, 'name' => $this->name, 'mechanism' => $this->mechanism, 'places' => $this->places,
             'task' => $this->task, 'drive' => $this->drive, 'train' => $this->train, 'stops' => $this->stops, 'layout' => $this->layout,
-            'mount' => $this->mount, 'bodies' => $this->bodies, 'latch' => $this->latch]);
+            'mount' => $this->mount, 'bodies' => $this->bodies, 'latch' => $this->latch, 'level' => $this->level]);
     }
 }

@@ -24,8 +24,11 @@ final readonly class Mount
      * @param  float  $x_m  of its axis or its zero, from that of what it stands on, as that stands at its zero
      * @param  float  $heading_deg  where it points, anticlockwise from above, from where that points
      * @param  string  $drive  `rides`: its drive sits there too; `base`: it stays on the base, and pulls through cord or cable
+     * @param  string  $drive_side  where its body is: `behind` or `before` what it turns; `none` where that is not said
+     * @param  array{contact_N: float, magnet_m: float, gap_m: float, slide_coefficient: float}|null  $magnets  that hold it there; null where it is fixed
      */
-    public function __construct(public ?string $on, public float $x_m, public float $y_m, public float $z_m, public float $heading_deg, public string $drive)
+    public function __construct(public ?string $on, public float $x_m, public float $y_m, public float $z_m, public float $heading_deg, public string $drive,
+        public string $drive_side = 'none', public ?array $magnets = null)
     {
     }
 
@@ -40,6 +43,14 @@ final readonly class Mount
             'z_m' => Field::or(0.0, $far, 'And up.'),
             'heading_deg' => Field::or(0.0, NumberShape::between(-720.0, 720.0), 'Where it points: 0 to the right, 90 away from who looks.'),
             'drive' => Field::or('rides', ChoiceShape::of('rides', 'base'), 'Where its drive is: with it, or on the base, pulling through cord or cable.'),
+            'drive_side' => Field::or('none', ChoiceShape::of('none', 'behind', 'before'),
+                'Where the body of its drive is, along its axis; none: that is not looked at.'),
+            'magnets' => Field::or(null, (new RecordShape([
+                'contact_N' => Field::needed(NumberShape::positive(1e5), 'Pull of all of them in contact.'),
+                'magnet_m' => Field::needed(NumberShape::positive(1.0), 'Length of one along its pull.'),
+                'gap_m' => Field::needed(NumberShape::between(0.0, 1.0), 'Shell and sliders between them.'),
+                'slide_coefficient' => Field::or(0.1, NumberShape::between(0.0, 10.0), 'Of what they hold on what that stands on.'),
+            ], 'Magnets'))->orNull(), 'Magnets that hold it there through a shell; empty: it is fixed.'),
         ], 'Mount');
     }
 

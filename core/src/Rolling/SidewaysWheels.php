@@ -67,4 +67,47 @@ final readonly class SidewaysWheels
 
         return ($speed_m_s * cos($tilt) + $spin) / $this->wheel_radius_m / Constants::RAD_S_PER_RPM;
     }
+
+    /**
+     * What each wheel pushes with along its rim, N, so that together they give a push and a twist and none of them works against another: the least sum of
+     * squares (Siegwart & Nourbakhsh, Introduction to Autonomous Mobile Robots, 2nd ed., §3.2.4, the other way round: ΣF·v is the power of both).
+     *
+     * @param  float  $push_N  on the base, or of the ball on the floor
+     * @param  float  $heading_deg  of that, from the first wheel to the left
+     * @param  float  $twist_Nm  about the upright axis
+     * @return list<float>
+     */
+    public function pushes_N(float $push_N, float $heading_deg, float $twist_Nm): array
+    {
+        $heading = $heading_deg * Constants::RAD_PER_DEG;
+        [$along, $about] = $this->arms();
+        $pushes = [];
+        for ($i = 0; $i < $this->count; $i++) {
+            $pushes[] = 2 / $this->count * $push_N / $along * sin($heading - 2 * M_PI * $i / $this->count) + $twist_Nm / $this->count / $about;
+        }
+
+        return $pushes;
+    }
+
+    /** The most that any wheel pushes with over every heading, N. */
+    public function hardest_N(float $push_N, float $twist_Nm): float
+    {
+        [$along, $about] = $this->arms();
+
+        return 2 / $this->count * abs($push_N) / $along + abs($twist_Nm) / $this->count / $about;
+    }
+
+    /** What presses each wheel on while a mass stands on all of them evenly, N: on a ball more than its share, as they lean. */
+    public function pressed_N(float $mass_kg): float
+    {
+        return $mass_kg * Constants::GRAVITY_M_S2 / $this->count / $this->arms()[0];
+    }
+
+    /** @return array{float, float} share of a push that acts along the rims, and the arm of a twist, m */
+    private function arms(): array
+    {
+        $tilt = ($this->contact_deg ?? 0.0) * Constants::RAD_PER_DEG;
+
+        return [cos($tilt), $this->reach_m * ($this->contact_deg === null ? 1.0 : sin($tilt))];
+    }
 }

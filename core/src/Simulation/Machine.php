@@ -212,7 +212,10 @@ final class Machine
     /** It stands still and pushes nothing: time does nothing to it. */
     public function isIdle(): bool
     {
-        return $this->still && ! ($this->latch?->isFlying() ?? false) && $this->ledger === null && $this->stall->now_s() === 0.0 && ! $this->pushesHard(); // that it has pushed in vain is told first
+        $isFlying = $this->latch?->isFlying() ?? false;
+
+        return $this->still && ! $isFlying && $this->ledger === null && $this->stall->now_s() === 0.0
+            && ! $this->pushesHard(); // that it has pushed in vain is told first
     }
 
     /** With all that its command lets it, whatever that is; a stepper at rest draws its current and pushes nothing, until it is told to turn and cannot. */

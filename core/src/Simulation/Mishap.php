@@ -12,7 +12,7 @@ final readonly class Mishap
     public const OF_NO_MOTION = ['rule', 'sag', 'reset', 'burns', 'vain', 'air'];
 
     /**
-     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `burns`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`, `touch`, `near`, `air`, `kept`
+     * @param  string  $kind  `hit`, `snap`, `sag`, `reset`, `burns`, `rule`, `stall`, `elsewhere`, `left_powered`, `vain`, `touch`, `near`, `air`, `kept`, `crooked`
      * @param  string  $of  the motion, supply, tank, rule or routine
      * @param  string|null  $routine  whose step moved it, or was done at the time
      * @param  string|null  $path  of that step inside the routine

@@ -143,6 +143,14 @@ final class Recorder
         ]));
     }
 
+    /** It and what it must stay level with are too far apart, by so much in their own unit. */
+    public function isCrooked(float $at, Motion $motion, Motion $with, float $by): void
+    {
+        $unit = $motion->unit();
+        $this->mishap('crooked', $motion->id, $at, new Sentence("{$motion->named()} and {$with->named()} are {by} apart, and may be {within}.",
+            ['by' => $unit->quantity($by), 'within' => $unit->quantity($motion->level->within ?? 0.0)]));
+    }
+
     /** Its latch holds it from now on. */
     public function caught(float $at, Motion $motion): void
     {

@@ -87,6 +87,8 @@ final class World implements Senses
 
     private readonly Latches $latches;
 
+    private readonly LevelWatch $level;
+
     /** @param  array<string, Ledger>  $ledgers  of motions whose energy is written down */
     public function __construct(public readonly Build $build, public readonly Scenario $scenario, float $sample_s, array $ledgers = [])
     {
@@ -117,6 +119,7 @@ final class World implements Senses
         $this->feeds = SupplyState::all($build, $axes);
         $this->air = new Air($build, $axes);
         $this->latches = new Latches($axes);
+        $this->level = new LevelWatch($axes);
         $this->recorder = new Recorder($build, $axes, $this->feeds, $sample_s, $this->air);
         foreach ($this->inputs->all() as $input => $on) {
             $this->recorder->input((string) $input, 0.0, $on);
@@ -329,6 +332,7 @@ final class World implements Senses
             }
         }
         $this->latches->isNone() ? null : $this->latches->look($this->now(), $this->outputs->all(), $this->recorder);
+        $asleep || $this->level->isNone() ? null : $this->level->look($this->now(), $this->recorder);
         $this->scans += $scans;
         $this->changes += $this->air->goesOn($this->now(), $for_s, $this->powered, $this->recorder);
         $asleep ? null : $this->clear?->look($this->now());
@@ -356,7 +360,7 @@ final class World implements Senses
      */
     private function stride(array $awake, float $until): int
     {
-        $scans = $this->air->isUsed() || ($awake !== [] && ! $this->latches->isNone())
+        $scans = $this->air->isUsed() || ($awake !== [] && ! ($this->latches->isNone() && $this->level->isNone()))
             || array_filter($this->riders, fn (Riders $riders): bool => $riders->mustBeLookedAt($awake, $this->build->settings->scan_s)) !== [] ? 1
             : $this->stride->scans($awake, $this->now(), $this->nothingUntil($until));
         $this->looksUntil = $scans === 1 && $awake !== [] ? $this->scans + self::TRIES_EVERY : 0;

@@ -45,7 +45,20 @@ export function ChoiceField({
 }
 
 /** Yes or no. */
-export function ToggleField({ label, path, value, how }: { label: string; path: string; value: boolean; how?: string }) {
+export function ToggleField({
+    label,
+    path,
+    value,
+    how,
+    toValue = (on) => on,
+}: {
+    label: string;
+    path: string;
+    value: boolean;
+    how?: string;
+    /** What is kept for on and off, where that is no yes or no. */
+    toValue?: (on: boolean) => unknown;
+}) {
     const { edit } = useBuild();
     return (
         <FieldFrame label={label} how={how} error={useFieldError(path)}>
@@ -57,7 +70,7 @@ export function ToggleField({ label, path, value, how }: { label: string; path: 
                         aria-describedby={describedBy}
                         className="size-5 accent-accent"
                         checked={value}
-                        onChange={(event) => edit({ path, value: event.target.checked })}
+                        onChange={(event) => edit({ path, value: toValue(event.target.checked) })}
                     />
                 </span>
             )}

@@ -118,6 +118,19 @@ export function StageMat({ look, document, report, all, box, width, height, pick
                         aria-hidden="true"
                     />
                 )}
+                {report.drives.map((drive) => (
+                    <Outline
+                        key={drive.id}
+                        body={drive}
+                        place={bodyPlace(drive, all)}
+                        look={look}
+                        frame={frame}
+                        is="drive"
+                        color="var(--color-mat-ink)"
+                        isPicked={false}
+                        isDim={picked !== null}
+                    />
+                ))}
                 {bodies.map(({ body, place }) => {
                     const of = { motion: body.motion, body: body.id };
                     const said = saidOf(document, body);
@@ -200,7 +213,7 @@ function saidOf(document: Build, body: StageBody): { label: string; is: string; 
     };
 }
 
-const LOOK_OF = { moved: 0.62, frame: 0.28, way: 0.16, hands: 0.07, carried: 0.5 } as const;
+const LOOK_OF = { drive: 0.12, moved: 0.62, frame: 0.28, way: 0.16, hands: 0.07, carried: 0.5 } as const;
 
 function Outline({
     body,
@@ -227,7 +240,7 @@ function Outline({
     const stroke = {
         stroke: isPicked ? 'var(--color-mat-ink)' : color,
         strokeWidth: isPicked ? 2.5 : 1.25,
-        strokeDasharray: is === 'hands' ? '5 4' : undefined,
+        strokeDasharray: is === 'hands' ? '5 4' : is === 'drive' ? '2 2' : undefined,
     };
     const paint = { fill: color, fillOpacity: isPicked ? Math.min(1, opacity + 0.2) : opacity, ...stroke };
     if (skin <= 0) {

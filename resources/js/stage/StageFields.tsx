@@ -1,5 +1,5 @@
 import type { Build } from '../api/types';
-import { ChoiceField, TextField } from '../fields/PlainFields';
+import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild } from '../state/BuildContext';
 
@@ -21,6 +21,8 @@ const IS = [
 ];
 
 const MATERIALS = ['plywood', 'pine', 'hardwood', 'foam', 'printed', 'acrylic', 'cloth', 'aluminium', 'brass', 'steel'];
+
+const MAGNETS = { contact_N: 20, magnet_m: 0.01, gap_m: 0.004 };
 
 /** Where a motion stands, and on what. */
 export function MountFields({ motion, index }: { motion: Motion; index: number }) {
@@ -65,6 +67,37 @@ export function MountFields({ motion, index }: { motion: Motion; index: number }
                     { value: 'base', label: 'is on the base, and pulls through a cord or cable' },
                 ]}
             />
+            {mount.drive === 'rides' && motion.drive !== null && (
+                <ChoiceField
+                    label="Its body sits"
+                    path={at('drive_side')}
+                    value={mount.drive_side}
+                    choices={[
+                        { value: 'none', label: 'not said' },
+                        { value: 'behind', label: 'behind, or below, what it moves' },
+                        { value: 'before', label: 'before, or above, what it moves' },
+                    ]}
+                />
+            )}
+            <ToggleField
+                label="Held by magnets"
+                path={at('magnets')}
+                value={mount.magnets !== null}
+                toValue={(on) => (on ? MAGNETS : null)}
+                how="Through a shell: a head on a ball."
+            />
+            {mount.magnets !== null && (
+                <>
+                    <QuantityField
+                        label="They pull in contact"
+                        path={at('magnets.contact_N')}
+                        value={mount.magnets.contact_N}
+                        how="All together, by a spring balance."
+                    />
+                    <QuantityField label="Length of a magnet" path={at('magnets.magnet_m')} value={mount.magnets.magnet_m} />
+                    <QuantityField label="Gap between them" path={at('magnets.gap_m')} value={mount.magnets.gap_m} how="Shell and sliders." />
+                </>
+            )}
         </div>
     );
 }

@@ -5,6 +5,7 @@ import { freeId } from '../pages/AddMotion';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { LatchFields } from './LatchFields';
+import { LevelFields } from './LevelFields';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
 
 /** Where the motion ends: switches first, hard stops after. */
@@ -68,6 +69,7 @@ export function StopsStation({ handle: { motion, chain, path } }: { handle: Moti
                 />
             </FieldGroup>
             <LatchFields motion={motion} path={path} />
+            <LevelFields motion={motion} path={path} keptIn={own} />
             {stops.switches.map((each, i) => {
                 const runOn = chain.curves.run_on.find((other) => other.switch === each.id);
                 return (

@@ -10,7 +10,7 @@ use Tests\Support\Builds;
 
 /** Codes that no judge gives, only a calculator: planted in the tests of calculators. */
 const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.binds', 'linkage.no_pair', 'winding.cord_weak', 'winding.fleet',
-    'winding.order_unsure', 'rolling.head_slides', 'sense.chatters', 'sense.drifts', 'sense.few_readings', 'sense.ghosts', 'sense.missed',
+    'winding.order_unsure', 'rolling.head_slides', 'rolling.wheel_slips', 'sense.chatters', 'sense.drifts', 'sense.few_readings', 'sense.ghosts', 'sense.missed',
     'sense.stick_jitters', 'sense.press_confused', 'sense.double_confused', 'sense.knock_window', 'sense.knock_threshold', 'sense.light_overlaps',
     'sense.light_blinks', 'sense.light_misread', 'sense.light_passing', 'stop.close', 'stop.hits', 'timer.first_edge', 'train.contact_ratio',
     'train.no_backlash', 'sense.filter_weak', 'sense.filter_strong', 'power.wire_drops', 'power.regulator_hot', 'power.fuse_none',

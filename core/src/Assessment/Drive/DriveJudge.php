@@ -55,7 +55,8 @@ final class DriveJudge implements Judge
         $stalls = $f->margin < 1.0 - Constants::TIE;
         $time = $stalls ? null : $this->time($subject); // where it stalls, that is said already
 
-        return array_values(array_filter([...$findings, $this->pinches($subject), ...(new DriveNotes)->of($subject, $f), ...LatchRules::of($subject), $time]));
+        return array_values(array_filter([...$findings, $this->pinches($subject), ...(new DriveNotes)->of($subject, $f), ...LatchRules::of($subject),
+            LevelRules::of($subject), $time]));
     }
 
     /** The sentence for a limit that is reached, with the numbers that were compared, and what would mend it. */

@@ -30,6 +30,7 @@ final class RoutineRehearsal
         'reset' => ['routine.resets', []],
         'burns' => ['routine.coil_burns', []],
         'air' => ['routine.air_runs_out', []],
+        'crooked' => ['routine.runs_apart', ['drive.runs_apart']],
         'kept' => ['routine.latch_in_vain', []],
         'rule' => ['routine.rule_broken', ['routine.rule_broken']], // the search, where it was not ended early, has told it
         'vain' => ['routine.gives_up', ['routine.never_there', 'routine.give_up_short', 'routine.place_lost', 'routine.moves_before_home',

@@ -104,6 +104,9 @@ final readonly class Meetings
     private function place(Nearest $nearest): string
     {
         foreach ([$nearest->other, $nearest->one] as $piece) {
+            if ($piece->driveOf !== null) {
+                return "motions.{$this->build->indexOf($piece->driveOf)}.mount.drive_side";
+            }
             if ($piece->of === null) {
                 return 'things.'.array_search($piece->body->id, array_column($this->build->document['things'], 'id'), true);
             }

@@ -39,7 +39,7 @@ final readonly class StageJudge
         $masses = new Masses($build, $proposes);
         $meetings = (new Meetings($build, $subjects))->findings();
         $findings = [...array_values($meetings), ...(new Encounters($build, $subjects))->findings(), ...$masses->findings(),
-            ...(new Wires($build))->findings(),
+            ...(new Wires($build))->findings(), ...(new Room($build, Clearance::of($build->stage)))->findings(), ...(new Magnets($build))->findings(),
             ...($thoroughly ? (new Interlocks($build, Clearance::of($build->stage)))->findings() : [])];
         usort($findings, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
 

@@ -48,6 +48,8 @@ final readonly class StageReport
         return [
             'motions' => array_map($this->motion(...), array_values($stage->motions)),
             'bodies' => $bodies,
+            'drives' => array_values(array_map(self::drive(...), array_filter(Clearance::of($stage)->pieces,
+                fn (Piece $piece): bool => $piece->driveOf !== null))),
             'feet' => array_map(fn (Vector $corner): array => [$corner->x, $corner->y], $balance->feet),
             'masses' => $this->masses(),
             'meetings' => $this->meetings(),
@@ -177,6 +179,15 @@ final readonly class StageReport
 
         return ['id' => $body->id, 'motion' => $motion, 'index' => $index, 'half_m' => [$half->x, $half->y, $half->z], 'skin_m' => $body->solid->skin_m,
             'at' => $body->placement->columns(), 'mass_kg' => $body->mass_kg];
+    }
+
+    /** @return array<string, mixed> */
+    private static function drive(Piece $drive): array
+    {
+        $half = $drive->body->solid->half;
+
+        return ['id' => $drive->body->id, 'motion' => $drive->of?->id, 'index' => -1, 'half_m' => [$half->x, $half->y, $half->z], 'skin_m' => 0.0,
+            'at' => $drive->at->columns(), 'mass_kg' => null];
     }
 
     /** @return array<string, mixed> */

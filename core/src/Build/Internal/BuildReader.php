@@ -28,6 +28,7 @@ use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\Counter;
 use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\Latch;
+use Brookstone\Core\Parts\Level;
 use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Meeting;
 use Brookstone\Core\Parts\Motion;
@@ -83,7 +84,7 @@ final class BuildReader
         (new References($this->errors))->check($read);
         (new WiringReferences($this->errors))->check($read);
         (new StageReferences($this->errors))->check($read);
-        (new LatchReferences($this->errors))->check($read);
+        (new PairReferences($this->errors))->check($read);
         $this->errors->throwIfAny();
 
         $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
@@ -235,6 +236,7 @@ final class BuildReader
             $read['mount'] === null ? null : new Mount(...$read['mount']),
             array_values(array_map(fn (array $body): Body => new Body(...$body), $read['bodies'])),
             $read['latch'] === null ? null : new Latch(...$read['latch']),
+            $read['level'] === null ? null : new Level(...$read['level']),
         );
 
         return $motion->withStops($motion->stops->but(['marks' => Marks::of($motion,

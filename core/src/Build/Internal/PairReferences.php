@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
+use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Shape\ErrorList;
 
 /**
- * Checks what the latches of a document say of places, motions and outputs.
+ * Checks what motions say of one another: what lets a latch go, and what must stay level with what.
  *
  * @internal
  */
-final readonly class LatchReferences
+final readonly class PairReferences
 {
     public function __construct(private ErrorList $errors)
     {
@@ -24,6 +25,7 @@ final readonly class LatchReferences
             array_column($document['motions'], null, 'id'));
         $outputs = array_column($document['outputs'], 'id');
         foreach ($document['motions'] as $i => $motion) {
+            $this->level($motion, $document['motions'], "motions.{$i}.level.with");
             $latch = $motion['latch'];
             $path = "motions.{$i}.latch";
             if ($latch === null) {
@@ -46,6 +48,24 @@ final readonly class LatchReferences
             } elseif ($latch['motion'] !== null && ! in_array($latch['lets_go'], $places[$latch['motion']], true)) {
                 $this->errors->add("{$path}.lets_go", "Needs a place of {$latch['motion']}.");
             }
+        }
+    }
+
+    /**
+     * @param  array<string, mixed>  $motion
+     * @param  list<array<string, mixed>>  $motions
+     */
+    private function level(array $motion, array $motions, string $path): void
+    {
+        $with = $motion['level']['with'] ?? null;
+        if ($with === null) {
+            return;
+        }
+        $other = array_column($motions, null, 'id')[$with] ?? null;
+        if ($other === null || $with === $motion['id']) {
+            $this->errors->add($path, 'Needs another motion of this build.');
+        } elseif (Mechanisms::make($other['mechanism'])->positionUnit() !== Mechanisms::make($motion['mechanism'])->positionUnit()) {
+            $this->errors->add($path, 'The one turns and the other slides: they are never level.');
         }
     }
 }
