@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\Balancer;
 use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Crank;
 use Brookstone\Core\Mechanism\CrankRocker;
@@ -26,7 +27,7 @@ use Random\Randomizer;
 /** Things that move, made by a seed: the same seed gives the same thing. */
 final class Things
 {
-    public const KINDS = ['arm', 'turntable', 'hoist', 'slide', 'wheels', 'crank', 'crank_rocker', 'pushed', 'ball', 'spring_lever', 'feeder', 'measured',
+    public const KINDS = ['arm', 'turntable', 'hoist', 'slide', 'wheels', 'crank', 'crank_rocker', 'pushed', 'ball', 'balancer', 'spring_lever', 'feeder', 'measured',
         'segmented', 'layered'];
 
     private Randomizer $random;
@@ -63,6 +64,8 @@ final class Things
                 ? 0.0 : $this->number(0.0001, 0.002), $this->number(-90, 90)),
             'ball' => new Ball($this->number(0.08, 0.2), $this->number(0.1, 1), $this->number(5, 20), $this->number(0.05, 0.07), $this->number(0, 0.05),
                 $this->number(0, 4)),
+            'balancer' => new Balancer($this->number(0.5, 4), $this->number(0.1, 0.6), $this->number(0.02, 0.06), $this->number(0, 0.05), $this->number(0, 0.05),
+                50.0),
             'spring_lever' => new SpringLever($this->number(100, 500), 0.05, $this->number(0.04, 0.1), $this->number(0.01, 0.1), $this->number(0, 5)),
             'feeder' => new Feeder($this->number(0.01, 0.04), 0.04, $this->number(0.005, 0.1), (int) $this->number(0, 5), $this->number(0.02, 0.3),
                 $this->number(0, 3), $this->number(-20, 30)),

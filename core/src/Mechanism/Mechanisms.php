@@ -20,6 +20,7 @@ final class Mechanisms
         'crank_rocker' => CrankRocker::class,
         'pushed' => PushrodLever::class,
         'ball' => Ball::class,
+        'balancer' => Balancer::class,
         'spring_lever' => SpringLever::class,
         'feeder' => Feeder::class,
         'measured' => Measured::class,

@@ -21,6 +21,8 @@ final class ByHand
         'load.cord_weak' => 'Take a stronger cord, or a knot that keeps more of its strength; or lift less.',
         'load.fleet' => 'Lead the cord from further away, or take a narrower drum.',
         'load.wheels_slip' => 'Start more gently, put weight over the driven wheels, or take softer tyres.',
+        'load.falls_faster' => 'Answer faster, or put the weight higher: what is taller falls more slowly.',
+        'load.leans_far' => 'Allow the move more time, or take a stronger drive.',
         'load.ball_stays' => 'Hang more weight, or hang it lower; or ask for a gentler slope.',
         'load.will_not_lower' => 'Hang a little more on the cord, or take friction or counterweight away.',
         'drive.peak_margin' => 'Make the part lighter, balance it with a weight or a spring, or take a stronger drive into the drawer.',

@@ -1,4 +1,4 @@
-import type { Ball, Crank, Curves, Feeder, Measured, Mechanism, Slide, SpringLever, Turntable, Wheels } from '../api/types';
+import type { Balancer, Ball, Crank, Curves, Feeder, Measured, Mechanism, Slide, SpringLever, Turntable, Wheels } from '../api/types';
 import { ArmDrawing } from './ArmDrawing';
 import { angleOf, armExtent, box, hoistExtent, lookUp, polar, type Box, type Point } from './geometry';
 import { HoistDrawing } from './HoistDrawing';
@@ -153,6 +153,37 @@ const wheels: Kind<Wheels> = {
                     <Wheel key={share} at={up(radius, share * length)} radius={Math.max(4, radius * s)} degrees={-deg(scene.position / thing.wheel_radius_m)} />
                 ))}
                 <Marks scene={scene} track={track} outwards={() => polar(1, tilt - 90)} />
+            </g>
+        );
+    },
+};
+
+/* What stands on a wheel and balances. */
+const balancer: Kind<Balancer> = {
+    extent: (thing, curves) => {
+        const [low, high] = spread(curves);
+        const tall = thing.height_m * 1300;
+        return box([
+            { x: low - tall * 0.3, y: -tall * 0.1 },
+            { x: high + tall * 0.3, y: tall },
+        ]);
+    },
+    grab: (_, point) => point.x / 1000,
+    Draw: (scene) => {
+        const { thing, frame, curves } = scene;
+        const [low, high] = spread(curves);
+        const radius = thing.wheel_radius_m * 1000;
+        const tall = thing.height_m * 1000;
+        const track: Track = (position) => onWay(position, 0);
+        const at = (mm: number) => frame.at(plus(track(scene.position), { x: 0, y: mm }));
+        const s = frame.scale;
+        return (
+            <g>
+                <Rod from={frame.at({ x: low - tall * 0.3, y: 0 })} to={frame.at({ x: high + tall * 0.3, y: 0 })} width={3} color="var(--color-mat-ink)" />
+                <Rod from={at(radius)} to={at(tall * 1.2)} width={6} />
+                <circle cx={at(tall).x} cy={at(tall).y} r={Math.max(7, tall * 0.09 * s)} fill={scene.color} stroke="var(--color-mat-ink)" strokeWidth="1.5" />
+                <Wheel at={at(radius)} radius={Math.max(4, radius * s)} degrees={-deg(scene.position / thing.wheel_radius_m)} />
+                <Marks scene={scene} track={track} outwards={() => polar(1, -90)} />
             </g>
         );
     },
@@ -370,6 +401,7 @@ const KINDS: { [K in Mechanism['kind']]: Kind<Extract<Mechanism, { kind: K }>> }
     turntable,
     slide,
     wheels,
+    balancer,
     crank,
     crank_rocker: crankRocker,
     pushed,

@@ -148,6 +148,31 @@ export const MECHANISMS: Record<Mechanism['kind'], KindSays> = {
             task: { move_s: 6 },
         },
     },
+    balancer: {
+        title: 'Something that balances on wheels',
+        says: 'A figure on one wheel, on two side by side, or on a ball. You need its mass, how high it sits, and how fast its controller answers.',
+        heading: 'What balances',
+        measure: [
+            'Weigh it finished.',
+            'Lay it across an edge until it balances: from there to the ground it is as high as its centre of mass.',
+            'Block the wheels and pull until they slide: that over its weight is the grip.',
+        ],
+        fields: [
+            { key: 'mass_kg', label: 'Mass of all that stands on the wheels' },
+            { key: 'height_m', label: 'Centre of mass over the ground' },
+            { key: 'wheel_radius_m', label: 'Radius of its wheels' },
+            { key: 'inertia_kgm2', label: 'Inertia about its centre', how: '0 for something small and heavy on a stick.' },
+            { key: 'rolling_coefficient', label: 'Rolling coefficient', how: 'Pull that keeps it rolling on the level, over its weight.' },
+            { key: 'friction_coefficient', label: 'Grip of the wheels' },
+            { key: 'delay_s', label: 'Answers after', how: 'From the sensor that feels it lean to the motor.' },
+            { key: 'loop_hz', label: 'Looks with', how: 'How often its controller looks.' },
+        ],
+        example: {
+            mechanism: { mass_kg: 1.6, height_m: 0.25, wheel_radius_m: 0.04, loop_hz: 200, delay_s: 0.006 },
+            places: ['Here', 0, 'There', 1],
+            task: { move_s: 4 },
+        },
+    },
     crank: {
         title: 'A slider on a crank',
         says: 'A piston, a pump, a bobbing float: to and fro while the motor turns one way.',

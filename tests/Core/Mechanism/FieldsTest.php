@@ -23,6 +23,7 @@ const NEEDED = [
     'slide' => ['mass_kg' => 0.5, 'pulley_radius_m' => 0.01], 'wheels' => ['mass_kg' => 1.0, 'wheel_radius_m' => 0.03, 'rolling_coefficient' => 0.03, 'friction_coefficient' => 0.6],
     'crank' => ['crank_m' => 0.02, 'rod_m' => 0.08, 'slider_mass_kg' => 0.1], 'crank_rocker' => ['crank_m' => 0.01, 'coupler_m' => 0.055, 'rocker_m' => 0.03, 'ground_m' => 0.06, 'mass_kg' => 0.1, 'cg_m' => 0.04],
     'pushed' => ['arm_m' => 0.01, 'horn_m' => 0.02, 'pivot_distance_m' => 0.08, 'mass_kg' => 0.1, 'cg_m' => 0.04],
+    'balancer' => ['mass_kg' => 1.6, 'height_m' => 0.25, 'wheel_radius_m' => 0.04],
     'ball' => ['ball_radius_m' => 0.1, 'shell_mass_kg' => 0.3, 'pendulum_mass_kg' => 0.7, 'pendulum_arm_m' => 0.05],
     'spring_lever' => ['spring_N_per_m' => 250.0, 'stretch_m' => 0.03, 'lever_m' => 0.06, 'moving_mass_kg' => 0.02],
     'feeder' => ['drum_radius_m' => 0.02, 'item_pitch_m' => 0.01],

@@ -14,6 +14,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Arm;
+use Brookstone\Core\Mechanism\Balancer;
 use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Sized;
@@ -51,6 +52,7 @@ final class LoadJudge implements Judge
             $thing instanceof Hoist => $this->hoist($subject, $thing),
             $thing instanceof Wheels => (new RollingJudge)->wheels($subject, $thing),
             $thing instanceof Ball => (new RollingJudge)->ball($subject, $thing),
+            $thing instanceof Balancer => (new BalanceJudge)->of($subject, $thing),
             $thing instanceof SpringLever => $this->spring($subject, $thing),
             default => [],
         };

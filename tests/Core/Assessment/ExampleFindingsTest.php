@@ -8,7 +8,7 @@ use Brookstone\Core\Finding\Severity;
 use Tests\Support\Builds;
 
 /** @param  array<string, mixed>  $changes  by path, of an example */
-function crateWith(array $changes, string $example = 'crate-imp'): Build
+function exampleWith(array $changes, string $example = 'crate-imp'): Build
 {
     $document = Builds::example($example)->document;
     foreach ($changes as $path => $value) {
@@ -19,13 +19,13 @@ function crateWith(array $changes, string $example = 'crate-imp'): Build
 }
 
 /** @return list<string> what is said under a code */
-function saidOfAir(Assessment $assessment, string $code): array
+function saidOf(Assessment $assessment, string $code): array
 {
     return array_map(fn ($finding): string => $finding->says->text(), Builds::findings($assessment, $code));
 }
 
 /** @return array<string, array{0: array<string, mixed>, 1: Severity, 2: bool, 3: string, 4: array<string, mixed>, 5?: string}> planted; how bad; whether it is mended; what it says; what is just not wrong; in which example */
-function plantedInAir(): array
+function plantedInExamples(): array
 {
     $every = fn (float $s): array => ['routines.1.starts' => [['when' => 'every', 'every_s' => $s]], 'tanks.0.compressor_l_min' => 10.0];
 
@@ -42,35 +42,49 @@ function plantedInAir(): array
             ['motions.0.latch.friction_coefficient' => 1.14], 'bell-hammer'],
         'routine.latch_in_vain' => [['routines.0.steps.3' => ['do' => 'wait', 'for_s' => 0.1]], Severity::Fails, false,
             'The latch of Bell hammer lets it go, and its drive still holds it', [], 'bell-hammer'],
+        'load.bump_fells' => [['motions.0.mechanism.friction_coefficient' => 0.087], Severity::Tight, false,
+            'Its wheels bring it back from a lean of 4.97° at most, less than 5°', ['motions.0.mechanism.friction_coefficient' => 0.088], 'night-porter'],
+        'load.falls_faster' => [['motions.0.mechanism.loop_hz' => 17.6], Severity::Fails, true, // τ = √((1.9·0.28² + 0.02)/(1.9·g·0.28)) = 0.18 s
+            'Its lean doubles in 0.125 s: its controller must look with 17.7 Hz', ['motions.0.mechanism.loop_hz' => 17.7], 'night-porter'],
+        'load.leans_far' => [['motions.0.task.move_s' => 1.57], Severity::Tight, true,
+            'it leans by 15.6°, and its wheels bring it back from 31° at most: little is left for a bump.', ['motions.0.task.move_s' => 1.58], 'night-porter'],
         'stops.cushion' => [['motions.0.drive.motor.flow_l_min' => 24.0], Severity::Fails, true,
             'It comes to its end with 0.311 J, and the ends of the cylinder take up 0.3 J.', ['motions.0.drive.motor.flow_l_min' => 23.0]],
     ];
 }
 
-it('finds what is planted in the air of a crate and in the latch of a bell, with its numbers, and not what is just within', function (string $code, array $values, Severity $severity, bool $mends,
+it('finds what is planted in an example, with its numbers, and not what is just within', function (string $code, array $values, Severity $severity, bool $mends,
     string $says, array $within, string $example = 'crate-imp') {
-    $assessment = Builds::assessed(crateWith($values, $example));
+    $assessment = Builds::assessed(exampleWith($values, $example));
     $found = Builds::findings($assessment, $code);
 
     expect($found)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', $assessment->codes()))
         ->and($found[0]->severity)->toBe($severity)->and($found[0]->says->text())->toContain($says)
-        ->and(saidOfAir(Builds::assessed(crateWith($within, $example)), $code))->toBe([]);
+        ->and(saidOf(Builds::assessed(exampleWith($within, $example)), $code))->toBe([]);
     if ($mends) {
         expect($found[0]->fixes)->not->toBeEmpty("{$code} offers no fix");
         foreach ($found[0]->fixes as $fix) {
-            expect(saidOfAir(Builds::assessed(Builds::mended(crateWith($values), $fix)), $code))->toBe([], "{$fix->does->text()} does not mend {$code}");
+            expect(saidOf(Builds::assessed(Builds::mended(exampleWith($values, $example), $fix)), $code))->toBe([], "{$fix->does->text()} does not mend {$code}");
         }
     }
-})->with(fn (): array => array_map(fn (string $code, array $row): array => [$code, ...$row], array_keys(plantedInAir()), plantedInAir()));
+})->with(fn (): array => array_map(fn (string $code, array $row): array => [$code, ...$row], array_keys(plantedInExamples()), plantedInExamples()));
 
 it('fails where its compressor runs all day and does not keep up', function () {
-    $found = Builds::findings(Builds::assessed(crateWith(['routines.1.starts' => [['when' => 'every', 'every_s' => 7]], 'tanks.0.compressor_l_min' => 8.0])), 'air.not_kept_up');
+    $found = Builds::findings(Builds::assessed(exampleWith(['routines.1.starts' => [['when' => 'every', 'every_s' => 7]], 'tanks.0.compressor_l_min' => 8.0])), 'air.not_kept_up');
 
     expect($found[0]->severity)->toBe(Severity::Fails)->and($found[0]->says->text())->toContain('it runs all day and does not keep up');
 });
 
 it('warns of air that pushes and of tanks', function () {
-    $assessment = Builds::assessed(crateWith([]));
+    $assessment = Builds::assessed(exampleWith([]));
 
     expect(array_column($assessment->chain('lid')->cautions, 'code'))->toContain('air');
+});
+
+it('falls where it leans further than its wheels bring it back from, or answers too late', function () {
+    $leans = fn (float $move_s): array => Builds::findings(Builds::assessed(exampleWith(['motions.0.task.move_s' => $move_s], 'night-porter')), 'load.leans_far');
+    $late = fn (float $delay_s): array => saidOf(Builds::assessed(exampleWith(['motions.0.mechanism.delay_s' => $delay_s], 'night-porter')), 'load.falls_faster');
+
+    expect($leans(1.07)[0]->severity)->toBe(Severity::Fails)->and($leans(1.08)[0]->severity)->toBe(Severity::Tight)
+        ->and($late(0.0361)[0])->toContain('answer within 0.036 s')->and($late(0.0359))->toBe([]);
 });
