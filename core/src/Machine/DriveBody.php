@@ -10,7 +10,7 @@ use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Solid\Placement;
 use Brookstone\Core\Solid\Vector;
 
-/** The body of a drive with its gearbox, as a box whose length lies along the axis that it turns, or along the way that it pushes, behind or before its mount. */
+/** The body of a drive with its gearbox: a box whose length lies along the axis that it turns or the way that it pushes, behind or before its mount. */
 final class DriveBody
 {
     private const SIDES = ['behind' => 1.0, 'before' => -1.0];

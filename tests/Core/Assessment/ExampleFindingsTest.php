@@ -19,7 +19,7 @@ function exampleWith(array $changes, string $example = 'crate-imp'): Build
 }
 
 /** @return list<string> what is said under a code */
-function saidOf(Assessment $assessment, string $code): array
+function saidInExample(Assessment $assessment, string $code): array
 {
     return array_map(fn ($finding): string => $finding->says->text(), Builds::findings($assessment, $code));
 }
@@ -60,11 +60,11 @@ it('finds what is planted in an example, with its numbers, and not what is just 
 
     expect($found)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', $assessment->codes()))
         ->and($found[0]->severity)->toBe($severity)->and($found[0]->says->text())->toContain($says)
-        ->and(saidOf(Builds::assessed(exampleWith($within, $example)), $code))->toBe([]);
+        ->and(saidInExample(Builds::assessed(exampleWith($within, $example)), $code))->toBe([]);
     if ($mends) {
         expect($found[0]->fixes)->not->toBeEmpty("{$code} offers no fix");
         foreach ($found[0]->fixes as $fix) {
-            expect(saidOf(Builds::assessed(Builds::mended(exampleWith($values, $example), $fix)), $code))->toBe([], "{$fix->does->text()} does not mend {$code}");
+            expect(saidInExample(Builds::assessed(Builds::mended(exampleWith($values, $example), $fix)), $code))->toBe([], "{$fix->does->text()} does not mend {$code}");
         }
     }
 })->with(fn (): array => array_map(fn (string $code, array $row): array => [$code, ...$row], array_keys(plantedInExamples()), plantedInExamples()));
@@ -83,7 +83,7 @@ it('warns of air that pushes and of tanks', function () {
 
 it('falls where it leans further than its wheels bring it back from, or answers too late', function () {
     $leans = fn (float $move_s): array => Builds::findings(Builds::assessed(exampleWith(['motions.0.task.move_s' => $move_s], 'night-porter')), 'load.leans_far');
-    $late = fn (float $delay_s): array => saidOf(Builds::assessed(exampleWith(['motions.0.mechanism.delay_s' => $delay_s], 'night-porter')), 'load.falls_faster');
+    $late = fn (float $delay_s): array => saidInExample(Builds::assessed(exampleWith(['motions.0.mechanism.delay_s' => $delay_s], 'night-porter')), 'load.falls_faster');
 
     expect($leans(1.07)[0]->severity)->toBe(Severity::Fails)->and($leans(1.08)[0]->severity)->toBe(Severity::Tight)
         ->and($late(0.0361)[0])->toContain('answer within 0.036 s')->and($late(0.0359))->toBe([]);

@@ -38,7 +38,8 @@ final class BalanceJudge
         $path = "{$subject->path}.mechanism";
         $values = ['catch' => Quantity::of($base->catch_deg, '°'), 'least' => Quantity::of(self::LEAST_CATCH_DEG, '°'),
             'loop' => Quantity::of($balancer->loop_hz, 'Hz'), 'wanted' => Quantity::of($base->wanted_loop_hz, 'Hz'),
-            'delay' => Quantity::of($balancer->delay_s, 's'), 'latest' => Quantity::of($base->latest_s, 's'), 'doubles' => Quantity::of($base->doubles_s, 's')];
+            'delay' => Quantity::of($balancer->delay_s, 's'), 'latest' => Quantity::of($base->latest_s, 's'),
+            'doubles' => Quantity::of($base->doubles_s, 's')];
         $found = [$this->leans($subject, $balancer, $base)];
         if ($base->catch_deg < self::LEAST_CATCH_DEG * (1 - Constants::TIE)) {
             $found[] = new Finding('load.bump_fells', Severity::Tight, "{$path}.wheel_radius_m", new Sentence(

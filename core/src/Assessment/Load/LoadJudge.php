@@ -14,12 +14,9 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Mechanism\Arm;
-use Brookstone\Core\Mechanism\Balancer;
-use Brookstone\Core\Mechanism\Ball;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Mechanism\Sized;
 use Brookstone\Core\Mechanism\SpringLever;
-use Brookstone\Core\Mechanism\Wheels;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 
@@ -50,11 +47,8 @@ final class LoadJudge implements Judge
         $findings = match (true) {
             $thing instanceof Arm => $this->arm($subject, $thing),
             $thing instanceof Hoist => $this->hoist($subject, $thing),
-            $thing instanceof Wheels => (new RollingJudge)->wheels($subject, $thing),
-            $thing instanceof Ball => (new RollingJudge)->ball($subject, $thing),
-            $thing instanceof Balancer => (new BalanceJudge)->of($subject, $thing),
             $thing instanceof SpringLever => $this->spring($subject, $thing),
-            default => [],
+            default => (new RollingJudge)->of($subject, $thing),
         };
         array_push($findings, ...array_filter([$this->bothEnds($subject), $this->unitSlip($subject), $this->frictionless($subject)]));
         $moving = $facts->peak_Nm() - $there->steady_peak_Nm;

@@ -12,7 +12,9 @@ use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Mechanism\Balancer;
 use Brookstone\Core\Mechanism\Ball;
+use Brookstone\Core\Mechanism\Mechanism;
 use Brookstone\Core\Mechanism\Wheels;
 use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Format;
@@ -26,8 +28,19 @@ final class RollingJudge
 {
     private const SAFE_GRIP = 0.95;
 
+    /** @return list<Finding> of what rolls; none of anything else */
+    public function of(MotionInBuild $subject, Mechanism $thing): array
+    {
+        return match (true) {
+            $thing instanceof Wheels => $this->wheels($subject, $thing),
+            $thing instanceof Ball => $this->ball($subject, $thing),
+            $thing instanceof Balancer => (new BalanceJudge)->of($subject, $thing),
+            default => [],
+        };
+    }
+
     /** @return list<Finding> */
-    public function wheels(MotionInBuild $subject, Wheels $wheels): array
+    private function wheels(MotionInBuild $subject, Wheels $wheels): array
     {
         $grip = $wheels->gripNm();
         $radius = $wheels->wheel_radius_m;
@@ -52,7 +65,7 @@ final class RollingJudge
     }
 
     /** @return list<Finding> */
-    public function ball(MotionInBuild $subject, Ball $ball): array
+    private function ball(MotionInBuild $subject, Ball $ball): array
     {
         $leans = BallLoad::leans($ball, $subject->facts->passes_Nm(), $subject->path.'.mechanism.pendulum_mass_kg');
 

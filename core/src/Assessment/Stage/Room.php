@@ -66,7 +66,9 @@ final readonly class Room
         $it = "The drive of {$motion->named()}, {length} by {width} by {height}, ";
         $to = $motion->mount?->drive_side === 'behind' ? 'before' : 'behind';
 
-        return new Finding('stage.drive_room', $out_m === null && $other->driveOf === null ? Severity::Tight : Severity::Fails, $path, new Sentence(match (true) {
+        $severity = $out_m === null && $other->driveOf === null ? Severity::Tight : Severity::Fails;
+
+        return new Finding('stage.drive_room', $severity, $path, new Sentence(match (true) {
             $other->driveOf !== null => "{$it}sits where {$other->named()} does.",
             $out_m === null => "{$it}sits inside of {$other->named()}: say how thick the walls of that are, if it is hollow.",
             default => "{$it}sticks {out} out of the hollow of {$other->named()}.",
