@@ -6,6 +6,7 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Machine\Clearance;
+use Brookstone\Core\Machine\ClearHeight;
 use Brookstone\Core\Machine\Nearest;
 use Brookstone\Core\Machine\Piece;
 use Brookstone\Core\Parts\Body;
@@ -186,7 +187,8 @@ final class ClearanceWatch
         if ($least->gap_m <= 0.0 && ! isset($this->touched[$i])) {
             $this->touched[$i] = true;
             unset($this->near[$i]);
-            $this->recorder->meets('touch', $this->moves($i, $before, $stands), $now, self::says($least), $least);
+            $mover = $this->moves($i, $before, $stands);
+            $this->recorder->meets('touch', $mover, $now, $this->withHeight(self::says($least), $least, $mover, $stands), $least);
         } elseif ($least->gap_m < $this->asked_m - Clearance::NEITHER_M && ! isset($this->touched[$i])) {
             $this->near[$i] = isset($this->near[$i]) && $this->near[$i]->gap_m <= $least->gap_m ? $this->near[$i] : $least;
         }
@@ -271,6 +273,21 @@ final class ClearanceWatch
         }
 
         return (string) $most[0];
+    }
+
+    /**
+     * Of what is carried, the height from which on it would clear.
+     *
+     * @param  array<string, float>  $stands
+     */
+    private function withHeight(Sentence $says, Nearest $nearest, string $mover, array $stands): Sentence
+    {
+        [$carried, $other] = $nearest->one->body->is === 'carried' ? [$nearest->one, $nearest->other] : [$nearest->other, $nearest->one];
+        $height = $carried->body->is !== 'carried' || $carried->of === null ? null
+            : (new ClearHeight($this->clearance))->over($carried, $other, $mover, $stands, $this->asked_m);
+
+        return $height === null ? $says : new Sentence(rtrim($says->template, '.').": it clears with {$height[0]->named()} at {clears}.",
+            ['clears' => $height[0]->unit()->quantity($height[1])] + $says->values);
     }
 
     /** @param  float|null  $asked_m  null where they touch */

@@ -50,7 +50,8 @@ final class BalanceJudge
             $loop = ceil($base->wanted_loop_hz * self::LOOPS_OVER);
             $found[] = new Finding('load.falls_faster', Severity::Fails, $path.($isLate ? '.delay_s' : '.loop_hz'), new Sentence(
                 'Its lean doubles in {doubles}: its controller must look with {wanted} and answer within {latest}, and it looks with {loop} and answers after {delay}.', $values),
-                $isLate ? [] : [new Fix(new Sentence('Let it look with {loop}', ['loop' => Quantity::of($loop, 'Hz')]), [new Change("{$path}.loop_hz", $loop)])]);
+                $isLate ? [] : [new Fix(new Sentence('Let it look with {loop}', ['loop' => Quantity::of($loop, 'Hz')]),
+                    [new Change("{$path}.loop_hz", $loop)])]);
         }
 
         return array_values(array_filter($found));

@@ -21,6 +21,8 @@ final class RehearsalMends
 {
     private const FINE_M = 0.001;
 
+    private const SAME_PLACE = 0.02; // of its travel
+
     private const SLOWER = [0.5, 0.25];
 
     private const PATIENCE = 3.0; // times what it waited
@@ -62,9 +64,29 @@ final class RehearsalMends
             'vain' => [...$this->longer($effect, $place), ...$this->homeFirst($motion, $place)],
             'elsewhere' => $this->homeFirst($motion, $place),
             'left_powered' => [$this->stop($motion, $place)],
-            'touch', 'near' => $this->outOfTheWay($motion, $mishap->pose, $place),
+            'touch', 'near' => [...$this->higher($mishap), ...$this->outOfTheWay($motion, $mishap->pose, $place)],
             default => [],
         };
+    }
+
+    /** @return list<Fix> the place at which what is carried is held is set to where it clears */
+    private function higher(Mishap $mishap): array
+    {
+        $clears = $mishap->says->values['clears'] ?? null;
+        if ($clears === null) {
+            return [];
+        }
+        foreach ($mishap->pose as $id => $at) {
+            $motion = $this->context->build->motions[$id];
+            $place = $motion->placeNear($at, self::SAME_PLACE);
+            $i = $place === null || ! str_contains($mishap->says->template, "clears with {$motion->named()} at") ? false : array_search($place, $motion->places, true);
+            if ($place !== null && $i !== false) {
+                return [new Fix(new Sentence("Set {$place->named()} of {$motion->named()} to {at}", ['at' => $clears]),
+                    [new Change("motions.{$this->context->build->indexOf((string) $id)}.places.{$i}.at", round($motion->unit()->fromSi($clears->si), 6))])];
+            }
+        }
+
+        return [];
     }
 
     /**
