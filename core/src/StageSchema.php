@@ -23,7 +23,7 @@ final class StageSchema
             'motions' => Schemas::list(Schemas::record('StageMotion', [
                 'id' => $text, 'on' => $text->orNull(), 'mount' => self::numbers(12), 'turns' => new BooleanShape, 'along' => self::numbers(3),
                 'position_unit' => $text, 'low' => $number, 'high' => $number, 'rest' => $number, 'follows' => Schemas::list(self::numbers(2)),
-                'carries' => Schemas::sentence(), 'wires' => Schemas::sentence()->orNull(),
+                'carries' => Schemas::sentence(), 'wires' => Schemas::sentence()->orNull(), 'cable' => Schemas::sentence()->orNull(),
                 'worst' => Schemas::list(Schemas::record('StandsAt', ['motion' => $text, 'at' => $number])),
             ])),
             'bodies' => Schemas::list(self::body()),

@@ -144,16 +144,22 @@ final class Ledger
             + $this->plant->loadNm(($before->angle + $after->angle) / 2) * ($before->angle - $after->angle);
     }
 
+    /** It is another machine from here on: what was lifted until now stays lifted. */
+    public function changes(PlantState $here, Plant $plant): void
+    {
+        $this->close($here);
+        $this->begin($here, $plant);
+    }
+
     /** At the end: what was lifted, by its own fine sum over the way, and what still moves. */
     public function close(PlantState $end): void
     {
         $start = $this->start ?? throw new \LogicException('Never begun.');
-        $this->lifted_J = 0.0;
         $width = ($end->angle - $start->angle) / self::LIFT_INTERVALS;
         for ($i = 0; $i < self::LIFT_INTERVALS; $i++) {
             $this->lifted_J += $this->plant->loadNm($start->angle + ($i + 0.5) * $width) * $width;
         }
-        $this->kinetic_J = $this->plant->kinetic_J($end) - $this->plant->kinetic_J($start);
+        $this->kinetic_J += $this->plant->kinetic_J($end) - $this->plant->kinetic_J($start);
     }
 
     /** What came in less what is accounted for, as a share of the larger of what came in and what the load gave. */

@@ -9,6 +9,8 @@ trait HeldByLatch
 {
     private ?LatchState $latch;
 
+    private bool $restsSoon = false; // caught, and its drive still goes on upwards
+
     /**
      * Its latch is open now, or shut.
      *
@@ -52,6 +54,9 @@ trait HeldByLatch
         }
         if ($latch->catches($this->state->angle)) {
             $happened[] = ['caught', 0.0, 0.0];
+            $this->restsSoon = true;
+        }
+        if ($this->restsSoon && $this->state->speed <= 0.0) {
             $this->restsAnew();
         }
 
@@ -60,7 +65,9 @@ trait HeldByLatch
 
     private function restsAnew(): void
     {
+        $this->restsSoon = false;
         $this->burden->rests($this->latch?->restsAt() ?? -INF);
         $this->burdened();
+        $this->ledger?->changes($this->state, $this->plant);
     }
 }

@@ -161,7 +161,7 @@ const wheels: Kind<Wheels> = {
 /* What stands on a wheel and balances. */
 const balancer: Kind<Balancer> = {
     extent: (thing, curves) => {
-        const [low, high] = spread(curves);
+        const [low, high] = spread(curves).map((metres) => metres * 1000) as [number, number];
         const tall = thing.height_m * 1300;
         return box([
             { x: low - tall * 0.3, y: -tall * 0.1 },
@@ -171,7 +171,7 @@ const balancer: Kind<Balancer> = {
     grab: (_, point) => point.x / 1000,
     Draw: (scene) => {
         const { thing, frame, curves } = scene;
-        const [low, high] = spread(curves);
+        const [low, high] = spread(curves).map((metres) => metres * 1000) as [number, number];
         const radius = thing.wheel_radius_m * 1000;
         const tall = thing.height_m * 1000;
         const track: Track = (position) => onWay(position, 0);

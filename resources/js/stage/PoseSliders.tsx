@@ -31,7 +31,7 @@ export function PoseSliders({ document, report, pose, onPose }: { document: Buil
                             <span className="text-right whitespace-nowrap">{stands}</span>
                         </label>
                         <p className="narrow ml-6 text-[0.86rem] text-quiet">
-                            {say(motion.carries)} {motion.wires === null ? '' : say(motion.wires)}{' '}
+                            {say(motion.carries)} {motion.wires === null ? '' : say(motion.wires)} {motion.cable === null ? '' : say(motion.cable)}{' '}
                             {motion.worst.length > 0 && (
                                 <button
                                     type="button"

@@ -10,6 +10,7 @@ use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Machine\Balance;
+use Brookstone\Core\Machine\Cable;
 use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Machine\Nearest;
 use Brookstone\Core\Machine\Piece;
@@ -97,9 +98,20 @@ final readonly class StageReport
             'rest' => $motion->at($motion->task->from),
             'follows' => array_map(fn (float $at): array => [$at, $stage->at($motion->id, [$motion->id => $at])], $positions),
             'carries' => $this->carries($motion, $worst),
-            'wires' => (new Wires($this->build))->says($motion),
+            'wires' => (new Wires($this->build))->says($motion), 'cable' => $this->cable($motion->id),
             'worst' => array_map(fn (string $id, float $at): array => ['motion' => $id, 'at' => $at], array_keys($worst), array_values($worst)),
         ];
+    }
+
+    /** `Its cord or cable from the base passes Neck, and is 210 mm to 254 mm long on the straight way: 44 mm that must come from somewhere`. */
+    private function cable(string $motion): ?Sentence
+    {
+        $cable = Cable::of($this->build->stage, $motion);
+        $names = array_map(fn (string $id): string => $this->build->motions[$id]->named(), $cable->passes ?? []);
+
+        return $cable === null ? null : new Sentence('Its cord or cable from the base passes '.Sentence::listed($names).': on the straight way it is {shortest} to {longest} long, {changes} more or less as '.(count($names) === 1
+            ? 'that moves.' : 'these move.').' Lead it through their axes, or in a sheath.', ['shortest' => Quantity::of($cable->shortest_m, 'm'),
+                'longest' => Quantity::of($cable->longest_m, 'm'), 'changes' => Quantity::of($cable->changes_m(), 'm')]);
     }
 
     /**
