@@ -20,7 +20,7 @@ use Brookstone\Core\Quantity\Units;
 final class Editor
 {
     /** Keys that hold a position in the motion's own unit and so carry no unit of their own. */
-    private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance', 'travel', 'by', 'reach', 'within'];
+    private const POSITIONS = ['at', 'hard_low', 'hard_high', 'tolerance', 'travel', 'by', 'reach', 'within', 'at_low', 'at_high'];
 
     /** Positions too, but words elsewhere: `task.from` names a place. */
     private const SEGMENT_ENDS = ['from', 'to'];

@@ -16,7 +16,6 @@ final readonly class Cable
 
     /**
      * @param  float  $shortest_m  over all places of what it stands on
-     * @param  float  $longest_m
      * @param  list<string>  $passes  what it passes, from the base
      */
     private function __construct(public float $shortest_m, public float $longest_m, public array $passes)

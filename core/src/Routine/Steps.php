@@ -20,6 +20,7 @@ final class Steps
         'go' => GoStep::class,
         'go_by' => GoByStep::class,
         'run' => RunStep::class,
+        'follow' => FollowStep::class,
         'wait' => WaitStep::class,
         'stop' => StopStep::class,
         'signal' => SignalStep::class,

@@ -6,7 +6,7 @@ import { InSentence } from '../fields/sentence';
 import { useBuild } from '../state/BuildContext';
 import { isSelected } from '../state/motors';
 import { ConditionEditor } from './ConditionEditor';
-import { placesOf, positionUnit, questions, WAIT } from './steps';
+import { MEASURES, placesOf, positionUnit, questions, WAIT } from './steps';
 
 type Ending = { until: Condition | null; for_s: number | null; give_up_s: number | null };
 
@@ -77,6 +77,42 @@ function Words({ step, path, build, set }: Props) {
             return (
                 <>
                     Run <MotionPart step={step} path={path} build={build} /> <Direction step={step} path={path} /> <Speed step={step} path={path} />{' '}
+                    <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
+                </>
+            );
+        case 'follow':
+            return (
+                <>
+                    <MotionPart step={step} path={path} build={build} /> goes{' '}
+                    <ChoiceField
+                        label="What is followed"
+                        path={`${path}.as`}
+                        value={step.as}
+                        choices={[
+                            { value: 'place', label: 'where' },
+                            { value: 'speed', label: 'as fast as' },
+                        ]}
+                    />{' '}
+                    <ChoiceField
+                        label="Stick or knob"
+                        path={`${path}.sensor`}
+                        value={step.sensor}
+                        choices={named(build.sensors.filter((each) => MEASURES.includes(each.kind)))}
+                    />{' '}
+                    says, from <QuantityField label="Reads at one end" path={`${path}.low`} value={step.low} /> to{' '}
+                    <QuantityField label="Reads at the other" path={`${path}.high`} value={step.high} />
+                    {step.as === 'place' ? (
+                        <>
+                            , from <FollowEnd label="Goes from" step={step} path={path} field="at_low" empty="its lowest place" /> to{' '}
+                            <FollowEnd label="Goes to" step={step} path={path} field="at_high" empty="its highest place" />
+                        </>
+                    ) : (
+                        <>
+                            , gently by <QuantityField label="Expo" path={`${path}.expo`} value={step.expo} />
+                        </>
+                    )}
+                    , smoothed over <QuantityField label="Smoothed over" path={`${path}.smooth_s`} value={step.smooth_s} />, dead band{' '}
+                    <QuantityField label="Dead band" path={`${path}.dead_band`} value={step.dead_band} /> <Speed step={step} path={path} />{' '}
                     <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
                 </>
             );
@@ -327,6 +363,24 @@ function Counting({ step, path, build, set }: Props<Extract<Step, { do: 'set' }>
 
 function named(things: { id: string; name: string }[] | undefined) {
     return (things ?? []).map((each) => ({ value: each.id, label: each.name }));
+}
+
+/** Where one end of a stick sends it, in the unit of what moves. */
+function FollowEnd({
+    label,
+    step,
+    path,
+    field,
+    empty,
+}: {
+    label: string;
+    step: Step & { do: 'follow' };
+    path: string;
+    field: 'at_low' | 'at_high';
+    empty: string;
+}) {
+    const { stored } = useBuild();
+    return <QuantityField label={label} path={`${path}.${field}`} keptIn={positionUnit(stored, step.motion)} value={step[field]} empty={empty} />;
 }
 
 /** Which way it goes, in the words of what moves: a carriage does not go up. */

@@ -7,6 +7,7 @@ export const VERBS: { verb: Verb; label: string; words: string }[] = [
     { verb: 'go', label: 'Go to a place', words: 'go take move to' },
     { verb: 'go_by', label: 'Move by an amount', words: 'move by amount on back feed turn' },
     { verb: 'run', label: 'Run until', words: 'run drive until for' },
+    { verb: 'follow', label: 'Follow a stick or knob', words: 'follow stick knob joystick by hand' },
     { verb: 'wait', label: 'Wait', words: 'wait pause until' },
     { verb: 'stop', label: 'Stop a motion', words: 'stop brake coast hold' },
     { verb: 'signal', label: 'Signal', words: 'signal lamp sound relay switch' },
@@ -62,6 +63,29 @@ export function newStep(verb: Verb, { document: build, assessment }: Told, own?:
                 : { do: 'go_by', motion: motion.id, by: (motion.places[1]!.at - motion.places[0]!.at) / 2, speed: 1, give_up_s: 10 };
         case 'run':
             return motion === undefined ? null : { do: 'run', motion: motion.id, direction: 'up', speed: 1, until: null, for_s: 1, give_up_s: null };
+        case 'follow': {
+            const stick = build.sensors.find((each) => MEASURES.includes(each.kind));
+            const sent = build.motions.find((each) => each.drive?.motor.kind === 'servo') ?? motion;
+            return sent === undefined || stick === undefined
+                ? null
+                : {
+                      do: 'follow',
+                      motion: sent.id,
+                      sensor: stick.id,
+                      as: sent.drive?.motor.kind === 'servo' ? 'place' : 'speed',
+                      low: 0,
+                      high: 100,
+                      at_low: null,
+                      at_high: null,
+                      dead_band: 0.02,
+                      expo: 0,
+                      smooth_s: 0,
+                      speed: 1,
+                      until: null,
+                      for_s: 10,
+                      give_up_s: null,
+                  };
+        }
         case 'wait':
             return WAIT;
         case 'stop':
@@ -103,6 +127,7 @@ export function lacking(verb: Verb): string {
                 choose: 'Add a sensor, a switch or a counter first.',
                 set: 'Add a counter or a mark first.',
                 take: 'Say on the stage first what is carried.',
+                follow: 'Add a sensor that measures first, a knob or a stick.',
                 call: 'There is no other routine yet.',
                 change_over: 'Let two motions share a motor through a selector first.',
             } as Partial<Record<Verb, string>>
