@@ -79,7 +79,8 @@ final class RehearsalMends
         foreach ($mishap->pose as $id => $at) {
             $motion = $this->context->build->motions[$id];
             $place = $motion->placeNear($at, self::SAME_PLACE);
-            $i = $place === null || ! str_contains($mishap->says->template, "clears with {$motion->named()} at") ? false : array_search($place, $motion->places, true);
+            $lifts = str_contains($mishap->says->template, "clears with {$motion->named()} at");
+            $i = $lifts && $place !== null ? array_search($place, $motion->places, true) : false;
             if ($place !== null && $i !== false) {
                 return [new Fix(new Sentence("Set {$place->named()} of {$motion->named()} to {at}", ['at' => $clears]),
                     [new Change("motions.{$this->context->build->indexOf((string) $id)}.places.{$i}.at", round($motion->unit()->fromSi($clears->si), 6))])];
