@@ -11,6 +11,7 @@ use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Sensor;
+use Brookstone\Core\Routine\SleepStep;
 use Brookstone\Core\Wiring\Ability;
 use Brookstone\Core\Wiring\Board;
 use Brookstone\Core\Wiring\BoardKind;
@@ -45,7 +46,7 @@ final readonly class Needs
         foreach ($build->motions as $id => $motion) {
             self::motion($build, $motion, $runs_A[$id] ?? null, $loads, $signals);
         }
-        $wakers = $build->wiring->sleeps ? self::wakers($build) : [];
+        $wakers = ($build->wiring->sleeps ? self::wakers($build) : []) + self::sleepers($build);
         foreach ($build->sensors as $sensor) {
             $signals[] = new Signal("sensors.{$sensor->id}", $sensor->name, self::asks($sensor, isset($wakers[$sensor->id])), $sensor->isTimed());
             if ($sensor->kind === 'sonar') {
@@ -232,6 +233,19 @@ final readonly class Needs
         foreach ($build->routines as $routine) {
             foreach ($routine->starts as $trigger) {
                 $wakers += $trigger->sensor === null ? [] : [$trigger->sensor => true];
+            }
+        }
+
+        return $wakers;
+    }
+
+    /** @return array<string, true> what ends a sleep that a step begins */
+    private static function sleepers(Build $build): array
+    {
+        $wakers = [];
+        foreach ($build->routines as $routine) {
+            foreach ($routine->flat() as $step) {
+                $wakers += $step instanceof SleepStep ? array_fill_keys($step->wakers(), true) : [];
             }
         }
 

@@ -41,6 +41,9 @@ interface Controller
      */
     public function takes(string $motion, ?string $thing): void;
 
+    /** The controller sleeps until something is so; null: it is awake. */
+    public function sleeps(?Condition $until): void;
+
     public function isOn(string $input): bool;
 
     /** @return \Generator<int, float|null, null, void> the steps of another routine */

@@ -22,6 +22,7 @@ final class Steps
         'run' => RunStep::class,
         'follow' => FollowStep::class,
         'wait' => WaitStep::class,
+        'sleep' => SleepStep::class,
         'stop' => StopStep::class,
         'signal' => SignalStep::class,
         'repeat' => RepeatStep::class,

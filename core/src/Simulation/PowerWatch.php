@@ -6,6 +6,7 @@ namespace Brookstone\Core\Simulation;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\OtherLoads;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Constants;
 
 /**
@@ -19,6 +20,8 @@ final class PowerWatch
 
     private float $startsAgain_s = INF;
 
+    private ?bool $sleeps = null; // null: it never has
+
     private float $settles_s = INF; // when a supply that was switched on last has
 
     /**
@@ -31,6 +34,36 @@ final class PowerWatch
         foreach (array_keys($build->outputs) as $output) {
             $this->switches((string) $output, false, 0.0); // outputs are off at first
         }
+    }
+
+    /**
+     * The controller sleeps, or wakes: boards take less meanwhile, and what it left on nothing stops.
+     *
+     * @param  array<string, Axis>  $axes
+     */
+    public function sleeps(bool $does, float $now, array $axes): void
+    {
+        $this->sleeps = $does;
+        $this->recorder->routine($now, 'power', $does ? 'The controller sleeps.' : 'The controller wakes.');
+        foreach ($does ? $axes : [] as $axis) {
+            if ($axis->motion->positioning->isSwitched() && $axis->isPowered()) {
+                $this->recorder->mishap('left_powered', $axis->motion->id, $now,
+                    new Sentence("{$axis->motion->named()} is still powered while the controller sleeps: nothing stops it."));
+            }
+        }
+    }
+
+    public function mayHaveSlept(): bool
+    {
+        return $this->sleeps !== null;
+    }
+
+    /** What boards take less of a supply now than awake, A. */
+    private function saved_A(string $supply): float
+    {
+        $standing = $this->sleeps === true ? (new OtherLoads($this->build))->standing() : [];
+
+        return array_sum(array_map(fn (array $each): float => $each['supply'] === $supply ? $each['awake_A'] - $each['asleep_A'] : 0.0, $standing));
     }
 
     /** An output is switched: where that switches a supply, it settles first. */
@@ -54,7 +87,7 @@ final class PowerWatch
             }
         }
         foreach ($this->feeds as $id => $feed) {
-            $feed->feedsOutputs($sums[$id] + $this->air->takes_A((string) $id), $passing[$id]);
+            $feed->feedsOutputs($sums[$id] + $this->air->takes_A((string) $id) - $this->saved_A((string) $id), $passing[$id]);
         }
     }
 

@@ -49,7 +49,7 @@ final class Program
         $changed = $world->look();
         if (! $world->isPowered()) {
             $this->powerWent();
-        } else {
+        } elseif (! $world->isAsleep()) {
             foreach ($this->starts->fired($changed, ! $this->wasPowered) as $routine) {
                 if (! isset($this->running[$routine->id])) {
                     $world->recorder->routine($world->now(), 'start', "{$routine->name} starts.");
@@ -68,6 +68,9 @@ final class Program
     {
         if ($this->running === [] && $this->world->isPowered() !== $this->wasPowered) {
             return -INF;
+        }
+        if ($this->world->isPowered() && $this->world->isAsleep()) {
+            return INF;
         }
         $due = $this->starts->due_s();
         foreach ($this->running as $run) {

@@ -151,6 +151,11 @@ final class SimulatedController implements Controller
         $this->world->takes($motion, $thing);
     }
 
+    public function sleeps(?Condition $until): void
+    {
+        $this->world->sleeps($until);
+    }
+
     public function isOn(string $input): bool
     {
         return $this->world->isOn($input);

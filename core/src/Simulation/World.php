@@ -52,6 +52,8 @@ final class World implements Senses
 
     private bool $powered = true;
 
+    private ?Condition $wakes = null; // what the controller sleeps until
+
     /** @var array<string, int> */
     private array $counters = [];
 
@@ -178,6 +180,22 @@ final class World implements Senses
         if ($by > 0 && $this->claimed[$motion] > 1) {
             $this->recorder->routine($this->now(), 'conflict', "{$this->build->motions[$motion]->name} is told two things at once.");
         }
+    }
+
+    /** The controller sleeps until something is so; null: it is awake. */
+    public function sleeps(?Condition $until): void
+    {
+        if (($until === null) !== ($this->wakes === null)) {
+            $this->changes++;
+            $this->power->sleeps($until !== null, $this->now(), $this->axes);
+        }
+        $this->wakes = $until;
+    }
+
+    /** It sleeps on. */
+    public function isAsleep(): bool
+    {
+        return $this->wakes !== null && ! $this->wakes->holds($this);
     }
 
     public function set(string $counter, ?int $to, ?int $add): void
@@ -395,6 +413,7 @@ final class World implements Senses
             return;
         }
         $this->powered = $on;
+        $this->sleeps(null);
         $this->recorder->routine($this->now(), 'power', $on ? 'The power comes back.' : 'The power goes.');
         foreach ($this->axes as $axis) {
             $on ? $axis->wake() : $axis->lose();
@@ -413,7 +432,7 @@ final class World implements Senses
 
     private function feed(): void
     {
-        if ($this->litAt !== $this->changes && ($this->build->outputs !== [] || $this->air->tanks !== [])) {
+        if ($this->litAt !== $this->changes && ($this->build->outputs !== [] || $this->air->tanks !== [] || $this->power->mayHaveSlept())) {
             $this->power->feeds($this->outputs->drawing());
             $this->litAt = $this->changes;
         }

@@ -122,6 +122,12 @@ function Words({ step, path, build, set }: Props) {
                     Wait <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
                 </>
             );
+        case 'sleep':
+            return (
+                <>
+                    Sleep until <ConditionEditor label="Until" condition={step.until} path={`${path}.until`} />
+                </>
+            );
         case 'stop':
             return (
                 <>

@@ -9,6 +9,7 @@ export const VERBS: { verb: Verb; label: string; words: string }[] = [
     { verb: 'run', label: 'Run until', words: 'run drive until for' },
     { verb: 'follow', label: 'Follow a stick or knob', words: 'follow stick knob joystick by hand' },
     { verb: 'wait', label: 'Wait', words: 'wait pause until' },
+    { verb: 'sleep', label: 'Sleep until woken', words: 'sleep wake low power battery' },
     { verb: 'stop', label: 'Stop a motion', words: 'stop brake coast hold' },
     { verb: 'signal', label: 'Signal', words: 'signal lamp sound relay switch' },
     { verb: 'repeat', label: 'Repeat', words: 'repeat loop again times' },
@@ -88,6 +89,10 @@ export function newStep(verb: Verb, { document: build, assessment }: Told, own?:
         }
         case 'wait':
             return WAIT;
+        case 'sleep': {
+            const wakes = build.sensors.find((each) => !MEASURES.includes(each.kind));
+            return wakes === undefined ? null : { do: 'sleep', until: { test: 'input', sensor: wakes.id, is: 'on', for_s: null } };
+        }
         case 'stop':
             return motion === undefined ? null : { do: 'stop', motion: motion.id, how: 'brake' };
         case 'signal':
@@ -127,6 +132,7 @@ export function lacking(verb: Verb): string {
                 choose: 'Add a sensor, a switch or a counter first.',
                 set: 'Add a counter or a mark first.',
                 take: 'Say on the stage first what is carried.',
+                sleep: 'Add a sensor that wakes it first.',
                 follow: 'Add a sensor that measures first, a knob or a stick.',
                 call: 'There is no other routine yet.',
                 change_over: 'Let two motions share a motor through a selector first.',
