@@ -50,6 +50,18 @@ it('keeps values readonly', function () {
     expect($mutable)->toBe([]);
 });
 
+it('gives each helper of the tests a name of its own: two files share a process by chance', function () {
+    $at = [];
+    foreach (sources('tests') as $file => $source) {
+        preg_match_all('/^function (\w+)\(/m', $source, $names);
+        foreach ($names[1] as $name) {
+            $at[strtolower($name)][] = $file;
+        }
+    }
+
+    expect(array_filter($at, fn (array $files) => count($files) > 1))->toBe([]);
+});
+
 it('keeps source files to one room', function () {
     foreach (['core/src', 'app'] as $folder) {
         foreach (sources($folder) as $file => $source) {

@@ -41,7 +41,7 @@ function napped(array $steps, array $events): array
 }
 
 /** @return array<string, float> when each thing that is told of the routines and the power was */
-function told(array $run): array
+function toldIn(array $run): array
 {
     $told = [];
     foreach ($run['events'] as $event) {
@@ -53,7 +53,7 @@ function told(array $run): array
 
 it('stands still until it is woken, and then goes on', function () {
     $run = napped([['do' => 'wait', 'for_s' => 1], ['do' => 'sleep', 'until' => BEAM], ['do' => 'wait', 'for_s' => 0.5]], [new WorldEvent(5.0, 'sensor', 'beam', true)]);
-    $told = told($run);
+    $told = toldIn($run);
 
     expect($run['outcome'])->toBe('finished')->and($told['The controller sleeps.'])->toBeAbout(1.0, 0.01)->and($told['The controller wakes.'])->toBeAbout(5.0, 0.01)
         ->and($run['end_s'])->toBeAbout(5.5, 0.01);
@@ -63,7 +63,7 @@ it('starts nothing while it sleeps, and again when it is awake', function () {
     $press = fn (float $at): array => [new WorldEvent($at, 'sensor', 'button', true), new WorldEvent($at + 0.2, 'sensor', 'button', false)];
     $run = napped([['do' => 'sleep', 'until' => BEAM], ['do' => 'wait', 'for_s' => 4]], [...$press(2.0), new WorldEvent(4.0, 'sensor', 'beam', true), ...$press(6.0)]);
 
-    expect(told($run)['Wave starts.'])->toBeAbout(6.0, 0.02);
+    expect(toldIn($run)['Wave starts.'])->toBeAbout(6.0, 0.02);
 });
 
 it('lets what runs beside it stand still too', function () {
@@ -114,7 +114,7 @@ it('is woken by any of several, and says so', function () {
     $run = napped([['do' => 'sleep', 'until' => $any]], [new WorldEvent(3.0, 'sensor', 'button', true)]);
     $build = sleepy([['do' => 'sleep', 'until' => $any]]);
 
-    expect(told($run)['The controller wakes.'])->toBeAbout(3.0, 0.02)
+    expect(toldIn($run)['The controller wakes.'])->toBeAbout(3.0, 0.02)
         ->and($build->routines['nap']->steps[0]->says($build)->text())->toBe('Sleep until Beam is broken or Button is pressed.')
         ->and(Builds::assessed($build)->routines[0]['rehearsals'])->not->toBe([]);
 });
