@@ -73,6 +73,6 @@ test('a hammer is held by its latch until its trigger lets it go', async ({ page
     await expect.poll(latch).toMatchObject({ motion: 'trigger', lets_go: 'pulled', place: 'end' });
     await seesNothingWrong(page);
 
-    await open(page, `/builds/${id}/rig`);
+    await page.goto(`/builds/${id}/rig`); // it is never at rest: open would wait for that
     await expect(page.getByText('Bell hammer is caught by its latch.')).toBeVisible({ timeout: 40_000 });
 });

@@ -13,6 +13,7 @@ const KINDS = [
     'A sprung lever, wound back and let go',
     'A conveyor or a feeder drum',
     'I measured its pull',
+    'Something that balances on wheels',
 ];
 
 test('every kind of motion can be added, drawn, moved and given a drive', async ({ page, request }) => {

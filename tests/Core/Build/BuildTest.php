@@ -84,7 +84,8 @@ it('reads every example of the guide to routines', function () {
         $build = Builds::planted([
             'things' => [['id' => 'crate', 'name' => 'Crate', 'is' => 'carried', 'length_m' => 0.1]],
             'counters' => [['id' => 'visits', 'name' => 'Visits', 'kind' => 'counter']], 'routines.2' => ['id' => 'bow', 'name' => 'Bow', 'steps' => []],
-            'sensors.2' => ['id' => 'daylight', 'name' => 'Daylight', 'kind' => 'light', 'rest' => 80, 'upper' => 45, 'lower' => 35], 'routines.3' => $routine,
+            'sensors.2' => ['id' => 'daylight', 'name' => 'Daylight', 'kind' => 'light', 'rest' => 80, 'upper' => 45, 'lower' => 35],
+            'sensors.3' => ['id' => 'stick', 'name' => 'Stick', 'kind' => 'knob', 'rest' => 50], 'routines.3' => $routine,
         ]);
         expect($build->routines[$routine['id']]->name)->toBe($routine['name']);
     }
