@@ -40,7 +40,7 @@ final readonly class SidewaysWheelsCalculator implements Calculator
             'spin_rpm' => Field::or(0.0, NumberShape::any(), 'Wanted spin, to the left.'),
             'push_N' => Field::or(0.0, NumberShape::notNegative(), 'Wanted push in that direction.'),
             'twist_Nm' => Field::or(0.0, NumberShape::any(), 'Wanted twist, to the left.'),
-            'mass_kg' => Field::or(null, NumberShape::positive()->orNull(), 'What stands on the wheels; with it it is told whether they slip.'),
+            'mass_kg' => Field::or(null, NumberShape::positive()->orNull(), 'What stands on the wheels: tells whether they slip.'),
             'friction_coefficient' => Field::or(0.6, NumberShape::notNegative(), 'Of the rims.'),
         ]);
     }
@@ -56,10 +56,10 @@ final readonly class SidewaysWheelsCalculator implements Calculator
             'four_rpm' => Field::needed($speeds),
             'four_fastest' => Field::needed(NumberShape::whole(1)),
             'four_worst_rpm' => Field::needed(NumberShape::any()),
-            'three_N' => Field::needed($speeds, 'What each of the three pushes with along its rim.'),
+            'three_pushes_N' => Field::needed($speeds, 'What each of the three pushes with along its rim.'),
             'three_hardest_N' => Field::needed(NumberShape::any(), 'The most of any of the three over every heading.'),
             'three_torque_Nm' => Field::needed(NumberShape::any(), 'And what that takes on its shaft.'),
-            'four_N' => Field::needed($speeds),
+            'four_pushes_N' => Field::needed($speeds),
             'four_hardest_N' => Field::needed(NumberShape::any()),
             'four_torque_Nm' => Field::needed(NumberShape::any()),
         ]);
@@ -79,7 +79,7 @@ final readonly class SidewaysWheelsCalculator implements Calculator
             $results["{$name}_rpm"] = $speeds;
             $results["{$name}_fastest"] = 1 + (int) array_search(max(0.0, ...$sizes), $sizes, true);
             $results["{$name}_worst_rpm"] = $wheels->fastest_rpm($inputs['speed_m_s'], $inputs['spin_rpm']);
-            $results["{$name}_N"] = $wheels->pushes_N($inputs['push_N'], $inputs['heading_deg'], $inputs['twist_Nm']);
+            $results["{$name}_pushes_N"] = $wheels->pushes_N($inputs['push_N'], $inputs['heading_deg'], $inputs['twist_Nm']);
             $hardest = $results["{$name}_hardest_N"] = $wheels->hardest_N($inputs['push_N'], $inputs['twist_Nm']);
             $results["{$name}_torque_Nm"] = $hardest * $inputs['wheel_radius_m'];
             $grips = $inputs['mass_kg'] === null ? INF : $inputs['friction_coefficient'] * $wheels->pressed_N($inputs['mass_kg']);

@@ -286,7 +286,7 @@ final class ClearanceWatch
         $height = $carried->body->is !== 'carried' || $carried->of === null ? null
             : (new ClearHeight($this->clearance))->over($carried, $other, $mover, $stands, $this->asked_m);
 
-        return $height === null ? $says : new Sentence(rtrim($says->template, '.').": it clears with {$height[0]->named()} at {clears}.",
+        return $height === null ? $says : new Sentence(rtrim($says->template, '.')." (it clears with {$height[0]->named()} at {clears}).",
             ['clears' => $height[0]->unit()->quantity($height[1])] + $says->values);
     }
 

@@ -52,7 +52,7 @@ it('is told where a bale touches the stack, and setting that height mends it', f
     $low = $build->document;
     $low['motions'][1]['places'][2]['at'] = $found->says->values['clears']->si - 0.004;
 
-    expect($found->says->text())->toContain(': it clears with Hoist at 296 mm when')
+    expect($found->says->text())->toContain(' (it clears with Hoist at 296 mm) when')
         ->and($found->fixes[0]->does->text())->toBe('Set Half way up of Hoist to 296 mm')
         ->and(touchesOf(Builds::assessed(Builds::mended($build, $found->fixes[0]))))->toBe([])
         ->and(Builds::assessed(Build::read($low))->codes())->toContain('routine.comes_near');
