@@ -29,6 +29,18 @@ final class Format
         return $number === 0.0 ? 0.0 : round($number, $figures - 1 - (int) floor(log10(abs($number))));
     }
 
+    /**
+     * The next number up with two figures: of what can be bought in such steps.
+     *
+     * @param  float  $value  over 0
+     */
+    public static function roundedUp(float $value): float
+    {
+        $digit = 10 ** (floor(log10($value)) - 1);
+
+        return round(ceil($value / $digit * (1 - 1e-9)) * $digit, 6);
+    }
+
     /** A number stands apart from its unit, but a degree or percent sign does not. */
     public static function gap(string $symbol): string
     {

@@ -11,6 +11,9 @@ final readonly class ChargeBalance
 
     public float $balance_Ah_day;
 
+    /** Of a charger that gives as much as is drawn. */
+    public float $least_A;
+
     /** null where nothing is drawn. */
     public ?float $through_cut_days;
 
@@ -25,6 +28,7 @@ final readonly class ChargeBalance
         $usable = $capacity_Ah * $usable_fraction;
         $this->gives_Ah_day = 24 * $charger_A * $charge_efficiency;
         $this->balance_Ah_day = $this->gives_Ah_day - $daily_Ah;
+        $this->least_A = $daily_Ah / (24 * $charge_efficiency);
         $this->through_cut_days = $daily_Ah > 0.0 ? $usable / $daily_Ah : null;
         $this->refill_days = $this->balance_Ah_day > 0.0 ? $usable / $this->balance_Ah_day : null;
         $this->rate_fraction_per_hour = $charger_A / $capacity_Ah;

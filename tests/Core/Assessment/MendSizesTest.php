@@ -64,3 +64,17 @@ it('offers a drum on which the cord just lies in one layer', function (float $li
 
     expect($climbs($width))->toBeFalse()->and($climbs($width - 0.002))->toBeTrue();
 })->with([[0.4, 0.002], [0.3, 0.0015], [0.5, 0.001]]);
+
+it('offers a charger with a quarter more than a day takes, where the battery bears that', function (float $capacity_Ah, bool $bears) {
+    $build = Builds::planted(['supplies.0.capacity_Ah' => $capacity_Ah, 'supplies.0.cells' => 'lead', 'supplies.0.charger_A' => 0.001] + Builds::wired());
+    $found = Builds::findings(Builds::assessed($build), 'wiring.charger_under')[0];
+    $takes = $found->says->values['takes']->si / 3600;
+    $asks = 1.25 * $takes / (24 * 0.7); // its cells take up 70 % of what goes in
+
+    expect(count($found->fixes))->toBe($bears ? 1 : 0);
+    if ($bears) {
+        $charger = $found->fixes[0]->changes[0]->value;
+        expect($charger)->toBeGreaterThanOrEqual($asks * (1 - 1e-9))->toBeLessThan($asks * 1.1)
+            ->and(Builds::findings(Builds::assessed(Builds::mended($build, $found->fixes[0])), 'wiring.charger_under'))->toBe([]);
+    }
+})->with([[10.0, true], [0.3, false]]);

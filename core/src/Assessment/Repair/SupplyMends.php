@@ -13,6 +13,7 @@ use Brookstone\Core\Finding\Fix;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Parts\Supply;
+use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Wiring\PlacedBoard;
 
@@ -25,7 +26,7 @@ final class SupplyMends
 
     private const USUAL_V = [5.0, 9.0, 6.0, 3.3, 12.0];
 
-    private const SPARE = 1.25; // what is asked of it is then four fifths of what it gives
+    public const SPARE = 1.25; // what is asked of it is then four fifths of what it gives
 
     /** @return list<Fix> one of the others of the build */
     public static function otherSupply(MotionInBuild $subject): array
@@ -50,7 +51,7 @@ final class SupplyMends
         foreach ($build->motions as $motion) {
             $asked_A = $motion->drive?->supply->id === $supply->id ? max($asked_A, $motion->drive->startsWith_A()) : $asked_A;
         }
-        $gives = self::roundedUp($asked_A * self::SPARE);
+        $gives = Format::roundedUp($asked_A * self::SPARE);
 
         return $gives <= $supply->max_A ? [] : [new Fix(
             new Sentence("Take a supply for {$supply->named()} that gives {gives}, instead of {gave}",
@@ -153,17 +154,9 @@ final class SupplyMends
         if ($left <= 0.0) {
             return [];
         }
-        $larger = self::roundedUp($day_Ah * $days / $left);
+        $larger = Format::roundedUp($day_Ah * $days / $left);
 
         return [new Fix(new Sentence("Feed {$supply->named()} from a battery of {charge}", ['charge' => Quantity::of($larger, 'Ah')]),
             [new Change('supplies.'.array_search($supply->id, array_keys($build->supplies), true).'.capacity_Ah', $larger)])];
-    }
-
-    /** To two figures. */
-    private static function roundedUp(float $value): float
-    {
-        $digit = 10 ** (floor(log10($value)) - 1);
-
-        return round(ceil($value / $digit * (1 - 1e-9)) * $digit, 6);
     }
 }

@@ -14,6 +14,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Parts\Supply;
 use Brookstone\Core\Quantity\Constants;
+use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Rehearsal\Day;
 use Brookstone\Core\Wiring\BoardKind;
@@ -286,11 +287,14 @@ final readonly class SupplyRules
             'rate' => Quantity::share($balance->rate_fraction_per_hour),
             'most' => Quantity::share(self::CHARGES[$supply->cells]), 'charger' => Quantity::of($charger_A, 'A')];
         $bears = self::CHARGES[$supply->cells] * $capacity_Ah;
-        $least = $day_Ah / 24 / 0.7;
         if ($balance->balance_Ah_day < 0.0) {
             $this->on->find('wiring.charger_under', Severity::Tight, "{$path}.charger_A", "The charger of {$supply->named()} gives {gives} a day, and {takes} are taken.", $values,
-                fn (): array => $least <= $bears ? [new Fix(new Sentence('Take a charger of {amps}', ['amps' => Quantity::of(ceil($least * 12.5) / 10, 'A')]),
-                    [new Change("{$path}.charger_A", ceil($least * 12.5) / 10)])] : []);
+                function () use ($balance, $bears, $path): array {
+                    $spare = Format::roundedUp(SupplyMends::SPARE * $balance->least_A);
+
+                    return $spare > $bears ? [] : [new Fix(new Sentence('Take a charger of {amps}', ['amps' => Quantity::of($spare, 'A')]),
+                        [new Change("{$path}.charger_A", $spare)])];
+                });
         }
         if ($balance->rate_fraction_per_hour > self::CHARGES[$supply->cells] * (1 + Constants::TIE)) {
             $this->on->find('wiring.charger_fast', Severity::Fails, "{$path}.charger_A", $supply->cells === 'alkaline'
