@@ -290,7 +290,7 @@ final readonly class SupplyRules
         if ($balance->balance_Ah_day < 0.0) {
             $this->on->find('wiring.charger_under', Severity::Tight, "{$path}.charger_A", "The charger of {$supply->named()} gives {gives} a day, and {takes} are taken.", $values,
                 function () use ($balance, $bears, $path): array {
-                    $spare = Format::roundedUp(SupplyMends::SPARE * $balance->least_A);
+                    $spare = Format::roundedUp(SupplyMends::SPARE * $balance->least_A());
 
                     return $spare > $bears ? [] : [new Fix(new Sentence('Take a charger of {amps}', ['amps' => Quantity::of($spare, 'A')]),
                         [new Change("{$path}.charger_A", $spare)])];
