@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import type { PointerEvent } from 'react';
+import type { PointerEvent, ReactNode } from 'react';
 import type { Build, Trace } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { useBuild } from '../state/BuildContext';
@@ -195,37 +195,18 @@ function SupplyLane({
     )(of.current_A);
     const over = of.peak_A > of.max_A;
     return (
-        <g>
-            <line x1={8} x2={width - 8} y1={top} y2={top} stroke="var(--color-mat-rule)" />
-            <text x={12} y={top + 22} fontSize="12" fill="var(--color-mat-ink)">
-                {of.name}
-            </text>
-            <text x={12} y={top + 38} fontSize="11" fill="var(--color-mat-quiet)">
-                {'gives '}
-                {amps(of.max_A)}
-            </text>
+        <SourceLane
+            {...{ top, width, over }}
+            name={of.name}
+            limits={`gives ${amps(of.max_A)}`}
+            limitY={of.max_A <= shown ? y(of.max_A) : null}
+            now={amps(of.current_A[sample] ?? 0)}
+            worst={`peak ${amps(of.peak_A)} · mean ${amps(of.mean_A)}`}
+            used={`${text({ si: of.charge_C, dimension: 'charge' })} a run${of.runs_on_charge === null ? '' : ` · ${of.runs_on_charge} runs`}`}
+        >
             <path d={path ?? ''} fill="var(--color-mat-rule)" stroke="var(--color-mat-quiet)" />
-            {of.max_A <= shown && (
-                <line
-                    x1={LEFT}
-                    x2={width - RIGHT}
-                    y1={y(of.max_A)}
-                    y2={y(of.max_A)}
-                    stroke={over ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}
-                    strokeDasharray="6 4"
-                />
-            )}
             <circle cx={x(of.peak_at_s)} cy={y(of.peak_A)} r={3.5} fill={over ? 'var(--color-coral)' : 'var(--color-mat-ink)'} />
-            <text x={width - RIGHT + 12} y={top + 18} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
-                {amps(of.current_A[sample] ?? 0)}
-            </text>
-            <text x={width - RIGHT + 12} y={top + 34} fontSize="11.5" fill={over ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}>
-                peak {amps(of.peak_A)} · mean {amps(of.mean_A)}
-            </text>
-            <text x={width - RIGHT + 12} y={top + 49} fontSize="11.5" fill="var(--color-mat-quiet)">
-                {text({ si: of.charge_C, dimension: 'charge' })} a run{of.runs_on_charge !== null && ` · ${of.runs_on_charge} runs`}
-            </text>
-        </g>
+        </SourceLane>
     );
 }
 
@@ -248,43 +229,60 @@ function TankLane({
     const { text, book } = useSpeaking();
     const bar = (bars: number) => text({ si: book.toSi(bars, 'bar'), dimension: 'air_pressure' });
     const y = scaleLinear([Math.min(of.lowest_bar, of.low_bar) * 0.9, of.high_bar], [top + LANE - 8, top + 12]);
-    const isOut = of.lowest_bar < of.low_bar;
+    const path = line<number>(
+        (_, j) => x(j * sample_s),
+        (bars) => y(bars),
+    )(of.pressure_bar);
+    return (
+        <SourceLane
+            {...{ top, width }}
+            over={of.lowest_bar < of.low_bar}
+            name={of.name}
+            limits={`${bar(of.low_bar)} to ${bar(of.high_bar)}`}
+            limitY={y(of.low_bar)}
+            now={bar(of.pressure_bar[sample] ?? of.high_bar)}
+            worst={`lowest ${bar(of.lowest_bar)}`}
+            used={`${text({ si: book.toSi(of.used_l, 'l'), dimension: 'volume' })} of air a run`}
+        >
+            <path d={path ?? ''} fill="none" stroke="var(--color-mat-ink)" strokeWidth="1.5" />
+        </SourceLane>
+    );
+}
+
+/** The lane of what is used up: its limit, drawn where it is near, and on the right what it is now, at worst, and over a run. */
+function SourceLane(props: {
+    top: number;
+    width: number;
+    name: string;
+    limits: string;
+    limitY: number | null;
+    over: boolean;
+    now: string;
+    worst: string;
+    used: string;
+    children: ReactNode;
+}) {
+    const { top, width, limitY } = props;
+    const mark = props.over ? 'var(--color-coral)' : 'var(--color-mat-quiet)';
     return (
         <g>
             <line x1={8} x2={width - 8} y1={top} y2={top} stroke="var(--color-mat-rule)" />
             <text x={12} y={top + 22} fontSize="12" fill="var(--color-mat-ink)">
-                {of.name}
+                {props.name}
             </text>
             <text x={12} y={top + 38} fontSize="11" fill="var(--color-mat-quiet)">
-                {bar(of.low_bar)} to {bar(of.high_bar)}
+                {props.limits}
             </text>
-            <line
-                x1={LEFT}
-                x2={width - RIGHT}
-                y1={y(of.low_bar)}
-                y2={y(of.low_bar)}
-                stroke={isOut ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}
-                strokeDasharray="6 4"
-            />
-            <path
-                d={
-                    line<number>(
-                        (_, j) => x(j * sample_s),
-                        (bars) => y(bars),
-                    )(of.pressure_bar) ?? ''
-                }
-                fill="none"
-                stroke="var(--color-mat-ink)"
-                strokeWidth="1.5"
-            />
+            {props.children}
+            {limitY !== null && <line x1={LEFT} x2={width - RIGHT} y1={limitY} y2={limitY} stroke={mark} strokeDasharray="6 4" />}
             <text x={width - RIGHT + 12} y={top + 18} fontSize="14" fontWeight="600" fill="var(--color-mat-ink)">
-                {bar(of.pressure_bar[sample] ?? of.high_bar)}
+                {props.now}
             </text>
-            <text x={width - RIGHT + 12} y={top + 34} fontSize="11.5" fill={isOut ? 'var(--color-coral)' : 'var(--color-mat-quiet)'}>
-                lowest {bar(of.lowest_bar)}
+            <text x={width - RIGHT + 12} y={top + 34} fontSize="11.5" fill={mark}>
+                {props.worst}
             </text>
             <text x={width - RIGHT + 12} y={top + 49} fontSize="11.5" fill="var(--color-mat-quiet)">
-                {text({ si: book.toSi(of.used_l, 'l'), dimension: 'volume' })} of air a run
+                {props.used}
             </text>
         </g>
     );
