@@ -21,6 +21,7 @@ use Brookstone\Core\Shape\NumberShape;
 final readonly class AirCylinder implements Drive
 {
     use HoldsWithoutCurrent;
+    use StrokesOnLever;
 
     public const VALVES = ['shuts_in', 'vents'];
 
@@ -190,17 +191,6 @@ final readonly class AirCylinder implements Drive
     public function voltageRange(): array
     {
         return [self::RANGE[0] * $this->rated_V, self::RANGE[1] * $this->rated_V];
-    }
-
-    public function positionSource(): PositionSource
-    {
-        return PositionSource::Time;
-    }
-
-    /** stroke / lever, as a turn of the shaft. */
-    public function travel_deg(): float
-    {
-        return $this->stroke_m / $this->lever_m / Constants::RAD_PER_DEG;
     }
 
     public function endsItself(): bool

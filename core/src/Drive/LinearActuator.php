@@ -19,6 +19,7 @@ final readonly class LinearActuator implements Drive
     use HoldsWithoutCurrent;
     use RatedAsInside;
     use RubsUnpowered;
+    use StrokesOnLever;
 
     private DcMotor $inside;
 
@@ -83,17 +84,6 @@ final readonly class LinearActuator implements Drive
     public function line(float $supply_V, float $duty): TorqueLine
     {
         return $this->inside->line($supply_V, $duty);
-    }
-
-    public function positionSource(): PositionSource
-    {
-        return PositionSource::Time;
-    }
-
-    /** stroke / lever, as a turn of the shaft. */
-    public function travel_deg(): float
-    {
-        return $this->stroke_m / $this->lever_m / Constants::RAD_PER_DEG;
     }
 
     public function endsItself(): bool
