@@ -48,6 +48,9 @@ final readonly class Needs
         }
         $wakers = ($build->wiring->sleeps ? self::wakers($build) : []) + self::sleepers($build);
         foreach ($build->sensors as $sensor) {
+            if ($sensor->kind === 'message' && $sensor->over === 'network') {
+                continue; // no wire of its own leads there
+            }
             $signals[] = new Signal("sensors.{$sensor->id}", $sensor->name, self::asks($sensor, isset($wakers[$sensor->id])), $sensor->isTimed());
             if ($sensor->kind === 'sonar') {
                 $signals[] = new Signal("sensors.{$sensor->id}.trigger", "{$sensor->name} trigger", [Ability::Out], true);
@@ -176,6 +179,8 @@ final readonly class Needs
         return match (true) {
             $sensor->isTimed() => [Ability::In, Ability::Interrupt],
             $sensor->measures() => [Ability::Analogue],
+            $sensor->kind === 'message' && in_array($sensor->over, ['serial', 'radio'], true) => [Ability::Receive],
+            $sensor->kind === 'message' && $sensor->over === 'infrared' => [Ability::In, Ability::Interrupt],
             default => [Ability::In, ...($sensor->isOpen() && ! $sensor->pulled ? [Ability::Pull] : []), ...($wakes ? [Ability::Wake] : [])],
         };
     }

@@ -267,6 +267,9 @@ final class BuildShape
             'filtered' => Field::or(false, new BooleanShape, 'A resistor and a capacitor keep short pulses out.'),
             'cuts' => Field::or(null, TextShape::id()->orNull(), 'Of a button: the supply whose lead it opens.'),
             'current_A' => Field::or(null, NumberShape::between(0.0, 10.0)->orNull(), 'What it takes itself; empty is what is usual.'),
+            'over' => Field::or('serial', ChoiceShape::of(...Sensor::OVER), 'Of a message: how it comes.'),
+            'silent_s' => Field::or(null, NumberShape::between(0.05, 86400.0)->orNull(), 'Of a message: silent for so long it counts no more; empty: never.'),
+            'silent_is' => Field::or('off', ChoiceShape::of('off', 'on'), 'Of a message: what it is taken to say then.'),
             'absent' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings without the thing.'),
             'present' => Field::or([], new ListShape(NumberShape::between(-1e6, 1e6), 0, 500, 'readings'), 'Readings with it.'),
         ], 'Sensor');

@@ -40,6 +40,11 @@ final readonly class AllOf implements Condition
         return ! in_array(false, $holds, true);
     }
 
+    public function asked(Asking $of): string
+    {
+        return '('.implode(') & (', array_map(fn (Condition $each): string => $each->asked($of), $this->of)).')'; // every one: some of them remember
+    }
+
     public function refersTo(): array
     {
         return [];

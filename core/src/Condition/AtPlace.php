@@ -41,6 +41,11 @@ final readonly class AtPlace implements Condition
         return $senses->placeOf($this->motion) === $this->place;
     }
 
+    public function asked(Asking $of): string
+    {
+        return $of->place($this->motion, $this->place);
+    }
+
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion], 'place' => ['place', $this->place]];

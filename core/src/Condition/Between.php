@@ -48,6 +48,11 @@ final readonly class Between implements Condition
         return $at >= $this->from && $at <= $this->to;
     }
 
+    public function asked(Asking $of): string
+    {
+        return $of->between($this->motion, $this->from, $this->to);
+    }
+
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion]];

@@ -48,6 +48,11 @@ final readonly class ClockIs implements Condition
         return $from <= $to ? $now >= $from && $now < $to : $now >= $from || $now < $to;
     }
 
+    public function asked(Asking $of): string
+    {
+        return $of->clock(self::seconds($this->from), self::seconds($this->to));
+    }
+
     public function refersTo(): array
     {
         return [];

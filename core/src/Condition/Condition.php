@@ -22,6 +22,9 @@ interface Condition
 
     public function holds(Senses $senses): bool;
 
+    /** The same in a program: an expression that is a truth. */
+    public function asked(Asking $of): string;
+
     /**
      * What it names of the build, by field: kind (`motion`, `place`, `sensor`, `analog`, `counter`, `routine`) and id.
      *

@@ -56,6 +56,11 @@ final readonly class CounterIs implements Condition
         };
     }
 
+    public function asked(Asking $of): string
+    {
+        return $of->count($this->counter).' '.['at_least' => '>=', 'exactly' => '==', 'under' => '<'][$this->is]." {$this->value}";
+    }
+
     public function refersTo(): array
     {
         return ['counter' => ['counter', $this->counter]];

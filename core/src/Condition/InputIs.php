@@ -47,6 +47,13 @@ final readonly class InputIs implements Condition
         return Lasting::holds($senses, $this, $senses->isOn($this->sensor) === $this->on, $this->for_s);
     }
 
+    public function asked(Asking $of): string
+    {
+        $now = ($this->on ? '' : '!').$of->input($this->sensor);
+
+        return $this->for_s === null ? $now : $of->lasting($this, $now, $this->for_s);
+    }
+
     public function refersTo(): array
     {
         return ['sensor' => ['sensor', $this->sensor]];

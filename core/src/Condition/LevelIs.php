@@ -53,6 +53,11 @@ final readonly class LevelIs implements Condition
         return $is;
     }
 
+    public function asked(Asking $of): string
+    {
+        return $of->reads($this);
+    }
+
     public function refersTo(): array
     {
         return ['sensor' => ['analog', $this->sensor]];

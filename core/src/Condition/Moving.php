@@ -39,6 +39,11 @@ final readonly class Moving implements Condition
         return $senses->isMoving($this->motion);
     }
 
+    public function asked(Asking $of): string
+    {
+        return $of->moving($this->motion);
+    }
+
     public function refersTo(): array
     {
         return ['motion' => ['motion', $this->motion]];

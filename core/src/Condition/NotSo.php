@@ -38,6 +38,11 @@ final readonly class NotSo implements Condition
         return ! $this->that->holds($senses);
     }
 
+    public function asked(Asking $of): string
+    {
+        return '!('.$this->that->asked($of).')';
+    }
+
     public function refersTo(): array
     {
         return [];

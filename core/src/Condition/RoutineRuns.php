@@ -39,6 +39,11 @@ final readonly class RoutineRuns implements Condition
         return $senses->isRunning($this->routine);
     }
 
+    public function asked(Asking $of): string
+    {
+        return $of->runs($this->routine);
+    }
+
     public function refersTo(): array
     {
         return ['routine' => ['routine', $this->routine]];

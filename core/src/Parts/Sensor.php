@@ -14,7 +14,10 @@ final readonly class Sensor
     use Named;
 
     /** @var list<string> */
-    public const ON_OFF = ['press', 'beam', 'magnet', 'reflective', 'knock', 'wheel'];
+    public const ON_OFF = ['press', 'beam', 'magnet', 'reflective', 'knock', 'wheel', 'message'];
+
+    /** @var list<string> ways in which something outside tells */
+    public const OVER = ['contact', 'serial', 'network', 'radio', 'infrared'];
 
     /** @var list<string> that measure */
     public const ANALOG = ['light', 'colour', 'distance', 'sonar', 'knob'];
@@ -42,6 +45,9 @@ final readonly class Sensor
      * @param  bool  $pulled  up by a resistor of its own
      * @param  bool  $filtered  by a resistor and a capacitor
      * @param  float|null  $current_A  that it takes itself; null is what is usual
+     * @param  string  $over  of a message: a word of OVER
+     * @param  float|null  $silent_s  of a message: after so long without another it counts as silent; null never
+     * @param  string  $silent_is  of a message: `on` or `off`, what it is taken to say then
      * @param  string|null  $cuts  of a button: the supply whose lead it opens
      */
     public function __construct(
@@ -69,19 +75,28 @@ final readonly class Sensor
         public bool $filtered = false,
         public ?string $cuts = null,
         public ?float $current_A = null,
+        public string $over = 'serial',
+        public ?float $silent_s = null,
+        public string $silent_is = 'off',
     ) {
     }
 
     /** A contact or an open collector: while it is off nothing but a pull-up says so. */
     public function isOpen(): bool
     {
-        return in_array($this->kind, ['press', 'magnet'], true);
+        return in_array($this->kind, ['press', 'magnet'], true) || ($this->kind === 'message' && $this->over === 'contact');
     }
 
     /** Its pulses come too fast for a scan, or must be timed: each interrupts the controller. */
     public function isTimed(): bool
     {
         return in_array($this->kind, ['knock', 'wheel', 'sonar'], true);
+    }
+
+    /** What it says counts no more once it has been silent for that long, s; null where it never falls silent. */
+    public function fallsSilent_s(): ?float
+    {
+        return $this->kind === 'message' ? $this->silent_s : null;
     }
 
     /** Something else than itself moves its pin now and then: it counts that too unless a resistor and a capacitor keep it away. */
@@ -128,6 +143,7 @@ final readonly class Sensor
             'magnet', 'reflective' => $on ? 'sees it' : 'sees nothing',
             'knock' => $on ? 'is knocked' : 'is quiet',
             'wheel' => $on ? 'turns' : 'stands still',
+            'message' => $on ? 'says on' : 'says off',
             'light', 'colour', 'distance', 'sonar', 'knob' => $on ? 'is above its threshold' : 'is below its threshold',
             default => $on ? 'is pressed' : 'is let go',
         };

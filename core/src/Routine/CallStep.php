@@ -50,6 +50,11 @@ final readonly class CallStep implements Step
         return new Sentence('Do '.$build->routineNamed($this->routine).'.');
     }
 
+    public function writes(Script $script): void
+    {
+        $script->calls($this->routine);
+    }
+
     public function run(Controller $controller): \Generator
     {
         yield from $controller->call($this->routine);

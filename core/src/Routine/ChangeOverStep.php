@@ -58,6 +58,11 @@ final readonly class ChangeOverStep implements Step
             ['time' => Quantity::of($this->takes_s, 's')]);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->changesOver($this->motion, $this->takes_s);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);

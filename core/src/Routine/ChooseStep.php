@@ -70,6 +70,11 @@ final readonly class ChooseStep implements Step
         return new Sentence("If {$if->template}:", $if->values);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->chooses($this->if, $this->then, $this->otherwise);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $holds = $this->if->holds($controller->senses());

@@ -46,6 +46,9 @@ interface Controller
 
     public function isOn(string $input): bool;
 
+    /** The threshold of a sensor that measures: on from the upper reading up, off from the lower down. */
+    public function sets(string $sensor, float $lower, float $upper): void;
+
     /** @return \Generator<int, float|null, null, void> the steps of another routine */
     public function call(string $routine): \Generator;
 

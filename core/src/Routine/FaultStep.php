@@ -50,6 +50,11 @@ final readonly class FaultStep implements Step
         return new Sentence('Stop with the fault “'.Sentence::quote($this->message).'”.');
     }
 
+    public function writes(Script $script): void
+    {
+        $script->fails();
+    }
+
     public function run(Controller $controller): \Generator
     {
         yield from $controller->fail($this->message);

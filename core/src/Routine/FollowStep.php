@@ -23,10 +23,6 @@ final readonly class FollowStep implements Moves
 {
     use MovesAtSpeed;
 
-    private const LOST = 0.1; // of the span: readings so far outside come from no stick
-
-    private const STEP = 0.02; // of full speed: less of a change is not told to the driver
-
     /**
      * @param  string  $as  `place` or `speed`: what the reading says
      * @param  float  $low  its reading at one end of the stick, and $high at the other
@@ -43,15 +39,13 @@ final readonly class FollowStep implements Moves
 
     public static function shape(): RecordShape
     {
-        $reading = NumberShape::between(-1e6, 1e6);
         $position = NumberShape::between(-720.0, 720.0)->orNull();
 
         return new RecordShape([
             'motion' => Field::needed(TextShape::id()),
             'sensor' => Field::needed(TextShape::id(), 'A stick, a knob, or anything else that measures.'),
             'as' => Field::or('place', ChoiceShape::of('place', 'speed'), 'What its reading says: where to, or how fast.'),
-            'low' => Field::or(0.0, $reading, 'What it reads at one end.'),
-            'high' => Field::or(100.0, $reading, 'And at the other.'),
+            ...Stick::fields(),
             'at_low' => Field::or(null, $position, 'Where that sends it; degrees or metres, empty: its lowest place.'),
             'at_high' => Field::or(null, $position, 'Where this sends it; empty: its highest place.'),
             'dead_band' => Field::or(0.02, NumberShape::between(0.0, 0.5), 'Share of the span in which nothing happens.'),
@@ -92,7 +86,7 @@ final readonly class FollowStep implements Moves
     public function problems(): array
     {
         return GiveUp::timeProblem($this->until !== null, $this->for_s !== null)
-            + ($this->low === $this->high ? ['high' => 'Must be another reading than at the other end.'] : []);
+            + Stick::problem($this->low, $this->high);
     }
 
     public function says(Inventory $build): Sentence
@@ -114,6 +108,11 @@ final readonly class FollowStep implements Moves
         return GiveUp::add($text, $values, $this->give_up_s);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->follows($this);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);
@@ -122,9 +121,9 @@ final readonly class FollowStep implements Moves
         }
         $since = $last = $controller->now();
         $smooth = $told = null;
-        while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
+        while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s - 1e-9)
             && ! ($this->until !== null && $this->until->holds($controller->senses()))) {
-            $share = $this->reads($controller, $axis);
+            $share = Stick::reads($controller, $axis, $this->sensor, $this->low, $this->high);
             $smooth = $smooth === null || $this->smooth_s <= 0.0 ? $share
                 : $smooth + ($share - $smooth) * -expm1(-($controller->now() - $last) / $this->smooth_s * M_LN10);
             $last = $controller->now();
@@ -136,18 +135,6 @@ final readonly class FollowStep implements Moves
             yield from $controller->halt($axis);
         }
         $axis->isAt(null);
-    }
-
-    /** Where the stick is between its ends, 0 to 1. */
-    private function reads(Controller $controller, DrivenMotion $axis): float
-    {
-        $share = ($controller->senses()->level($this->sensor) - $this->low) / ($this->high - $this->low);
-        if ($share < -self::LOST || $share > 1 + self::LOST) {
-            $axis->stop('brake');
-            throw new StepFailed("{$axis->motion()->name} has lost what it follows: {$controller->build()->sensors[$this->sensor]->name} reads what it never does");
-        }
-
-        return max(0.0, min(1.0, $share));
     }
 
     /** @return float the share that it was told last */
@@ -172,8 +159,8 @@ final readonly class FollowStep implements Moves
         foreach ($axis->motion()->stops->tellers() as $switch) {
             $speed = $speed * $switch->direction() > 0.0 && $axis->motion()->period() === null && $controller->isOn($switch->id) ? 0.0 : $speed;
         }
-        $speed = abs($speed) < self::STEP ? 0.0 : $speed;
-        if ($told !== null && ($speed === 0.0 ? $told === 0.0 : abs($speed - $told) < self::STEP && $speed * $told > 0.0)) {
+        $speed = abs($speed) < Stick::STEP ? 0.0 : $speed;
+        if ($told !== null && ($speed === 0.0 ? $told === 0.0 : abs($speed - $told) < Stick::STEP && $speed * $told > 0.0)) {
             return $told;
         }
         $speed === 0.0 ? $axis->stop('brake') : $axis->push($speed <=> 0.0, abs($speed));

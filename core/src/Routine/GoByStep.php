@@ -68,6 +68,11 @@ final readonly class GoByStep implements Moves
             $this->give_up_s);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->goesBy($this, $this->by);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);

@@ -67,6 +67,11 @@ final readonly class GoStep implements Moves
             $this->give_up_s);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->goesTo($this, $this->place);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);

@@ -58,6 +58,11 @@ final readonly class HomeStep implements Moves
         );
     }
 
+    public function writes(Script $script): void
+    {
+        $script->ontoSwitch($this, $script->build()->motions[$this->motion]->stops->switch($this->switch));
+    }
+
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);

@@ -16,6 +16,7 @@ final readonly class Movement
      * @param  float|null  $by  how far, in its own unit; null where a place or a condition ends it
      * @param  int|null  $way  1 up, −1 down; null where that hangs on where it is
      * @param  bool  $seeks  it finds where it ends from wherever it stands
+     * @param  float|null  $slowest  share of its usual speed at which it may be made too; null is none
      * @param  bool  $staysOn  its motor is still on when the step is over
      */
     public function __construct(
@@ -27,6 +28,7 @@ final readonly class Movement
         public ?int $way = null,
         public bool $seeks = false,
         public bool $staysOn = false,
+        public ?float $slowest = null,
     ) {
     }
 

@@ -70,6 +70,12 @@ final readonly class PowerStep implements Step
         return new Sentence('Switch the power of '.$name.($this->on ? ' on' : ' off').' and wait {settle}.', ['settle' => Quantity::of($this->settle_s, 's')]);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->powers($this->effect($script->build())->power->motions ?? [], $this->on);
+        $script->waits(null, $this->settle_s, null);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $controller->power($this->motion, $this->supply, $this->on);

@@ -50,6 +50,11 @@ final readonly class PutStep implements Step
         return new Sentence("{$build->motions[$this->with]->named()} puts down what it carries.");
     }
 
+    public function writes(Script $script): void
+    {
+        $script->takes($this->with, null);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $controller->takes($this->with, null);

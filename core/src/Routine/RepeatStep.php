@@ -72,6 +72,11 @@ final readonly class RepeatStep implements Step
         }, $until->values ?? []);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->repeats($this->steps, $this->times, $this->until);
+    }
+
     public function run(Controller $controller): \Generator
     {
         for ($i = 0; ($this->times === null || $i < $this->times) && ! ($this->until?->holds($controller->senses()) ?? false); $i++) {

@@ -106,6 +106,17 @@ final readonly class RunStep implements Moves
         return GiveUp::add($text, $values, $this->give_up_s);
     }
 
+    public function writes(Script $script): void
+    {
+        $switch = $this->ontoSwitch($script->build());
+        $script->pushes($this, $this->direction);
+        if ($switch !== null && $script->build()->motions[$this->motion]->period() !== null) {
+            $script->waits(new InputIs($switch->id, false), null, $this->give_up_s);
+        }
+        $script->waits($this->until, $this->for_s, $this->give_up_s, goesOn: true);
+        $script->comes($this->motion, $switch?->place);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $axis = $controller->axis($this->motion);
@@ -117,7 +128,7 @@ final readonly class RunStep implements Moves
             yield GiveUp::by($since, $this->give_up_s); // it stands there from the last time: what is meant is its next coming
         }
         $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? GiveUp::by($since, $this->for_s, $this->give_up_s) : null;
-        while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s)
+        while (! ($this->for_s !== null && $controller->now() - $since >= $this->for_s - 1e-9)
             && ! ($this->until !== null && $this->until->holds($controller->senses()))) {
             $controller->failAfter($since, $this->give_up_s, $this->motion, 'timed out');
             yield $by;

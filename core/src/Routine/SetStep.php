@@ -69,6 +69,11 @@ final readonly class SetStep implements Step
         });
     }
 
+    public function writes(Script $script): void
+    {
+        $script->counts($this->counter, $this->to, $this->add ?? 0);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $controller->set($this->counter, $this->to, $this->add);

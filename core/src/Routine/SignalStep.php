@@ -66,6 +66,11 @@ final readonly class SignalStep implements Step
         return $this->for_s === null ? new Sentence($text.'.') : new Sentence($text.' for {time}.', ['time' => Quantity::of($this->for_s, 's')]);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->signals($this->output, $this->on, $this->for_s);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $controller->signal($this->output, $this->on, $this->for_s);

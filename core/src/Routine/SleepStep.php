@@ -80,6 +80,12 @@ final readonly class SleepStep implements Step
         return new Sentence("Sleep until {$until->template}.", $until->values);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->sleeps($this->until);
+        $script->learns($this->until, true);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $controller->sleeps($this->until);

@@ -42,6 +42,9 @@ interface Step
 
     public function says(Inventory $build): Sentence;
 
+    /** The same in a program: a script is told what is done, in its order. */
+    public function writes(Script $script): void;
+
     /**
      * Does the step: yields once for each scan of the controller that it waits, returns when it is done. What it yields is the time until which only a change
      * of an input, or in the world, matters to it; null where it must look at every scan.

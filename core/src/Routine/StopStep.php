@@ -60,6 +60,11 @@ final readonly class StopStep implements Step
         });
     }
 
+    public function writes(Script $script): void
+    {
+        $script->halts($this->motion, $this->how);
+    }
+
     public function run(Controller $controller): \Generator
     {
         yield from $controller->halt($controller->axis($this->motion), $this->how);

@@ -53,6 +53,11 @@ final readonly class TakeStep implements Step
         return new Sentence("{$build->motions[$this->with]->named()} takes up {$build->thingNamed($this->thing)}.");
     }
 
+    public function writes(Script $script): void
+    {
+        $script->takes($this->with, $this->thing);
+    }
+
     public function run(Controller $controller): \Generator
     {
         $controller->takes($this->with, $this->thing);

@@ -71,6 +71,11 @@ final readonly class TogetherStep implements Step
         return new Sentence($this->until === 'all' ? 'Together, until all have ended:' : 'Together, until one has ended:');
     }
 
+    public function writes(Script $script): void
+    {
+        $script->together($this->branches, $this->until === 'any');
+    }
+
     public function run(Controller $controller): \Generator
     {
         $running = array_map($controller->steps(...), $this->branches);

@@ -24,7 +24,7 @@ final class Triggers
         'press' => ['press'],
         'beam' => ['beam'],
         'knock' => ['knock'],
-        'input' => ['beam', 'magnet', 'reflective', 'wheel', 'light', 'colour', 'distance', 'sonar', 'knob'],
+        'input' => ['beam', 'magnet', 'reflective', 'wheel', 'message', 'light', 'colour', 'distance', 'sonar', 'knob'],
         'level' => Sensor::ANALOG,
     ];
 

@@ -74,12 +74,20 @@ final readonly class WaitStep implements Step
         return GiveUp::add("Wait until {$until->template}", $until->values, $this->give_up_s);
     }
 
+    public function writes(Script $script): void
+    {
+        $script->waits($this->until, $this->until === null ? $this->for_s : null, $this->give_up_s);
+        if ($this->until !== null) {
+            $script->learns($this->until, true);
+        }
+    }
+
     public function run(Controller $controller): \Generator
     {
         $since = $controller->now();
         $by = $this->until === null || Conditions::hangsOnEvents($this->until) ? GiveUp::by($since, $this->until === null ? $this->for_s : null,
             $this->give_up_s) : null;
-        while ($this->until === null ? $controller->now() - $since < $this->for_s : ! $this->until->holds($controller->senses())) {
+        while ($this->until === null ? $controller->now() - $since < $this->for_s - 1e-9 : ! $this->until->holds($controller->senses())) {
             $controller->failAfter($since, $this->give_up_s, null, 'timed out waiting');
             yield $by;
         }

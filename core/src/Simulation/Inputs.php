@@ -11,6 +11,16 @@ use Brookstone\Core\Parts\Sensor;
 /** What the controller believes of its switches and sensors: after bounce, lateness, and whatever is stuck. */
 final class Inputs
 {
+    private const BELOW = 0.01; // of a reading
+
+    private float $now = 0.0; // s, of the last look
+
+    /** @var array<string, float> s, when each message came last, or the power came on */
+    private array $heard = [];
+
+    /** @var array<string, array{float, float}> lower and upper, of sensors that were calibrated */
+    private array $thresholds = [];
+
     /** @var array<string, bool> as the controller believes */
     private array $on = [];
 
@@ -82,6 +92,12 @@ final class Inputs
     /** Believes what is so, without any change being told: when the power comes on. */
     public function begin(): void
     {
+        $this->thresholds = [];
+        foreach ($this->build->sensors as $id => $sensor) {
+            if ($sensor->fallsSilent_s() !== null) {
+                [$this->heard[$id], $this->watched[$id]] = [$this->now, true];
+            }
+        }
         foreach ($this->switched as $i => [$axis, $switches]) {
             [$this->above[$i], $this->below[$i]] = [INF, -INF];
             foreach ($switches as $switch) {
@@ -106,11 +122,40 @@ final class Inputs
         return $this->on[$input];
     }
 
+    /** What its wire says now, before the controller has made sure that it goes on saying so. */
+    public function says(string $input, float $now): bool
+    {
+        $since = $this->differsSince[$input] ?? null;
+        $late_s = ($this->build->sensors[$input]->late_s ?? 0.0) + ($this->late[$input] ?? 0.0);
+
+        return $since !== null && $now - $since >= $late_s - 1e-9 ? ! $this->on[$input] : $this->on[$input];
+    }
+
     public function level(string $sensor): float
     {
         $of = $this->build->sensors[$sensor];
+        $level = $this->levels[$sensor] + ($of->lamp !== null && isset($this->lit[$of->lamp]) ? $of->lamp_adds : 0.0);
 
-        return $this->levels[$sensor] + ($of->lamp !== null && isset($this->lit[$of->lamp]) ? $of->lamp_adds : 0.0);
+        [$lower, $upper] = $this->threshold($of);
+
+        return match ($upper === null ? null : $this->stuck[$sensor] ?? null) {
+            null => $level,
+            true => max($level, $upper), // what is stuck reads nothing else
+            false => min($level, ($lower ?? $upper) - self::BELOW),
+        };
+    }
+
+    /** Its threshold is another until the power goes. */
+    public function calibrate(string $sensor, float $lower, float $upper): void
+    {
+        $this->thresholds[$sensor] = [$lower, $upper];
+        $this->watched[$sensor] = true;
+    }
+
+    /** @return array{float|null, float|null} lower and upper */
+    private function threshold(Sensor $sensor): array
+    {
+        return $this->thresholds[$sensor->id] ?? [$sensor->lower, $sensor->upper];
     }
 
     /** What it would read without any lamp of the build. */
@@ -133,10 +178,11 @@ final class Inputs
         }
     }
 
-    public function set(string $sensor, bool $on): void
+    public function set(string $sensor, bool $on, float $now): void
     {
         $this->outside[$sensor] = $on;
         $this->watched[$sensor] = true;
+        $this->heard[$sensor] = $now;
     }
 
     public function setLevel(string $sensor, float $value): void
@@ -176,6 +222,7 @@ final class Inputs
      */
     public function look(float $now): array
     {
+        $this->now = $now;
         $changed = [];
         foreach ($this->switched as $i => [$axis, $switches]) {
             if ($axis->isStill() && ! $this->changedHands && $this->differsSince === [] && $this->stuck === []) {
@@ -209,7 +256,7 @@ final class Inputs
                 + $sensor->late_s, $now)) {
                 $changed[] = [$sensor->id, $raw];
             }
-            if ($sensor->motion === null && $raw === $this->on[$sensor->id]) {
+            if ($sensor->motion === null && $raw === $this->on[$sensor->id] && ($sensor->fallsSilent_s() === null || $this->isSilent($sensor))) {
                 unset($this->watched[$id]);
             }
         }
@@ -306,12 +353,19 @@ final class Inputs
             return ($sensor->isOnAt($this->axes[$sensor->motion]->thingAt(), $this->periods[$sensor->motion]) ?? false) || $this->outside[$sensor->id];
         }
         if (! $sensor->measures()) {
-            return $this->outside[$sensor->id];
+            return $this->isSilent($sensor) ? $sensor->silent_is === 'on' : $this->outside[$sensor->id];
         }
         $level = $this->level($sensor->id);
         $was = $this->on[$sensor->id] ?? false;
 
-        return $sensor->upper !== null && ($level >= $sensor->upper || ($was && $level > ($sensor->lower ?? $sensor->upper)));
+        [$lower, $upper] = $this->threshold($sensor);
+
+        return $upper !== null && ($level >= $upper || ($was && $level > ($lower ?? $upper)));
+    }
+
+    private function isSilent(Sensor $sensor): bool
+    {
+        return $this->now - ($this->heard[$sensor->id] ?? 0.0) >= ($sensor->fallsSilent_s() ?? INF) - 1e-9;
     }
 
     private function believes(string $id, bool $raw, float $after_s, float $now): bool

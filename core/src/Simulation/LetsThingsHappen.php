@@ -15,7 +15,7 @@ trait LetsThingsHappen
         $this->changes++;
         $of = $event->of ?? '';
         match ($event->what) {
-            'sensor' => $this->inputs->set($of, $event->on === true),
+            'sensor' => $this->inputs->set($of, $event->on === true, $this->now()),
             'level' => $this->inputs->setLevel($of, $event->value),
             'stuck' => $this->inputs->stick($of, $event->on),
             'wire' => $this->inputs->cut($of, $event->on === true),

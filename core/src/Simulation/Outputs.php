@@ -61,6 +61,18 @@ final class Outputs
         return true;
     }
 
+    /**
+     * The power is gone, and with it whoever would have switched them back.
+     *
+     * @return list<string> those that were on
+     */
+    public function lose(): array
+    {
+        $this->backAt_s = [];
+
+        return array_map(strval(...), array_keys(array_filter($this->on)));
+    }
+
     /** @return int how many went back or take no more by now; coils that have been on for longer than they bear are told, each once */
     public function goBack(float $now_s): int
     {

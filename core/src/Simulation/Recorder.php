@@ -49,6 +49,8 @@ final class Recorder
     /** @var array<int, array<string, mixed>> as Schemas has them */
     private array $steps = [];
 
+    public ?Listens $listener = null;
+
     /** @var array<int, Step> steps that are being done, by record */
     private array $underWay = [];
 
@@ -114,6 +116,7 @@ final class Recorder
 
     public function output(string $id, float $at, bool $on): void
     {
+        $this->listener?->happens($at, 'output', $id, $on ? 'on' : 'off');
         $this->outputs[$id][] = ['at_s' => $at, 'on' => $on];
         $this->event($at, 'output', new Sentence($this->build->outputs[$id]->named().($on ? ' goes on.' : ' goes off.')));
     }
@@ -179,6 +182,7 @@ final class Recorder
 
     public function broken(float $at, Rule $rule): void
     {
+        $this->listener?->happens($at, 'rule', $rule->id, 'broken');
         $says = $rule->says($this->build);
         $this->mishap('rule', $rule->id, $at, new Sentence("The rule {$rule->named()} is broken: {$says->template}.", $says->values));
     }
@@ -219,6 +223,7 @@ final class Recorder
         if (count($this->steps) >= self::MOST_RECORDS) {
             return -1;
         }
+        $this->listener?->happens($at, 'step', "{$routine->id} {$path}", 'begins');
         $this->steps[] = [
             'routine' => $routine->id, 'path' => $path, 'do' => Steps::kindOf($step), 'motion' => $step->motion(),
             'says' => $step->says($this->build), 'start_s' => $at, 'end_s' => null, 'outcome' => 'running', 'from' => $this->standing($step->motion()),
@@ -234,6 +239,7 @@ final class Recorder
     {
         unset($this->underWay[$record]);
         if (isset($this->steps[$record])) {
+            $this->listener?->happens($at, 'step', "{$this->steps[$record]['routine']} {$this->steps[$record]['path']}", $outcome);
             $motion = $this->steps[$record]['motion'];
             $this->steps[$record] = array_replace($this->steps[$record], ['end_s' => $at, 'outcome' => $outcome, 'at' => $this->standing($motion),
                 'carries' => $motion === null ? null : $this->axes[$motion]->burden()->isCarrying()]);

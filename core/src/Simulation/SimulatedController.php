@@ -156,6 +156,11 @@ final class SimulatedController implements Controller
         $this->world->sleeps($until);
     }
 
+    public function sets(string $sensor, float $lower, float $upper): void
+    {
+        $this->world->inputs->calibrate($sensor, $lower, $upper);
+    }
+
     public function isOn(string $input): bool
     {
         return $this->world->isOn($input);
@@ -230,7 +235,7 @@ final class SimulatedController implements Controller
             ?? throw new StepFailed("{$axis->motion()->name} cannot get there: its drive is too weak");
         $axis->push($by <=> 0.0, $step->speed());
         $by = GiveUp::by($since, $time, $step->giveUp_s());
-        while ($this->now() - $since < $time) {
+        while ($this->now() - $since < $time - 1e-9) {
             $this->failAfter($since, $step->giveUp_s(), $step->motion(), 'was given less time than its move takes');
             yield $by;
         }
@@ -255,7 +260,7 @@ final class SimulatedController implements Controller
     {
         $axis->stop($how ?? ($axis->motion()->stops->brakes ? 'brake' : 'coast'));
         $since = $this->now();
-        while (! $axis->isStill() && $this->now() - $since < self::HALT_S) {
+        while (! $axis->isStill() && $this->now() - $since < self::HALT_S - 1e-9) {
             yield;
         }
     }

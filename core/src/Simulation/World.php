@@ -202,6 +202,7 @@ final class World implements Senses
     {
         $this->changes++;
         $this->counters[$counter] = $to ?? $this->counters[$counter] + ($add ?? 0);
+        $this->recorder->listener?->happens($this->now(), 'count', $counter, (string) $this->counters[$counter]);
         $this->recorder->routine($this->now(), 'count', $this->build->counters[$counter]->name." is {$this->counters[$counter]}.");
     }
 
@@ -310,7 +311,7 @@ final class World implements Senses
                 $this->recorder->routine($this->now(), 'astray', $says);
             }
             foreach ($motor->tells() as $sensor => $holds) {
-                $this->inputs->set($sensor, $holds);
+                $this->inputs->set($sensor, $holds, $this->now());
             }
         }
         $awake = [];
@@ -418,8 +419,8 @@ final class World implements Senses
         foreach ($this->axes as $axis) {
             $on ? $axis->wake() : $axis->lose();
         }
-        foreach ($on ? [] : array_keys(array_filter($this->outputs->all())) as $output) {
-            $this->signal((string) $output, false, null);
+        foreach ($on ? [] : $this->outputs->lose() as $output) {
+            $this->signal($output, false, null);
         }
         foreach ($on ? $this->build->counters : [] as $id => $counter) {
             $this->counters[$id] = $counter->kept ? $this->counters[$id] : $counter->start;

@@ -24,6 +24,8 @@ final class FaultSweep
 {
     private const LATE_S = 0.3;
 
+    private const LOST = -1e6; // what no stick reads
+
     private const DRAGS = 3.0;
 
     private const HEAVIER = 1.5;
@@ -113,10 +115,16 @@ final class FaultSweep
         return array_values($runs);
     }
 
+    /** What the world does in a case. */
+    public function with(FaultCase $case): Scenario
+    {
+        return $this->scenario->with(...$case->events);
+    }
+
     /** @return array{outcome: string, says: Sentence} what becomes of a case, and of all that are one run with it */
     public function run(FaultCase $case): array
     {
-        $run = RoutineRun::of($this->build, $this->routine, $this->scenario->with(...$case->events), lean: true, byHand: $this->given === null,
+        $run = RoutineRun::of($this->build, $this->routine, $this->with($case), lean: true, byHand: $this->given === null,
             after_s: self::LOOK_ON_S);
         [$outcome, $says] = (new Outcome($this->build, $run, $this->plain))->told();
 
@@ -133,6 +141,11 @@ final class FaultSweep
             $faults[] = ["stuck on {$id}", "{$name} is stuck on".($closed ? $wire : ''), [new WorldEvent($at, 'stuck', $id, true)]];
             $faults[] = ["stuck off {$id}", "{$name} is stuck off".($closed ? '' : $wire), [new WorldEvent($at, 'stuck', $id, false)]];
             $faults[] = ["late {$id}", "{$name} tells 0.3 s late", [new WorldEvent($at, 'late', $id, value: self::LATE_S)]];
+        }
+        [$kind, $sensor] = $step->refersTo()['sensor'] ?? ['', ''];
+        if ($kind === 'analog') { // it is followed, or read while it goes
+            $faults[] = ["lost {$sensor}", "{$this->build->sensors[$sensor]->name} is lost: its wire is off",
+                [new WorldEvent($at, 'level', $sensor, value: self::LOST)]];
         }
         $id = $step->motion();
         if ($id !== null) {

@@ -26,6 +26,7 @@ const ADDED = [
     { list: 'sensors', kind: 'colour', name: 'Colour sensor' },
     { list: 'sensors', kind: 'knob', name: 'Knob' },
     { list: 'sensors', kind: 'knock', name: 'Knock sensor' },
+    { list: 'sensors', kind: 'message', name: 'Message from outside' },
     { list: 'outputs', kind: 'lamp', name: 'Lamp' },
     { list: 'outputs', kind: 'sound', name: 'Sound' },
     { list: 'outputs', kind: 'relay', name: 'Relay' },
@@ -53,6 +54,7 @@ const KINDS: Record<Build['sensors'][number]['kind'], string> = {
     sonar: 'echo',
     wheel: 'wheel',
     knob: 'knob',
+    message: 'message',
 };
 
 /** Sensors, outputs and counters of the build by name, what must never be, and what the world does in a run. */

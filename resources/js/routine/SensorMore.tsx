@@ -76,6 +76,40 @@ export function SensorMore({ sensor, path }: { sensor: Build['sensors'][number];
             )}
             {sensor.kind === 'press' && <QuantityField label="Long from" path={`${path}.long_s`} value={sensor.long_s} />}
             {sensor.kind === 'press' && <QuantityField label="Twice within" path={`${path}.double_s`} value={sensor.double_s} />}
+            {sensor.kind === 'message' && (
+                <ChoiceField
+                    label="Comes over"
+                    path={`${path}.over`}
+                    value={sensor.over}
+                    choices={[
+                        { value: 'contact', label: 'a contact' },
+                        { value: 'serial', label: 'a serial line' },
+                        { value: 'network', label: 'the network' },
+                        { value: 'radio', label: 'a radio receiver' },
+                        { value: 'infrared', label: 'an infrared receiver' },
+                    ]}
+                />
+            )}
+            {sensor.kind === 'message' && (
+                <QuantityField
+                    label="Counts as silent after"
+                    path={`${path}.silent_s`}
+                    value={sensor.silent_s}
+                    empty="never"
+                    how="Whoever sends it says it again and again; when that ends, what it said counts no more."
+                />
+            )}
+            {sensor.kind === 'message' && sensor.silent_s !== null && (
+                <ChoiceField
+                    label="And is then taken as"
+                    path={`${path}.silent_is`}
+                    value={sensor.silent_is}
+                    choices={[
+                        { value: 'off', label: 'off' },
+                        { value: 'on', label: 'on' },
+                    ]}
+                />
+            )}
             {!measures && <QuantityField label="Bounces for" path={`${path}.bounce_s`} value={sensor.bounce_s} />}
             {measures && <ReadingsPane sensor={sensor} path={path} />}
             {!measures && (

@@ -116,6 +116,62 @@ function Words({ step, path, build, set }: Props) {
                     <EndingPart step={step} path={path} onSet={(ending) => set(ending)} />
                 </>
             );
+        case 'pace':
+            return (
+                <>
+                    Take <MotionPart step={step} path={path} build={build} moved={(motion) => ({ place: motion.task.to })} /> to{' '}
+                    <ChoiceField
+                        label="To"
+                        path={`${path}.place`}
+                        value={step.place}
+                        choices={named(placesOf(build.motions.find((each) => each.id === step.motion)))}
+                    />{' '}
+                    as fast as{' '}
+                    <ChoiceField
+                        label="Knob"
+                        path={`${path}.sensor`}
+                        value={step.sensor}
+                        choices={named(build.sensors.filter((each) => MEASURES.includes(each.kind)))}
+                    />{' '}
+                    says: at <QuantityField label="Reads at one end" path={`${path}.low`} value={step.low} /> with{' '}
+                    <QuantityField label="Slowest" path={`${path}.slowest`} value={step.slowest} /> of its speed, at{' '}
+                    <QuantityField label="Reads at the other" path={`${path}.high`} value={step.high} /> with{' '}
+                    <QuantityField label="Fastest" path={`${path}.speed`} value={step.speed} />
+                    <GiveUp step={step} path={path} />
+                </>
+            );
+        case 'calibrate':
+            return (
+                <>
+                    Set the threshold of{' '}
+                    <ChoiceField
+                        label="Sensor"
+                        path={`${path}.sensor`}
+                        value={step.sensor}
+                        choices={named(build.sensors.filter((each) => MEASURES.includes(each.kind)))}
+                    />{' '}
+                    <Choice
+                        label="How it is told"
+                        value={step.button ?? ''}
+                        choices={[
+                            { value: '', label: 'looking by itself' },
+                            ...build.sensors
+                                .filter((each) => !MEASURES.includes(each.kind))
+                                .map((each) => ({ value: each.id, label: `when ${each.name} is pressed` })),
+                        ]}
+                        onChoose={(button) => set({ button: button === '' ? null : button })}
+                    />{' '}
+                    {step.button === null ? (
+                        <>
+                            for <QuantityField label="For" path={`${path}.for_s`} value={step.for_s} />
+                        </>
+                    ) : (
+                        'once without the thing and once with it'
+                    )}
+                    , at least <QuantityField label="Apart" path={`${path}.gap`} value={step.gap} /> apart
+                    {step.button !== null && <GiveUp step={step} path={path} />}
+                </>
+            );
         case 'wait':
             return (
                 <>

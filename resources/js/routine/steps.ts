@@ -8,8 +8,10 @@ export const VERBS: { verb: Verb; label: string; words: string }[] = [
     { verb: 'go_by', label: 'Move by an amount', words: 'move by amount on back feed turn' },
     { verb: 'run', label: 'Run until', words: 'run drive until for' },
     { verb: 'follow', label: 'Follow a stick or knob', words: 'follow stick knob joystick by hand' },
+    { verb: 'pace', label: 'Go at a knob’s speed', words: 'pace knob speed dial slow go at' },
     { verb: 'wait', label: 'Wait', words: 'wait pause until' },
     { verb: 'sleep', label: 'Sleep until woken', words: 'sleep wake low power battery' },
+    { verb: 'calibrate', label: 'Set a threshold', words: 'calibrate threshold sensor set teach learn' },
     { verb: 'stop', label: 'Stop a motion', words: 'stop brake coast hold' },
     { verb: 'signal', label: 'Signal', words: 'signal lamp sound relay switch' },
     { verb: 'repeat', label: 'Repeat', words: 'repeat loop again times' },
@@ -87,11 +89,31 @@ export function newStep(verb: Verb, { document: build, assessment }: Told, own?:
                       give_up_s: null,
                   };
         }
+        case 'pace': {
+            const knob = build.sensors.find((each) => MEASURES.includes(each.kind));
+            return motion === undefined || knob === undefined
+                ? null
+                : {
+                      do: 'pace',
+                      motion: motion.id,
+                      place: motion.task.to,
+                      sensor: knob.id,
+                      low: 0,
+                      high: 100,
+                      slowest: 0.1,
+                      speed: 1,
+                      give_up_s: 60,
+                  };
+        }
         case 'wait':
             return WAIT;
         case 'sleep': {
             const wakes = build.sensors.find((each) => !MEASURES.includes(each.kind));
             return wakes === undefined ? null : { do: 'sleep', until: { test: 'input', sensor: wakes.id, is: 'on', for_s: null } };
+        }
+        case 'calibrate': {
+            const measures = build.sensors.find((each) => MEASURES.includes(each.kind));
+            return measures === undefined ? null : { do: 'calibrate', sensor: measures.id, button: null, for_s: 5, gap: 10, give_up_s: null };
         }
         case 'stop':
             return motion === undefined ? null : { do: 'stop', motion: motion.id, how: 'brake' };
@@ -133,6 +155,8 @@ export function lacking(verb: Verb): string {
                 set: 'Add a counter or a mark first.',
                 take: 'Say on the stage first what is carried.',
                 sleep: 'Add a sensor that wakes it first.',
+                calibrate: 'Add a sensor that measures first.',
+                pace: 'Add a sensor that measures first, a knob or a stick.',
                 follow: 'Add a sensor that measures first, a knob or a stick.',
                 call: 'There is no other routine yet.',
                 change_over: 'Let two motions share a motor through a selector first.',
@@ -222,6 +246,7 @@ export interface Question {
 
 const WORDS: Record<Build['sensors'][number]['kind'], [string, string]> = {
     press: ['is pressed', 'is let go'],
+    message: ['says on', 'says off'],
     beam: ['is broken', 'is clear'],
     magnet: ['sees it', 'sees nothing'],
     reflective: ['sees it', 'sees nothing'],

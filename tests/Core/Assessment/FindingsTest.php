@@ -151,6 +151,7 @@ dataset('planted', fn () => withCodes([
     'drive.knock' => [['motions.2.task.knocked' => true], Severity::Fails, true],
     'drive.clutch_slips' => [['motions.2.drive.clutch_Nm' => 0.05], Severity::Fails, true],
     'drive.buzzes' => [['motions.1.drive.motor' => ['slop_deg' => 2.0] + Builds::motor('S20 nylon')], Severity::Tight, true],
+    'drive.steps_show' => [turning(30.0), Severity::Note, true],
     'drive.hot_cycle' => [['motions.0.drive.motor' => ['thermal' => 'micro'] + Builds::motor('W40-100'), 'motions.0.task.per_day' => 20000,
         'settings.ambient_C' => 50], Severity::Fails, true],
     'drive.gate_lets_go' => [['motions.1.drive.gated' => true, 'motions.1.mechanism.mass_kg' => 0.12], Severity::Fails, true],

@@ -130,3 +130,11 @@ it('is judged and rehearsed as it stands', function () {
     expect($assessment->routines[0]['verdict'])->not->toBe('not_said')->and(array_column($assessment->routines[0]['rehearsals'], 'outcome'))->toContain('ends')
         ->and(array_map(fn ($finding): string => $finding->severity->value.' '.$finding->code, $assessment->routines[0]['findings']))->not->toContain('fails');
 });
+
+it('is swept with its stick lost: it stops and says so', function () {
+    $build = followed(['for_s' => 3.0]);
+    $sweep = new Brookstone\Core\Study\FaultSweep($build, $build->routines['play'], null);
+    $lost = array_values(array_filter($sweep->cases(), fn ($case): bool => $case->fault === 'lost stick'));
+
+    expect($lost)->toHaveCount(1)->and($lost[0]->says)->toBe('Stick is lost: its wire is off')->and($sweep->run($lost[0])['outcome'])->toBe('stops');
+});

@@ -549,3 +549,20 @@ describe('rules', function () {
         expect(told($world, 'rule'))->toHaveCount(1);
     });
 });
+
+it('switches nothing back without power', function () {
+    $document = Builds::sound()->document;
+    $output = $document['outputs'][0]['id'];
+    $document['routines'] = [['id' => 'blink', 'name' => 'Blink', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [
+        ['do' => 'signal', 'output' => $output, 'state' => 'off', 'for_s' => 0.5], ['do' => 'wait', 'for_s' => 2]]]];
+    $build = Brookstone\Core\Build\Build::read($document);
+    $changes = function (array $events) use ($build, $output): array {
+        $run = Brookstone\Core\Simulation\RoutineRun::of($build, $build->routines['blink'], new Brookstone\Core\Routine\Scenario('s', 'S', 6.0, [],
+            [new Brookstone\Core\Routine\WorldEvent(1.0, 'sensor', 'button', true), ...$events]));
+
+        return array_column(array_column($run['outputs'], 'changes', 'id')[$output] ?? [], 'on');
+    };
+    $cut = [new Brookstone\Core\Routine\WorldEvent(1.2, 'power', null, false), new Brookstone\Core\Routine\WorldEvent(3.0, 'power', null, true)];
+
+    expect($changes([]))->toBe([true])->and($changes($cut))->toBe([]);
+});

@@ -34,6 +34,7 @@ final class DriveNotes
     public function of(MotionInBuild $subject, DriveFigures $f): array
     {
         return [$this->oneWay($subject), $this->buzzes($subject, $f), $this->battery($subject, $f), $this->gate($subject, $f), $this->creeps($subject),
+            VisibleSteps::of($subject),
             $this->shared($subject, $f), $this->together($subject, $f), $this->claims($subject, $f), ...SeveralMotors::notes($subject, $f)];
     }
 

@@ -38,11 +38,12 @@ final class RoutineTimes
     public function longest(Movement $move): ?float
     {
         $facts = $this->subjects[$move->motion]->facts;
+        $speed = $move->slowest ?? $move->speed;
         if ($move->by !== null) {
-            return $facts->timeBy($move->by, $move->speed);
+            return $facts->timeBy($move->by, $speed);
         }
 
-        return $move->endsAt === null ? null : $facts->longestTimeTo($move->endsAt, $move->speed);
+        return $move->endsAt === null ? null : $facts->longestTimeTo($move->endsAt, $speed);
     }
 
     /**
