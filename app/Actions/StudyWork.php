@@ -30,7 +30,7 @@ final class StudyWork
 
     private const WALKS_IN_PART = 4;
 
-    public function __construct(private readonly JudgeBuild $judge)
+    public function __construct(private readonly JudgeBuild $judge, private readonly ProofWork $proof)
     {
     }
 
@@ -40,6 +40,9 @@ final class StudyWork
      */
     public function plan(Build $build, string $kind, array $asked): array
     {
+        if ($kind === 'proof') {
+            return $this->proof->plan($build, $asked);
+        }
         $routine = $this->routine($build, $asked);
         if ($kind === 'faults') {
             $sweep = $this->sweep($build, $routine, $asked);
@@ -92,6 +95,9 @@ final class StudyWork
      */
     public function part(Build $build, string $kind, array $asked, int $part): array
     {
+        if ($kind === 'proof') {
+            return $this->proof->part($build, $asked, $part);
+        }
         if ($kind === 'states') {
             $reached = Search::of($build, Search::FULL);
 
@@ -154,6 +160,7 @@ final class StudyWork
 
         return match ($kind) {
             'faults' => $frame + ['cells' => $results],
+            'proof' => $this->proof->together($frame, $results),
             'drift' => ['walks' => count($results), 'stops' => self::fans($frame, $results)] + $frame,
             default => $results[0] ?? [],
         };

@@ -60,6 +60,10 @@ final class Answers
             'OneMore' => Schemas::record('OneMore', ['says' => Schemas::sentence()]),
             'ReadingsRead' => Schemas::record('ReadingsRead', array_fill_keys(['all', 'absent', 'present'],
                 new EitherShape([Schemas::list(Schemas::number()), new NothingShape]))),
+            'SpokenRead' => Schemas::record('SpokenRead', ['lines' => Schemas::number(),
+                'moves' => Schemas::list(Schemas::record('SpokenMove', ['motion' => new TextShape, 'from' => new TextShape, 'to' => new TextShape,
+                    'measured_s' => Schemas::number(), 'line' => Schemas::number()])),
+                'problems' => Schemas::list(Schemas::record('SpokenProblem', ['line' => Schemas::number(), 'message' => new TextShape]))]),
             'Study' => self::study(),
             'RigOpened' => Schemas::record('RigOpened', ['id' => new TextShape, 'answers' => Schemas::list(self::rigAnswer())]),
             'RigSaid' => Schemas::record('RigSaid', ['answers' => Schemas::list(self::rigAnswer())]),
@@ -140,9 +144,10 @@ final class Answers
             'high' => $number]);
 
         return Schemas::record('Study', [
-            'id' => new TextShape, 'kind' => ChoiceShape::of('faults', 'drift', 'states'),
-            'asked' => new RecordShape(['routine' => Field::needed(new TextShape),
-                ...array_fill_keys(['motion', 'scenario'], Field::or(null, (new TextShape)->orNull())), ...array_fill_keys(['cycles', 'home_every', 'seed'],
+            'id' => new TextShape, 'kind' => ChoiceShape::of('faults', 'drift', 'states', 'proof'),
+            'asked' => new RecordShape([
+                ...array_fill_keys(['routine', 'motion', 'scenario', 'language'], Field::or(null, (new TextShape)->orNull())), ...array_fill_keys(['cycles',
+                    'home_every', 'seed'],
                     Field::or(null, $number->orNull()))], 'StudyAsked'),
             'state' => ChoiceShape::of('queued', 'running', 'done', 'cancelled', 'failed'), 'done' => $number, 'parts' => $number,
             'is_stale' => new BooleanShape, 'failure' => (new TextShape)->orNull(),
@@ -157,9 +162,22 @@ final class Answers
                             'fan' => Schemas::list($fan)])),
                         'unit' => ChoiceShape::of('deg', 'm'), 'tolerance' => $number->orNull(), 'cycles' => $number, 'nothing' => (new TextShape)->orNull()]),
                 Schemas::record('StatesResult', ['states' => $number, 'complete' => new BooleanShape, 'found' => $number]),
+                self::proof(),
                 self::nothingYet(),
             ]),
         ]);
+    }
+
+    private static function proof(): RecordShape
+    {
+        $number = Schemas::number();
+        $happened = Schemas::list(Schemas::record('ProofHappened', ['at_s' => $number, 'says' => Schemas::sentence()]));
+
+        return Schemas::record('ProofResult', ['language' => new TextShape, 'word' => new TextShape, 'tried' => $number, 'differ' => $number, 'same' => $number,
+            'most_s' => $number, 'scenarios' => $number, 'faults' => $number, 'chance' => $number,
+            'first' => Schemas::record('ProofDifference', ['says' => new TextShape, 'same' => $number, 'because' => (new TextShape)->orNull(),
+                'wanted' => $happened,
+                'came' => $happened])->orNull()]);
     }
 
     private static function rigAnswer(): RecordShape

@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $id
  * @property string $build_id
  * @property int $version
- * @property string $kind `faults`, `drift` or `states`
+ * @property string $kind `faults`, `drift`, `states` or `proof`
  * @property array<string, mixed> $asked
  * @property string $document
  * @property string $state `queued`, `running`, `done`, `cancelled` or `failed`

@@ -44,6 +44,7 @@ final class Schemas
             'TrainChoice' => self::trainChoice()->schema(),
             'MoveTimes' => self::times()->schema(),
             'WiringReport' => WiringSchema::report()->schema(),
+            'ProgramReport' => ProgramSchema::report()->schema(),
             'StageReport' => StageSchema::report()->schema(),
             'StagePose' => StageSchema::pose()->schema(),
             'Drive' => Drives::shape()->schema(),

@@ -26,8 +26,8 @@ final class StudyController
     {
         $last = [];
         foreach (Study::query()->where('build_id', $build->id)->get()->sortByDesc('id')->take(60) as $study) {
-            if ($study->asked['routine'] === $request->query('routine')) {
-                $last[$study->kind] ??= $this->said($study, $build);
+            if (($study->asked['routine'] ?? null) === $request->query('routine')) {
+                $last[$study->kind.($study->asked['language'] ?? '')] ??= $this->said($study, $build);
             }
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use Brookstone\Core\Program\Language;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -16,8 +17,9 @@ final class StudyRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'kind' => ['required', Rule::in(['faults', 'drift', 'states'])],
-            'routine' => ['required', 'string', 'max:40'],
+            'kind' => ['required', Rule::in(['faults', 'drift', 'states', 'proof'])],
+            'routine' => ['required_unless:kind,proof', 'string', 'max:40'],
+            'language' => ['required_if:kind,proof', Rule::enum(Language::class)],
             'scenario' => ['sometimes', 'nullable', 'string', 'max:40'],
             'motion' => ['required_if:kind,drift', 'string', 'max:40'],
             'cycles' => ['sometimes', 'integer', 'min:1', 'max:5000'],
@@ -30,6 +32,8 @@ final class StudyRequest extends FormRequest
     public function messages(): array
     {
         return ['cycles.max' => 'At most 5000 cycles.', 'cycles.min' => 'One cycle at least.', 'cycles.integer' => 'Must be a whole number.',
-            'home_every.integer' => 'Must be a whole number.', 'motion.required_if' => 'Say which motion drifts.'];
+            'home_every.integer' => 'Must be a whole number.', 'routine.required_unless' => 'Say which routine.',
+            'language.required_if' => 'Say in which language.', 'motion.required_if' => 'Say which motion drifts.',
+            'language' => 'There are: '.implode(', ', array_column(Language::cases(), 'value')).'.'];
     }
 }
