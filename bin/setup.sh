@@ -35,6 +35,12 @@ missing_system_packages() {
     command -v node >/dev/null || missing="$missing nodejs"
     command -v npm >/dev/null || missing="$missing npm"
     if [ "${NEED_CHROMIUM:-}" = 1 ] && [ ! -x /usr/bin/chromium ]; then missing="$missing chromium"; fi
+    if [ "${NEED_COMPILERS:-}" = 1 ]; then # for written programs, the 8-bit controller among them
+        command -v gcc >/dev/null || missing="$missing gcc libc6-dev"
+        command -v g++ >/dev/null || missing="$missing g++"
+        command -v avr-gcc >/dev/null || missing="$missing gcc-avr"
+        [ -d /usr/lib/avr/include ] || missing="$missing avr-libc"
+    fi
     tr ' ' '\n' <<<"$missing" | sort -u | tr '\n' ' ' | sed 's/^ *//; s/ *$//'
 }
 
@@ -51,6 +57,16 @@ install_system_packages() {
         stop "Missing on this machine: $missing. Install it (on Debian: apt-get install $missing) and start again."
     fi
     [ -z "$(missing_system_packages)" ] || stop "Still missing after installing: $(missing_system_packages)"
+}
+
+# Written programs are proven by running them here: without a compiler everything else still works.
+install_compilers() {
+    command -v gcc >/dev/null && command -v g++ >/dev/null && return
+    if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
+        say "Installing a compiler, with which written programs are proven: gcc g++"
+        (apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends gcc g++ libc6-dev) >/dev/null 2>&1 && return
+    fi
+    say "There is no compiler here: programs are written, but only those in MicroPython are proven (on Debian: apt-get install gcc g++)"
 }
 
 # A stamp holds the checksum of what a step was made from; the step runs again only when that changes.

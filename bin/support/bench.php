@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Programs\Prover;
+use App\Programs\Texts;
+use App\Programs\Workbench;
 use Brookstone\Core\Allotment\Allotter;
 use Brookstone\Core\Allotment\Needs;
 use Brookstone\Core\Assessment\BuildJudge;
@@ -11,6 +14,7 @@ use Brookstone\Core\Assessment\Selection\DriveSearch;
 use Brookstone\Core\Assessment\Selection\Goal;
 use Brookstone\Core\Assessment\Train\TrainMaking;
 use Brookstone\Core\Assessor;
+use Brookstone\Core\Bench\Trials;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Drive\Drawer;
@@ -20,6 +24,8 @@ use Brookstone\Core\Machine\Clearance;
 use Brookstone\Core\Mend\InMind;
 use Brookstone\Core\Mend\MendAll;
 use Brookstone\Core\Mend\Mender;
+use Brookstone\Core\Program\Language;
+use Brookstone\Core\Program\Package;
 use Brookstone\Core\Reach\Search as Reach;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Rehearsal\Rehearsal;
@@ -222,6 +228,15 @@ $troll = Build::fromJson((string) file_get_contents(__DIR__.'/../../database/dem
 
 $garden = Build::fromJson((string) file_get_contents(__DIR__.'/../../database/demo/signal-garden.brookstone.json'));
 
+/** The program of Heron Wharf in C, over all of its scenarios and every fault: once. */
+$prove = function () use ($heron): float {
+    $start = hrtime(true);
+    foreach ((new Prover(new Workbench(sys_get_temp_dir().'/brookstone-bench')))->prove($heron, Language::C, [...Trials::scenarios($heron), ...Trials::faults($heron)]) as $result) {
+        $result['differs'] === null || exit("It differs: {$result['says']}\n");
+    }
+
+    return round((hrtime(true) - $start) / 1e6, 1);
+};
 $figures = [
     'read_build_ms' => fn () => median(fn () => Build::fromJson($json), 50),
     'assess_heron_wharf_at_once_ms' => fn () => median(fn () => BuildJudge::atOnce($heron), 40),
@@ -248,6 +263,8 @@ $figures = [
     'search_trains_4_stages_24_sizes_ms' => fn () => max(array_map(fn (float $ratio): float => median(fn () => Search::best($gears->counts(1.0), $ratio, 4, 20), 5), [17.345, 123.4])),
     'make_trains_3_stages_laid_out_ms' => fn () => median(fn () => TrainMaking::of($heron, $heron->motions['lantern'], $gears, 30.0, 3, 1.0, 'any', 'error',
         20), 7),
+    'write_program_of_heron_wharf_in_three_languages_ms' => fn () => median(fn () => array_map(fn (Language $language): array => Package::of($heron)->files($language, Texts::all()), Language::cases()), 15),
+    'prove_heron_wharf_scenarios_and_faults_ms' => fn () => $prove(),
     'run_harbour_show_ms' => fn () => median(fn () => RoutineRun::of($mended, $mended->routines['harbour-show'], $mended->scenarios['visitor']), 15),
     'run_one_minute_of_one_motion_ms' => fn () => median(fn () => runBusy($one, 60), 9),
     'run_one_minute_of_two_motions_ms' => fn () => median(fn () => runBusy($two, 60), 9),

@@ -22,6 +22,13 @@ const views = {
             await page.getByText('Then the whole build holds').waitFor();
         },
     ],
+    program: [
+        `${heron}/program`,
+        async () => {
+            await page.getByRole('button', { name: /^Prove it/ }).click();
+            await page.getByRole('heading', { name: 'Proven', exact: true }).waitFor({ timeout: 300000 });
+        },
+    ],
     wiring: [`${heron}/wiring`, () => page.getByRole('region', { name: 'Wiring sheet' }).waitFor()],
     load: [`${heron}/motions/drawbridge/load`],
     drive: [
@@ -50,16 +57,6 @@ const views = {
             await page.getByRole('slider', { name: 'Time' }).fill('13.2');
             await page.getByRole('heading', { level: 1, name: /touches Stack/ }).waitFor({ timeout: 60000 });
             await page.getByText(/It stands/).waitFor();
-        },
-    ],
-    ways: [
-        `${heron}/motions/drawbridge/drive`,
-        async () => {
-            await page.getByRole('button', { name: 'Ways to do it' }).click();
-            await page.getByRole('columnheader').first().waitFor();
-            await page
-                .getByRole('heading', { name: 'Ways to do it, side by side' })
-                .evaluate((heading) => window.scrollBy(0, heading.getBoundingClientRect().top - 90));
         },
     ],
     picture: [`${heron}/pictures`],

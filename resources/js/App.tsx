@@ -14,6 +14,7 @@ const DrawerPage = whenNeeded(() => import('./pages/DrawerPage').then((module) =
 const LogPage = whenNeeded(() => import('./pages/LogPage').then((module) => module.LogPage));
 const MotionPage = whenNeeded(() => import('./pages/MotionPage').then((module) => module.MotionPage));
 const PicturesPage = whenNeeded(() => import('./pages/PicturesPage').then((module) => module.PicturesPage));
+const ProgramPage = whenNeeded(() => import('./pages/ProgramPage').then((module) => module.ProgramPage));
 const RigPage = whenNeeded(() => import('./pages/RigPage').then((module) => module.RigPage));
 const RoutinePage = whenNeeded(() => import('./pages/RoutinePage').then((module) => module.RoutinePage));
 const SettingsPage = whenNeeded(() => import('./pages/SettingsPage').then((module) => module.SettingsPage));
@@ -60,6 +61,7 @@ function Pages() {
                         <Route path="routines/:routineId?" element={<RoutinePage />} />
                         <Route path="stage" element={<StagePage />} />
                         <Route path="wiring" element={<WiringPage />} />
+                        <Route path="program" element={<ProgramPage />} />
                         <Route path="rig" element={<RigPage />} />
                         <Route path="settings" element={<SettingsPage />} />
                         <Route path="log" element={<LogPage />} />

@@ -149,8 +149,11 @@ it('is served by one process where there is no other, and gives out no source', 
     $keeper = Process::path($this->at)->env($this->environment)->timeout(240)->start(['bash', '-c',
         'exec setsid bin/support/keeper $PPID '.$this->port.' "" "" none']);
     waitFor(fn (): bool => serves($this->port));
-    posix_kill((int) $keeper->id(), SIGTERM);
-    Process::run(['pkill', '-KILL', '-s', (string) $keeper->id()]);
+    // A session of its own may be led by a child of what was started: the leader is who keeps.
+    $leader = (int) array_key_first(array_filter(processesOf($this), fn (string $command): bool => str_contains($command, 'bin/support/keeper')));
+    expect($leader)->toBeGreaterThan(0)->and($keeper->id())->not->toBeNull();
+    posix_kill($leader, SIGTERM);
+    Process::run(['pkill', '-KILL', '-s', (string) $leader]);
     waitFor(fn (): bool => ! answers($this->port));
 });
 

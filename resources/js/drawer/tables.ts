@@ -283,6 +283,7 @@ export const SENSORS: TableKind = {
                 ['reflective', 'reflective'],
                 ['knock', 'knock'],
                 ['wheel', 'wheel with pulses'],
+                ['message', 'message from outside'],
                 ['light', 'light'],
                 ['colour', 'colour'],
                 ['distance', 'distance'],

@@ -5,6 +5,7 @@ import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { freeId } from './AddMotion';
+import { SpokenLines } from '../program/SpokenLines';
 import { MoveTimes } from './MoveTimes';
 
 const LONGEST_S = 3600;
@@ -78,6 +79,7 @@ export function LogPage() {
                     )}
                 </tbody>
             </table>
+            <SpokenLines />
             <MoveTimes />
         </main>
     );

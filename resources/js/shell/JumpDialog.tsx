@@ -22,6 +22,7 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
             LINKS.filter(isStation).map((link) => ({ label: `${motion.name}: ${labelOf(link)}`, to: linkPath(stored.id, motion.id, link) })),
         ),
         ...stored.document.routines.map((routine) => ({ label: `Routine: ${routine.name}`, to: `${base}/routines/${routine.id}` })),
+        { label: 'Program of the controller', to: `${base}/program` },
         { label: 'Log', to: `${base}/log` },
         { label: 'Settings: margins, bench, controller', to: `${base}/settings` },
         { label: 'Pictures: sizes off a picture', to: `${base}/pictures` },

@@ -48,6 +48,7 @@ export function Shell({ children }: { children: ReactNode }) {
                     <Place to={`${base}/wiring`}>Wiring</Place>
                     <Place to={`${base}/routines`}>Routines</Place>
                     <Place to={`${base}/rig`}>Rig</Place>
+                    <Place to={`${base}/program`}>Program</Place>
                     <Place to={`${base}/log`}>Log</Place>
                     <Place to={`${base}/pictures`}>Pictures</Place>
                     <Place to={`${base}/settings`}>Settings</Place>
@@ -81,7 +82,7 @@ export function Wordmark() {
     return (
         <Link to="/" className="flex items-center gap-2 font-semibold">
             <img src="/favicon.svg" alt="" width="22" height="22" />
-            <span className="sr-only xl:not-sr-only">Brookstone</span>
+            <span className="sr-only 2xl:not-sr-only">Brookstone</span>
         </Link>
     );
 }
