@@ -48,6 +48,7 @@ test('a nut in the way is seen, and the train is laid out anew around it', async
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/motions/drawbridge/train`);
     await page.getByRole('button', { name: 'Take the hinge bolt away' }).click();
+    await expect(page.getByRole('region', { name: 'In the way: the hinge bolt' })).toHaveCount(0); // what stood below it moves up
     await page.getByRole('button', { name: 'Put a nut or a post on the plate' }).click();
     const nut = page.getByRole('region', { name: 'In the way: a nut' });
     await nut.getByRole('textbox', { name: 'From the left', exact: true }).fill('42');

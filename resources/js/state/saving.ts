@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { api, Refused, Unreachable } from '../api/client';
 import type { Edit, StoredBuild } from '../api/types';
 import { draftKey, useDrafts } from './drafts';
+import { rebased, valueAt } from './rebase';
 
 type Status = 'saved' | 'saving' | 'offline' | 'overtaken' | 'refused';
 
@@ -19,7 +20,9 @@ export const useSaving = create<Saving>((set) => ({
     set: (status, message = '') => set({ status, message }),
 }));
 
-type Job = { kind: 'edit'; edits: Edit[] } | { kind: 'undo' } | { kind: 'redo' };
+/** An edit with what its list read when it was made: what has come about since is not undone by it. */
+type Made = Edit & { base?: unknown };
+type Job = { kind: 'edit'; edits: Made[] } | { kind: 'undo' } | { kind: 'redo' };
 
 const RETRY_MS = 2000;
 const KEPT = 'brookstone-unsaved:';
@@ -61,9 +64,11 @@ export class Saver {
     }
 
     edit(edits: Edit[]): void {
+        const document = this.queries.getQueryData<StoredBuild>(['build', this.build])?.document;
+        const job: Job = { kind: 'edit', edits: edits.map((edit) => (Array.isArray(edit.value) ? { ...edit, base: valueAt(document, edit.path) } : edit)) };
         const last = this.jobs[this.jobs.length - 1];
-        const replaces = last?.kind === 'edit' && (!this.busy || this.jobs.length > 1) && samePaths(last.edits, edits);
-        this.jobs = replaces ? [...this.jobs.slice(0, -1), { kind: 'edit', edits }] : [...this.jobs, { kind: 'edit', edits }];
+        const replaces = last?.kind === 'edit' && (!this.busy || this.jobs.length > 1) && replacesAll(last.edits, edits);
+        this.jobs = replaces ? [...this.jobs.slice(0, -1), job] : [...this.jobs, job];
         void this.work();
     }
 
@@ -99,7 +104,7 @@ export class Saver {
             const current = this.queries.getQueryData<StoredBuild>(['build', this.build]) ?? (await api.build(this.build));
             set('saving');
             try {
-                const saved = await this.send(job, current.version);
+                const saved = await this.send(job, current);
                 this.queries.setQueryData(['build', this.build], saved);
                 this.keep(this.jobs.slice(1));
                 forget(this.build, job);
@@ -123,9 +128,15 @@ export class Saver {
         this.busy = false;
     }
 
-    private send(job: Job, version: number): Promise<StoredBuild> {
+    private send(job: Job, { version, document }: StoredBuild): Promise<StoredBuild> {
         return job.kind === 'edit'
-            ? api.edit(this.build, version, job.edits)
+            ? api.edit(
+                  this.build,
+                  version,
+                  job.edits.map(({ base, ...edit }) =>
+                      base === undefined ? edit : { ...edit, value: rebased(base, edit.value, valueAt(document, edit.path)) },
+                  ),
+              )
             : job.kind === 'undo'
               ? api.undo(this.build, version)
               : api.redo(this.build, version);
@@ -141,8 +152,9 @@ export class Saver {
     }
 }
 
-function samePaths(a: Edit[], b: Edit[]): boolean {
-    return a.length === b.length && a.every((edit, i) => edit.path === b[i]!.path);
+/** Whether the later edits leave nothing of the earlier ones: a list may have got other entries by each. */
+function replacesAll(earlier: Edit[], later: Edit[]): boolean {
+    return earlier.length === later.length && earlier.every((edit, i) => edit.path === later[i]!.path && !Array.isArray(edit.value));
 }
 
 function forget(build: string, job: Job): void {

@@ -73,6 +73,19 @@ describe('saving', () => {
         expect(sent.map((each) => each.changes![0]!.text)).toEqual(['5', '500']);
     });
 
+    it('takes an entry away and puts another in at once, and neither undoes the other', async () => {
+        const reads = (list: string[]) => ({ id: 'b1', version, document: { things: list } }) as unknown as StoredBuild;
+        answers = [['a'], ['a', 'c'], ['a', 'c', 'd']].map((list) => () => reply(200, reads(list)));
+        queries.setQueryData(['build', 'b1'], reads(['a', 'b']));
+        const saver = new Saver('b1', queries);
+        saver.edit([{ path: 'things', value: ['a'] }]);
+        saver.edit([{ path: 'things', value: ['a', 'b', 'c'] }]);
+        saver.edit([{ path: 'things', value: ['a', 'b', 'd'] }]);
+        await vi.waitFor(() => expect(sent).toHaveLength(3));
+        await settle();
+        expect(sent.map((each) => each.changes)).toEqual([['a'], ['a', 'c'], ['a', 'c', 'd']].map((value) => [{ path: 'things', value }]));
+    });
+
     it('stops when another window has saved, and puts its own on top when told', async () => {
         answers = [() => reply(409, { message: 'changed elsewhere', errors: [] })];
         const saver = new Saver('b1', queries);
