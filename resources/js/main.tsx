@@ -2,10 +2,12 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
+import { keepPresses } from './shell/pressing';
 import { UnitsProvider } from './state/UnitsContext';
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: true } } });
 
+keepPresses(document);
 createRoot(document.getElementById('app')!).render(
     <StrictMode>
         <QueryClientProvider client={queries}>

@@ -134,3 +134,27 @@ test('on a slow machine, what is typed right after a click is typed on the page 
     await expect(page.getByRole('combobox', { name: 'Add a step', exact: true })).toHaveValue('go');
     await expect(page.getByRole('option', { name: 'Go to a place' })).toBeVisible();
 });
+
+test('a press counts though the page moves under the pointer, and is taken back by moving away', async ({ page, request }) => {
+    const id = await copyOf(request, 'heron-wharf');
+    await page.goto(`/builds/${id}/motions/drawbridge/train`);
+    const put = page.getByRole('button', { name: 'Put a nut or a post on the plate' });
+    const nut = page.getByRole('region', { name: 'In the way: a nut' });
+    const press = async () => {
+        await put.scrollIntoViewIfNeeded();
+        const box = (await put.boundingBox())!;
+        await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+        await page.mouse.down();
+        return box;
+    };
+    const from = await press();
+    await page.mouse.move(from.x, from.y - 200, { steps: 4 });
+    await page.mouse.up();
+    await expect(nut).toHaveCount(0);
+    await press();
+    await put.evaluate((button) => (button.parentElement!.style.paddingTop = '90px'));
+    expect((await put.boundingBox())!.y).not.toBeCloseTo(from.y, -1);
+    await page.mouse.up();
+    await expect(nut).toHaveCount(1);
+    await isSaved(page);
+});
