@@ -1,7 +1,6 @@
 import { copyOf, expect, isSaved, open, seesNothingWrong, test } from './support';
 
 test('a routine is written, its program taken along and proven, and what it said comes into the log', async ({ page, request }) => {
-    test.setTimeout(180_000);
     const id = await copyOf(request, 'star-dial');
     await page.goto(`/builds/${id}/routines`);
     await page.getByRole('button', { name: 'New routine' }).click();

@@ -16,6 +16,7 @@ use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Parts\Supply;
+use Brookstone\Core\Routine\GiveUp;
 use Brookstone\Core\Routine\Steps;
 use Brookstone\Core\Routine\Triggers;
 use Brookstone\Core\Routine\WorldEvents;
@@ -156,7 +157,7 @@ final class BuildShape
         return new RecordShape([
             'from' => Field::needed(TextShape::id(), 'The place where it starts.'),
             'to' => Field::needed(TextShape::id(), 'The place where it goes.'),
-            'move_s' => Field::needed(NumberShape::positive(3600.0), 'The move shall take no longer.'),
+            'move_s' => Field::needed(NumberShape::positive(GiveUp::DAY_S), 'The move shall take no longer.'),
             'profile' => Field::or('trapezoid', ChoiceShape::of('trapezoid', 'cosine', 'steady'),
                 'How the wanted move spends its time; steady: it turns already.'),
             'payload' => Field::or('both', ChoiceShape::of('both', 'there', 'back'), 'Which way it carries its payload.'),
@@ -331,7 +332,7 @@ final class BuildShape
             'motion' => Field::needed(TextShape::id()),
             'from' => Field::needed(TextShape::id(), 'Place where the move began.'),
             'to' => Field::needed(TextShape::id(), 'Place where it ended.'),
-            'measured_s' => Field::needed(NumberShape::positive(3600.0)),
+            'measured_s' => Field::needed(NumberShape::positive(GiveUp::DAY_S)),
             'on' => Field::needed(new TextShape(10, 10), 'Day of the measurement, as 2026-05-31.'),
             'note' => Field::or('', new TextShape(0, 500)),
         ], 'Measurement');

@@ -16,12 +16,11 @@ use Brookstone\Core\Routine\Routine;
 /** Ready routines to start from, made for the motions and sensors that a build has. */
 final class RoutineLibrary
 {
-    private const GIVE_UP_S = 15.0;
-
     /** @return list<array{key: string, name: string, says: string, lacks: string|null, begin: Fix|null}> */
     public static function of(Build $build): array
     {
         $library = new self($build);
+        /** @var list<array{string, string, string, non-empty-list<Change>|string}> $entries */
         $entries = [
             ['home', 'Home at power-on', 'Drives every motion that has a switch gently onto it when the power comes on.', $library->home()],
             ['there-and-back', 'There and back', 'A press takes a motion to its far place, waits, and brings it back.', $library->thereAndBack()],
@@ -33,6 +32,12 @@ final class RoutineLibrary
                 'A press turns a crank on past its one switch, waits, and on past the other: it is never turned back.', $library->crank()],
             ['visitor', 'Wait for a visitor', 'A broken beam starts it; then it is quiet for a while whoever comes.', $library->visitor()],
             ['count', 'Every tenth time', 'Counts, and does something more each time the count is full.', $library->count()],
+            ['release', 'Let go, and wind again', 'A press lets go what a latch holds, and its drive winds it for the next time.', $library->release()],
+            ['knob', 'As fast as a knob says', 'A press takes a motion to its far place and back, as fast as a knob says.', $library->knob()],
+            ['stick', 'Follow a stick', 'After a press a motion goes where a stick or knob says, until the next press.', $library->stick()],
+            ['asleep', 'Asleep until pressed', 'A press moves it there and back once; then the controller sleeps until the next.', $library->asleep()],
+            ['threshold', 'Set a threshold', 'After power-on a button is pressed without the thing and with it: the threshold of a sensor lies between.',
+                $library->threshold()],
             ['day-and-night', 'Day and night', 'A light level starts it at dusk, with hysteresis, and once only until it was day again.', $library->night()],
         ];
 
@@ -54,7 +59,7 @@ final class RoutineLibrary
         foreach ($this->build->motions as $id => $motion) {
             $switch = $motion->positioning->homesOnto();
             if ($switch !== null && $motion->drive !== null && ! $motion->positioning->isAbsolute()) {
-                $steps[] = $motion->homing($switch, 0.5, self::GIVE_UP_S);
+                $steps[] = $motion->homing($switch, 0.5, $motion->patience_s(0.5));
             }
         }
 
@@ -126,7 +131,8 @@ final class RoutineLibrary
             $sees === null => 'There is no sensor that could see an item go by: a beam, a reflective sensor or a magnet.',
             $start === null => 'There is no button to start it.',
             default => $this->routine('Feed one item', [$start], [
-                ['do' => 'run', 'motion' => $feeder->id, 'direction' => 'up', 'until' => ['sensor' => $sees->id, 'is' => 'on'], 'give_up_s' => self::GIVE_UP_S],
+                ['do' => 'run', 'motion' => $feeder->id, 'direction' => 'up', 'until' => ['sensor' => $sees->id, 'is' => 'on'],
+                    'give_up_s' => $feeder->patience_s()],
                 ['do' => 'run', 'motion' => $feeder->id, 'direction' => 'up', 'until' => ['sensor' => $sees->id, 'is' => 'off'], 'give_up_s' => 3],
                 ['do' => 'stop', 'motion' => $feeder->id, 'how' => 'brake'],
             ]),
@@ -146,7 +152,7 @@ final class RoutineLibrary
             default => $this->routine("Next place of {$dial->name}", [$start], [
                 ['do' => 'go_by', 'motion' => $dial->id,
                     'by' => (float) $dial->period() / $this->build->document['motions'][$this->build->indexOf($dial->id)]['dial']['places'],
-                    'give_up_s' => self::GIVE_UP_S],
+                    'give_up_s' => $dial->patience_s()],
             ]),
         };
     }
@@ -160,7 +166,8 @@ final class RoutineLibrary
             return $crank === null ? 'Nothing that comes round passes two switches of its own.' : 'There is no button or beam yet.';
         }
         $past = fn (LimitSwitch $switch): array => [
-            ['do' => 'run', 'motion' => $crank->id, 'direction' => 'up', 'until' => ['sensor' => $switch->id, 'is' => 'on'], 'give_up_s' => self::GIVE_UP_S],
+            ['do' => 'run', 'motion' => $crank->id, 'direction' => 'up', 'until' => ['sensor' => $switch->id, 'is' => 'on'],
+                'give_up_s' => $crank->patience_s()],
             ['do' => 'stop', 'motion' => $crank->id, 'how' => 'brake'],
         ];
         $there = $crank->stops->switchAt($crank->task->to) ?? $crank->stops->switches[1];
@@ -204,6 +211,84 @@ final class RoutineLibrary
     }
 
     /** @return non-empty-list<Change>|string */
+    private function release(): array|string
+    {
+        $held = $this->moved(fn (Motion $motion): bool => $motion->latch !== null);
+        $start = $this->start();
+        if ($held === null || $start === null) {
+            return $held === null ? 'No motion with a drive is held by a latch.' : 'There is no button or beam yet.';
+        }
+        $latch = $held->latch;
+        $by = $this->build->motions[$latch->motion ?? ''] ?? null;
+        $rest = $by === null ? null : ($by->task->from !== $latch?->lets_go ? $by->task->from : $by->task->to);
+
+        return $this->routine("Let {$held->name} go", [$start], [
+            ['do' => 'release', 'motion' => $held->id, 'by' => $by?->id, 'give_up_s' => $by?->patience_s()], ['do' => 'wait', 'for_s' => 0.3],
+            ...($by === null || $rest === null ? [] : [$this->go($by, $rest)]), $this->go($held, $held->task->to), $this->go($held, $held->task->from),
+        ]);
+    }
+
+    /** @return non-empty-list<Change>|string */
+    private function knob(): array|string
+    {
+        [$motion, $knob, $start] = [$this->moved(), $this->sensor('knob', ...Sensor::ANALOG), $this->start()];
+        $go = fn (Motion $motion, Sensor $knob, string $place): array => ['do' => 'pace', 'motion' => $motion->id, 'place' => $place, 'sensor' => $knob->id,
+            'give_up_s' => $motion->patience_s(0.1)];
+
+        return match (true) {
+            $motion === null => 'There is no motion with a drive yet.',
+            $knob === null => 'There is no knob, or anything else that measures, yet.',
+            $start === null => 'There is no button or beam yet.',
+            default => $this->routine("{$motion->name} as fast as {$knob->name} says", [$start], [$go($motion, $knob, $motion->task->to),
+                $go($motion, $knob, $motion->task->from)]),
+        };
+    }
+
+    /** @return non-empty-list<Change>|string */
+    private function stick(): array|string
+    {
+        $servo = $this->moved(fn (Motion $motion): bool => $motion->positioning->isAbsolute());
+        [$stick, $button] = [$this->sensor('knob', ...Sensor::ANALOG), $this->sensor('press')];
+
+        return match (true) {
+            $servo === null => 'No motion is moved by a servo.',
+            $stick === null => 'There is no stick or knob, or anything else that measures, yet.',
+            $button === null => 'There is no button yet.',
+            default => $this->routine("{$servo->name} by hand", [$this->startOf($button)], [
+                ['do' => 'wait', 'until' => ['sensor' => $button->id, 'is' => 'off']],
+                ['do' => 'follow', 'motion' => $servo->id, 'sensor' => $stick->id, 'as' => 'place', 'until' => ['sensor' => $button->id, 'is' => 'on']],
+            ]),
+        };
+    }
+
+    /** @return non-empty-list<Change>|string */
+    private function asleep(): array|string
+    {
+        [$motion, $button] = [$this->moved(), $this->sensor('press', 'magnet', 'beam')];
+
+        return match (true) {
+            $motion === null => 'There is no motion with a drive yet.',
+            $button === null => 'There is no button, magnet switch or beam yet.',
+            default => $this->routine("{$motion->name}, asleep between", [$this->startOf($button)], [$this->go($motion, $motion->task->to),
+                ['do' => 'wait', 'for_s' => 2], $this->go($motion, $motion->task->from),
+                ['do' => 'sleep', 'until' => ['sensor' => $button->id, 'is' => 'on']]]),
+        };
+    }
+
+    /** @return non-empty-list<Change>|string */
+    private function threshold(): array|string
+    {
+        [$sensor, $button] = [$this->sensor(...Sensor::ANALOG), $this->sensor('press')];
+
+        return match (true) {
+            $sensor === null => 'There is no sensor that measures yet.',
+            $button === null => 'There is no button yet.',
+            default => $this->routine("Threshold of {$sensor->name}", [['when' => 'power_on']],
+                [['do' => 'calibrate', 'sensor' => $sensor->id, 'button' => $button->id]], false),
+        };
+    }
+
+    /** @return non-empty-list<Change>|string */
     private function night(): array|string
     {
         $light = $this->sensor('light');
@@ -243,7 +328,7 @@ final class RoutineLibrary
     /** @return array<string, mixed> */
     private function go(Motion $motion, string $place): array
     {
-        return ['do' => 'go', 'motion' => $motion->id, 'place' => $place, 'give_up_s' => self::GIVE_UP_S];
+        return ['do' => 'go', 'motion' => $motion->id, 'place' => $place, 'give_up_s' => $motion->patience_s()];
     }
 
     /** @param  (\Closure(Motion): bool)|null  $fits */

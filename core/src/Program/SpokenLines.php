@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Program;
 
+use Brookstone\Core\Routine\GiveUp;
 use Brookstone\Core\Routine\Movement;
 
 /** What a program said while it ran: a line of JSON for each thing. Moves between places, with how long they took, can be written into the log. */
@@ -12,8 +13,6 @@ final class SpokenLines
     public const MOST = 100000; // lines
 
     private const MOST_PROBLEMS = 20;
-
-    private const LONGEST_S = 3600.0;
 
     /** @var array<string, string> the place that each motion was last brought to */
     private array $at = [];
@@ -129,7 +128,7 @@ final class SpokenLines
         }
         $this->at[$move->motion] = $move->endsAt;
         $took_s = $began === null ? 0.0 : ($ms - $began) / 1000.0;
-        if ($move->isSent() && $from !== null && $from !== $move->endsAt && $took_s > 0.0 && $took_s <= self::LONGEST_S) {
+        if ($move->isSent() && $from !== null && $from !== $move->endsAt && $took_s > 0.0 && $took_s <= GiveUp::DAY_S) {
             $this->moves[] = ['motion' => $move->motion, 'from' => $from, 'to' => $move->endsAt, 'measured_s' => $took_s, 'line' => $number];
         }
     }

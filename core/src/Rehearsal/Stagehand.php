@@ -11,6 +11,7 @@ use Brookstone\Core\Condition\InputIs;
 use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Parts\Sensor;
+use Brookstone\Core\Routine\Effect;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\World;
 
@@ -22,6 +23,8 @@ final class Stagehand
     public const LETS_GO_S = 0.3;
 
     private const LOOKS_S = 0.02;
+
+    private const PLAINLY = 2.0; // times what it must read otherwise at least
 
     private const PAST = 0.05; // of its value: so far past what is waited for a reading goes
 
@@ -54,14 +57,19 @@ final class Stagehand
             }
         }
         foreach ($this->world->recorder->underWay() as $record => $step) {
-            $until = $step->effect($this->world->build)->until;
-            if ($until === null || isset($this->answered[$record])) {
+            $effect = $step->effect($this->world->build);
+            if (isset($this->answered[$record]) || ! self::isAsked($effect)) {
                 continue;
             }
             $this->waiting[$record] ??= $now;
-            if ($now - $this->waiting[$record] >= self::ANSWERS_S) {
-                $this->answered[$record] = true;
-                $this->makes($until, true, self::lasts_s($until));
+            if ($now - $this->waiting[$record] < self::ANSWERS_S) {
+                continue;
+            }
+            $this->answered[$record] = true;
+            if ($effect->shows !== null) {
+                $this->shows(...$effect->shows);
+            } elseif ($effect->until !== null) {
+                $this->makes($effect->until, true, self::lasts_s($effect->until));
             }
         }
     }
@@ -74,12 +82,34 @@ final class Stagehand
             $due = min($due, $at);
         }
         foreach ($this->world->recorder->underWay() as $record => $step) {
-            if (! isset($this->answered[$record]) && $step->effect($this->world->build)->until !== null) {
+            if (! isset($this->answered[$record]) && self::isAsked($step->effect($this->world->build))) {
                 $due = min($due, isset($this->waiting[$record]) ? $this->waiting[$record] + self::ANSWERS_S : -INF);
             }
         }
 
         return $due;
+    }
+
+    private static function isAsked(Effect $effect): bool
+    {
+        return $effect->until !== null || $effect->shows !== null;
+    }
+
+    /** Shows a sensor the thing, after a press without it and before a press with it where a button tells; and takes it away again. */
+    private function shows(string $sensor, ?string $button, float $gap): void
+    {
+        $of = $this->world->build->sensors[$sensor];
+        $presses = $button === null ? [] : [0, 2];
+        foreach ($presses as $turn) {
+            foreach (self::input($this->world->build->sensors[$button] ?? null, true)[0] ?? [] as $i => $event) {
+                $this->letsGo[] = [$this->world->now() + $turn * self::ANSWERS_S + $i * self::LETS_GO_S, $event];
+            }
+        }
+        if ($of->motion === null) {
+            foreach ([$of->rest + self::PLAINLY * $gap, $of->rest] as $i => $value) {
+                $this->letsGo[] = [$this->world->now() + (1 + 2 * $i) * self::ANSWERS_S, new WorldEvent(0.0, 'level', $sensor, value: $value)];
+            }
+        }
     }
 
     /** Does something when a hand lets go. */

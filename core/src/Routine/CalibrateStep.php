@@ -41,7 +41,7 @@ final readonly class CalibrateStep implements Step
             'button' => Field::or(null, TextShape::id()->orNull(), 'Pressed once without the thing and once with it; empty: it looks by itself.'),
             'for_s' => Field::or(5.0, NumberShape::positive(3600.0), 'How long it looks by itself.'),
             'gap' => Field::or(10.0, NumberShape::positive(1e6), 'So much must lie between, in its own readings.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'When to give up waiting for a press.'),
+            'give_up_s' => GiveUp::field('When to give up waiting for a press.'),
         ], 'CalibrateStep');
     }
 
@@ -73,8 +73,10 @@ final readonly class CalibrateStep implements Step
 
     public function effect(Inventory $build): Effect
     {
-        return $this->button === null ? new Effect(for_s: $this->for_s, giveUp_s: $this->for_s + 1.0, rests: true)
-            : new Effect(until: new InputIs($this->button, true), giveUp_s: $this->give_up_s, rests: true);
+        $shows = [$this->sensor, $this->button, $this->gap];
+
+        return $this->button === null ? new Effect(for_s: $this->for_s, giveUp_s: $this->for_s + 1.0, rests: true, shows: $shows)
+            : new Effect(until: new InputIs($this->button, true), giveUp_s: $this->give_up_s, rests: true, shows: $shows);
     }
 
     public function problems(): array

@@ -21,6 +21,8 @@ final readonly class Effect
      * @param  bool  $goesRound  it repeats what it holds, and no number says how often
      * @param  string|null  $couples  the motion that a shared motor moves from then on
      * @param  array{string, ?string}|null  $takes  a motion, and the thing that it takes up; null puts down what it carries
+     * @param  array{string, ?string, float}|null  $shows  the sensor that somebody must show something to, the button pressed without and with that, and by how
+     *     much it must read otherwise
      * @param  string|null  $calls  the routine that it does
      */
     public function __construct(
@@ -38,6 +40,7 @@ final readonly class Effect
         public bool $fails = false,
         public bool $goesRound = false,
         public ?array $takes = null,
+        public ?array $shows = null,
     ) {
     }
 

@@ -53,8 +53,8 @@ final readonly class FollowStep implements Moves
             'smooth_s' => Field::or(0.0, NumberShape::between(0.0, 10.0), 'Time in which it takes up most of a jump.'),
             'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'At most this share of its usual speed.'),
             'until' => Field::or(null, Conditions::orNull(), 'What ends it; or a time.'),
-            'for_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'Time that ends it.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
+            'for_s' => Field::or(null, NumberShape::positive(GiveUp::DAY_S)->orNull(), 'Time that ends it.'),
+            'give_up_s' => GiveUp::field(),
         ], 'FollowStep');
     }
 

@@ -6,10 +6,21 @@ namespace Brookstone\Core\Routine;
 
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Quantity\Quantity;
+use Brookstone\Core\Shape\Field;
+use Brookstone\Core\Shape\NumberShape;
 
 /** What steps that may give up, or end by a time, have in common. */
 final class GiveUp
 {
+    public const DAY_S = 86400.0; // a move takes no longer
+
+    public const LONGEST_S = 604800.0; // a week
+
+    public static function field(string $what = 'When to give up.'): Field
+    {
+        return Field::or(null, NumberShape::positive(self::LONGEST_S)->orNull(), $what);
+    }
+
     /** @param  array<string, Quantity>  $values */
     public static function add(string $template, array $values, ?float $give_up_s): Sentence
     {

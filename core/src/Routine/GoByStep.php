@@ -35,7 +35,7 @@ final readonly class GoByStep implements Moves
             'by' => Field::needed(NumberShape::between(-self::MOST, self::MOST),
                 'How far, in degrees or metres as the motion has it; below nothing towards smaller positions.'),
             'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of its usual speed.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
+            'give_up_s' => GiveUp::field(),
         ], 'GoByStep');
     }
 

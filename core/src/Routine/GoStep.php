@@ -32,7 +32,7 @@ final readonly class GoStep implements Moves
             'motion' => Field::needed(TextShape::id()),
             'place' => Field::needed(TextShape::id(), 'Where it goes.'),
             'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of its usual speed.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
+            'give_up_s' => GiveUp::field(),
         ], 'GoStep');
     }
 

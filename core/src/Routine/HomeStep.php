@@ -29,7 +29,7 @@ final readonly class HomeStep implements Moves
             'motion' => Field::needed(TextShape::id()),
             'switch' => Field::needed(TextShape::id(), 'The switch it drives onto.'),
             'speed' => Field::or(0.5, NumberShape::between(0.01, 1.0), 'Share of its usual speed.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
+            'give_up_s' => GiveUp::field(),
         ], 'HomeStep');
     }
 

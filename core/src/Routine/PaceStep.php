@@ -39,7 +39,7 @@ final readonly class PaceStep implements Moves
             ...Stick::fields(),
             'slowest' => Field::or(0.1, $share, 'Share of its usual speed at the low end.'),
             'speed' => Field::or(1.0, $share, 'And at the high end.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'When to give up.'),
+            'give_up_s' => GiveUp::field(),
         ], 'PaceStep');
     }
 

@@ -39,8 +39,8 @@ final readonly class RunStep implements Moves
             'direction' => Field::needed(ChoiceShape::of('up', 'down'), 'Towards larger or smaller positions.'),
             'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of its usual speed.'),
             'until' => Field::or(null, Conditions::orNull(), 'What ends it; or a time.'),
-            'for_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'Time that ends it.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(3600.0)->orNull(), 'When to give up.'),
+            'for_s' => Field::or(null, NumberShape::positive(GiveUp::DAY_S)->orNull(), 'Time that ends it.'),
+            'give_up_s' => GiveUp::field(),
         ], 'RunStep');
     }
 

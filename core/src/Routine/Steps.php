@@ -36,6 +36,7 @@ final class Steps
         'change_over' => ChangeOverStep::class,
         'take' => TakeStep::class,
         'put' => PutStep::class,
+        'release' => ReleaseStep::class,
         'fault' => FaultStep::class,
     ];
 

@@ -25,7 +25,7 @@ final readonly class WaitStep implements Step
         return new RecordShape([
             'for_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'How long.'),
             'until' => Field::or(null, Conditions::orNull(), 'What ends it; or a time.'),
-            'give_up_s' => Field::or(null, NumberShape::positive(86400.0)->orNull(), 'When to give up.'),
+            'give_up_s' => GiveUp::field(),
         ], 'WaitStep');
     }
 

@@ -1,14 +1,27 @@
-import type { ReactNode } from 'react';
-import type { Build, Condition, Step } from '../api/types';
+import type { Step } from '../api/types';
 import { ChoiceField, TextField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { InSentence } from '../fields/sentence';
 import { useBuild } from '../state/BuildContext';
 import { isSelected } from '../state/motors';
 import { ConditionEditor } from './ConditionEditor';
-import { MEASURES, placesOf, positionUnit, questions, WAIT } from './steps';
-
-type Ending = { until: Condition | null; for_s: number | null; give_up_s: number | null };
+import {
+    By,
+    Choice,
+    Counting,
+    Direction,
+    EndingPart,
+    FollowEnd,
+    GiveUp,
+    Measuring,
+    MotionPart,
+    named,
+    Speed,
+    ToPlace,
+    words,
+    type StepProps,
+} from './StepParts';
+import { MEASURES, questions, WAIT } from './steps';
 
 const SMALL = 'border border-line bg-well px-1.5 leading-normal hover:bg-ground';
 
@@ -24,14 +37,7 @@ export function StepEditor({ step, path }: { step: Step; path: string }) {
     );
 }
 
-interface Props<S extends Step = Step> {
-    step: S;
-    path: string;
-    build: Build;
-    set: (changed: Partial<S>) => void;
-}
-
-function Words({ step, path, build, set }: Props) {
+function Words({ step, path, build, set }: StepProps) {
     const { stored } = useBuild();
     const tellers = (motion: string) => stored.assessment.chains.find((chain) => chain.motion === motion)?.curves.homes_onto ?? [];
     switch (step.do) {
@@ -54,14 +60,7 @@ function Words({ step, path, build, set }: Props) {
         case 'go':
             return (
                 <>
-                    Take <MotionPart step={step} path={path} build={build} moved={(motion) => ({ place: motion.task.to })} /> to{' '}
-                    <ChoiceField
-                        label="To"
-                        path={`${path}.place`}
-                        value={step.place}
-                        choices={named(placesOf(build.motions.find((each) => each.id === step.motion)))}
-                    />{' '}
-                    <Speed step={step} path={path} />
+                    <ToPlace step={step} path={path} build={build} /> <Speed step={step} path={path} />
                     <GiveUp step={step} path={path} />
                 </>
             );
@@ -93,13 +92,8 @@ function Words({ step, path, build, set }: Props) {
                             { value: 'speed', label: 'as fast as' },
                         ]}
                     />{' '}
-                    <ChoiceField
-                        label="Stick or knob"
-                        path={`${path}.sensor`}
-                        value={step.sensor}
-                        choices={named(build.sensors.filter((each) => MEASURES.includes(each.kind)))}
-                    />{' '}
-                    says, from <QuantityField label="Reads at one end" path={`${path}.low`} value={step.low} /> to{' '}
+                    <Measuring label="Stick or knob" step={step} path={path} build={build} /> says, from{' '}
+                    <QuantityField label="Reads at one end" path={`${path}.low`} value={step.low} /> to{' '}
                     <QuantityField label="Reads at the other" path={`${path}.high`} value={step.high} />
                     {step.as === 'place' ? (
                         <>
@@ -119,21 +113,8 @@ function Words({ step, path, build, set }: Props) {
         case 'pace':
             return (
                 <>
-                    Take <MotionPart step={step} path={path} build={build} moved={(motion) => ({ place: motion.task.to })} /> to{' '}
-                    <ChoiceField
-                        label="To"
-                        path={`${path}.place`}
-                        value={step.place}
-                        choices={named(placesOf(build.motions.find((each) => each.id === step.motion)))}
-                    />{' '}
-                    as fast as{' '}
-                    <ChoiceField
-                        label="Knob"
-                        path={`${path}.sensor`}
-                        value={step.sensor}
-                        choices={named(build.sensors.filter((each) => MEASURES.includes(each.kind)))}
-                    />{' '}
-                    says: at <QuantityField label="Reads at one end" path={`${path}.low`} value={step.low} /> with{' '}
+                    <ToPlace step={step} path={path} build={build} /> as fast as <Measuring label="Knob" step={step} path={path} build={build} /> says: at{' '}
+                    <QuantityField label="Reads at one end" path={`${path}.low`} value={step.low} /> with{' '}
                     <QuantityField label="Slowest" path={`${path}.slowest`} value={step.slowest} /> of its speed, at{' '}
                     <QuantityField label="Reads at the other" path={`${path}.high`} value={step.high} /> with{' '}
                     <QuantityField label="Fastest" path={`${path}.speed`} value={step.speed} />
@@ -143,13 +124,7 @@ function Words({ step, path, build, set }: Props) {
         case 'calibrate':
             return (
                 <>
-                    Set the threshold of{' '}
-                    <ChoiceField
-                        label="Sensor"
-                        path={`${path}.sensor`}
-                        value={step.sensor}
-                        choices={named(build.sensors.filter((each) => MEASURES.includes(each.kind)))}
-                    />{' '}
+                    Set the threshold of <Measuring label="Sensor" step={step} path={path} build={build} />{' '}
                     <Choice
                         label="How it is told"
                         value={step.button ?? ''}
@@ -303,6 +278,27 @@ function Words({ step, path, build, set }: Props) {
                     <ChoiceField label="Motion" path={`${path}.with`} value={step.with} choices={named(build.motions)} /> puts down what it carries
                 </>
             );
+        case 'release':
+            return (
+                <>
+                    Let{' '}
+                    <MotionPart
+                        step={step}
+                        path={path}
+                        build={build}
+                        only={(motion) => motion.latch !== null}
+                        moved={(motion) => ({ by: motion.latch!.motion })}
+                    />{' '}
+                    go
+                    {step.by === null ? (
+                        <>
+                            ; what lets it go is on for <QuantityField label="On for" path={`${path}.for_s`} value={step.for_s} />
+                        </>
+                    ) : (
+                        <GiveUp step={step} path={path} />
+                    )}
+                </>
+            );
         case 'fault':
             return (
                 <>
@@ -310,178 +306,4 @@ function Words({ step, path, build, set }: Props) {
                 </>
             );
     }
-}
-
-/** The motion that a step is about; what else must change with it comes along. */
-function MotionPart({
-    step,
-    path,
-    build,
-    only = () => true,
-    moved = () => ({}),
-}: {
-    step: Step & { motion: string };
-    path: string;
-    build: Build;
-    only?: (motion: Build['motions'][number]) => boolean;
-    moved?: (motion: Build['motions'][number]) => object;
-}) {
-    const { edit } = useBuild();
-    return (
-        <Choice
-            label="Motion"
-            value={step.motion}
-            choices={named(build.motions.filter((each) => each.id === step.motion || only(each)))}
-            onChoose={(id) => edit({ path, value: { ...step, motion: id, ...moved(build.motions.find((each) => each.id === id)!) } })}
-        />
-    );
-}
-
-function By({ step, path }: { step: Extract<Step, { do: 'go_by' }>; path: string }) {
-    const { stored } = useBuild();
-    return <QuantityField label="By" path={`${path}.by`} value={step.by} keptIn={positionUnit(stored, step.motion)} />;
-}
-
-function Speed({ step, path }: { step: { speed: number }; path: string }) {
-    return (
-        <>
-            at <QuantityField label="Share of its speed" path={`${path}.speed`} value={step.speed} /> of its speed
-        </>
-    );
-}
-
-function GiveUp({ step, path }: { step: { give_up_s: number | null }; path: string }): ReactNode {
-    return (
-        <>
-            ; give up after <QuantityField label="Give up after" path={`${path}.give_up_s`} value={step.give_up_s} empty="never" />
-        </>
-    );
-}
-
-function EndingPart({ step, path, onSet }: { step: Ending; path: string; onSet: (ending: Ending) => void }) {
-    const { stored } = useBuild();
-    const first = questions(stored.document)[0]!.condition;
-    const choose = (choice: string) =>
-        onSet(choice === 'time' ? { until: null, for_s: 1, give_up_s: null } : { until: first, for_s: null, give_up_s: step.give_up_s ?? 10 });
-    return (
-        <>
-            <Choice
-                label="Ends with"
-                value={step.until === null ? 'time' : 'until'}
-                choices={[
-                    { value: 'time', label: 'for' },
-                    { value: 'until', label: 'until' },
-                ]}
-                onChoose={choose}
-            />{' '}
-            {step.until === null ? (
-                <QuantityField label="Time" path={`${path}.for_s`} value={step.for_s} />
-            ) : (
-                <>
-                    <ConditionEditor label="Until" condition={step.until} path={`${path}.until`} />
-                    <GiveUp step={step} path={path} />
-                </>
-            )}
-        </>
-    );
-}
-
-function Counting({ step, path, build, set }: Props<Extract<Step, { do: 'set' }>>) {
-    const counter = build.counters.find((each) => each.id === step.counter);
-    return (
-        <>
-            <ChoiceField label="Counter or mark" path={`${path}.counter`} value={step.counter} choices={named(build.counters)} /> is{' '}
-            {counter?.kind === 'mark' ? (
-                <Choice
-                    label="Is"
-                    value={String(step.to ?? 1)}
-                    choices={[
-                        { value: '1', label: 'set' },
-                        { value: '0', label: 'cleared' },
-                    ]}
-                    onChoose={(to) => set({ to: Number(to), add: null })}
-                />
-            ) : (
-                <>
-                    <Choice
-                        label="Is"
-                        value={step.to === null ? 'add' : 'to'}
-                        choices={[
-                            { value: 'add', label: 'counted up by' },
-                            { value: 'to', label: 'set to' },
-                        ]}
-                        onChoose={(how) => set(how === 'add' ? { to: null, add: 1 } : { to: 0, add: null })}
-                    />{' '}
-                    {step.to === null ? (
-                        <QuantityField label="By" path={`${path}.add`} value={step.add} />
-                    ) : (
-                        <QuantityField label="To" path={`${path}.to`} value={step.to} />
-                    )}
-                </>
-            )}
-        </>
-    );
-}
-
-function named(things: { id: string; name: string }[] | undefined) {
-    return (things ?? []).map((each) => ({ value: each.id, label: each.name }));
-}
-
-/** Where one end of a stick sends it, in the unit of what moves. */
-function FollowEnd({
-    label,
-    step,
-    path,
-    field,
-    empty,
-}: {
-    label: string;
-    step: Step & { do: 'follow' };
-    path: string;
-    field: 'at_low' | 'at_high';
-    empty: string;
-}) {
-    const { stored } = useBuild();
-    return <QuantityField label={label} path={`${path}.${field}`} keptIn={positionUnit(stored, step.motion)} value={step[field]} empty={empty} />;
-}
-
-/** Which way it goes, in the words of what moves: a carriage does not go up. */
-function Direction({ step, path }: { step: Step & { do: 'run' }; path: string }) {
-    const { stored } = useBuild();
-    const ways = stored.assessment.chains.find((chain) => chain.motion === step.motion)?.curves.ways ?? ['up', 'down'];
-    return (
-        <ChoiceField
-            label="Direction"
-            path={`${path}.direction`}
-            value={step.direction}
-            choices={(['up', 'down'] as const).map((value, i) => ({ value, label: ways[i] ?? value }))}
-        />
-    );
-}
-
-function words(choices: string[]) {
-    return choices.map((each) => ({ value: each, label: each }));
-}
-
-/** A choice that changes more than one part of the step. */
-function Choice({
-    label,
-    value,
-    choices,
-    onChoose,
-}: {
-    label: string;
-    value: string;
-    choices: { value: string; label: string }[];
-    onChoose: (choice: string) => void;
-}) {
-    return (
-        <select aria-label={label} value={value} onChange={(event) => onChoose(event.target.value)}>
-            {choices.map((choice) => (
-                <option key={choice.value} value={choice.value}>
-                    {choice.label}
-                </option>
-            ))}
-        </select>
-    );
 }

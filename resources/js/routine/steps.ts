@@ -23,6 +23,7 @@ export const VERBS: { verb: Verb; label: string; words: string }[] = [
     { verb: 'change_over', label: 'Change over a shared motor', words: 'change over selector shared motor' },
     { verb: 'take', label: 'Take up', words: 'take grab pick carry thing' },
     { verb: 'put', label: 'Put down', words: 'put drop release thing' },
+    { verb: 'release', label: 'Let a latch go', words: 'release latch let go trigger fire' },
     { verb: 'fault', label: 'Stop with a fault', words: 'fault error fail' },
 ];
 
@@ -139,6 +140,12 @@ export function newStep(verb: Verb, { document: build, assessment }: Told, own?:
             return motion === undefined ? null : { do: 'power', motion: motion.id, supply: null, state: 'on', settle_s: 0.3 };
         case 'change_over':
             return shared === undefined ? null : { do: 'change_over', motion: shared.id, takes_s: 0.5 };
+        case 'release': {
+            const held = build.motions.find((each) => each.latch !== null);
+            return held === undefined
+                ? null
+                : { do: 'release', motion: held.id, by: held.latch!.motion, for_s: 0.3, give_up_s: held.latch!.motion === null ? null : 10 };
+        }
         case 'fault':
             return { do: 'fault', message: 'it stops here' };
     }
@@ -153,6 +160,7 @@ export function lacking(verb: Verb): string {
                 signal: 'Add an output first.',
                 choose: 'Add a sensor, a switch or a counter first.',
                 set: 'Add a counter or a mark first.',
+                release: 'Give a motion a latch first.',
                 take: 'Say on the stage first what is carried.',
                 sleep: 'Add a sensor that wakes it first.',
                 calibrate: 'Add a sensor that measures first.',

@@ -28,3 +28,9 @@ it('refuses a motor rated at what none is', function (float $volts, bool $takes)
     $takes ? expect($edit()->document['motions'][0]['drive']['motor']['rated_V'])->toBe($volts) : expect($edit)->toThrow(InvalidInput::class,
         'Must be a number from 0.5 V to 1000 V');
 })->with([[0.49, false], [0.5, true], [1000.0, true], [1000.1, false], [1e-6, false]]);
+
+it('takes moves of up to a day, and steps that give up after up to a week', function (string $path, float $most) {
+    $edit = fn (float $value): Build => Editor::apply(Builds::example('star-dial'), [['path' => $path, 'value' => $value]]);
+
+    expect(data_get($edit($most)->document, $path))->toBe($most)->and(fn (): Build => $edit($most + 1.0))->toThrow(InvalidInput::class);
+})->with([['motions.0.task.move_s', 86400.0], ['routines.0.steps.0.give_up_s', 604800.0], ['routines.2.steps.0.give_up_s', 604800.0]]);

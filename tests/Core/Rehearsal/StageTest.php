@@ -400,3 +400,15 @@ describe('what a performance stands on', function () {
 it('has conditions that ask for nothing but what is there', function () {
     expect(Conditions::all(null))->toBe([]);
 });
+
+it('shows a sensor what its threshold is set by, with presses and without', function (?string $button, float $gap) {
+    $document = Builds::sound()->document;
+    $document['sensors'][] = ['id' => 'eye', 'name' => 'Eye', 'kind' => 'light', 'rest' => 50, 'upper' => 50];
+    $document['sensors'][] = ['id' => 'teach', 'name' => 'Teach', 'kind' => 'press'];
+    $document['routines'][] = ['id' => 'learn', 'name' => 'Learn', 'starts' => [['when' => 'press', 'sensor' => 'button']],
+        'steps' => [['do' => 'calibrate', 'sensor' => 'eye', 'button' => $button, 'for_s' => 4, 'gap' => $gap, 'give_up_s' => 6]]];
+    $document['scenarios'] = [];
+    $found = Builds::findings(Builds::assessed(Build::read($document)), 'routine.gives_up');
+
+    expect(array_filter($found, fn ($finding): bool => str_contains($finding->says->text(), 'Learn')))->toBe([]);
+})->with([[null, 10.0], ['teach', 10.0], [null, 400.0], ['teach', 400.0]]);

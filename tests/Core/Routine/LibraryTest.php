@@ -31,7 +31,7 @@ function allBegun(): array
 {
     return ['home' => begun(furnished(false))['home']] + begun(furnished()) + array_intersect_key(begun(feeding()), ['feed' => true])
         + array_intersect_key(begun(Builds::example('star-dial')), ['dial' => true]) + array_intersect_key(begun(Builds::example('casket-lid')),
-            ['crank' => true]);
+            ['crank' => true]) + array_intersect_key(begun(Builds::example('bell-hammer')), ['release' => true]);
 }
 
 /** @return array<string, array{0: Build, 1: string}> ready routines begun: the build with it, and its id */
@@ -51,7 +51,8 @@ function begun(Build $build): array
 }
 
 it('begins every ready routine where a build has what it takes', function () {
-    expect(array_keys(allBegun()))->toBe(['home', 'there-and-back', 'toggle', 'gate', 'visitor', 'count', 'day-and-night', 'feed', 'dial', 'crank']);
+    expect(array_keys(allBegun()))->toBe(['home', 'there-and-back', 'toggle', 'gate', 'visitor', 'count', 'knob', 'stick', 'asleep', 'threshold',
+        'day-and-night', 'feed', 'dial', 'crank', 'release']);
 });
 
 it('says what a build lacks, in words, and begins nothing there', function () {
@@ -78,6 +79,8 @@ it('begins routines that run to their end', function () {
         $events = match (true) {
             $sensor === 'daylight' => [['what' => 'level', 'at_s' => 6, 'sensor' => 'daylight', 'value' => 5],
                 ['what' => 'level', 'at_s' => 60, 'sensor' => 'daylight', 'value' => 90]],
+            $key === 'threshold' => [['what' => 'sensor', 'at_s' => 2, 'sensor' => 'button', 'is' => 'on'], ['what' => 'sensor', 'at_s' => 3, 'sensor' => 'button', 'is' => 'off'],
+                ['what' => 'level', 'at_s' => 4, 'sensor' => 'daylight', 'value' => 20], ['what' => 'sensor', 'at_s' => 5, 'sensor' => 'button', 'is' => 'on']],
             $sensor === null => [],
             default => array_merge(...array_map(fn (int $i): array => [['at_s' => 6 + 12 * $i, 'sensor' => $sensor, 'is' => 'on'],
                 ['at_s' => 6.2 + 12 * $i, 'sensor' => $sensor, 'is' => 'off']], range(0, 3))),
@@ -98,7 +101,7 @@ it('fits the demos and every example as they stand', function (string $name, boo
         expect($with->routines)->toHaveKey($id)->and($with->routines[$id]->steps)->not->toBe([], $key)
             ->and(Build::fromJson($with->toJson())->toJson())->toBe($with->toJson());
     }
-    expect(count(RoutineLibrary::of($build)))->toBe(10);
+    expect(count(RoutineLibrary::of($build)))->toBe(15);
 })->with(fn (): array => [...array_map(fn (string $name): array => [$name, true], ['heron-wharf', 'moth-lantern', 'quarry-tram']),
     ...array_map(fn (string $name): array => [$name, false], Builds::examples())]);
 

@@ -68,6 +68,38 @@ it('is let go by an output as well, and only while that is on', function () {
         ->and(toldOfLatch(rung(array_replace($changes, ['routines.1.steps' => [['do' => 'wait', 'for_s' => 0.5]]]))))->toBe(['Bell hammer is caught by its latch.']);
 });
 
+it('is let go by a step of its own, by what its latch says', function () {
+    $by = rung(['routines.1.steps' => [['do' => 'release', 'motion' => 'part', 'by' => 'trigger', 'give_up_s' => 2], ['do' => 'wait', 'for_s' => 0.5]]]);
+    $coil = ['outputs' => [['id' => 'catch', 'name' => 'Catch', 'kind' => 'valve', 'supply' => 'six']], 'motions.0.latch' => ['place' => 'end', 'output' => 'catch'],
+        'routines.1.steps' => [['do' => 'release', 'motion' => 'part', 'for_s' => 0.1], ['do' => 'wait', 'for_s' => 0.5]]];
+    $step = bell($coil)->routines['strike']->steps[0];
+    $first = array_values(array_filter($by['steps'], fn (array $step): bool => $step['routine'] === 'strike'))[0];
+
+    expect(toldOfLatch($by))->toHaveCount(3)->and($by['outcome'])->toBe('finished')
+        ->and($first['says']->text())->toBe('Let Bell hammer go: take Trigger to Pulled; give up after 2 s.')
+        ->and($first['motion'])->toBe('trigger')
+        ->and(array_column($by['ends'], 'at', 'motion')['trigger'])->toBeAbout(bell()->motions['trigger']->at('pulled'), 0.02)
+        ->and(toldOfLatch(rung($coil)))->toHaveCount(3)
+        ->and($step->says(bell($coil))->text())->toBe('Let Bell hammer go: switch Catch on for 0.1 s.')
+        ->and($step->effect(bell($coil))->output?->for_s)->toBe(0.1)->and($step->motion())->toBeNull();
+});
+
+it('refuses to release what no latch holds, or by what does not let it go', function (array $step, string $field, string $says) {
+    try {
+        bell(['routines.1.steps' => [$step]]);
+        $errors = [];
+    } catch (InvalidInput $refused) {
+        $errors = $refused->errors;
+    }
+
+    expect(array_column($errors, 'message', 'field'))->toBe(["routines.1.steps.0.{$field}" => $says]);
+})->with([
+    [['do' => 'release', 'motion' => 'trigger'], 'motion', 'There is no motion trigger that a latch holds.'],
+    [['do' => 'release', 'motion' => 'part'], 'motion', 'Its latch is let go by something else than that.'],
+    [['do' => 'release', 'motion' => 'part', 'by' => 'part'], 'motion', 'Its latch is let go by something else than that.'],
+    [['do' => 'release', 'motion' => 'part', 'by' => 'trigger', 'for_s' => 0], 'for_s', 'Must be a number from 0.01 s to 60 s, but is 0.'],
+]);
+
 it('is told where its drive still holds it', function () {
     $run = rung(['routines.0.steps.3' => ['do' => 'wait', 'for_s' => 0.1]]); // it does not go back
 
@@ -92,7 +124,7 @@ it('tells a sensor on what it moves where that is, and its switches where its dr
 
 it('need not be held by its gears where its latch holds it', function () {
     $codes = fn (array $changes): array => Builds::assessed(bell(['motions.0.drive.motor' => Builds::motor('G16-30'), 'motions.0.train' => [], 'motions.0.mechanism.preload_N' => 0.0,
-        'motions.0.task.holds_unpowered' => true] + $changes))->codes();
+        'motions.0.task.holds_unpowered' => true, 'routines.1.steps.0' => ['do' => 'wait', 'for_s' => 0.1]] + $changes))->codes();
 
     expect($codes([]))->not->toContain('drive.lets_go')->and($codes(['motions.0.latch' => null]))->toContain('drive.lets_go');
 });

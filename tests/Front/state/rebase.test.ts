@@ -12,6 +12,17 @@ describe('a list that changed meanwhile', () => {
         ['keeps what came in', [bolt], [nut], [bolt, post], [nut, post]],
         ['keeps what came in where it came in', [bolt, nut], [bolt, nut], [post, bolt, nut], [post, bolt, nut]],
         ['puts what came in between its neighbours', [bolt, nut], [bolt, nut, nut], [bolt, post, nut], [bolt, post, nut, nut]],
+        ['has what was changed', [bolt, nut], [bolt, nut, post], [bolt, { ...nut, x_mm: 1 }], [bolt, { ...nut, x_mm: 1 }, post]],
+        ['has it where it was moved meanwhile', [bolt, nut], [nut, bolt], [bolt, { ...nut, x_mm: 1 }], [{ ...nut, x_mm: 1 }, bolt]],
+        ['keeps apart two that are alike, of which one was changed', [nut, bolt, nut], [nut, bolt, nut, post], [nut, bolt, post], [nut, bolt, post, post]],
+        ['does not bring back the second of two that are alike', [nut, bolt, nut], [nut, bolt, nut, post], [nut, bolt], [nut, bolt, post]],
+        [
+            'stands as it was to become where both changed an entry',
+            [bolt, nut],
+            [bolt, { ...nut, x_mm: 2 }],
+            [bolt, { ...nut, x_mm: 1 }],
+            [bolt, { ...nut, x_mm: 2 }],
+        ],
         ['keeps its new order', [bolt, nut], [nut, bolt], [bolt, nut, post], [nut, bolt, post]],
         ['counts entries that are the same', [nut, nut], [nut], [nut, nut, nut], [nut, nut]],
         ['has an entry that both changed once, by its id', [{ id: 'a', n: 1 }], [{ id: 'a', n: 2 }], [{ id: 'a', n: 3 }], [{ id: 'a', n: 2 }]],
@@ -34,4 +45,33 @@ describe('a list that changed meanwhile', () => {
         expect(valueAt(document, 'motions.2.train')).toBeUndefined();
         expect(valueAt(undefined, 'motions')).toBeUndefined();
     });
+});
+
+/** Lists of letters that are made from one another by chance, the same each time. */
+function changed(list: string[], seed: number): string[] {
+    const result = [...list];
+    for (let i = 0, s = seed; i < 2; i++, s = (s * 1103515245 + 12345) % 2147483648) {
+        const at = s % (result.length + 1);
+        if (s % 3 === 0) {
+            result.splice(at, 1);
+        } else {
+            result.splice(at, 0, `n${seed}-${i}`);
+        }
+    }
+    return result;
+}
+
+it('is what the one made of it where the other changed nothing, and holds what both brought in and left', () => {
+    for (let seed = 1; seed < 400; seed++) {
+        const base = ['a', 'b', 'a', 'c', 'b'].slice(0, seed % 6);
+        const [mine, now] = [changed(base, seed * 7919), changed(base, seed * 104729)];
+        expect(rebased(base, mine, base)).toEqual(mine);
+        expect(rebased(base, base, now)).toEqual(now);
+        const both = rebased(base, mine, now) as string[];
+        expect(both).toEqual(expect.arrayContaining(mine.filter((name) => name.startsWith('n'))));
+        if (mine.length === base.length + 2) {
+            expect(both).toEqual(expect.arrayContaining(now.filter((name) => name.startsWith('n'))));
+            expect(both).toHaveLength(now.length + 2);
+        }
+    }
 });

@@ -17,6 +17,7 @@ use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Quantity\Format;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Effect;
+use Brookstone\Core\Routine\GiveUp;
 use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Sensing\Debounce;
@@ -154,7 +155,8 @@ final readonly class RoutineSensing
     /** @return non-empty-list<Change> it goes no faster, and is given as much more time */
     private function slowly(Effect $effect, Movement $move, string $path, float $speed): array
     {
-        $patience = $effect->giveUp_s === null ? [] : [new Change("{$path}.give_up_s", min(3600.0, ceil($effect->giveUp_s * $move->speed / $speed)))];
+        $patience = $effect->giveUp_s === null ? []
+            : [new Change("{$path}.give_up_s", min(GiveUp::LONGEST_S, ceil($effect->giveUp_s * $move->speed / $speed)))];
 
         return [new Change("{$path}.speed", round($speed, 3)), ...$patience];
     }

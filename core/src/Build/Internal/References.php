@@ -46,6 +46,9 @@ final class References
     /** @var array<string, array<string, true>> switches by motion */
     private array $switches = [];
 
+    /** @var array<string, string> what lets the latch of each held motion go: a motion, or nothing where an output does */
+    private array $held = [];
+
     public function __construct(private readonly ErrorList $errors)
     {
     }
@@ -107,6 +110,9 @@ final class References
     private function motion(array $motion, string $path): void
     {
         $places = $this->placesOf($motion, $path);
+        if ($motion['latch'] !== null) {
+            $this->held[$motion['id']] = $motion['latch']['motion'] ?? '';
+        }
         $this->places[$motion['id']] ??= $places; // of two with one id the first counts
         $this->train($motion, $path);
         $this->task($motion['task'], $places, $path);
@@ -398,6 +404,9 @@ final class References
             'outside' => isset($this->known['sensor'][$id]) ? null : $this->errors->add($path, "There is no sensor {$id} in this build."),
             'analog' => in_array($this->kinds[$id] ?? null, Sensor::ANALOG, true) ? null
                 : $this->errors->add($path, "There is no sensor {$id} that measures in this build."),
+            'held' => ($this->held[$id] ?? null) === ($motion ?? '') ? null
+                : $this->errors->add($path, isset($this->held[$id]) ? 'Its latch is let go by something else than that.'
+                    : "There is no motion {$id} that a latch holds."),
             'thing' => isset($this->known['thing'][$id]) ? null : $this->errors->add($path, "There is no thing {$id} that is carried in this build."),
             default => $this->knows($kind, $id, $path),
         };
