@@ -1,6 +1,7 @@
 import { copyOf, expect, isSaved, open, seesNothingWrong, test } from './support';
 
 test('a routine is written, its program taken along and proven, and what it said comes into the log', async ({ page, request }) => {
+    test.setTimeout(480_000); // proving is minutes where the machine is busy
     const id = await copyOf(request, 'star-dial');
     await page.goto(`/builds/${id}/routines`);
     await page.getByRole('button', { name: 'New routine' }).click();
@@ -24,7 +25,7 @@ test('a routine is written, its program taken along and proven, and what it said
     const proof = page.getByRole('region', { name: 'Proof' });
     await expect(proof.getByRole('heading', { name: 'Not proven yet' })).toBeVisible();
     await proof.getByRole('button', { name: 'Prove it' }).click();
-    await expect(proof.getByRole('heading', { name: 'Proven', exact: true })).toBeVisible({ timeout: 150_000 });
+    await expect(proof.getByRole('heading', { name: 'Proven', exact: true })).toBeVisible({ timeout: 300_000 });
     await expect(proof).toContainText('200 runs of chance');
     await seesNothingWrong(page);
 
