@@ -70,8 +70,14 @@ final class Schemas
                 'takes' => self::list(self::record('RoutineTakes', ['routine' => new TextShape, 'runs' => self::number(), 'charge_Ah' => self::number(),
                     'says' => self::sentence()])),
             ])),
-            'log' => self::list(self::record('Compared', ['id' => new TextShape, 'computed_s' => self::number()->orNull(),
-                'difference' => self::number()->orNull()])),
+            'log' => self::list(self::record('Compared', [
+                'id' => new TextShape, 'says' => self::sentence(), 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull(),
+                'computed_A' => self::number()->orNull(), 'computed_stalled_A' => self::number()->orNull(), 'computed_at' => self::number()->orNull(),
+                'far_off' => new BooleanShape,
+                'repeats' => self::record('Repeats', ['count' => NumberShape::whole(0, 10_000), 'mean_s' => self::number(),
+                    'sd_s' => self::number()->orNull(), 'doubt_s' => self::number()->orNull(), 'longest_s' => self::number(),
+                    'says' => self::sentence()])->orNull(),
+            ])),
             'pictures' => self::list(self::record('PictureRead', [
                 'id' => new TextShape,
                 'readings' => self::list(self::record('ReadLength', [

@@ -62,8 +62,8 @@ test('the log refuses what is no time', async ({ page, request }) => {
     for (const [typed, says] of [
         ['soon', 'is not a number'],
         ['3 mm', 'mm is a length'],
-        ['0', 'more than 0 s'],
-        ['', 'Nothing is entered'],
+        ['0', 'over 0 s'],
+        ['', 'Nothing is measured'],
     ] as const) {
         await page.getByLabel('Measured time').fill(typed);
         await page.getByRole('button', { name: 'Write it down' }).click();

@@ -204,44 +204,63 @@ describe('what gives', () => {
 });
 
 describe('the log', () => {
-    const quantity = (si: number) => ({ si, dimension: 'time', text: `${si} s` });
+    const read = { id: 'm9', motion: 'tide', from: 'high-water', to: 'low-water', measured_s: 4.2, on: '2026-05-30', note: 'warm' };
+    const asked = (server: { asked: readonly { path: string; body: unknown }[] }) =>
+        JSON.parse((server.asked.find((each) => each.path.endsWith('/log/read'))!.body as { text: string }).text) as object;
 
-    it('writes a measured time down at its move, with its note', async () => {
+    it('asks what is meant by all that was typed, and writes down what that is', async () => {
         const { user, server } = await open(<LogPage />);
-        server.says('POST quantity', quantity(4.2));
+        server.says('POST builds/b1/log/read', { entries: [read], problems: [], wrong: 0 });
         await user.selectOptions(await screen.findByLabelText('Motion'), 'Tide');
-        await user.selectOptions(screen.getByLabelText('Move'), 'High water to Low water');
+        await user.selectOptions(screen.getByLabelText('From'), 'High water');
+        await user.selectOptions(screen.getByLabelText('To'), 'Low water');
         await user.type(screen.getByLabelText('Measured time'), '4.2');
-        await user.type(screen.getByLabelText('Note'), 'warm');
+        await user.type(screen.getByLabelText('Note'), 'oiled');
+        await user.selectOptions(screen.getByLabelText('It was'), 'warm from running');
+        await user.type(screen.getByLabelText('Current on the way'), '240 mA');
         await user.click(screen.getByRole('button', { name: 'Write it down' }));
         const entry = await edited();
+        expect(asked(server)).toEqual({ motion: 'tide', from: 'high-water', to: 'low-water', time: '4.2', note: 'oiled', warm: 'yes', current: '240 mA' });
         expect(entry.path).toBe(`log.${server.stored.document.log.length - 1}`);
-        expect(entry.value).toMatchObject({ motion: 'tide', from: 'high-water', to: 'low-water', measured_s: 4.2, note: 'warm' });
+        expect(entry.value).toEqual(read);
+        expect(screen.getByText(/^How it was, and what else was measured: warm$/)).toBeTruthy(); // how it was stays for the next one
+        expect(screen.getByLabelText<HTMLInputElement>('Current on the way').value).toBe('');
         await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>('Measured time').value).toBe(''));
         expect(screen.getByLabelText<HTMLInputElement>('Note').value).toBe('');
     });
 
-    it.each([
-        [0, /more than 0 s and at most 3600 s/],
-        [-1, /more than 0 s/],
-        [3601, /at most 3600 s, but this is 3601 s/],
-    ])('does not take %s s, says why, and keeps it as it was typed', async (si, why) => {
+    it('says what is wrong at its field, keeps what was typed, and writes nothing down', async () => {
         const { user, server } = await open(<LogPage />);
-        server.says('POST quantity', quantity(si));
-        await user.type(await screen.findByLabelText('Measured time'), `${si}`);
-        await user.click(screen.getByRole('button', { name: 'Write it down' }));
-        expect((await screen.findByRole('alert')).textContent).toMatch(why);
-        expect(screen.getByLabelText<HTMLInputElement>('Measured time').value).toBe(`${si}`);
+        const problems = [
+            { line: 1, field: 'time', message: '“soon” is not a number.' },
+            { line: 1, field: 'supply', message: 'kg is a mass.' },
+        ];
+        server.says('POST builds/b1/log/read', { entries: [], problems, wrong: 1 });
+        await user.type(await screen.findByLabelText('Measured time'), 'soon');
+        await user.type(screen.getByLabelText('The supply gave'), '1 kg');
+        await user.type(screen.getByLabelText('Measured time'), '{Enter}');
+        expect((await screen.findAllByRole('alert')).map((each) => each.textContent)).toEqual(['“soon” is not a number.', 'kg is a mass.']);
+        expect(screen.getByLabelText('Measured time').getAttribute('aria-invalid')).toBe('true');
+        expect(screen.getByLabelText<HTMLInputElement>('The supply gave').value).toBe('1 kg');
         expect(server.edits).toEqual([]);
     });
 
-    it('says what the server says of a time that is none', async () => {
+    it('reads a table before it writes it down, and names the bad rows', async () => {
         const { user, server } = await open(<LogPage />);
-        server.says('POST quantity', { message: 'No.', errors: [{ field: 'text', message: '“soon” is not a time.' }] }, 422);
-        await user.type(await screen.findByLabelText('Measured time'), 'soon');
-        await user.keyboard('{Enter}');
-        expect((await screen.findByRole('alert')).textContent).toBe('“soon” is not a time.');
-        expect(server.edits).toEqual([]);
+        const before = server.stored.document.log;
+        server.says('POST builds/b1/log/read', {
+            entries: [read, { ...read, id: 'm10' }],
+            problems: [{ line: 3, field: 'time', message: 'No time.' }],
+            wrong: 2,
+        });
+        const many = within(await screen.findByRole('region', { name: 'Many at once' }));
+        await user.click(many.getByLabelText('Measurements as a table'));
+        await user.paste('motion,time');
+        expect((await many.findByText(/Row 3, time/)).textContent).toBe('Row 3, time: No time.');
+        expect(many.getByText('2 rows are wrong; these are the first.')).toBeTruthy();
+        await user.click(many.getByRole('button', { name: 'Write all 2 down' }));
+        expect(await edited()).toEqual({ path: 'log', value: [...before, read, { ...read, id: 'm10' }] });
+        expect(many.getByLabelText<HTMLTextAreaElement>('Measurements as a table').value).toBe('');
     });
 
     it('takes a time with its watch', async () => {
@@ -261,7 +280,7 @@ describe('the log', () => {
         const buttons = await screen.findAllByRole('button', { name: /^Take out the measurement/ });
         expect(buttons).toHaveLength(before.length);
         await user.click(buttons[0]!);
-        expect(await edited()).toEqual({ path: 'log', value: before.slice(1) });
+        expect(await edited()).toEqual({ path: 'log', value: before.slice(0, -1) }); // the newest stands first
     });
 });
 

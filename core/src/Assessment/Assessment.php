@@ -18,7 +18,7 @@ final readonly class Assessment implements \JsonSerializable
      * @param  Fix|null  $mend  the best way known to mend that
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
-     * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log  what is computed for each measurement
+     * @param  list<array<string, mixed>>  $log  what is computed for each measurement, as LogSheet::of()
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures  what was read off each picture, in metres
      * @param  list<array<string, mixed>>  $supplies  what the rehearsals ask of each supply, at once and over the day
      * @param  bool  $rehearsed  its routines have been rehearsed; otherwise this is the first answer, and there may be more to say

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment;
 
 use Brookstone\Core\Assessment\Drive\SharedBattery;
+use Brookstone\Core\Assessment\Proof\LogSheet;
 use Brookstone\Core\Assessment\Routine\RoutineJudge;
 use Brookstone\Core\Assessment\Stage\StageJudge;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Assessment\Wiring\WiringJudge;
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Build\Picture;
 use Brookstone\Core\Drive\Stock;
 use Brookstone\Core\Finding\Finding;
@@ -80,7 +80,7 @@ final class BuildJudge
         $ofAll = [...$wiring->findings(), ...$stage->findings];
         usort($ofAll, fn (Finding $a, Finding $b): int => $b->severity->rank() <=> $a->severity->rank());
 
-        return self::sum($chains, $routines->routines(), self::log($build, $subjects), $ofAll)
+        return self::sum($chains, $routines->routines(), LogSheet::of($build), $ofAll)
             ->with($pictures, $routines->supplies(), $rehearsed !== null, $wiring->written(), $stage->written());
     }
 
@@ -114,25 +114,9 @@ final class BuildJudge
     }
 
     /**
-     * @param  array<string, MotionInBuild>  $subjects
-     * @return list<array{id: string, computed_s: ?float, difference: ?float}>
-     */
-    private static function log(Build $build, array $subjects): array
-    {
-        return array_map(function (Measurement $entry) use ($subjects): array {
-            $subject = $subjects[$entry->motion] ?? null;
-            $known = $subject !== null && $subject->motion->place($entry->from) !== null && $subject->motion->place($entry->to) !== null;
-            $computed = $known ? $subject->facts->time($entry->from, $entry->to) : null;
-
-            return ['id' => $entry->id, 'computed_s' => $computed, 'difference' => $computed === null || $computed <= 0.0 ? null
-                : $entry->measured_s / $computed - 1];
-        }, $build->log);
-    }
-
-    /**
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
-     * @param  list<array{id: string, computed_s: ?float, difference: ?float}>  $log
+     * @param  list<array<string, mixed>>  $log  as LogSheet::of()
      * @param  list<Finding>  $ofAll  of the build as a whole, worst first
      */
     private static function sum(array $chains, array $routines, array $log, array $ofAll): Assessment

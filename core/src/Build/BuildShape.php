@@ -23,6 +23,7 @@ use Brookstone\Core\Routine\WorldEvents;
 use Brookstone\Core\Shape\BooleanShape;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\ClockShape;
+use Brookstone\Core\Shape\DayShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\ListShape;
 use Brookstone\Core\Shape\MapShape;
@@ -78,7 +79,7 @@ final class BuildShape
             'scenarios' => Field::or([], self::list(self::scenario(), 40, 'scenarios')),
             'wiring' => Field::or([], WiringPlan::shape(), 'Boards, and what is wired to their pins.'),
             'pictures' => Field::or([], self::list(self::picture(), 40, 'pictures')),
-            'log' => Field::or([], self::list(self::measurement(), 2000, 'measurements')),
+            'log' => Field::or([], self::list(self::measurement(), 10_000, 'measurements')),
         ], 'Build');
     }
 
@@ -325,15 +326,32 @@ final class BuildShape
         ], 'Scenario');
     }
 
-    private static function measurement(): RecordShape
+    public const NOTHING_MEASURED = 'Nothing is measured: give a time, a current, where it stopped, or what failed.';
+
+    /** @param  array<string, mixed>  $entry  of the log, as measurement() read it */
+    public static function isNothing(array $entry): bool
+    {
+        return $entry['measured_s'] === null && $entry['current_A'] === null && $entry['stalled_A'] === null && $entry['stopped_at'] === null
+            && $entry['failed'] === '';
+    }
+
+    public static function measurement(): RecordShape
     {
         return new RecordShape([
             'id' => Field::needed(TextShape::id()),
             'motion' => Field::needed(TextShape::id()),
             'from' => Field::needed(TextShape::id(), 'Place where the move began.'),
             'to' => Field::needed(TextShape::id(), 'Place where it ended.'),
-            'measured_s' => Field::needed(NumberShape::positive(GiveUp::DAY_S)),
-            'on' => Field::needed(new TextShape(10, 10), 'Day of the measurement, as 2026-05-31.'),
+            'measured_s' => Field::or(null, NumberShape::positive(GiveUp::DAY_S)->orNull(), 'Time of the move.'),
+            'current_A' => Field::or(null, NumberShape::between(0.0, 100.0)->orNull(), 'What its drive drew on the way, on the average.'),
+            'stalled_A' => Field::or(null, NumberShape::between(0.0, 100.0)->orNull(), 'What it drew held fast.'),
+            'stopped_at' => Field::or(null, NumberShape::between(-1e6, 1e6)->orNull(), 'Where it came to rest, as its places are given.'),
+            'failed' => Field::or('', new TextShape(0, 200), 'What failed, in words.'),
+            'speed' => Field::or(1.0, NumberShape::between(0.01, 1.0), 'Share of its usual speed.'),
+            'carries' => Field::or('as_task', ChoiceShape::of('as_task', 'loaded', 'empty'), 'What it carried; as_task: as its task says for that way.'),
+            'supply_V' => Field::or(null, NumberShape::positive(60.0)->orNull(), 'What its supply gave, where that was measured too.'),
+            'warm' => Field::or(false, new BooleanShape, 'After it had run for a while.'),
+            'on' => Field::needed(new DayShape, 'Day of the measurement, as 2026-05-31.'),
             'note' => Field::or('', new TextShape(0, 500)),
         ], 'Measurement');
     }

@@ -7,6 +7,7 @@ namespace Brookstone\Core\Drift;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Proof\Repeats;
 use Brookstone\Core\Rehearsal\Performance;
 use Brookstone\Core\Stops\TimedMove;
 
@@ -133,18 +134,21 @@ final class DriftPath
             $to = $this->at + $by;
             $this->walked[] = new DriftStop($routine, $path, $this->motion->comesTo($to),
                 $this->moves["{$this->at} {$to} {$move->speed}"] ??= new TimedMove($this->motion, $this->build->settings, $this->at, $to, $move->speed,
-                    $this->measured($this->at, $to)));
+                    $this->measured($this->at, $to, $move->speed)));
             $this->at = $this->motion->comesTo($to);
         }
     }
 
-    /** @return list<float> times of this move taken at the bench, s */
-    private function measured(float $from, float $to): array
+    /** @return list<float> times of this move taken at the bench as its task has it, s, without those far off the others */
+    private function measured(float $from, float $to, float $speed): array
     {
         $same = fn (string $place, float $at): bool => $this->motion->place($place) !== null && abs($this->motion->at($place) - $at) < 1e-9;
-        $entries = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $this->motion->id && $same($entry->from, $from)
-            && $same($entry->to, $to));
+        foreach (Repeats::all($this->build, $this->motion->id) as $each) {
+            if ($same($each->from(), $from) && $same($each->to(), $to) && $each->circumstance()->isUsual($speed)) {
+                return array_map(fn (Measurement $entry): float => (float) $entry->measured_s, $each->entries);
+            }
+        }
 
-        return array_values(array_map(fn (Measurement $entry): float => $entry->measured_s, $entries));
+        return [];
     }
 }

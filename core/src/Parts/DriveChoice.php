@@ -124,6 +124,12 @@ final readonly class DriveChoice
             Drives::isAlone($motor) ? 1 : $this->motors, $this->air);
     }
 
+    /** The same on another voltage of its supply. */
+    public function on(float $volts_V): self
+    {
+        return $this->but(['supply' => $this->supply->giving($volts_V)]);
+    }
+
     /**
      * @param  array<string, mixed>  $changes  named as the fields
      */

@@ -383,6 +383,12 @@ final readonly class Motion
         return $this->layout !== null && $this->layout->fits($this->train) ? $this->layout->train($this->train) : $this->train;
     }
 
+    /** With its payload on every way, or empty on every way, whatever its task says. */
+    public function carrying(bool $payload): self
+    {
+        return $this->but(['task' => $this->task->carryingAlways(), 'mechanism' => $payload ? $this->mechanism : $this->mechanism->unloaded()]);
+    }
+
     public function withDrive(?DriveChoice $drive): self
     {
         return $this->but(['drive' => $drive]);
@@ -403,7 +409,7 @@ final readonly class Motion
         return $this->but(['mechanism' => $mechanism]);
     }
 
-    /** @param  array{mechanism?: Mechanism, drive?: ?DriveChoice, train?: Train, stops?: Stops}  $other */
+    /** @param  array{mechanism?: Mechanism, drive?: ?DriveChoice, train?: Train, stops?: Stops, task?: Task}  $other */
     private function but(array $other): self
     {
         return new self(...$other + ['id' => $this->id, 'name' => $this->name, 'mechanism' => $this->mechanism, 'places' => $this->places,

@@ -101,6 +101,12 @@ final readonly class Supply
         ], 'Supply');
     }
 
+    /** The same where it gives another voltage. */
+    public function giving(float $volts_V): self
+    {
+        return new self(...['volts_V' => $volts_V] + get_object_vars($this));
+    }
+
     /**
      * What feeds it in the end.
      *

@@ -30,4 +30,10 @@ final readonly class Task
         public ?string $shuts_at = null,
     ) {
     }
+
+    /** The same with its payload on both ways. */
+    public function carryingAlways(): self
+    {
+        return new self(...['payload' => Payload::Both] + get_object_vars($this));
+    }
 }

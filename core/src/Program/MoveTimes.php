@@ -6,6 +6,7 @@ namespace Brookstone\Core\Program;
 
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Proof\Repeats;
 use Brookstone\Core\Routine\GoByStep;
 use Brookstone\Core\Simulation\ComputedTimes;
 
@@ -33,16 +34,17 @@ final class MoveTimes
         return $time_s === null ? null : Roster::ms($time_s);
     }
 
-    /** The last time that such a move was measured, at its usual speed; null where nobody did. */
+    /** What such a move was measured to take, on the average; null where nobody did. */
     private function measured_s(Motion $motion, float $from, float $to, float $speed): ?float
     {
         $is = fn (string $place, float $at): bool => abs(($motion->place($place)->at ?? INF) - $at) < 1e-9;
-        $measured = null;
-        foreach ($speed === 1.0 ? $this->build->log : [] as $entry) {
-            $measured = $entry->motion === $motion->id && $is($entry->from, $from) && $is($entry->to, $to) ? $entry->measured_s : $measured;
+        foreach (Repeats::all($this->build, $motion->id) as $each) {
+            if ($is($each->from(), $from) && $is($each->to(), $to) && $each->circumstance()->isUsual($speed)) {
+                return $each->mean_s;
+            }
         }
 
-        return $measured;
+        return null;
     }
 
     /** How long it runs on once it is told to stop, tenths of a millisecond. */

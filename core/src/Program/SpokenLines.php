@@ -20,7 +20,7 @@ final class SpokenLines
     /** @var array<int, int> since when each step is under way, ms */
     private array $began = [];
 
-    /** @var list<array{motion: string, from: string, to: string, measured_s: float, line: int}> */
+    /** @var list<array{motion: string, from: string, to: string, measured_s: float, speed: float, line: int}> */
     private array $moves = [];
 
     /** @var list<array{line: int, message: string}> */
@@ -35,7 +35,7 @@ final class SpokenLines
     }
 
     /**
-     * @return array{lines: int, moves: list<array{motion: string, from: string, to: string, measured_s: float, line: int}>,
+     * @return array{lines: int, moves: list<array{motion: string, from: string, to: string, measured_s: float, speed: float, line: int}>,
      *     problems: list<array{line: int, message: string}>} of problems the first twenty
      */
     public static function read(Composition $of, string $text): array
@@ -128,8 +128,9 @@ final class SpokenLines
         }
         $this->at[$move->motion] = $move->endsAt;
         $took_s = $began === null ? 0.0 : ($ms - $began) / 1000.0;
-        if ($move->isSent() && $from !== null && $from !== $move->endsAt && $took_s > 0.0 && $took_s <= GiveUp::DAY_S) {
-            $this->moves[] = ['motion' => $move->motion, 'from' => $from, 'to' => $move->endsAt, 'measured_s' => $took_s, 'line' => $number];
+        if ($move->isSent() && $move->slowest === null && $from !== null && $from !== $move->endsAt && $took_s > 0.0 && $took_s <= GiveUp::DAY_S) {
+            $this->moves[] = ['motion' => $move->motion, 'from' => $from, 'to' => $move->endsAt, 'measured_s' => $took_s, 'speed' => $move->speed,
+                'line' => $number];
         }
     }
 }

@@ -29,10 +29,10 @@ export function SpokenLines() {
     const write = (moves: SpokenRead['moves']) => {
         const ids = log.map((entry) => entry.id);
         const on = new Date().toISOString().slice(0, 10);
-        const entries = moves.map(({ motion, from, to, measured_s }) => {
+        const entries = moves.map(({ motion, from, to, measured_s, speed }) => {
             const id = freeId('m', ids);
             ids.push(id);
-            return { id, motion, from, to, measured_s, on, note: 'Said by the program' };
+            return { id, motion, from, to, measured_s, speed, on, note: 'Said by the program' };
         });
         edit({ path: 'log', value: [...log, ...entries] });
         take('');

@@ -345,6 +345,10 @@ dataset('planted', fn () => withCodes([
     'stops.turns_into_stop' => [['motions.2.task.keeps_turning' => true], Severity::Fails, true],
     'routine.over_target' => [['routines.1.target_s' => 5.0], Severity::Fails, false],
     'proof.differs' => [['log.0.measured_s' => 1.3], Severity::Tight, false],
+    'proof.draws' => [['log.0.stalled_A' => 0.2], Severity::Tight, false],
+    'proof.failed' => [['log.3' => ['id' => 'd', 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'failed' => 'The cord slipped', 'on' => '2026-06-01']], Severity::Tight, false],
+    'proof.far_off' => [['log' => array_map(fn (int $i): array => ['id' => "r{$i}", 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => [0.98, 0.99, 0.97, 0.98, 1.4][$i], 'on' => '2026-06-01'], range(0, 4))],
+        Severity::Note, false],
     'proof.over_target' => [['log.0.measured_s' => 4.0], Severity::Fails, false],
 ]));
 

@@ -82,6 +82,7 @@ it('reads every example of the guide to routines', function () {
         $routine = in_array($text, $whole, true) ? $read : ['id' => 'example', 'name' => 'Example'] + (array_is_list($read) ? ['steps' => $read]
             : $read + ['steps' => []]);
         $build = Builds::planted([
+            'motions.2.latch' => ['place' => 'high', 'motion' => 'jaw', 'lets_go' => 'wide'],
             'things' => [['id' => 'crate', 'name' => 'Crate', 'is' => 'carried', 'length_m' => 0.1]],
             'counters' => [['id' => 'visits', 'name' => 'Visits', 'kind' => 'counter']], 'routines.2' => ['id' => 'bow', 'name' => 'Bow', 'steps' => []],
             'sensors.2' => ['id' => 'daylight', 'name' => 'Daylight', 'kind' => 'light', 'rest' => 80, 'upper' => 45, 'lower' => 35],

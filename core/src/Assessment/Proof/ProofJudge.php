@@ -11,12 +11,16 @@ use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Proof\Circumstance;
+use Brookstone\Core\Proof\Repeats;
 use Brookstone\Core\Quantity\Quantity;
 
-/** What was measured at the bench, against what was computed. */
+/** What was measured at the bench, against what was computed for the same circumstance. */
 final class ProofJudge implements Judge
 {
     private const DIFFERS = 0.15; // of the computed time: more than friction and voltage usually explain
+
+    private const DRAWS_OTHERWISE = 0.25; // of the computed current
 
     public function judge(MotionInBuild $subject): Link
     {
@@ -26,30 +30,128 @@ final class ProofJudge implements Judge
         if ($entries === []) {
             return Link::notSaid('proof', 'nothing measured yet');
         }
-        $last = $entries[count($entries) - 1];
-        $computed = $subject->facts->time($last->from, $last->to);
-        $values = ['measured' => Quantity::of($last->measured_s, 's')];
+        $model = new BesideModel($subject->build->settings);
+        $all = Repeats::all($subject->build, $motion->id);
+        $findings = [...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->farOff($all)];
+        $timed = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->measured_s !== null));
+        if ($timed === []) {
+            return Link::of('proof', new Sentence(count($entries) === 1 ? 'once' : count($entries).' times'), new Sentence('measured, no time among it'),
+                $findings);
+        }
+        $last = $this->lastOf($all, $timed);
+        $computed = $model->time_s($motion, $last);
+        $repeats = $this->repeatsOf($all, $last);
+        $isMean = $repeats->sd_s !== null;
+        $time = $isMean ? $repeats->mean_s : (float) $last->measured_s;
+        $values = ['measured' => Quantity::of($time, 's')];
         if ($computed === null) {
-            return Link::of('proof', new Sentence('{measured}', $values), new Sentence('measured; nothing computed to compare'), []);
+            return Link::of('proof', new Sentence('{measured}', $values), new Sentence('measured; nothing computed to compare'), $findings);
         }
         $values['computed'] = Quantity::of($computed, 's');
-        $values['difference'] = Quantity::share(abs($last->measured_s / max($computed, 1e-9) - 1));
-        $findings = [];
-        if (abs($last->measured_s - $computed) > self::DIFFERS * $computed) {
+        $values['difference'] = Quantity::share(abs($time / max($computed, 1e-9) - 1));
+        $count = count($repeats->entries);
+        $says = $isMean ? 'Measured {measured} on the average of '.$count : 'Measured {measured}';
+        if (abs($time - $computed) > self::DIFFERS * $computed) {
             $findings[] = new Finding('proof.differs', Severity::Tight, 'log', new Sentence(
-                'Measured {measured}, computed {computed}: {difference} '.($last->measured_s > $computed
-                    ? 'slower. Look for rub, a low supply or a load that is heavier than said.'
+                $says.', computed {computed}: {difference} '.($time > $computed ? 'slower. Look for rub, a low supply or a load that is heavier than said.'
                     : 'quicker. Look for a load that is lighter than said, or a higher supply.'),
                 $values,
             ));
         }
         $task = $motion->task;
-        if ($last->from === $task->from && $last->to === $task->to && $last->measured_s > $task->move_s) {
+        if ($last->from === $task->from && $last->to === $task->to && Circumstance::of($last)->isUsual(1.0) && $time > $task->move_s) {
             $findings[] = new Finding('proof.over_target', Severity::Fails, 'log', new Sentence(
-                'Measured {measured}, longer than the {target} asked for.', $values + ['target' => Quantity::of($task->move_s, 's')],
+                $says.', longer than the {target} asked for.', $values + ['target' => Quantity::of($task->move_s, 's')],
             ));
         }
 
         return Link::of('proof', new Sentence('{measured}', $values), new Sentence('measured, {computed} computed', $values), $findings);
+    }
+
+    /**
+     * The last that does not lie far off others of its kind.
+     *
+     * @param  list<Repeats>  $all
+     * @param  non-empty-list<Measurement>  $timed
+     */
+    private function lastOf(array $all, array $timed): Measurement
+    {
+        $far = array_merge(...array_map(fn (Repeats $each): array => $each->farOff, $all));
+        $near = array_values(array_filter($timed, fn (Measurement $entry): bool => ! in_array($entry, $far, true)));
+
+        return $near[count($near) - 1];
+    }
+
+    /** @param  list<Repeats>  $all */
+    private function repeatsOf(array $all, Measurement $entry): Repeats
+    {
+        foreach ($all as $each) {
+            if (in_array($entry, $each->entries, true)) {
+                return $each;
+            }
+        }
+        throw new \LogicException('Whatever has a time is a repeat of something.');
+    }
+
+    /**
+     * @param  list<Repeats>  $all
+     * @return list<Finding> one for each time that lies far off all others of its move
+     */
+    private function farOff(array $all): array
+    {
+        $found = [];
+        foreach ($all as $each) {
+            foreach ($each->farOff as $entry) {
+                $others = count($each->entries);
+                $found[] = new Finding('proof.far_off', Severity::Note, 'log', new Sentence(
+                    "On {$entry->on} it took {measured}, far off the {mean} of {$others} others: that one does not count. Something was different then.",
+                    ['measured' => Quantity::of((float) $entry->measured_s, 's'), 'mean' => Quantity::of($each->mean_s, 's')],
+                ));
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  non-empty-list<Measurement>  $entries
+     * @return list<Finding> what failed, where nothing was measured since
+     */
+    private function failed(array $entries): array
+    {
+        $last = $entries[count($entries) - 1];
+
+        return $last->failed === '' ? [] : [new Finding('proof.failed', Severity::Tight, 'log', new Sentence(
+            'On '.$last->on.' it failed: '.Sentence::quote($last->failed).'. Nothing was measured since.',
+        ))];
+    }
+
+    /**
+     * @param  non-empty-list<Measurement>  $entries
+     * @return list<Finding> of the last current, and the last while it was held fast
+     */
+    private function currents(MotionInBuild $subject, BesideModel $model, array $entries): array
+    {
+        $found = [];
+        foreach (['current_A' => 'on the way', 'stalled_A' => 'held fast'] as $which => $when) {
+            $with = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->{$which} !== null));
+            if ($with === []) {
+                continue;
+            }
+            $last = $with[count($with) - 1];
+            $measured = (float) $last->{$which};
+            $computed = $which === 'current_A' ? $model->current_A($subject->motion, $last) : $model->stalled_A($subject->motion, $last);
+            if ($computed === null || $computed <= 0.0 || abs($measured - $computed) <= self::DRAWS_OTHERWISE * $computed) {
+                continue;
+            }
+            $found[] = new Finding('proof.draws', Severity::Tight, 'log', new Sentence(
+                "It draws {measured} {$when}, computed {computed}: {difference} ".($measured > $computed
+                    ? 'more. Look for rub, a bent shaft, or a motor that is another than said.' : 'less. Look for a motor that is another than said, or a load that is lighter.'),
+                ['measured' => Quantity::of($measured, 'A'), 'computed' => Quantity::of($computed, 'A'),
+                    'difference' => Quantity::share(abs($measured / $computed - 1))],
+            ));
+        }
+
+        return $found;
     }
 }

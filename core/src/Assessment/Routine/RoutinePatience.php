@@ -66,7 +66,10 @@ final readonly class RoutinePatience
             }
             $took = $this->context->took_s($routine, $path);
             $most = $this->longer($took, $this->times->longest($move));
+            $measured = $this->times->measured($move);
+            $most = $most === null ? null : max($most, $measured ?? 0.0);
             $time = $took === null || $move->slowest !== null || ($move->seeks && ! $move->staysOn) ? $most : $took;
+            $time = $time === null ? null : max($time, $measured ?? 0.0);
             if ($effect->giveUp_s === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->named()} jams here, its motor pushes forever: the step has no give-up time.",

@@ -6,6 +6,7 @@ namespace Brookstone\Core\Assessment\Routine;
 
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
+use Brookstone\Core\Proof\Repeats;
 use Brookstone\Core\Routine\ChooseStep;
 use Brookstone\Core\Routine\Effect;
 use Brookstone\Core\Routine\Movement;
@@ -32,6 +33,17 @@ final class RoutineTimes
         $places = [];
 
         return $this->sum($routine->steps, $places);
+    }
+
+    /** The longest that a move to where that of a step ends was measured to take, s; null where nobody did. */
+    public function measured(Movement $move): ?float
+    {
+        $longest = null;
+        foreach ($move->endsAt === null ? [] : Repeats::all($this->build, $move->motion) as $each) {
+            $longest = $each->to() === $move->endsAt && $each->circumstance()->isUsual($move->speed) ? max($longest ?? 0.0, $each->longest_s()) : $longest;
+        }
+
+        return $longest;
     }
 
     /** The longest that the move of a step can take, from the far end of the motion; null when it is never made. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment\Sheet;
 
 use Brookstone\Core\Build\Build;
-use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Proof\Repeats;
 use Brookstone\Core\Rehearsal\Rehearsed;
 use Brookstone\Core\Rehearsal\Stage;
 use Brookstone\Core\Routine\Movement;
@@ -71,7 +71,8 @@ final class TimingTable
         $key = "{$motion->id} {$from} {$to} {$move->speed} {$carries}";
         $this->rows[$key] ??= [
             'motion' => $motion->id, 'name' => $motion->name, 'from' => $from, 'to' => $to, 'speed' => $move->speed, 'carries' => $carries,
-            'computed_s' => null, 'measured_s' => $move->speed === 1.0 ? $this->measured_s($motion, $from, $to) : null, 'routines' => [],
+            'computed_s' => null, 'measured_s' => Repeats::ofMove($this->build, $motion, $from, $to, $move->speed, $carries === '' ? null : $carries)?->mean_s,
+            'routines' => [],
         ];
         $row = &$this->rows[$key];
         $row['computed_s'] = $isDone ? max($row['computed_s'] ?? 0.0, round($made['end_s'] - $made['start_s'], 6)) : $row['computed_s'];
@@ -92,13 +93,5 @@ final class TimingTable
         }
 
         return $nearest;
-    }
-
-    private function measured_s(Motion $motion, string $from, string $to): ?float
-    {
-        $measured = array_filter($this->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id && $entry->from === $from
-            && $entry->to === $to);
-
-        return $measured === [] ? null : array_sum(array_map(fn (Measurement $entry): float => $entry->measured_s, $measured)) / count($measured);
     }
 }

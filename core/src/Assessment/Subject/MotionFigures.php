@@ -202,6 +202,22 @@ final class MotionFigures
         return $this->run($from, $to, $speed)['time_s'];
     }
 
+    /** What it draws from its supply on a move, on the average, A; null where that is never made, where no path was kept, and of a stepper. */
+    public function drawn_A(string $from, string $to): ?float
+    {
+        $run = $this->run($from, $to);
+        $path = $run['path'];
+        if ($run['time_s'] === null || count($path) < 2 || $this->motion->positioning->countsSteps()) {
+            return null;
+        }
+        $charge = 0.0;
+        for ($i = 1; $i < count($path); $i++) {
+            $charge += ($path[$i][0] - $path[$i - 1][0]) * ($path[$i][2] + $path[$i - 1][2]) / 2;
+        }
+
+        return $charge / ($path[count($path) - 1][0] - $path[0][0]) * ($this->motion->drive?->share() ?? 0.0);
+    }
+
     /** Time of a move by an amount, set out from the end that it leads away from, s; null when it is never made. */
     public function timeBy(float $by, float $speed = 1.0): ?float
     {

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Build\Internal;
 
+use Brookstone\Core\Build\BuildShape;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Shape\ErrorList;
 
 /**
- * Checks what motions say of one another: what lets a latch go, and what must stay level with what.
+ * Checks what motions say of one another: what lets a latch go, and what must stay level with what. And that entries of the log say something.
  *
  * @internal
  */
@@ -24,6 +25,11 @@ final readonly class PairReferences
         $places = array_map(fn (array $motion): array => array_column([...$motion['places'], ...Dial::places($motion)], 'id'),
             array_column($document['motions'], null, 'id'));
         $outputs = array_column($document['outputs'], 'id');
+        foreach ($document['log'] as $i => $entry) {
+            if (BuildShape::isNothing($entry)) {
+                $this->errors->add("log.{$i}.measured_s", BuildShape::NOTHING_MEASURED);
+            }
+        }
         foreach ($document['motions'] as $i => $motion) {
             $this->level($motion, $document['motions'], "motions.{$i}.level.with");
             $latch = $motion['latch'];

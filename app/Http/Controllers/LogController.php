@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\LogRequest;
+use App\Models\Build;
+use Brookstone\Core\Proof\LogTable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+/** The log of a build as a table: read before it is written down, and taken along. */
+final class LogController
+{
+    public function read(LogRequest $request, Build $build): JsonResponse
+    {
+        return new JsonResponse(LogTable::read($build->core(), $request->text(), $request->today()));
+    }
+
+    public function csv(Build $build): Response
+    {
+        return new Response(LogTable::write($build->core()), 200, ['Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="'.(Str::slug($build->name) ?: 'build').'-log.csv"']);
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Brookstone\Core\Assessment\Proof;
+
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Build\Measurement;
+use Brookstone\Core\Drive\Stepper;
+use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Settings;
+use Brookstone\Core\Proof\Circumstance;
+
+/** What is computed of a motion for the very circumstance in which something was measured. Each is worked out once. */
+final class BesideModel
+{
+    /** @var array<string, MotionFigures> */
+    private array $figures = [];
+
+    public function __construct(private readonly Settings $settings)
+    {
+    }
+
+    /** s; null where the drive cannot make that move, or one of its places is gone. */
+    public function time_s(Motion $motion, Measurement $entry): ?float
+    {
+        return $this->knows($motion, $entry) ? $this->figures($motion, $entry)->time($entry->from, $entry->to, $entry->speed) : null;
+    }
+
+    /** What it draws from its supply on the way, on the average, A; null of a slower move, and of what keeps its current by itself. */
+    public function current_A(Motion $motion, Measurement $entry): ?float
+    {
+        return ! $this->knows($motion, $entry) || $entry->speed !== 1.0 ? null : $this->figures($motion, $entry, true)->drawn_A($entry->from, $entry->to);
+    }
+
+    /** What it draws from its supply held fast, A. */
+    public function stalled_A(Motion $motion, Measurement $entry): ?float
+    {
+        $drive = Circumstance::of($entry)->motion($motion)->drive;
+
+        return $drive === null || $drive->motor instanceof Stepper ? null : $drive->startsWith_A($entry->speed);
+    }
+
+    /** Where it comes to rest, own unit: past the switch that ends its move by what it runs on. */
+    public function stops_at(Motion $motion, Measurement $entry): ?float
+    {
+        if (! $this->knows($motion, $entry) || $motion->drive === null) {
+            return null;
+        }
+        $switch = $motion->positioning->isSent() ? null : $motion->positioning->switchEnding($entry->to);
+        if ($switch === null) {
+            return $motion->at($entry->to);
+        }
+        $runOn = $this->figures($motion, $entry)->runOn($switch, $this->settings, $entry->speed);
+
+        return $runOn?->distance === null ? null : $switch->at + $switch->direction() * $runOn->distance;
+    }
+
+    private function knows(Motion $motion, Measurement $entry): bool
+    {
+        return $motion->place($entry->from) !== null && $motion->place($entry->to) !== null;
+    }
+
+    /** @param  bool  $traced  with the paths of its runs, which are followed in smaller steps */
+    private function figures(Motion $motion, Measurement $entry, bool $traced = false): MotionFigures
+    {
+        $how = Circumstance::of($entry);
+
+        return $this->figures["{$motion->id} {$how->key()} {$traced}"] ??= new MotionFigures($how->motion($motion), $traced);
+    }
+}

@@ -1,0 +1,64 @@
+import { useBuild } from '../state/BuildContext';
+import { significant } from '../state/units';
+import { useSpeaking } from '../state/UnitsContext';
+import { placeName } from './Entries';
+
+/** Each move that was measured, in each way that it was: what its repeats tell, beside what is computed. */
+export function RepeatsTable() {
+    const { stored } = useBuild();
+    const { say, text } = useSpeaking();
+    const { log, motions } = stored.document;
+    const entries = new Map(log.map((entry) => [entry.id, entry]));
+    const rows = stored.assessment.log.flatMap((compared) => {
+        const entry = entries.get(compared.id);
+        return compared.repeats === null || entry === undefined ? [] : [{ compared, repeats: compared.repeats, entry }];
+    });
+    if (rows.length === 0) {
+        return null;
+    }
+    return (
+        <section aria-label="What the times tell" className="mt-6">
+            <h2 className="text-[1.15rem]">What the times tell</h2>
+            <p className="text-quiet">
+                Repeats of one move in the same way. Where there are three or more, drift, give-up times and the table of times go by them instead of by usual
+                values.
+            </p>
+            <table className="mt-2 w-full border border-line bg-sheet">
+                <thead className="narrow text-left text-quiet">
+                    <tr>
+                        <th className="px-3 py-1.5 font-normal">Motion</th>
+                        <th className="px-3 font-normal">Move</th>
+                        <th className="px-3 text-right font-normal">Mean</th>
+                        <th className="px-3 text-right font-normal">Computed</th>
+                        <th className="px-3 text-right font-normal">Difference</th>
+                        <th className="px-3 text-right font-normal">Times</th>
+                        <th className="px-3 font-normal">What they tell</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {rows.map(({ compared, repeats, entry }) => {
+                        const motion = motions.find((each) => each.id === entry.motion);
+                        const how = say(compared.says);
+                        const difference = compared.computed_s === null || compared.computed_s <= 0 ? null : repeats.mean_s / compared.computed_s - 1;
+                        return (
+                            <tr key={compared.id} className="border-t border-line align-baseline">
+                                <td className="px-3 py-1.5">{motion?.name ?? entry.motion}</td>
+                                <td className="px-3">
+                                    {placeName(motion, entry.from)} to {placeName(motion, entry.to)}
+                                    {how !== '' && <span className="text-quiet">, {how}</span>}
+                                </td>
+                                <td className="px-3 text-right text-[1.1rem] font-semibold">{text({ si: repeats.mean_s, dimension: 'time' })}</td>
+                                <td className="px-3 text-right">{compared.computed_s === null ? '–' : text({ si: compared.computed_s, dimension: 'time' })}</td>
+                                <td className="px-3 text-right">
+                                    {difference === null ? '–' : `${significant(Math.abs(difference) * 100, 2)} % ${difference > 0 ? 'slower' : 'quicker'}`}
+                                </td>
+                                <td className="px-3 text-right">{repeats.count}</td>
+                                <td className="px-3 text-quiet">{say(repeats.says)}</td>
+                            </tr>
+                        );
+                    })}
+                </tbody>
+            </table>
+        </section>
+    );
+}

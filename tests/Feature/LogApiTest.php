@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\Builds;
+
+beforeEach(function () {
+    $this->at = '/api/builds/'.$this->postJson('/api/builds/import', Builds::sound()->document)->assertCreated()->json('id');
+});
+
+it('reads a table beside the build, and gives the log as one', function () {
+    $read = $this->postJson("{$this->at}/log/read", ['text' => "motion,time\nLid,1.1 s\nNobody,2\n", 'today' => '2026-06-02'])->assertOk();
+    $csv = $this->get("{$this->at}/log.csv")->assertOk();
+
+    $read->assertJsonPath('entries.0.measured_s', 1.1)->assertJsonPath('entries.0.on', '2026-06-02')->assertJsonPath('wrong', 1)
+        ->assertJsonPath('problems.0.line', 3);
+    expect($csv->headers->get('Content-Disposition'))->toContain('-log.csv')->and($csv->getContent())->toContain('Lid,Shut,Open,0.98 s');
+});
+
+it('says at its field what cannot be read', function (array $sent, string $field) {
+    $refused = $this->postJson("{$this->at}/log/read", $sent)->assertStatus(422);
+
+    expect(array_column($refused->json('errors'), 'field'))->toContain($field);
+})->with([
+    [['today' => '2026-06-02'], 'text'], [['text' => ['x'], 'today' => '2026-06-02'], 'text'], [['text' => 'motion,time'], 'today'],
+    [['text' => '', 'today' => 'yesterday'], 'today'], [['text' => '', 'today' => '0000-01-01'], 'today'], [['text' => '', 'today' => ['x']], 'today'],
+]);
+
+it('answers with sentences to whatever is sent as a table', function (string $text) {
+
+    $this->postJson("{$this->at}/log/read", ['text' => $text, 'today' => '2026-06-02'])->assertOk()->assertJsonPath('entries', []);
+})->with(['"', '{', '{"motion":{"a":1}}', "motion\n\u{0}", "motion,time\nLid,1e400", "motion,time\nLid,NaN", ';;;;', '{"motion":"lid","time":null}',
+    "motion,time\n\"Lid", "\xEF\xBB\xBF", '[1,2]', "motion,stopped at\nLid,1e9 °"]);
