@@ -210,7 +210,7 @@ final class LogTable
             }
             try {
                 $si = QuantityParser::parse($cells[$column], $unit)['quantity']->si;
-                $found[self::FIELDS[$column]] = $column === 'stopped at' ? $motion->unit()->fromSi($si) : $si;
+                $found[self::FIELDS[$column]] = $column === 'stopped at' ? round($motion->unit()->fromSi($si), 9) : $si;
             } catch (NotUnderstood $not) {
                 $errors->add($column, $not->getMessage());
             }
