@@ -93,7 +93,7 @@ function Entry({
                 {entry.measured_s !== null && (
                     <Beside
                         measured={seconds(entry.measured_s)}
-                        computed={compared?.computed_s == null ? null : seconds(compared.computed_s)}
+                        computed={compared?.computed_s == null ? 'as never made' : seconds(compared.computed_s)}
                         difference={compared?.difference ?? null}
                         words={['slower', 'quicker']}
                     />

@@ -78,10 +78,10 @@ export function Measure() {
                         </select>
                     </Labelled>
                 ))}
-                {field('time', 'Measured time', '4.2 s')}
+                {field('time', 'Measured time', '4.2 s', 'w-40')}
                 <Watch onTaken={set('time')} />
                 {field('note', 'Note', 'What was different?', 'min-w-40 flex-1')}
-                <button type="submit" className="mt-5 bg-accent px-3 py-1 font-semibold text-white">
+                <button type="submit" className="mt-[1.4rem] bg-accent px-3 py-1 font-semibold text-white">
                     Write it down
                 </button>
             </div>
@@ -95,16 +95,16 @@ export function Measure() {
                             <option value="empty">nothing</option>
                         </select>
                     </Labelled>
-                    {field('speed', 'Share of its speed', '100 %', 'w-24')}
-                    {field('supply', 'The supply gave', '12 V', 'w-24')}
+                    {field('speed', 'Share of its speed', '100 %', 'w-32')}
+                    {field('supply', 'The supply gave', '12 V', 'w-32')}
                     <Labelled label="It was">
                         <select className={INPUT} value={typed.warm} onChange={(event) => set('warm')(event.target.value)}>
                             <option value="">cold</option>
                             <option value="yes">warm from running</option>
                         </select>
                     </Labelled>
-                    {field('current', 'Current on the way', '240 mA')}
-                    {field('stalled', 'Current held fast', '1.5 A')}
+                    {field('current', 'Current on the way', '240 mA', 'w-36')}
+                    {field('stalled', 'Current held fast', '1.5 A', 'w-36')}
                     {field('stopped at', 'It stopped at', '41 mm or 62°')}
                     {field('failed', 'What failed', 'The cord slipped', 'min-w-40 flex-1')}
                 </div>
@@ -127,7 +127,7 @@ function Watch({ onTaken }: { onTaken: (time: string) => void }) {
         setSince(since === null ? performance.now() : null);
     };
     return (
-        <button type="button" className={`${INPUT} mt-5 w-32`} onClick={press}>
+        <button type="button" className={`${INPUT} mt-[1.4rem] w-32`} onClick={press}>
             {since === null ? 'Start the watch' : 'Stop the watch'}
         </button>
     );

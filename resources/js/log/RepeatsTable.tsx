@@ -47,12 +47,16 @@ export function RepeatsTable() {
                                     {placeName(motion, entry.from)} to {placeName(motion, entry.to)}
                                     {how !== '' && <span className="text-quiet">, {how}</span>}
                                 </td>
-                                <td className="px-3 text-right text-[1.1rem] font-semibold">{text({ si: repeats.mean_s, dimension: 'time' })}</td>
-                                <td className="px-3 text-right">{compared.computed_s === null ? '–' : text({ si: compared.computed_s, dimension: 'time' })}</td>
-                                <td className="px-3 text-right">
+                                <td className="px-3 text-right text-[1.1rem] font-semibold whitespace-nowrap">
+                                    {text({ si: repeats.mean_s, dimension: 'time' })}
+                                </td>
+                                <td className="px-3 text-right whitespace-nowrap">
+                                    {compared.computed_s === null ? 'never made' : text({ si: compared.computed_s, dimension: 'time' })}
+                                </td>
+                                <td className="px-3 text-right whitespace-nowrap">
                                     {difference === null ? '–' : `${significant(Math.abs(difference) * 100, 2)} % ${difference > 0 ? 'slower' : 'quicker'}`}
                                 </td>
-                                <td className="px-3 text-right">{repeats.count}</td>
+                                <td className="px-3 text-right whitespace-nowrap">{repeats.count}</td>
                                 <td className="px-3 text-quiet">{say(repeats.says)}</td>
                             </tr>
                         );

@@ -110,6 +110,17 @@ it('computes what is drawn, on the way and held fast, and where it stops', funct
         ->and($usual['computed_at'])->not->toBeNull();
 });
 
+it('computes the whole turn of what comes round, not nothing', function () {
+    $build = Builds::demo('heron-wharf');
+    $rower = array_search('rower', array_column($build->document['motions'], 'id'), true);
+    $document = $build->document;
+    $task = $document['motions'][$rower]['task'];
+    $document['log'] = [['id' => 'a', 'motion' => 'rower', 'from' => $task['from'], 'to' => $task['to'], 'measured_s' => 0.6, 'on' => '2026-05-30']];
+    $computed = LogSheet::of(Build::read($document))[0]['computed_s'];
+
+    expect($computed)->toBe((new MotionFigures($build->motions['rower']))->runThere()['time_s'])->toBeGreaterThan(0.1);
+});
+
 it('takes no more current to move than the energy of its move asks for', function () {
     // what is drawn is charge over time: of a motor Q = ∫ i dt, and i lies between that of the load's torque at its ends where nothing speeds up
     $model = new BesideModel(Builds::sound()->settings);

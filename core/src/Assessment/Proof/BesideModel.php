@@ -24,7 +24,17 @@ final class BesideModel
     /** s; null where the drive cannot make that move, or one of its places is gone. */
     public function time_s(Motion $motion, Measurement $entry): ?float
     {
-        return $this->knows($motion, $entry) ? $this->figures($motion, $entry)->time($entry->from, $entry->to, $entry->speed) : null;
+        if (! $this->knows($motion, $entry)) {
+            return null;
+        }
+        $figures = $this->figures($motion, $entry);
+        $isRound = $motion->period() !== null && $entry->speed === 1.0; // its task may be a whole turn, which ends where it began
+
+        return match (true) {
+            $isRound && [$entry->from, $entry->to] === [$motion->task->from, $motion->task->to] => $figures->runThere()['time_s'],
+            $isRound && [$entry->to, $entry->from] === [$motion->task->from, $motion->task->to] => $figures->runBack()['time_s'],
+            default => $figures->time($entry->from, $entry->to, $entry->speed),
+        };
     }
 
     /** What it draws from its supply on the way, on the average, A; null of a slower move, and of what keeps its current by itself. */
