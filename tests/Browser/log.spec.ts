@@ -6,7 +6,9 @@ test('a season of times is pasted: repeats say how much they scatter, one that l
     const many = page.getByRole('region', { name: 'Many at once' });
     const times = [2.3, 2.32, 2.28, 2.31, 2.29, 2.3, 2.33, 2.27, 2.3, 2.31, 4.4];
     const rows = times.map((time, i) => `Drawbridge,Down,Up,${time} s,,2026-11-${String(i + 1).padStart(2, '0')}`);
-    await many.getByLabel('Measurements as a table').fill(['motion,from,to,time,current,day', ...rows, 'Drawbridge,Down,Up,-1,,', 'Drawbridge,Down,Up,1.9,240 mA,'].join('\n'));
+    await many
+        .getByLabel('Measurements as a table')
+        .fill(['motion,from,to,time,current,day', ...rows, 'Drawbridge,Down,Up,-1,,', 'Drawbridge,Down,Up,1.9,240 mA,'].join('\n'));
     await expect(many).toContainText('Row 13, time: Must be a number');
     await expect(many).toContainText('12 measurements understood.');
     await seesNothingWrong(page);

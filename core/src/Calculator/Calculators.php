@@ -43,6 +43,7 @@ final class Calculators
             new CylinderCalculator, new TankCalculator,
             new OverrunCalculator, new DebounceCalculator, new ThresholdCalculator, new StickCalculator, new PressCalculator, new KnockCalculator,
             new DaylightCalculator, new RepeatabilityCalculator, new IntervalCalculator, new FilterCalculator,
+            new EnduranceCalculator,
             new BatteryCalculator, new ChargeCalculator, new WireCalculator, new FuseCalculator, new RegulatorCalculator, new CapacitorCalculator,
             new ResistorCalculator, new LampCalculator, new DividerCalculator, new PullUpCalculator, new CoilCalculator, new PortsCalculator,
         ] as $calculator) {

@@ -17,6 +17,7 @@ const GROUPS: [string, string][] = [
     ['timer', 'Timers'],
     ['rolling', 'Rolling bases'],
     ['air', 'Air'],
+    ['proof', 'Proof'],
     ['claims', 'Claims'],
 ];
 
@@ -79,6 +80,7 @@ const TITLES: Record<string, string> = {
     'rolling.balance': 'Balancing on a ball or wheels',
     'air.cylinder': 'Cylinder',
     'air.tank': 'Tank and compressor',
+    'proof.endurance': 'How often it fails',
     'claims.check': 'Figures of a page',
 };
 

@@ -15,7 +15,7 @@ const CALCULATORS_ALONE = ['claims.disagree', 'drive.stepper_slips', 'linkage.bi
     'sense.light_blinks', 'sense.light_misread', 'sense.light_passing', 'stop.close', 'stop.hits', 'timer.first_edge', 'train.contact_ratio',
     'train.no_backlash', 'sense.filter_weak', 'sense.filter_strong', 'power.wire_drops', 'power.regulator_hot', 'power.fuse_none',
     'power.fuse_over_wire', 'power.resistor_hot', 'power.coil_hot', 'power.coil_pulse', 'power.charge_short', 'power.charge_fast', 'air.cylinder_weak', 'air.tank_small', 'air.compressor_small', 'air.starts_late', 'rolling.bump_fells',
-    'rolling.too_slow', 'rolling.ground_hard', 'motion.no_drag', 'motion.throws_hard', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
+    'rolling.too_slow', 'rolling.ground_hard', 'motion.no_drag', 'motion.throws_hard', 'proof.endures', 'proof.too_few_runs', 'train.tooth_breaks', 'train.tooth_tight', 'train.worm_locks'];
 
 /** Spur gears on a lid, laid out on plain ground. */
 function laidOut(array $shafts, array $stages = [['type' => 'spur', 'driver' => 20, 'driven' => 30, 'backlash_mm' => 0.05, 'material' => 'brass']],
