@@ -31,3 +31,14 @@ it('answers with sentences to whatever is sent as a table', function (string $te
     $this->postJson("{$this->at}/log/read", ['text' => $text, 'today' => '2026-06-02'])->assertOk()->assertJsonPath('entries', []);
 })->with(['"', '{', '{"motion":{"a":1}}', "motion\n\u{0}", "motion,time\nLid,1e400", "motion,time\nLid,NaN", ';;;;', '{"motion":"lid","time":null}',
     "motion,time\n\"Lid", "\xEF\xBB\xBF", '[1,2]', "motion,stopped at\nLid,1e9 °"]);
+
+it('reads more than is stored at once, and no more than it bears', function () {
+    $table = fn (int $MB): array => ['text' => "motion,time\n".str_repeat("Nobody,1.234567\n", intdiv($MB * 1024 * 1024, 16)), 'today' => '2026-06-02'];
+
+    $this->postJson("{$this->at}/log/read", $table(3))->assertOk()->assertJsonPath('problems.0.message', 'At most 10000 rows are read at once: what follows is left out.');
+    $this->postJson("{$this->at}/spoken", ['text' => str_repeat("{}\n", 1_000_000)])->assertOk();
+    $this->postJson("{$this->at}/log/read", $table(6))->assertStatus(422)->assertJsonPath('errors.0.message', 'This is too much: at most 6 000 000 characters are read.');
+    $this->postJson("{$this->at}/log/read", $table(7))->assertStatus(422)->assertJsonPath('errors.0.message', 'This is too large: at most 7 MB are read.');
+    $this->postJson("{$this->at}/edits", ['version' => 1, 'changes' => [['path' => 'note', 'value' => str_repeat('x', 2_200_000)]]])->assertStatus(422)
+        ->assertJsonPath('errors.0.message', 'This is too large: at most 2 MB are read.');
+});

@@ -17,6 +17,11 @@ final class OnlyOwnPages
 {
     public const MOST_BYTES = 2 * 1024 * 1024;
 
+    /** Of what is only read, and not stored: what a program said all day, a season of measurements. */
+    private const MOST_READ_BYTES = 7 * 1024 * 1024;
+
+    private const ONLY_READ = ['api/builds/*/spoken', 'api/builds/*/log/read'];
+
     public function handle(Request $request, Closure $next): Response
     {
         if ($this->isForAnother($request)) {
@@ -25,8 +30,9 @@ final class OnlyOwnPages
         if (! $request->isMethodSafe() && ! self::isJson((string) $request->headers->get('Content-Type'))) {
             return Problem::response(415, 'Send JSON, with the content type application/json.');
         }
-        if (strlen($request->getContent()) > self::MOST_BYTES) {
-            return Problem::response(422, 'This is too large: at most 2 MB are read.');
+        $most = $request->is(...self::ONLY_READ) ? self::MOST_READ_BYTES : self::MOST_BYTES;
+        if (strlen($request->getContent()) > $most) {
+            return Problem::response(422, 'This is too large: at most '.intdiv($most, 1024 * 1024).' MB are read.');
         }
 
         return $next($request);

@@ -9,7 +9,7 @@ use Illuminate\Foundation\Http\FormRequest;
 /** Measurements as a table or as lines, and the day of those that say none. */
 final class LogRequest extends FormRequest
 {
-    private const MOST_SIGNS = 8_000_000;
+    private const MOST_SIGNS = 6_000_000;
 
     /** @return array<string, list<string>> */
     public function rules(): array
@@ -21,7 +21,7 @@ final class LogRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['text.max' => 'This is too much: at most 8 000 000 characters are read.', 'text.string' => 'Must be a text.',
+        return ['text.max' => 'This is too much: at most 6 000 000 characters are read.', 'text.string' => 'Must be a text.',
             'today' => 'Must be a day as 2026-05-31.', 'today.*' => 'Must be a day as 2026-05-31.'];
     }
 

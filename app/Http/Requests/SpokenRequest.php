@@ -9,7 +9,7 @@ use Illuminate\Foundation\Http\FormRequest;
 /** Lines that a program said. */
 final class SpokenRequest extends FormRequest
 {
-    private const MOST_SIGNS = 8_000_000;
+    private const MOST_SIGNS = 6_000_000;
 
     /** @return array<string, list<string>> */
     public function rules(): array
@@ -20,7 +20,7 @@ final class SpokenRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['text.max' => 'This is too much: at most 8 000 000 characters are read.', 'text.string' => 'Must be a text.'];
+        return ['text.max' => 'This is too much: at most 6 000 000 characters are read.', 'text.string' => 'Must be a text.'];
     }
 
     public function text(): string

@@ -104,16 +104,24 @@ final class LogTable
         if ($this->problems !== []) {
             return;
         }
-        foreach ($rows as ['line' => $line, 'cells' => $cells]) {
+        foreach ($rows as $i => ['line' => $line, 'cells' => $cells]) {
+            if ($i === self::MOST) {
+                $this->leavesOut($line);
+                break;
+            }
             $this->row($line, array_combine($head, array_pad(array_slice($cells, 0, count($head)), count($head), '')));
         }
     }
 
     private function lines(string $text): void
     {
-        foreach (explode("\n", $text) as $i => $line) {
+        foreach (explode("\n", $text, self::MOST + 1) as $i => $line) {
             if (trim($line) === '') {
                 continue;
+            }
+            if ($i === self::MOST) {
+                $this->leavesOut($i + 1);
+                break;
             }
             $said = json_decode(trim($line, " \t\r\u{FEFF}"), true, 3);
             if (! is_array($said) || array_is_list($said)) {
@@ -252,6 +260,12 @@ final class LogTable
     {
         $this->wrong++;
         $this->problem($line, $field, $message);
+    }
+
+    private function leavesOut(int $line): void
+    {
+        $this->wrong++;
+        array_unshift($this->problems, ['line' => $line, 'field' => '', 'message' => 'At most '.self::MOST.' rows are read at once: what follows is left out.']);
     }
 
     private function problem(int $line, string $field, string $message): void

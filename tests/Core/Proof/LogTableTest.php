@@ -53,12 +53,22 @@ it('refuses a table whose first row names no columns, or unknown ones, or one tw
     ["time\n1\n", 'motion must be one of them'], ["{\"motion\":\"lid\"\n", 'no line of JSON'], ["{\"motion\":\"lid\",\"colour\":1}\n", 'There is no field colour']]);
 
 it('holds no more than a log can, and says how many rows were wrong', function () {
-    $read = logRead("motion,time\n".str_repeat("Lid,1\n", LogTable::MOST + 5).str_repeat("Nobody,1\n", 95));
     $held = count(Builds::sound()->log);
+    $read = logRead("motion,time\n".str_repeat("Nobody,1\n", 95).str_repeat("Lid,1\n", LogTable::MOST - 95));
+    $full = logRead("motion,time\n".str_repeat("Lid,1\n", LogTable::MOST));
 
-    expect(count($read['entries']) + $held)->toBe(LogTable::MOST)->and($read['wrong'])->toBe(100 + $held)->and($read['problems'])->toHaveCount(50)
-        ->and($read['problems'][0]['message'])->toContain('at most 10000 measurements');
+    expect(count($read['entries']))->toBe(LogTable::MOST - 95)->and($read['wrong'])->toBe(95)->and($read['problems'])->toHaveCount(50)
+        ->and(count($full['entries']) + $held)->toBe(LogTable::MOST)->and($full['wrong'])->toBe($held)
+        ->and($full['problems'][0]['message'])->toContain('at most 10000 measurements');
 });
+
+it('reads ten thousand rows at once, and says what is left out', function (string $head, string $row, int $lines) {
+    $just = logRead($head.str_repeat($row, LogTable::MOST));
+    $more = logRead($head.str_repeat($row, LogTable::MOST + 1));
+
+    expect($just['wrong'])->toBe(LogTable::MOST)->and($more['wrong'])->toBe(LogTable::MOST + 1)
+        ->and($more['problems'][0])->toBe(['line' => $lines, 'field' => '', 'message' => 'At most 10000 rows are read at once: what follows is left out.']);
+})->with([["motion,time\n", "Nobody,1\n", 10002], ['', "{\"motion\":\"Nobody\"}\n", 10001]]);
 
 it('writes what it reads, whatever is in it', function () {
     $entries = [];
