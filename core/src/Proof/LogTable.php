@@ -265,7 +265,8 @@ final class LogTable
     private function leavesOut(int $line): void
     {
         $this->wrong++;
-        array_unshift($this->problems, ['line' => $line, 'field' => '', 'message' => 'At most '.self::MOST.' rows are read at once: what follows is left out.']);
+        array_unshift($this->problems, ['line' => $line, 'field' => '',
+            'message' => 'At most '.self::MOST.' rows are read at once: what follows is left out.']);
     }
 
     private function problem(int $line, string $field, string $message): void
