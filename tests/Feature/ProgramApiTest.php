@@ -82,7 +82,7 @@ it('reads what a program said, and names every line that it cannot read', functi
         '{"ms":3000,"step":2,"is":"begun"}', '{"ms":9000,"step":2,"is":"done"}', '{"ms":1,"step":2,"is":"begun"}', '{"ms":10000,"step":7,"is":"begun"}', '{"ms":15500,"step":7,"is":"done"}']);
     $read = $this->postJson("/api/builds/{$id}/spoken", ['text' => $text])->assertOk()->json();
 
-    expect($read['moves'])->toBe([['motion' => 'ramp-winch', 'from' => 'tip', 'to' => 'quarry', 'measured_s' => 5.5, 'line' => 10]])
+    expect($read['moves'])->toBe([['motion' => 'ramp-winch', 'from' => 'tip', 'to' => 'quarry', 'measured_s' => 5.5, 'speed' => 1, 'line' => 10]])
         ->and(array_column($read['problems'], 'line'))->toBe([4, 5, 8])->and($read['lines'])->toBe(7);
     $this->postJson("/api/builds/{$id}/spoken", ['text' => '{"ms":0,"program":1}'])->assertJsonPath('problems.0.line', 1);
     $this->postJson("/api/builds/{$id}/spoken", ['text' => ['no']])->assertUnprocessable();
