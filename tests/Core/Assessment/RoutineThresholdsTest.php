@@ -35,8 +35,8 @@ it('says of a routine what is so, with its numbers, and nothing on the other sid
     'and before' => ['routine.give_up', ['routines.1.steps.0.give_up_s' => 0.9, 'log' => []], [
         'fails routine.give_up_short: It gives up after 0.9 s, but Lid can take 0.927 s.',
     ]],
-    'and before it was measured to be there' => ['routine.give_up', ['routines.1.steps.0.give_up_s' => 0.95], [
-        'fails routine.give_up_short: It gives up after 0.95 s, but Lid can take 0.98 s.',
+    'and before it was measured to be there' => ['routine.give_up', ['routines.1.steps.0.give_up_s' => 0.9], [
+        'fails routine.give_up_short: It gives up after 0.9 s, but Lid can take 0.98 s.',
     ]],
     'three times as long, where that is long' => ['routine.give_up_long', ['routines.1.steps.6.give_up_s' => 8.8], []],
     'longer' => ['routine.give_up_long', ['routines.1.steps.6.give_up_s' => 8.9], [

@@ -26,7 +26,14 @@ const crate = {
 const full: Build = {
     ...heron,
     motions: heron.motions.map((motion, i) =>
-        i === 1 ? { ...motion, drive: { ...motion.drive!, shares: heron.motions[0]!.id, shares_by: 'selector' as const } } : motion,
+        i === 1
+            ? { ...motion, drive: { ...motion.drive!, shares: heron.motions[0]!.id, shares_by: 'selector' as const } }
+            : i === 2
+              ? {
+                    ...motion,
+                    latch: { place: motion.task.to, motion: heron.motions[0]!.id, lets_go: heron.motions[0]!.task.to, output: null, friction_coefficient: 0.3 },
+                }
+              : motion,
     ),
     things: [{ ...crate, is: 'carried' as const }],
     counters: [{ id: 'n', name: 'Visits', kind: 'counter', start: 0, kept: false }],
@@ -71,6 +78,8 @@ describe('new steps', () => {
         expect(newStep('go', told(empty))).toBeNull();
         expect(newStep('signal', told(empty))).toBeNull();
         expect(newStep('change_over', told(heron))).toBeNull();
+        expect(newStep('release', told(heron))).toBeNull();
+        expect(newStep('release', told(full))).toMatchObject({ motion: heron.motions[2]!.id, by: heron.motions[0]!.id, give_up_s: 10 });
         expect(newStep('wait', told(empty))).not.toBeNull();
         expect([lacking('home'), lacking('signal'), lacking('go')]).toEqual([
             'Put a switch or a sensor at the end of a motion first.',
