@@ -57,10 +57,9 @@ test('a lid is pushed by air: too small a tank is told and mended, the run shows
 
 test('a hammer is held by its latch until its trigger lets it go', async ({ page, request }) => {
     test.setTimeout(120_000);
-    const imported = await request.post('/api/builds/import', {
-        headers: { 'Content-Type': 'application/json' },
-        data: readFileSync('database/examples/bell-hammer.brookstone.json'),
-    });
+    const document = JSON.parse(readFileSync('database/examples/bell-hammer.brookstone.json', 'utf8')) as { routines: { steps: unknown[] }[] };
+    document.routines[1]!.steps.shift(); // it lets go what the latch holds: as long as a step does that, the latch stays
+    const imported = await request.post('/api/builds/import', { data: document });
     const { id } = (await imported.json()) as { id: string };
     const latch = async () => ((await (await request.get(`/api/builds/${id}`)).json()) as Stored).document.motions[0]!.latch;
 
