@@ -241,7 +241,7 @@ final readonly class Build extends Inventory
     {
         return new self($this->document, $this->name, $this->settings, $this->supplies, [...$this->motions, $motion->id => $motion], $this->sensors,
             $this->outputs, $this->routines, $this->scenarios, $this->log, $this->around, $this->pictures, $this->counters, $this->rules, $this->wiring,
-            $this->stage, $this->meetings);
+            $this->stage, $this->meetings, $this->tanks);
     }
 
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */

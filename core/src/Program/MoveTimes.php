@@ -20,6 +20,9 @@ final class MoveTimes
     /** @var array<string, list<float>> */
     private array $from = [];
 
+    /** @var array<string, list<Repeats>> by motion */
+    private array $repeats = [];
+
     /** @param  bool  $measured  where a move was measured, that time counts instead of the computed one */
     public function __construct(private readonly Build $build, private readonly bool $measured = false)
     {
@@ -38,7 +41,7 @@ final class MoveTimes
     private function measured_s(Motion $motion, float $from, float $to, float $speed): ?float
     {
         $is = fn (string $place, float $at): bool => abs(($motion->place($place)->at ?? INF) - $at) < 1e-9;
-        foreach (Repeats::all($this->build, $motion->id) as $each) {
+        foreach ($this->repeats[$motion->id] ??= Repeats::all($this->build, $motion->id) as $each) {
             if ($is($each->from(), $from) && $is($each->to(), $to) && $each->circumstance()->isUsual($speed)) {
                 return $each->mean_s;
             }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Compared, Measurement, Motion } from '../api/types';
-import { placesOf, positionUnit } from '../routine/steps';
+import { placesOf } from '../routine/steps';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
@@ -73,11 +73,8 @@ function Entry({
     compared: Compared | undefined;
     onTakeOut: () => void;
 }) {
-    const { stored } = useBuild();
     const { say, text } = useSpeaking();
     const how = compared === undefined ? '' : say(compared.says);
-    const at = positionUnit(stored, entry.motion) === 'm' ? 'length' : 'angle';
-    const si = (position: number) => ({ si: at === 'angle' ? (position * Math.PI) / 180 : position, dimension: at });
     const seconds = (value: number) => text({ si: value, dimension: 'time' });
     const amps = (value: number) => text({ si: value, dimension: 'current' });
     const named = entry.measured_s === null ? (entry.failed === '' ? '' : `, ${entry.failed}`) : `, ${seconds(entry.measured_s)}`;
@@ -104,7 +101,7 @@ function Entry({
                         what="draws"
                         measured={amps(entry.current_A)}
                         computed={compared?.computed_A == null ? null : amps(compared.computed_A)}
-                        difference={compared?.computed_A ? entry.current_A / compared.computed_A - 1 : null}
+                        difference={compared?.difference_A ?? null}
                     />
                 )}
                 {entry.stalled_A !== null && (
@@ -112,17 +109,10 @@ function Entry({
                         what="held fast draws"
                         measured={amps(entry.stalled_A)}
                         computed={compared?.computed_stalled_A == null ? null : amps(compared.computed_stalled_A)}
-                        difference={compared?.computed_stalled_A ? entry.stalled_A / compared.computed_stalled_A - 1 : null}
+                        difference={compared?.difference_stalled_A ?? null}
                     />
                 )}
-                {entry.stopped_at !== null && (
-                    <Beside
-                        what="stopped at"
-                        measured={text(si(entry.stopped_at))}
-                        computed={compared?.computed_at == null ? null : text(si(compared.computed_at))}
-                        difference={null}
-                    />
-                )}
+                {compared?.stopped != null && <span className="block">{say(compared.stopped)}</span>}
                 {entry.failed !== '' && <span className="block text-fails">Failed: {entry.failed}</span>}
             </td>
             <td className="px-3 break-words text-quiet">{entry.note}</td>

@@ -39,7 +39,7 @@ export function RepeatsTable() {
                     {rows.map(({ compared, repeats, entry }) => {
                         const motion = motions.find((each) => each.id === entry.motion);
                         const how = say(compared.says);
-                        const difference = compared.computed_s === null || compared.computed_s <= 0 ? null : repeats.mean_s / compared.computed_s - 1;
+                        const { difference } = repeats;
                         return (
                             <tr key={compared.id} className="border-t border-line align-baseline">
                                 <td className="px-3 py-1.5">{motion?.name ?? entry.motion}</td>

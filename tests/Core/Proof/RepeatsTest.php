@@ -107,7 +107,8 @@ it('computes what is drawn, on the way and held fast, and where it stops', funct
 
     expect($usual['computed_stalled_A'])->toBe($drive->startsWith_A())->and($low['computed_stalled_A'])->toBeAbout($usual['computed_stalled_A'] / 2, 0.001)
         ->and($usual['computed_A'])->toBeGreaterThan($line->no_load_A ?? 0.0)->toBeLessThan($line->stall_A)
-        ->and($usual['computed_at'])->not->toBeNull();
+        ->and($usual['difference_stalled_A'])->toBeAbout(1.0 / $usual['computed_stalled_A'] - 1)->and($usual['difference_A'])->toBeAbout(0.1 / $usual['computed_A'] - 1)
+        ->and($usual['stopped']->text())->toMatch('/^stopped at 0°, computed 7\d\.\d+°$/')->and($low['stopped'])->toBeNull();
 });
 
 it('computes the whole turn of what comes round, not nothing', function () {

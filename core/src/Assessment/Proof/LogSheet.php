@@ -7,6 +7,7 @@ namespace Brookstone\Core\Assessment\Proof;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Proof\Circumstance;
 use Brookstone\Core\Proof\Repeats;
 use Brookstone\Core\Quantity\Quantity;
@@ -23,15 +24,18 @@ final class LogSheet
         return array_map(function (Measurement $entry) use ($build, $model, $sums, $farOff): array {
             $motion = $build->motions[$entry->motion] ?? null;
             $computed_s = $motion === null ? null : $model->time_s($motion, $entry);
+            $computed_A = $motion === null || $entry->current_A === null ? null : $model->current_A($motion, $entry);
+            $stalled_A = $motion === null || $entry->stalled_A === null ? null : $model->stalled_A($motion, $entry);
 
             return [
                 'id' => $entry->id, 'says' => Circumstance::of($entry)->says(), 'computed_s' => $computed_s,
-                'difference' => $computed_s === null || $computed_s <= 0.0 || $entry->measured_s === null ? null : $entry->measured_s / $computed_s - 1,
-                'computed_A' => $motion === null || $entry->current_A === null ? null : $model->current_A($motion, $entry),
-                'computed_stalled_A' => $motion === null || $entry->stalled_A === null ? null : $model->stalled_A($motion, $entry),
-                'computed_at' => $motion === null || $entry->stopped_at === null ? null : $model->stops_at($motion, $entry),
+                'difference' => self::difference($entry->measured_s, $computed_s),
+                'computed_A' => $computed_A, 'difference_A' => self::difference($entry->current_A, $computed_A),
+                'computed_stalled_A' => $stalled_A, 'difference_stalled_A' => self::difference($entry->stalled_A, $stalled_A),
+                'stopped' => $motion === null || $entry->stopped_at === null ? null
+                    : self::stopped($motion, $entry->stopped_at, $model->stops_at($motion, $entry)),
                 'far_off' => isset($farOff[$entry->id]),
-                'repeats' => isset($sums[$entry->id]) ? self::sum($sums[$entry->id]) : null,
+                'repeats' => isset($sums[$entry->id]) ? self::sum($sums[$entry->id], $computed_s) : null,
             ];
         }, $build->log);
     }
@@ -50,8 +54,20 @@ final class LogSheet
         return [$sums, $farOff];
     }
 
+    /** Measured over computed, less 1. */
+    private static function difference(?float $measured, ?float $computed): ?float
+    {
+        return $measured === null || $computed === null || $computed <= 0.0 ? null : $measured / $computed - 1;
+    }
+
+    private static function stopped(Motion $motion, float $at, ?float $computed): Sentence
+    {
+        return new Sentence('stopped at {at}'.($computed === null ? '' : ', computed {computed}'), ['at' => $motion->unit()->quantity($at)]
+            + ($computed === null ? [] : ['computed' => $motion->unit()->quantity($computed)]));
+    }
+
     /** @return array<string, mixed> */
-    private static function sum(Repeats $of): array
+    private static function sum(Repeats $of, ?float $computed_s): array
     {
         $count = count($of->entries);
         $values = ['mean' => Quantity::of($of->mean_s, 's')] + ($of->doubt_s === null ? [] : ['doubt' => Quantity::of($of->doubt_s, 's')])
@@ -64,6 +80,7 @@ final class LogSheet
         };
 
         return ['count' => $count, 'mean_s' => $of->mean_s, 'sd_s' => $of->sd_s, 'doubt_s' => $of->doubt_s, 'longest_s' => $of->longest_s(),
+            'difference' => self::difference($of->mean_s, $computed_s),
             'says' => new Sentence($says, $of->doubt_s === null ? [] : $values)];
     }
 }

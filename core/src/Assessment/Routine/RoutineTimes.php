@@ -22,6 +22,9 @@ final class RoutineTimes
 
     private int $depth = 0;
 
+    /** @var array<string, list<Repeats>> by motion */
+    private array $repeats = [];
+
     /** @param  array<string, MotionInBuild>  $subjects by motion */
     public function __construct(private readonly Build $build, private readonly array $subjects)
     {
@@ -39,7 +42,7 @@ final class RoutineTimes
     public function measured(Movement $move): ?float
     {
         $longest = null;
-        foreach ($move->endsAt === null ? [] : Repeats::all($this->build, $move->motion) as $each) {
+        foreach ($move->endsAt === null ? [] : $this->repeats[$move->motion] ??= Repeats::all($this->build, $move->motion) as $each) {
             $longest = $each->to() === $move->endsAt && $each->circumstance()->isUsual($move->speed) ? max($longest ?? 0.0, $each->longest_s()) : $longest;
         }
 
