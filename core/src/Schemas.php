@@ -43,6 +43,7 @@ final class Schemas
             'Counterbalance' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
             'MoveTimes' => self::times()->schema(),
+            'RefitReport' => self::refit()->schema(),
             'WiringReport' => WiringSchema::report()->schema(),
             'ProgramReport' => ProgramSchema::report()->schema(),
             'StageReport' => StageSchema::report()->schema(),
@@ -144,6 +145,18 @@ final class Schemas
             'carries' => new TextShape,
             'computed_s' => self::number()->orNull(), 'measured_s' => self::number()->orNull(), 'routines' => self::list(new TextShape),
         ]))]);
+    }
+
+    public static function refit(): RecordShape
+    {
+        $sentence = self::sentence();
+
+        return self::record('RefitReport', [
+            'motion' => new TextShape, 'says' => $sentence, 'still_off' => $sentence->orNull(), 'counted' => NumberShape::whole(0, self::MANY),
+            'values' => self::list(self::record('RefitValue', ['id' => new TextShape, 'name' => new TextShape, 'told' => new BooleanShape,
+                'differs' => new BooleanShape, 'said' => $sentence, 'found' => $sentence->orNull(), 'remark' => $sentence])),
+            'far_off' => self::list($sentence), 'fix' => self::fix()->orNull(), 'kept' => self::fix()->orNull(),
+        ]);
     }
 
     private static function trainSheet(): RecordShape

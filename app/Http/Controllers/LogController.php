@@ -6,10 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\LogRequest;
 use App\Models\Build;
+use Brookstone\Core\Assessment\Proof\RefitReport;
 use Brookstone\Core\Proof\LogTable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** The log of a build as a table: read before it is written down, and taken along. */
 final class LogController
@@ -17,6 +19,14 @@ final class LogController
     public function read(LogRequest $request, Build $build): JsonResponse
     {
         return new JsonResponse(LogTable::read($build->core(), $request->text(), $request->today()));
+    }
+
+    /** Which values of a motion explain best what was measured of it. */
+    public function refit(Build $build, string $motion): JsonResponse
+    {
+        $core = $build->core();
+
+        return new JsonResponse(RefitReport::of($core, $core->motions[$motion] ?? throw new NotFoundHttpException));
     }
 
     public function csv(Build $build): Response

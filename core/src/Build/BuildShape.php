@@ -13,6 +13,7 @@ use Brookstone\Core\Parts\DriveChoice;
 use Brookstone\Core\Parts\Meeting;
 use Brookstone\Core\Parts\Mount;
 use Brookstone\Core\Parts\Output;
+use Brookstone\Core\Parts\Refitted;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Parts\Settings;
 use Brookstone\Core\Parts\Supply;
@@ -149,6 +150,7 @@ final class BuildShape
             ], 'Level'))->orNull(), 'It must stay level with another: both ends of a gantry.'),
             'mount' => Field::or(null, Mount::shape()->orNull(), 'Where it stands; empty: it has no place on the stage yet.'),
             'bodies' => Field::or([], self::list(Body::shape(false), self::MOST_BODIES, 'bodies'), 'What it moves, as it stands where its follower is at 0.'),
+            'measured' => Field::or(null, Refitted::shape(self::MOST)->orNull(), 'What measuring has told of it; counts instead of what is said.'),
             'units' => Field::or([], new MapShape(new TextShape(0, 12)), 'The unit each field was typed in, by its path inside the motion.'),
         ], 'Motion');
     }

@@ -22,6 +22,8 @@ final readonly class Ball implements Sized
 
     public const UNIT = PositionUnit::Metres;
 
+    public const RUB = 'rolling_coefficient';
+
     /**
      * @param  float  $ball_radius_m  outside, > 0
      * @param  float  $shell_mass_kg  of all that turns with the ball, > 0

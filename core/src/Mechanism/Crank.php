@@ -21,6 +21,8 @@ final readonly class Crank implements Mechanism
 {
     use ConstantInertia;
 
+    public const RUB = 'friction_N';
+
     private const EVEN_OVER_RAD = 0.025;
 
     private const OWN_SHARE = 0.02; // of the crank's radius

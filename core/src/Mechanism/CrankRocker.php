@@ -21,6 +21,8 @@ final readonly class CrankRocker implements Mechanism, SprungAtPivot
 {
     use FeltThroughLinkage;
 
+    public const RUB = 'friction_Nm';
+
     private const EVEN_OVER_RAD = 0.03;
 
     private const OWN_SHARE = 0.02; // of the figure's inertia felt through crank/rocker, so that dead points have some

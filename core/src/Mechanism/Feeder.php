@@ -22,6 +22,8 @@ final readonly class Feeder implements Mechanism
 
     public const UNIT = PositionUnit::Metres;
 
+    public const RUB = 'drag_N';
+
     private const OWN_KG = 1e-4; // a belt always weighs something
 
     /**

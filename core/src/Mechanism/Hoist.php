@@ -26,6 +26,8 @@ final readonly class Hoist implements Mechanism
 
     public const UNIT = PositionUnit::Metres;
 
+    public const RUB = 'friction_N';
+
     public const BUILD_ONLY = ['payload_kg', 'cord_m', 'drum_width_m', 'lift_m'];
 
     /** The winding over the whole cord; null where the drum is said to be wide enough for one layer. */

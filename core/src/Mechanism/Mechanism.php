@@ -20,6 +20,9 @@ interface Mechanism
     /** Of its positions, before there is any of it. */
     public const UNIT = PositionUnit::Degrees;
 
+    /** The field that says how it rubs, before there is any of it; null where none does. */
+    public const RUB = null;
+
     /** Fields that a build has and a calculator does not: they belong to the way, not to the thing. */
     public const BUILD_ONLY = [];
 

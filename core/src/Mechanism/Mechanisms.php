@@ -49,6 +49,12 @@ final class Mechanisms
         return (self::KINDS[$kind])::UNIT;
     }
 
+    /** The field of a kind that says how it rubs; null where none does. */
+    public static function rub(string $kind): ?string
+    {
+        return (self::KINDS[$kind])::RUB;
+    }
+
     /** @return list<string> */
     public static function kinds(): array
     {

@@ -22,6 +22,8 @@ final readonly class PushrodLever implements Mechanism, SprungAtPivot
 {
     use FeltThroughLinkage;
 
+    public const RUB = 'friction_Nm';
+
     private const EVEN_OVER_RAD = 0.02;
 
     private const BEND_RAD = 1e-5; // over which the change of the gain is taken

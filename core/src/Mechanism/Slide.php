@@ -21,6 +21,8 @@ final readonly class Slide implements Mechanism
 
     public const UNIT = PositionUnit::Metres;
 
+    public const RUB = 'friction_coefficient';
+
     public const BUILD_ONLY = ['payload_kg'];
 
     /**

@@ -20,6 +20,8 @@ final readonly class Turntable implements Sized
 {
     use ConstantInertia;
 
+    public const RUB = 'friction_Nm';
+
     public float $about_kgm2;
 
     /**

@@ -21,6 +21,8 @@ final readonly class Wheels implements Sized
 
     public const UNIT = PositionUnit::Metres;
 
+    public const RUB = 'rolling_coefficient';
+
     public const BUILD_ONLY = ['payload_kg'];
 
     /**

@@ -52,6 +52,7 @@ final readonly class Motion
      * @param  list<Body>  $bodies  that it moves
      * @param  Latch|null  $latch  that holds it once it is wound
      * @param  Level|null  $level  with what it must stay level
+     * @param  Refitted|null  $measured  what measuring has told of it: it is made with that
      */
     public function __construct(
         public string $id,
@@ -67,6 +68,7 @@ final readonly class Motion
         public array $bodies = [],
         public ?Latch $latch = null,
         public ?Level $level = null,
+        public ?Refitted $measured = null,
     ) {
         $this->positioning = Positioning::of($drive, $stops, $task->from);
         $thing = $this->thing();
@@ -414,6 +416,6 @@ final readonly class Motion
     {
         return new self(...$other + ['id' => $this->id, 'name' => $this->name, 'mechanism' => $this->mechanism, 'places' => $this->places,
             'task' => $this->task, 'drive' => $this->drive, 'train' => $this->train, 'stops' => $this->stops, 'layout' => $this->layout,
-            'mount' => $this->mount, 'bodies' => $this->bodies, 'latch' => $this->latch, 'level' => $this->level]);
+            'mount' => $this->mount, 'bodies' => $this->bodies, 'latch' => $this->latch, 'level' => $this->level, 'measured' => $this->measured]);
     }
 }

@@ -14,7 +14,7 @@ final class Footing
     private const ASIDE = ['name', 'note', 'log', 'pictures', 'scenarios', 'settings', 'supplies', 'motions', 'wiring'];
 
     /** Of a motion, what decides how it gets there, and not where to. */
-    private const INSIDE = ['mechanism', 'train', 'layout', 'drive', 'units', 'marker'];
+    private const INSIDE = ['mechanism', 'train', 'layout', 'drive', 'units', 'marker', 'measured'];
 
     public static function of(Build $build): string
     {

@@ -19,7 +19,7 @@ final class Footing
     private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios', 'wiring', 'meetings'];
 
     /** Of a motion, what only shows when it moves or is held. */
-    private const INSIDE = ['mechanism', 'train', 'drive'];
+    private const INSIDE = ['mechanism', 'train', 'drive', 'measured'];
 
     private readonly string $base;
 

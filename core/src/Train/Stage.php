@@ -47,6 +47,11 @@ final readonly class Stage
         ImpossibleValue::unlessPositive('tension_N', $tension_N);
     }
 
+    public function withEfficiency(float $efficiency): self
+    {
+        return new self(...['efficiency' => $efficiency] + get_object_vars($this));
+    }
+
     /** Input turns for one output turn. */
     public function ratio(): float
     {

@@ -29,6 +29,16 @@ final readonly class Train
         return array_product(array_map(fn (Stage $stage): float => $stage->efficiency, $this->stages));
     }
 
+    /** The same with another efficiency in all, each stage the worse the worse it was said to be: one that loses nothing stays so. */
+    public function withEfficiency(float $efficiency): self
+    {
+        $said = $this->efficiency();
+        $power = $said < 1.0 ? log($efficiency) / log($said) : null;
+
+        return new self(array_map(fn (Stage $stage): Stage => $stage->withEfficiency($power === null ? $efficiency ** (1 / count($this->stages))
+            : $stage->efficiency ** $power), $this->stages));
+    }
+
     /**
      * What is left of a load's push when it drives the train backwards: max(0, 2 − 1/η), and of threads whose friction is told what
      * their lead says; 0 is self-locking.

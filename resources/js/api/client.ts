@@ -20,6 +20,7 @@ import type {
     ProgramReport,
     QuantityRead,
     ReadingsRead,
+    RefitReport,
     ReadingsSheet,
     ReadyRoutine,
     StopsSheet,
@@ -120,6 +121,7 @@ export const api = {
     drives: (id: string, motion: string, goal: Choice['goal'], each: 'drive' | 'ratio') =>
         call<Choice>('GET', `builds/${id}/motions/${motion}/drives?goal=${goal}&each=${each}`),
     schools: (id: string, motion: string) => call<School[]>('GET', `builds/${id}/motions/${motion}/schools`),
+    refit: (id: string, motion: string) => call<RefitReport>('GET', `builds/${id}/motions/${motion}/refit`),
     stopsSheet: (id: string, motion: string) => call<StopsSheet>('GET', `builds/${id}/motions/${motion}/stops`),
     easing: (id: string, motion: string) => call<Counterbalance[]>('GET', `builds/${id}/motions/${motion}/easing`),
     trains: (id: string, motion: string, query: string, signal?: AbortSignal) =>

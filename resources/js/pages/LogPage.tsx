@@ -1,6 +1,7 @@
 import { Entries } from '../log/Entries';
 import { ManyAtOnce } from '../log/ManyAtOnce';
 import { Measure } from '../log/Measure';
+import { RefitSheet } from '../log/RefitSheet';
 import { RepeatsTable } from '../log/RepeatsTable';
 import { SpokenLines } from '../program/SpokenLines';
 import { MoveTimes } from './MoveTimes';
@@ -15,6 +16,7 @@ export function LogPage() {
             </p>
             <Measure />
             <RepeatsTable />
+            <RefitSheet />
             <Entries />
             <ManyAtOnce />
             <SpokenLines />

@@ -17,7 +17,8 @@ final class BesideModel
     /** @var array<string, MotionFigures> */
     private array $figures = [];
 
-    public function __construct(private readonly Settings $settings)
+    /** @param  bool  $traced  all runs with their paths: for who asks for the currents of all moves too */
+    public function __construct(private readonly Settings $settings, private readonly bool $traced = false)
     {
     }
 
@@ -75,6 +76,8 @@ final class BesideModel
     private function figures(Motion $motion, Measurement $entry, bool $traced = false): MotionFigures
     {
         $how = Circumstance::of($entry);
+
+        $traced = $traced || $this->traced;
 
         return $this->figures["{$motion->id} {$how->key()} {$traced}"] ??= new MotionFigures($how->motion($motion), $traced);
     }

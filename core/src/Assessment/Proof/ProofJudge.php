@@ -32,7 +32,7 @@ final class ProofJudge implements Judge
         }
         $model = new BesideModel($subject->build->settings);
         $all = Repeats::all($subject->build, $motion->id);
-        $findings = [...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->farOff($all)];
+        $findings = [...$this->goesBy($subject), ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->farOff($all)];
         $timed = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->measured_s !== null));
         if ($timed === []) {
             return Link::of('proof', new Sentence(count($entries) === 1 ? 'once' : count($entries).' times'), new Sentence('measured, no time among it'),
@@ -66,6 +66,16 @@ final class ProofJudge implements Judge
         }
 
         return Link::of('proof', new Sentence('{measured}', $values), new Sentence('measured, {computed} computed', $values), $findings);
+    }
+
+    /** @return list<Finding> that it goes by what was measured, not by what was said */
+    private function goesBy(MotionInBuild $subject): array
+    {
+        $measured = $subject->motion->measured;
+
+        return $measured === null ? [] : [new Finding('proof.goes_by', Severity::Note, 'log',
+            new Sentence("All this goes by what was measured on {$measured->on}, not by what was said."),
+            [RefitReport::kept($subject->build, $subject->motion)])];
     }
 
     /**

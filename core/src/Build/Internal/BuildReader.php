@@ -37,6 +37,7 @@ use Brookstone\Core\Parts\Mount;
 use Brookstone\Core\Parts\Output;
 use Brookstone\Core\Parts\Payload;
 use Brookstone\Core\Parts\Place;
+use Brookstone\Core\Parts\Refitted;
 use Brookstone\Core\Parts\Selector;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Parts\Settings;
@@ -196,9 +197,12 @@ final class BuildReader
      */
     private function motion(array $read, array $supplies, array $tanks, array $sensors, WiringPlan $wiring, string $path): ?Motion
     {
+        $measured = $read['measured'] === null ? null : new Refitted(...$read['measured']);
         try {
             $part = 'mechanism';
-            $mechanism = Mechanisms::make($read['mechanism']);
+            Mechanisms::make($read['mechanism']);
+            $part = $measured === null ? $part : 'measured.mechanism';
+            $mechanism = Mechanisms::make($measured?->over($read['mechanism']) ?? $read['mechanism']);
             $part = 'drive.motor';
             $drive = $read['drive'] === null
                 ? null
@@ -227,8 +231,8 @@ final class BuildReader
             Segmented::over($mechanism, self::segments($mechanism, $read['segments'])),
             array_values(array_map(fn (array $place): Place => new Place(...$place), [...$read['places'], ...Dial::places($read)])),
             new Task(...['profile' => Profile::from($task['profile']), 'payload' => Payload::from($task['payload'])] + $task),
-            $drive,
-            Stages::make($read['train']),
+            $measured === null ? $drive : $measured->drive($drive),
+            $measured?->train(Stages::make($read['train'])) ?? Stages::make($read['train']),
             new Stops($stops['hard_low'], $stops['hard_high'],
                 array_values(array_map(fn (array $switch): LimitSwitch => new LimitSwitch(...$switch), $stops['switches'])), $stops['brakes'],
                 $stops['encoder_pulses']),
@@ -237,6 +241,7 @@ final class BuildReader
             array_values(array_map(fn (array $body): Body => new Body(...$body), $read['bodies'])),
             $read['latch'] === null ? null : new Latch(...$read['latch']),
             $read['level'] === null ? null : new Level(...$read['level']),
+            $measured,
         );
 
         return $motion->withStops($motion->stops->but(['marks' => Marks::of($motion,
