@@ -26,7 +26,7 @@ final class JudgeBuild implements Known, Memory
     private const TRIES_FOR_S = 0.8; // at one go: then what is known is told, and the next go tries on
 
     /** Of a document, what no run hangs on. */
-    private const ASIDE = ['name', 'note', 'log', 'pictures'];
+    private const ASIDE = ['name', 'note', 'log', 'endurance', 'making', 'upkeep', 'pictures'];
 
     private ?string $drawerIs = null;
 

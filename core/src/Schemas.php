@@ -48,6 +48,7 @@ final class Schemas
             'ProgramReport' => ProgramSchema::report()->schema(),
             'StageReport' => StageSchema::report()->schema(),
             'StagePose' => StageSchema::pose()->schema(),
+            ...array_map(fn (Shape $shape): array => $shape->schema(), MakingSchema::all()),
             'Drive' => Drives::shape()->schema(),
             'UnitTable' => self::units()->schema(),
         ];

@@ -32,7 +32,7 @@ function started(object $test, string $arguments): array
 /** Starts it, and waits until it answers. */
 function running(object $test): Illuminate\Contracts\Process\InvokedProcess
 {
-    $process = Process::path($test->at)->env($test->environment)->timeout(240)->start("exec bin/start --port {$test->port}");
+    $process = Process::path($test->at)->env($test->environment)->timeout(900)->start("exec bin/start --port {$test->port}");
     waitFor(fn (): bool => serves($test->port));
 
     return $process;
@@ -54,7 +54,7 @@ function serves(int $port): bool
 /** Waits for what must come to be: nothing that is right depends on how busy the machine is. */
 function waitFor(Closure $so): void
 {
-    for ($until = microtime(true) + 90.0; ! $so() && microtime(true) < $until;) {
+    for ($until = microtime(true) + 300.0; ! $so() && microtime(true) < $until;) {
         usleep(100_000);
     }
     expect($so())->toBeTrue();
@@ -146,7 +146,7 @@ it('begins again what ended by force, with all that it had begun, and ends when 
 
 it('is served by one process where there is no other, and gives out no source', function () {
     started($this, '--setup-only');
-    $keeper = Process::path($this->at)->env($this->environment)->timeout(240)->start(['bash', '-c',
+    $keeper = Process::path($this->at)->env($this->environment)->timeout(900)->start(['bash', '-c',
         'exec setsid bin/support/keeper $PPID '.$this->port.' "" "" none']);
     waitFor(fn (): bool => serves($this->port));
     // A session of its own may be led by a child of what was started: the leader is who keeps.
@@ -160,7 +160,7 @@ it('is served by one process where there is no other, and gives out no source', 
 it('gives out what is made to be given out, and nothing else that lies beside it', function () {
     running($this);
     file_put_contents("{$this->at}/public/.secret", 'hidden');
-    $get = fn (string $path): Illuminate\Http\Client\Response => Http::timeout(10)->get("http://127.0.0.1:{$this->port}{$path}");
+    $get = fn (string $path): Illuminate\Http\Client\Response => Http::timeout(60)->get("http://127.0.0.1:{$this->port}{$path}");
     $asset = '/build/'.json_decode((string) file_get_contents("{$this->at}/public/build/manifest.json"), true)['resources/js/main.tsx']['file'];
 
     expect($get($asset)->header('Content-Type'))->toBe('text/javascript; charset=utf-8')->and($get($asset)->header('Cache-Control'))->toContain('max-age=')
@@ -173,7 +173,7 @@ it('gives out what is made to be given out, and nothing else that lies beside it
 
 it('keeps what a command was compiled to, for nobody else, and never takes what is old or damaged', function () {
     copy("{$this->at}/.env.example", "{$this->at}/.env");
-    $assess = fn (): string => Process::path($this->at)->env($this->environment)->timeout(60)
+    $assess = fn (): string => Process::path($this->at)->env($this->environment)->timeout(300)
         ->run(['php', '-d', 'memory_limit=300M', 'artisan', 'brookstone:assess', 'database/demo/heron-wharf.brookstone.json', '--untried'])->output();
     $program = "{$this->at}/bootstrap/app.php";
     touch($program, time() - 60); // what was written in this very moment is not kept

@@ -47,14 +47,14 @@ final class Checkout
      */
     public function start(string $arguments, array $environment = []): array
     {
-        $process = Process::path($this->at)->env($environment + self::ENVIRONMENT)->timeout(90)->run("exec bin/start {$arguments} 2>&1");
+        $process = Process::path($this->at)->env($environment + self::ENVIRONMENT)->timeout(400)->run("exec bin/start {$arguments} 2>&1");
 
         return [(int) $process->exitCode(), (string) preg_replace('/\x1b\[[0-9;]*m/', '', $process->output())];
     }
 
     public function shell(string $command): string
     {
-        return Process::path($this->at)->env(self::ENVIRONMENT)->timeout(60)->run(['bash', '-c', $command])->output();
+        return Process::path($this->at)->env(self::ENVIRONMENT)->timeout(300)->run(['bash', '-c', $command])->output();
     }
 
     public function delete(): void

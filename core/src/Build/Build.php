@@ -46,6 +46,7 @@ final readonly class Build extends Inventory
      * @param  array<string, Rule>  $rules
      * @param  array<string, Meeting>  $meetings
      * @param  array<string, AirTank>  $tanks
+     * @param  array<string, EnduranceRun>  $endurance
      */
     public function __construct(
         public array $document,
@@ -66,6 +67,9 @@ final readonly class Build extends Inventory
         public Stage $stage = new Stage([]),
         public array $meetings = [],
         public array $tanks = [],
+        public Making $making = new Making,
+        public Upkeep $upkeep = new Upkeep,
+        public array $endurance = [],
     ) {
         parent::__construct($settings, $supplies, $motions, $sensors, $outputs, $counters);
     }
@@ -241,7 +245,7 @@ final readonly class Build extends Inventory
     {
         return new self($this->document, $this->name, $this->settings, $this->supplies, [...$this->motions, $motion->id => $motion], $this->sensors,
             $this->outputs, $this->routines, $this->scenarios, $this->log, $this->around, $this->pictures, $this->counters, $this->rules, $this->wiring,
-            $this->stage, $this->meetings, $this->tanks);
+            $this->stage, $this->meetings, $this->tanks, $this->making, $this->upkeep, $this->endurance);
     }
 
     /** @return array<string, mixed>|null the motion, routine, sensor or the like that a path lies in, as the document has it */

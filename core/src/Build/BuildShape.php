@@ -81,6 +81,9 @@ final class BuildShape
             'wiring' => Field::or([], WiringPlan::shape(), 'Boards, and what is wired to their pins.'),
             'pictures' => Field::or([], self::list(self::picture(), 40, 'pictures')),
             'log' => Field::or([], self::list(self::measurement(), 10_000, 'measurements')),
+            'endurance' => Field::or([], self::list(EnduranceRun::shape(), 40, 'runs'), 'Motions that are run again and again at the bench.'),
+            'making' => Field::or([], Making::shape(), 'Plan, parts and bench tests: what the builder says of them.'),
+            'upkeep' => Field::or([], Upkeep::shape(), 'Service, once it runs.'),
         ], 'Build');
     }
 

@@ -11,7 +11,7 @@ use Brookstone\Core\Parts\Motion;
 final class Footing
 {
     /** Of a document, what no routine and no rule asks for. */
-    private const ASIDE = ['name', 'note', 'log', 'pictures', 'scenarios', 'settings', 'supplies', 'motions', 'wiring'];
+    private const ASIDE = ['name', 'note', 'log', 'endurance', 'making', 'upkeep', 'pictures', 'scenarios', 'settings', 'supplies', 'motions', 'wiring'];
 
     /** Of a motion, what decides how it gets there, and not where to. */
     private const INSIDE = ['mechanism', 'train', 'layout', 'drive', 'units', 'marker', 'measured'];

@@ -16,7 +16,7 @@ use Brookstone\Core\Simulation\Axis;
 final class Footing
 {
     /** Of a document, what no run sees. */
-    private const ASIDE = ['name', 'note', 'log', 'pictures', 'routines', 'motions', 'scenarios', 'wiring', 'meetings'];
+    private const ASIDE = ['name', 'note', 'log', 'endurance', 'making', 'upkeep', 'pictures', 'routines', 'motions', 'scenarios', 'wiring', 'meetings'];
 
     /** Of a motion, what only shows when it moves or is held. */
     private const INSIDE = ['mechanism', 'train', 'drive', 'measured'];

@@ -11,7 +11,9 @@ use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
+use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Proof\Circumstance;
+use Brookstone\Core\Proof\Endurance;
 use Brookstone\Core\Proof\Repeats;
 use Brookstone\Core\Quantity\Quantity;
 
@@ -27,12 +29,14 @@ final class ProofJudge implements Judge
         $motion = $subject->motion;
         $entries = array_values(array_filter($subject->build->log, fn (Measurement $entry): bool => $entry->motion === $motion->id
             && $motion->place($entry->from) !== null && $motion->place($entry->to) !== null));
+        $tested = [...$this->goesBy($subject), ...$this->tests($subject), ...$this->endurance($subject)];
         if ($entries === []) {
-            return Link::notSaid('proof', 'nothing measured yet');
+            return $tested === [] ? Link::notSaid('proof', 'nothing measured yet') : Link::of('proof', new Sentence('not timed'),
+                new Sentence('tested, no time measured yet'), $tested);
         }
         $model = new BesideModel($subject->build->settings);
         $all = Repeats::all($subject->build, $motion->id);
-        $findings = [...$this->goesBy($subject), ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->farOff($all)];
+        $findings = [...$tested, ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->farOff($all)];
         $timed = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->measured_s !== null));
         if ($timed === []) {
             return Link::of('proof', new Sentence(count($entries) === 1 ? 'once' : count($entries).' times'), new Sentence('measured, no time among it'),
@@ -66,6 +70,36 @@ final class ProofJudge implements Judge
         }
 
         return Link::of('proof', new Sentence('{measured}', $values), new Sentence('measured, {computed} computed', $values), $findings);
+    }
+
+    /** @return list<Finding> bench tests of it that did not come out */
+    private function tests(MotionInBuild $subject): array
+    {
+        $motion = $subject->motion;
+        $own = [$motion->id, ...array_map(fn (LimitSwitch $switch): string => $switch->id, $motion->stops->switches)];
+        $bad = array_filter($subject->build->making->tests, fn (array $test): bool => ! $test['good'] && in_array(explode('.', $test['id'])[1] ?? '', $own, true)
+            && ! in_array(explode('.', $test['id'])[0], ['routine', 'cut'], true));
+
+        return array_values(array_map(fn (array $test): Finding => new Finding('proof.test', Severity::Tight, 'log', new Sentence(
+            "A bench test did not come out on {$test['on']}".($test['note'] === '' ? '.' : ': '.Sentence::quote($test['note']).'.'),
+        )), $bad));
+    }
+
+    /** @return list<Finding> what its endurance runs tell */
+    private function endurance(MotionInBuild $subject): array
+    {
+        $findings = [];
+        foreach ($subject->build->endurance as $run) {
+            [$count, $failures] = [$run->count(), $run->failures()];
+            if ($run->motion !== $subject->motion->id || $count === 0 || $failures > min($count, Endurance::MOST_FAILURES)) {
+                continue;
+            }
+            $findings[] = new Finding('proof.endurance', $failures === 0 ? Severity::Note : Severity::Tight, 'log', new Sentence(
+                "It ran {$count} of {$run->target} times: {$failures} ".($failures === 1 ? 'failure' : 'failures').', so with {sure} it fails in no more than {most} of '
+                .'its runs.', ['sure' => Quantity::share(0.95), 'most' => Quantity::share((new Endurance($count, $failures))->most_share)]));
+        }
+
+        return $findings;
     }
 
     /** @return list<Finding> that it goes by what was measured, not by what was said */

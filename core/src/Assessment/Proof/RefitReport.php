@@ -99,7 +99,8 @@ final class RefitReport
 
         $often = $count > 1 ? " ({$count} times)" : '';
 
-        return new Sentence("The {$what} of {value}{$often} on {$days[0]} lies far off what all others say: it does not count.", ['value' => Quantity::of($each->value, $of->kinds[$each->id] === 'time' ? 's' : 'A')]);
+        return new Sentence("The {$what} of {value}{$often} on {$days[0]} lies far off what all others say: it does not count.",
+            ['value' => Quantity::of($each->value, $of->kinds[$each->id] === 'time' ? 's' : 'A')]);
     }
 
     private static function fix(Build $build, Motion $motion, MotionRefit $of): ?Fix

@@ -7,9 +7,12 @@ namespace Brookstone\Core\Build\Internal;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\BuildShape;
 use Brookstone\Core\Build\Bystanders;
+use Brookstone\Core\Build\EnduranceRun;
+use Brookstone\Core\Build\Making;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Build\Picture;
 use Brookstone\Core\Build\Rule;
+use Brookstone\Core\Build\Upkeep;
 use Brookstone\Core\Condition\ClockIs;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Drive\Drives;
@@ -86,6 +89,7 @@ final class BuildReader
         (new WiringReferences($this->errors))->check($read);
         (new StageReferences($this->errors))->check($read);
         (new PairReferences($this->errors))->check($read);
+        (new MakingReferences($this->errors))->check($read);
         $this->errors->throwIfAny();
 
         $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
@@ -131,6 +135,9 @@ final class BuildReader
             $stage,
             $this->byId($read['meetings'], Meeting::make(...)),
             $tanks,
+            new Making(...$read['making']),
+            new Upkeep(...$read['upkeep']),
+            $this->byId($read['endurance'], fn (array $run): EnduranceRun => new EnduranceRun(...$run)),
         );
     }
 
