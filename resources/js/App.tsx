@@ -19,6 +19,10 @@ const RigPage = whenNeeded(() => import('./pages/RigPage').then((module) => modu
 const RoutinePage = whenNeeded(() => import('./pages/RoutinePage').then((module) => module.RoutinePage));
 const SettingsPage = whenNeeded(() => import('./pages/SettingsPage').then((module) => module.SettingsPage));
 const StagePage = whenNeeded(() => import('./pages/StagePage').then((module) => module.StagePage));
+const PlanPage = whenNeeded(() => import('./pages/PlanPage').then((module) => module.PlanPage));
+const PartsPage = whenNeeded(() => import('./pages/PartsPage').then((module) => module.PartsPage));
+const TestsPage = whenNeeded(() => import('./pages/TestsPage').then((module) => module.TestsPage));
+const ServicePage = whenNeeded(() => import('./pages/ServicePage').then((module) => module.ServicePage));
 const WiringPage = whenNeeded(() => import('./pages/WiringPage').then((module) => module.WiringPage));
 
 function OneBuild() {
@@ -64,6 +68,10 @@ function Pages() {
                         <Route path="program" element={<ProgramPage />} />
                         <Route path="rig" element={<RigPage />} />
                         <Route path="settings" element={<SettingsPage />} />
+                        <Route path="plan" element={<PlanPage />} />
+                        <Route path="parts" element={<PartsPage />} />
+                        <Route path="tests" element={<TestsPage />} />
+                        <Route path="service" element={<ServicePage />} />
                         <Route path="log" element={<LogPage />} />
                         <Route path="pictures/:pictureId?" element={<PicturesPage />} />
                     </Route>

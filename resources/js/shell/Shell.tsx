@@ -49,6 +49,7 @@ export function Shell({ children }: { children: ReactNode }) {
                     <Place to={`${base}/routines`}>Routines</Place>
                     <Place to={`${base}/rig`}>Rig</Place>
                     <Place to={`${base}/program`}>Program</Place>
+                    <Place to={`${base}/plan`}>Plan</Place>
                     <Place to={`${base}/log`}>Log</Place>
                     <Place to={`${base}/pictures`}>Pictures</Place>
                     <Place to={`${base}/settings`}>Settings</Place>
