@@ -82,7 +82,7 @@ final class Answers
     private static function storedBuild(): RecordShape
     {
         return Schemas::record('StoredBuild', [
-            'id' => new TextShape, 'version' => Schemas::number(), 'is_demo' => new BooleanShape, 'can_undo' => new BooleanShape,
+            'id' => new TextShape, 'version' => Schemas::number(), 'changed_on' => new TextShape, 'is_demo' => new BooleanShape, 'can_undo' => new BooleanShape,
             'can_redo' => new BooleanShape,
             'document' => BuildShape::shape(), 'assessment' => Schemas::assessment(),
         ]);

@@ -22,6 +22,7 @@ const StagePage = whenNeeded(() => import('./pages/StagePage').then((module) => 
 const PlanPage = whenNeeded(() => import('./pages/PlanPage').then((module) => module.PlanPage));
 const PartsPage = whenNeeded(() => import('./pages/PartsPage').then((module) => module.PartsPage));
 const TestsPage = whenNeeded(() => import('./pages/TestsPage').then((module) => module.TestsPage));
+const SheetsPage = whenNeeded(() => import('./pages/SheetsPage').then((module) => module.SheetsPage));
 const ServicePage = whenNeeded(() => import('./pages/ServicePage').then((module) => module.ServicePage));
 const WiringPage = whenNeeded(() => import('./pages/WiringPage').then((module) => module.WiringPage));
 
@@ -72,6 +73,7 @@ function Pages() {
                         <Route path="parts" element={<PartsPage />} />
                         <Route path="tests" element={<TestsPage />} />
                         <Route path="service" element={<ServicePage />} />
+                        <Route path="sheets" element={<SheetsPage />} />
                         <Route path="log" element={<LogPage />} />
                         <Route path="pictures/:pictureId?" element={<PicturesPage />} />
                     </Route>

@@ -33,6 +33,7 @@ export class Server {
         const assessment = structuredClone(inject('assessment'));
         this.stored = {
             id: 'b1',
+            changed_on: '2026-06-01',
             version: 1,
             is_demo: false,
             can_undo: false,

@@ -39,6 +39,7 @@ final class BuildResource extends JsonResource
         return [
             'id' => $this->resource->id,
             'version' => $this->resource->version,
+            'changed_on' => $this->resource->updated_at->toDateString(),
             'is_demo' => $this->resource->demo_key !== null,
             'can_undo' => $this->resource->canUndo(),
             'can_redo' => $this->resource->canRedo(),

@@ -96,7 +96,10 @@ final readonly class PartsList
         $unknown = count(array_filter($missing, fn (PartLine $line): bool => $line->price === null));
         $all = count($this->lines);
 
-        return new Sentence(count($missing)." of {$all} kinds are still to get".($unknown === count($missing) ? '.' : ', for {cost}'
-            .($unknown === 0 ? '.' : " and {$unknown} without a price.")), $unknown === count($missing) ? [] : ['cost' => Quantity::number($this->cost($missing))]);
+        return new Sentence(count($missing)." of {$all} kinds are still to get".match (true) {
+            $unknown === count($missing) => '.',
+            $unknown === 0 => ', for {cost} in all.',
+            default => ". Those with a price cost {cost}; {$unknown} have none yet.",
+        }, $unknown === count($missing) ? [] : ['cost' => Quantity::number($this->cost($missing))]);
     }
 }

@@ -4,7 +4,10 @@ import { createInterface } from 'node:readline';
 import { loadMicroPython } from '@micropython/micropython-webassembly-pyscript';
 
 const python = await loadMicroPython({ heapsize: 8 * 1024 * 1024 });
-for (const [name, from] of [['routine.py', `${process.argv[2]}/routine.py`], ['bench.py', new URL('bench.py', import.meta.url)]]) {
+for (const [name, from] of [
+    ['routine.py', `${process.argv[2]}/routine.py`],
+    ['bench.py', new URL('bench.py', import.meta.url)],
+]) {
     python.FS.writeFile(`/${name}`, readFileSync(from, 'utf8'));
 }
 python.runPython('import sys\nsys.path.append("/")\nimport bench\n');

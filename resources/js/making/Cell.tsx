@@ -67,7 +67,7 @@ export function Cell({ list, id, field, value, kind, label, placeholder, classNa
                 aria-invalid={error !== undefined}
                 placeholder={placeholder}
                 autoComplete="off"
-                className={`border bg-well px-1.5 py-0.5 ${kind === 'number' ? 'text-right' : ''} ${error === undefined ? 'border-line' : 'border-fails'} ${className}`}
+                className={`border bg-well px-1.5 py-0.5 ${kind === 'number' ? 'text-right' : ''} ${kind === 'day' && (typed ?? kept) === '' ? 'text-quiet' : ''} ${error === undefined ? 'border-line' : 'border-fails'} ${className}`}
                 value={typed ?? draft?.text ?? kept}
                 onChange={(event) => setTyped(event.target.value)}
                 onBlur={commit}

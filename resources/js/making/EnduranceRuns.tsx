@@ -5,6 +5,7 @@ import { today } from '../log/today';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
+import { CountField } from './CountField';
 import { freeId } from './freeId';
 
 const INPUT = 'border border-line bg-well px-2 py-1';
@@ -57,7 +58,7 @@ function Run({ run, path }: { run: EnduranceReport; path: string }) {
     const [failed, setFailed] = useState(false);
     const marks = kept?.marks ?? [];
     const mark = `${path}.marks.${marks.length}`;
-    const errors = [useFieldError(mark), useFieldError(`${mark}.at`), useFieldError(`${path}.target`), useFieldError(`${path}.oil_every`)];
+    const errors = [useFieldError(mark), useFieldError(`${mark}.at`)];
     const write = (event: FormEvent) => {
         event.preventDefault();
         const count = Number(at);
@@ -122,27 +123,5 @@ function Run({ run, path }: { run: EnduranceReport; path: string }) {
                     </p>
                 ))}
         </div>
-    );
-}
-
-function CountField({ path, value, label }: { path: string; value: number | null; label: string }) {
-    const { edit } = useBuild();
-    const [typed, setTyped] = useState<string | null>(null);
-    return (
-        <label>
-            <span className="block text-quiet">{label}</span>
-            <input
-                className={`${INPUT} w-24 text-right`}
-                inputMode="numeric"
-                value={typed ?? value ?? ''}
-                onChange={(event) => setTyped(event.target.value)}
-                onBlur={() => {
-                    if (typed !== null && typed !== String(value ?? '')) {
-                        edit(typed.trim() === '' ? { path, value: null } : { path, text: typed, unit: '' });
-                    }
-                    setTyped(null);
-                }}
-            />
-        </label>
     );
 }

@@ -1,6 +1,6 @@
 import { useFieldError } from '../fields/PlainFields';
-import { QuantityField } from '../fields/QuantityField';
 import { useBuild } from '../state/BuildContext';
+import { CountField } from './CountField';
 import { DayField } from './DayField';
 
 const DAYS = [
@@ -21,9 +21,7 @@ export function PlanWhen() {
     return (
         <>
             <DayField label="First day" path="making.begins_on" value={begins_on} />
-            <div className="w-56">
-                <QuantityField label="Hours of work a day" path="making.hours_a_day" value={hours_a_day} />
-            </div>
+            <CountField label="Hours of work a day" path="making.hours_a_day" value={hours_a_day} />
             <fieldset>
                 <legend className="text-quiet">No work on</legend>
                 <span className="flex gap-2">

@@ -128,7 +128,7 @@ function Row({ line }: { line: PartLine }) {
                     value={line.days}
                     kind="number"
                     label={`Days until ${name} is here`}
-                    placeholder={line.have ? '' : '7'}
+                    placeholder={line.have || line.made !== 'bought' ? '' : '7'}
                     className="w-14"
                 />
             </td>

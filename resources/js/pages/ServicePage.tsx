@@ -26,9 +26,11 @@ export function ServicePage() {
                     <div className="mt-2 flex items-end gap-6">
                         <DayField label="In use since" path="upkeep.since" value={data.since} />
                         <span className="flex-1" />
-                        <a className="border border-line bg-sheet px-3 py-1" href={`/api/builds/${stored.id}/service.ics?today=${day}`} download>
-                            As a calendar
-                        </a>
+                        {data.since !== null && (
+                            <a className="border border-line bg-sheet px-3 py-1" href={`/api/builds/${stored.id}/service.ics?today=${day}`} download>
+                                As a calendar
+                            </a>
+                        )}
                     </div>
                     <ServiceJobs of={data} />
                     <ServiceAccess of={data} />
