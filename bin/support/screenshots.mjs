@@ -15,13 +15,6 @@ const heron = build('Heron Wharf');
 const views = {
     shelf: [`${address}/`],
     chains: [heron, () => page.getByRole('button', { name: /^Try:/ }).waitFor()],
-    'mend-all': [
-        heron,
-        async () => {
-            await page.getByRole('button', { name: 'Mend all' }).click();
-            await page.getByText('Then the whole build holds').waitFor();
-        },
-    ],
     program: [
         `${heron}/program`,
         async () => {
@@ -82,16 +75,6 @@ const views = {
             await page.getByRole('region', { name: 'Results' }).waitFor();
         },
     ],
-    try: [
-        `${heron}/motions/drawbridge/drive`,
-        async () => {
-            await page
-                .getByRole('button', { name: /^Try: Take/ })
-                .first()
-                .click();
-            await page.getByRole('region', { name: 'Try' }).getByRole('table').waitFor();
-        },
-    ],
     routine: [
         `${build('Moth Lantern')}/routines/flutter`,
         async () => {
@@ -102,14 +85,13 @@ const views = {
             await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
         },
     ],
-    sentences: [
-        `${heron}/routines/ferry-crossing`,
+    plan: [`${heron}/plan`, () => page.getByRole('img', { name: /^Bars of/ }).waitFor()],
+    service: [`${build('Quarry Tram')}/service`, () => page.getByRole('region', { name: 'Jobs' }).waitFor()],
+    sheets: [
+        `${heron}/sheets`,
         async () => {
-            await page.getByText(/^What the world does/).click();
-            await page
-                .getByRole('region', { name: 'Steps' })
-                .getByRole('button', { name: /^Take Ferry to Far bank/ })
-                .click();
+            await page.getByRole('region', { name: 'Cautions' }).waitFor();
+            await page.getByRole('region', { name: 'Drawbridge' }).scrollIntoViewIfNeeded();
         },
     ],
     rig: [

@@ -52,7 +52,7 @@ test('a file that is no build is refused with the place', async ({ page }) => {
     await expect(page.getByRole('alert')).toContainText('version: Must be 1, but is 7.');
     await file.setInputFiles({ name: 'y.json', mimeType: 'application/json', buffer: Buffer.from('not json') });
     await expect(page.getByRole('alert')).toContainText('This is not JSON');
-    await file.setInputFiles({ name: 'z.json', mimeType: 'application/json', buffer: Buffer.alloc(3 * 1024 * 1024, ' ') });
+    await file.setInputFiles({ name: 'z.json', mimeType: 'application/json', buffer: Buffer.alloc(8 * 1024 * 1024, ' ') });
     await expect(page.getByRole('alert')).toContainText('too large');
 });
 

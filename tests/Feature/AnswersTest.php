@@ -43,6 +43,11 @@ it('answers what its schema says', function (Closure $ask, string $name, bool $m
         expect($answer->json())->not->toBe([], 'there is something to look at');
     }
 })->with([
+    'plan' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/plan"), 'PlanReport'],
+    'parts' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/parts"), 'PartsReport'],
+    'bench tests' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/bench"), 'BenchReport'],
+    'service' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/service?today=2026-06-02"), 'ServiceReport'],
+    'refit' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/tide/refit"), 'RefitReport'],
     'units' => [fn (TestCase $it) => $it->getJson('/api/units'), 'UnitTable'],
     'shelf' => [fn (TestCase $it) => $it->getJson('/api/builds'), 'ShelfEntry', true],
     'build' => [fn (TestCase $it, string $at) => $it->getJson($at), 'StoredBuild'],

@@ -150,7 +150,7 @@ it('refuses a file with the place that is wrong', function (Closure $body, strin
     'wrong version' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 2, 'name' => 'x']), 'version', 'Must be 1, but is 2'],
     'wrong types' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x', 'motions' => ['lid' => 1]]), 'motions',
         'Must be a list'],
-    'too large' => [fn () => str_repeat(' ', 2 * 1024 * 1024 + 1), '', '2 MB'],
+    'too large' => [fn () => str_repeat(' ', 7 * 1024 * 1024 + 1), '', '7 MB'],
     'ten thousand motions' => [fn () => json_encode(['format' => 'brookstone-build', 'version' => 1, 'name' => 'x',
         'motions' => array_fill(0, 10000, ['id' => 'a'])]), 'motions', 'at most 40 motions, but has 10000'],
     'nested without end' => [fn () => str_repeat('{"a":', 100).'1'.str_repeat('}', 100), '', 'nested too deep'],

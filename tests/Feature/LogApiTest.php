@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Build\Build;
 use Tests\Support\Builds;
 
 beforeEach(function () {
@@ -39,6 +40,18 @@ it('reads more than is stored at once, and no more than it bears', function () {
     $this->postJson("{$this->at}/spoken", ['text' => str_repeat("{}\n", 1_000_000)])->assertOk();
     $this->postJson("{$this->at}/log/read", $table(6))->assertStatus(422)->assertJsonPath('errors.0.message', 'This is too much: at most 6 000 000 characters are read.');
     $this->postJson("{$this->at}/log/read", $table(7))->assertStatus(422)->assertJsonPath('errors.0.message', 'This is too large: at most 7 MB are read.');
-    $this->postJson("{$this->at}/edits", ['version' => 1, 'changes' => [['path' => 'note', 'value' => str_repeat('x', 2_200_000)]]])->assertStatus(422)
-        ->assertJsonPath('errors.0.message', 'This is too large: at most 2 MB are read.');
+    $this->postJson("{$this->at}/edits", ['version' => 1, 'changes' => [['path' => 'note', 'value' => str_repeat('x', 7_400_000)]]])->assertStatus(422)
+        ->assertJsonPath('errors.0.message', 'This is too large: at most 7 MB are read.');
+    $this->postJson("{$this->at}/edits", ['version' => 1, 'changes' => [['path' => 'note', 'value' => array_fill(0, 800_000, [])]]])->assertStatus(422)
+        ->assertJsonPath('errors.0.message', 'This is too large: it has more than 200000 parts.');
+    $this->postJson("{$this->at}/rig", ['x' => str_repeat('x', 2_200_000)])->assertStatus(422)->assertJsonPath('errors.0.message', 'This is too large: at most 2 MB are read.');
+});
+
+it('takes a build with ten thousand measurements in, and gives it out again as it was', function () {
+    $entries = array_map(fn (int $i): array => ['id' => "m{$i}", 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => 1 + ($i % 50) / 1000, 'on' => '2026-05-30',
+        'note' => 'measured with the watch in the evening'], range(1, 10_000));
+    $json = Build::read(['log' => $entries] + Builds::sound()->document)->toJson();
+    $id = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $json)->assertCreated()->json('id');
+
+    expect(strlen($json))->toBeGreaterThan(4_000_000)->and($this->get("/api/builds/{$id}/export")->assertOk()->getContent())->toBe($json);
 });

@@ -17,10 +17,15 @@ final class OnlyOwnPages
 {
     public const MOST_BYTES = 2 * 1024 * 1024;
 
-    /** Of what is only read, and not stored: what a program said all day, a season of measurements. */
-    private const MOST_READ_BYTES = 7 * 1024 * 1024;
+    /** Of what may be long: what a program said all day, and a build with ten thousand measurements. */
+    private const MOST_LONG_BYTES = 7 * 1024 * 1024;
 
-    private const ONLY_READ = ['api/builds/*/spoken', 'api/builds/*/log/read'];
+    private const TEXTS = ['api/builds/*/spoken', 'api/builds/*/log/read'];
+
+    private const BUILDS = ['api/builds/import', 'api/builds/*/edits', 'api/builds/*/try', 'api/assess'];
+
+    /** Lists and records in a build that is longer than usual: each takes far more room once it is read than it does on the way. */
+    private const MOST_PARTS = 200_000;
 
     public function handle(Request $request, Closure $next): Response
     {
@@ -30,9 +35,14 @@ final class OnlyOwnPages
         if (! $request->isMethodSafe() && ! self::isJson((string) $request->headers->get('Content-Type'))) {
             return Problem::response(415, 'Send JSON, with the content type application/json.');
         }
-        $most = $request->is(...self::ONLY_READ) ? self::MOST_READ_BYTES : self::MOST_BYTES;
-        if (strlen($request->getContent()) > $most) {
+        $isBuild = $request->is(...self::BUILDS);
+        $most = $isBuild || $request->is(...self::TEXTS) ? self::MOST_LONG_BYTES : self::MOST_BYTES;
+        $body = $request->getContent();
+        if (strlen($body) > $most) {
             return Problem::response(422, 'This is too large: at most '.intdiv($most, 1024 * 1024).' MB are read.');
+        }
+        if ($isBuild && strlen($body) > self::MOST_BYTES && substr_count($body, '{') + substr_count($body, '[') > self::MOST_PARTS) {
+            return Problem::response(422, 'This is too large: it has more than '.self::MOST_PARTS.' parts.');
         }
 
         return $next($request);

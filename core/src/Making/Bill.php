@@ -177,13 +177,13 @@ final class Bill
         $this->add("train/{$what} ".($counts ? "{$teeth} " : '')."{$stage->module_mm} {$stage->face_mm} {$stage->material->value}", 'train',
             new Sentence($what.($counts ? ($starts ? " of {$teeth} ".($teeth === 1 ? 'start' : 'starts') : " of {$teeth} teeth") : '')
                 ."{$this->sized($stage)}, {$stage->material->inWords()}", ['module' => Quantity::of($stage->module_mm, 'mm'),
-                    'face' => Quantity::of($stage->face_mm, 'mm')]), 1, $motion->name, made: $printed ? 'printed' : 'bought',
+                    'pitch' => Quantity::of(M_PI * $stage->module_mm, 'mm'), 'face' => Quantity::of($stage->face_mm, 'mm')]), 1, $motion->name, made: $printed ? 'printed' : 'bought',
             spares: $plastic ? 1 : 0, why: $plastic ? 'plastic teeth wear' : '');
     }
 
     private function sized(Stage $stage): string
     {
-        return $stage->type === StageType::Belt || $stage->type === StageType::Chain ? ' at {module} from tooth to tooth over π, {face} wide'
+        return $stage->type === StageType::Belt || $stage->type === StageType::Chain ? ', pitch {pitch}, {face} wide'
             : ', module {module}, {face} wide';
     }
 

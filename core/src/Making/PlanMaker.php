@@ -151,7 +151,7 @@ final class PlanMaker
         foreach ($this->steps as $id => $step) {
             if ($step->stand_in !== '' && ! $step->task->done) {
                 $this->swaps[$id] = ["swap/{$id}"];
-                $this->add("swap/{$id}", 'tests', (new Sentence('Put in, instead of '.Sentence::quote($step->stand_in).', what was waited for: '))
+                $this->add("swap/{$id}", 'tests', (new Sentence('Put in, instead of '.Sentence::quote($step->stand_in).', what was waited for:'))
                     ->goingOn(' ', new Sentence(substr($step->says->template, 4), $step->says->values)), 0.5, [$id]);
             }
         }
