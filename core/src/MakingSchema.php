@@ -26,7 +26,7 @@ final class MakingSchema
         [$number, $text, $sentence, $stage] = [Schemas::number(), new TextShape, Schemas::sentence(), ChoiceShape::of(...Making::STAGES)];
 
         return Schemas::record('PlanReport', [
-            'says' => $sentence, 'begins_on' => $text->orNull(), 'ends_day' => $number, 'runs_day' => $number->orNull(), 'runs_on' => $text->orNull(),
+            'says' => $sentence, 'begins_on' => $text->orNull(), 'from_on' => $text->orNull(), 'ends_day' => $number, 'runs_day' => $number->orNull(), 'runs_on' => $text->orNull(),
             'ends_on' => $text->orNull(), 'hours' => $number, 'path' => Schemas::list($text), 'remarks' => Schemas::list($sentence),
             'stages' => Schemas::list(Schemas::record('PlanStage', ['id' => $stage, 'name' => $text, 'ends_in' => $text, 'of' => $number, 'done' => $number,
                 'ends_day' => $number->orNull(), 'ends_on' => $text->orNull()])),

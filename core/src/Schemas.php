@@ -75,7 +75,8 @@ final class Schemas
             'log' => self::list(self::record('Compared', [
                 'id' => new TextShape, 'says' => self::sentence(), 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull(),
                 'computed_A' => self::number()->orNull(), 'difference_A' => self::number()->orNull(), 'computed_stalled_A' => self::number()->orNull(),
-                'difference_stalled_A' => self::number()->orNull(), 'stopped' => self::sentence()->orNull(), 'far_off' => new BooleanShape,
+                'difference_stalled_A' => self::number()->orNull(), 'stopped' => self::sentence()->orNull(),
+                'more' => self::list(self::sentence()), 'far_off' => new BooleanShape,
                 'repeats' => self::record('Repeats', ['count' => NumberShape::whole(0, 10_000), 'mean_s' => self::number(),
                     'sd_s' => self::number()->orNull(), 'doubt_s' => self::number()->orNull(), 'longest_s' => self::number(),
                     'difference' => self::number()->orNull(),

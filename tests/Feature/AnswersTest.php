@@ -43,7 +43,7 @@ it('answers what its schema says', function (Closure $ask, string $name, bool $m
         expect($answer->json())->not->toBe([], 'there is something to look at');
     }
 })->with([
-    'plan' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/plan"), 'PlanReport'],
+    'plan' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/plan?today=2026-06-02"), 'PlanReport'],
     'parts' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/parts"), 'PartsReport'],
     'bench tests' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/bench"), 'BenchReport'],
     'service' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/service?today=2026-06-02"), 'ServiceReport'],

@@ -11,14 +11,14 @@ beforeEach(function () {
 });
 
 it('gives the plan, and as a calendar once it has a first day', function () {
-    $this->getJson("{$this->at}/plan")->assertOk()->assertJsonPath('begins_on', null)->assertJsonPath('stages.0.id', 'parts');
-    $refused = $this->getJson("{$this->at}/plan.ics")->assertStatus(422);
+    $this->getJson("{$this->at}/plan?today=2026-05-01")->assertOk()->assertJsonPath('begins_on', null)->assertJsonPath('stages.0.id', 'parts');
+    $refused = $this->getJson("{$this->at}/plan.ics?today=2026-05-01")->assertStatus(422);
     ($this->edit)('making.begins_on', '2026-06-01')->assertOk();
-    $ics = $this->get("{$this->at}/plan.ics")->assertOk();
+    $ics = $this->get("{$this->at}/plan.ics?today=2026-05-01")->assertOk();
 
     expect($refused->json('errors.0.field'))->toBe('making.begins_on')->and($ics->headers->get('Content-Type'))->toBe('text/calendar; charset=utf-8')
         ->and($ics->headers->get('Content-Disposition'))->toContain('sound-plan.ics')->and($ics->getContent())->toStartWith("BEGIN:VCALENDAR\r\n")
-        ->and($this->get("{$this->at}/plan.ics")->getContent())->toBe($ics->getContent());
+        ->and($this->get("{$this->at}/plan.ics?today=2026-05-01")->getContent())->toBe($ics->getContent());
 });
 
 it('gives the parts, and what is said of one stays with it', function () {

@@ -18,14 +18,14 @@ use Illuminate\Support\Str;
 /** How a build is made and kept alive: plan, parts, bench tests, service. */
 final class MakingController
 {
-    public function plan(Build $build): JsonResponse
+    public function plan(TodayRequest $request, Build $build): JsonResponse
     {
-        return new JsonResponse((new PlanReport($build->core()))->written());
+        return new JsonResponse((new PlanReport($build->core(), $request->today()))->written());
     }
 
-    public function planIcs(Build $build): Response
+    public function planIcs(TodayRequest $request, Build $build): Response
     {
-        $ics = (new PlanReport($build->core()))->ics($build->id) ?? throw InvalidInput::at('making.begins_on', 'Say on which day it begins: a calendar has days.');
+        $ics = (new PlanReport($build->core(), $request->today()))->ics($build->id) ?? throw InvalidInput::at('making.begins_on', 'Say on which day it begins: a calendar has days.');
 
         return $this->file($build, $ics, 'text/calendar; charset=utf-8', 'plan.ics');
     }

@@ -331,13 +331,13 @@ final class BuildShape
         ], 'Scenario');
     }
 
-    public const NOTHING_MEASURED = 'Nothing is measured: give a time, a current, where it stopped, or what failed.';
+    public const NOTHING_MEASURED = 'Nothing is measured: give a time, a current, a pull, a temperature, where it stopped, what failed, or a picture.';
 
     /** @param  array<string, mixed>  $entry  of the log, as measurement() read it */
     public static function isNothing(array $entry): bool
     {
         return $entry['measured_s'] === null && $entry['current_A'] === null && $entry['stalled_A'] === null && $entry['stopped_at'] === null
-            && $entry['failed'] === '';
+            && $entry['failed'] === '' && $entry['temperature_C'] === null && $entry['pull_N'] === null && $entry['picture'] === null;
     }
 
     public static function measurement(): RecordShape
@@ -356,6 +356,10 @@ final class BuildShape
             'carries' => Field::or('as_task', ChoiceShape::of('as_task', 'loaded', 'empty'), 'What it carried; as_task: as its task says for that way.'),
             'supply_V' => Field::or(null, NumberShape::positive(60.0)->orNull(), 'What its supply gave, where that was measured too.'),
             'warm' => Field::or(false, new BooleanShape, 'After it had run for a while.'),
+            'temperature_C' => Field::or(null, NumberShape::between(-50.0, 400.0)->orNull(), 'Of its drive, outside.'),
+            'after_s' => Field::or(null, NumberShape::positive(1e7)->orNull(), 'For which it had run by then.'),
+            'pull_N' => Field::or(null, NumberShape::between(0.0, 1e5)->orNull(), 'On a balance where it presses, that moves it slowly from where the move begins.'),
+            'picture' => Field::or(null, TextShape::key()->orNull(), 'A photograph, by the name it is stored under.'),
             'on' => Field::needed(new DayShape, 'Day of the measurement, as 2026-05-31.'),
             'note' => Field::or('', new TextShape(0, 500)),
         ], 'Measurement');

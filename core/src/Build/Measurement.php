@@ -17,6 +17,10 @@ final readonly class Measurement
      * @param  string  $carries  `as_task` as its task has it on that way, `loaded`, `empty`
      * @param  float|null  $supply_V  what the supply gave, where that was measured too
      * @param  bool  $warm  after it had run for a while
+     * @param  float|null  $temperature_C  of its drive
+     * @param  float|null  $after_s  for which it had run by then
+     * @param  float|null  $pull_N  on a balance where it presses, that moves it slowly from where the move begins
+     * @param  string|null  $picture  a stored photograph
      */
     public function __construct(
         public string $id,
@@ -34,6 +38,10 @@ final readonly class Measurement
         public string $carries = 'as_task',
         public ?float $supply_V = null,
         public bool $warm = false,
+        public ?float $temperature_C = null,
+        public ?float $after_s = null,
+        public ?float $pull_N = null,
+        public ?string $picture = null,
     ) {
     }
 }

@@ -61,22 +61,22 @@ final class PlanMaker
     /** @var array<string, list<string>> by task that has a stand-in, the one that puts the right part in */
     private array $swaps = [];
 
-    private Calendar $calendar;
-
-    private function __construct(private readonly Build $build)
+    private function __construct(private readonly Build $build, private readonly Calendar $calendar)
     {
-        $this->calendar = self::calendarOf($build);
     }
 
-    public static function calendarOf(Build $build): Calendar
+    /** What is open begins on its first day, or today where that has passed. */
+    public static function calendarOf(Build $build, ?string $today): Calendar
     {
-        return new Calendar($build->making->begins_on, $build->making->hours_a_day, $build->making->rests_on);
+        $first = $build->making->begins_on;
+
+        return new Calendar($first === null ? null : max($first, $today ?? $first), $build->making->hours_a_day, $build->making->rests_on);
     }
 
     /** @return array<string, Step> by task, in the order in which they are told */
-    public static function of(Build $build): array
+    public static function of(Build $build, Calendar $calendar): array
     {
-        $maker = new self($build);
+        $maker = new self($build, $calendar);
         if ($build->motions !== []) {
             $maker->parts();
             $maker->mechanisms();

@@ -25,10 +25,11 @@ final readonly class PlanReport
 
     private Schedule $schedule;
 
-    public function __construct(private Build $build)
+    /** @param  string|null  $today  as 2026-05-31; null: what is open begins on the first day of the plan */
+    public function __construct(private Build $build, ?string $today = null)
     {
-        $this->steps = PlanMaker::of($build);
-        $this->calendar = PlanMaker::calendarOf($build);
+        $this->calendar = PlanMaker::calendarOf($build, $today);
+        $this->steps = PlanMaker::of($build, $this->calendar);
         $this->schedule = Schedule::of(array_values(array_map(fn (Step $step): Task => $step->task, $this->steps)), $this->calendar);
     }
 
@@ -38,7 +39,7 @@ final readonly class PlanReport
         $runs = $this->endOf('routine');
 
         return [
-            'says' => $this->says($runs), 'begins_on' => $this->calendar->begins_on, 'ends_day' => $this->schedule->ends, 'runs_day' => $runs,
+            'says' => $this->says($runs), 'begins_on' => $this->build->making->begins_on, 'from_on' => $this->calendar->begins_on, 'ends_day' => $this->schedule->ends, 'runs_day' => $runs,
             'runs_on' => $runs === null ? null : $this->calendar->date($this->last($runs)), 'ends_on' => $this->calendar->date($this->last($this->schedule->ends)),
             'hours' => array_sum(array_map(fn (Step $step): float => $step->task->done ? 0.0 : $step->task->hours, $this->steps)),
             'path' => $this->schedule->path, 'remarks' => [...$this->decides(), ...$this->leftOut(), ...$this->standIns()],

@@ -125,7 +125,7 @@ export const api = {
     drives: (id: string, motion: string, goal: Choice['goal'], each: 'drive' | 'ratio') =>
         call<Choice>('GET', `builds/${id}/motions/${motion}/drives?goal=${goal}&each=${each}`),
     schools: (id: string, motion: string) => call<School[]>('GET', `builds/${id}/motions/${motion}/schools`),
-    plan: (id: string) => call<PlanReport>('GET', `builds/${id}/plan`),
+    plan: (id: string, today: string) => call<PlanReport>('GET', `builds/${id}/plan?today=${today}`),
     parts: (id: string) => call<PartsReport>('GET', `builds/${id}/parts`),
     bench: (id: string) => call<BenchReport>('GET', `builds/${id}/bench`),
     service: (id: string, today: string) => call<ServiceReport>('GET', `builds/${id}/service?today=${today}`),

@@ -112,10 +112,22 @@ function Entry({
                         difference={compared?.difference_stalled_A ?? null}
                     />
                 )}
+                {compared?.more.map((each) => (
+                    <span key={each.text} className="block">
+                        {say(each)}
+                    </span>
+                ))}
                 {compared?.stopped != null && <span className="block">{say(compared.stopped)}</span>}
                 {entry.failed !== '' && <span className="block text-fails">Failed: {entry.failed}</span>}
             </td>
-            <td className="px-3 break-words text-quiet">{entry.note}</td>
+            <td className="px-3 break-words text-quiet">
+                {entry.note}
+                {entry.picture !== null && (
+                    <a href={`/api/pictures/${entry.picture}`} target="_blank" rel="noreferrer">
+                        <img src={`/api/pictures/${entry.picture}`} alt={`Photograph of ${entry.on}`} className="mt-1 max-h-24 border border-line" />
+                    </a>
+                )}
+            </td>
             <td className="px-2 text-right">
                 <button
                     type="button"

@@ -25,8 +25,8 @@ export function ManyAtOnce() {
                 <div className="flex-1">
                     <h2 className="text-[1.15rem]">Many at once</h2>
                     <p className="text-quiet">
-                        A table whose first row names its columns, or lines of JSON: motion, from, to, time, current, stalled, stopped at, failed, speed,
-                        carries, supply, warm, day, note. Numbers may have units.
+                        A table whose first row names its columns, or lines of JSON: motion, from, to, time, current, stalled, stopped at, temperature, after,
+                        pull, failed, speed, carries, supply, warm, day, note. Numbers may have units.
                     </p>
                 </div>
                 <a className={STATION_BUTTON} href={`/api/builds/${stored.id}/log.csv`} download>

@@ -1,18 +1,22 @@
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { api } from '../api/client';
 import type { LogProblem } from '../api/types';
+import { prepared } from '../pictures/prepare';
 import { placesOf } from '../routine/steps';
 import { useBuild } from '../state/BuildContext';
 import { today } from './today';
 
 /** What is typed, by the columns of a log. */
-type Column = 'time' | 'current' | 'stalled' | 'stopped at' | 'failed' | 'speed' | 'carries' | 'supply' | 'warm' | 'note';
+type Column = 'time' | 'current' | 'stalled' | 'stopped at' | 'temperature' | 'after' | 'pull' | 'failed' | 'speed' | 'carries' | 'supply' | 'warm' | 'note';
 
 const NOTHING: { [key in Column]: string } = {
     time: '',
     current: '',
     stalled: '',
     'stopped at': '',
+    temperature: '',
+    after: '',
+    pull: '',
     failed: '',
     speed: '',
     carries: '',
@@ -31,6 +35,7 @@ export function Measure() {
     const [move, setMove] = useState<{ from: string; to: string } | null>(null);
     const [typed, setTyped] = useState(NOTHING);
     const [problems, setProblems] = useState<LogProblem[]>([]);
+    const [photograph, setPhotograph] = useState<File | null>(null);
     if (motion === undefined) {
         return null;
     }
@@ -48,9 +53,19 @@ export function Measure() {
         }
         setProblems(read.problems);
         if (read.entries[0] !== undefined) {
-            edit({ path: `log.${log.length}`, value: read.entries[0] });
-            setTyped({ ...typed, time: '', current: '', stalled: '', 'stopped at': '', failed: '', note: '' });
+            const picture = photograph === null ? null : await kept(photograph).catch((error: Error) => error);
+            if (picture instanceof Error) {
+                setProblems([{ line: 1, field: 'picture', message: picture.message }]);
+                return;
+            }
+            edit({ path: `log.${log.length}`, value: { ...read.entries[0], picture } });
+            setPhotograph(null);
+            setTyped({ ...typed, time: '', current: '', stalled: '', 'stopped at': '', temperature: '', after: '', pull: '', failed: '', note: '' });
         }
+    };
+    const kept = async (file: File) => {
+        const { name, data } = await prepared(file);
+        return (await api.addPicture(stored.id, name, data)).id;
     };
     const field = (column: Column, label: string, placeholder: string, width = 'w-28') => (
         <Typed label={label} value={typed[column]} onType={set(column)} problems={problems} column={column} placeholder={placeholder} className={width} />
@@ -106,7 +121,27 @@ export function Measure() {
                     {field('current', 'Current on the way', '240 mA', 'w-36')}
                     {field('stalled', 'Current held fast', '1.5 A', 'w-36')}
                     {field('stopped at', 'It stopped at', '41 mm or 62°')}
+                    {field('temperature', 'Temperature of its drive', '48 °C', 'w-40')}
+                    {field('after', 'After running for', '10 min', 'w-32')}
+                    {field('pull', 'Pull on a balance', '3.2 N', 'w-36')}
                     {field('failed', 'What failed', 'The cord slipped', 'min-w-40 flex-1')}
+                    <Labelled label="Photograph">
+                        <input
+                            key={photograph === null ? 'none' : 'one'}
+                            type="file"
+                            accept="image/*"
+                            className="max-w-56"
+                            onChange={(event) => setPhotograph(event.target.files?.[0] ?? photograph)}
+                        />
+                        {photograph !== null && <span className="narrow block text-quiet">{photograph.name}</span>}
+                        {problems
+                            .filter((each) => each.field === 'picture')
+                            .map((each) => (
+                                <span key={each.message} role="alert" className="block text-fails">
+                                    {each.message}
+                                </span>
+                            ))}
+                    </Labelled>
                 </div>
             </details>
         </form>

@@ -30,7 +30,7 @@ export function PlanBars({ of }: { of: PlanReport }) {
                     <g key={day}>
                         <line x1={x(day)} x2={x(day)} y1={TOP - 4} y2={height} className="stroke-line" />
                         <text x={x(day) + 2} y={TOP - 8} fontSize="10.5" className="fill-quiet">
-                            {dateOf(of.begins_on, day)}
+                            {dateOf(of.from_on, day)}
                         </text>
                     </g>
                 ))}

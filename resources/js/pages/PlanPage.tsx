@@ -1,5 +1,6 @@
 import { api } from '../api/client';
 import type { PlanReport } from '../api/types';
+import { today } from '../log/today';
 import { MakingTabs } from '../making/MakingTabs';
 import { OwnTask } from '../making/OwnTask';
 import { PlanBars } from '../making/PlanBars';
@@ -13,7 +14,8 @@ import { useSpeaking } from '../state/UnitsContext';
 export function PlanPage() {
     const { stored } = useBuild();
     const { say } = useSpeaking();
-    const { data, error } = useReport('plan', api.plan);
+    const day = today();
+    const { data, error } = useReport('plan', (id) => api.plan(id, day), day);
     return (
         <main className="mx-auto max-w-6xl px-6 py-5">
             <h1 className="sr-only">Plan</h1>
@@ -33,7 +35,7 @@ export function PlanPage() {
                         {data.begins_on === null ? (
                             <span className="narrow text-quiet">With a first day it can be taken along as a calendar.</span>
                         ) : (
-                            <a className="border border-line bg-sheet px-3 py-1" href={`/api/builds/${stored.id}/plan.ics`} download>
+                            <a className="border border-line bg-sheet px-3 py-1" href={`/api/builds/${stored.id}/plan.ics?today=${day}`} download>
                                 As a calendar
                             </a>
                         )}

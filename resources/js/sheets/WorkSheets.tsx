@@ -184,7 +184,8 @@ export function PartsPaper() {
 /** The plan as a list with boxes. */
 export function PlanPaper() {
     const { say } = useSpeaking();
-    const { data } = useReport('plan', api.plan);
+    const day = today();
+    const { data } = useReport('plan', (id) => api.plan(id, day), day);
     if (data === undefined || data.tasks.length === 0) {
         return null;
     }

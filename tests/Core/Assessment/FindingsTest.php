@@ -349,6 +349,11 @@ dataset('planted', fn () => withCodes([
     'proof.failed' => [['log.3' => ['id' => 'd', 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'failed' => 'The cord slipped', 'on' => '2026-06-01']], Severity::Tight, false],
     'proof.far_off' => [['log' => array_map(fn (int $i): array => ['id' => "r{$i}", 'motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'measured_s' => [0.98, 0.99, 0.97, 0.98, 1.4][$i], 'on' => '2026-06-01'], range(0, 4))],
         Severity::Note, false],
+    'proof.goes_by' => [['motions.0.measured' => ['mechanism' => ['mass_kg' => 0.31], 'on' => '2026-06-01']], Severity::Note, false],
+    'proof.test' => [['making.tests' => [['id' => 'hand.lid', 'on' => '2026-06-01', 'good' => false]]], Severity::Tight, false],
+    'proof.endurance' => [['endurance' => [['id' => 'a', 'motion' => 'lid', 'target' => 100, 'marks' => [['id' => 'm', 'on' => '2026-06-01', 'at' => 40, 'failed' => true]]]]],
+        Severity::Tight, false],
+    'proof.hot' => [['log.0.temperature_C' => 95.0], Severity::Tight, false],
     'proof.over_target' => [['log.0.measured_s' => 4.0], Severity::Fails, false],
 ]));
 

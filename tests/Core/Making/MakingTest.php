@@ -148,6 +148,12 @@ it('says when it can first run and when all is done, and what decides', function
         ->and($report['remarks'][0]->text())->toMatch('/^This decides when all is done: get .*, which takes 7 days\. Meanwhile \d+ tasks go on, [\d.]+ hours of work\.$/');
 });
 
+it('goes on from today where its first day has passed', function (?string $today, string $first) {
+    $report = (new PlanReport(making(['making.begins_on' => '2026-06-01']), $today))->written();
+
+    expect([$report['begins_on'], $report['from_on']])->toBe(['2026-06-01', $first])->and(min(array_column($report['tasks'], 'begins_on')))->toBe($first);
+})->with([['2026-05-20', '2026-06-01'], ['2026-06-01', '2026-06-01'], ['2026-07-04', '2026-07-04'], [null, '2026-06-01']]);
+
 it('survives a late parcel: all that hangs on it is later, the rest goes on', function () {
     $on = ['making.begins_on' => '2026-06-01'];
     $early = planned(making($on));
@@ -271,5 +277,6 @@ it('counts an endurance run and says plainly what it tells', function (array $ma
     [[], 'Not begun yet.', 300, ''],
     [[['at' => 200]], '0 failures in 200: with 95% it fails in no more than 1.49% of its runs.', 300, 'note'],
     [[['at' => 120, 'failed' => true], ['at' => 310]], '1 failure in 310: with 95% it fails in no more than 1.52% of its runs.', 600, 'tight'],
+    [[['at' => 400, 'failed' => true], ['at' => 500]], '1 failure in 500: with 95% it fails in no more than 0.945% of its runs.', 600, 'note'],
     [[['at' => 950]], '0 failures in 950: with 95% it fails in no more than 0.315% of its runs.', null, 'note'],
 ]);

@@ -201,3 +201,22 @@ it('says how it was', function () {
 
     expect($says([]))->toBe('')->and($says(['carries' => 'empty', 'speed' => 0.5, 'supply_V' => 11.4, 'warm' => true]))->toBe('empty, at 50% speed, on 11.4 V, warm');
 });
+
+it('sets a pull beside what moves it from there, and a temperature beside what its windings bear', function () {
+    $build = logged([['pull_N' => 3.0], ['pull_N' => 3.0, 'from' => 'open', 'to' => 'shut'], ['temperature_C' => 48.0, 'after_s' => 600.0]]);
+    [$up, $down, $hot] = array_column(LogSheet::of($build), 'more');
+    $lid = $build->motions['lid'];
+    $lever = $lid->mechanism->leverM();
+    $torque = 0.3 * 9.80665 * 0.12 + 0.02; // held level, and the rub of its pivot
+
+    expect($up[0]->text())->toStartWith('pulls 3 N on the balance, computed ')->and($up[0]->values['computed']->si)->toBeAbout($torque / $lever, 1e-6)
+        ->and($down[0]->values['computed']->si)->toBe(0.0) // it falls by itself
+        ->and($hot[0]->text())->toMatch('/^48 °C after 10 min, its windings bear \d+ °C$|^48 °C after 600 s, its windings bear \d+ °C$/');
+});
+
+it('says of a drive that it is hot from seven tenths of what its windings bear on', function (float $share, bool $isHot) {
+    $limit = logged([['measured_s' => 1.0]])->motions['lid']->drive->motor->body()->cooling()->limit_C();
+    $says = array_values(array_filter(proofSays(logged([['temperature_C' => $share * $limit]])), fn (string $each): bool => str_contains($each, 'proof.hot')));
+
+    expect($says !== [])->toBe($isHot);
+})->with([[0.69, false], [0.71, true]]);

@@ -52,6 +52,21 @@ final class BesideModel
         return $drive === null || $drive->motor instanceof Stepper ? null : $drive->startsWith_A($entry->speed);
     }
 
+    /** What a balance shows where it presses, that moves it slowly from where the move begins, N; null where that is not known. */
+    public function pull_N(Motion $motion, Measurement $entry): ?float
+    {
+        $motion = Circumstance::of($entry)->motion($motion);
+        $lever = $motion->mechanism->leverM();
+        if ($lever === null || $lever <= 0.0 || ! $this->knows($motion, $entry)) {
+            return null;
+        }
+        $at = $motion->unit()->toSi($motion->at($entry->from));
+        $thing = $motion->moved($motion->isThere($motion->at($entry->from), $motion->at($entry->to)));
+        $way = $motion->at($entry->to) >= $motion->at($entry->from) ? 1.0 : -1.0;
+
+        return max(0.0, $way * $thing->staticTorqueNm($at) + $thing->frictionNm($at)) / $lever;
+    }
+
     /** Where it comes to rest, own unit: past the switch that ends its move by what it runs on. */
     public function stops_at(Motion $motion, Measurement $entry): ?float
     {

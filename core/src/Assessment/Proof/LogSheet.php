@@ -34,6 +34,7 @@ final class LogSheet
                 'computed_stalled_A' => $stalled_A, 'difference_stalled_A' => self::difference($entry->stalled_A, $stalled_A),
                 'stopped' => $motion === null || $entry->stopped_at === null ? null
                     : self::stopped($motion, $entry->stopped_at, $model->stops_at($motion, $entry)),
+                'more' => $motion === null ? [] : self::more($motion, $entry, $model),
                 'far_off' => isset($farOff[$entry->id]),
                 'repeats' => isset($sums[$entry->id]) ? self::sum($sums[$entry->id], $computed_s) : null,
             ];
@@ -58,6 +59,25 @@ final class LogSheet
     private static function difference(?float $measured, ?float $computed): ?float
     {
         return $measured === null || $computed === null || $computed <= 0.0 ? null : $measured / $computed - 1;
+    }
+
+    /** @return list<Sentence> the pull and the temperature beside what is known of them */
+    private static function more(Motion $motion, Measurement $entry, BesideModel $model): array
+    {
+        $says = [];
+        if ($entry->pull_N !== null) {
+            $computed = $model->pull_N($motion, $entry);
+            $says[] = new Sentence('pulls {pull} on the balance'.($computed === null ? '' : ', computed {computed}'), ['pull' => Quantity::of($entry->pull_N, 'N')]
+                + ($computed === null ? [] : ['computed' => Quantity::of($computed, 'N')]));
+        }
+        if ($entry->temperature_C !== null) {
+            $limit = $motion->drive?->motor->body()->cooling()->limit_C();
+            $says[] = new Sentence('{hot}'.($entry->after_s === null ? '' : ' after {after}').($limit === null ? '' : ', its windings bear {limit}'),
+                ['hot' => Quantity::of($entry->temperature_C, '°C')] + ($entry->after_s === null ? [] : ['after' => Quantity::of($entry->after_s, 's')])
+                + ($limit === null ? [] : ['limit' => Quantity::of($limit, '°C')]));
+        }
+
+        return $says;
     }
 
     private static function stopped(Motion $motion, float $at, ?float $computed): Sentence

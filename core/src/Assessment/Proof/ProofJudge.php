@@ -22,6 +22,10 @@ final class ProofJudge implements Judge
 {
     private const DIFFERS = 0.15; // of the computed time: more than friction and voltage usually explain
 
+    private const HOT = 0.7; // of what its windings bear, outside
+
+    private const SELDOM = 0.01; // of its runs: who fails no more often than that is mended when it happens
+
     private const DRAWS_OTHERWISE = 0.25; // of the computed current
 
     public function judge(MotionInBuild $subject): Link
@@ -36,7 +40,7 @@ final class ProofJudge implements Judge
         }
         $model = new BesideModel($subject->build->settings);
         $all = Repeats::all($subject->build, $motion->id);
-        $findings = [...$tested, ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->farOff($all)];
+        $findings = [...$tested, ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->hot($subject, $entries), ...$this->farOff($all)];
         $timed = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->measured_s !== null));
         if ($timed === []) {
             return Link::of('proof', new Sentence(count($entries) === 1 ? 'once' : count($entries).' times'), new Sentence('measured, no time among it'),
@@ -94,9 +98,10 @@ final class ProofJudge implements Judge
             if ($run->motion !== $subject->motion->id || $count === 0 || $failures > min($count, Endurance::MOST_FAILURES)) {
                 continue;
             }
-            $findings[] = new Finding('proof.endurance', $failures === 0 ? Severity::Note : Severity::Tight, 'log', new Sentence(
+            $most = (new Endurance($count, $failures))->most_share;
+            $findings[] = new Finding('proof.endurance', $failures === 0 || $most <= self::SELDOM ? Severity::Note : Severity::Tight, 'log', new Sentence(
                 "It ran {$count} of {$run->target} times: {$failures} ".($failures === 1 ? 'failure' : 'failures').', so with {sure} it fails in no more than {most} of '
-                .'its runs.', ['sure' => Quantity::share(0.95), 'most' => Quantity::share((new Endurance($count, $failures))->most_share)]));
+                .'its runs.', ['sure' => Quantity::share(0.95), 'most' => Quantity::share($most)]));
         }
 
         return $findings;
@@ -108,8 +113,7 @@ final class ProofJudge implements Judge
         $measured = $subject->motion->measured;
 
         return $measured === null ? [] : [new Finding('proof.goes_by', Severity::Note, 'log',
-            new Sentence("All this goes by what was measured on {$measured->on}, not by what was said."),
-            [RefitReport::kept($subject->build, $subject->motion)])];
+            new Sentence("All this goes by what was measured on {$measured->on}, not by what was said."))];
     }
 
     /**
@@ -167,6 +171,25 @@ final class ProofJudge implements Judge
 
         return $last->failed === '' ? [] : [new Finding('proof.failed', Severity::Tight, 'log', new Sentence(
             'On '.$last->on.' it failed: '.Sentence::quote($last->failed).'. Nothing was measured since.',
+        ))];
+    }
+
+    /**
+     * @param  non-empty-list<Measurement>  $entries
+     * @return list<Finding> of the last temperature: the windings are hotter than their outside
+     */
+    private function hot(MotionInBuild $subject, array $entries): array
+    {
+        $limit = $subject->motion->drive?->motor->body()->cooling()->limit_C();
+        $with = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->temperature_C !== null));
+        $last = $with[count($with) - 1] ?? null;
+        if ($last === null || $limit === null || $last->temperature_C <= self::HOT * $limit) {
+            return [];
+        }
+
+        return [new Finding('proof.hot', Severity::Tight, 'log', new Sentence(
+            "On {$last->on} its drive was {hot} outside; its windings, which are hotter, bear {limit}. Let it rest longer, or take a larger one.",
+            ['hot' => Quantity::of((float) $last->temperature_C, '°C'), 'limit' => Quantity::of($limit, '°C')],
         ))];
     }
 
