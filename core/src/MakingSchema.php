@@ -26,7 +26,8 @@ final class MakingSchema
         [$number, $text, $sentence, $stage] = [Schemas::number(), new TextShape, Schemas::sentence(), ChoiceShape::of(...Making::STAGES)];
 
         return Schemas::record('PlanReport', [
-            'says' => $sentence, 'begins_on' => $text->orNull(), 'from_on' => $text->orNull(), 'ends_day' => $number, 'runs_day' => $number->orNull(), 'runs_on' => $text->orNull(),
+            'says' => $sentence, 'begins_on' => $text->orNull(), 'from_on' => $text->orNull(), 'ends_day' => $number, 'runs_day' => $number->orNull(),
+            'runs_on' => $text->orNull(),
             'ends_on' => $text->orNull(), 'hours' => $number, 'path' => Schemas::list($text), 'remarks' => Schemas::list($sentence),
             'stages' => Schemas::list(Schemas::record('PlanStage', ['id' => $stage, 'name' => $text, 'ends_in' => $text, 'of' => $number, 'done' => $number,
                 'ends_day' => $number->orNull(), 'ends_on' => $text->orNull()])),
@@ -62,7 +63,8 @@ final class MakingSchema
                 'expects' => $sentence, 'stops' => $sentence, 'done' => new BooleanShape, 'good' => new BooleanShape(nullable: true), 'on' => $text->orNull(),
                 'note' => $text])),
             'runs' => Schemas::list(Schemas::record('EnduranceReport', ['id' => $text, 'motion' => $text, 'name' => $text, 'target' => $number,
-                'count' => $number, 'failures' => $number, 'oil_at' => $number->orNull(), 'share' => $number, 'says' => $sentence, 'days' => $number->orNull()])),
+                'count' => $number, 'failures' => $number, 'oil_at' => $number->orNull(), 'share' => $number, 'says' => $sentence,
+                'days' => $number->orNull()])),
             'seasons' => Schemas::list(Schemas::record('Season', ['motion' => $text, 'name' => $text, 'cycles' => $number])),
         ]);
     }
@@ -77,7 +79,8 @@ final class MakingSchema
                 'own' => new BooleanShape, 'every_cycles' => $number->orNull(), 'every_days' => $number->orNull(), 'last_on' => $text->orNull(),
                 'left_cycles' => $number->orNull(), 'left_days' => $number, 'next_on' => $text->orNull(),
                 'state' => ChoiceShape::of('open', 'due', 'soon', 'later')])),
-            'motions' => Schemas::list(Schemas::record('ServiceMotion', ['id' => $text, 'name' => $text, 'access' => $text, 'held_by' => $text, 'frees' => $text,
+            'motions' => Schemas::list(Schemas::record('ServiceMotion', ['id' => $text, 'name' => $text, 'access' => $text, 'held_by' => $text,
+                'frees' => $text,
                 'by_hand' => $text, 'moves' => $sentence, 'glued' => $sentence->orNull(), 'cycles' => $number->orNull(), 'per_day' => $number,
                 'counted' => new BooleanShape])),
             'history' => Schemas::list(Schemas::record('ServiceEvent', ['on' => $text, 'what' => ChoiceShape::of('done', 'failed'), 'says' => $sentence,

@@ -25,7 +25,8 @@ final class MakingController
 
     public function planIcs(TodayRequest $request, Build $build): Response
     {
-        $ics = (new PlanReport($build->core(), $request->today()))->ics($build->id) ?? throw InvalidInput::at('making.begins_on', 'Say on which day it begins: a calendar has days.');
+        $ics = (new PlanReport($build->core(), $request->today()))->ics($build->id)
+            ?? throw InvalidInput::at('making.begins_on', 'Say on which day it begins: a calendar has days.');
 
         return $this->file($build, $ics, 'text/calendar; charset=utf-8', 'plan.ics');
     }

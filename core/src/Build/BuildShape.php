@@ -331,7 +331,7 @@ final class BuildShape
         ], 'Scenario');
     }
 
-    public const NOTHING_MEASURED = 'Nothing is measured: give a time, a current, a pull, a temperature, where it stopped, what failed, or a picture.';
+    public const NOTHING_MEASURED = 'Nothing is measured: give a time, a current, a pull, a temperature, where it stopped, or what failed.';
 
     /** @param  array<string, mixed>  $entry  of the log, as measurement() read it */
     public static function isNothing(array $entry): bool
@@ -358,7 +358,7 @@ final class BuildShape
             'warm' => Field::or(false, new BooleanShape, 'After it had run for a while.'),
             'temperature_C' => Field::or(null, NumberShape::between(-50.0, 400.0)->orNull(), 'Of its drive, outside.'),
             'after_s' => Field::or(null, NumberShape::positive(1e7)->orNull(), 'For which it had run by then.'),
-            'pull_N' => Field::or(null, NumberShape::between(0.0, 1e5)->orNull(), 'On a balance where it presses, that moves it slowly from where the move begins.'),
+            'pull_N' => Field::or(null, NumberShape::between(0.0, 1e5)->orNull(), 'On a balance where it presses, that moves it slowly.'),
             'picture' => Field::or(null, TextShape::key()->orNull(), 'A photograph, by the name it is stored under.'),
             'on' => Field::needed(new DayShape, 'Day of the measurement, as 2026-05-31.'),
             'note' => Field::or('', new TextShape(0, 500)),

@@ -39,7 +39,8 @@ final readonly class EnduranceRun
             'oil_every' => Field::or(null, NumberShape::whole(1, self::MOST_CYCLES)->orNull(), 'It stops for oil and a look after so many.'),
             'marks' => Field::or([], new ListShape(new RecordShape([
                 'id' => Field::needed(TextShape::id()), 'on' => Field::needed(new DayShape), 'at' => Field::needed($count, 'Count that it had reached.'),
-                'failed' => Field::or(false, new BooleanShape, 'It failed there, and was mended.'), 'says' => Field::or('', new TextShape(0, 200), 'What was seen.'),
+                'failed' => Field::or(false, new BooleanShape, 'It failed there, and was mended.'), 'says' => Field::or('', new TextShape(0, 200),
+                    'What was seen.'),
             ], 'EnduranceMark'), 0, self::MOST, 'marks')),
         ], 'EnduranceRun');
     }

@@ -45,7 +45,8 @@ final readonly class Making
      *     builder's own
      * @param  list<array{id: string, hours: float|null, waits_days: float|null, late_days: float, stand_in: string}>  $changed
      * @param  list<array{id: string, have: bool, place: string, price: float|null, days: float|null, comes_on: string|null, note: string}>  $parts
-     * @param  list<array{id: string, name: string, count: int, have: bool, place: string, price: ?float, days: ?float, comes_on: ?string, note: string}>  $own_parts
+     * @param  list<array{id: string, name: string, count: int, have: bool, place: string, price: ?float, days: ?float, comes_on: ?string, note: string}>
+     *     $own_parts
      * @param  list<array{id: string, on: string, good: bool, note: string}>  $tests
      */
     public function __construct(public ?string $begins_on = null, public float $hours_a_day = 2.0, public array $rests_on = [], public array $done = [],
@@ -70,7 +71,8 @@ final readonly class Making
             'begins_on' => Field::or(null, self::maybeDay(), 'Day on which work begins; empty: days are only counted.'),
             'hours_a_day' => Field::or(2.0, NumberShape::between(0.1, 24.0), 'Of work, on a day of work.'),
             'rests_on' => Field::or([], new ListShape(ChoiceShape::of('mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'), 0, 6, 'days'), 'Days without work.'),
-            'done' => Field::or([], self::list(new RecordShape(['id' => Field::needed($key, 'A task.'), 'on' => Field::or(null, self::maybeDay())], 'TaskDone'))),
+            'done' => Field::or([], self::list(new RecordShape(['id' => Field::needed($key, 'A task.'), 'on' => Field::or(null, self::maybeDay())],
+                'TaskDone'))),
             'tasks' => Field::or([], self::list(new RecordShape([
                 'id' => Field::needed(TextShape::id()), 'name' => Field::needed(TextShape::name()),
                 'stage' => Field::or('finish', ChoiceShape::of(...self::STAGES)),

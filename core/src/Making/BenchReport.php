@@ -46,7 +46,8 @@ final class BenchReport
         }
         $good = $all - count($open);
 
-        return (new Sentence("{$good} of {$all} tests came out as they should. ".($bad === [] ? 'Next:' : 'Did not come out:')))->goingOn(' ', ($bad[0] ?? $open[0])['does']);
+        return (new Sentence("{$good} of {$all} tests came out as they should. ".($bad === [] ? 'Next:' : 'Did not come out:')))->goingOn(' ',
+            ($bad[0] ?? $open[0])['does']);
     }
 
     /** @return array<string, mixed> */

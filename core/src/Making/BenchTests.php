@@ -67,7 +67,8 @@ final class BenchTests
      * @param  array<string, Quantity>  $expected
      * @param  array<string, Quantity>  $limits
      */
-    private function test(string $kind, string $of, ?string $motion, string $does, string $expects, string $stops, array $expected = [], array $limits = []): void
+    private function test(string $kind, string $of, ?string $motion, string $does, string $expects, string $stops, array $expected = [],
+        array $limits = []): void
     {
         $this->tests[] = ['id' => $of === '' ? $kind : "{$kind}.{$of}", 'kind' => $kind, 'motion' => $motion, 'does' => new Sentence($does),
             'expects' => new Sentence($expects, $expected), 'stops' => new Sentence($stops, $limits)];
@@ -77,7 +78,8 @@ final class BenchTests
     {
         [$low, $high] = $motion->range();
         $this->test('hand', $motion->id, $motion->id, "Move {$motion->named()} by hand over all its travel, its drive not yet coupled.",
-            $motion->period() !== null ? 'It goes all round, and nowhere harder than elsewhere.' : 'It goes from {low} to {high}, and nowhere harder than elsewhere.',
+            $motion->period() !== null ? 'It goes all round, and nowhere harder than elsewhere.'
+                : 'It goes from {low} to {high}, and nowhere harder than elsewhere.',
             'Stop where it binds or rubs: mend that first.', $motion->period() !== null ? [] : ['low' => $motion->unit()->quantity($low),
                 'high' => $motion->unit()->quantity($high)]);
     }
@@ -87,7 +89,8 @@ final class BenchTests
         $to = $motion->place($motion->task->to)?->named() ?? '';
         $volts = $motion->drive->supply->volts_V ?? 0.0;
         $sent = $motion->positioning->isSent();
-        $this->test('direction', $motion->id, $motion->id, $sent ? "Send {$motion->named()} a little towards {$to}".($motion->positioning->isAbsolute() ? ', its horn not yet on.' : ', its switches within reach.')
+        $this->test('direction', $motion->id, $motion->id, $sent ? "Send {$motion->named()} a little towards {$to}".($motion->positioning->isAbsolute()
+            ? ', its horn not yet on.' : ', its switches within reach.')
             : "Turn the drive of {$motion->named()} on for an instant, on half the voltage, its switches within reach.",
             $sent ? "Its shaft turns the way that takes it to {$to}." : "On {volts} it moves towards {$to}, and not away from it.",
             'Stop at once where it goes the other way: swap its two wires, or reverse it in the build.',
@@ -142,7 +145,8 @@ final class BenchTests
     {
         $target = $routine->target_s;
         $this->test('routine', $routine->id, null, "Start {$routine->named()} and let it run to its end, twice.",
-            $target === null ? 'Everything comes in the order of its lanes, and ends where it began.' : 'Everything comes in the order of its lanes, within {target}.',
+            $target === null ? 'Everything comes in the order of its lanes, and ends where it began.'
+                : 'Everything comes in the order of its lanes, within {target}.',
             'Stop it at the first thing that comes too early, too late, or not at all.', $target === null ? [] : ['target' => Quantity::of($target, 's')]);
         $this->test('cut', $routine->id, null, "Cut the power in the middle of {$routine->named()}, wait, and put it on again.",
             'Nothing drops or runs on; at power-on everything finds its place again.', 'Stop where something starts to move that nobody started.');
@@ -154,9 +158,11 @@ final class BenchTests
         if ($driven === []) {
             return;
         }
-        $this->test('hour', '', null, 'Let it run for an hour as often as it will be run, and stay with it.', 'No drive gets hotter than {hot}: a finger stays on it.',
+        $this->test('hour', '', null, 'Let it run for an hour as often as it will be run, and stay with it.',
+            'No drive gets hotter than {hot}: a finger stays on it.',
             'Stop where something smells, slows down, or is too hot to touch.', ['hot' => Quantity::of(self::HOT_C, '°C')]);
         $this->test('night', '', null, 'Let it stand under power for a night, and run as its timetable says.',
-            'In the morning it is where it should be, and its count of runs is right.', 'Do not leave it alone before the hour went well, and not without its fuse.');
+            'In the morning it is where it should be, and its count of runs is right.',
+            'Do not leave it alone before the hour went well, and not without its fuse.');
     }
 }

@@ -24,7 +24,8 @@ use Brookstone\Core\Train\StageType;
 final class Bill
 {
     public const GROUPS = ['drives' => 'Drives', 'train' => 'Gears, shafts, belts', 'parts' => 'Printed and cut parts', 'winding' => 'Cord and drums',
-        'sensors' => 'Switches and sensors', 'outputs' => 'Lamps, sounds, valves', 'wiring' => 'Boards, wire, supply', 'screws' => 'Screws', 'own' => 'Besides'];
+        'sensors' => 'Switches and sensors', 'outputs' => 'Lamps, sounds, valves', 'wiring' => 'Boards, wire, supply', 'screws' => 'Screws',
+        'own' => 'Besides'];
 
     /** Of a drive, by how it is fixed. */
     private const SERVO_SCREWS = 4;
@@ -52,7 +53,8 @@ final class Bill
     private const HARDWARE = [
         'arm' => ['pivot with two bushes' => 1], 'turntable' => ['bearing of a turntable' => 1], 'slide' => ['rail with its carriage' => 1,
             'pulley of the carriage’s cord or belt' => 2], 'wheels' => ['wheel with its tyre' => 4, 'axle' => 2],
-        'crank' => ['crank' => 1, 'connecting rod with two pins' => 1], 'crank_rocker' => ['crank' => 1, 'rod with two pins' => 1, 'pivot with two bushes' => 1],
+        'crank' => ['crank' => 1, 'connecting rod with two pins' => 1], 'crank_rocker' => ['crank' => 1, 'rod with two pins' => 1,
+            'pivot with two bushes' => 1],
         'pushed' => ['pushrod with two joints' => 1, 'pivot with two bushes' => 1], 'spring_lever' => ['spring of the lever' => 1],
         'ball' => ['hollow ball in two halves' => 1], 'feeder' => ['belt or drum that feeds' => 1],
     ];
@@ -111,7 +113,8 @@ final class Bill
 
     private function screws(string $size, int $count, string $for): void
     {
-        $this->add("screws/{$size}", 'screws', new Sentence(str_starts_with($size, 'grub') ? strtr($size, ['grub ' => 'grub screw ']) : "screw {$size} with its nut"), $count, $for);
+        $this->add("screws/{$size}", 'screws', new Sentence(str_starts_with($size, 'grub') ? strtr($size,
+            ['grub ' => 'grub screw ']) : "screw {$size} with its nut"), $count, $for);
     }
 
     private function drive(Motion $motion): void
@@ -166,7 +169,8 @@ final class Bill
         $teeth = $driver ? $stage->driver : $stage->driven;
         $what = match ($stage->type) {
             StageType::Spur => 'spur gear', StageType::Bevel => 'bevel gear', StageType::Crown => $driver ? 'spur gear' : 'crown wheel',
-            StageType::Belt => 'pulley', StageType::Round => 'grooved pulley', StageType::Chain => 'sprocket', StageType::Worm => $driver ? 'worm' : 'worm wheel',
+            StageType::Belt => 'pulley', StageType::Round => 'grooved pulley', StageType::Chain => 'sprocket',
+            StageType::Worm => $driver ? 'worm' : 'worm wheel',
             StageType::Rack => $driver ? 'spur gear' : 'rack', StageType::Screw => $driver ? 'lead screw' : 'nut', StageType::Pawl => $driver ? 'pawl'
                 : 'ratchet wheel',
         };
@@ -177,7 +181,8 @@ final class Bill
         $this->add("train/{$what} ".($counts ? "{$teeth} " : '')."{$stage->module_mm} {$stage->face_mm} {$stage->material->value}", 'train',
             new Sentence($what.($counts ? ($starts ? " of {$teeth} ".($teeth === 1 ? 'start' : 'starts') : " of {$teeth} teeth") : '')
                 ."{$this->sized($stage)}, {$stage->material->inWords()}", ['module' => Quantity::of($stage->module_mm, 'mm'),
-                    'pitch' => Quantity::of(M_PI * $stage->module_mm, 'mm'), 'face' => Quantity::of($stage->face_mm, 'mm')]), 1, $motion->name, made: $printed ? 'printed' : 'bought',
+                    'pitch' => Quantity::of(M_PI * $stage->module_mm, 'mm'), 'face' => Quantity::of($stage->face_mm, 'mm')]), 1, $motion->name,
+            made: $printed ? 'printed' : 'bought',
             spares: $plastic ? 1 : 0, why: $plastic ? 'plastic teeth wear' : '');
     }
 
@@ -247,10 +252,12 @@ final class Bill
     private function body(Body $body, string $for): void
     {
         $printed = $body->material === 'printed' || $body->material === null;
-        $sizes = array_map(fn (?float $metres): string => $metres === null ? '' : (string) round($metres * 1000, 1), [$body->length_m, $body->width_m, $body->height_m]);
+        $sizes = array_map(fn (?float $metres): string => $metres === null ? '' : (string) round($metres * 1000, 1), [$body->length_m, $body->width_m,
+            $body->height_m]);
         $values = ['length' => Quantity::of($body->length_m, 'm')] + ($body->width_m === null ? [] : ['width' => Quantity::of($body->width_m, 'm')])
             + ($body->height_m === null ? [] : ['height' => Quantity::of($body->height_m, 'm')]);
-        $this->add('parts/'.$body->id.' '.implode(' ', $sizes), 'parts', new Sentence($body->named().': '.($body->shape === 'box' ? 'box' : $body->shape).' of {'
+        $this->add('parts/'.$body->id.' '.implode(' ', $sizes), 'parts', new Sentence($body->named().': '.($body->shape === 'box' ? 'box' : $body->shape)
+            .' of {'
             .implode('} × {', array_keys($values)).'}'.($body->material === null ? '' : ", {$body->material}"), $values), 1, $for,
             made: $printed ? 'printed' : 'cut');
     }
@@ -263,7 +270,8 @@ final class Bill
                 $this->screws('M2 × 10', self::SWITCH_SCREWS, 'to fix limit switches');
             }
             if ($motion->stops->encoder_pulses !== null) {
-                $this->add("sensors/encoder {$motion->stops->encoder_pulses}", 'sensors', new Sentence("encoder with {$motion->stops->encoder_pulses} pulses a turn"),
+                $this->add("sensors/encoder {$motion->stops->encoder_pulses}", 'sensors',
+                    new Sentence("encoder with {$motion->stops->encoder_pulses} pulses a turn"),
                     1, $motion->name);
             }
         }
@@ -278,14 +286,16 @@ final class Bill
 
     private function outputs(): void
     {
-        $words = ['lamp' => 'lamp', 'sound' => 'sound player with its speaker', 'relay' => 'relay', 'track' => 'section of track', 'points' => 'points with two coils',
+        $words = ['lamp' => 'lamp', 'sound' => 'sound player with its speaker', 'relay' => 'relay', 'track' => 'section of track',
+            'points' => 'points with two coils',
             'uncoupler' => 'uncoupler', 'valve' => 'valve with its coil', 'servo_valve' => 'valve that a servo turns', 'display' => 'display'];
         foreach ($this->build->outputs as $output) {
             $this->add("outputs/{$output->kind}", 'outputs', new Sentence($words[$output->kind]), 1, $output->name, spares: $output->kind === 'lamp' ? 1 : 0,
                 why: $output->kind === 'lamp' ? 'lamps fail' : '');
         }
         foreach ($this->build->tanks as $tank) {
-            $this->add("outputs/tank {$tank->tank_l}", 'outputs', new Sentence('air tank of {volume} litres'.($tank->compressor_l_min > 0.0 ? ' with its compressor' : ''),
+            $this->add("outputs/tank {$tank->tank_l}", 'outputs', new Sentence('air tank of {volume} litres'.($tank->compressor_l_min > 0.0
+                ? ' with its compressor' : ''),
                 ['volume' => Quantity::number($tank->tank_l)]), 1, $tank->name);
         }
     }
@@ -297,13 +307,15 @@ final class Bill
             if (str_starts_with($text, 'wire of ')) {
                 continue; // by colour, below
             }
-            $this->add("wiring/{$text}", 'wiring', $line['says'], $line['count'], 'wiring', price: $line['cost'] === null ? null : $line['cost'] / $line['count'],
+            $this->add("wiring/{$text}", 'wiring', $line['says'], $line['count'], 'wiring',
+                price: $line['cost'] === null ? null : $line['cost'] / $line['count'],
                 spares: str_starts_with($text, 'fuse') ? 2 : 0, why: str_starts_with($text, 'fuse') ? 'they blow' : '');
         }
         if ($this->build->wiring->boards === []) {
             foreach ($this->build->supplies as $supply) {
-                $this->add("wiring/supply {$supply->id}", 'wiring', new Sentence("{$supply->named()}: {volts}, {amps}", ['volts' => Quantity::of($supply->volts_V, 'V'),
-                    'amps' => Quantity::of($supply->max_A, 'A')]), 1, 'all');
+                $this->add("wiring/supply {$supply->id}", 'wiring', new Sentence("{$supply->named()}: {volts}, {amps}",
+                    ['volts' => Quantity::of($supply->volts_V, 'V'),
+                        'amps' => Quantity::of($supply->max_A, 'A')]), 1, 'all');
             }
         }
         foreach ((new WiringSheet($this->build))->rows() as $row) {

@@ -52,7 +52,8 @@ final readonly class PartsList
     /** As a table for a spreadsheet. */
     public function csv(): string
     {
-        $rows = [Csv::row(['group', 'part', 'count', 'unit', 'for', 'how', 'in the drawer', 'place', 'price of one', 'cost', 'days', 'comes on', 'spares', 'why',
+        $rows = [Csv::row(['group', 'part', 'count', 'unit', 'for', 'how', 'in the drawer', 'place', 'price of one', 'cost', 'days', 'comes on', 'spares',
+            'why',
             'note'])];
         foreach ($this->lines as $line) {
             $rows[] = Csv::row([Bill::GROUPS[$line->item->group], $line->item->name->text(), self::count($line->item->count), $line->item->per,

@@ -11,7 +11,7 @@ use Brookstone\Core\Plan\Calendar;
 use Brookstone\Core\Plan\Task;
 
 /**
- * Proposes the plan of a build from the build: get, print and cut, the bare mechanism, its drive, train and stops, the wiring in its own order, the program
+ * Proposes the plan of a build from the build: get, make and cut, the bare mechanism, its drive, train and stops, the wiring in its own order, the program
  * and each routine, the bench tests, and only then cover and paint. What its builder said of a task counts instead.
  */
 final class PlanMaker
@@ -27,7 +27,7 @@ final class PlanMaker
 
     private const ORDER_H = 0.2;
 
-    private const PRINT_H = 0.3; // of work, of a print
+    private const PRINT_H = 0.3; // of work, of a printed piece
 
     private const PRINT_DAYS = 0.15; // that one runs by itself
 
@@ -41,7 +41,8 @@ final class PlanMaker
         'spares' => 0.5];
 
     /** Of a test of that kind, for each of it. */
-    private const TEST_H = ['hand' => 0.1, 'direction' => 0.1, 'empty' => 0.2, 'current' => 0.2, 'stops' => 0.15, 'loaded' => 0.25, 'routine' => 0.3, 'cut' => 0.2,
+    private const TEST_H = ['hand' => 0.1, 'direction' => 0.1, 'empty' => 0.2, 'current' => 0.2, 'stops' => 0.15, 'loaded' => 0.25, 'routine' => 0.3,
+        'cut' => 0.2,
         'hour' => 1.0, 'night' => 0.2];
 
     /** From these on a stand-in no longer does: what is measured with it does not hold. */
@@ -124,7 +125,7 @@ final class PlanMaker
     {
         $groups = [];
         foreach (PartsList::of($this->build)->lines as $line) {
-            $how = ['bought' => 'get', 'printed' => 'print', 'cut' => 'cut'][$line->item->made];
+            $how = ['bought' => 'get', 'printed' => 'make', 'cut' => 'cut'][$line->item->made];
             $alone = $how === 'get' && ! $line->have && ($line->days !== null || $line->comes_on !== null);
             $groups[$alone ? "get/{$line->item->id}" : "{$how}/{$line->item->group}"][] = $line;
         }
@@ -140,7 +141,7 @@ final class PlanMaker
                 $days = max(array_map(fn (PartLine $line): float => $line->days ?? self::BOUGHT_DAYS, $lines));
                 $on = $lines[0]->comes_on === null ? null : $this->calendar->dayOf($lines[0]->comes_on);
                 $this->add($id, 'parts', (new Sentence('Get'))->goingOn(' ', $name), self::ORDER_H, [], $days, $done, $on);
-            } elseif ($how === 'print') {
+            } elseif ($how === 'make') {
                 $pieces = array_sum(array_map(fn (PartLine $line): float => $line->item->count, $lines));
                 $this->add($id, 'parts', (new Sentence('Print'))->goingOn(' ', $name), self::PRINT_H * $pieces, [], self::PRINT_DAYS * $pieces, $done);
             } else {
@@ -161,13 +162,15 @@ final class PlanMaker
     {
         foreach ($this->build->motions as $id => $motion) {
             $name = $motion->named();
-            $this->add("bare/{$id}", 'mechanism', new Sentence("Build the bare mechanism of {$name}, and move it by hand over all its travel"), self::HOURS['bare'],
+            $this->add("bare/{$id}", 'mechanism', new Sentence("Build the bare mechanism of {$name}, and move it by hand over all its travel"),
+                self::HOURS['bare'],
                 [...$this->gets(['parts', 'winding'], $motion->name), ...$this->gets(['screws'])]);
             if ($motion->drive === null) {
                 continue;
             }
             $last = "drive/{$id}";
-            $this->add($last, 'drive', new Sentence("Fix the drive of {$name}"), self::HOURS['drive'], ["bare/{$id}", ...$this->gets(['drives'], $motion->name), ...$this->gets(['screws'])]);
+            $this->add($last, 'drive', new Sentence("Fix the drive of {$name}"), self::HOURS['drive'], ["bare/{$id}", ...$this->gets(['drives'],
+                $motion->name), ...$this->gets(['screws'])]);
             $stages = count($motion->train->stages);
             if ($stages > 0) {
                 $this->add("train/{$id}", 'drive', new Sentence("Set the train of {$name}: ".($stages === 1 ? 'one stage' : "{$stages} stages")),
@@ -185,7 +188,8 @@ final class PlanMaker
     /** @return list<string> tasks of stages */
     private function stage(string ...$stages): array
     {
-        return array_keys(array_filter($this->steps, fn (Step $step): bool => in_array($step->stage, $stages, true) && ! str_starts_with($step->task->id, 'swap/')));
+        return array_keys(array_filter($this->steps, fn (Step $step): bool => in_array($step->stage, $stages, true) && ! str_starts_with($step->task->id,
+            'swap/')));
     }
 
     private function wiring(): void
@@ -235,10 +239,11 @@ final class PlanMaker
     private function finish(): void
     {
         $tests = $this->stage('tests');
-        $this->add('cover', 'finish', new Sentence('Cover and paint, and print the service card'), self::HOURS['cover'],
+        $this->add('cover', 'finish', new Sentence('Cover and paint, and put the service card in'), self::HOURS['cover'],
             $tests === [] ? $this->stage('mechanism') : $tests, self::PAINT_DAYS);
         if (array_filter(Bill::of($this->build), fn (Item $item): bool => $item->spares > 0) !== []) {
-            $this->add('spares', 'finish', new Sentence('Put the spare parts aside, with the build’s name on them'), self::HOURS['spares'], $this->stage('parts'));
+            $this->add('spares', 'finish', new Sentence('Put the spare parts aside, with the build’s name on them'), self::HOURS['spares'],
+                $this->stage('parts'));
         }
     }
 
@@ -247,7 +252,8 @@ final class PlanMaker
     {
         $before = [];
         foreach ($this->build->making->tasks as $own) {
-            $this->steps[$own['id']] = new Step(new Task($own['id'], $own['hours'], $own['waits_days'], $own['needs'], $this->build->making->isDone($own['id'])),
+            $this->steps[$own['id']] = new Step(new Task($own['id'], $own['hours'], $own['waits_days'], $own['needs'],
+                $this->build->making->isDone($own['id'])),
                 $own['stage'], new Sentence(Sentence::quote($own['name'])), true);
             foreach ($own['before'] as $later) {
                 $before[$later][] = $own['id'];

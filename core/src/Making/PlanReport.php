@@ -39,8 +39,10 @@ final readonly class PlanReport
         $runs = $this->endOf('routine');
 
         return [
-            'says' => $this->says($runs), 'begins_on' => $this->build->making->begins_on, 'from_on' => $this->calendar->begins_on, 'ends_day' => $this->schedule->ends, 'runs_day' => $runs,
-            'runs_on' => $runs === null ? null : $this->calendar->date($this->last($runs)), 'ends_on' => $this->calendar->date($this->last($this->schedule->ends)),
+            'says' => $this->says($runs), 'begins_on' => $this->build->making->begins_on, 'from_on' => $this->calendar->begins_on,
+            'ends_day' => $this->schedule->ends, 'runs_day' => $runs,
+            'runs_on' => $runs === null ? null : $this->calendar->on($this->last($runs)),
+            'ends_on' => $this->calendar->on($this->last($this->schedule->ends)),
             'hours' => array_sum(array_map(fn (Step $step): float => $step->task->done ? 0.0 : $step->task->hours, $this->steps)),
             'path' => $this->schedule->path, 'remarks' => [...$this->decides(), ...$this->leftOut(), ...$this->standIns()],
             'stages' => $this->stages(),
@@ -57,8 +59,8 @@ final readonly class PlanReport
         $events = [];
         foreach ($this->schedule->slots as $id => $slot) {
             $step = $this->steps[$id];
-            $events[] = ['id' => hash('xxh64', $id)."-{$key}@brookstone", 'from' => (string) $this->calendar->date($slot->begins),
-                'until' => (string) $this->calendar->date(max($slot->begins, $this->last($slot->ends))), 'says' => $step->says->text(),
+            $events[] = ['id' => hash('xxh64', $id)."-{$key}@brookstone", 'from' => (string) $this->calendar->on($slot->begins),
+                'until' => (string) $this->calendar->on(max($slot->begins, $this->last($slot->ends))), 'says' => $step->says->text(),
                 'note' => PlanMaker::NAMES[$step->stage].($slot->isCritical() ? '. Any delay of it delays all.' : '')];
         }
 
@@ -87,7 +89,7 @@ final readonly class PlanReport
         if ($open === 0) {
             return new Sentence('All of it is done.');
         }
-        $when = fn (float $day): string => $this->calendar->date($this->last($day)) ?? 'day '.(int) ($this->last($day) + 1);
+        $when = fn (float $day): string => $this->calendar->on($this->last($day)) ?? 'day '.(int) ($this->last($day) + 1);
         $hours = ['hours' => Quantity::number(round(array_sum(array_map(fn (string $id): float => $this->steps[$id]->task->hours,
             array_keys($this->schedule->slots))), 1))];
         $all = count($this->steps);
@@ -110,9 +112,11 @@ final readonly class PlanReport
                 && $other->worked > $slot->worked + 1e-9 && $this->steps[$of]->task->hours > 0.0, ARRAY_FILTER_USE_BOTH);
             $hours = array_sum(array_map(fn (string $of): float => $this->steps[$of]->task->hours, array_keys($meanwhile)));
             $count = count($meanwhile);
-            $says[] = (new Sentence(''))->goingOn('This decides when all is done: ', self::short($this->steps[$id]->says))->goingOn(', which takes ', new Sentence(
-                (abs($waits - 1.0) < 0.05 ? 'a day. ' : '{days} days. ').($count === 0 ? 'Nothing else can go on meanwhile.' : 'Meanwhile '.($count === 1 ? 'one task goes' : "{$count} tasks go")
-                    .' on, {hours} hours of work.'), ['days' => Quantity::number(round($waits, 1)), 'hours' => Quantity::number(round($hours, 1))]));
+            $says[] = (new Sentence(''))->goingOn('This decides when all is done: ', self::short($this->steps[$id]->says))->goingOn(', which takes ',
+                new Sentence(
+                    (abs($waits - 1.0) < 0.05 ? 'a day. ' : '{days} days. ').($count === 0 ? 'Nothing else can go on meanwhile.' : 'Meanwhile '.($count === 1
+                        ? 'one task goes' : "{$count} tasks go")
+                        .' on, {hours} hours of work.'), ['days' => Quantity::number(round($waits, 1)), 'hours' => Quantity::number(round($hours, 1))]));
         }
 
         return $says;
@@ -133,7 +137,8 @@ final readonly class PlanReport
     /** @return list<Sentence> */
     private function standIns(): array
     {
-        return array_values(array_map(fn (Step $step): Sentence => new Sentence('With '.Sentence::quote($step->stand_in).' in its place, this carries over: how it is '
+        return array_values(array_map(fn (Step $step): Sentence => new Sentence('With '.Sentence::quote($step->stand_in)
+            .' in its place, this carries over: how it is '
             .'fixed, the direction, wiring, switches and program. This does not: times, currents, run-on, heat. Measure those again with the right part.'),
             array_filter($this->steps, fn (Step $step): bool => $step->stand_in !== '' && ! $step->task->done)));
     }
@@ -148,7 +153,7 @@ final readonly class PlanReport
             if ($of !== []) {
                 $stages[] = ['id' => $id, 'name' => $name, 'ends_in' => PlanMaker::ENDS_IN[$id], 'of' => count($of),
                     'done' => count(array_filter($of, fn (Step $step): bool => $step->task->done)), 'ends_day' => $end,
-                    'ends_on' => $end === null ? null : $this->calendar->date($this->last($end))];
+                    'ends_on' => $end === null ? null : $this->calendar->on($this->last($end))];
             }
         }
 
@@ -164,7 +169,7 @@ final readonly class PlanReport
             'waits_days' => $step->task->waits_days - $step->late_days, 'late_days' => $step->late_days, 'stand_in' => $step->stand_in,
             'needs' => array_values(array_filter($step->task->needs, fn (string $id): bool => isset($this->steps[$id]))), 'done' => $step->task->done,
             'done_on' => $step->done_on, 'begins' => $slot?->begins, 'worked' => $slot?->worked, 'ends' => $slot?->ends, 'spare_days' => $slot?->spare_days,
-            'critical' => $slot?->isCritical() ?? false, 'begins_on' => $slot === null ? null : $this->calendar->date($slot->begins),
-            'ends_on' => $slot === null ? null : $this->calendar->date(max($slot->begins, $this->last($slot->ends)))];
+            'critical' => $slot?->isCritical() ?? false, 'begins_on' => $slot === null ? null : $this->calendar->on($slot->begins),
+            'ends_on' => $slot === null ? null : $this->calendar->on(max($slot->begins, $this->last($slot->ends)))];
     }
 }

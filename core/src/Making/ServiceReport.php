@@ -79,10 +79,12 @@ final readonly class ServiceReport
             return new Sentence(count($jobs).' jobs follow from how it is made. Say from which day it is in use, and each gets its day.');
         }
         if ($due !== []) {
-            return (new Sentence(count($due) === 1 ? 'One job is due:' : count($due).' jobs are due. The first:'))->goingOn(' ', $due[0]['does'])->goingOn('', new Sentence('.'));
+            return (new Sentence(count($due) === 1 ? 'One job is due:' : count($due).' jobs are due. The first:'))->goingOn(' ',
+                $due[0]['does'])->goingOn('', new Sentence('.'));
         }
 
-        return (new Sentence('Nothing is due. Next, on '.($jobs[0]['next_on'] ?? 'no day').':'))->goingOn(' ', $jobs[0]['does'])->goingOn('', new Sentence('.'));
+        return (new Sentence('Nothing is due. Next, on '.($jobs[0]['next_on'] ?? 'no day').':'))->goingOn(' ', $jobs[0]['does'])->goingOn('',
+            new Sentence('.'));
     }
 
     /** Cycles of a motion up to a day: as its controller counted, and from there on as often as its task says. */
@@ -135,7 +137,7 @@ final readonly class ServiceReport
         return ['id' => $job->id, 'motion' => $job->motion, 'does' => $job->does, 'why' => $job->why, 'own' => $job->own, 'every_cycles' => $job->every_cycles,
             'every_days' => $job->every_days, 'last_on' => $done === [] ? null : $last, 'left_cycles' => $left['cycles'],
             'left_days' => $leftDays ?? self::FAR_DAYS,
-            'next_on' => $leftDays === null || $leftDays > self::FAR_DAYS ? null : $this->calendar->date(floor($leftDays)),
+            'next_on' => $leftDays === null || $leftDays > self::FAR_DAYS ? null : $this->calendar->on(floor($leftDays)),
             'state' => match (true) {
                 $leftDays === null => 'open',
                 $leftDays <= 0.0 => 'due',
@@ -167,7 +169,8 @@ final readonly class ServiceReport
     private function history(): array
     {
         $rows = array_map(fn (array $done): array => ['on' => $done['on'], 'what' => 'done', 'says' => $this->jobs[$done['job']]->does
-            ?? new Sentence(Sentence::quote($done['job'])), 'note' => $done['note'], 'helped' => $this->helped($this->jobs[$done['job']]->motion ?? null, $done['on'])],
+            ?? new Sentence(Sentence::quote($done['job'])), 'note' => $done['note'], 'helped' => $this->helped($this->jobs[$done['job']]->motion ?? null,
+                $done['on'])],
             $this->build->upkeep->done);
         foreach ($this->build->log as $entry) {
             if ($entry->failed !== '' && isset($this->build->motions[$entry->motion])) {
@@ -217,7 +220,8 @@ final readonly class ServiceReport
         }
         $hours = -24.0 * (float) $this->calendar->dayOf($watch['seen_on']);
 
-        return $hours < $watch['every_h'] + 24.0 ? null : new Sentence("A run was missed: it should run every {every} hours, and was last seen on {$watch['seen_on']}."
+        return $hours < $watch['every_h'] + 24.0 ? null
+            : new Sentence("A run was missed: it should run every {every} hours, and was last seen on {$watch['seen_on']}."
             .($watch['on_miss'] === '' ? '' : ' '.Sentence::quote($watch['on_miss'])), ['every' => Quantity::number($watch['every_h'])]);
     }
 }

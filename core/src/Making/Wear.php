@@ -105,11 +105,12 @@ final class Wear
     private function motion(Motion $motion, MotionFigures $figures): void
     {
         [$id, $name, $motor] = [$motion->id, $motion->named(), $motion->drive?->motor];
-        $cycle_s = ($figures->runThere()['time_s'] ?? $motion->task->move_s) + ($motion->isOneWay() ? 0.0 : ($figures->runBack()['time_s'] ?? $motion->task->move_s));
+        $cycle_s = $figures->runThere()['time_s'] ?? $motion->task->move_s;
+        $cycle_s += $motion->isOneWay() ? 0.0 : ($figures->runBack()['time_s'] ?? $motion->task->move_s);
         if ($motor !== null && ! $motor instanceof Stepper && ! $motor instanceof Brushless && ! $motor instanceof AirCylinder && $cycle_s > 0.0) {
-            $this->job("brushes.{$id}", $id, "Listen to the motor of {$name} and measure its time; put in a new one when it slows", self::EARLY * self::BRUSHES_H
-                * 3600 / $cycle_s, null, 'Brushes of small motors last about {life} hours; it turns for {cycle} each time.', ['life' => Quantity::number(self::BRUSHES_H),
-                    'cycle' => Quantity::of($cycle_s, 's')]);
+            $this->job("brushes.{$id}", $id, "Listen to the motor of {$name} and measure its time; put in a new one when it slows",
+                self::EARLY * self::BRUSHES_H * 3600 / $cycle_s, null, 'Brushes of small motors last about {life} hours; it turns for {cycle} each time.',
+                ['life' => Quantity::number(self::BRUSHES_H), 'cycle' => Quantity::of($cycle_s, 's')]);
         }
         $this->teeth($motion, $figures);
         if ($motion->thing() instanceof Hoist) {
@@ -140,8 +141,9 @@ final class Wear
             $metal = in_array($stage->material, [GearMaterial::Brass, GearMaterial::Steel], true);
             $toothed = in_array($stage->type, [StageType::Spur, StageType::Bevel, StageType::Crown, StageType::Worm], true);
             if (! $metal && $toothed && $torque > 0.0 && $turns > 0.0) {
-                foreach ([[$stage->driven, $torque, $turns], [$stage->driver, $torque / $stage->ratio() / $stage->efficiency, $turns * $stage->ratio()]] as [$teeth,
-                    $at_Nm, $rounds]) {
+                foreach ([[$stage->driven, $torque, $turns], [$stage->driver, $torque / $stage->ratio() / $stage->efficiency,
+                    $turns * $stage->ratio()]] as [$teeth,
+                        $at_Nm, $rounds]) {
                     if ($teeth < Tooth::LEAST_TEETH) {
                         continue;
                     }
@@ -155,7 +157,8 @@ final class Wear
         }
         if ($least !== null && $least[0] < self::MOST) {
             [$cycles, $teeth, $stage, $tooth] = $least;
-            $this->job("teeth.{$motion->id}", $motion->id, "Look at the gear of {$teeth} teeth of {$motion->named()}, and put in a new one when its teeth are thin",
+            $this->job("teeth.{$motion->id}", $motion->id,
+                "Look at the gear of {$teeth} teeth of {$motion->named()}, and put in a new one when its teeth are thin",
                 self::EARLY * $cycles, null, "Its teeth of {$stage->material->inWords()} are stressed to {stress}; for long they bear {bears}.",
                 ['stress' => Quantity::of($tooth->stress_MPa, 'MPa'), 'bears' => Quantity::of($stage->material->allowable_MPa(), 'MPa')]);
         }
@@ -166,7 +169,8 @@ final class Wear
         if ($supply->capacity_Ah === null) {
             return;
         }
-        $this->job("charge.{$supply->id}", null, "Measure {$supply->named()} and charge it", null, self::BATTERY_LOOK_DAYS, 'A battery that stands empty is spoilt.');
+        $this->job("charge.{$supply->id}", null, "Measure {$supply->named()} and charge it", null, self::BATTERY_LOOK_DAYS,
+            'A battery that stands empty is spoilt.');
         $years = self::BATTERY_YEARS[$supply->cells] ?? self::BATTERY_YEARS['other'];
         $this->job("battery.{$supply->id}", null, "Put in a new {$supply->named()}", null, $years * self::YEAR, 'It holds less from year to year.');
     }

@@ -58,7 +58,7 @@ final readonly class Calendar
     }
 
     /** The date of a day of the plan; null where none is said. */
-    public function date(float $day): ?string
+    public function on(float $day): ?string
     {
         return $this->begins_on === null ? null : gmdate('Y-m-d', self::seconds($this->begins_on) + (int) floor($day + 1e-9) * self::DAY_S);
     }

@@ -39,7 +39,8 @@ final readonly class Schedule
         ImpossibleValue::unlessNotNegative('tasks', count($byId) - count($tasks));
         [$needs, $leftOut] = self::needs($byId);
         $open = array_filter($byId, fn (Task $task): bool => ! $task->done);
-        $needs = array_map(fn (array $of): array => array_values(array_filter($of, fn (string $id): bool => isset($open[$id]))), array_intersect_key($needs, $open));
+        $needs = array_map(fn (array $of): array => array_values(array_filter($of, fn (string $id): bool => isset($open[$id]))), array_intersect_key($needs,
+            $open));
         $hangs = self::hangsOn($open, $needs);
         $slots = $because = $order = [];
         $hours = 0.0; // of work that are spoken for

@@ -12,7 +12,7 @@ final readonly class Task
     /**
      * @param  string  $id  unique in its plan
      * @param  float  $hours  of work, ≥ 0
-     * @param  float  $waits_days  that pass by themselves after the work, ≥ 0: glue dries, a print runs, a parcel comes
+     * @param  float  $waits_days  that pass by themselves after the work, ≥ 0: glue dries, a printer works, a parcel comes
      * @param  list<string>  $needs  tasks that must be done before
      * @param  float|null  $ends_on  day on which what only passes is over, where that is known: a parcel with a date
      */

@@ -24,13 +24,15 @@ use Brookstone\Core\Shape\ErrorList;
 final class LogTable
 {
     /** Columns, and what each may be called. */
-    public const COLUMNS = ['motion', 'from', 'to', 'time', 'current', 'stalled', 'stopped at', 'temperature', 'after', 'pull', 'failed', 'speed', 'carries', 'supply', 'warm', 'day', 'note'];
+    public const COLUMNS = ['motion', 'from', 'to', 'time', 'current', 'stalled', 'stopped at', 'temperature', 'after', 'pull', 'failed', 'speed', 'carries',
+        'supply', 'warm', 'day', 'note'];
 
     public const MOST = 10_000; // in a log
 
     private const MOST_PROBLEMS = 50;
 
-    private const FIELDS = ['time' => 'measured_s', 'current' => 'current_A', 'stalled' => 'stalled_A', 'stopped at' => 'stopped_at', 'supply' => 'supply_V', 'temperature' => 'temperature_C',
+    private const FIELDS = ['time' => 'measured_s', 'current' => 'current_A', 'stalled' => 'stalled_A', 'stopped at' => 'stopped_at', 'supply' => 'supply_V',
+        'temperature' => 'temperature_C',
         'after' => 'after_s', 'pull' => 'pull_N',
         'day' => 'on'];
 
@@ -81,7 +83,8 @@ final class LogTable
             $with = fn (?float $value, string $unit): string => $value === null ? '' : json_encode($value, JSON_THROW_ON_ERROR)." {$unit}";
             $at = $motion === null ? '' : $with($entry->stopped_at, $motion->unit()->symbol());
             $rows[] = Csv::row([$motion === null ? $entry->motion : $motion->name, $place($entry->from), $place($entry->to), $with($entry->measured_s, 's'),
-                $with($entry->current_A, 'A'), $with($entry->stalled_A, 'A'), $at, $with($entry->temperature_C, '°C'), $with($entry->after_s, 's'), $with($entry->pull_N, 'N'), $entry->failed, $entry->speed, $entry->carries === 'as_task' ? ''
+                $with($entry->current_A, 'A'), $with($entry->stalled_A, 'A'), $at, $with($entry->temperature_C, '°C'), $with($entry->after_s, 's'),
+                $with($entry->pull_N, 'N'), $entry->failed, $entry->speed, $entry->carries === 'as_task' ? ''
                 : $entry->carries, $with($entry->supply_V, 'V'), $entry->warm ? 'yes' : '', $entry->on, $entry->note]);
         }
 

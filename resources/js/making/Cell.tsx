@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import type { Edit } from '../api/types';
-import { useFieldError } from '../fields/PlainFields';
 import { useBuild } from '../state/BuildContext';
 import { draftKey, useDrafts } from '../state/drafts';
 import { valueAt } from '../state/rebase';
@@ -28,16 +27,25 @@ interface Props {
     besides?: object;
 }
 
+/** What was refused of an entry that did not come about. */
+function dropAll(from: string): void {
+    const { drafts, drop } = useDrafts.getState();
+    Object.keys(drafts)
+        .filter((each) => each.startsWith(from))
+        .forEach(drop);
+}
+
 /** One field of an entry, in a table: saved when it is left; what was refused stays in it, with the reason below. */
 export function Cell({ list, id, field, value, kind, label, placeholder, className = 'w-24', besides = {} }: Props) {
     const { stored, edit } = useBuild();
     const entry = useEntry(list, id);
     const path = `${entry.path}.${field}`;
-    const error = useFieldError(path);
     const key = draftKey(stored.id, path);
-    const draft = useDrafts((state) => state.drafts[key]);
-    const drop = useDrafts((state) => state.drop);
     const [typed, setTyped] = useState<string | null>(null);
+    const [isMine, setMine] = useState(false); // entries that are not there yet would all stand in the same place
+    const draft = useDrafts((state) => (entry.isNew && !isMine ? undefined : state.drafts[key]));
+    const error = draft?.message;
+    const drop = useDrafts((state) => state.drop);
     const kept = value === null ? '' : String(value);
     const commit = () => {
         if (typed === null) {
@@ -57,7 +65,11 @@ export function Cell({ list, id, field, value, kind, label, placeholder, classNa
                   : kind === 'number'
                     ? { path, text, unit: '' }
                     : { path, value: text };
-        edit(...(entry.isNew ? [{ path: entry.path, value: { id, ...besides } }] : []), said);
+        if (entry.isNew) {
+            dropAll(draftKey(stored.id, `${entry.path}.`));
+            setMine(true);
+        }
+        edit(...(entry.isNew ? [{ path: entry.path, value: { id, ...besides, [field]: kind === 'text' ? '' : null } }] : []), said);
     };
     return (
         <>
@@ -104,7 +116,7 @@ export function Tick({
         <input
             type="checkbox"
             aria-label={label}
-            className="size-4 accent-accent"
+            className="size-5 accent-accent"
             checked={value}
             onChange={(event) =>
                 edit(

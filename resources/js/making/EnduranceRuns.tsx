@@ -1,6 +1,5 @@
 import { useState, type FormEvent } from 'react';
 import type { BenchReport, EnduranceReport } from '../api/types';
-import { useFieldError } from '../fields/PlainFields';
 import { today } from '../log/today';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -58,11 +57,16 @@ function Run({ run, path }: { run: EnduranceReport; path: string }) {
     const [failed, setFailed] = useState(false);
     const marks = kept?.marks ?? [];
     const mark = `${path}.marks.${marks.length}`;
-    const errors = [useFieldError(mark), useFieldError(`${mark}.at`)];
+    const [problem, setProblem] = useState('');
     const write = (event: FormEvent) => {
         event.preventDefault();
         const count = Number(at);
-        edit({ path: mark, value: { id: freeId(marks, 'mark'), on: today(), at: at.trim() === '' || Number.isNaN(count) ? at : count, failed, says } });
+        if (at.trim() === '' || !Number.isInteger(count) || count < 0) {
+            setProblem('Must be a whole number: how often it had gone there and back by then.');
+            return;
+        }
+        setProblem('');
+        edit({ path: mark, value: { id: freeId(marks, 'mark'), on: today(), at: count, failed, says } });
         setAt('');
         setSays('');
         setFailed(false);
@@ -106,7 +110,7 @@ function Run({ run, path }: { run: EnduranceReport; path: string }) {
                     <input className={`${INPUT} w-full`} maxLength={200} value={says} onChange={(event) => setSays(event.target.value)} />
                 </label>
                 <label className="flex items-center gap-1 py-1">
-                    <input type="checkbox" className="size-4 accent-accent" checked={failed} onChange={(event) => setFailed(event.target.checked)} />
+                    <input type="checkbox" className="size-5 accent-accent" checked={failed} onChange={(event) => setFailed(event.target.checked)} />
                     It failed
                 </label>
                 <button type="submit" className="border border-line bg-well px-3 py-1">
@@ -115,13 +119,11 @@ function Run({ run, path }: { run: EnduranceReport; path: string }) {
                 <CountField path={`${path}.target`} value={run.target} label="Target" />
                 <CountField path={`${path}.oil_every`} value={kept?.oil_every ?? null} label="Oil after each" />
             </form>
-            {errors
-                .filter((each) => each !== undefined)
-                .map((error) => (
-                    <p key={error} role="alert" className="mt-1 text-fails">
-                        {error}
-                    </p>
-                ))}
+            {problem !== '' && (
+                <p role="alert" className="mt-1 text-fails">
+                    {problem}
+                </p>
+            )}
         </div>
     );
 }

@@ -58,7 +58,7 @@ function Row({ task }: { task: PlanTask }) {
             <td className="px-3 py-1">
                 <input
                     type="checkbox"
-                    className="size-4 accent-accent"
+                    className="size-5 accent-accent"
                     aria-label={`${name} is done`}
                     checked={task.done}
                     disabled={task.done && !isTicked}

@@ -29,7 +29,7 @@ export function PlanWhen() {
                         <label key={each.id} className="flex items-center gap-1">
                             <input
                                 type="checkbox"
-                                className="size-4 accent-accent"
+                                className="size-5 accent-accent"
                                 checked={rests_on.includes(each.id)}
                                 onChange={(event) =>
                                     edit({

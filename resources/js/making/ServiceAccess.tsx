@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ServiceReport } from '../api/types';
-import { TextField, useFieldError } from '../fields/PlainFields';
+import { TextField } from '../fields/PlainFields';
 import { today } from '../log/today';
 import { significant } from '../state/units';
 import { useBuild } from '../state/BuildContext';
@@ -113,8 +113,7 @@ function Counted({ motion, name, isCounted }: { motion: string; name: string; is
     const counts = stored.document.upkeep.counts;
     const [typed, setTyped] = useState('');
     const path = `upkeep.counts.${counts.length}`;
-    const [whole, ofCycles] = [useFieldError(path), useFieldError(`${path}.cycles`)];
-    const error = whole ?? ofCycles;
+    const [error, setError] = useState('');
     return (
         <span className="narrow block text-quiet">
             {isCounted ? 'counted, then ' : ''}computed
@@ -129,12 +128,17 @@ function Counted({ motion, name, isCounted }: { motion: string; name: string; is
                 onBlur={() => {
                     if (typed.trim() !== '') {
                         const cycles = Number(typed);
-                        edit({ path, value: { id: freeId(counts, 'count'), motion, on: today(), cycles: Number.isNaN(cycles) ? typed : cycles } });
+                        if (Number.isNaN(cycles) || cycles < 0) {
+                            setError('Must be a number of times.');
+                            return;
+                        }
+                        setError('');
+                        edit({ path, value: { id: freeId(counts, 'count'), motion, on: today(), cycles } });
                         setTyped('');
                     }
                 }}
             />
-            {error !== undefined && (
+            {error !== '' && (
                 <span role="alert" className="block text-fails">
                     {error}
                 </span>

@@ -1,3 +1,4 @@
+import { BenchSays } from '../log/BenchSays';
 import { Entries } from '../log/Entries';
 import { ManyAtOnce } from '../log/ManyAtOnce';
 import { Measure } from '../log/Measure';
@@ -15,6 +16,7 @@ export function LogPage() {
                 Run it empty, then loaded, then for hours. Write down what you measure; what is computed for that very case stands beside it.
             </p>
             <Measure />
+            <BenchSays />
             <RepeatsTable />
             <RefitSheet />
             <Entries />

@@ -29,7 +29,7 @@ export function PartsPage() {
                         <label className="flex items-center gap-2">
                             <input
                                 type="checkbox"
-                                className="size-4 accent-accent"
+                                className="size-5 accent-accent"
                                 checked={onlyMissing}
                                 onChange={(event) => setOnlyMissing(event.target.checked)}
                             />

@@ -38,10 +38,10 @@ export function SheetsPage() {
                         <legend className="text-quiet">What is printed</legend>
                         <span className="flex flex-wrap gap-x-4 gap-y-1">
                             {SHEETS.map((sheet) => (
-                                <label key={sheet.id} className="flex items-center gap-1">
+                                <label key={sheet.id} className="flex items-center gap-1 py-1">
                                     <input
                                         type="checkbox"
-                                        className="size-4 accent-accent"
+                                        className="size-5 accent-accent"
                                         checked={shows(sheet.id)}
                                         onChange={(event) => setLeft(event.target.checked ? left.filter((each) => each !== sheet.id) : [...left, sheet.id])}
                                     />

@@ -1,5 +1,6 @@
 import { api } from '../api/client';
 import type { BenchReport, BenchTest } from '../api/types';
+import { BenchSays } from '../log/BenchSays';
 import { today } from '../log/today';
 import { Cell, useEntry } from '../making/Cell';
 import { EnduranceRuns } from '../making/EnduranceRuns';
@@ -21,6 +22,7 @@ export function TestsPage() {
                 <>
                     <p className="text-[1.3rem] font-semibold">{say(data.says)}</p>
                     <p className="text-quiet">In this order a fault costs least. Only when all came out well: cover and paint.</p>
+                    <BenchSays />
                     {data.kinds.map((kind) => (
                         <Kind key={kind.kind} name={kind.name} tests={data.tests.filter((test) => test.kind === kind.kind)} />
                     ))}

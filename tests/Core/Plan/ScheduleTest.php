@@ -60,9 +60,9 @@ it('passes over days without work', function () {
 
     expect($calendar->beginsAfter(0.0))->toBe(0.0)->and($calendar->done(2.0))->toBe(1.0)->and($calendar->beginsAfter(2.0))->toBe(3.0)
         ->and($calendar->done(3.0))->toBe(3.5)->and($calendar->done(12.0))->toBe(8.0)->and($calendar->hoursAt(1.5))->toBe(2.0)->and($calendar->hoursAt(3.25))->toBe(2.5)
-        ->and($calendar->date(3.5))->toBe('2026-06-01')->and($calendar->dayOf('2026-06-05'))->toBe(7.0)
-        ->and((new Calendar(null, 2.0, ['mon']))->beginsAfter(2.0))->toBe(1.0)->and((new Calendar(null, 2.0, []))->date(3.0))->toBeNull()
-        ->and((new Calendar('2028-02-28', 1.0, []))->date(1.0))->toBe('2028-02-29');
+        ->and($calendar->on(3.5))->toBe('2026-06-01')->and($calendar->dayOf('2026-06-05'))->toBe(7.0)
+        ->and((new Calendar(null, 2.0, ['mon']))->beginsAfter(2.0))->toBe(1.0)->and((new Calendar(null, 2.0, []))->on(3.0))->toBeNull()
+        ->and((new Calendar('2028-02-28', 1.0, []))->on(1.0))->toBe('2028-02-29');
 });
 
 it('refuses days without hours', fn () => new Calendar(null, 0.0, []))->throws(ImpossibleValue::class);

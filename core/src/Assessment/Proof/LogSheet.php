@@ -67,7 +67,8 @@ final class LogSheet
         $says = [];
         if ($entry->pull_N !== null) {
             $computed = $model->pull_N($motion, $entry);
-            $says[] = new Sentence('pulls {pull} on the balance'.($computed === null ? '' : ', computed {computed}'), ['pull' => Quantity::of($entry->pull_N, 'N')]
+            $says[] = new Sentence('pulls {pull} on the balance'.($computed === null ? '' : ', computed {computed}'), ['pull' => Quantity::of($entry->pull_N,
+                'N')]
                 + ($computed === null ? [] : ['computed' => Quantity::of($computed, 'N')]));
         }
         if ($entry->temperature_C !== null) {

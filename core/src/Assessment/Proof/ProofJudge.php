@@ -40,7 +40,8 @@ final class ProofJudge implements Judge
         }
         $model = new BesideModel($subject->build->settings);
         $all = Repeats::all($subject->build, $motion->id);
-        $findings = [...$tested, ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->hot($subject, $entries), ...$this->farOff($all)];
+        $findings = [...$tested, ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->hot($subject, $entries),
+            ...$this->farOff($all)];
         $timed = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->measured_s !== null));
         if ($timed === []) {
             return Link::of('proof', new Sentence(count($entries) === 1 ? 'once' : count($entries).' times'), new Sentence('measured, no time among it'),
@@ -81,7 +82,8 @@ final class ProofJudge implements Judge
     {
         $motion = $subject->motion;
         $own = [$motion->id, ...array_map(fn (LimitSwitch $switch): string => $switch->id, $motion->stops->switches)];
-        $bad = array_filter($subject->build->making->tests, fn (array $test): bool => ! $test['good'] && in_array(explode('.', $test['id'])[1] ?? '', $own, true)
+        $bad = array_filter($subject->build->making->tests, fn (array $test): bool => ! $test['good'] && in_array(explode('.', $test['id'])[1] ?? '', $own,
+            true)
             && ! in_array(explode('.', $test['id'])[0], ['routine', 'cut'], true));
 
         return array_values(array_map(fn (array $test): Finding => new Finding('proof.test', Severity::Tight, 'log', new Sentence(
@@ -100,7 +102,8 @@ final class ProofJudge implements Judge
             }
             $most = (new Endurance($count, $failures))->most_share;
             $findings[] = new Finding('proof.endurance', $failures === 0 || $most <= self::SELDOM ? Severity::Note : Severity::Tight, 'log', new Sentence(
-                "It ran {$count} of {$run->target} times: {$failures} ".($failures === 1 ? 'failure' : 'failures').', so with {sure} it fails in no more than {most} of '
+                "It ran {$count} of {$run->target} times: {$failures} ".($failures === 1 ? 'failure' : 'failures')
+                    .', so with {sure} it fails in no more than {most} of '
                 .'its runs.', ['sure' => Quantity::share(0.95), 'most' => Quantity::share($most)]));
         }
 
@@ -213,7 +216,8 @@ final class ProofJudge implements Judge
             }
             $found[] = new Finding('proof.draws', Severity::Tight, 'log', new Sentence(
                 "It draws {measured} {$when}, computed {computed}: {difference} ".($measured > $computed
-                    ? 'more. Look for rub, a bent shaft, or a motor that is another than said.' : 'less. Look for a motor that is another than said, or a load that is lighter.'),
+                    ? 'more. Look for rub, a bent shaft, or a motor that is another than said.'
+                        : 'less. Look for a motor that is another than said, or a load that is lighter.'),
                 ['measured' => Quantity::of($measured, 'A'), 'computed' => Quantity::of($computed, 'A'),
                     'difference' => Quantity::share(abs($measured / $computed - 1))],
             ));

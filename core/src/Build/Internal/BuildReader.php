@@ -85,12 +85,7 @@ final class BuildReader
         foreach ($read['motions'] as $i => $motion) {
             $read['motions'][$i]['train'] = Stages::complete($motion['train']);
         }
-        (new References($this->errors))->check($read);
-        (new WiringReferences($this->errors))->check($read);
-        (new StageReferences($this->errors))->check($read);
-        (new PairReferences($this->errors))->check($read);
-        (new MakingReferences($this->errors))->check($read);
-        $this->errors->throwIfAny();
+        $this->references($read);
 
         $supplies = $this->byId($read['supplies'], fn (array $supply): Supply => new Supply(...$supply));
         $tanks = $this->byId($read['tanks'], fn (array $tank): AirTank => new AirTank(...$tank));
@@ -139,6 +134,17 @@ final class BuildReader
             new Upkeep(...$read['upkeep']),
             $this->byId($read['endurance'], fn (array $run): EnduranceRun => new EnduranceRun(...$run)),
         );
+    }
+
+    /** @param  array<string, mixed>  $read */
+    private function references(array $read): void
+    {
+        (new References($this->errors))->check($read);
+        (new WiringReferences($this->errors))->check($read);
+        (new StageReferences($this->errors))->check($read);
+        (new PairReferences($this->errors))->check($read);
+        (new MakingReferences($this->errors))->check($read);
+        $this->errors->throwIfAny();
     }
 
     /**

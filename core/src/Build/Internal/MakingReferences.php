@@ -65,7 +65,8 @@ final class MakingReferences
             if ($way !== null) {
                 $field = array_intersect($tasks[$id]['needs'], array_keys($tasks)) === [] ? 'before' : 'needs';
                 $this->errors->add("making.tasks.{$i}.{$field}", count($way) === 1 ? 'A task cannot need itself.'
-                    : 'It would need itself, by way of '.implode(', ', array_map(fn (string $each): string => $tasks[$each]['name'], array_slice($way, 1))).'.');
+                    : 'It would need itself, by way of '.implode(', ', array_map(fn (string $each): string => $tasks[$each]['name'], array_slice($way,
+                        1))).'.');
 
                 return;
             }
