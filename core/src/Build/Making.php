@@ -16,7 +16,12 @@ use Brookstone\Core\Shape\RecordShape;
 use Brookstone\Core\Shape\Shape;
 use Brookstone\Core\Shape\TextShape;
 
-/** How the build is made: what its builder says of plan, parts and bench tests. All the rest of those follows from the build. */
+/**
+ * How the build is made: what its builder says of plan, parts and bench tests. All the rest of those follows from the build.
+ *
+ * @phpstan-type OwnPart array{id: string, name: string, count: int, have: bool, place: string, price: float|null, days: float|null,
+ *     comes_on: string|null, note: string}
+ */
 final readonly class Making
 {
     public const STAGES = ['parts', 'mechanism', 'drive', 'wiring', 'routine', 'tests', 'finish'];
@@ -45,8 +50,7 @@ final readonly class Making
      *     builder's own
      * @param  list<array{id: string, hours: float|null, waits_days: float|null, late_days: float, stand_in: string}>  $changed
      * @param  list<array{id: string, have: bool, place: string, price: float|null, days: float|null, comes_on: string|null, note: string}>  $parts
-     * @param  list<array{id: string, name: string, count: int, have: bool, place: string, price: ?float, days: ?float, comes_on: ?string, note: string}>
-     *     $own_parts
+     * @param  list<OwnPart>  $own_parts
      * @param  list<array{id: string, on: string, good: bool, note: string}>  $tests
      */
     public function __construct(public ?string $begins_on = null, public float $hours_a_day = 2.0, public array $rests_on = [], public array $done = [],
