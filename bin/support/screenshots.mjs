@@ -91,7 +91,7 @@ const views = {
         `${heron}/sheets`,
         async () => {
             await page.getByRole('region', { name: 'Cautions' }).waitFor();
-            await page.getByRole('region', { name: 'Drawbridge' }).scrollIntoViewIfNeeded();
+            await page.getByRole('region', { name: 'Drawbridge' }).evaluate((sheet) => sheet.scrollIntoView({ block: 'start' }));
         },
     ],
     rig: [

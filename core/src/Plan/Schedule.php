@@ -61,7 +61,7 @@ final readonly class Schedule
         }
         $ends = array_reduce($slots, fn (float $most, array $slot): float => max($most, $slot[2]), 0.0);
 
-        return new self(self::withSpare($slots, $needs, $order, $ends), self::path($slots, $because), $ends, $leftOut);
+        return new self(self::withSpare($slots, $needs, $order, $ends, $calendar), self::path($slots, $because), $ends, $leftOut);
     }
 
     /**
@@ -202,16 +202,20 @@ final readonly class Schedule
      * @param  list<string>  $order  of the work
      * @return array<string, Slot>
      */
-    private static function withSpare(array $slots, array $needs, array $order, float $ends): array
+    private static function withSpare(array $slots, array $needs, array $order, float $ends, Calendar $calendar): array
     {
         $then = array_combine(array_slice($order, 0, -1), array_slice($order, 1));
         $spare = array_map(fn (array $slot): float => $ends - $slot[2], $slots);
         foreach (array_reverse(array_keys($slots)) as $id) {
-            if (isset($then[$id])) {
-                $spare[$id] = min($spare[$id], $slots[$then[$id]][0] + $spare[$then[$id]] - $slots[$id][1]);
+            if (isset($then[$id])) { // a day of rest between the two is no time to spare
+                [$done, $next] = [$slots[$id][1], $slots[$then[$id]][0]];
+                $isAtOnce = $calendar->hoursAt($next) - $calendar->hoursAt($done) < self::HAIR * $calendar->hours_a_day;
+                $spare[$id] = min($spare[$id], $spare[$then[$id]] + ($isAtOnce ? 0.0 : $next - $done));
             }
             foreach ($needs[$id] as $before) {
-                $spare[$before] = min($spare[$before], $slots[$id][0] + $spare[$id] - $slots[$before][2]);
+                [$end, $next] = [$slots[$before][2], $slots[$id][0]];
+                $isAtOnce = $end === $slots[$before][1] && $calendar->hoursAt($next) - $calendar->hoursAt($end) < self::HAIR * $calendar->hours_a_day;
+                $spare[$before] = min($spare[$before], $spare[$id] + ($isAtOnce ? 0.0 : $next - $end));
             }
         }
 

@@ -18,6 +18,7 @@ export function PlanBars({ of }: { of: PlanReport }) {
     const x = (day: number) => LEFT + (day / days) * (WIDTH - LEFT - 12);
     const step = [1, 2, 7, 14, 28, 91, 182, 364, 1820].find((each) => days / each <= 14) ?? 3640;
     const ticks = Array.from({ length: Math.floor(days / step) + 1 }, (_, i) => i * step);
+    const isRoom = (day: number) => x(day) < WIDTH - 44; // for its figures
     const height = TOP + open.length * ROW + 6;
     return (
         <figure className="mt-4 overflow-x-auto border border-line bg-sheet p-3">
@@ -29,9 +30,11 @@ export function PlanBars({ of }: { of: PlanReport }) {
                 {ticks.map((day) => (
                     <g key={day}>
                         <line x1={x(day)} x2={x(day)} y1={TOP - 4} y2={height} className="stroke-line" />
-                        <text x={x(day) + 2} y={TOP - 8} fontSize="10.5" className="fill-quiet">
-                            {dateOf(of.from_on, day)}
-                        </text>
+                        {isRoom(day) && (
+                            <text x={x(day) + 2} y={TOP - 8} fontSize="10.5" className="fill-quiet">
+                                {dateOf(of.from_on, day)}
+                            </text>
+                        )}
                     </g>
                 ))}
                 {open.map((task, i) => (

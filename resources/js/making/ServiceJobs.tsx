@@ -103,13 +103,7 @@ function JobRow({ job }: { job: ServiceJob }) {
             <td className="px-2 text-right">
                 <Cell list={list} id={id} field="every_days" value={job.every_days} kind="number" label={`${name}: every, days`} className="w-16" />
             </td>
-            <td className="px-2 text-right whitespace-nowrap">
-                {job.next_on === null
-                    ? ''
-                    : job.left_cycles === null
-                      ? `${significant(Math.floor(job.left_days), 9)} days`
-                      : `${significant(Math.floor(job.left_cycles), 9)} times`}
-            </td>
+            <td className="px-2 text-right whitespace-nowrap">{left(job)}</td>
             <td className="px-2 whitespace-nowrap">{job.last_on ?? 'never'}</td>
             <td className="px-2">
                 <span className="flex gap-1">
@@ -128,4 +122,13 @@ function JobRow({ job }: { job: ServiceJob }) {
             </td>
         </tr>
     );
+}
+
+/** What is left until it is due, or how far it is over. */
+function left(job: ServiceJob): string {
+    if (job.next_on === null) {
+        return '';
+    }
+    const [much, word] = job.left_cycles === null ? [job.left_days, 'days'] : [job.left_cycles, 'times'];
+    return `${significant(Math.abs(Math.floor(much)), 9)} ${word}${much < 0 ? ' over' : ''}`;
 }

@@ -65,6 +65,15 @@ it('passes over days without work', function () {
         ->and((new Calendar('2028-02-28', 1.0, []))->on(1.0))->toBe('2028-02-29');
 });
 
+it('takes a day of rest between two tasks for no time to spare, but a parcel may come on it', function () {
+    // Friday to Saturday 4 hours; Sunday is free; Monday goes on. The parcel of Saturday night may come on Sunday.
+    $tasks = [new Task('saw', 4.0, 0.0, []), new Task('fit', 2.0, 0.0, ['saw', 'parcel']), new Task('parcel', 0.0, 2.0, [])];
+    $plan = scheduled($tasks, '2026-05-29', 2.0, ['sun']);
+
+    expect(daysOf($plan->slots['saw']))->toBe([0.0, 2.0, 2.0, 0.0])->and(daysOf($plan->slots['fit']))->toBe([3.0, 4.0, 4.0, 0.0])
+        ->and(daysOf($plan->slots['parcel']))->toBe([0.0, 0.0, 2.0, 1.0]);
+});
+
 it('refuses days without hours', fn () => new Calendar(null, 0.0, []))->throws(ImpossibleValue::class);
 
 it('never begins before what is needed, never does two things at once, and spares no day that is not there', function () {
