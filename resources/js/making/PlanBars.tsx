@@ -23,8 +23,8 @@ export function PlanBars({ of }: { of: PlanReport }) {
     return (
         <figure className="mt-4 overflow-x-auto border border-line bg-sheet p-3">
             <figcaption className="narrow text-quiet">
-                Open tasks over the days. Dark: it is worked on. Light: it only passes. With an edge: any delay of it delays all. The same stands in the table
-                below.
+                Open tasks over the days. Dark: it is worked on. Light: it only passes. With an edge: this decides when all is done. The same stands in the
+                table below.
             </figcaption>
             <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full min-w-[800px]" role="img" aria-label={`Bars of ${open.length} tasks over ${days} days`}>
                 {ticks.map((day) => (
@@ -38,24 +38,24 @@ export function PlanBars({ of }: { of: PlanReport }) {
                     </g>
                 ))}
                 {open.map((task, i) => (
-                    <Bar key={task.id} task={task} y={TOP + i * ROW} x={x} name={say(task.says)} />
+                    <Bar key={task.id} task={task} y={TOP + i * ROW} x={x} name={say(task.says)} decides={of.path.includes(task.id)} />
                 ))}
             </svg>
         </figure>
     );
 }
 
-function Bar({ task, y, x, name }: { task: PlanTask; y: number; x: (day: number) => number; name: string }) {
+function Bar({ task, y, x, name, decides }: { task: PlanTask; y: number; x: (day: number) => number; name: string; decides: boolean }) {
     const [from, worked, to] = [x(task.begins!), x(task.worked!), x(task.ends!)];
     return (
         <g>
             <title>{name}</title>
-            <text x={LEFT - 8} y={y + 12} textAnchor="end" fontSize="11.5" className={task.critical ? 'fill-ink font-semibold' : 'fill-ink'}>
+            <text x={LEFT - 8} y={y + 12} textAnchor="end" fontSize="11.5" className={decides ? 'fill-ink font-semibold' : 'fill-ink'}>
                 {name.length > LONGEST ? `${name.slice(0, LONGEST - 1).trimEnd()}…` : name}
             </text>
             <rect x={worked} y={y + 3} width={Math.max(0, to - worked)} height={ROW - 6} className="fill-accent/30" />
             <rect x={from} y={y + 3} width={Math.max(1.5, worked - from)} height={ROW - 6} className="fill-accent" />
-            {task.critical && <rect x={from} y={y + 3} width={Math.max(1.5, to - from)} height={ROW - 6} className="fill-none stroke-ink" strokeWidth={1.4} />}
+            {decides && <rect x={from} y={y + 3} width={Math.max(1.5, to - from)} height={ROW - 6} className="fill-none stroke-ink" strokeWidth={1.4} />}
         </g>
     );
 }

@@ -35,7 +35,7 @@ export function Shell({ children }: { children: ReactNode }) {
                     path="name"
                     value={stored.document.name}
                     label="Name of the build"
-                    className={`w-36 min-w-0 border xl:w-56 bg-transparent px-1 py-0.5 text-[1.05rem] font-semibold hover:border-line focus:bg-well ${nameError === undefined ? 'border-transparent' : 'border-fails'}`}
+                    className={`w-36 min-w-20 border xl:w-56 bg-transparent px-1 py-0.5 text-[1.05rem] font-semibold hover:border-line focus:bg-well ${nameError === undefined ? 'border-transparent' : 'border-fails'}`}
                 />
                 {nameError !== undefined && (
                     <span role="alert" className="narrow text-fails">
@@ -65,10 +65,10 @@ export function Shell({ children }: { children: ReactNode }) {
                 </ToolButton>
                 <UnitSwitch />
                 <ToolButton label="Go to anything" onClick={() => setJumping(true)}>
-                    <Search size={17} /> <kbd className="key narrow text-quiet">/</kbd>
+                    <Search size={17} /> <kbd className="key narrow hidden text-quiet xl:inline">/</kbd>
                 </ToolButton>
                 <ToolButton label="Keys" onClick={() => setShowsKeys(true)}>
-                    <Keyboard size={17} /> <kbd className="key narrow text-quiet">?</kbd>
+                    <Keyboard size={17} /> <kbd className="key narrow hidden text-quiet xl:inline">?</kbd>
                 </ToolButton>
             </header>
             <SavingNotice />
@@ -82,7 +82,7 @@ export function Shell({ children }: { children: ReactNode }) {
 export function Wordmark() {
     return (
         <Link to="/" className="flex items-center gap-2 font-semibold">
-            <img src="/favicon.svg" alt="" width="22" height="22" />
+            <img src="/favicon.svg" alt="" width="22" height="22" className="shrink-0" />
             <span className="sr-only 2xl:not-sr-only">Brookstone</span>
         </Link>
     );
@@ -93,7 +93,9 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
         <NavLink
             end={!to.endsWith('routines') && !to.endsWith('pictures')}
             to={to}
-            className={({ isActive }) => `px-1.5 py-1 hover:bg-well xl:px-2 ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`}
+            className={({ isActive }) =>
+                `narrow px-1 py-1 hover:bg-well xl:px-2 xl:[font-stretch:100%] ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : ''}`
+            }
         >
             {children}
         </NavLink>
