@@ -58,7 +58,7 @@ export function Measure() {
                 setProblems([{ line: 1, field: 'picture', message: picture.message }]);
                 return;
             }
-            edit({ path: `log.${log.length}`, value: { ...read.entries[0], picture } });
+            edit({ path: `log.${log.length}`, value: picture === null ? read.entries[0] : { ...read.entries[0], picture } });
             setPhotograph(null);
             setTyped({ ...typed, time: '', current: '', stalled: '', 'stopped at': '', temperature: '', after: '', pull: '', failed: '', note: '' });
         }
