@@ -29,6 +29,7 @@ final class MakingSchema
             'says' => $sentence, 'begins_on' => $text->orNull(), 'from_on' => $text->orNull(), 'ends_day' => $number, 'runs_day' => $number->orNull(),
             'runs_on' => $text->orNull(),
             'ends_on' => $text->orNull(), 'hours' => $number, 'path' => Schemas::list($text), 'remarks' => Schemas::list($sentence),
+            'cautions' => Schemas::list(Schemas::record('Caution', ['code' => $text, 'says' => $text])),
             'stages' => Schemas::list(Schemas::record('PlanStage', ['id' => $stage, 'name' => $text, 'ends_in' => $text, 'of' => $number, 'done' => $number,
                 'ends_day' => $number->orNull(), 'ends_on' => $text->orNull()])),
             'tasks' => Schemas::list(Schemas::record('PlanTask', ['id' => $text, 'stage' => $stage, 'says' => $sentence, 'own' => new BooleanShape,

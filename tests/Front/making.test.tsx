@@ -97,6 +97,7 @@ describe('the bars of a plan', () => {
         hours: 2,
         path: ['second'],
         remarks: [],
+        cautions: [],
         stages: [],
         tasks: [task('second', 4, 5, 10), task('first', 0, 1, 4)],
         ...over,

@@ -67,7 +67,7 @@ final class BuildJudge
         foreach ($subjects as $id => $subject) {
             $links = Stations::chain($subject, $batteries->on($id, $judged[$id]->links), $wiring, $routines);
             $chains[] = new Chain($subject->motion->id, $subject->motion->name, $links, $subject->facts->margin(), $judged[$id]->curves,
-                Cautions::of($subject, $links), $judged[$id]->drive, $judged[$id]->train);
+                Cautions::of($subject, $links, $stage->findings), $judged[$id]->drive, $judged[$id]->train);
         }
         foreach ($new as $on => $each) { // only now: its facts know what the routines asked of them
             $each->facts->forgetPaths();

@@ -20,16 +20,19 @@ final class Cautions
 
     /**
      * @param  list<Link>  $links
+     * @param  list<Finding>  $ofStage  of the machine as it stands
      * @return list<array{code: string, says: string}>
      */
-    public static function of(MotionInBuild $subject, array $links): array
+    public static function of(MotionInBuild $subject, array $links, array $ofStage = []): array
     {
+        $pinches = array_filter($ofStage, fn (Finding $finding): bool => $finding->code === 'stage.pinches'
+            && (str_starts_with($finding->place, "{$subject->path}.") || $finding->place === $subject->path)) !== [];
         $codes = array_map(fn (Finding $finding): string => $finding->code, array_merge(...array_map(fn (Link $link): array => $link->findings, $links)));
         $thing = $subject->motion->thing();
         $motor = $subject->motion->drive?->motor;
         $around = $subject->build->around;
         $says = array_filter([
-            'fingers' => in_array('drive.pinches', $codes, true)
+            'fingers' => $pinches || in_array('drive.pinches', $codes, true)
                 ? 'Fingers get trapped: cover it, limit the force, and put a stop within reach. Local rules decide.' : null,
             'overhead' => $subject->motion->task->over_people
                 ? 'It moves above people: give it a second, independent hold, and do not rely on a worm or a servo. '.self::LICENSED : null,

@@ -45,7 +45,7 @@ final readonly class PlanReport
             'ends_on' => $this->calendar->on($this->last($this->schedule->ends)),
             'hours' => array_sum(array_map(fn (Step $step): float => $step->task->done ? 0.0 : $step->task->hours, $this->steps)),
             'path' => $this->schedule->path, 'remarks' => [...$this->decides(), ...$this->leftOut(), ...$this->standIns()],
-            'stages' => $this->stages(),
+            'stages' => $this->stages(), 'cautions' => $this->cautions(),
             'tasks' => array_values(array_map($this->task(...), $this->steps)),
         ];
     }
@@ -141,6 +141,20 @@ final readonly class PlanReport
             .' in its place, this carries over: how it is '
             .'fixed, the direction, wiring, switches and program. This does not: times, currents, run-on, heat. Measure those again with the right part.'),
             array_filter($this->steps, fn (Step $step): bool => $step->stand_in !== '' && ! $step->task->done)));
+    }
+
+    /** @return list<array{code: string, says: string}> of the work itself */
+    private function cautions(): array
+    {
+        $made = array_map(fn (Item $item): string => $item->made, Bill::of($this->build));
+        $says = array_filter([
+            'printing' => in_array('printed', $made, true) ? 'Printed parts: fresh air, and no hands in a hot printer.' : null,
+            'sawing' => in_array('cut', $made,
+                true) ? 'Sawing and drilling: eyes, hands, and no dust in the lungs. Glue and paint: fresh air, and no flame near.' : null,
+            'soldering' => $this->build->wiring->boards === [] ? null : 'Soldering: fresh air, eyes and hands. Work without power.',
+        ]);
+
+        return array_map(fn (string $code, string $text): array => ['code' => $code, 'says' => $text], array_keys($says), $says);
     }
 
     /** @return list<array<string, mixed>> */

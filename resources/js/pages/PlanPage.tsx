@@ -1,5 +1,6 @@
 import { api } from '../api/client';
 import type { PlanReport } from '../api/types';
+import { Cautions } from '../chain/Cautions';
 import { today } from '../log/today';
 import { MakingTabs } from '../making/MakingTabs';
 import { OwnTask } from '../making/OwnTask';
@@ -44,6 +45,9 @@ export function PlanPage() {
                     {data.tasks.length > 0 && <PlanBars of={data} />}
                     {data.tasks.length > 0 && <PlanTable of={data} />}
                     <OwnTask of={data} />
+                    <div className="mt-4">
+                        <Cautions cautions={data.cautions} />
+                    </div>
                 </>
             )}
         </main>

@@ -273,7 +273,9 @@ export function CautionsPaper() {
             cautions.set(caution.says, [...(cautions.get(caution.says) ?? []), chain.name]);
         }
     }
-    for (const caution of data?.cautions ?? []) {
+    const day = today();
+    const { data: plan } = useReport('plan', (id) => api.plan(id, day), day);
+    for (const caution of [...(data?.cautions ?? []), ...(plan?.cautions ?? [])]) {
         cautions.set(caution.says, cautions.get(caution.says) ?? []);
     }
     if (cautions.size === 0) {

@@ -154,6 +154,13 @@ it('goes on from today where its first day has passed', function (?string $today
     expect([$report['begins_on'], $report['from_on']])->toBe(['2026-06-01', $first])->and(min(array_column($report['tasks'], 'begins_on')))->toBe($first);
 })->with([['2026-05-20', '2026-06-01'], ['2026-06-01', '2026-06-01'], ['2026-07-04', '2026-07-04'], [null, '2026-06-01']]);
 
+it('warns of the work that it plans', function () {
+    $codes = fn (Build $build): array => array_column((new PlanReport($build))->written()['cautions'], 'code');
+    $bare = Build::read(['format' => 'brookstone-build', 'version' => 1, 'name' => 'Empty']);
+
+    expect($codes(Builds::demo('heron-wharf')))->toBe(['printing', 'sawing', 'soldering'])->and($codes($bare))->toBe([])->and($codes(Builds::sound()))->not->toContain('sawing');
+});
+
 it('survives a late parcel: all that hangs on it is later, the rest goes on', function () {
     $on = ['making.begins_on' => '2026-06-01'];
     $early = planned(making($on));
