@@ -104,7 +104,7 @@ it('says why something cannot be written, and where that stands', function (Clos
 
 it('takes a measured time where there is one, at its usual speed; what is proven is the computed one', function (float $speed, bool $isMeasured) {
     $document = Programs::shipped('heron-wharf')->document;
-    $document['log'][] = ['from' => 'high-water', 'to' => 'low-water', 'measured_s' => 4.4, 'id' => 'm2'] + $document['log'][0]; // back it goes by time
+    $document['log'] = [['from' => 'high-water', 'to' => 'low-water', 'measured_s' => 4.4, 'id' => 'm2'] + $document['log'][0]]; // back it goes by time
     $document['rules'] = [];
     $document['routines'] = [['id' => 'flow', 'name' => 'Flow', 'starts' => [['when' => 'power_on']], 'steps' => [
         ['do' => 'go', 'motion' => 'tide', 'place' => 'low-water', 'speed' => $speed, 'give_up_s' => 60]]]];
