@@ -6,19 +6,32 @@ test('a season of times is pasted: repeats say how much they scatter, one that l
     const many = page.getByRole('region', { name: 'Many at once' });
     const times = [2.3, 2.32, 2.28, 2.31, 2.29, 2.3, 2.33, 2.27, 2.3, 2.31, 4.4];
     const rows = times.map((time, i) => `Drawbridge,Down,Up,${time} s,,2026-11-${String(i + 1).padStart(2, '0')}`);
+    const season = Array.from(
+        { length: 38 },
+        (_, i) => `Tide,Low water,High water,${(8.2 + (i % 7) / 20).toFixed(2)} s,,2026-11-${String((i % 28) + 1).padStart(2, '0')}`,
+    );
     await many
         .getByLabel('Measurements as a table')
-        .fill(['motion,from,to,time,current,day', ...rows, 'Drawbridge,Down,Up,-1,,', 'Drawbridge,Down,Up,1.9,240 mA,'].join('\n'));
+        .fill(['motion,from,to,time,current,day', ...rows, 'Drawbridge,Down,Up,-1,,', 'Drawbridge,Down,Up,1.9,240 mA,', ...season].join('\n'));
     await expect(many).toContainText('Row 13, time: Must be a number');
-    await expect(many).toContainText('12 measurements understood.');
+    await expect(many).toContainText('50 measurements understood.');
     await seesNothingWrong(page);
-    await many.getByRole('button', { name: 'Write all 12 down' }).click();
+    await many.getByRole('button', { name: 'Write all 50 down' }).click();
     await isSaved(page);
     const tell = page.getByRole('region', { name: 'What the times tell' });
     await expect(tell.getByRole('row').filter({ hasText: 'Drawbridge' })).toContainText(/scattering by/);
     await expect(page.getByRole('region', { name: 'Everything measured' })).toContainText('Far off all others: it does not count.');
     await page.getByRole('link', { name: 'Chains' }).click();
     await expect(page.getByRole('navigation', { name: 'Chain of Drawbridge' }).getByRole('link', { name: /Proof/ })).toContainText('2.3 smeasured');
+
+    // What waits for the tide gives up too soon now.
+    await expect(async () => {
+        const { assessment } = (await (await request.get(`/api/builds/${id}/judgement`)).json()) as {
+            assessment: { routines: { findings: { code: string; says: { text: string } }[] }[] };
+        };
+        const says = assessment.routines.flatMap((routine) => routine.findings).filter((finding) => finding.code === 'routine.give_up_short');
+        expect(says.map((finding) => finding.says.text).join(' ')).toContain('but Tide can take 8.');
+    }).toPass();
 
     // It comes out as it went in.
     const csv = await (await request.get(`/api/builds/${id}/log.csv`)).text();
