@@ -4,7 +4,7 @@ import { today } from '../log/today';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
-import { CountField } from './CountField';
+import { CountField } from './SavedField';
 import { freeId } from './freeId';
 
 const INPUT = 'border border-line bg-well px-2 py-1';

@@ -1,7 +1,6 @@
 import { useFieldError } from '../fields/PlainFields';
 import { useBuild } from '../state/BuildContext';
-import { CountField } from './CountField';
-import { DayField } from './DayField';
+import { CountField, DayField } from './SavedField';
 
 const DAYS = [
     { id: 'mon', label: 'Mon' },

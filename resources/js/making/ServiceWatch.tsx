@@ -4,7 +4,7 @@ import { QuantityField } from '../fields/QuantityField';
 import { today } from '../log/today';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
-import { DayField } from './DayField';
+import { DayField } from './SavedField';
 
 /** How often it should run, what shows that it did, and what to do when it did not. */
 export function ServiceWatch({ of }: { of: ServiceReport }) {

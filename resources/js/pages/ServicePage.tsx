@@ -1,6 +1,6 @@
 import { api } from '../api/client';
 import { today } from '../log/today';
-import { DayField } from '../making/DayField';
+import { DayField } from '../making/SavedField';
 import { MakingTabs } from '../making/MakingTabs';
 import { ServiceAccess } from '../making/ServiceAccess';
 import { ServiceJobs } from '../making/ServiceJobs';
