@@ -77,6 +77,7 @@ Route::get('builds/{build}/program.zip', [ProgramController::class, 'zip']);
 Route::post('builds/{build}/spoken', [ProgramController::class, 'read']);
 Route::post('builds/{build}/log/read', [LogController::class, 'read']);
 Route::get('builds/{build}/motions/{motion}/refit', [LogController::class, 'refit']);
+Route::get('builds/{build}/log', [LogController::class, 'entries']);
 Route::get('builds/{build}/log.csv', [LogController::class, 'csv']);
 Route::get('builds/{build}/times', [TimingController::class, 'show']);
 Route::get('builds/{build}/times.csv', [TimingController::class, 'csv']);

@@ -158,6 +158,6 @@ final class JudgeBuild implements Known, Memory
     /** What is tried hangs on the drawer too, and on all that is judged. */
     private function triedKey(Build $build): string
     {
-        return 'tried:'.hash('sha256', json_encode([$build->document, $this->drawer->fingerprint()], JSON_THROW_ON_ERROR));
+        return 'tried:'.hash('xxh128', json_encode([$build->document, $this->drawer->fingerprint()], JSON_THROW_ON_ERROR));
     }
 }

@@ -72,16 +72,7 @@ final class Schemas
                 'takes' => self::list(self::record('RoutineTakes', ['routine' => new TextShape, 'runs' => self::number(), 'charge_Ah' => self::number(),
                     'says' => self::sentence()])),
             ])),
-            'log' => self::list(self::record('Compared', [
-                'id' => new TextShape, 'says' => self::sentence(), 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull(),
-                'computed_A' => self::number()->orNull(), 'difference_A' => self::number()->orNull(), 'computed_stalled_A' => self::number()->orNull(),
-                'difference_stalled_A' => self::number()->orNull(), 'stopped' => self::sentence()->orNull(),
-                'more' => self::list(self::sentence()), 'far_off' => new BooleanShape,
-                'repeats' => self::record('Repeats', ['count' => NumberShape::whole(0, 10_000), 'mean_s' => self::number(),
-                    'sd_s' => self::number()->orNull(), 'doubt_s' => self::number()->orNull(), 'longest_s' => self::number(),
-                    'difference' => self::number()->orNull(),
-                    'says' => self::sentence()])->orNull(),
-            ])),
+            'log' => self::record('LogSaid', ['newest' => self::list(self::compared()), 'repeats' => self::list(self::repeats())]),
             'pictures' => self::list(self::record('PictureRead', [
                 'id' => new TextShape,
                 'readings' => self::list(self::record('ReadLength', [
@@ -93,6 +84,26 @@ final class Schemas
                 'boards' => self::number(), 'wires' => self::number()]),
             'stage' => self::record('StageSaid', ['verdict' => self::verdict(), 'findings' => self::list(self::finding()), 'motions' => self::number(),
                 'mass_kg' => self::number()->orNull(), 'front' => StageSchema::front()]),
+        ]);
+    }
+
+    /** An entry of the log, beside what is computed for how it was. */
+    public static function compared(): RecordShape
+    {
+        return self::record('Compared', [
+            'id' => new TextShape, 'says' => self::sentence(), 'computed_s' => self::number()->orNull(), 'difference' => self::number()->orNull(),
+            'computed_A' => self::number()->orNull(), 'difference_A' => self::number()->orNull(), 'computed_stalled_A' => self::number()->orNull(),
+            'difference_stalled_A' => self::number()->orNull(), 'stopped' => self::sentence()->orNull(), 'more' => self::list(self::sentence()),
+            'far_off' => new BooleanShape,
+        ]);
+    }
+
+    private static function repeats(): RecordShape
+    {
+        return self::record('Repeats', [
+            'motion' => new TextShape, 'from' => new TextShape, 'to' => new TextShape, 'how' => self::sentence(), 'computed_s' => self::number()->orNull(),
+            'count' => NumberShape::whole(0, 10_000), 'mean_s' => self::number(), 'sd_s' => self::number()->orNull(), 'doubt_s' => self::number()->orNull(),
+            'longest_s' => self::number(), 'difference' => self::number()->orNull(), 'says' => self::sentence(),
         ]);
     }
 

@@ -9,22 +9,22 @@ import { whenNeeded } from './shell/whenNeeded';
 import { BuildProvider } from './state/BuildContext';
 
 // What most begin with comes with the first page; the rest when it is asked for, or in a quiet moment before.
-const CalculatorsPage = whenNeeded(() => import('./pages/CalculatorsPage').then((module) => module.CalculatorsPage));
-const DrawerPage = whenNeeded(() => import('./pages/DrawerPage').then((module) => module.DrawerPage));
-const LogPage = whenNeeded(() => import('./pages/LogPage').then((module) => module.LogPage));
-const MotionPage = whenNeeded(() => import('./pages/MotionPage').then((module) => module.MotionPage));
-const PicturesPage = whenNeeded(() => import('./pages/PicturesPage').then((module) => module.PicturesPage));
-const ProgramPage = whenNeeded(() => import('./pages/ProgramPage').then((module) => module.ProgramPage));
-const RigPage = whenNeeded(() => import('./pages/RigPage').then((module) => module.RigPage));
-const RoutinePage = whenNeeded(() => import('./pages/RoutinePage').then((module) => module.RoutinePage));
-const SettingsPage = whenNeeded(() => import('./pages/SettingsPage').then((module) => module.SettingsPage));
-const StagePage = whenNeeded(() => import('./pages/StagePage').then((module) => module.StagePage));
-const PlanPage = whenNeeded(() => import('./pages/PlanPage').then((module) => module.PlanPage));
-const PartsPage = whenNeeded(() => import('./pages/PartsPage').then((module) => module.PartsPage));
-const TestsPage = whenNeeded(() => import('./pages/TestsPage').then((module) => module.TestsPage));
-const SheetsPage = whenNeeded(() => import('./pages/SheetsPage').then((module) => module.SheetsPage));
-const ServicePage = whenNeeded(() => import('./pages/ServicePage').then((module) => module.ServicePage));
-const WiringPage = whenNeeded(() => import('./pages/WiringPage').then((module) => module.WiringPage));
+const CalculatorsPage = whenNeeded('calculators', () => import('./pages/CalculatorsPage').then((module) => module.CalculatorsPage));
+const DrawerPage = whenNeeded('drawer', () => import('./pages/DrawerPage').then((module) => module.DrawerPage));
+const LogPage = whenNeeded('log', () => import('./pages/LogPage').then((module) => module.LogPage));
+const MotionPage = whenNeeded('motions', () => import('./pages/MotionPage').then((module) => module.MotionPage));
+const PicturesPage = whenNeeded('pictures', () => import('./pages/PicturesPage').then((module) => module.PicturesPage));
+const ProgramPage = whenNeeded('program', () => import('./pages/ProgramPage').then((module) => module.ProgramPage));
+const RigPage = whenNeeded('rig', () => import('./pages/RigPage').then((module) => module.RigPage));
+const RoutinePage = whenNeeded('routines', () => import('./pages/RoutinePage').then((module) => module.RoutinePage));
+const SettingsPage = whenNeeded('settings', () => import('./pages/SettingsPage').then((module) => module.SettingsPage));
+const StagePage = whenNeeded('stage', () => import('./pages/StagePage').then((module) => module.StagePage));
+const PlanPage = whenNeeded('plan', () => import('./pages/PlanPage').then((module) => module.PlanPage));
+const PartsPage = whenNeeded('parts', () => import('./pages/PartsPage').then((module) => module.PartsPage));
+const TestsPage = whenNeeded('tests', () => import('./pages/TestsPage').then((module) => module.TestsPage));
+const SheetsPage = whenNeeded('sheets', () => import('./pages/SheetsPage').then((module) => module.SheetsPage));
+const ServicePage = whenNeeded('service', () => import('./pages/ServicePage').then((module) => module.ServicePage));
+const WiringPage = whenNeeded('wiring', () => import('./pages/WiringPage').then((module) => module.WiringPage));
 
 function OneBuild() {
     const { pathname } = useLocation();

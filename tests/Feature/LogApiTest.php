@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Build\Build;
+use Illuminate\Support\Facades\Cache;
 use Tests\Support\Builds;
 
 beforeEach(function () {
@@ -54,4 +55,36 @@ it('takes a build with ten thousand measurements in, and gives it out again as i
     $id = $this->call('POST', '/api/builds/import', server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: $json)->assertCreated()->json('id');
 
     expect(strlen($json))->toBeGreaterThan(4_000_000)->and($this->get("/api/builds/{$id}/export")->assertOk()->getContent())->toBe($json);
+});
+
+it('has the newest of a long log with the build, and as many more as are asked for', function () {
+    $document = Builds::sound()->document;
+    $lid = ['motion' => 'lid', 'from' => 'shut', 'to' => 'open', 'on' => '2026-05-30'];
+    $document['log'] = array_map(fn (int $i): array => ['id' => "m{$i}", 'measured_s' => 1.0 + $i / 1000] + $lid, range(0, 99));
+    $at = '/api/builds/'.$this->postJson('/api/builds/import', $document)->assertCreated()->json('id');
+    $log = $this->getJson($at)->assertOk()->json('assessment.log');
+    $all = $this->getJson("{$at}/log?newest=100")->assertOk()->json();
+
+    expect(array_column($log['newest'], 'id'))->toBe(array_map(fn (int $i): string => "m{$i}", range(40, 99)))
+        ->and(array_column($log['repeats'], 'count'))->toBe([100])->and($all)->toHaveCount(100)->and(array_slice($all, 40))->toBe($log['newest']);
+    foreach (['', '?newest=0', '?newest=10001', '?newest=many', '?newest[]=3'] as $query) {
+        $this->getJson("{$at}/log{$query}")->assertStatus(422)->assertJsonPath('errors.0.field', 'newest')
+            ->assertJsonPath('errors.0.message', 'Must be a whole number from 1 to 10000.');
+    }
+});
+
+it('opens what is judged and tried without judging it again, until it changes', function () {
+    $first = $this->getJson($this->at)->assertOk()->json();
+    $key = "opened:{$first['id']}";
+    expect(Cache::get($key))->toBeNull(); // there is more to say of it
+    $this->getJson("{$this->at}/judgement")->assertOk();
+    while (! $this->getJson("{$this->at}/mends")->json('assessment.tried'));
+    $whole = $this->getJson($this->at)->assertOk()->json();
+    expect($whole['assessment']['tried'])->toBeTrue()->and($this->getJson($this->at)->json())->toBe($whole);
+    Cache::put($key, ['json' => '{"kept":true}'] + Cache::get($key), 60);
+    expect($this->getJson($this->at)->json())->toBe(['kept' => true]);
+
+    $this->postJson("{$this->at}/edits", ['version' => $first['version'], 'changes' => [['path' => 'motions.0.task.move_s', 'value' => 0.5]]])->assertOk();
+    $changed = $this->getJson($this->at)->json();
+    expect($changed['document']['motions'][0]['task']['move_s'])->toBe(0.5)->and($changed['can_undo'])->toBeTrue();
 });

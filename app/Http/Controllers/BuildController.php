@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepBuild;
+use App\Actions\OpenBuild;
 use App\Http\Requests\JsonBody;
 use App\Http\Requests\NewBuildRequest;
 use App\Http\Resources\BuildResource;
@@ -51,9 +52,9 @@ final class BuildController
         return BuildResource::kept($this->keep->add($core))->response()->setStatusCode(201);
     }
 
-    public function show(Build $build): BuildResource
+    public function show(Build $build, OpenBuild $open): Response
     {
-        return new BuildResource($build);
+        return new Response($open->json($build), 200, ['Content-Type' => 'application/json']);
     }
 
     public function export(Build $build): Response

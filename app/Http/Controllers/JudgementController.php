@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\JudgeBuild;
 use App\Actions\KeepBuild;
+use App\Actions\OpenBuild;
 use App\Http\Requests\MendAllRequest;
 use App\Models\Build;
 use Illuminate\Http\JsonResponse;
@@ -14,9 +15,13 @@ use Illuminate\Http\JsonResponse;
 final class JudgementController
 {
     /** What mends it, tried on the whole build: as much as one request can take, until `assessment.tried` says that all is. */
-    public function mends(Build $build, JudgeBuild $judge): JsonResponse
+    public function mends(Build $build, JudgeBuild $judge, OpenBuild $open): JsonResponse
     {
-        [$assessment, $done, $of] = $judge->mended($build->core());
+        $core = $build->core();
+        [$assessment, $done, $of] = $judge->mended($core);
+        if ($assessment->tried) {
+            $open->written($build, $core, $assessment);
+        }
 
         return new JsonResponse(['version' => $build->version, 'assessment' => $assessment, 'done' => $done, 'of' => $of]);
     }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\LogRequest;
+use App\Http\Requests\NewestRequest;
 use App\Models\Build;
+use Brookstone\Core\Assessment\Proof\LogSheet;
 use Brookstone\Core\Assessment\Proof\RefitReport;
 use Brookstone\Core\Proof\LogTable;
 use Illuminate\Http\JsonResponse;
@@ -19,6 +21,12 @@ final class LogController
     public function read(LogRequest $request, Build $build): JsonResponse
     {
         return new JsonResponse(LogTable::read($build->core(), $request->text(), $request->today()));
+    }
+
+    /** The newest entries, as many as are asked for, each beside what is computed for how it was. */
+    public function entries(NewestRequest $request, Build $build): JsonResponse
+    {
+        return new JsonResponse(LogSheet::entries($build->core(), $request->newest()));
     }
 
     /** Which values of a motion explain best what was measured of it. */

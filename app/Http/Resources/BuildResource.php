@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\JudgeBuild;
 use App\Actions\Kept;
 use App\Models\Build;
 use Brookstone\Core\Assessment\Assessment;
@@ -19,23 +18,20 @@ use Illuminate\Http\Resources\Json\JsonResource;
  */
 final class BuildResource extends JsonResource
 {
-    public function __construct(Build $build, private readonly ?CoreBuild $core = null, private readonly ?Assessment $assessment = null,
-        private readonly bool $isKept = false)
+    public function __construct(Build $build, private readonly CoreBuild $core, private readonly Assessment $assessment)
     {
         parent::__construct($build);
     }
 
-    /** What was just stored: it is neither read, judged nor written again. */
+    /** What was just stored: it is neither read nor judged again. */
     public static function kept(Kept $kept): self
     {
-        return new self($kept->build, $kept->core, $kept->assessment, true);
+        return new self($kept->build, $kept->core, $kept->assessment);
     }
 
     /** @return array<string, mixed> */
     public function toArray(Request $request): array
     {
-        $core = $this->core ?? $this->resource->core();
-
         return [
             'id' => $this->resource->id,
             'version' => $this->resource->version,
@@ -43,8 +39,8 @@ final class BuildResource extends JsonResource
             'is_demo' => $this->resource->demo_key !== null,
             'can_undo' => $this->resource->canUndo(),
             'can_redo' => $this->resource->canRedo(),
-            'document' => json_decode($this->isKept ? $this->resource->document : $core->toJson()),
-            'assessment' => $this->assessment ?? app(JudgeBuild::class)->atOnce($core),
+            'document' => $this->core->written(),
+            'assessment' => $this->assessment,
         ];
     }
 }

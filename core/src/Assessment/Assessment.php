@@ -18,7 +18,7 @@ final readonly class Assessment implements \JsonSerializable
      * @param  Fix|null  $mend  the best way known to mend that
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
-     * @param  list<array<string, mixed>>  $log  what is computed for each measurement, as LogSheet::of()
+     * @param  array<string, list<array<string, mixed>>>  $log  what was measured beside what is computed, as LogSheet::of()
      * @param  list<array{id: string, readings: list<array<string, mixed>>}>  $pictures  what was read off each picture, in metres
      * @param  list<array<string, mixed>>  $supplies  what the rehearsals ask of each supply, at once and over the day
      * @param  bool  $rehearsed  its routines have been rehearsed; otherwise this is the first answer, and there may be more to say
@@ -28,8 +28,8 @@ final readonly class Assessment implements \JsonSerializable
      * @param  bool  $tried  what mends it has been tried on the whole build, all routines rehearsed, and is offered; before that nothing is
      */
     public function __construct(public Verdict $verdict, public Sentence $says, public ?Fix $mend, public ?string $first, public array $chains,
-        public array $routines, public array $log = [], public array $pictures = [], public array $supplies = [], public bool $rehearsed = false,
-        private ?Finding $finding = null, public bool $tried = false, public array $wiring = [], public array $stage = [])
+        public array $routines, public array $log = ['newest' => [], 'repeats' => []], public array $pictures = [], public array $supplies = [],
+        public bool $rehearsed = false, private ?Finding $finding = null, public bool $tried = false, public array $wiring = [], public array $stage = [])
     {
     }
 

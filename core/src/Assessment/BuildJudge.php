@@ -116,7 +116,7 @@ final class BuildJudge
     /**
      * @param  list<Chain>  $chains  worst first
      * @param  list<array<string, mixed>>  $routines
-     * @param  list<array<string, mixed>>  $log  as LogSheet::of()
+     * @param  array<string, list<array<string, mixed>>>  $log  as LogSheet::of()
      * @param  list<Finding>  $ofAll  of the build as a whole, worst first
      */
     private static function sum(array $chains, array $routines, array $log, array $ofAll): Assessment

@@ -98,17 +98,18 @@ final readonly class Build extends Inventory
     /** The file of the build. Reading it back and writing it again gives the same bytes. */
     public function toJson(): string
     {
-        return self::encode($this->document);
+        return json_encode($this->written(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
     }
 
-    /** @param  array<string, mixed>  $document canonical */
-    public static function encode(array $document): string
+    /** @return array<string, mixed> the document as JSON has it: what is empty and has names is not a list */
+    public function written(): array
     {
+        $document = $this->document;
         foreach ($document['motions'] as $i => $motion) {
             $document['motions'][$i]['units'] = (object) $motion['units'];
         }
 
-        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        return $document;
     }
 
     /** It has what such a drive needs besides current: air, for a cylinder. */

@@ -34,6 +34,12 @@ final readonly class Cooling
         return $this->class->settles_C($heat_W / $this->motors, $ambient_C);
     }
 
+    /** Where the windings are when $heat_W has gone on for $for_s in all of them together since they were cold, °C. */
+    public function reached_C(float $heat_W, float $ambient_C, float $for_s): float
+    {
+        return $this->class->reached_C($heat_W / $this->motors, $ambient_C, $for_s);
+    }
+
     /** Seconds from cold until the windings reach their limit, or null if they never do. */
     public function secondsToLimit(float $heat_W, float $ambient_C): ?float
     {

@@ -57,6 +57,12 @@ enum ThermalClass: string
         return $ambient_C + $heat_W * $this->resistance_K_W();
     }
 
+    /** Where the winding is when $heat_W has gone on for $for_s since it was cold, °C. ΔT = ΔT_end·(1 − e^(−t/τ)) */
+    public function reached_C(float $heat_W, float $ambient_C, float $for_s): float
+    {
+        return $ambient_C + ($this->settles_C($heat_W, $ambient_C) - $ambient_C) * (1 - exp(-$for_s / $this->time_constant_s()));
+    }
+
     /** Seconds from cold until the winding reaches its limit, or null if it never does. t = −τ ln(1 − ΔT_limit/ΔT_end) */
     public function secondsToLimit(float $heat_W, float $ambient_C): ?float
     {

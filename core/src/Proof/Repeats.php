@@ -14,7 +14,7 @@ use Brookstone\Core\Parts\Motion;
  * Student's t for 95 % on both sides: NIST/SEMATECH e-Handbook of Statistical Methods, §1.3.6.7.2. Confidence limits of a mean: §1.3.5.2.
  * What lies far off: modified z-scores over 3.5 (Iglewicz & Hoaglin, 1993), §1.3.5.17.
  */
-final readonly class Repeats
+final class Repeats
 {
     /** So many at least tell how much they scatter. */
     public const FEW = 3;
@@ -41,20 +41,23 @@ final readonly class Repeats
 
     private const T_95_OF_MANY = 1.960;
 
+    /** @var \WeakMap<Build, array<string, list<self>>>|null what the log of a build tells: many ask for it, and it may be long */
+    private static ?\WeakMap $known = null;
+
     /** s. */
-    public float $mean_s;
+    public readonly float $mean_s;
 
     /** One standard deviation, s; null where there are too few. */
-    public ?float $sd_s;
+    public readonly ?float $sd_s;
 
     /** So far from the mean the true mean may be, with 95 %, s; null of a single one. */
-    public ?float $doubt_s;
+    public readonly ?float $doubt_s;
 
     /** @var non-empty-list<Measurement> those that count */
-    public array $entries;
+    public readonly array $entries;
 
     /** @var list<Measurement> those that lie far off all others */
-    public array $farOff;
+    public readonly array $farOff;
 
     /** @param  non-empty-list<Measurement>  $entries  times of one move, in one circumstance */
     private function __construct(array $entries)
@@ -73,14 +76,25 @@ final readonly class Repeats
     /** @return list<self> of all moves of a motion, in the order in which each was first measured */
     public static function all(Build $build, string $motion): array
     {
+        self::$known ??= new \WeakMap;
+
+        return (self::$known[$build] ??= self::ofLog($build->log))[$motion] ?? [];
+    }
+
+    /**
+     * @param  list<Measurement>  $log
+     * @return array<string, list<self>> by motion
+     */
+    private static function ofLog(array $log): array
+    {
         $groups = [];
-        foreach ($build->log as $entry) {
-            if ($entry->motion === $motion && $entry->measured_s !== null) {
-                $groups["{$entry->from} {$entry->to} ".Circumstance::of($entry)->key()][] = $entry;
+        foreach ($log as $entry) {
+            if ($entry->measured_s !== null) {
+                $groups[$entry->motion]["{$entry->from} {$entry->to} ".Circumstance::of($entry)->key()][] = $entry;
             }
         }
 
-        return array_values(array_map(fn (array $group): self => new self($group), $groups));
+        return array_map(fn (array $moves): array => array_values(array_map(fn (array $group): self => new self($group), $moves)), $groups);
     }
 
     /**

@@ -36,18 +36,19 @@ final readonly class RecordShape implements Shape
 
             return null;
         }
+        $before = $path === '' ? '' : $path.'.';
         foreach (array_diff_key($value, $this->fields) as $unknown => $_) {
-            $errors->add($this->join($path, Describe::cut((string) $unknown)), 'There is no such field here.'.$this->hint((string) $unknown));
+            $errors->add($before.Describe::cut((string) $unknown), 'There is no such field here.'.$this->hint((string) $unknown));
         }
         $read = [];
         foreach ($this->fields as $name => $field) {
             if (array_key_exists($name, $value)) {
-                $read[$name] = $field->shape->read($value[$name], $this->join($path, $name), $errors);
+                $read[$name] = $field->shape->read($value[$name], $before.$name, $errors);
             } elseif ($field->needed) {
-                $errors->add($this->join($path, $name), 'Is missing.');
+                $errors->add($before.$name, 'Is missing.');
                 $read[$name] = null;
             } else {
-                $read[$name] = is_array($field->default) ? $field->shape->read($field->default, $this->join($path, $name), $errors) : $field->default;
+                $read[$name] = is_array($field->default) ? $field->shape->read($field->default, $before.$name, $errors) : $field->default;
             }
         }
 
@@ -80,11 +81,6 @@ final readonly class RecordShape implements Shape
         }
 
         return $schema;
-    }
-
-    private function join(string $path, string $name): string
-    {
-        return $path === '' ? $name : $path.'.'.$name;
     }
 
     private function hint(string $unknown): string

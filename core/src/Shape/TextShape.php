@@ -55,13 +55,16 @@ final readonly class TextShape implements Shape
 
             return null;
         }
-        if ($this->isId && $this->pattern === self::ID && preg_match('/^[0-9][a-z0-9-]*$/D', $value) === 1) {
+        if ($this->isId && $this->pattern === self::ID && ctype_digit($value[0] ?? '') && preg_match('/^[0-9][a-z0-9-]*$/D', $value) === 1) {
             $value = substr("n{$value}", 0, self::LONGEST_ID);
+        }
+        if ($this->isId && preg_match('/^'.$this->pattern.'$/D', $value) === 1) {
+            return $value;
         }
         $length = mb_strlen($value);
         if (! mb_check_encoding($value, 'UTF-8')) {
             $errors->add($path, 'Must be readable text (UTF-8).');
-        } elseif ($this->isId && preg_match('/^'.$this->pattern.'$/D', $value) !== 1) {
+        } elseif ($this->isId) {
             $errors->add($path, 'Must be a short name of small letters, figures and dashes that begins with a letter, but is '.Describe::value($value).'.');
         } elseif ($length < $this->min || ($this->min > 0 && trim($value) === '')) {
             $errors->add($path, 'Must not be empty.');

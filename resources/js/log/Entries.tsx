@@ -1,4 +1,6 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { api } from '../api/client';
 import type { Compared, Measurement, Motion } from '../api/types';
 import { placesOf } from '../routine/steps';
 import { useBuild } from '../state/BuildContext';
@@ -16,8 +18,15 @@ export function Entries() {
     const { stored, edit } = useBuild();
     const [shown, setShown] = useState(SHOWN);
     const { log, motions } = stored.document;
-    const compared = new Map(stored.assessment.log.map((each) => [each.id, each]));
-    const newest = log.map((entry, i) => ({ entry, i })).reverse();
+    const known = stored.assessment.log.newest;
+    const older = useQuery({
+        queryKey: ['log', stored.id, stored.version, shown],
+        queryFn: () => api.compared(stored.id, shown),
+        enabled: Math.min(shown, log.length) > known.length,
+        placeholderData: (before) => before,
+    });
+    const compared = new Map([...(older.data ?? []), ...known].map((each) => [each.id, each]));
+    const newest = log.slice(-shown).reverse();
     return (
         <section aria-label="Everything measured" className="mt-6">
             <h2 className="text-[1.15rem]">Everything measured</h2>
@@ -35,13 +44,13 @@ export function Entries() {
                     </tr>
                 </thead>
                 <tbody>
-                    {newest.slice(0, shown).map(({ entry, i }) => (
+                    {newest.map((entry) => (
                         <Entry
                             key={entry.id}
                             entry={entry}
                             motion={motions.find((each) => each.id === entry.motion)}
                             compared={compared.get(entry.id)}
-                            onTakeOut={() => edit({ path: 'log', value: log.filter((_, j) => j !== i) })}
+                            onTakeOut={() => edit({ path: 'log', value: log.filter((each) => each !== entry) })}
                         />
                     ))}
                     {log.length === 0 && (

@@ -7,12 +7,8 @@ import { placeName } from './Entries';
 export function RepeatsTable() {
     const { stored } = useBuild();
     const { say, text } = useSpeaking();
-    const { log, motions } = stored.document;
-    const entries = new Map(log.map((entry) => [entry.id, entry]));
-    const rows = stored.assessment.log.flatMap((compared) => {
-        const entry = entries.get(compared.id);
-        return compared.repeats === null || entry === undefined ? [] : [{ compared, repeats: compared.repeats, entry }];
-    });
+    const { motions } = stored.document;
+    const rows = stored.assessment.log.repeats;
     if (rows.length === 0) {
         return null;
     }
@@ -36,22 +32,22 @@ export function RepeatsTable() {
                     </tr>
                 </thead>
                 <tbody>
-                    {rows.map(({ compared, repeats, entry }) => {
-                        const motion = motions.find((each) => each.id === entry.motion);
-                        const how = say(compared.says);
+                    {rows.map((repeats) => {
+                        const motion = motions.find((each) => each.id === repeats.motion);
+                        const how = say(repeats.how);
                         const { difference } = repeats;
                         return (
-                            <tr key={compared.id} className="border-t border-line align-baseline">
-                                <td className="px-3 py-1.5">{motion?.name ?? entry.motion}</td>
+                            <tr key={[repeats.motion, repeats.from, repeats.to, how].join(' ')} className="border-t border-line align-baseline">
+                                <td className="px-3 py-1.5">{motion?.name ?? repeats.motion}</td>
                                 <td className="px-3">
-                                    {placeName(motion, entry.from)} to {placeName(motion, entry.to)}
+                                    {placeName(motion, repeats.from)} to {placeName(motion, repeats.to)}
                                     {how !== '' && <span className="text-quiet">, {how}</span>}
                                 </td>
                                 <td className="px-3 text-right text-[1.1rem] font-semibold whitespace-nowrap">
                                     {text({ si: repeats.mean_s, dimension: 'time' })}
                                 </td>
                                 <td className="px-3 text-right whitespace-nowrap">
-                                    {compared.computed_s === null ? 'never made' : text({ si: compared.computed_s, dimension: 'time' })}
+                                    {repeats.computed_s === null ? 'never made' : text({ si: repeats.computed_s, dimension: 'time' })}
                                 </td>
                                 <td className="px-3 text-right whitespace-nowrap">
                                     {difference === null ? '–' : `${significant(Math.abs(difference) * 100, 2)} % ${difference > 0 ? 'slower' : 'quicker'}`}

@@ -353,6 +353,7 @@ dataset('planted', fn () => withCodes([
     'proof.test' => [['making.tests' => [['id' => 'hand.lid', 'on' => '2026-06-01', 'good' => false]]], Severity::Tight, false],
     'proof.endurance' => [['endurance' => [['id' => 'a', 'motion' => 'lid', 'target' => 100, 'marks' => [['id' => 'm', 'on' => '2026-06-01', 'at' => 40, 'failed' => true]]]]],
         Severity::Tight, false],
+    'proof.warmer' => [['log.0.temperature_C' => 60.0, 'log.0.after_s' => 600.0], Severity::Tight, false],
     'proof.hot' => [['log.0.temperature_C' => 95.0], Severity::Tight, false],
     'proof.over_target' => [['log.0.measured_s' => 4.0], Severity::Fails, false],
 ]));

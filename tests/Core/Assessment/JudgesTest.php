@@ -108,7 +108,7 @@ it('names each step in a sentence', function () {
 });
 
 it('compares every measurement with what is computed', function () {
-    $log = Builds::assessed(Builds::planted(['log.0.measured_s' => 1.8534885, 'log.1.from' => 'moon', 'log.2.motion' => 'moon']))->log;
+    $log = Builds::assessed(Builds::planted(['log.0.measured_s' => 1.8534885, 'log.1.from' => 'moon', 'log.2.motion' => 'moon']))->log['newest'];
 
     expect($log[0]['difference'])->toBeAbout(1.0, 1e-4)
         ->and($log[1])->toMatchArray(['id' => 'b', 'computed_s' => null, 'difference' => null, 'far_off' => false])

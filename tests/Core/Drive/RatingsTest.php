@@ -73,6 +73,8 @@ it('passes what its gears pass: of a motor without any, all', function () {
 it('warms by its size: 45, 25, 14 and 8 K for a watt, in 40, 90, 220 and 480 s', function (ThermalClass $class, float $resistance, float $constant) {
     expect($class->resistance_K_W())->toBe($resistance)->and($class->time_constant_s())->toBe($constant)->and($class->limit_C())->toBe(105.0)
         ->and($class->settles_C(2.0, 20.0))->toBe(20.0 + 2 * $resistance)
+        ->and($class->reached_C(2.0, 20.0, 0.0))->toBe(20.0)->and($class->reached_C(2.0, 20.0, $constant))->toBeAbout(20.0 + 2 * $resistance * 0.632121, 1e-5)
+        ->and($class->reached_C(2.0, 20.0, 50 * $constant))->toBeAbout($class->settles_C(2.0, 20.0))
         ->and($class->secondsToLimit(85.0 / $resistance, 20.0))->toBeNull()->and($class->secondsToLimit(170.0 / $resistance, 20.0))->toBeAbout($constant * log(2), 1e-9);
 })->with([[ThermalClass::Micro, 45.0, 40.0], [ThermalClass::Small, 25.0, 90.0], [ThermalClass::Medium, 14.0, 220.0], [ThermalClass::Large, 8.0, 480.0]]);
 

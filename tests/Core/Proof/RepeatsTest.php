@@ -5,7 +5,9 @@ declare(strict_types=1);
 use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Proof\BesideModel;
 use Brookstone\Core\Assessment\Proof\LogSheet;
+use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Error\InvalidInput;
@@ -92,7 +94,7 @@ it('knows for a move what fits it: its speed, what it carries, its usual supply'
 it('computes for the very circumstance', function () {
     $build = logged([['measured_s' => 1.0], ['measured_s' => 1.0, 'speed' => 0.5], ['measured_s' => 1.0, 'supply_V' => 9.0], ['measured_s' => 1.0, 'carries' => 'empty']],
         ['motions.0.mechanism.payload_kg' => 0.3, 'motions.0.mechanism.payload_m' => 0.15]);
-    [$usual, $slow, $low, $empty] = array_column(LogSheet::of($build), 'computed_s');
+    [$usual, $slow, $low, $empty] = array_column(LogSheet::of($build)['newest'], 'computed_s');
     $lid = $build->motions['lid'];
 
     expect($usual)->toBe((new MotionFigures($lid))->time('shut', 'open'))->and($slow)->toBeGreaterThan(1.5 * $usual)->and($low)->toBeGreaterThan(1.2 * $usual)
@@ -101,7 +103,7 @@ it('computes for the very circumstance', function () {
 
 it('computes what is drawn, on the way and held fast, and where it stops', function () {
     $build = logged([['current_A' => 0.1, 'stalled_A' => 1.0, 'stopped_at' => 0.0], ['stalled_A' => 1.0, 'supply_V' => 6.0]]);
-    [$usual, $low] = LogSheet::of($build);
+    [$usual, $low] = LogSheet::of($build)['newest'];
     $drive = $build->motions['lid']->drive;
     $line = $drive->line();
 
@@ -117,7 +119,7 @@ it('computes the whole turn of what comes round, not nothing', function () {
     $document = $build->document;
     $task = $document['motions'][$rower]['task'];
     $document['log'] = [['id' => 'a', 'motion' => 'rower', 'from' => $task['from'], 'to' => $task['to'], 'measured_s' => 0.6, 'on' => '2026-05-30']];
-    $computed = LogSheet::of(Build::read($document))[0]['computed_s'];
+    $computed = LogSheet::of(Build::read($document))['newest'][0]['computed_s'];
 
     expect($computed)->toBe((new MotionFigures($build->motions['rower']))->runThere()['time_s'])->toBeGreaterThan(0.1);
 });
@@ -135,8 +137,7 @@ it('takes no more current to move than the energy of its move asks for', functio
 it('says what the repeats tell, and how little few of them do', function (array $times, string $says) {
     $log = LogSheet::of(timed($times));
 
-    expect($log[count($times) - 1]['repeats']['says']->text())->toBe($says)
-        ->and(array_filter(array_slice($log, 0, -1), fn (array $entry): bool => $entry['repeats'] !== null))->toBe([]);
+    expect(array_map(fn (array $each): string => $each['says']->text(), $log['repeats']))->toBe([$says]);
 })->with([
     [[2.0], 'Once only: nobody knows yet how much it scatters.'],
     [[2.0, 2.2], '2.1 s ± 1.27 s. Two say hardly anything: measure it again.'],
@@ -144,6 +145,20 @@ it('says what the repeats tell, and how little few of them do', function (array 
     [[2.0, 2.2, 2.1, 2.0, 2.2, 2.1, 2.0, 2.2, 2.1], '2.1 s ± 0.0666 s, scattering by 0.0866 s. 9 say a little; 10 say enough.'],
     [[2.0, 2.2, 2.1, 2.0, 2.2, 2.1, 2.0, 2.2, 2.1, 2.1], '2.1 s ± 0.0584 s, scattering by 0.0816 s.'],
 ]);
+
+it('tells of each move once, what was measured last last, and has the newest entries only', function () {
+    $build = logged([...array_fill(0, 70, ['measured_s' => 1.0]), ['measured_s' => 2.0, 'from' => 'open', 'to' => 'shut', 'speed' => 0.5], ['measured_s' => 9.0]]);
+    ['newest' => $newest, 'repeats' => $repeats] = LogSheet::of($build);
+    $computed = (new MotionFigures($build->motions['lid']))->time('open', 'shut', 0.5);
+
+    expect(array_column($newest, 'id'))->toBe(array_map(fn (int $i): string => $build->log[$i]->id, range(12, 71)))
+        ->and(array_column($newest, 'far_off', 'id')[$build->log[71]->id])->toBeTrue()->and(array_sum(array_column($newest, 'far_off')))->toBe(1)
+        ->and(LogSheet::entries($build, 72))->toHaveCount(72)->and(array_slice(LogSheet::entries($build, 72), 12))->toEqual($newest)
+        ->and(array_map(fn (array $each): array => [$each['from'], $each['count'], $each['how']->text()], $repeats))
+        ->toBe([['shut', 70, ''], ['open', 1, 'at 50% speed']])
+        ->and($repeats[1])->toMatchArray(['motion' => 'lid', 'to' => 'shut', 'mean_s' => 2.0, 'computed_s' => $computed])
+        ->and($repeats[1]['difference'])->toBeAbout(2.0 / $computed - 1);
+});
 
 it('judges by the mean of repeats, names what is far off, and what failed last', function () {
     $computed = (new MotionFigures(Builds::sound()->motions['lid']))->time('shut', 'open');
@@ -160,7 +175,7 @@ it('judges by the mean of repeats, names what is far off, and what failed last',
 });
 
 it('judges what is drawn on both sides of a quarter', function (string $which, float $share, bool $isSaid) {
-    $computed = LogSheet::of(logged([['current_A' => 1.0, 'stalled_A' => 1.0]]))[0][$which === 'current_A' ? 'computed_A' : 'computed_stalled_A'];
+    $computed = LogSheet::of(logged([['current_A' => 1.0, 'stalled_A' => 1.0]]))['newest'][0][$which === 'current_A' ? 'computed_A' : 'computed_stalled_A'];
     $said = proofSays(logged([[$which => $share * $computed]]));
 
     expect($said !== [])->toBe($isSaid);
@@ -204,14 +219,20 @@ it('says how it was', function () {
 
 it('sets a pull beside what moves it from there, and a temperature beside what its windings bear', function () {
     $build = logged([['pull_N' => 3.0], ['pull_N' => 3.0, 'from' => 'open', 'to' => 'shut'], ['temperature_C' => 48.0, 'after_s' => 600.0]]);
-    [$up, $down, $hot] = array_column(LogSheet::of($build), 'more');
+    [$up, $down, $hot] = array_column(LogSheet::of($build)['newest'], 'more');
     $lid = $build->motions['lid'];
     $lever = $lid->mechanism->leverM();
     $torque = 0.3 * 9.80665 * 0.12 + 0.02; // held level, and the rub of its pivot
 
     expect($up[0]->text())->toStartWith('pulls 3 N on the balance, computed ')->and($up[0]->values['computed']->si)->toBeAbout($torque / $lever, 1e-6)
         ->and($down[0]->values['computed']->si)->toBe(0.0) // it falls by itself
-        ->and($hot[0]->text())->toMatch('/^48 °C after 10 min, its windings bear \d+ °C$|^48 °C after 600 s, its windings bear \d+ °C$/');
+        ->and($hot[0]->text())->toMatch('/^48 °C outside after 600 s; its windings, without a rest, \d\d[.\d]* °C computed, they bear 105 °C$/');
+    $f = DriveFigures::of(new MotionInBuild($build, $lid, new MotionFigures($lid)));
+    $moving_A = $lid->drive->line()->currentAt($f->rms_motor_Nm); // in the time asked for, there and back
+    $settles = 25.0 + $moving_A ** 2 * $lid->drive->motor->resistance_ohm() * $lid->drive->motor->body()->thermal->resistance_K_W();
+    $grown = 1 - exp(-600.0 / $lid->drive->motor->body()->thermal->time_constant_s());
+    expect($hot[0]->values['windings']->si)->toBeAbout(25.0 + ($settles - 25.0) * $grown, 1e-6)
+        ->and(LogSheet::of(logged([['temperature_C' => 48.0]]))['newest'][0]['more'][0]->text())->toBe('48 °C outside; its windings bear 105 °C');
 });
 
 it('says of a drive that it is hot from seven tenths of what its windings bear on', function (float $share, bool $isHot) {
@@ -220,3 +241,13 @@ it('says of a drive that it is hot from seven tenths of what its windings bear o
 
     expect($says !== [])->toBe($isHot);
 })->with([[0.69, false], [0.71, true]]);
+
+it('says that it is warmer outside than its windings should be, from 5 K on', function (float $above_K, bool $isSaid) {
+    $windings = LogSheet::of(logged([['temperature_C' => 30.0, 'after_s' => 300.0]]))['newest'][0]['more'][0]->values['windings']->si;
+    $says = proofSays(logged([['temperature_C' => $windings + $above_K, 'after_s' => 300.0]]));
+
+    expect($says)->toHaveCount($isSaid ? 1 : 0);
+    if ($isSaid) {
+        expect($says[0])->toMatch('/^tight proof.warmer: On 2026-05-30 its drive was 3\d\.?\d* °C outside after 300 s; its windings, which are hotter, should have been 3\d\.?\d* °C by then\./');
+    }
+})->with([[4.9, false], [5.1, true]]);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Brookstone\Core\Assessment\Proof;
 
+use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Measurement;
 use Brookstone\Core\Drive\Stepper;
 use Brookstone\Core\Parts\Motion;
@@ -65,6 +68,18 @@ final class BesideModel
         $way = $motion->at($entry->to) >= $motion->at($entry->from) ? 1.0 : -1.0;
 
         return max(0.0, $way * $thing->staticTorqueNm($at) + $thing->frictionNm($at)) / $lever;
+    }
+
+    /** Where its windings are after it has gone there and back without a rest, °C: its outside is cooler. Null of a drive that does not warm. */
+    public function windings_C(Build $build, Motion $motion, Measurement $entry): ?float
+    {
+        $motion = Circumstance::of($entry)->motion($motion);
+        if ($motion->drive === null || $entry->after_s === null) {
+            return null;
+        }
+        $of = DriveFigures::of(new MotionInBuild($build, $motion, $this->figures($motion, $entry)));
+
+        return $of->thermal->reached_C($of->move_heat_W, $this->settings->ambient_C, $entry->after_s);
     }
 
     /** Where it comes to rest, own unit: past the switch that ends its move by what it runs on. */

@@ -15,13 +15,30 @@ use Brookstone\Core\Quantity\Quantity;
 /** Everything that was measured beside what is computed for that very circumstance, and what repeats of it tell. */
 final class LogSheet
 {
-    /** @return list<array<string, mixed>> an entry for each of the log, in its order; `repeats` stands at the last of each move */
+    /** So many of the newest stand with the judgement: of a log of years nobody reads the rest each time. */
+    public const NEWEST = 60;
+
+    /** @return array{newest: list<array<string, mixed>>, repeats: list<array<string, mixed>>} the newest entries, and each move that was timed */
     public static function of(Build $build): array
     {
-        $model = new BesideModel($build->settings);
-        [$sums, $farOff] = self::repeats($build);
+        $repeats = self::repeats($build);
 
-        return array_map(function (Measurement $entry) use ($build, $model, $sums, $farOff): array {
+        return ['newest' => self::entries($build, self::NEWEST, $repeats), 'repeats' => self::told($build, $repeats)];
+    }
+
+    /**
+     * @param  list<Repeats>|null  $repeats  of the whole log, where they are known
+     * @return list<array<string, mixed>> of the newest of the log, in its order
+     */
+    public static function entries(Build $build, int $newest, ?array $repeats = null): array
+    {
+        $model = new BesideModel($build->settings);
+        $farOff = [];
+        foreach ($repeats ?? self::repeats($build) as $each) {
+            $farOff += array_fill_keys(array_map(fn (Measurement $entry): string => $entry->id, $each->farOff), true);
+        }
+
+        return array_map(function (Measurement $entry) use ($build, $model, $farOff): array {
             $motion = $build->motions[$entry->motion] ?? null;
             $computed_s = $motion === null ? null : $model->time_s($motion, $entry);
             $computed_A = $motion === null || $entry->current_A === null ? null : $model->current_A($motion, $entry);
@@ -34,25 +51,31 @@ final class LogSheet
                 'computed_stalled_A' => $stalled_A, 'difference_stalled_A' => self::difference($entry->stalled_A, $stalled_A),
                 'stopped' => $motion === null || $entry->stopped_at === null ? null
                     : self::stopped($motion, $entry->stopped_at, $model->stops_at($motion, $entry)),
-                'more' => $motion === null ? [] : self::more($motion, $entry, $model),
+                'more' => $motion === null ? [] : self::more($build, $motion, $entry, $model),
                 'far_off' => isset($farOff[$entry->id]),
-                'repeats' => isset($sums[$entry->id]) ? self::sum($sums[$entry->id], $computed_s) : null,
             ];
-        }, $build->log);
+        }, array_slice($build->log, -max(1, $newest)));
     }
 
-    /** @return array{array<string, Repeats>, array<string, true>} by the last entry that counts; entries that lie far off */
+    /** @return list<Repeats> of all motions */
     private static function repeats(Build $build): array
     {
-        [$sums, $farOff] = [[], []];
-        foreach (array_keys($build->motions) as $motion) {
-            foreach (Repeats::all($build, $motion) as $each) {
-                $sums[$each->entries[count($each->entries) - 1]->id] = $each;
-                $farOff += array_fill_keys(array_map(fn (Measurement $entry): string => $entry->id, $each->farOff), true);
-            }
-        }
+        return array_merge(...array_map(fn (string $motion): array => Repeats::all($build, $motion), array_keys($build->motions)));
+    }
 
-        return [$sums, $farOff];
+    /**
+     * @param  list<Repeats>  $repeats
+     * @return list<array<string, mixed>> what was measured last comes last
+     */
+    private static function told(Build $build, array $repeats): array
+    {
+        $model = new BesideModel($build->settings);
+        $at = array_flip(array_map(fn (Measurement $entry): string => $entry->id, $build->log));
+        $last = fn (Repeats $of): int => $at[$of->entries[count($of->entries) - 1]->id];
+        usort($repeats, fn (Repeats $a, Repeats $b): int => $last($a) <=> $last($b));
+
+        return array_map(fn (Repeats $of): array => self::sum($of, $model->time_s($build->motions[$of->entries[0]->motion], $of->entries[0])),
+            $repeats);
     }
 
     /** Measured over computed, less 1. */
@@ -62,7 +85,7 @@ final class LogSheet
     }
 
     /** @return list<Sentence> the pull and the temperature beside what is known of them */
-    private static function more(Motion $motion, Measurement $entry, BesideModel $model): array
+    private static function more(Build $build, Motion $motion, Measurement $entry, BesideModel $model): array
     {
         $says = [];
         if ($entry->pull_N !== null) {
@@ -73,8 +96,11 @@ final class LogSheet
         }
         if ($entry->temperature_C !== null) {
             $limit = $motion->drive?->motor->body()->cooling()->limit_C();
-            $says[] = new Sentence('{hot}'.($entry->after_s === null ? '' : ' after {after}').($limit === null ? '' : ', its windings bear {limit}'),
+            $windings = $model->windings_C($build, $motion, $entry);
+            $says[] = new Sentence('{hot} outside'.($entry->after_s === null ? '' : ' after {after}')
+                .($windings === null ? '' : '; its windings, without a rest, {windings} computed').($limit === null ? '' : ($windings === null ? '; its windings bear {limit}' : ', they bear {limit}')),
                 ['hot' => Quantity::of($entry->temperature_C, '°C')] + ($entry->after_s === null ? [] : ['after' => Quantity::of($entry->after_s, 's')])
+                + ($windings === null ? [] : ['windings' => Quantity::of($windings, '°C')])
                 + ($limit === null ? [] : ['limit' => Quantity::of($limit, '°C')]));
         }
 
@@ -100,7 +126,8 @@ final class LogSheet
             default => '{mean} ± {doubt}, scattering by {sd}.',
         };
 
-        return ['count' => $count, 'mean_s' => $of->mean_s, 'sd_s' => $of->sd_s, 'doubt_s' => $of->doubt_s, 'longest_s' => $of->longest_s(),
+        return ['motion' => $of->entries[0]->motion, 'from' => $of->from(), 'to' => $of->to(), 'how' => $of->circumstance()->says(),
+            'computed_s' => $computed_s, 'count' => $count, 'mean_s' => $of->mean_s, 'sd_s' => $of->sd_s, 'doubt_s' => $of->doubt_s, 'longest_s' => $of->longest_s(),
             'difference' => self::difference($of->mean_s, $computed_s),
             'says' => new Sentence($says, $of->doubt_s === null ? [] : $values)];
     }

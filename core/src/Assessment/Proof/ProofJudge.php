@@ -24,6 +24,8 @@ final class ProofJudge implements Judge
 
     private const HOT = 0.7; // of what its windings bear, outside
 
+    private const WARMER_K = 5.0; // than computed, and no sensor's fault any more
+
     private const SELDOM = 0.01; // of its runs: who fails no more often than that is mended when it happens
 
     private const DRAWS_OTHERWISE = 0.25; // of the computed current
@@ -40,7 +42,7 @@ final class ProofJudge implements Judge
         }
         $model = new BesideModel($subject->build->settings);
         $all = Repeats::all($subject->build, $motion->id);
-        $findings = [...$tested, ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->hot($subject, $entries),
+        $findings = [...$tested, ...$this->failed($entries), ...$this->currents($subject, $model, $entries), ...$this->hot($subject, $model, $entries),
             ...$this->farOff($all)];
         $timed = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->measured_s !== null));
         if ($timed === []) {
@@ -181,18 +183,33 @@ final class ProofJudge implements Judge
      * @param  non-empty-list<Measurement>  $entries
      * @return list<Finding> of the last temperature: the windings are hotter than their outside
      */
-    private function hot(MotionInBuild $subject, array $entries): array
+    private function hot(MotionInBuild $subject, BesideModel $model, array $entries): array
     {
         $limit = $subject->motion->drive?->motor->body()->cooling()->limit_C();
         $with = array_values(array_filter($entries, fn (Measurement $entry): bool => $entry->temperature_C !== null));
         $last = $with[count($with) - 1] ?? null;
-        if ($last === null || $limit === null || $last->temperature_C <= self::HOT * $limit) {
+        if ($last === null || $limit === null) {
             return [];
+        }
+        if ($last->temperature_C <= self::HOT * $limit) {
+            return $this->warmer($subject, $model, $last);
         }
 
         return [new Finding('proof.hot', Severity::Tight, 'log', new Sentence(
             "On {$last->on} its drive was {hot} outside; its windings, which are hotter, bear {limit}. Let it rest longer, or take a larger one.",
             ['hot' => Quantity::of((float) $last->temperature_C, '°C'), 'limit' => Quantity::of($limit, '°C')],
+        ))];
+    }
+
+    /** @return list<Finding> that its outside was hotter than its windings should be: more heat goes into it than computed */
+    private function warmer(MotionInBuild $subject, BesideModel $model, Measurement $last): array
+    {
+        $windings = $model->windings_C($subject->build, $subject->motion, $last);
+
+        return $windings === null || $last->temperature_C <= $windings + self::WARMER_K ? [] : [new Finding('proof.warmer', Severity::Tight, 'log', new Sentence(
+            "On {$last->on} its drive was {hot} outside after {after}; its windings, which are hotter, should have been {windings} by then. It draws more than "
+            .'computed, or stands somewhere hot: measure its current, and look for rub.', ['hot' => Quantity::of((float) $last->temperature_C, '°C'),
+                'after' => Quantity::of((float) $last->after_s, 's'), 'windings' => Quantity::of($windings, '°C')],
         ))];
     }
 

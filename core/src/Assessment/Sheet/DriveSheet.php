@@ -98,9 +98,8 @@ final class DriveSheet
         $times = $running = $held = [];
         for ($i = 0; $i <= self::POINTS; $i++) {
             $times[] = $time = self::TIME_CONSTANTS * $tau * ($i / self::POINTS) ** 2; // close together where it changes
-            $grown = 1 - exp(-$time / $tau);
-            $running[] = round($ambient + ($f->thermal->settles_C($f->cycle_heat_W, $ambient) - $ambient) * $grown, 2);
-            $held[] = round($ambient + ($f->thermal->settles_C($stall_W, $ambient) - $ambient) * $grown, 2);
+            $running[] = round($f->thermal->reached_C($f->cycle_heat_W, $ambient, $time), 2);
+            $held[] = round($f->thermal->reached_C($stall_W, $ambient, $time), 2);
         }
 
         return ['times_s' => $times, 'running_C' => $running, 'held_C' => $held, 'limit_C' => $f->thermal->limit_C()];

@@ -46,6 +46,9 @@ final readonly class DriveFigures
     /** Heat of holding, W; 0 where it holds without power. */
     public float $hold_heat_W;
 
+    /** Heat of going there and back without a rest, W. */
+    public float $move_heat_W;
+
     /** Mean heat of going there and back as often as the task says. */
     public float $cycle_heat_W;
 
@@ -118,7 +121,8 @@ final readonly class DriveFigures
             $hold_W = $on->counts ? $on->always_W : $hold_A * $hold_A * $on->resistance_ohm;
         }
         $this->hold_heat_W = $hold_W;
-        $this->cycle_heat_W = $moves * ($on->counts ? $on->always_W : $moving_A * $moving_A * $on->resistance_ohm) + (1 - $moves) * $hold_W;
+        $this->move_heat_W = $on->counts ? $on->always_W : $moving_A * $moving_A * $on->resistance_ohm;
+        $this->cycle_heat_W = $moves * $this->move_heat_W + (1 - $moves) * $hold_W;
         $this->mean_A = $moves * $moving_A * $on->share + (1 - $moves) * $hold_A;
     }
 
