@@ -10,6 +10,7 @@
     @if (request()->segment(1) === 'builds' && preg_match('/^[0-9a-z]{26}$/D', (string) request()->segment(2)) === 1)
     <link rel="preload" href="/api/builds/{{ request()->segment(2) }}" as="fetch" crossorigin>
     @endif
+    <script src="/room.js"></script>
     @viteReactRefresh
     @vite(['resources/css/app.css', 'resources/js/main.tsx'])
 </head>

@@ -16,19 +16,30 @@ const VIEWS = [
     '/routines/harbour-show',
     '/log',
     '/settings',
+    '/stage',
+    '/wiring',
+    '/program',
+    '/plan',
+    '/parts',
+    '/tests',
+    '/service',
+    '/sheets',
 ];
 
-test('axe finds nothing on any screen', async ({ page, request }) => {
-    test.setTimeout(480_000);
-    const id = await copyOf(request, 'heron-wharf');
-    await open(page, '/');
-    await expect(page.getByRole('heading', { name: 'Heron Wharf' }).first()).toBeVisible();
-    await seesNothingWrong(page);
-    for (const view of VIEWS) {
-        await open(page, `/builds/${id}${view}`);
+for (const room of ['light', 'dark'] as const) {
+    test(`axe finds nothing on any screen in a ${room} room`, async ({ page, request }) => {
+        test.setTimeout(480_000);
+        await page.emulateMedia({ colorScheme: room });
+        const id = await copyOf(request, 'heron-wharf');
+        await open(page, '/');
+        await expect(page.getByRole('heading', { name: 'Heron Wharf' }).first()).toBeVisible();
         await seesNothingWrong(page);
-    }
-});
+        for (const view of VIEWS) {
+            await open(page, `/builds/${id}${view}`);
+            await seesNothingWrong(page);
+        }
+    });
+}
 
 test('axe finds nothing on sheets, tries, errors and open editors', async ({ page, request }) => {
     test.setTimeout(480_000);

@@ -224,7 +224,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                         {errors['']}
                     </p>
                 )}
-                <button type="submit" className="mt-3 bg-accent px-3 py-1 font-semibold text-white">
+                <button type="submit" className="mt-3 bg-accent px-3 py-1 font-semibold text-sheet">
                     Work it out
                 </button>
             </form>

@@ -96,7 +96,7 @@ function FindingRow({ finding, onTry }: { finding: Finding; onTry: (fix: Fix) =>
                             <div key={fix.does.template + fix.does.text}>
                                 <button
                                     type="button"
-                                    className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white"
+                                    className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-sheet"
                                     onClick={() => onTry(fix)}
                                 >
                                     Try: {say(fix.does)}

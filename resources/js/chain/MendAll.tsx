@@ -42,7 +42,7 @@ export function MendAll({ onClose }: { onClose: () => void }) {
                 <h2 className="flex-1 text-[1.05rem]">
                     {steps.length === 0 ? 'Mend all' : steps.length === 1 ? 'Mend all: one change' : `Mend all: ${steps.length} mends, one after the other`}
                 </h2>
-                <button type="button" className="bg-accent px-3 py-1 font-semibold text-white disabled:opacity-50" disabled={steps.length === 0} onClick={keep}>
+                <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet disabled:opacity-50" disabled={steps.length === 0} onClick={keep}>
                     {isDone || steps.length === 0 ? 'Keep them all' : `Keep these ${steps.length}`}
                 </button>
                 <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={onClose}>

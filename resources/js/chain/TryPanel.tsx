@@ -63,7 +63,7 @@ export function TryPanel() {
         <section aria-label="Try" className="border-2 border-accent bg-well">
             <div className="flex items-center gap-4 border-b border-line px-4 py-2">
                 <h2 className="flex-1 text-[1.05rem]">Trying: {say(fix.does)}</h2>
-                <button type="button" className="bg-accent px-3 py-1 font-semibold text-white disabled:opacity-50" disabled={after === null} onClick={keep}>
+                <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet disabled:opacity-50" disabled={after === null} onClick={keep}>
                     Keep <kbd className="key narrow font-normal opacity-80">k</kbd>
                 </button>
                 <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={drop}>

@@ -204,7 +204,7 @@ export function DriveForm({
                 ))}
                 {isOvertaken && <Overtaken onTheirs={() => void takeTheirs()} onMine={() => void storeOver()} />}
                 <div className="mt-4 flex items-center gap-2">
-                    <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
+                    <button type="submit" className="bg-accent px-3 py-1 font-semibold text-sheet">
                         Put it in the drawer
                     </button>
                     <button type="button" className="border border-line bg-well px-3 py-1" onClick={onClose}>

@@ -119,7 +119,7 @@ export function ImportSheet({ open, onClose, onStored }: { open: boolean; onClos
             )}
             <div className="mt-4 flex gap-2">
                 {answer !== null && !answer.stored && good > 0 && (
-                    <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => void send(csv, false)}>
+                    <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet" onClick={() => void send(csv, false)}>
                         Put {good === 1 ? 'it' : `these ${good}`} in the drawer
                     </button>
                 )}

@@ -29,7 +29,7 @@ export function TableDrawer({ kind }: { kind: TableKind }) {
         <section aria-label={kind.title}>
             <div className="flex flex-wrap items-center gap-3">
                 <p className="flex-1 text-quiet">{lines === undefined ? 'Opening it…' : kind.says(count, lines.length)}</p>
-                <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => keep([...rows, kind.fresh])}>
+                <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet" onClick={() => keep([...rows, kind.fresh])}>
                     Add a {kind.one}
                 </button>
                 <label className="cursor-pointer border border-line bg-sheet px-3 py-1 focus-within:outline-2">

@@ -96,7 +96,7 @@ export function Measure() {
                 {field('time', 'Measured time', '4.2 s', 'w-40')}
                 <Watch onTaken={set('time')} />
                 {field('note', 'Note', 'What was different?', 'min-w-40 flex-1')}
-                <button type="submit" className="mt-[1.4rem] bg-accent px-3 py-1 font-semibold text-white">
+                <button type="submit" className="mt-[1.4rem] bg-accent px-3 py-1 font-semibold text-sheet">
                     Write it down
                 </button>
             </div>

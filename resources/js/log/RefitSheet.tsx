@@ -73,7 +73,7 @@ function OfMotion({ motion }: { motion: Motion }) {
             {data.values.length > 0 && <Values of={data} />}
             <div className="mt-3 flex gap-3 empty:hidden">
                 {data.fix !== null && (
-                    <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => void begin(stored, data.fix!)}>
+                    <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet" onClick={() => void begin(stored, data.fix!)}>
                         See what that changes
                     </button>
                 )}

@@ -66,7 +66,7 @@ export function OwnTask({ of }: { of: PlanReport }) {
                         {tasks}
                     </select>
                 </label>
-                <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
+                <button type="submit" className="bg-accent px-3 py-1 font-semibold text-sheet">
                     Add it
                 </button>
             </div>

@@ -109,7 +109,7 @@ export function AddMotion({ open, onClose, also = {}, onAdded }: Props) {
                     ))}
                 </fieldset>
                 <div className="mt-4 flex gap-2">
-                    <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
+                    <button type="submit" className="bg-accent px-3 py-1 font-semibold text-sheet">
                         Add it
                     </button>
                     <button type="button" className="border border-line bg-well px-3 py-1" onClick={onClose}>

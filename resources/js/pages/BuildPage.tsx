@@ -49,7 +49,7 @@ export function BuildPage() {
                                 <div>
                                     <button
                                         type="button"
-                                        className="bg-accent px-3 py-1 text-left font-semibold text-white"
+                                        className="bg-accent px-3 py-1 text-left font-semibold text-sheet"
                                         onClick={() => void begin(stored, mend)}
                                     >
                                         Try: {say(mend.does)} <kbd className="key narrow font-normal opacity-80">t</kbd>
@@ -60,7 +60,7 @@ export function BuildPage() {
                             {!isMending && (
                                 <button
                                     type="button"
-                                    className="border border-accent px-3 py-1 font-semibold text-accent hover:bg-accent hover:text-white"
+                                    className="border border-accent px-3 py-1 font-semibold text-accent hover:bg-accent hover:text-sheet"
                                     onClick={() => setMending(true)}
                                 >
                                     Mend all
@@ -76,7 +76,7 @@ export function BuildPage() {
                 )}
                 <button
                     type="button"
-                    className={stored.document.motions.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'}
+                    className={stored.document.motions.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-sheet' : 'border border-line bg-sheet px-3 py-1'}
                     onClick={() => setAdding(true)}
                 >
                     Add a motion

@@ -74,7 +74,7 @@ function DriveDrawer() {
                 <div className="flex-1">
                     <p className="text-quiet">{data === undefined ? 'Opening it…' : `${data.length} drives. Every choice is made from these.`}</p>
                 </div>
-                <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => setOpen({ entry: null, copy: false })}>
+                <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet" onClick={() => setOpen({ entry: null, copy: false })}>
                     Add a drive
                 </button>
                 <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => setImporting(true)}>

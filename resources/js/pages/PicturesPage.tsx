@@ -53,7 +53,7 @@ export function PicturesPage() {
                 <span className="flex-1" />
                 <button
                     type="button"
-                    className={pictures.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-white' : 'border border-line bg-sheet px-3 py-1'}
+                    className={pictures.length === 0 ? 'bg-accent px-3 py-1 font-semibold text-sheet' : 'border border-line bg-sheet px-3 py-1'}
                     disabled={isBusy}
                     onClick={() => file.current?.click()}
                 >

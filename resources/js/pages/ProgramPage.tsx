@@ -46,7 +46,7 @@ export function ProgramPage() {
                             role="radio"
                             aria-checked={language === each.id}
                             title={each.says}
-                            className={`px-3 py-1 ${language === each.id ? 'bg-ink text-white' : 'bg-well hover:bg-ground'}`}
+                            className={`px-3 py-1 ${language === each.id ? 'bg-ink text-sheet' : 'bg-well hover:bg-ground'}`}
                             onClick={() => setLanguage(each.id)}
                         >
                             {each.name}
@@ -171,7 +171,7 @@ function Files({ report }: { report: ProgramReport }) {
                             type="button"
                             role="tab"
                             aria-selected={each.name === file.name}
-                            className={`narrow min-h-6 px-2 py-0.5 ${each.name === file.name ? 'bg-ink text-white' : 'hover:bg-well'}`}
+                            className={`narrow min-h-6 px-2 py-0.5 ${each.name === file.name ? 'bg-ink text-sheet' : 'hover:bg-well'}`}
                             onClick={() => setChosen(each.name)}
                         >
                             {each.name}

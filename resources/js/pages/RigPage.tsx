@@ -83,7 +83,7 @@ function Bench({
                 <p className="figure w-28" role="timer" aria-live="off">
                     {state === null ? '–' : `${state.now_s.toFixed(1)} s`}
                 </p>
-                <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => rig.setPlaying(!rig.isPlaying)}>
+                <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet" onClick={() => rig.setPlaying(!rig.isPlaying)}>
                     {rig.isPlaying ? 'Pause' : 'Go on'} <kbd className="key narrow font-normal">Space</kbd>
                 </button>
                 <button type="button" className={BUTTON} onClick={rig.again}>
@@ -242,7 +242,7 @@ function World({ build, state, happens }: { build: Build; state: RigState; happe
                 <button
                     type="button"
                     aria-pressed={!state.powered}
-                    className={`w-full border px-2 py-1 font-semibold ${state.powered ? 'border-line bg-well' : 'border-fails bg-fails text-white'}`}
+                    className={`w-full border px-2 py-1 font-semibold ${state.powered ? 'border-line bg-well' : 'border-fails bg-fails text-sheet'}`}
                     onClick={() => happens({ what: 'power', is: state.powered ? 'off' : 'on' })}
                 >
                     {state.powered ? 'Cut the power' : 'Bring the power back'}
@@ -329,7 +329,7 @@ function Press({ name, isMomentary, isOn, onChange }: { name: string; isMomentar
         <button
             type="button"
             aria-pressed={isOn}
-            className={`flex w-full items-center justify-between border px-2 py-1 ${isOn ? 'border-accent bg-accent text-white' : 'border-line bg-well hover:bg-ground'}`}
+            className={`flex w-full items-center justify-between border px-2 py-1 ${isOn ? 'border-accent bg-accent text-sheet' : 'border-line bg-well hover:bg-ground'}`}
             {...hold}
         >
             <span>{name}</span>

@@ -57,7 +57,7 @@ export function SheetsPage() {
                             <option value="Letter">Letter</option>
                         </select>
                     </label>
-                    <button type="button" className="bg-accent px-4 py-1 font-semibold text-white" onClick={() => window.print()}>
+                    <button type="button" className="bg-accent px-4 py-1 font-semibold text-sheet" onClick={() => window.print()}>
                         Print
                     </button>
                 </div>

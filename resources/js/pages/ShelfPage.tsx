@@ -165,7 +165,7 @@ function NewBuild({ onMade, onFail }: { onMade: (stored: StoredBuild) => void; o
                 value={name}
                 onChange={(event) => setName(event.target.value)}
             />
-            <button type="submit" className="bg-accent px-3 py-1 font-semibold text-white">
+            <button type="submit" className="bg-accent px-3 py-1 font-semibold text-sheet">
                 Create it
             </button>
             <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => file.current?.click()}>

@@ -93,7 +93,7 @@ function Row({ test }: { test: BenchTest }) {
                             key={each.label}
                             type="button"
                             aria-pressed={test.good === each.good}
-                            className={`border px-2 py-0.5 ${test.good === each.good ? (each.good ? 'border-ink bg-ink text-white' : 'border-fails bg-fails text-white') : 'border-line bg-well'}`}
+                            className={`border px-2 py-0.5 ${test.good === each.good ? (each.good ? 'border-ink bg-ink text-sheet' : 'border-fails bg-fails text-sheet') : 'border-line bg-well'}`}
                             onClick={() => answer(each.good)}
                         >
                             {each.label}

@@ -179,14 +179,14 @@ function Planned({ report, onApply }: { report: WiringReport; onApply: (fix: Fix
     return (
         <div className="mt-2 flex flex-wrap items-center gap-3 print:hidden">
             {plan.fix !== null && (
-                <button type="button" className="bg-accent px-3 py-1 text-left font-semibold text-white" onClick={() => onApply(plan.fix!)}>
+                <button type="button" className="bg-accent px-3 py-1 text-left font-semibold text-sheet" onClick={() => onApply(plan.fix!)}>
                     {say(plan.fix.does)}
                 </button>
             )}
             {anew !== null && (
                 <button
                     type="button"
-                    className="border border-accent px-3 py-1 text-left font-semibold text-accent hover:bg-accent hover:text-white"
+                    className="border border-accent px-3 py-1 text-left font-semibold text-accent hover:bg-accent hover:text-sheet"
                     onClick={() => onApply(anew)}
                 >
                     {say(anew.does)}

@@ -92,7 +92,7 @@ export function PictureBench({ picture, index }: { picture: Picture; index: numb
                         <p>Lay one line over something whose length you know. It gives the scale of all the others.</p>
                         <button
                             type="button"
-                            className="mt-2 bg-accent px-3 py-1 font-semibold text-white"
+                            className="mt-2 bg-accent px-3 py-1 font-semibold text-sheet"
                             onClick={() => edit({ path: `${path}.known`, value: { ...rounded(across(0.4)), length_m: 0.1 } })}
                         >
                             Mark the known length

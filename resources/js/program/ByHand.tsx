@@ -100,7 +100,7 @@ function Held({ label, disabled, onHold, children }: { label: string; disabled: 
             aria-label={label}
             aria-pressed={isHeld}
             disabled={disabled}
-            className={`${STATION_BUTTON} ${isHeld ? 'bg-ink text-white' : ''}`}
+            className={`${STATION_BUTTON} ${isHeld ? 'bg-ink text-sheet' : ''}`}
             onPointerDown={() => hold(true)}
             onPointerUp={() => hold(false)}
             onPointerLeave={() => hold(false)}

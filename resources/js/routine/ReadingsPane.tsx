@@ -90,7 +90,7 @@ export function ReadingsPane({ sensor, path }: { sensor: Sensor; path: string })
             {data?.fix != null && (sensor.upper !== round(data.best!.upper) || sensor.lower !== round(data.best!.lower)) && (
                 <button
                     type="button"
-                    className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-white"
+                    className="border border-accent px-2 py-0.5 text-left text-accent hover:bg-accent hover:text-sheet"
                     onClick={() => void begin(stored, data.fix!)}
                 >
                     Try: {say(data.fix.does)}

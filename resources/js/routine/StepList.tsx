@@ -236,7 +236,7 @@ function AddStep({ label, where, onAdd }: { label: string; where: string; onAdd:
                 />
                 <ComboboxOptions anchor="bottom start" className="z-20 w-72 border border-line bg-sheet shadow-md empty:hidden">
                     {fitting.map((each) => (
-                        <ComboboxOption key={each.verb} value={each.verb} className="cursor-pointer px-2 py-1 data-focus:bg-accent data-focus:text-white">
+                        <ComboboxOption key={each.verb} value={each.verb} className="cursor-pointer px-2 py-1 data-focus:bg-accent data-focus:text-sheet">
                             {each.label}
                         </ComboboxOption>
                     ))}

@@ -12,12 +12,12 @@ import { useSpeaking } from '../state/UnitsContext';
 const BUTTON = 'border border-line bg-well px-2 py-0.5 hover:bg-ground disabled:opacity-40';
 
 const OUTCOMES: Record<FaultCell['outcome'], { mark: string; words: string; style: string }> = {
-    breaks_rule: { mark: 'R', words: 'breaks a rule', style: 'bg-fails text-white' },
-    hits: { mark: 'H', words: 'hits a stop', style: 'bg-fails text-white' },
-    burns: { mark: 'B', words: 'burns a coil', style: 'bg-fails text-white' },
-    resets: { mark: 'C', words: 'the controller starts anew', style: 'bg-fails text-white' },
-    stalls: { mark: 'S', words: 'stalls, until too hot', style: 'bg-fails text-white' },
-    ends_wrong_unnoticed: { mark: 'U', words: 'goes wrong unnoticed', style: 'bg-fails text-white' },
+    breaks_rule: { mark: 'R', words: 'breaks a rule', style: 'bg-fails text-sheet' },
+    hits: { mark: 'H', words: 'hits a stop', style: 'bg-fails text-sheet' },
+    burns: { mark: 'B', words: 'burns a coil', style: 'bg-fails text-sheet' },
+    resets: { mark: 'C', words: 'the controller starts anew', style: 'bg-fails text-sheet' },
+    stalls: { mark: 'S', words: 'stalls, until too hot', style: 'bg-fails text-sheet' },
+    ends_wrong_unnoticed: { mark: 'U', words: 'goes wrong unnoticed', style: 'bg-fails text-sheet' },
     ends_wrong: { mark: 'E', words: 'ends in the wrong place', style: 'bg-tight-soft text-ink' },
     waits: { mark: 'W', words: 'waits forever', style: 'bg-tight-soft text-ink' },
     stops: { mark: '–', words: 'stops safely', style: 'bg-holds-soft text-ink' },
@@ -267,7 +267,7 @@ function Drift({
                             aria-checked={each === seen}
                             title={told(each.says)}
                             onClick={() => setStop(each.path)}
-                            className={`border px-2 py-0.5 ${each === seen ? 'border-accent bg-accent text-white' : 'border-line'}`}
+                            className={`border px-2 py-0.5 ${each === seen ? 'border-accent bg-accent text-sheet' : 'border-line'}`}
                         >
                             at {say(each.at)}: ±{say(reach(each))}
                         </button>
@@ -352,7 +352,7 @@ function Beside({ routine }: { routine: Routine }) {
                         {offer.fix !== null ? (
                             <button
                                 type="button"
-                                className="border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-white"
+                                className="border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-sheet"
                                 onClick={() => void begin(stored, offer.fix!)}
                             >
                                 Try it together: saves {significant(offer.saves_s, 2)} s

@@ -7,7 +7,7 @@ export type Size = 'A4' | 'Letter';
 export function Paper({ title, children }: { title: string; children: ReactNode }) {
     const { stored } = useBuild();
     return (
-        <section aria-label={title} className="paper mb-6 border border-line bg-white px-[6mm] py-[5mm] text-ink">
+        <section aria-label={title} className="paper mb-6 border border-line bg-sheet px-[6mm] py-[5mm] text-ink">
             <div className="mb-3 flex items-baseline gap-4 border-b border-ink pb-1">
                 <h2 className="text-[1.35rem]">{title}</h2>
                 <span className="flex-1" />

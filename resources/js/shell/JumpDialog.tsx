@@ -57,7 +57,7 @@ export function JumpDialog({ open, onClose }: { open: boolean; onClose: () => vo
                 />
                 <ComboboxOptions static modal={false} className="mt-2 min-h-60">
                     {found.map((target) => (
-                        <ComboboxOption key={target.to} value={target} className="cursor-pointer px-3 py-1 data-focus:bg-ink data-focus:text-white">
+                        <ComboboxOption key={target.to} value={target} className="cursor-pointer px-3 py-1 data-focus:bg-ink data-focus:text-sheet">
                             {target.label}
                         </ComboboxOption>
                     ))}

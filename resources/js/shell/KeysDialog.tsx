@@ -10,6 +10,7 @@ const KEYS = [
     ['k', 'keep what is tried'],
     ['Esc', 'drop what is tried'],
     ['u', 'change the units'],
+    ['n', 'dark or light room, or as the system has it'],
     ['Ctrl Z', 'undo'],
     ['Ctrl Y', 'redo'],
     ['↑ ↓', 'in a field: nudge the number; with Shift ten times as far'],

@@ -28,7 +28,7 @@ export class Mishap extends Component<Props, { wrong: Error | null }> {
                 <p className="mt-2">Nothing that was saved is lost. Load the page again; if it happens again, go to another page and on from there.</p>
                 <p className="narrow mt-2 text-quiet">What went wrong: {wrong.message}</p>
                 <p className="mt-4 flex gap-3">
-                    <button type="button" className="bg-accent px-3 py-1 font-semibold text-white" onClick={() => window.location.reload()}>
+                    <button type="button" className="bg-accent px-3 py-1 font-semibold text-sheet" onClick={() => window.location.reload()}>
                         Load it again
                     </button>
                     <a className="border border-line bg-sheet px-3 py-1" href="/">

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { RoomSwitch } from './RoomSwitch';
 import { UnitSwitch, Wordmark } from './Shell';
 
 const PLACES = [
@@ -29,6 +30,7 @@ export function Plain({ title, children }: { title: string; children: ReactNode 
                 </nav>
                 <span className="flex-1" />
                 <UnitSwitch />
+                <RoomSwitch />
             </header>
             {children}
         </>

@@ -8,7 +8,9 @@ import { useSaving } from '../state/saving';
 import { SYSTEMS, useUnitChoice } from '../state/units';
 import { JumpDialog } from './JumpDialog';
 import { KeysDialog } from './KeysDialog';
+import { RoomSwitch } from './RoomSwitch';
 import { SavingNotice } from './SavingNotice';
+import { ToolButton } from './ToolButton';
 
 /** The frame around every page of a build. */
 export function Shell({ children }: { children: ReactNode }) {
@@ -26,7 +28,7 @@ export function Shell({ children }: { children: ReactNode }) {
     return (
         <>
             <title>{`${stored.document.name} · Brookstone`}</title>
-            <header className="flex h-12 items-center gap-2 border-b border-line bg-sheet px-3 xl:gap-3 xl:px-4">
+            <header className="flex min-h-12 flex-wrap items-center gap-x-2 border-b border-line bg-sheet px-3 pt-1 lg:flex-nowrap lg:pt-0 xl:gap-3 xl:px-4">
                 <Wordmark />
                 <span aria-hidden="true" className="text-quiet">
                     /
@@ -42,7 +44,10 @@ export function Shell({ children }: { children: ReactNode }) {
                         {nameError}
                     </span>
                 )}
-                <nav aria-label="Build" className="flex xl:gap-1">
+                <nav
+                    aria-label="Build"
+                    className="order-last flex w-full flex-wrap gap-x-1 pb-1 lg:order-none lg:w-auto lg:flex-nowrap lg:gap-x-0 lg:pb-0 xl:gap-1"
+                >
                     <Place to={base}>Chains</Place>
                     <Place to={`${base}/stage`}>Stage</Place>
                     <Place to={`${base}/wiring`}>Wiring</Place>
@@ -64,6 +69,7 @@ export function Shell({ children }: { children: ReactNode }) {
                     <Redo2 size={17} />
                 </ToolButton>
                 <UnitSwitch />
+                <RoomSwitch />
                 <ToolButton label="Go to anything" onClick={() => setJumping(true)}>
                     <Search size={17} /> <kbd className="key narrow hidden text-quiet xl:inline">/</kbd>
                 </ToolButton>
@@ -102,21 +108,6 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
     );
 }
 
-export function ToolButton({ label, children, disabled, onClick }: { label: string; children: ReactNode; disabled?: boolean; onClick: () => void }) {
-    return (
-        <button
-            type="button"
-            aria-label={label}
-            title={label}
-            disabled={disabled}
-            onClick={onClick}
-            className="flex items-center gap-1 px-1.5 py-1 hover:bg-well disabled:opacity-35"
-        >
-            {children}
-        </button>
-    );
-}
-
 export function UnitSwitch() {
     const { system, choose } = useUnitChoice();
     return (
@@ -127,7 +118,7 @@ export function UnitSwitch() {
                     type="button"
                     aria-pressed={system === each.name}
                     onClick={() => choose(each.name)}
-                    className={`px-2 py-0.5 ${system === each.name ? 'bg-ink text-white' : 'bg-well hover:bg-ground'}`}
+                    className={`px-2 py-0.5 ${system === each.name ? 'bg-ink text-sheet' : 'bg-well hover:bg-ground'}`}
                 >
                     {each.label}
                 </button>

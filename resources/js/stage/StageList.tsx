@@ -47,7 +47,7 @@ export function Standing({ picked, onPick }: { picked: Picked | null; onPick: (p
             </ul>
             <div className="mt-2 flex flex-wrap gap-2">
                 {waiting.map((motion) => (
-                    <button key={motion.id} type="button" className="bg-accent px-2 py-0.5 font-semibold text-white" onClick={() => put(motion)}>
+                    <button key={motion.id} type="button" className="bg-accent px-2 py-0.5 font-semibold text-sheet" onClick={() => put(motion)}>
                         Put {motion.name} here
                     </button>
                 ))}
@@ -93,7 +93,7 @@ function PickButton({ of, picked, onPick, children }: { of: Picked; picked: Pick
         <button
             type="button"
             aria-pressed={isSame(picked, of)}
-            className={`min-h-[24px] w-full px-1.5 text-left ${isSame(picked, of) ? 'bg-ink text-white [&_span]:text-white' : 'hover:bg-well'}`}
+            className={`min-h-[24px] w-full px-1.5 text-left ${isSame(picked, of) ? 'bg-ink text-sheet [&_span]:text-sheet' : 'hover:bg-well'}`}
             onClick={() => onPick(of)}
         >
             {children}

@@ -6,7 +6,7 @@ import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 
-const BUTTON = 'border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-white';
+const BUTTON = 'border border-accent px-2 py-0.5 text-accent hover:bg-accent hover:text-sheet';
 
 /** How far it runs on under every supply and load, what can be done about it, and how well it would know where it is by other ways. */
 export function RunOnSheet({ handle: { motion, chain } }: { handle: MotionHandle }) {

@@ -8,6 +8,7 @@ use Brookstone\Core\Assessment\Proof\RefitReport;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
 use Brookstone\Core\Build\Measurement;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Numeric\LeastSquares;
 use Brookstone\Core\Proof\Found;
 use Brookstone\Core\Proof\Observed;
@@ -25,12 +26,12 @@ function normal(): float
  * A bench where what is planted is so: each move both ways, loaded and empty, on two voltages, with currents.
  *
  * @param  array<string, mixed>  $measured  as a motion has it
- * @param  array{there?: bool, currents?: bool, scatters?: float, times?: int}  $how
+ * @param  array{there?: bool, currents?: bool, scatters?: float, times?: int, pulls?: bool}  $how
  * @return list<array<string, mixed>> its log
  */
 function bench(Build $said, string $id, array $measured, array $how = []): array
 {
-    $how += ['there' => false, 'currents' => true, 'scatters' => 0.02, 'times' => 3];
+    $how += ['there' => false, 'currents' => true, 'scatters' => 0.02, 'times' => 3, 'pulls' => false];
     $truth = Editor::apply($said, [['path' => "motions.{$said->indexOf($id)}.measured", 'value' => $measured + ['on' => '2026-05-01']]]);
     [$motion, $model, $log] = [$truth->motions[$id], new BesideModel($truth->settings, true), []];
     [$from, $to] = [$motion->task->from, $motion->task->to];
@@ -44,7 +45,8 @@ function bench(Build $said, string $id, array $measured, array $how = []): array
                 }
                 $log[] = ['id' => 'm'.count($log), 'motion' => $id, 'from' => $a, 'to' => $b, 'carries' => $carries, 'supply_V' => $volts, 'on' => '2026-05-02',
                     'measured_s' => $seconds * (1 + $how['scatters'] * normal()),
-                    'current_A' => $how['currents'] ? max(0.0, $model->current_A($motion, $entry) * (1 + $how['scatters'] * normal())) : null];
+                    'current_A' => $how['currents'] ? max(0.0, $model->current_A($motion, $entry) * (1 + $how['scatters'] * normal())) : null,
+                    'pull_N' => $how['pulls'] ? max(0.0, $model->pull_N($motion, $entry) * (1 + $how['scatters'] * normal())) : null];
             }
         }
     }
@@ -138,6 +140,29 @@ it('finds what was planted within its own doubt', function (string $motion, arra
     'lighter' => ['lift', ['mechanism' => ['mass_kg' => 0.4]]],
     'it rubs' => ['lift', ['mechanism' => ['friction_N' => 2.0, 'mass_kg' => 0.6]]],
 ]);
+
+it('tells efficiency from rub and mass once a balance has shown what it takes without the drive', function () {
+    mt_srand(4);
+    $said = Editor::apply(Builds::demo('heron-wharf'), [['path' => 'motions.1.drive.motor', 'value' => Builds::motor('W40-400')]]); // one that moves it
+    $planted = ['mechanism' => ['friction_Nm' => 0.1], 'efficiency' => 0.75];
+    $without = refitted(withLog($said, bench($said, 'drawbridge', $planted)), 'drawbridge')['efficiency'];
+    $with = refitted(withLog($said, bench($said, 'drawbridge', $planted, ['pulls' => true])), 'drawbridge');
+
+    expect($with['efficiency']->told)->toBeTrue()->and(abs($with['efficiency']->value - 0.75))->toBeLessThanOrEqual($with['efficiency']->doubt)
+        ->and($with['efficiency']->doubt)->toBeLessThan(0.06)->and($without->told)->toBeFalse();
+});
+
+it('names a pull that lies far off', function () {
+    mt_srand(6);
+    $said = Builds::sound();
+    $log = bench($said, 'lift', ['mechanism' => ['mass_kg' => 0.6]], ['pulls' => true, 'currents' => false]);
+    foreach ([0, 1, 2] as $i) {
+        $log[$i]['pull_N'] = 19.0;
+    }
+    $report = RefitReport::of(withLog($said, $log), withLog($said, $log)->motions['lift']);
+
+    expect(array_map(fn (Sentence $each): string => $each->text(), $report['far_off']))->toBe(['The pull on the balance of 19 N (3 times) on 2026-05-02 lies far off what all others say: it does not count.']);
+});
 
 it('holds its doubt on bench after bench', function () {
     mt_srand(11);

@@ -47,6 +47,10 @@ final readonly class MotionRefit
 
     private const METER_A = 0.005;
 
+    private const BALANCE = 0.03;
+
+    private const BALANCE_N = 0.02;
+
     private const MODEL = 0.005;
 
     /** So many repeats weigh as much as what is usual says of how they scatter. */
@@ -67,7 +71,7 @@ final readonly class MotionRefit
     /** @var array<string, list<Measurement>> of each observation, what was measured */
     public array $entries;
 
-    /** @var array<string, string> of each observation: `time`, `current`, `stalled` */
+    /** @var array<string, string> of each observation: `time`, `current`, `stalled`, `pull` */
     public array $kinds;
 
     public function __construct(private Build $build, string $motion)
@@ -97,7 +101,8 @@ final readonly class MotionRefit
                 $found += $this->one('time', $each->entries, $times, hypot(self::BY_HAND_S, self::BY_HAND * $each->mean_s));
             }
         }
-        foreach (['current' => 'current_A', 'stalled' => 'stalled_A'] as $kind => $field) {
+        foreach (['current' => ['current_A', self::METER_A, self::METER], 'stalled' => ['stalled_A', self::METER_A, self::METER],
+            'pull' => ['pull_N', self::BALANCE_N, self::BALANCE]] as $kind => [$field, $least, $share]) {
             $groups = [];
             foreach ($this->build->log as $entry) {
                 if ($entry->motion === $this->said->id && $entry->{$field} > 0.0 && $this->knows($entry)) {
@@ -106,7 +111,7 @@ final readonly class MotionRefit
             }
             foreach ($groups as $group) {
                 $values = array_map(fn (Measurement $entry): float => (float) $entry->{$field}, $group);
-                $found += $this->one($kind, $group, $values, hypot(self::METER_A, self::METER * array_sum($values) / count($values)));
+                $found += $this->one($kind, $group, $values, hypot($least, $share * array_sum($values) / count($values)));
             }
         }
 
@@ -136,7 +141,7 @@ final readonly class MotionRefit
     /** Its moves may be never made as it is said, and yet were made at the bench. */
     private function isStuck(string $kind): bool
     {
-        return $kind !== 'stalled' && $this->said->drive !== null && (new MotionFigures($this->said))->runThere()['time_s'] === null;
+        return in_array($kind, ['time', 'current'], true) && $this->said->drive !== null && (new MotionFigures($this->said))->runThere()['time_s'] === null;
     }
 
     private function knows(Measurement $entry): bool
@@ -203,6 +208,7 @@ final readonly class MotionRefit
         return match ($kind) {
             'time' => $beside->time_s($motion, $entry),
             'current' => $beside->current_A($motion, $entry),
+            'pull' => $beside->pull_N($motion, $entry),
             default => $beside->stalled_A($motion, $entry),
         };
     }

@@ -94,13 +94,14 @@ final class RefitReport
     {
         $entries = $of->entries[$each->id];
         $count = count($entries);
-        $what = ['time' => 'time', 'current' => 'current on the way', 'stalled' => 'current held fast'][$of->kinds[$each->id]];
+        [$what, $unit] = ['time' => ['time', 's'], 'current' => ['current on the way', 'A'], 'stalled' => ['current held fast', 'A'],
+            'pull' => ['pull on the balance', 'N']][$of->kinds[$each->id]];
         $days = array_values(array_unique(array_map(fn (Measurement $entry): string => $entry->on, $entries)));
 
         $often = $count > 1 ? " ({$count} times)" : '';
 
         return new Sentence("The {$what} of {value}{$often} on {$days[0]} lies far off what all others say: it does not count.",
-            ['value' => Quantity::of($each->value, $of->kinds[$each->id] === 'time' ? 's' : 'A')]);
+            ['value' => Quantity::of($each->value, $unit)]);
     }
 
     private static function fix(Build $build, Motion $motion, MotionRefit $of): ?Fix
