@@ -21,6 +21,8 @@ use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\TimingController;
 use App\Http\Controllers\TrainController;
+use App\Http\Controllers\VariantController;
+use App\Http\Controllers\VariationController;
 use App\Http\Controllers\WiringController;
 use App\Models\DrawerTable;
 use Illuminate\Support\Facades\Route;
@@ -66,6 +68,9 @@ Route::apiResource('drawer', DrawerController::class)->except('show')->parameter
 Route::get('examples', [ExampleController::class, 'index']);
 Route::post('examples/{example}', [ExampleController::class, 'open']);
 
+Route::post('builds/{build}/copy', [VariantController::class, 'copy']);
+Route::get('builds/{build}/revisions', [VariantController::class, 'revisions']);
+Route::get('builds/{build}/compare', [VariantController::class, 'compare']);
 Route::get('builds/{build}/stage', [StageController::class, 'show']);
 Route::post('builds/{build}/stage/pose', [StageController::class, 'pose']);
 Route::get('builds/{build}/wiring', [WiringController::class, 'show']);
@@ -76,6 +81,8 @@ Route::get('builds/{build}/program', [ProgramController::class, 'show']);
 Route::get('builds/{build}/program.zip', [ProgramController::class, 'zip']);
 Route::post('builds/{build}/spoken', [ProgramController::class, 'read']);
 Route::post('builds/{build}/log/read', [LogController::class, 'read']);
+Route::get('builds/{build}/motions/{motion}/twin', [VariationController::class, 'twin']);
+Route::get('builds/{build}/motions/{motion}/removal', [VariationController::class, 'removal']);
 Route::get('builds/{build}/motions/{motion}/refit', [LogController::class, 'refit']);
 Route::get('builds/{build}/log', [LogController::class, 'entries']);
 Route::get('builds/{build}/log.csv', [LogController::class, 'csv']);

@@ -36,6 +36,8 @@ final class Answers
         return [
             'StoredBuild' => self::storedBuild(),
             'ShelfEntry' => self::shelfEntry(),
+            'RevisionEntry' => Schemas::record('RevisionEntry', ['number' => Schemas::number(), 'edit' => new TextShape, 'at' => new TextShape,
+                'is_now' => new BooleanShape]),
             'Judgement' => Schemas::record('Judgement', ['version' => Schemas::number(), 'assessment' => Schemas::assessment()]),
             'Mends' => Schemas::record('Mends', ['version' => Schemas::number(), 'assessment' => Schemas::assessment(), 'done' => Schemas::number(),
                 'of' => Schemas::number()]),

@@ -18,7 +18,19 @@ final class MakingSchema
     /** @return array<string, Shape> */
     public static function all(): array
     {
-        return ['PlanReport' => self::plan(), 'PartsReport' => self::parts(), 'BenchReport' => self::bench(), 'ServiceReport' => self::service()];
+        return ['PlanReport' => self::plan(), 'PartsReport' => self::parts(), 'BenchReport' => self::bench(), 'ServiceReport' => self::service(),
+            'ComparisonReport' => self::comparison()];
+    }
+
+    private static function comparison(): RecordShape
+    {
+        [$number, $text, $sentence] = [Schemas::number(), new TextShape, Schemas::sentence()];
+        $cell = Schemas::record('ComparedCell', ['verdict' => Schemas::verdict()->orNull(), 'says' => $sentence, 'about' => $sentence->orNull()]);
+
+        return Schemas::record('ComparisonReport', ['says' => $sentence, 'names' => Schemas::list($text), 'rehearsed' => new BooleanShape,
+            'groups' => Schemas::list(Schemas::record('ComparedGroup', ['id' => $text, 'name' => $text, 'differing' => $number,
+                'rows' => Schemas::list(Schemas::record('ComparedRow', ['what' => $text, 'cells' => Schemas::list($cell->orNull()),
+                    'differs' => new BooleanShape, 'better' => $number->orNull()]))]))]);
     }
 
     private static function plan(): RecordShape

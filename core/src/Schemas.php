@@ -43,6 +43,7 @@ final class Schemas
             'Counterbalance' => self::easing()->schema(),
             'TrainChoice' => self::trainChoice()->schema(),
             'MoveTimes' => self::times()->schema(),
+            'Variation' => self::variation()->schema(),
             'RefitReport' => self::refit()->schema(),
             'WiringReport' => WiringSchema::report()->schema(),
             'ProgramReport' => ProgramSchema::report()->schema(),
@@ -364,8 +365,18 @@ final class Schemas
 
     public static function fix(): RecordShape
     {
-        return self::record('Fix', ['does' => self::sentence(),
-            'changes' => self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape])), 'costs' => self::list(self::sentence())]);
+        return self::record('Fix', ['does' => self::sentence(), 'changes' => self::changes(), 'costs' => self::list(self::sentence())]);
+    }
+
+    /** A motion once more, or no more: what that changes, and what is worth knowing of it. */
+    public static function variation(): RecordShape
+    {
+        return self::record('Variation', ['name' => new TextShape, 'changes' => self::changes(), 'says' => self::list(self::sentence())]);
+    }
+
+    private static function changes(): ListShape
+    {
+        return self::list(self::record('Change', ['path' => new TextShape, 'value' => new AnyShape]));
     }
 
     public static function sentence(): RecordShape

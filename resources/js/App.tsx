@@ -10,6 +10,7 @@ import { BuildProvider } from './state/BuildContext';
 
 // What most begin with comes with the first page; the rest when it is asked for, or in a quiet moment before.
 const CalculatorsPage = whenNeeded('calculators', () => import('./pages/CalculatorsPage').then((module) => module.CalculatorsPage));
+const ComparePage = whenNeeded('compare', () => import('./pages/ComparePage').then((module) => module.ComparePage));
 const DrawerPage = whenNeeded('drawer', () => import('./pages/DrawerPage').then((module) => module.DrawerPage));
 const LogPage = whenNeeded('log', () => import('./pages/LogPage').then((module) => module.LogPage));
 const MotionPage = whenNeeded('motions', () => import('./pages/MotionPage').then((module) => module.MotionPage));
@@ -74,6 +75,7 @@ function Pages() {
                         <Route path="tests" element={<TestsPage />} />
                         <Route path="service" element={<ServicePage />} />
                         <Route path="sheets" element={<SheetsPage />} />
+                        <Route path="compare" element={<ComparePage />} />
                         <Route path="log" element={<LogPage />} />
                         <Route path="pictures/:pictureId?" element={<PicturesPage />} />
                     </Route>

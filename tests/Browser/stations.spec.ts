@@ -71,7 +71,8 @@ test('a motion is taken out, and comes back by undo', async ({ page, request }) 
     await page.getByText('Something that is lifted').click();
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Lamp lift');
-    await page.getByRole('button', { name: 'Take Lamp lift out of the build' }).click();
+    await page.getByRole('button', { name: 'Take it out…' }).click();
+    await page.getByRole('button', { name: 'Take it out', exact: true }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('All that can be computed holds');
     await expect(page.getByRole('link', { name: 'Lamp lift' })).toHaveCount(0);
     await page.getByRole('button', { name: 'Undo' }).click();

@@ -47,6 +47,8 @@ it('answers what its schema says', function (Closure $ask, string $name, bool $m
     'parts' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/parts"), 'PartsReport'],
     'bench tests' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/bench"), 'BenchReport'],
     'service' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/service?today=2026-06-02"), 'ServiceReport'],
+    'twin' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/drawbridge/twin?mirrored=1&together=1"), 'Variation'],
+    'removal' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/tide/removal"), 'Variation'],
     'refit' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/motions/tide/refit"), 'RefitReport'],
     'units' => [fn (TestCase $it) => $it->getJson('/api/units'), 'UnitTable'],
     'shelf' => [fn (TestCase $it) => $it->getJson('/api/builds'), 'ShelfEntry', true],

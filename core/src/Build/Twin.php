@@ -7,6 +7,7 @@ namespace Brookstone\Core\Build;
 use Brookstone\Core\Error\InvalidInput;
 use Brookstone\Core\Finding\Change;
 use Brookstone\Core\Finding\Sentence;
+use Brookstone\Core\Parts\LimitSwitch;
 use Brookstone\Core\Parts\Motion;
 
 /**
@@ -55,9 +56,9 @@ final class Twin
             throw InvalidInput::at('mirrored', 'What turns on and on is its own mirror image: copy it, and turn its drive round.');
         }
         $this->id = $this->free(self::slug($name), array_keys($build->motions));
-        $taken = array_map(fn (array $of): string => $of['id'], $build->document['sensors']);
+        $taken = array_keys($build->sensors);
         foreach ($build->motions as $other) {
-            $taken = [...$taken, ...array_map(fn ($switch): string => $switch->id, $other->stops->switches)];
+            $taken = [...$taken, ...array_values(array_map(fn (LimitSwitch $switch): string => $switch->id, $other->stops->switches))];
         }
         $this->instead = [$motion->id => $this->id];
         foreach ($this->of['stops']['switches'] as $switch) {
@@ -164,24 +165,32 @@ final class Twin
             if ($this->movesFirst($step)) {
                 return ['do' => 'together', 'until' => 'all', 'branches' => [[$step], [$this->image($step)]]];
             }
-            if ($step['do'] === 'together' && $step['until'] === 'all') {
-                $alone = array_filter($step['branches'], fn (array $branch): bool => count($branch) === 1 && $this->movesFirst($branch[0]));
-                $beside = array_map(fn (array $branch): array => [$this->image($branch[0])], array_values($alone));
-                $others = array_map(fn (array $branch, int $i): array => isset($alone[$i]) ? $branch : $this->steps($branch), $step['branches'],
-                    array_keys($step['branches']));
-
-                return ['branches' => [...$others, ...$beside]] + $step;
-            }
-            foreach ($step as $key => $value) {
-                if ($key === 'branches') {
-                    $step[$key] = array_map($this->steps(...), $value);
-                } elseif (is_array($value) && array_is_list($value) && is_array($value[0] ?? null) && isset($value[0]['do'])) {
-                    $step[$key] = $this->steps($value);
-                }
+            foreach (['steps', 'then', 'otherwise'] as $key) {
+                $step = isset($step[$key]) ? [$key => $this->steps($step[$key])] + $step : $step;
             }
 
-            return $step;
+            return isset($step['branches']) ? ['branches' => $this->branches($step['branches'], $step['until'] === 'all')] + $step : $step;
         }, $steps);
+    }
+
+    /**
+     * @param  list<list<array<string, mixed>>>  $branches
+     * @param  bool  $areAwaited  all of them: then one more is as good as one inside of another
+     * @return list<list<array<string, mixed>>>
+     */
+    private function branches(array $branches, bool $areAwaited): array
+    {
+        $both = $beside = [];
+        foreach ($branches as $branch) {
+            if ($areAwaited && count($branch) === 1 && $this->movesFirst($branch[0])) {
+                $both[] = $branch;
+                $beside[] = [$this->image($branch[0])];
+            } else {
+                $both[] = $this->steps($branch);
+            }
+        }
+
+        return [...$both, ...$beside];
     }
 
     /**
@@ -195,7 +204,7 @@ final class Twin
         if (! $this->turnsRound) {
             return $step;
         }
-        $ends = array_column($this->of['places'], 'at');
+        $ends = array_map(fn (array $place): float => (float) $place['at'], $this->of['places']) ?: [0.0];
 
         return match ($step['do']) {
             'run' => ['direction' => $step['direction'] === 'up' ? 'down' : 'up'] + $step,

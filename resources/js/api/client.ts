@@ -6,6 +6,7 @@ import type {
     CalculatorSchema,
     Choice,
     Compared,
+    ComparisonReport,
     Completed,
     DrawerColumn,
     DrawerEntry,
@@ -25,6 +26,7 @@ import type {
     QuantityRead,
     ReadingsRead,
     RefitReport,
+    RevisionEntry,
     ReadingsSheet,
     ReadyRoutine,
     StopsSheet,
@@ -43,6 +45,7 @@ import type {
     Trace,
     TrainChoice,
     UnitTable,
+    Variation,
     OneMore,
     WiringReport,
 } from './types';
@@ -131,6 +134,19 @@ export const api = {
     bench: (id: string) => call<BenchReport>('GET', `builds/${id}/bench`),
     service: (id: string, today: string) => call<ServiceReport>('GET', `builds/${id}/service?today=${today}`),
     compared: (id: string, newest: number) => call<Compared[]>('GET', `builds/${id}/log?newest=${newest}`),
+    twin: (id: string, motion: string, how: { mirrored: boolean; together: boolean; name: string | null }) =>
+        call<Variation>(
+            'GET',
+            `builds/${id}/motions/${motion}/twin?${new URLSearchParams({
+                mirrored: how.mirrored ? '1' : '0',
+                together: how.together ? '1' : '0',
+                ...(how.name === null ? {} : { name: how.name }),
+            })}`,
+        ),
+    removal: (id: string, motion: string) => call<Variation>('GET', `builds/${id}/motions/${motion}/removal`),
+    copy: (id: string) => call<StoredBuild>('POST', `builds/${id}/copy`, {}),
+    revisions: (id: string) => call<RevisionEntry[]>('GET', `builds/${id}/revisions`),
+    compare: (id: string, other: string) => call<ComparisonReport>('GET', `builds/${id}/compare?${other}`),
     refit: (id: string, motion: string) => call<RefitReport>('GET', `builds/${id}/motions/${motion}/refit`),
     stopsSheet: (id: string, motion: string) => call<StopsSheet>('GET', `builds/${id}/motions/${motion}/stops`),
     easing: (id: string, motion: string) => call<Counterbalance[]>('GET', `builds/${id}/motions/${motion}/easing`),

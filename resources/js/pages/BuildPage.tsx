@@ -1,6 +1,8 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
+import { api } from '../api/client';
 import type { Chain, SupplyAsked } from '../api/types';
 import { ChainRow } from '../chain/ChainRow';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
@@ -10,6 +12,7 @@ import { useTrying } from '../chain/trying';
 import { MendAll } from '../chain/MendAll';
 import { Costs, Trying } from '../chain/Mends';
 import { TryPanel } from '../chain/TryPanel';
+import { TextField } from '../fields/PlainFields';
 import { FrontView } from '../mat/FrontView';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -126,8 +129,34 @@ export function BuildPage() {
                 </ul>
             </section>
             <Supplies of={assessment.supplies} />
+            <section className="mt-6 flex flex-wrap items-end gap-4" aria-label="This build">
+                <div className="min-w-80 flex-1">
+                    <TextField label="Note, for the shelf" path="note" value={stored.document.note} />
+                </div>
+                <CopyBuild />
+                <Link className="pb-1.5 text-accent underline" to={`/builds/${stored.id}/compare`}>
+                    Compare with another, or as it was
+                </Link>
+            </section>
             <AddMotion open={isAdding} onClose={() => setAdding(false)} />
         </main>
+    );
+}
+
+/** A variant to try something else on: the same once more, under a name of its own. */
+function CopyBuild() {
+    const { stored } = useBuild();
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+    const copy = async () => {
+        const made = await api.copy(stored.id);
+        queries.setQueryData(['build', made.id], made);
+        void navigate(`/builds/${made.id}`);
+    };
+    return (
+        <button type="button" className="border border-line bg-sheet px-3 py-1" onClick={() => void copy()}>
+            Copy this build
+        </button>
     );
 }
 

@@ -8,12 +8,32 @@ import { FrontView } from '../mat/FrontView';
 import { Plain } from '../shell/Plain';
 import { useSpeaking } from '../state/UnitsContext';
 
-const MOST_BYTES = 2 * 1024 * 1024;
+const MOST_BYTES = 7_000_000; // as the server takes
+
+const RANKS = { fails: 0, tight: 1, not_said: 2, holds: 3 };
+
+const ORDERS: Record<'changed' | 'name' | 'worst', { label: string; by: (a: ShelfEntry, b: ShelfEntry) => number }> = {
+    changed: { label: 'changed last', by: (a, b) => b.changed_at.localeCompare(a.changed_at) },
+    name: { label: 'by name', by: (a, b) => a.name.localeCompare(b.name) },
+    worst: { label: 'what gives first', by: (a, b) => RANKS[a.verdict] - RANKS[b.verdict] },
+};
+
+/** It has every word that is wanted, in its name, its note or what moves. */
+export function finds(entry: ShelfEntry, wanted: string): boolean {
+    const text = [entry.name, entry.note, ...entry.chains.map((chain) => chain.name)].join(' ').toLowerCase();
+    return wanted
+        .toLowerCase()
+        .split(/\s+/)
+        .every((word) => text.includes(word));
+}
 
 /** All builds, the one that changed last on top. */
 export function ShelfPage() {
     const { data, error } = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
     const [problem, setProblem] = useState<string[]>([]);
+    const [wanted, setWanted] = useState('');
+    const [order, setOrder] = useState<keyof typeof ORDERS>('changed');
+    const shown = (data ?? []).filter((entry) => finds(entry, wanted)).sort(ORDERS[order].by);
     const navigate = useNavigate();
     const queries = useQueryClient();
     const open = (stored: StoredBuild) => {
@@ -46,10 +66,37 @@ export function ShelfPage() {
                     </div>
                 )}
                 {error !== null && <p className="mt-4 text-fails">{error.message}</p>}
-                <ul className="mt-5 divide-y divide-line border border-line bg-sheet">
-                    {(data ?? []).map((entry) => (
-                        <Entry key={entry.id} entry={entry} />
+                {data !== undefined && data.length > 1 && (
+                    <div className="mt-4 flex flex-wrap items-center gap-4">
+                        <input
+                            type="search"
+                            aria-label="Search the shelf"
+                            placeholder="Search by name, note or motion"
+                            value={wanted}
+                            onChange={(event) => setWanted(event.target.value)}
+                            className="w-80 border border-line bg-well px-2 py-1"
+                        />
+                        <label className="flex items-center gap-2">
+                            <span className="narrow text-quiet">Order</span>
+                            <select
+                                value={order}
+                                onChange={(event) => setOrder(event.target.value as keyof typeof ORDERS)}
+                                className="border border-line bg-well px-2 py-1"
+                            >
+                                {Object.entries(ORDERS).map(([name, { label }]) => (
+                                    <option key={name} value={name}>
+                                        {label}
+                                    </option>
+                                ))}
+                            </select>
+                        </label>
+                    </div>
+                )}
+                <ul className="mt-4 divide-y divide-line border border-line bg-sheet">
+                    {shown.map((entry) => (
+                        <Entry key={entry.id} entry={entry} onCopied={open} />
                     ))}
+                    {data !== undefined && data.length > 0 && shown.length === 0 && <li className="p-5 text-quiet">Nothing on the shelf is called so.</li>}
                     {data?.length === 0 && (
                         <li className="p-5 text-quiet">
                             The shelf is empty. Name a new build above, or bring one from a file. The demo builds come back with <code>bin/reset-demo</code>.
@@ -81,7 +128,7 @@ function Examples({ onMade, onFail }: { onMade: (stored: StoredBuild) => void; o
     );
 }
 
-function Entry({ entry }: { entry: ShelfEntry }) {
+function Entry({ entry, onCopied }: { entry: ShelfEntry; onCopied: (stored: StoredBuild) => void }) {
     const { say } = useSpeaking();
     const queries = useQueryClient();
     const [isSure, setSure] = useState(false);
@@ -117,6 +164,14 @@ function Entry({ entry }: { entry: ShelfEntry }) {
                 ))}
             </ul>
             <div className="narrow flex w-20 shrink-0 flex-col items-end gap-1 text-quiet">
+                <button
+                    type="button"
+                    className="py-1 leading-4 underline"
+                    aria-label={`Copy ${entry.name}`}
+                    onClick={() => void api.copy(entry.id).then(onCopied)}
+                >
+                    Copy
+                </button>
                 <a className="py-1 leading-4 underline" href={`/api/builds/${entry.id}/export`} download>
                     Save as file
                 </a>

@@ -2,8 +2,9 @@ import type { Mechanism } from '../api/types';
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { placesOf } from '../routine/steps';
+import { OnceMore } from './OnceMore';
 import { FieldGroup, STATION_BUTTON } from './StationFields';
 import { WhoIsNear } from './WhoIsNear';
 
@@ -19,22 +20,11 @@ const WHERE: Partial<Record<Mechanism['kind'], string>> = {
 /** What the motion has to do. */
 export function TaskStation({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
     const { stored, edit } = useBuild();
-    const navigate = useNavigate();
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
     const places = placesOf(motion).map((place) => ({ value: place.id, label: place.name }));
     const units = motion.units;
     const round = chain.curves.comes_round;
     const usesDial = [motion.task, stored.document.routines, stored.document.scenarios].some((each) => JSON.stringify(each).includes('"dial-'));
-    const isUsed =
-        stored.document.routines.some((routine) => JSON.stringify(routine.steps).includes(`"motion":"${motion.id}"`)) ||
-        JSON.stringify(stored.document.scenarios).includes(`"motion":"${motion.id}"`);
-    const remove = () => {
-        edit(
-            { path: 'motions', value: stored.document.motions.filter((each) => each.id !== motion.id) },
-            { path: 'log', value: stored.document.log.filter((entry) => entry.motion !== motion.id) },
-        );
-        void navigate(`/builds/${stored.id}`);
-    };
     return (
         <>
             <FieldGroup title="What it has to do">
@@ -159,15 +149,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
             <Link className="text-accent underline" to={`/builds/${stored.id}/pictures`}>
                 Read sizes off a picture
             </Link>
-            <button
-                type="button"
-                className={STATION_BUTTON}
-                disabled={isUsed}
-                title={isUsed ? 'A routine still moves it: take its steps out first.' : undefined}
-                onClick={remove}
-            >
-                Take {motion.name} out of the build
-            </button>
+            <OnceMore motion={motion} />
         </>
     );
 }

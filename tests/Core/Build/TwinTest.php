@@ -107,6 +107,22 @@ it('moves together with the first in its routines, with switches of its own', fu
     expect($takes['show'])->toBeAbout($alone['show'], 0.02);
 });
 
+it('takes part in what steps hold, and beside others in one more branch', function () {
+    $go = fn (string $motion, string $place): array => ['do' => 'go', 'motion' => $motion, 'place' => $place, 'give_up_s' => 4];
+    $build = Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => 2, 'steps' => [
+        ['do' => 'together', 'branches' => [[$go('jaw', 'wide')], [$go('lid', 'open')], [$go('lift', 'high'), ['do' => 'wait', 'for_s' => 1]]]],
+        ['do' => 'choose', 'if' => ['sensor' => 'beam', 'is' => 'on'], 'then' => [$go('jaw', 'closed')], 'otherwise' => [$go('lid', 'shut')]],
+        ['do' => 'together', 'until' => 'any', 'branches' => [[$go('jaw', 'wide')], [$go('lid', 'open')]]],
+    ]]]]);
+    [$with] = twinned($build, 'jaw', 'Jaw 2', false, true);
+    [$all, $choose, $any] = $with->document['routines'][1]['steps'][0]['steps'];
+    $moved = fn (array $steps): array => array_map(fn (array $step): array => [$step['do'], $step['motion'] ?? null], $steps);
+
+    expect(array_map($moved, $all['branches']))->toBe([[['go', 'jaw']], [['go', 'lid']], [['go', 'lift'], ['wait', null]], [['go', 'jaw-2']]])
+        ->and(array_map($moved, $choose['then'][0]['branches']))->toBe([[['go', 'jaw']], [['go', 'jaw-2']]])->and($moved($choose['otherwise']))->toBe([['go', 'lid']])
+        ->and(array_map($moved, $any['branches']))->toBe([[['together', null]], [['go', 'lid']]]);
+});
+
 it('goes to the other side of 0 where it turns about an upright axis', function () {
     $build = Builds::demo('grumbling-troll');
     $neck = $build->indexOf('neck');
