@@ -90,6 +90,7 @@ Route::get('builds/{build}/times', [TimingController::class, 'show']);
 Route::get('builds/{build}/times.csv', [TimingController::class, 'csv']);
 Route::get('builds/{build}/times.h', [TimingController::class, 'header']);
 Route::post('builds/{build}/routines/{routine}/run', [MotionController::class, 'run']);
+Route::get('builds/{build}/routines/{routine}/run.{ending}', [MotionController::class, 'traceFile'])->whereIn('ending', ['csv', 'vcd']);
 Route::get('builds/{build}/routines/{routine}/beside', [MotionController::class, 'beside']);
 Route::get('builds/{build}/sensors/{sensor}/readings', [SensorController::class, 'show']);
 Route::post('readings', [SensorController::class, 'read']);

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { copyOf, expect, isSaved, seesNothingWrong, test } from './support';
 import type { Page } from '@playwright/test';
 
@@ -345,4 +346,60 @@ test('a step is dragged onto another, by mouse and by finger', async ({ page, re
     await finger.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
     await expect.poll(async () => (await sentences()).slice(0, 2)).toEqual([first, second]);
     await isSaved(page);
+});
+
+test('a run is seen closer, and taken along as a table, as waveforms and as a film strip', async ({ page, request }) => {
+    const id = await copyOf(request, 'moth-lantern');
+    await page.goto(`/builds/${id}/routines/flutter`);
+    const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
+    await lanes.scrollIntoViewIfNeeded();
+    const seen = page.getByRole('group', { name: 'How close the lanes are seen' }).getByRole('status');
+    const span = async () =>
+        (await seen.textContent())!
+            .match(/([\d.]+) s to ([\d.]+) s of ([\d.]+) s/)!
+            .slice(1)
+            .map(Number) as [number, number, number];
+    await expect(seen).toHaveText('');
+    await page.getByRole('button', { name: /^Closer/ }).click();
+    const [from, to, end] = await span();
+    expect(to - from).toBeCloseTo(end / 2, 1);
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect.poll(async () => (await span())[0]).toBeGreaterThan(from);
+    const box = (await lanes.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + 100);
+    await page.keyboard.down('Control');
+    await page.mouse.wheel(0, -400);
+    await page.keyboard.up('Control');
+    await expect.poll(async () => (await span())[1] - (await span())[0]).toBeLessThan(end / 4);
+    const [left, right] = await span();
+    await page.mouse.click(box.x + box.width / 2, box.y + 100); // the cursor is put where that is now
+    await expect(page.getByRole('region', { name: 'The machine at the cursor' })).toContainText(/./);
+    const cursor = Number(
+        (await lanes
+            .getByText(/^[\d.]+ s$/)
+            .first()
+            .textContent())!.replace(' s', ''),
+    );
+    expect(cursor).toBeGreaterThanOrEqual(left - 0.01);
+    expect(cursor).toBeLessThanOrEqual(right + 0.01);
+    await page.keyboard.press('0');
+    await expect(seen).toHaveText('');
+
+    for (const [link, start] of [
+        ['table (CSV)', 'time_s,left-wing.at_deg'],
+        ['waveforms (VCD)', '$comment flutter $end'],
+    ] as const) {
+        const download = page.waitForEvent('download');
+        await page.getByRole('link', { name: link }).click();
+        expect(readFileSync((await (await download).path())!, 'utf8').startsWith(start)).toBe(true);
+    }
+    const film = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'film strip (SVG)' }).click();
+    const strip = readFileSync((await (await film).path())!, 'utf8');
+    expect((await film).suggestedFilename()).toBe('flutter-film.svg');
+    expect(strip.match(/<text [^>]*>[\d.]+ s<\/text>/g)!.length).toBe(8);
+    expect(strip).not.toContain('var(');
+    expect(strip).toContain('Left wing stands at');
+    await page.setContent(strip); // and is seen by itself
+    await expect(page.locator('svg svg').first()).toBeVisible();
 });

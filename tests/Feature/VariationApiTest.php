@@ -32,3 +32,16 @@ it('tells what goes with a motion, and takes it out', function () {
     $this->getJson("{$this->at}/motions/lift/removal")->assertNotFound();
     $this->postJson("{$this->at}/undo", ['version' => $this->getJson($this->at)->json('version')])->assertOk()->assertJsonPath('document.motions.2.id', 'lift');
 });
+
+it('gives a run as a table and as a dump of changes', function () {
+    $csv = $this->get("{$this->at}/routines/show/run.csv?scenario=pressed")->assertOk();
+    $vcd = $this->get("{$this->at}/routines/show/run.vcd")->assertOk();
+
+    expect($csv->headers->get('Content-Disposition'))->toBe('attachment; filename="sound-show.csv"')->and($csv->getContent())->toStartWith('time_s,lid.at_deg,')
+        ->and(substr_count($csv->getContent(), "\n"))->toBeGreaterThan(500)->and($vcd->getContent())->toContain('$var real 64 ! lid.at_deg $end');
+    $this->getJson("{$this->at}/routines/show/run.csv?scenario=moon")->assertNotFound();
+    $this->getJson("{$this->at}/routines/moon/run.vcd")->assertNotFound();
+    $this->getJson("{$this->at}/routines/show/run.csv?rehearsal=999")->assertNotFound();
+    $this->getJson("{$this->at}/routines/show/run.csv?rehearsal=x")->assertStatus(422);
+    $this->getJson("{$this->at}/routines/show/run.pdf")->assertNotFound();
+});

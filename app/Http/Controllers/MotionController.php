@@ -17,12 +17,15 @@ use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Build\Build as CoreBuild;
 use Brookstone\Core\Build\RoutineLibrary;
+use Brookstone\Core\Export\TraceFile;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Rehearsal\Stage;
 use Brookstone\Core\Routine\Scenario;
 use Brookstone\Core\Simulation\RoutineRun;
 use Brookstone\Core\Study\Concurrency;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** What is computed of one motion or one routine on request. */
@@ -65,17 +68,32 @@ final class MotionController
 
     public function run(RunRequest $request, Build $build, string $routine, JudgeBuild $judge): JsonResponse
     {
-        $core = $build->core();
+        return new JsonResponse($this->trace($request, $build->core(), $routine, $judge));
+    }
+
+    /** The same run as a file for other programs: a table, or a dump of changes. */
+    public function traceFile(RunRequest $request, Build $build, string $routine, string $ending, JudgeBuild $judge): Response
+    {
+        $file = new TraceFile($this->trace($request, $build->core(), $routine, $judge));
+
+        return new Response($ending === 'csv' ? $file->csv() : $file->vcd(), 200, [
+            'Content-Type' => $ending === 'csv' ? 'text/csv; charset=utf-8' : 'text/plain; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="'.(Str::slug($build->name) ?: 'build')."-{$routine}.{$ending}\"",
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private function trace(RunRequest $request, CoreBuild $core, string $routine, JudgeBuild $judge): array
+    {
         if ($request->input('rehearsal') !== null) {
-            return new JsonResponse(Stage::play($core, $judge->rehearsed($core)->of($routine)[$request->integer('rehearsal')]
-                ?? throw new NotFoundHttpException));
+            return Stage::play($core, $judge->rehearsed($core)->of($routine)[$request->integer('rehearsal')] ?? throw new NotFoundHttpException);
         }
         $id = $request->input('scenario');
         $scenario = $id === null ? null : $core->scenarios[$id] ?? throw new NotFoundHttpException;
         $events = $request->events($core);
         $with = $events === [] ? $scenario : ($scenario ?? new Scenario('', 'Started by hand', 120.0, [], []))->with(...$events);
 
-        return new JsonResponse(RoutineRun::of($core, $core->routines[$routine] ?? throw new NotFoundHttpException, $with, byHand: $scenario === null));
+        return RoutineRun::of($core, $core->routines[$routine] ?? throw new NotFoundHttpException, $with, byHand: $scenario === null);
     }
 
     /** Ready routines to start from. */

@@ -23,7 +23,7 @@ final class RunRequest extends FormRequest
     public function events(Build $build): array
     {
         $errors = new ErrorList;
-        $body = JsonBody::of($this);
+        $body = $this->isMethod('GET') ? [] : JsonBody::of($this);
         $read = (new ListShape(WorldEvents::shape(), 0, 50, 'events'))->read(is_array($body) ? $body['events'] ?? [] : [], 'events', $errors) ?? [];
         $errors->throwIfAny();
         foreach ($read as $i => $event) {

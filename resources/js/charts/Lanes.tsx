@@ -1,12 +1,14 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import type { PointerEvent, ReactNode } from 'react';
+import { useEffect, useId, useRef, useState, type PointerEvent, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import type { Build, Trace } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { significant } from '../state/units';
 import { unbroken } from './round';
+import { closer, shifted, type View } from './view';
 
 const LEFT = 150;
 const RIGHT = 190;
@@ -15,12 +17,117 @@ const BAR = 20;
 const STEPS = 34;
 const AXIS = 26;
 
+interface Props {
+    build: Build;
+    trace: Trace;
+    now: number;
+    onNow: (time: number) => void;
+    width: number;
+}
+
+/** Lanes of which a part can be seen closer: by buttons and keys, by the wheel with Ctrl or Shift, and by two fingers. */
+export function ZoomedLanes(props: Props) {
+    const end = Math.max(props.trace.ran_s, 0.1);
+    const [chosen, setView] = useState<View>([0, end]);
+    const view: View = chosen[1] > end ? [0, end] : chosen;
+    const isWhole = view[0] <= 0 && view[1] >= end;
+    const frame = useRef<HTMLDivElement>(null);
+    const fingers = useRef(new Map<number, number>());
+    const time = (clientX: number) => {
+        const bounds = frame.current!.getBoundingClientRect();
+        const share = (((clientX - bounds.left) / bounds.width) * props.width - LEFT) / (props.width - LEFT - RIGHT);
+        return view[0] + share * (view[1] - view[0]);
+    };
+    const nearer = (factor: number, around = within(props.now, view)) => setView((from) => closer(from, factor, around, end));
+    const aside = (share: number) => setView((from) => shifted(from, share * (from[1] - from[0]), end));
+    useHotkeys('+, =', () => nearer(0.5), { useKey: true }, [props.now, end]);
+    useHotkeys('-', () => nearer(2), { useKey: true }, [props.now, end]);
+    useHotkeys('0', () => setView([0, end]), { useKey: true }, [end]);
+    useHotkeys('shift+left', () => aside(-0.25), { preventDefault: true }, [end]);
+    useHotkeys('shift+right', () => aside(0.25), { preventDefault: true }, [end]);
+    useEffect(() => {
+        const lanes = frame.current!;
+        // Not by React: its listeners of the wheel cannot keep the page from moving.
+        const turn = (event: WheelEvent) => {
+            if (event.ctrlKey || event.metaKey) {
+                event.preventDefault();
+                nearer(2 ** (event.deltaY / 200), time(event.clientX));
+            } else if (event.shiftKey || Math.abs(event.deltaX) > Math.abs(event.deltaY)) {
+                event.preventDefault();
+                aside((event.deltaX !== 0 ? event.deltaX : event.deltaY) / 1000);
+            }
+        };
+        lanes.addEventListener('wheel', turn, { passive: false });
+        return () => lanes.removeEventListener('wheel', turn);
+    });
+    const touch = (event: PointerEvent<HTMLDivElement>) => {
+        const at = fingers.current;
+        if (event.pointerType !== 'touch') {
+            return;
+        }
+        if (event.type === 'pointerdown') {
+            at.set(event.pointerId, event.clientX);
+        } else if (event.type !== 'pointermove') {
+            at.delete(event.pointerId);
+        } else if (at.size === 2 && at.has(event.pointerId)) {
+            event.stopPropagation(); // two fingers move what is seen, one moves the cursor
+            const other = [...at].find(([id]) => id !== event.pointerId)![1];
+            const [before, after] = [at.get(event.pointerId)! - other, event.clientX - other];
+            if (Math.abs(before) > 8 && Math.abs(after) > 8) {
+                nearer(Math.abs(before / after), time(other));
+            }
+            at.set(event.pointerId, event.clientX);
+        }
+    };
+    return (
+        <div>
+            <div
+                ref={frame}
+                className="touch-pan-y"
+                onPointerDownCapture={touch}
+                onPointerMoveCapture={touch}
+                onPointerUpCapture={touch}
+                onPointerCancelCapture={touch}
+            >
+                <Lanes {...props} view={view} />
+            </div>
+            <div
+                role="group"
+                aria-label="How close the lanes are seen"
+                className="on-mat narrow flex flex-wrap items-center gap-2 bg-mat px-3 pb-2 text-mat-ink"
+            >
+                <ViewButton label="Closer" keys="+" onClick={() => nearer(0.5)} />
+                <ViewButton label="Further" keys="−" disabled={isWhole} onClick={() => nearer(2)} />
+                <ViewButton label="Earlier" keys="Shift ←" disabled={view[0] <= 0} onClick={() => aside(-0.25)} />
+                <ViewButton label="Later" keys="Shift →" disabled={view[1] >= end} onClick={() => aside(0.25)} />
+                <ViewButton label="All of it" keys="0" disabled={isWhole} onClick={() => setView([0, end])} />
+                <span role="status" className="text-mat-quiet">
+                    {isWhole ? '' : `${significant(view[0], 3)} s to ${significant(view[1], 3)} s of ${significant(end, 3)} s`}
+                </span>
+            </div>
+        </div>
+    );
+}
+
+const within = (time: number, [from, to]: View) => (time >= from && time <= to ? time : (from + to) / 2);
+
+function ViewButton({ label, keys, disabled = false, onClick }: { label: string; keys: string; disabled?: boolean; onClick: () => void }) {
+    return (
+        <button type="button" className="min-h-6 border border-mat-quiet px-2 hover:bg-mat-rule disabled:opacity-45" disabled={disabled} onClick={onClick}>
+            {label} <kbd className="text-mat-quiet">{keys}</kbd>
+        </button>
+    );
+}
+
 /** A run on one time axis: steps, motions, inputs and outputs, with a cursor that plays. */
-export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace: Trace; now: number; onNow: (time: number) => void; width: number }) {
+export function Lanes({ build, trace, now, onNow, width, view }: Props & { view?: View }) {
     const { stored } = useBuild();
     const { text, say, book } = useSpeaking();
+    const clip = useId();
     const end = Math.max(trace.ran_s, 0.1);
-    const x = scaleLinear([0, end], [LEFT, width - RIGHT]);
+    const [first, last] = view ?? [0, end];
+    const x = scaleLinear([first, last], [LEFT, width - RIGHT]);
+    const inside = `url(#${clip})`;
     const moved = trace.motions.filter(
         (motion) => motion.position.some((each) => each !== motion.position[0]) || trace.steps.some((step) => step.motion === motion.motion),
     );
@@ -34,18 +141,21 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
     const seek = (event: PointerEvent<SVGSVGElement>) => {
         if (event.type === 'pointerdown' || (event.buttons & 1) === 1) {
             const bounds = event.currentTarget.getBoundingClientRect();
-            onNow(Math.max(0, Math.min(end, x.invert(((event.clientX - bounds.left) / bounds.width) * width))));
+            onNow(Math.max(first, Math.min(last, x.invert(((event.clientX - bounds.left) / bounds.width) * width))));
         }
     };
     return (
         <svg
             viewBox={`0 0 ${width} ${height}`}
-            className="block w-full cursor-ew-resize touch-none bg-mat select-none"
+            className="block w-full cursor-ew-resize touch-pan-y bg-mat select-none"
             role="img"
             aria-label={`Lanes of the run over ${significant(end, 3)} seconds; the steps above have the times`}
             onPointerDown={seek}
             onPointerMove={seek}
         >
+            <clipPath id={clip}>
+                <rect x={LEFT - 2} y={0} width={width - LEFT - RIGHT + 4} height={height} />
+            </clipPath>
             <g fontSize="11" fill="var(--color-mat-quiet)">
                 {x.ticks(12).map((tick) => (
                     <g key={tick}>
@@ -65,6 +175,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
             {steps.map((step, i) => (
                 <rect
                     key={i}
+                    clipPath={inside}
                     x={x(step.start_s)}
                     width={Math.max(1.5, x(step.end_s ?? end) - x(step.start_s) - 1)}
                     y={AXIS + 8}
@@ -90,6 +201,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                             {motion.name}
                         </text>
                         <path
+                            clipPath={inside}
                             d={
                                 line<number>(
                                     (_, j) => x(j * trace.sample_s),
@@ -119,6 +231,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                     sample_s={trace.sample_s}
                     sample={sample}
                     width={width}
+                    inside={inside}
                 />
             ))}
             {blown.map((each, i) => (
@@ -130,6 +243,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                     sample_s={trace.sample_s}
                     sample={sample}
                     width={width}
+                    inside={inside}
                 />
             ))}
             {bars.map((each, i) => {
@@ -144,6 +258,7 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                                 change.on && (
                                     <rect
                                         key={j}
+                                        clipPath={inside}
                                         x={x(change.at_s)}
                                         width={Math.max(1.5, x(each.changes[j + 1]?.at_s ?? end) - x(change.at_s))}
                                         y={top + 3}
@@ -155,11 +270,15 @@ export function Lanes({ build, trace, now, onNow, width }: { build: Build; trace
                     </g>
                 );
             })}
-            <line x1={x(now)} x2={x(now)} y1={AXIS - 4} y2={height - 4} stroke="var(--color-mat-ink)" strokeWidth="2" />
-            <rect x={x(now) - 23} y={4} width={46} height={18} fill="var(--color-mat-ink)" />
-            <text x={x(now)} y={17} textAnchor="middle" fontSize="11.5" fontWeight="600" fill="var(--color-mat)">
-                {now.toFixed(2)} s
-            </text>
+            {now >= first && now <= last && (
+                <g>
+                    <line x1={x(now)} x2={x(now)} y1={AXIS - 4} y2={height - 4} stroke="var(--color-mat-ink)" strokeWidth="2" />
+                    <rect x={x(now) - 23} y={4} width={46} height={18} fill="var(--color-mat-ink)" />
+                    <text x={x(now)} y={17} textAnchor="middle" fontSize="11.5" fontWeight="600" fill="var(--color-mat)">
+                        {now.toFixed(2)} s
+                    </text>
+                </g>
+            )}
         </svg>
     );
 }
@@ -172,6 +291,7 @@ function SupplyLane({
     sample_s,
     sample,
     width,
+    inside,
 }: {
     of: Trace['supplies'][number];
     top: number;
@@ -179,6 +299,7 @@ function SupplyLane({
     sample_s: number;
     sample: number;
     width: number;
+    inside: string;
 }) {
     const { text } = useSpeaking();
     const amps = (si: number) => text({ si, dimension: 'current' });
@@ -204,8 +325,8 @@ function SupplyLane({
             worst={`peak ${amps(of.peak_A)} · mean ${amps(of.mean_A)}`}
             used={`${text({ si: of.charge_C, dimension: 'charge' })} a run${of.runs_on_charge === null ? '' : ` · ${of.runs_on_charge} runs`}`}
         >
-            <path d={path ?? ''} fill="var(--color-mat-rule)" stroke="var(--color-mat-quiet)" />
-            <circle cx={x(of.peak_at_s)} cy={y(of.peak_A)} r={3.5} fill={over ? 'var(--color-coral)' : 'var(--color-mat-ink)'} />
+            <path clipPath={inside} d={path ?? ''} fill="var(--color-mat-rule)" stroke="var(--color-mat-quiet)" />
+            <circle clipPath={inside} cx={x(of.peak_at_s)} cy={y(of.peak_A)} r={3.5} fill={over ? 'var(--color-coral)' : 'var(--color-mat-ink)'} />
         </SourceLane>
     );
 }
@@ -218,6 +339,7 @@ function TankLane({
     sample_s,
     sample,
     width,
+    inside,
 }: {
     of: Trace['tanks'][number];
     top: number;
@@ -225,6 +347,7 @@ function TankLane({
     sample_s: number;
     sample: number;
     width: number;
+    inside: string;
 }) {
     const { text, book } = useSpeaking();
     const bar = (bars: number) => text({ si: book.toSi(bars, 'bar'), dimension: 'air_pressure' });
@@ -244,7 +367,7 @@ function TankLane({
             worst={`lowest ${bar(of.lowest_bar)}`}
             used={`${text({ si: book.toSi(of.used_l, 'l'), dimension: 'volume' })} of air a run`}
         >
-            <path d={path ?? ''} fill="none" stroke="var(--color-mat-ink)" strokeWidth="1.5" />
+            <path clipPath={inside} d={path ?? ''} fill="none" stroke="var(--color-mat-ink)" strokeWidth="1.5" />
         </SourceLane>
     );
 }

@@ -39,11 +39,11 @@ export function ComparePage() {
                 <table className="mt-4 w-full border border-line bg-sheet">
                     <thead className="text-left">
                         <tr>
-                            <th className="w-44 px-3 py-2">
+                            <th className="px-3 py-2">
                                 <span className="sr-only">What</span>
                             </th>
                             {data.names.map((name, i) => (
-                                <th key={i} className="w-1/2 px-3 py-2 text-[1.1rem]">
+                                <th key={i} className="w-[43%] px-3 py-2 text-[1.1rem]">
                                     {name}
                                 </th>
                             ))}

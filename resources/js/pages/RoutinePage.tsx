@@ -1,6 +1,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
@@ -8,7 +9,7 @@ import type { FaultCell, RehearsedFrom, Routine, Trace } from '../api/types';
 import { Findings } from '../chain/Findings';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { TryPanel } from '../chain/TryPanel';
-import { Lanes } from '../charts/Lanes';
+import { ZoomedLanes } from '../charts/Lanes';
 import { TextInput } from '../fields/PlainFields';
 import { SmallMat } from '../mat/SmallMat';
 import * as Parts from '../routine/Parts';
@@ -17,6 +18,7 @@ import { StartsWhen } from '../routine/Starts';
 import { StepList } from '../routine/StepList';
 import { TextPane } from '../routine/TextPane';
 import { WhatIf } from '../routine/WhatIf';
+import { save, standalone, strip } from '../routine/film';
 import { usePlayhead } from '../routine/usePlayhead';
 import { pressesControl } from '../shell/keys';
 import { NotThere } from '../shell/NotThere';
@@ -257,7 +259,8 @@ function OneRoutine({ routine, index }: { routine: Routine; index: number }) {
                 {trace !== undefined && (
                     <>
                         <Machine routine={routine} trace={trace} now={playhead.time} />
-                        <Lanes build={stored.document} trace={trace} now={playhead.time} onNow={playhead.seek} width={1240} />
+                        <ZoomedLanes key={trace.ran_s} build={stored.document} trace={trace} now={playhead.time} onNow={playhead.seek} width={1240} />
+                        <TakeAlong routine={routine} scenario={scenario} rehearsal={rehearsal} isPlain={cell === null} trace={trace} playhead={playhead} />
                         <Events trace={trace} now={playhead.time} />
                     </>
                 )}
@@ -353,6 +356,72 @@ function RunResult({ trace, routine }: { trace: Trace | undefined; routine: Rout
 }
 
 /** The motions of the routine as they stand at the cursor; what the step at it moves is framed, and the outputs that are on are named. */
+const FRAMES = 8;
+
+/** The run for other programs, and as a strip of pictures for a log or a friend. */
+function TakeAlong({
+    routine,
+    scenario,
+    rehearsal,
+    isPlain,
+    trace,
+    playhead,
+}: {
+    routine: Routine;
+    scenario: string | null;
+    rehearsal: number | null;
+    isPlain: boolean;
+    trace: Trace;
+    playhead: ReturnType<typeof usePlayhead>;
+}) {
+    const { stored } = useBuild();
+    const film = () => {
+        const before = playhead.time;
+        const [begins, ends] = [trace.start_s ?? 0, trace.end_s ?? trace.ran_s];
+        const frames = Array.from({ length: FRAMES }, (_, i) => {
+            const time = begins + ((ends - begins) * i) / (FRAMES - 1);
+            flushSync(() => playhead.seek(time));
+            return {
+                time,
+                pictures: [...document.querySelectorAll<SVGSVGElement>('[aria-label="The machine at the cursor"] svg')].map((svg) => ({
+                    svg: standalone(svg),
+                    says: svg.getAttribute('aria-label') ?? '',
+                })),
+            };
+        });
+        playhead.seek(before);
+        const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+        save(
+            strip(frames, 272, 170, `${stored.document.name}, ${routine.name}`, colour('--color-mat'), colour('--color-mat-ink')),
+            'image/svg+xml',
+            `${routine.id}-film.svg`,
+        );
+    };
+    const which = new URLSearchParams({
+        ...(rehearsal === null ? {} : { rehearsal: String(rehearsal) }),
+        ...(rehearsal !== null || scenario === null ? {} : { scenario }),
+    }).toString();
+    const at = (ending: string) => `/api/builds/${stored.id}/routines/${routine.id}/run.${ending}${which === '' ? '' : `?${which}`}`;
+    return (
+        <p className="on-mat narrow flex gap-4 bg-mat px-3 pb-2 text-mat-quiet">
+            Take this run along:
+            {isPlain && (
+                <a className="text-mat-ink underline" href={at('csv')} download>
+                    table (CSV)
+                </a>
+            )}
+            {isPlain && (
+                <a className="text-mat-ink underline" href={at('vcd')} download>
+                    waveforms (VCD)
+                </a>
+            )}
+            <button type="button" className="text-mat-ink underline" onClick={film}>
+                film strip (SVG)
+            </button>
+        </p>
+    );
+}
+
 function Machine({ routine, trace, now }: { routine: Routine; trace: Trace; now: number }) {
     const { stored } = useBuild();
     const { say } = useSpeaking();

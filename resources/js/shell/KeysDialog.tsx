@@ -6,6 +6,8 @@ const KEYS = [
     ['[  ]', 'the motion before, the motion after'],
     ['/', 'go to anything by name'],
     ['Space', 'play and pause'],
+    ['+  −  0', 'lanes of a run: closer, further, all of it'],
+    ['Shift ← →', 'lanes of a run: earlier, later'],
     ['t', 'try the first fix'],
     ['k', 'keep what is tried'],
     ['Esc', 'drop what is tried'],
