@@ -21,6 +21,7 @@ use App\Http\Controllers\StudyController;
 use App\Http\Controllers\TableController;
 use App\Http\Controllers\TimingController;
 use App\Http\Controllers\TrainController;
+use App\Http\Controllers\TrainerController;
 use App\Http\Controllers\VariantController;
 use App\Http\Controllers\VariationController;
 use App\Http\Controllers\WiringController;
@@ -64,6 +65,11 @@ Route::get('drawer/guide', [DrawerController::class, 'guide']);
 Route::get('drawer/export', [DrawerController::class, 'export']);
 Route::post('drawer/import', [DrawerController::class, 'import']);
 Route::apiResource('drawer', DrawerController::class)->except('show')->parameters(['drawer' => 'drive']);
+
+Route::post('trainer', [TrainerController::class, 'begin']);
+Route::post('trainer/{case}/measure', [TrainerController::class, 'measure']);
+Route::post('trainer/{case}/judge', [TrainerController::class, 'judge']);
+Route::post('trainer/{case}/tell', [TrainerController::class, 'tell']);
 
 Route::get('examples', [ExampleController::class, 'index']);
 Route::post('examples/{example}', [ExampleController::class, 'open']);

@@ -35,6 +35,15 @@ final class Answers
     {
         return [
             'StoredBuild' => self::storedBuild(),
+            'TrainerCase' => Schemas::record('TrainerCase', ['id' => new TextShape, 'build' => new TextShape, 'routine' => new TextShape,
+                'scenario' => (new TextShape)->orNull(), 'usual' => Schemas::list(Schemas::sentence()), 'seen' => Schemas::list(Schemas::sentence()),
+                'measures' => Schemas::list(Schemas::record('Measurable', ['id' => new TextShape, 'asks' => Schemas::sentence()])),
+                'faults' => Schemas::list(Schemas::record('Nameable', ['id' => new TextShape, 'says' => Schemas::sentence()]))]),
+            'TrainerSays' => Schemas::record('TrainerSays', ['says' => Schemas::sentence()]),
+            'TrainerJudged' => Schemas::record('TrainerJudged', ['right' => new BooleanShape, 'says' => Schemas::sentence(),
+                'why' => Schemas::list(Schemas::sentence()), 'was' => Schemas::sentence()->orNull(), 'kind' => new TextShape]),
+            'TrainerTold' => Schemas::record('TrainerTold', ['says' => Schemas::sentence(), 'kind' => new TextShape,
+                'why' => Schemas::list(Schemas::sentence())]),
             'ShelfEntry' => self::shelfEntry(),
             'RevisionEntry' => Schemas::record('RevisionEntry', ['number' => Schemas::number(), 'edit' => new TextShape, 'at' => new TextShape,
                 'is_now' => new BooleanShape]),

@@ -25,6 +25,7 @@ const PartsPage = whenNeeded('parts', () => import('./pages/PartsPage').then((mo
 const TestsPage = whenNeeded('tests', () => import('./pages/TestsPage').then((module) => module.TestsPage));
 const SheetsPage = whenNeeded('sheets', () => import('./pages/SheetsPage').then((module) => module.SheetsPage));
 const ServicePage = whenNeeded('service', () => import('./pages/ServicePage').then((module) => module.ServicePage));
+const TrainerPage = whenNeeded('trainer', () => import('./pages/TrainerPage').then((module) => module.TrainerPage));
 const WiringPage = whenNeeded('wiring', () => import('./pages/WiringPage').then((module) => module.WiringPage));
 
 function OneBuild() {
@@ -60,6 +61,7 @@ function Pages() {
                     <Route path="/" element={<ShelfPage />} />
                     <Route path="/drawer" element={<DrawerPage />} />
                     <Route path="/calculators/:name?" element={<CalculatorsPage />} />
+                    <Route path="/trainer" element={<TrainerPage />} />
                     <Route path="/builds/:buildId" element={<OneBuild />}>
                         <Route index element={<BuildPage />} />
                         <Route path="motions/:motionId" element={<Navigate to="task" replace />} />

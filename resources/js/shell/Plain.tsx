@@ -7,6 +7,7 @@ const PLACES = [
     { to: '/', label: 'Builds' },
     { to: '/drawer', label: 'Drawer' },
     { to: '/calculators', label: 'Calculators' },
+    { to: '/trainer', label: 'Trainer' },
 ] as const;
 
 /** The frame around the pages that belong to no build. */
