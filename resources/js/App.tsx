@@ -12,6 +12,7 @@ import { BuildProvider } from './state/BuildContext';
 const CalculatorsPage = whenNeeded('calculators', () => import('./pages/CalculatorsPage').then((module) => module.CalculatorsPage));
 const ComparePage = whenNeeded('compare', () => import('./pages/ComparePage').then((module) => module.ComparePage));
 const DrawerPage = whenNeeded('drawer', () => import('./pages/DrawerPage').then((module) => module.DrawerPage));
+const GlossaryPage = whenNeeded('glossary', () => import('./pages/GlossaryPage').then((module) => module.GlossaryPage));
 const LogPage = whenNeeded('log', () => import('./pages/LogPage').then((module) => module.LogPage));
 const MotionPage = whenNeeded('motions', () => import('./pages/MotionPage').then((module) => module.MotionPage));
 const PicturesPage = whenNeeded('pictures', () => import('./pages/PicturesPage').then((module) => module.PicturesPage));
@@ -61,6 +62,7 @@ function Pages() {
                     <Route path="/" element={<ShelfPage />} />
                     <Route path="/drawer" element={<DrawerPage />} />
                     <Route path="/calculators/:name?" element={<CalculatorsPage />} />
+                    <Route path="/glossary" element={<GlossaryPage />} />
                     <Route path="/trainer" element={<TrainerPage />} />
                     <Route path="/builds/:buildId" element={<OneBuild />}>
                         <Route index element={<BuildPage />} />

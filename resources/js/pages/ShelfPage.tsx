@@ -6,6 +6,7 @@ import type { ShelfEntry, StoredBuild } from '../api/types';
 import { LinkGlyph, VerdictWord } from '../chain/LinkGlyph';
 import { FrontView } from '../mat/FrontView';
 import { Plain } from '../shell/Plain';
+import { BeginWalk } from '../walk/BeginWalk';
 import { useSpeaking } from '../state/UnitsContext';
 
 const MOST_BYTES = 7_000_000; // as the server takes
@@ -103,6 +104,7 @@ export function ShelfPage() {
                         </li>
                     )}
                 </ul>
+                <BeginWalk onMade={open} onFail={fail} />
                 <Examples onMade={open} onFail={fail} />
             </main>
         </Plain>

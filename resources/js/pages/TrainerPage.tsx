@@ -30,8 +30,10 @@ export function TrainerPage() {
                 <h1 className="text-[1.5rem]">Trainer</h1>
                 <p className="text-quiet">
                     One thing is wrong with a build. Look, measure as little as you need, and name it.
-                    {solved.length > 0 &&
-                        ` So far ${found.length} of ${solved.length} found, with ${(found.reduce((sum, each) => sum + each.measured, 0) / Math.max(1, found.length)).toFixed(1)} measurements on the average.`}
+                    {solved.length > 0 && ` So far ${found.length} of ${solved.length} found`}
+                    {found.length > 0 &&
+                        `, with ${(found.reduce((sum, each) => sum + each.measured, 0) / found.length).toFixed(1)} measurements on the average`}
+                    {solved.length > 0 && '.'}
                     {hard(solved).length > 0 && ' What was hard comes again.'}
                 </p>
                 <div className="mt-3 flex flex-wrap items-end gap-3">

@@ -8,6 +8,7 @@ const PLACES = [
     { to: '/drawer', label: 'Drawer' },
     { to: '/calculators', label: 'Calculators' },
     { to: '/trainer', label: 'Trainer' },
+    { to: '/glossary', label: 'Glossary' },
 ] as const;
 
 /** The frame around the pages that belong to no build. */

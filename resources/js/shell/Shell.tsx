@@ -6,6 +6,7 @@ import { useFieldError, TextInput } from '../fields/PlainFields';
 import { useBuild } from '../state/BuildContext';
 import { useSaving } from '../state/saving';
 import { SYSTEMS, useUnitChoice } from '../state/units';
+import { WalkBar } from '../walk/WalkBar';
 import { JumpDialog } from './JumpDialog';
 import { KeysDialog } from './KeysDialog';
 import { RoomSwitch } from './RoomSwitch';
@@ -78,6 +79,7 @@ export function Shell({ children }: { children: ReactNode }) {
                 </ToolButton>
             </header>
             <SavingNotice />
+            <WalkBar />
             {children}
             <JumpDialog open={isJumping} onClose={() => setJumping(false)} />
             <KeysDialog open={showsKeys} onClose={() => setShowsKeys(false)} />

@@ -146,7 +146,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                 )}
             </FieldGroup>
             <WhoIsNear />
-            <Link className="text-accent underline" to={`/builds/${stored.id}/pictures`}>
+            <Link className="inline-block py-1 text-accent underline" to={`/builds/${stored.id}/pictures`}>
                 Read sizes off a picture
             </Link>
             <OnceMore motion={motion} />

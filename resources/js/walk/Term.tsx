@@ -1,0 +1,32 @@
+import { useId, useState } from 'react';
+import { TERMS } from './terms';
+
+/** A word of the trade: what it means is said where the pointer or the focus is on it. */
+export function Term({ word, children }: { word: string; children?: string }) {
+    const [isOpen, setOpen] = useState(false);
+    const id = useId();
+    const says = TERMS.find((each) => each.word.toLowerCase() === word.toLowerCase())?.says;
+    if (says === undefined) {
+        return <>{children ?? word}</>;
+    }
+    return (
+        <span className="relative inline-block" onMouseEnter={() => setOpen(true)} onMouseLeave={() => setOpen(false)}>
+            <button
+                type="button"
+                aria-describedby={isOpen ? id : undefined}
+                className="cursor-help underline decoration-dotted underline-offset-3"
+                onFocus={() => setOpen(true)}
+                onBlur={() => setOpen(false)}
+                onClick={() => setOpen(true)}
+                onKeyDown={(event) => event.key === 'Escape' && setOpen(false)}
+            >
+                {children ?? word}
+            </button>
+            {isOpen && (
+                <span id={id} role="tooltip" className="absolute top-full left-0 z-30 w-72 border border-line bg-well px-3 py-2 text-left font-normal text-ink">
+                    {says}
+                </span>
+            )}
+        </span>
+    );
+}
