@@ -52,7 +52,19 @@ const views = {
             await page.getByText(/It stands/).waitFor();
         },
     ],
-    picture: [`${heron}/pictures`],
+    compare: [
+        `${build('Star Dial')}/compare?with=${shelf.find((each) => each.name === 'Moth Lantern').id}`,
+        () => page.getByRole('heading', { level: 1, name: /differ in/ }).waitFor(),
+    ],
+    trainer: [
+        `${address}/trainer`,
+        async () => {
+            await page.getByLabel('Take it from').selectOption({ label: 'Quarry Tram' });
+            await page.getByRole('button', { name: 'Hide a fault' }).click();
+            await page.getByRole('button', { name: /^Time Ramp winch/ }).click();
+            await page.getByRole('list', { name: 'What was measured' }).getByRole('listitem').waitFor();
+        },
+    ],
     drawer: [
         `${address}/drawer`,
         async () => {
@@ -86,7 +98,6 @@ const views = {
         },
     ],
     plan: [`${heron}/plan`, () => page.getByRole('img', { name: /^Bars of/ }).waitFor()],
-    service: [`${build('Quarry Tram')}/service`, () => page.getByRole('region', { name: 'Jobs' }).waitFor()],
     sheets: [
         `${heron}/sheets`,
         async () => {

@@ -19,7 +19,8 @@ final class CaseRequest extends FormRequest
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['build' => 'Must be one of your builds.', 'build.*' => 'Must be one of your builds.', 'seed.*' => 'Must be a whole number from 0 to 2000000000.',
+        return ['build' => 'Must be one of your builds.', 'build.*' => 'Must be one of your builds.',
+            'seed.*' => 'Must be a whole number from 0 to 2000000000.',
             'hard' => 'Must be a list of kinds of faults.', 'hard.*' => 'Must be a list of kinds of faults.'];
     }
 

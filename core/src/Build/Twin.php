@@ -123,7 +123,8 @@ final class Twin
         if ($this->mirrored && $twin['mount'] !== null) {
             $mount = $twin['mount'];
             $sides = ['behind' => 'before', 'before' => 'behind', 'none' => 'none'];
-            $twin['mount'] = ['x_m' => 0.0 - $mount['x_m'], 'heading_deg' => self::within(180.0 - $mount['heading_deg']), 'drive_side' => $sides[$mount['drive_side']]]
+            $twin['mount'] = ['x_m' => 0.0 - $mount['x_m'], 'heading_deg' => self::within(180.0 - $mount['heading_deg']),
+                'drive_side' => $sides[$mount['drive_side']]]
                 + $mount;
         }
         if ($this->mirrored) {

@@ -58,7 +58,8 @@ final readonly class TraceFile
         $rows = [Csv::row(['time_s', ...array_keys($this->sampled), ...array_keys($this->switched), 'steps'])];
         for ($i = 0; $i < $this->count(); $i++) {
             $time = $i * $this->sample_s;
-            $rows[] = Csv::row([self::figure($time), ...array_map(fn (array $values): string => self::figure($values[$i] ?? end($values)), array_values($this->sampled)),
+            $rows[] = Csv::row([self::figure($time),
+                ...array_map(fn (array $values): string => self::figure($values[$i] ?? end($values)), array_values($this->sampled)),
                 ...array_values(array_map(fn (string $name): int => (int) $this->isOn($name, $time), array_keys($this->switched))), $this->steps($time)]);
         }
 

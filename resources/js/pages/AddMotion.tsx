@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import type { Build, Mechanism } from '../api/types';
 import { MECHANISMS } from '../stations/mechanisms';
 import { linkPath } from '../chain/links';
+import { KindPicture } from '../mat/KindPicture';
 import { Sheet } from '../shell/Sheet';
 import { useBuild } from '../state/BuildContext';
 
@@ -96,14 +97,20 @@ export function AddMotion({ open, onClose, also = {}, onAdded }: Props) {
                         {error}
                     </p>
                 )}
-                <fieldset className="mt-3 grid grid-cols-3 gap-1.5">
+                <fieldset className="mt-3 grid grid-cols-2 gap-1.5 sm:grid-cols-3">
                     <legend className="sr-only">How it moves</legend>
                     {KINDS.map((each) => (
-                        <label key={each} className="flex gap-2 border border-line bg-well px-2.5 py-1.5">
-                            <input type="radio" name="kind" className="mt-1 accent-accent" checked={kind === each} onChange={() => setKind(each)} />
+                        <label
+                            key={each}
+                            className={`looked-at grid cursor-pointer grid-cols-[5.5rem_1fr] items-start gap-2 border bg-well p-1.5 hover:border-ink ${kind === each ? 'border-accent outline-2 -outline-offset-1 outline-accent' : 'border-line'}`}
+                        >
+                            <KindPicture kind={each} />
                             <span>
-                                <strong>{MECHANISMS[each].title}</strong>
-                                <span className="narrow block text-quiet">{MECHANISMS[each].says}</span>
+                                <span className="flex items-baseline gap-1.5">
+                                    <input type="radio" name="kind" className="accent-accent" checked={kind === each} onChange={() => setKind(each)} />
+                                    <strong className="leading-tight">{MECHANISMS[each].title}</strong>
+                                </span>
+                                <span className="narrow mt-0.5 block text-[0.92rem] leading-snug text-quiet">{MECHANISMS[each].says}</span>
                             </span>
                         </label>
                     ))}

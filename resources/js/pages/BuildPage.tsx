@@ -12,7 +12,7 @@ import { useTrying } from '../chain/trying';
 import { MendAll } from '../chain/MendAll';
 import { Costs, Trying } from '../chain/Mends';
 import { TryPanel } from '../chain/TryPanel';
-import { TextField } from '../fields/PlainFields';
+import { TextInput } from '../fields/PlainFields';
 import { FrontView } from '../mat/FrontView';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
@@ -131,7 +131,8 @@ export function BuildPage() {
             <Supplies of={assessment.supplies} />
             <section className="mt-6 flex flex-wrap items-end gap-4" aria-label="This build">
                 <div className="min-w-80 flex-1">
-                    <TextField label="Note, for the shelf" path="note" value={stored.document.note} />
+                    <span className="narrow block text-quiet">Note, for the shelf</span>
+                    <TextInput label="Note, for the shelf" path="note" value={stored.document.note} className="w-full border border-line bg-well px-2 py-1" />
                 </div>
                 <CopyBuild />
                 <Link className="pb-1.5 text-accent underline" to={`/builds/${stored.id}/compare`}>

@@ -19,7 +19,7 @@ export function Sheet({
         <Dialog open={open} onClose={onClose} className="relative z-20">
             <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
             <div className="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-[6vh]">
-                <DialogPanel className={`w-full ${wide ? 'max-w-3xl' : 'max-w-xl'} border border-line bg-sheet p-5`}>
+                <DialogPanel className={`w-full ${wide ? 'max-w-5xl' : 'max-w-xl'} border border-line bg-sheet p-5`}>
                     <DialogTitle className="mb-3 text-[1.15rem] font-semibold">{title}</DialogTitle>
                     {children}
                 </DialogPanel>

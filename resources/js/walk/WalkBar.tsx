@@ -13,7 +13,7 @@ export function WalkBar() {
     if (build !== stored.id) {
         return null;
     }
-    const motion = stored.document.motions.at(-1);
+    const motion = stored.document.motions[0];
     const step = STEPS[at]!;
     const next = STEPS[at + 1];
     const to = (i: number) => {

@@ -10,7 +10,7 @@ use Brookstone\Core\Trainer\Practice;
 use Tests\Support\Builds;
 
 /** @return list<string> */
-function spoken(array $sentences): array
+function toldInWords(array $sentences): array
 {
     return array_map(fn (Sentence $each): string => $each->text(), $sentences);
 }
@@ -82,7 +82,7 @@ it('judges a name, and says what speaks for it or against it', function () {
     $wrong = $practice->judge($faults['off lid-open'], $faults['weak main']);
 
     expect($right['right'])->toBeTrue()->and($right['says']->text())->toBe('Found.')
-        ->and(spoken($right['why']))->toContain('Press Lid open switch and see what the controller reads: It reads off, pressed or not. Usually: It reads on when it is pressed, and off when it is let go.')
+        ->and(toldInWords($right['why']))->toContain('Press Lid open switch and see what the controller reads: It reads off, pressed or not. Usually: It reads on when it is pressed, and off when it is let go.')
         ->and($wrong['right'])->toBeFalse()->and($wrong['why'][0]->text())->toStartWith('Then one would see: ');
 });
 

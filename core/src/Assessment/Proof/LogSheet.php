@@ -98,7 +98,8 @@ final class LogSheet
             $limit = $motion->drive?->motor->body()->cooling()->limit_C();
             $windings = $model->windings_C($build, $motion, $entry);
             $says[] = new Sentence('{hot} outside'.($entry->after_s === null ? '' : ' after {after}')
-                .($windings === null ? '' : '; its windings, without a rest, {windings} computed').($limit === null ? '' : ($windings === null ? '; its windings bear {limit}' : ', they bear {limit}')),
+                .($windings === null ? '' : '; its windings, without a rest, {windings} computed')
+                .($limit === null ? '' : ($windings === null ? '; its windings bear {limit}' : ', they bear {limit}')),
                 ['hot' => Quantity::of($entry->temperature_C, '°C')] + ($entry->after_s === null ? [] : ['after' => Quantity::of($entry->after_s, 's')])
                 + ($windings === null ? [] : ['windings' => Quantity::of($windings, '°C')])
                 + ($limit === null ? [] : ['limit' => Quantity::of($limit, '°C')]));
@@ -127,7 +128,8 @@ final class LogSheet
         };
 
         return ['motion' => $of->entries[0]->motion, 'from' => $of->from(), 'to' => $of->to(), 'how' => $of->circumstance()->says(),
-            'computed_s' => $computed_s, 'count' => $count, 'mean_s' => $of->mean_s, 'sd_s' => $of->sd_s, 'doubt_s' => $of->doubt_s, 'longest_s' => $of->longest_s(),
+            'computed_s' => $computed_s, 'count' => $count, 'mean_s' => $of->mean_s, 'sd_s' => $of->sd_s, 'doubt_s' => $of->doubt_s,
+            'longest_s' => $of->longest_s(),
             'difference' => self::difference($of->mean_s, $computed_s),
             'says' => new Sentence($says, $of->doubt_s === null ? [] : $values)];
     }

@@ -206,7 +206,11 @@ final class ProofJudge implements Judge
     {
         $windings = $model->windings_C($subject->build, $subject->motion, $last);
 
-        return $windings === null || $last->temperature_C <= $windings + self::WARMER_K ? [] : [new Finding('proof.warmer', Severity::Tight, 'log', new Sentence(
+        if ($windings === null || $last->temperature_C <= $windings + self::WARMER_K) {
+            return [];
+        }
+
+        return [new Finding('proof.warmer', Severity::Tight, 'log', new Sentence(
             "On {$last->on} its drive was {hot} outside after {after}; its windings, which are hotter, should have been {windings} by then. It draws more than "
             .'computed, or stands somewhere hot: measure its current, and look for rub.', ['hot' => Quantity::of((float) $last->temperature_C, '°C'),
                 'after' => Quantity::of((float) $last->after_s, 's'), 'windings' => Quantity::of($windings, '°C')],
