@@ -30,6 +30,7 @@ for (const room of ['light', 'dark'] as const) {
     test(`axe finds nothing on any screen in a ${room} room`, async ({ page, request }) => {
         test.setTimeout(480_000);
         await page.emulateMedia({ colorScheme: room });
+        await page.setViewportSize(room === 'dark' ? { width: 800, height: 1100 } : { width: 1280, height: 800 });
         const id = await copyOf(request, 'heron-wharf');
         await open(page, '/');
         await expect(page.getByRole('heading', { name: 'Heron Wharf' }).first()).toBeVisible();
@@ -43,6 +44,8 @@ for (const room of ['light', 'dark'] as const) {
 
 test('axe finds nothing on sheets, tries, errors and open editors', async ({ page, request }) => {
     test.setTimeout(480_000);
+    await page.emulateMedia({ colorScheme: 'dark' });
+    await page.setViewportSize({ width: 1024, height: 800 });
     const id = await copyOf(request, 'heron-wharf');
     await open(page, `/builds/${id}/motions/drawbridge/load`);
     await page.getByLabel('Mass of the arm').fill('nonsense');

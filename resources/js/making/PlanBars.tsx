@@ -21,7 +21,7 @@ export function PlanBars({ of }: { of: PlanReport }) {
     const isRoom = (day: number) => x(day) < WIDTH - 44; // for its figures
     const height = TOP + open.length * ROW + 6;
     return (
-        <figure className="mt-4 overflow-x-auto border border-line bg-sheet p-3">
+        <div role="group" aria-label="Plan as bars" tabIndex={0} className="mt-4 overflow-x-auto border border-line bg-sheet p-3">
             <figcaption className="narrow text-quiet">
                 Open tasks over the days. Dark: it is worked on. Light: it only passes. With an edge: this decides when all is done. The same stands in the
                 table below.
@@ -41,7 +41,7 @@ export function PlanBars({ of }: { of: PlanReport }) {
                     <Bar key={task.id} task={task} y={TOP + i * ROW} x={x} name={say(task.says)} decides={of.path.includes(task.id)} />
                 ))}
             </svg>
-        </figure>
+        </div>
     );
 }
 

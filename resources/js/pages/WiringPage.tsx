@@ -95,14 +95,14 @@ export function WiringPage() {
                     />
                 </>
             )}
-            <div className="mt-4 grid grid-cols-2 gap-6">
+            <div className="mt-4 grid gap-6 lg:grid-cols-2">
                 {(!isBare || wiring.findings.length > 0) && (
                     <Findings findings={[...wiring.findings, ...own]} none="Nothing: everything that is wired can do it and bears it." />
                 )}
                 <div className="space-y-4">
                     {wire !== undefined && index >= 0 && <WireEditor wire={wire} index={index} kept={stored.document.wiring.wires[index]!} />}
                     {!isBare && (
-                        <div className="grid grid-cols-2 gap-x-6 border border-line bg-sheet px-4 py-3">
+                        <div className="grid gap-x-6 lg:grid-cols-2 border border-line bg-sheet px-4 py-3">
                             <QuantityField
                                 label="Wires off the boards"
                                 path="wiring.lead_m"

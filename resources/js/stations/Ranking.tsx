@@ -9,6 +9,7 @@ import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { DRIVE_WORDS } from './driveRows';
 import { Pick } from './Pick';
+import { Term } from '../walk/Term';
 import { STATION_BUTTON } from './StationFields';
 
 const GOALS: { value: Choice['goal']; label: string }[] = [
@@ -139,7 +140,7 @@ export function Ranking({
                     {choice.wiring.map((cost, i) => (
                         <span key={cost.kind}>
                             {i > 0 && '; '}
-                            {DRIVE_WORDS[cost.kind as keyof typeof DRIVE_WORDS]} <span className="text-ink">{say(cost.says)}</span>
+                            {DRIVE_WORDS[cost.kind as keyof typeof DRIVE_WORDS]} <span className="text-ink">{say(cost.says).replace(/\.$/, '')}</span>
                         </span>
                     ))}
                     .
@@ -152,8 +153,12 @@ export function Ranking({
                             <th className="py-1 pr-3 pl-3 font-normal">Place</th>
                             <th className="font-normal">Drive</th>
                             <th className="font-normal">Why it stands here</th>
-                            <th className="text-right font-normal">Ratio</th>
-                            <th className="pl-3 text-right font-normal">Margin</th>
+                            <th className="text-right font-normal">
+                                <Term word="Ratio" align="right" />
+                            </th>
+                            <th className="pl-3 text-right font-normal">
+                                <Term word="Margin" align="right" />
+                            </th>
                             <th className="pl-3 text-right font-normal">Move</th>
                             <th className="pl-3 text-right font-normal">Mass</th>
                             <th className="pr-3 pl-3 font-normal">

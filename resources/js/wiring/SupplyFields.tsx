@@ -41,7 +41,7 @@ export function SupplyFields({ supply, index }: { supply: Build['supplies'][numb
     const fuses = useParts('leads', (part) => part.kind === 'fuse');
     const parts = useParts('supplies', (part) => (part.kind === 'converter') === (supply.from !== null));
     return (
-        <div className="grid grid-cols-2 gap-x-8 gap-y-1 py-2 lg:grid-cols-3">
+        <div className="grid gap-x-8 gap-y-1 py-2 lg:grid-cols-3">
             <FromDrawer
                 label="Out of the drawer"
                 parts={parts}

@@ -57,7 +57,7 @@ function Tank({ tank, index }: { tank: Build['tanks'][number]; index: number }) 
                     </button>
                 )}
             </div>
-            <div className="grid grid-cols-2 gap-x-8 gap-y-1 py-2 lg:grid-cols-3">
+            <div className="grid gap-x-8 gap-y-1 py-2 lg:grid-cols-3">
                 <TextField label="Name" path={at('name')} value={tank.name} />
                 <QuantityField label="Holds" path={at('tank_l')} value={tank.tank_l} />
                 <QuantityField label="Compressor stops at" path={at('high_bar')} value={tank.high_bar} />
