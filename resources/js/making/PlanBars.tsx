@@ -22,10 +22,10 @@ export function PlanBars({ of }: { of: PlanReport }) {
     const height = TOP + open.length * ROW + 6;
     return (
         <div role="group" aria-label="Plan as bars" tabIndex={0} className="mt-4 overflow-x-auto border border-line bg-sheet p-3">
-            <figcaption className="narrow text-quiet">
+            <p className="narrow text-quiet">
                 Open tasks over the days. Dark: it is worked on. Light: it only passes. With an edge: this decides when all is done. The same stands in the
                 table below.
-            </figcaption>
+            </p>
             <svg viewBox={`0 0 ${WIDTH} ${height}`} className="w-full min-w-[800px]" role="img" aria-label={`Bars of ${open.length} tasks over ${days} days`}>
                 {ticks.map((day) => (
                     <g key={day}>
