@@ -53,8 +53,21 @@ const views = {
         },
     ],
     compare: [
-        `${build('Star Dial')}/compare?with=${shelf.find((each) => each.name === 'Moth Lantern').id}`,
-        () => page.getByRole('heading', { level: 1, name: /differ in/ }).waitFor(),
+        `${build('Signal Garden')}/compare`,
+        async () => {
+            // With a copy of it, which is thrown away again.
+            const ask = (path, data) => page.request.post(`${build('Signal Garden').replace('/builds/', '/api/builds/')}${path}`, { data });
+            const copy = await (await ask('/copy', {})).json();
+            const at = `${address}/api/builds/${copy.id}`;
+            const changes = [
+                { path: 'motions.0.mechanism.mass_kg', value: 5 * copy.document.motions[0].mechanism.mass_kg },
+                { path: 'name', value: 'With a heavier barrier' },
+            ];
+            await page.request.post(`${at}/edits`, { data: { version: copy.version, changes } });
+            await page.goto(`${build('Signal Garden')}/compare?with=${copy.id}`);
+            await page.getByRole('heading', { level: 1, name: /differ in/ }).waitFor();
+            await page.request.delete(at, { data: {} });
+        },
     ],
     trainer: [
         `${address}/trainer`,
