@@ -45,7 +45,7 @@ function Twin({ motion, mirrored, onClose }: { motion: Motion; mirrored: boolean
     const navigate = useNavigate();
     const [name, setName] = useState<string | null>(null);
     const [together, setTogether] = useState(true);
-    const { data, error } = useQuery({
+    const { data, error, isPlaceholderData } = useQuery({
         queryKey: ['twin', stored.id, stored.version, motion.id, mirrored, together, name],
         queryFn: () => api.twin(stored.id, motion.id, { mirrored, together, name }),
         placeholderData: (before) => before,
@@ -80,7 +80,7 @@ function Twin({ motion, mirrored, onClose }: { motion: Motion; mirrored: boolean
                 Both move together where a routine moves {motion.name}
             </label>
             {error === null && <Told by={data} />}
-            <Choose yes="Add it" onClose={onClose} />
+            <Choose yes="Add it" isReady={error !== null || (data !== undefined && !isPlaceholderData)} onClose={onClose} />
         </form>
     );
 }
@@ -104,7 +104,7 @@ function TakeOut({ motion, onClose }: { motion: Motion; onClose: () => void }) {
             {data?.says.length === 0 && <p>Nothing else goes with it.</p>}
             <Told by={data} />
             <p className="mt-2 text-quiet">It can be undone.</p>
-            <Choose yes="Take it out" onClose={onClose} />
+            <Choose yes="Take it out" isReady={data !== undefined} onClose={onClose} />
         </form>
     );
 }
@@ -120,10 +120,11 @@ function Told({ by }: { by: Variation | undefined }) {
     );
 }
 
-function Choose({ yes, onClose }: { yes: string; onClose: () => void }) {
+/** Nothing is done before what it changes is known. */
+function Choose({ yes, isReady, onClose }: { yes: string; isReady: boolean; onClose: () => void }) {
     return (
         <div className="mt-4 flex gap-2">
-            <button type="submit" className="bg-accent px-3 py-1 font-semibold text-sheet">
+            <button type="submit" disabled={!isReady} className="bg-accent px-3 py-1 font-semibold text-sheet disabled:opacity-50">
                 {yes}
             </button>
             <button type="button" className="border border-line bg-well px-3 py-1" onClick={onClose}>
