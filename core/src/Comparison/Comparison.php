@@ -16,7 +16,9 @@ final class Comparison
         $groups = [];
         $differ = 0;
         foreach ($a + $b as $key => $group) {
-            $rows = self::rows($a[$key]['rows'] ?? [], $b[$key]['rows'] ?? []);
+            $isOnce = isset($group['alone']) && ! isset($a[$key], $b[$key]);
+            $rows = $isOnce ? self::rows(isset($a[$key]) ? ['The motion' => $group['alone']] : [], isset($b[$key]) ? ['The motion' => $group['alone']] : [])
+                : self::rows($a[$key]['rows'] ?? [], $b[$key]['rows'] ?? []);
             $differing = count(array_filter($rows, fn (array $row): bool => $row['differs']));
             $differ += $differing;
             if ($rows !== []) {

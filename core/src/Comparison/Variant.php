@@ -20,12 +20,12 @@ final readonly class Variant
     {
     }
 
-    /** @return array<string, array{name: string, rows: array<string, Cell>}> groups by a key that is the same in both, rows by what they tell */
+    /** @return array<string, array{name: string, rows: array<string, Cell>, alone?: Cell}> groups by a key that is the same in both, rows by what they tell */
     public function told(): array
     {
         $told = ['all' => ['name' => 'The whole', 'rows' => $this->whole()]];
         foreach ($this->assessment->chains as $chain) {
-            $told["motion {$chain->motion}"] = ['name' => $chain->name, 'rows' => $this->motion($chain)];
+            $told["motion {$chain->motion}"] = ['name' => $chain->name, 'rows' => $this->motion($chain), 'alone' => new Cell($chain->verdict, new Sentence('only here'))];
         }
         $routines = [];
         foreach ($this->assessment->routines as $routine) {
@@ -70,6 +70,13 @@ final readonly class Variant
         $rows = [];
         foreach ($chain->links as $link) {
             $rows[ucfirst($link->link)] = new Cell($link->verdict, $link->figure, null, $link->about);
+        }
+        foreach (['there' => 'Its move there', 'back' => 'Its move back'] as $way => $name) {
+            $run = $chain->curves[$way] ?? null;
+            if ($run !== null) {
+                $rows[$name] = new Cell(null, $run['time_s'] === null ? new Sentence('does not arrive')
+                    : new Sentence('{time}', ['time' => Quantity::of($run['time_s'], 's')]), $run['time_s']);
+            }
         }
 
         return $rows;

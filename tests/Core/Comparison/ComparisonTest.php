@@ -46,6 +46,16 @@ it('says what a weaker drive changes, and which is the sounder one', function ()
     expect(rowsOf($back, 'motion lid')['Drive']['better'])->toBe(1)->and($back['says']->text())->toEndWith('The sounder one is Sound.');
 });
 
+it('compares the time of each move, and knows of one that does not arrive', function () {
+    $one = Builds::sound();
+    $slower = Builds::planted(['name' => 'Heavier', 'motions.0.mechanism.mass_kg' => 1.2 * $one->motions['lid']->mechanism->mass_kg]);
+    $there = rowsOf(beside($one, $slower), 'motion lid')['Its move there'];
+    expect($there['better'])->toBe(0)->and($there['cells'][0]->size)->toBeLessThan($there['cells'][1]->size)
+        ->and($there['cells'][0]->says->text())->toMatch('/^\d[\d.]* s$/');
+    $held = rowsOf(beside($one, Builds::planted(['motions.0.drive.motor' => Builds::motor('W40-60'), 'motions.0.mechanism.mass_kg' => 30.0])), 'motion lid')['Its move there'];
+    expect($held['cells'][1]->says->text())->toBe('does not arrive')->and($held['better'])->toBeNull();
+});
+
 it('compares masses, currents, times, parts and work, where less is better', function () {
     $one = Builds::sound();
     $document = $one->document;
@@ -57,7 +67,9 @@ it('compares masses, currents, times, parts and work, where less is better', fun
     $whole = rowsOf($of, 'all');
     $servo_kg = $one->motions['jaw']->drive->motor->body()->mass_kg;
 
-    expect(rowsOf($of, 'motion jaw')['Drive'])->toMatchArray(['differs' => true, 'better' => null])->and(rowsOf($of, 'motion jaw')['Drive']['cells'][1])->toBeNull()
+    expect(array_keys(rowsOf($of, 'motion jaw')))->toBe(['The motion'])
+        ->and(rowsOf($of, 'motion jaw')['The motion'])->toMatchArray(['differs' => true, 'better' => null])
+        ->and(rowsOf($of, 'motion jaw')['The motion']['cells'][0]->says->text())->toBe('only here')->and(rowsOf($of, 'motion jaw')['The motion']['cells'][1])->toBeNull()
         ->and($whole['Mass of its drives']['better'])->toBe(1)
         ->and($whole['Mass of its drives']['cells'][0]->size - $whole['Mass of its drives']['cells'][1]->size)->toBeAbout($servo_kg, 1e-9)
         ->and($whole['Work']['better'])->toBe(1)->and(rowsOf($of, 'routines')['Show']['better'])->toBe(1)
