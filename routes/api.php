@@ -34,6 +34,7 @@ Route::get('schema/build', [MetaController::class, 'buildSchema']);
 Route::get('calc', [CalculatorController::class, 'index']);
 Route::get('calc/{name}', [CalculatorController::class, 'schema']);
 Route::post('calc/{name}', [CalculatorController::class, 'run']);
+Route::post('calc/{name}/sweep', [CalculatorController::class, 'sweep']);
 Route::post('assess', [CalculatorController::class, 'assess']);
 Route::post('quantity', [CalculatorController::class, 'quantity']);
 

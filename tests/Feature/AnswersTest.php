@@ -88,6 +88,8 @@ it('answers what its schema says', function (Closure $ask, string $name, bool $m
     'quantity' => [fn (TestCase $it) => $it->postJson('/api/quantity', ['text' => '26 oz', 'unit' => 'kg']), 'QuantityRead'],
     'calculated' => [fn (TestCase $it) => $it->postJson('/api/calc/sense.knock', ['ring_ms' => 20, 'gap_ms' => 300, 'quiet_ms' => 80, 'noise' => 10,
         'softest' => 60, 'threshold' => 30]), 'Calculated'],
+    'a result swept' => [fn (TestCase $it) => $it->postJson('/api/calc/sense.knock/sweep', ['inputs' => ['ring_ms' => 20, 'gap_ms' => 300,
+        'quiet_ms' => 80, 'noise' => 10, 'softest' => 60, 'threshold' => 30]]), 'Swept'],
     'readings of a sensor' => [fn (TestCase $it, string $at) => $it->getJson("{$at}/sensors/".collect($it->document['document']['sensors'])->first(fn (array $sensor): bool => ($sensor['absent'] ?? []) !== [])['id'].'/readings'), 'ReadingsSheet'],
     'a drive added' => [fn (TestCase $it) => $it->postJson('/api/drawer', ['kind' => 'dc_motor', 'code' => 'OWN-1']
         + collect($it->getJson('/api/drawer')->json())->first(fn (array $entry): bool => $entry['drive']['kind'] === 'dc_motor')['drive']), 'DrawerEntry'],

@@ -49,3 +49,19 @@ it('takes changes only as JSON', function () {
     $this->call('POST', '/api/builds', server: ['CONTENT_TYPE' => 'text/plain', 'HTTP_ACCEPT' => 'application/json'],
         content: '{"name":"x"}')->assertStatus(415);
 });
+
+it('draws a result over an input, and tells what is wrong at its field', function () {
+    $worm = ['module_mm' => 1, 'diameter_quotient' => 12, 'starts' => 1, 'wheel' => 30, 'friction_coefficient' => 0.1];
+    $swept = $this->postJson('/api/calc/train.worm/sweep', ['inputs' => $worm, 'over' => 'friction_coefficient', 'of' => 'efficiency'])->assertOk()->json();
+    $ys = array_column($swept['points'], 'y');
+    $falling = $ys;
+    rsort($falling);
+    expect($swept['at'])->toBe(0.1)->and($ys)->toBe($falling)->and($ys[0])->toBeGreaterThan(end($ys));
+
+    $this->postJson('/api/calc/train.worm/sweep', ['inputs' => $worm, 'over' => 'teeth'])->assertUnprocessable()->assertJsonPath('errors.0.field', 'over');
+    $this->postJson('/api/calc/train.worm/sweep', ['inputs' => $worm, 'of' => 3])->assertUnprocessable()->assertJsonPath('errors.0.field', 'of');
+    $this->postJson('/api/calc/train.worm/sweep', ['inputs' => ['wheel' => -9] + $worm])->assertUnprocessable()->assertJsonPath('errors.0.field', 'wheel');
+    $this->postJson('/api/calc/train.worm/sweep', ['inputs' => 'all'])->assertUnprocessable();
+    $this->postJson('/api/calc/train.worm/sweep', [])->assertUnprocessable();
+    $this->postJson('/api/calc/no.such/sweep', ['inputs' => []])->assertNotFound();
+});

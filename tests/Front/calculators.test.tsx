@@ -63,7 +63,7 @@ describe('a form made of a schema', () => {
         await user.click(screen.getByRole('button', { name: 'Work it out' }));
         const results = await screen.findByRole('region', { name: 'Results' });
         expect(asked()).toEqual({ servos: 3, pins: { digital: 14 } });
-        expect(within(results).getByRole('rowheader', { name: 'Digital pins wanted' }).parentElement!.textContent).toBe('Digital pins wanted4');
+        expect(within(results).getByRole('rowheader', { name: 'Digital digital' }).parentElement!.textContent).toBe('Digital digital4');
     });
 
     it('shows what is usual of a choice, and sends what is chosen as what it is', async () => {

@@ -77,12 +77,20 @@ final class Calculators
     /** @return array<string, mixed> JSON Schema of inputs and results */
     public static function schema(Calculator $calculator): array
     {
+        $results = $calculator->results()->schema();
+        foreach ($results['properties'] as $key => $property) {
+            $words = ResultWords::of($calculator->name(), $key);
+            if ($words !== null && ! isset($property['description'])) {
+                $results['properties'][$key]['description'] = $words.'.';
+            }
+        }
+
         return [
             '$schema' => 'https://json-schema.org/draft/2020-12/schema',
             'title' => $calculator->name(),
             'description' => $calculator->says(),
             'type' => 'object',
-            'properties' => ['inputs' => $calculator->inputs()->schema(), 'results' => $calculator->results()->schema()],
+            'properties' => ['inputs' => $calculator->inputs()->schema(), 'results' => $results],
             'required' => ['inputs', 'results'],
         ];
     }

@@ -50,7 +50,7 @@ final readonly class SidewaysWheelsCalculator implements Calculator
         $speeds = new ListShape(NumberShape::any(), 3, 4, 'wheels');
 
         return new RecordShape([
-            'three_rpm' => Field::needed($speeds, 'The first ahead, the others evenly round to the left.'),
+            'three_rpm' => Field::needed($speeds, 'Speed of each of three wheels: the first ahead, the others evenly round to the left.'),
             'three_fastest' => Field::needed(NumberShape::whole(1), 'Which of the three turns fastest, counted from 1.'),
             'three_worst_rpm' => Field::needed(NumberShape::any(), 'The fastest of the three over every heading.'),
             'four_rpm' => Field::needed($speeds),
@@ -58,7 +58,7 @@ final readonly class SidewaysWheelsCalculator implements Calculator
             'four_worst_rpm' => Field::needed(NumberShape::any()),
             'three_pushes_N' => Field::needed($speeds, 'What each of the three pushes with along its rim.'),
             'three_hardest_N' => Field::needed(NumberShape::any(), 'The most of any of the three over every heading.'),
-            'three_torque_Nm' => Field::needed(NumberShape::any(), 'And what that takes on its shaft.'),
+            'three_torque_Nm' => Field::needed(NumberShape::any(), 'Torque that this takes on its shaft.'),
             'four_pushes_N' => Field::needed($speeds),
             'four_hardest_N' => Field::needed(NumberShape::any()),
             'four_torque_Nm' => Field::needed(NumberShape::any()),

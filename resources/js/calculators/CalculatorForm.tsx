@@ -1,34 +1,29 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useEffect, useRef, useState, type FormEvent } from 'react';
 import { api, Refused } from '../api/client';
 import type { Calculated, Schema } from '../api/types';
 import { LinkGlyph } from '../chain/LinkGlyph';
 import { FieldFrame } from '../fields/FieldFrame';
 import { significant } from '../state/units';
 import { Bands } from './Bands';
+import { SweepChart } from './SweepChart';
 import { columns, entries, fieldsOf, isNumber, isNumbers, isText, rows, together } from './lists';
 import { useSpeaking } from '../state/UnitsContext';
+
+const PAUSE_MS = 400; // after the last key
 
 const SAID: Record<string, string> = {
     us_per_deg: 'Pulse for a degree, µs',
     deadband_us: 'Dead band, µs',
     pF_per_m: 'Capacitance per length',
     theta_C_per_W: 'Heat resistance',
-    off_fraction: 'Off by, as a share',
+    analogue: 'Analogue pins wanted',
     in_V: 'Voltage in',
     out_V: 'Voltage out',
     tolerance_percent: 'Tolerance, %',
-    digital: 'Digital pins wanted',
-    pwm: 'Pulse-width pins wanted',
-    analogue: 'Analogue pins wanted',
-    digital_short: 'Digital pins short',
-    pwm_short: 'Pulse-width pins short',
-    analogue_short: 'Analogue pins short',
     'pins.digital': 'Digital pins there',
     'pins.pwm': 'Pulse-width pins there',
     'pins.analogue': 'Analogue pins there',
-    pwm_expanders: 'Pulse-width expanders',
-    io_expanders: 'Expanders for digital pins',
 };
 
 /** `spring_N_per_m` as people read it: the words of the key without its unit. */
@@ -58,15 +53,18 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
     const { data: schema } = useQuery({ queryKey: ['calculator', name], queryFn: () => api.calculatorSchema(name), staleTime: Infinity });
     const [typed, setTyped] = useState<Record<string, string>>({});
     const [errors, setErrors] = useState<Record<string, string>>({});
-    const [answer, setAnswer] = useState<Calculated | null>(null);
+    const [answer, setAnswer] = useState<(Calculated & { given: object }) | null>(null);
+    const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+    const latest = useRef(0);
+    useEffect(() => () => clearTimeout(timer.current), []);
     if (schema === undefined) {
         return <p className="text-quiet">Loading it…</p>;
     }
     const inputs = fieldsOf(schema.properties.inputs);
     const labels = inputs.map(({ key }) => words(key, book.keptIn(key)));
     const label = (i: number, unit: string) => (labels.indexOf(labels[i]!) === labels.lastIndexOf(labels[i]!) ? labels[i]! : `${labels[i]}, ${unit}`);
-    const run = async (event: FormEvent) => {
-        event.preventDefault();
+    const run = async (typed: Record<string, string>) => {
+        const turn = ++latest.current;
         const values: Record<string, unknown> = {};
         const wrong: Record<string, string> = {};
         await Promise.all(
@@ -118,7 +116,11 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
         );
         if (Object.keys(wrong).length === 0) {
             try {
-                setAnswer(await api.calculate(name, together(schema.properties.inputs, values)));
+                const given = together(schema.properties.inputs, values);
+                const calculated = await api.calculate(name, given);
+                if (turn === latest.current) {
+                    setAnswer({ ...calculated, given });
+                }
             } catch (thrown) {
                 (thrown instanceof Refused ? thrown.errors : [{ field: '', message: String(thrown) }]).forEach((error) => {
                     const own = inputs.some(({ key }) => key === error.field);
@@ -127,18 +129,36 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                 });
             }
         }
+        if (turn !== latest.current) {
+            return; // what was typed since is worked out by a later turn
+        }
         if (Object.keys(wrong).length > 0) {
             setAnswer(null);
         }
         setErrors(wrong);
     };
+    /** Once it has been worked out, each change is worked out again. */
+    const type = (key: string, text: string) => {
+        const now = { ...typed, [key]: text };
+        setTyped(now);
+        clearTimeout(timer.current);
+        if (answer !== null || Object.keys(errors).length > 0) {
+            timer.current = setTimeout(() => void run(now), PAUSE_MS);
+        }
+    };
+    const submit = (event: FormEvent) => {
+        event.preventDefault();
+        clearTimeout(timer.current);
+        void run(typed);
+    };
+    const said = (key: string) => schema.properties.results.properties?.[key]?.description?.replace(/\.$/, '') ?? words(key, book.keptIn(key));
     return (
-        <div className="border border-line bg-sheet p-5">
+        <div className="self-start border border-line bg-sheet p-5">
             <h2 className="text-[1.25rem]">{title}</h2>
             <p className="text-quiet">
                 {says} Scripts call it <code>{name}</code>.
             </p>
-            <form className="mt-3" onSubmit={(event) => void run(event)} noValidate>
+            <form className="mt-3" onSubmit={submit} noValidate>
                 <div className="grid grid-cols-2 gap-x-8">
                     {inputs.map(({ key, shape, isNeeded }, i) => {
                         const unit = book.keptIn(key);
@@ -166,7 +186,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                 aria-describedby={describedBy}
                                                 className="w-full border border-line bg-well px-2 py-1 font-semibold"
                                                 value={typed[key] ?? String(shape.default ?? '')}
-                                                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                                onChange={(event) => type(key, event.target.value)}
                                             >
                                                 {(shape.default ?? null) === null && <option value="">{isNeeded ? 'choose one' : 'not given'}</option>}
                                                 {shape.enum.map((choice) => (
@@ -179,7 +199,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                 aria-describedby={describedBy}
                                                 className="w-full border border-line bg-well px-2 py-1 font-semibold"
                                                 value={typed[key] ?? (shape.default === true ? 'yes' : 'no')}
-                                                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                                onChange={(event) => type(key, event.target.value)}
                                             >
                                                 <option>no</option>
                                                 <option>yes</option>
@@ -192,7 +212,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                 className={`w-full border bg-well px-2 py-1 ${isText(shape) ? '' : 'font-mono text-[0.86rem]'} ${errors[key] === undefined ? 'border-line' : 'border-fails'}`}
                                                 placeholder={isText(shape) ? '' : table === null ? example(shape) : ''}
                                                 value={typed[key] ?? ''}
-                                                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                                onChange={(event) => type(key, event.target.value)}
                                             />
                                         ) : (
                                             <span
@@ -206,7 +226,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                                     placeholder={usual}
                                                     className="w-full min-w-0 bg-transparent py-1 text-right font-semibold outline-none placeholder:font-normal placeholder:text-quiet"
                                                     value={typed[key] ?? ''}
-                                                    onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+                                                    onChange={(event) => type(key, event.target.value)}
                                                 />
                                                 <span className="w-14 shrink-0 pl-1 whitespace-nowrap text-quiet">
                                                     {/[a-z°]/i.test(typed[key] ?? '') ? '' : unit}
@@ -243,10 +263,7 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                     return (
                                         <tr key={key} className="border-t border-line align-top">
                                             <th scope="row" className="py-1 text-left font-normal text-quiet">
-                                                {words(key, unit)}
-                                                {schema.properties.results.properties?.[key]?.description !== undefined && (
-                                                    <span className="narrow block">{schema.properties.results.properties[key]?.description}</span>
-                                                )}
+                                                {said(key)} <code className="narrow ml-1 text-[0.8rem]">{key}</code>
                                             </th>
                                             <td className="py-1 text-right font-semibold">
                                                 {isTable(value) ? (
@@ -263,6 +280,12 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                                 })}
                             </tbody>
                         </table>
+                        <SweepChart
+                            name={name}
+                            inputs={answer.given}
+                            labelOf={(key) => labels[inputs.findIndex((each) => each.key === key)] ?? words(key, book.keptIn(key))}
+                            resultOf={said}
+                        />
                     </section>
                 )}
             </div>
