@@ -42,7 +42,8 @@ test('a build is wired from nothing, a pin fixed by hand, a board exchanged, the
     await expect.poll(kept).toMatchObject({ pin: 'p17', fixed: true, colour: 'pink' });
 
     // Another board in the place of one: too small, and it says so.
-    const boards = page.getByRole('region', { name: 'Boards' });
+    const boards = page.getByRole('region', { name: /^Boards/ });
+    await boards.locator('summary').click();
     await boards.getByLabel('Board', { exact: true }).nth(1).selectOption('H2 small');
     await expect(page.getByText(/Drawbridge motor draws .* on the average while it runs, and Bridge 1 A bears 1\.2 A for good/)).toBeVisible();
     await isSaved(page);

@@ -101,7 +101,7 @@ describe('the page of the wiring', () => {
 
     it('exchanges a board for another of its kind, with all its data', async () => {
         const { user } = await page();
-        const boards = screen.getByRole('region', { name: 'Boards' });
+        const boards = screen.getByRole('region', { name: /^Boards/ });
         await user.selectOptions(within(boards).getAllByLabelText('Board')[1]!, 'H2 small');
         const edit = await edited();
         expect(edit.path).toBe('wiring.boards.1.board');

@@ -96,9 +96,12 @@ export function WiringPage() {
                 </>
             )}
             <div className="mt-4 grid gap-6 lg:grid-cols-2">
-                {(!isBare || wiring.findings.length > 0) && (
-                    <Findings findings={[...wiring.findings, ...own]} none="Nothing: everything that is wired can do it and bears it." />
-                )}
+                <div className="space-y-5">
+                    {(!isBare || wiring.findings.length > 0) && (
+                        <Findings findings={[...wiring.findings, ...own]} none="Nothing: everything that is wired can do it and bears it." />
+                    )}
+                    {report !== undefined && <Cautions cautions={report.cautions} />}
+                </div>
                 <div className="space-y-4">
                     {wire !== undefined && index >= 0 && <WireEditor wire={wire} index={index} kept={stored.document.wiring.wires[index]!} />}
                     {!isBare && (
@@ -117,36 +120,33 @@ export function WiringPage() {
                             />
                         </div>
                     )}
-                </div>
-            </div>
-            {report !== undefined && (
-                <div className="mt-6 space-y-6">
-                    <Cautions cautions={report.cautions} />
-                    {!isBare && (
-                        <Part title="Boards">
+                    {report !== undefined && !isBare && (
+                        <Fold title={`Boards: ${wiring.boards}`}>
                             <BoardList report={report} />
+                        </Fold>
+                    )}
+                    {report !== undefined && (
+                        <Part title="What feeds what">
+                            <SupplyTree report={report} />
                         </Part>
                     )}
-                    <Part title="What feeds what">
-                        <SupplyTree report={report} />
-                    </Part>
                     <TankList />
-                    {!isBare && (
-                        <>
-                            <Fold title={`Wires: ${report.sheet.rows.length}`}>
-                                <WireTable report={report} lit={lit} onLight={light} onPick={pick} />
-                            </Fold>
-                            <Fold title="Pins">
-                                <PinTable report={report} />
-                            </Fold>
-                            <Fold title={`Shopping list: ${report.shopping.length} lines`}>
-                                <ShoppingTable lines={report.shopping} />
-                            </Fold>
-                            <Fold title={`Assembly: ${report.steps.length} steps`}>
-                                <AssemblyList steps={report.steps} onLight={light} />
-                            </Fold>
-                        </>
-                    )}
+                </div>
+            </div>
+            {report !== undefined && !isBare && (
+                <div className="mt-6 space-y-4">
+                    <Fold title={`Wires: ${report.sheet.rows.length}`}>
+                        <WireTable report={report} lit={lit} onLight={light} onPick={pick} />
+                    </Fold>
+                    <Fold title="Pins">
+                        <PinTable report={report} />
+                    </Fold>
+                    <Fold title={`Shopping list: ${report.shopping.length} lines`}>
+                        <ShoppingTable lines={report.shopping} />
+                    </Fold>
+                    <Fold title={`Assembly: ${report.steps.length} steps`}>
+                        <AssemblyList steps={report.steps} onLight={light} />
+                    </Fold>
                 </div>
             )}
         </main>
@@ -212,9 +212,11 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
 
 function Fold({ title, children }: { title: string; children: React.ReactNode }) {
     return (
-        <details>
-            <summary className="mb-1 text-[1.05rem] font-semibold">{title}</summary>
-            {children}
-        </details>
+        <section aria-label={title}>
+            <details>
+                <summary className="mb-1 text-[1.05rem] font-semibold">{title}</summary>
+                {children}
+            </details>
+        </section>
     );
 }

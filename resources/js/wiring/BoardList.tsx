@@ -19,31 +19,31 @@ export function BoardList({ report }: { report: WiringReport }) {
                 const like = report.stock.filter((each) => each.kind === board.board.kind);
                 const names = [...new Set([board.board.name, ...like.map((each) => each.name)])];
                 return (
-                    <li key={board.id} className="grid grid-cols-[12rem_minmax(0,1fr)_minmax(0,1fr)_8rem_2rem] items-end gap-x-5 px-4 py-2">
+                    <li key={board.id} className="grid grid-cols-[8rem_minmax(0,1fr)_1.75rem] items-start gap-x-4 px-4 py-1.5">
                         <div>
                             <strong>{board.name}</strong>
                             <p className="text-quiet">
                                 {room === undefined ? '' : `${room.used} of ${room.of} ${board.board.kind === 'controller' ? 'pins' : 'channels'}`}
                             </p>
                         </div>
-                        <ChoiceField
-                            label="Board"
-                            path={`wiring.boards.${i}.board`}
-                            value={board.board.name}
-                            choices={names.map((name) => ({ value: name, label: name }))}
-                            toValue={(name) => like.find((each) => each.name === name)?.board ?? board.board}
-                        />
-                        <ChoiceField
-                            label={['bridge', 'single', 'relay', 'stepper'].includes(board.board.kind) ? 'Drives from' : 'Fed by'}
-                            path={`wiring.boards.${i}.supply`}
-                            value={board.supply}
-                            choices={supplies.map((supply) => ({ value: supply.id, label: supply.name }))}
-                        />
-                        {board.board.address_low === null ? (
-                            <span />
-                        ) : (
-                            <QuantityField label="Address" path={`wiring.boards.${i}.address`} value={board.address} keptIn="" empty="none" />
-                        )}
+                        <div>
+                            <ChoiceField
+                                label="Board"
+                                path={`wiring.boards.${i}.board`}
+                                value={board.board.name}
+                                choices={names.map((name) => ({ value: name, label: name }))}
+                                toValue={(name) => like.find((each) => each.name === name)?.board ?? board.board}
+                            />
+                            <ChoiceField
+                                label={['bridge', 'single', 'relay', 'stepper'].includes(board.board.kind) ? 'Drives from' : 'Fed by'}
+                                path={`wiring.boards.${i}.supply`}
+                                value={board.supply}
+                                choices={supplies.map((supply) => ({ value: supply.id, label: supply.name }))}
+                            />
+                            {board.board.address_low !== null && (
+                                <QuantityField label="Address" path={`wiring.boards.${i}.address`} value={board.address} keptIn="" empty="none" />
+                            )}
+                        </div>
                         <button
                             type="button"
                             aria-label={`Take ${board.name} out`}

@@ -52,16 +52,16 @@ function Branch({ supply, all, depth }: { supply: SupplyRow; all: SupplyRow[]; d
         <>
             <li className="px-4 py-2" style={{ paddingLeft: `${1.15 + depth * 1.6}rem` }}>
                 <div className="flex flex-wrap items-baseline gap-x-4">
-                    <strong className="w-44">
+                    <strong className="w-32">
                         {depth > 0 && <span aria-hidden="true">↳ </span>}
                         {supply.name}
                     </strong>
-                    <span className="w-72">
+                    <span className="w-56">
                         {volts}, up to {amps}
                         {supply.converter === null ? '' : `, ${CONVERTERS[supply.converter] ?? ''}`}
                         {supply.fuse_A === null ? '' : `, fuse ${text({ si: supply.fuse_A, dimension: 'current' })}`}
                     </span>
-                    <span className="min-w-0 flex-1 text-quiet">{supply.feeds.length === 0 ? 'feeds nothing' : `feeds ${supply.feeds.join(', ')}`}</span>
+                    <span className="min-w-40 flex-1 text-quiet">{supply.feeds.length === 0 ? 'feeds nothing' : `feeds ${supply.feeds.join(', ')}`}</span>
                 </div>
                 {supply.capacity_Ah !== null && <Day supply={supply} />}
                 {supply.curve !== null && (

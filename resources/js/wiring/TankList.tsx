@@ -17,7 +17,7 @@ export function TankList() {
     const tank = { id, name: tanks.length === 0 ? 'Tank' : `Tank ${tanks.length + 1}`, tank_l: 5, high_bar: 8, low_bar: 6, compressor_l_min: 25 };
     return (
         <section aria-label="Air">
-            <h2 className="mb-1 text-[1.15rem]">Air</h2>
+            <h2 className="mb-1 text-[1.05rem]">Air</h2>
             {tanks.length === 0 ? (
                 <p className="text-quiet">No tank. Cylinders need one: with it they are offered among the drives.</p>
             ) : (
