@@ -41,6 +41,7 @@ test('a dial has as many places as it is given, but none less than a routine goe
     });
     const { id } = (await sent.json()) as { id: string };
     await page.goto(`/builds/${id}/motions/dial/task`);
+    await page.getByText('Does it come round?').click();
     const places = page.getByLabel('A dial of so many places');
     await places.fill('6');
     await places.press('Enter');
@@ -71,6 +72,7 @@ test('a lamp that its own sensor sees, and a door that shuts unlooked, are told 
     await expect(page.getByText(/Dusk switches Lantern lamp on by what Daylight reads/).first()).toBeVisible();
 
     await page.goto(`/builds/${id}/motions/drawbridge/task`);
+    await page.getByText('What must not happen').click();
     await page.getByLabel('Door or lid, shut at').selectOption({ label: 'Down' });
     await isSaved(page);
     await page.goto(`/builds/${id}/routines/harbour-show`);

@@ -47,6 +47,7 @@ test('a train is made for a ratio, and a shaft is dragged to where it meshes and
 test('a nut in the way is seen, and the train is laid out anew around it', async ({ page, request }) => {
     const id = await copyOf(request, 'heron-wharf');
     await page.goto(`/builds/${id}/motions/drawbridge/train`);
+    await page.getByText('In the way: the hinge bolt').click();
     await page.getByRole('button', { name: 'Take the hinge bolt away' }).click();
     await expect(page.getByRole('region', { name: 'In the way: the hinge bolt' })).toHaveCount(0); // what stood below it moves up
     await page.getByRole('button', { name: 'Put a nut or a post on the plate' }).click();

@@ -1,6 +1,7 @@
 import type { Arm, Motion, SwitchRunOn } from '../api/types';
 import { armReach, polar, type Frame, type Point } from './geometry';
-import { Bar, MassCentre, SensorMarks } from './marks';
+import { Bar, Grip, MassCentre, SensorMarks } from './marks';
+import type { Grabs } from './scene';
 import { Switches } from './Switches';
 
 const LABEL_APART = 15; // points between names on the same side
@@ -13,7 +14,7 @@ export function ArmDrawing({
     position,
     runOn,
     color,
-    onGrab,
+    grabs = {},
 }: {
     motion: Motion;
     arm: Arm;
@@ -21,7 +22,7 @@ export function ArmDrawing({
     position: number;
     runOn: SwitchRunOn[];
     color: string;
-    onGrab?: (index: number) => void;
+    grabs?: Grabs;
 }) {
     const reach = armReach(arm);
     const pivot = frame.at({ x: 0, y: 0 });
@@ -44,8 +45,14 @@ export function ArmDrawing({
             ))}
             {arm.payload_kg > 0 && <Payload at={along(arm.payload_m * 1000, position)} size={thick * 1.9} />}
             <MassCentre at={along(arm.cg_m * 1000, position)} />
-            <Switches motion={motion} runOn={runOn} unit="deg" at={(at, away = 0) => along(reach * 0.86 + away / frame.scale, at)} onGrab={onGrab} />
+            <Switches motion={motion} runOn={runOn} unit="deg" at={(at, away = 0) => along(reach * 0.86 + away / frame.scale, at)} onGrab={grabs.switch} />
             <SensorMarks motion={motion.id} at={(at) => along(reach * 0.86, at)} />
+            {[motion.stops.hard_low, motion.stops.hard_high].map(
+                (at, i) => at !== null && <Grip key={`grip${i}`} at={along(reach * 1.01, at)} name="the hard stop" grabs={grabs.stop} index={i} />,
+            )}
+            {motion.places.map((place, i) => (
+                <Grip key={`grip ${place.id}`} at={along(reach * 1.05, place.at)} name={place.name} grabs={grabs.place} index={i} />
+            ))}
             <Names motion={motion} along={along} reach={reach} />
         </g>
     );

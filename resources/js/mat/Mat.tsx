@@ -6,6 +6,9 @@ import { significant } from '../state/units';
 import { Frame, lookUp, nearest } from './geometry';
 import { kindOf } from './kinds';
 import { MatGround } from './MatGround';
+import { MatFields } from './MatFields';
+import type { Grabbed } from './scene';
+import { spotsOf } from './spots';
 
 interface Props {
     motion: Motion;
@@ -15,18 +18,35 @@ interface Props {
     width: number;
     height: number;
     play: { time: number | null; isPlaying: boolean; toggle: () => void };
-    /** A switch was dragged to a position. */
-    onSwitch?: (index: number, at: number) => void;
+    /** What can be dragged, and what happens when one of it was dragged to a position. */
+    onDragged?: Partial<Record<Grabbed, (index: number, at: number) => void>>;
+    /** Where its sizes are changed on the drawing: path of the motion in the document. */
+    sizes?: string;
+}
+
+function standsAt({ places, stops }: Motion, what: Grabbed, index: number): number {
+    const at = { place: places[index]?.at, switch: stops.switches[index]?.at, stop: [stops.hard_low, stops.hard_high][index] }[what];
+    return at ?? 0;
+}
+
+/** The motion while one of its marks is held somewhere else. */
+function dragged(motion: Motion, what: Grabbed, index: number, at: number): Motion {
+    const { places, stops } = motion;
+    if (what === 'place') {
+        return { ...motion, places: places.map((each, i) => (i === index ? { ...each, at } : each)) };
+    }
+    const moved =
+        what === 'stop'
+            ? { [index === 0 ? 'hard_low' : 'hard_high']: at }
+            : { switches: stops.switches.map((each, i) => (i === index ? { ...each, at } : each)) };
+    return { ...motion, stops: { ...stops, ...moved } };
 }
 
 /** The live mat: drag the part through its travel, and the torque there follows; play it at its computed speed. */
-export function Mat({ motion: given, curves, position, onPosition, width, height, play, onSwitch }: Props) {
+export function Mat({ motion: given, curves, position, onPosition, width, height, play, onDragged = {}, sizes }: Props) {
     const svg = useRef<SVGSVGElement>(null);
-    const [held, setHeld] = useState<{ index: number; at: number } | null>(null);
-    const motion =
-        held === null
-            ? given
-            : { ...given, stops: { ...given.stops, switches: given.stops.switches.map((each, i) => (i === held.index ? { ...each, at: held.at } : each)) } };
+    const [held, setHeld] = useState<{ what: Grabbed; index: number; at: number } | null>(null);
+    const motion = held === null ? given : dragged(given, held.what, held.index, held.at);
     const { book, text } = useSpeaking();
     const kind = kindOf(motion.mechanism);
     const frame = new Frame(kind.extent(motion.mechanism, curves), width, height, { left: 60, right: 100, top: height < 280 ? 66 : 16, bottom: 34 });
@@ -83,8 +103,8 @@ export function Mat({ motion: given, curves, position, onPosition, width, height
                 }}
                 onPointerMove={drag}
                 onPointerUp={() => {
-                    if (held !== null && held.at !== given.stops.switches[held.index]?.at) {
-                        onSwitch?.(held.index, held.at);
+                    if (held !== null && held.at !== standsAt(given, held.what, held.index)) {
+                        onDragged[held.what]?.(held.index, held.at);
                     }
                     setHeld(null);
                 }}
@@ -99,9 +119,28 @@ export function Mat({ motion: given, curves, position, onPosition, width, height
                     frame={frame}
                     position={position}
                     color={MARKER_COLOR[motion.marker]}
-                    onGrab={onSwitch === undefined ? undefined : (index) => setHeld({ index, at: given.stops.switches[index]!.at })}
+                    grabs={Object.fromEntries(
+                        (Object.keys(onDragged) as Grabbed[]).map((what) => [
+                            what,
+                            (index: number) => setHeld({ what, index, at: standsAt(given, what, index) }),
+                        ]),
+                    )}
                 />
             </svg>
+            {sizes !== undefined && !play.isPlaying && (
+                <MatFields
+                    width={width}
+                    height={height}
+                    fields={spotsOf(motion.mechanism, position, curves).map(({ key, word, at }) => ({
+                        path: `${sizes}.mechanism.${key}`,
+                        label: `On the drawing: ${word}`,
+                        word,
+                        value: (motion.mechanism as unknown as Record<string, number | null>)[key]!,
+                        typedIn: motion.units[`mechanism.${key}`],
+                        at: frame.at(at),
+                    }))}
+                />
+            )}
             <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1">
                 <p className="figure">{text(quantity)}</p>
                 <p className={`whitespace-nowrap ${over ? 'font-semibold text-coral' : ''}`}>

@@ -6,7 +6,7 @@ import { SwitchMark } from './marks';
 
 const POINTS = 40;
 const NEAR = 9; // points
-const BEYOND = 16;
+const BESIDE = 22;
 const HALO = { stroke: 'var(--color-mat)', strokeWidth: 3, paintOrder: 'stroke' } as const;
 
 interface Props {
@@ -21,31 +21,19 @@ interface Props {
 
 /** The switches of a motion along its way: where each is touched, trips, how far it then runs on at each speed of the routines, and what is left. */
 export function Switches({ motion, runOn, unit, at, onGrab }: Props) {
-    const places = motion.places.map((place) => place.at);
-    const travel = Math.max(...places) - Math.min(...places) || 1;
     return motion.stops.switches.map((each, i) => (
-        <OneSwitch
-            key={each.id}
-            one={each}
-            travel={travel}
-            runOn={runOn.find((other) => other.switch === each.id)}
-            unit={unit}
-            at={at}
-            onGrab={onGrab && (() => onGrab(i))}
-        />
+        <OneSwitch key={each.id} one={each} runOn={runOn.find((other) => other.switch === each.id)} unit={unit} at={at} onGrab={onGrab && (() => onGrab(i))} />
     ));
 }
 
 function OneSwitch({
     one,
-    travel,
     runOn,
     unit,
     at,
     onGrab,
 }: {
     one: LimitSwitch;
-    travel: number;
     runOn: SwitchRunOn | undefined;
     unit: 'deg' | 'm';
     at: Props['at'];
@@ -60,9 +48,8 @@ function OneSwitch({
     const say = (length: number) => (unit === 'deg' ? `${significant(length, 3)}°` : text({ si: length, dimension: 'length' }));
     const left = runOn?.left ?? null;
     const [trips, ends] = [at(one.at), at(one.at + way * (runOn?.distance ?? 0))];
-    const ahead = at(one.at + way * (travel * 1e-3));
-    const length = Math.hypot(ahead.x - trips.x, ahead.y - trips.y) || 1;
-    const beyond = { x: ends.x + ((ahead.x - trips.x) / length) * BEYOND, y: ends.y + ((ahead.y - trips.y) / length) * BEYOND };
+    const beside = at(one.at + way * (runOn?.distance ?? 0), -BESIDE);
+    const side = beside.x - ends.x;
     const apart = (distance: number | null) => Math.hypot(at(one.at + way * (distance ?? 0)).x - trips.x, at(one.at + way * (distance ?? 0)).y - trips.y);
     return (
         <g>
@@ -91,11 +78,11 @@ function OneSwitch({
                 })}
             {onGrab !== undefined && left !== null && (
                 <text
-                    x={beyond.x}
-                    y={beyond.y + 4}
+                    x={beside.x}
+                    y={beside.y + 4}
                     fontSize="12"
                     className="narrow"
-                    textAnchor="middle"
+                    textAnchor={side < -6 ? 'end' : side > 6 ? 'start' : 'middle'}
                     {...HALO}
                     fill={left < 0 ? 'var(--color-coral)' : 'var(--color-mat-ink)'}
                 >

@@ -5,7 +5,8 @@ import { significant } from '../state/units';
 import { turned, snapped } from './gears';
 import { box, Frame, type Point } from './geometry';
 import { MatGround } from './MatGround';
-import { AtTheLoad, Belts, LinkageBars, Turning, UpperPlates, WheelDrawing } from './trainParts';
+import { MatFields } from './MatFields';
+import { AtTheLoad, Belts, LinkageBars, Turning, UpperPlates, WheelDrawing, teethAt } from './trainParts';
 
 const FITS: Record<TrainHole['fit'], string> = {
     fits: 'meshes',
@@ -27,11 +28,13 @@ interface Props {
     play: { isPlaying: boolean; toggle: () => void };
     /** What else the same motor moves, in words. */
     shared: string;
+    /** Path of the motion in the document. */
+    path: string;
     onShafts: (shafts: number[], at: Point) => void;
 }
 
 /** The train seen from above on its plate, to scale, turning as it turns. Drag a shaft: it snaps to the holes. */
-export function TrainPlan({ motion, sheet, layout, curves, position, width, height, play, shared, onShafts }: Props) {
+export function TrainPlan({ motion, sheet, layout, curves, position, width, height, play, shared, path, onShafts }: Props) {
     const svg = useRef<SVGSVGElement>(null);
     const [held, setHeld] = useState<{ shaft: number; at: Point } | null>(null);
     const frame = new Frame(extent(sheet, layout), width, height, { left: 46, right: 30, top: 22, bottom: 34 });
@@ -109,6 +112,7 @@ export function TrainPlan({ motion, sheet, layout, curves, position, width, heig
                             frame={frame}
                             angle={angles.get(wheel) ?? 0}
                             color={color}
+                            isFigureBelow={!play.isPlaying && held === null && wheel.type !== 'round'}
                             clashes={clashing.has(`${wheel.stage} ${wheel.driver}`)}
                         />
                     ))}
@@ -171,6 +175,22 @@ export function TrainPlan({ motion, sheet, layout, curves, position, width, heig
                         ),
                 )}
             </svg>
+            {!play.isPlaying && held === null && (
+                <MatFields
+                    width={width}
+                    height={height}
+                    fields={sheet.wheels
+                        .filter((wheel) => wheel.type !== 'round' && (wheel.driver || !['rack', 'screw', 'pawl'].includes(wheel.type)))
+                        .map((wheel) => ({
+                            path: `${path}.train.${wheel.stage}.${wheel.driver ? 'driver' : 'driven'}`,
+                            label: `On the drawing: ${wheel.driver ? 'driver' : 'driven'} of stage ${wheel.stage + 1}, teeth`,
+                            word: '',
+                            value: wheel.teeth,
+                            at: teethAt(wheel, frame),
+                            isOn: true,
+                        }))}
+                />
+            )}
             <p role="status" className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1 empty:hidden">
                 {held === null
                     ? ''

@@ -378,14 +378,14 @@ const KINDS: { [K in Mechanism['kind']]: Kind<Extract<Mechanism, { kind: K }>> }
     arm: {
         extent: (thing, curves) => armExtent(thing, curves.positions),
         grab: (_, point, near) => angleOf(point, near),
-        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => (
-            <ArmDrawing motion={motion} arm={thing} frame={frame} position={position} runOn={curves.run_on} color={color} onGrab={onGrab} />
+        Draw: ({ motion, thing, frame, position, curves, color, grabs }) => (
+            <ArmDrawing motion={motion} arm={thing} frame={frame} position={position} runOn={curves.run_on} color={color} grabs={grabs} />
         ),
     },
     hoist: {
         extent: (thing, curves) => hoistExtent(thing, curves.positions),
         grab: (_, point) => point.y / 1000,
-        Draw: ({ motion, thing, frame, position, curves, color, onGrab }) => (
+        Draw: ({ motion, thing, frame, position, curves, color, grabs }) => (
             <HoistDrawing
                 motion={motion}
                 hoist={thing}
@@ -394,7 +394,7 @@ const KINDS: { [K in Mechanism['kind']]: Kind<Extract<Mechanism, { kind: K }>> }
                 positions={curves.positions}
                 runOn={curves.run_on}
                 color={color}
-                onGrab={onGrab}
+                grabs={grabs}
             />
         ),
     },

@@ -5,6 +5,30 @@ export function Bar({ from, to }: { from: Point; to: Point }) {
     return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-mat-ink)" strokeWidth="5" />;
 }
 
+/** Room to take hold of a mark; nothing where it is only shown. */
+export function Grip({ at, name, grabs, index }: { at: Point; name: string; grabs: ((index: number) => void) | undefined; index: number }) {
+    return (
+        grabs !== undefined && (
+            <circle
+                cx={at.x}
+                cy={at.y}
+                r="14"
+                fill="transparent"
+                stroke="var(--color-yellow)"
+                strokeWidth="1.5"
+                strokeDasharray="3 3"
+                className="cursor-move"
+                onPointerDown={(event) => {
+                    event.preventDefault();
+                    grabs(index);
+                }}
+            >
+                <title>{`Drag ${name}`}</title>
+            </circle>
+        )
+    );
+}
+
 /** Where a switch trips. */
 export function SwitchMark({ at }: { at: Point }) {
     return <path d={`M${at.x} ${at.y - 6}l6 6l-6 6l-6 -6z`} fill="var(--color-mat)" stroke="var(--color-mat-ink)" strokeWidth="2" />;

@@ -10,9 +10,14 @@ export interface Scene<M extends Mechanism = Mechanism> {
     frame: Frame;
     position: number;
     color: string;
-    /** Begins to drag a switch; where there is none it is only shown. */
-    onGrab?: (index: number) => void;
+    /** Begins to drag one of a sort; what is not among them is only shown. */
+    grabs?: Grabs;
 }
+
+/** What can be dragged along the way of a motion: a place, a switch, a hard stop (0 the lower, 1 the upper). */
+export type Grabbed = 'place' | 'switch' | 'stop';
+
+export type Grabs = Partial<Record<Grabbed, (index: number) => void>>;
 
 /** How one kind of mechanism stands on the mat: what it takes up, where its positions lie, how it is grabbed, and its drawing. */
 export interface Kind<M extends Mechanism> {
@@ -35,7 +40,7 @@ export function Marks({ scene, track, outwards, aside }: { scene: Scene; track: 
             outwards={outwards}
             runOn={scene.curves.run_on}
             unit={scene.curves.position_unit}
-            onGrab={scene.onGrab}
+            grabs={scene.grabs}
         />
     );
 }

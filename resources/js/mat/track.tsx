@@ -1,7 +1,8 @@
 import type { Motion, SwitchRunOn } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
-import { SensorMarks } from './marks';
+import { Grip, SensorMarks } from './marks';
+import type { Grabs } from './scene';
 import { Switches } from './Switches';
 import type { Frame, Point } from './geometry';
 
@@ -31,11 +32,11 @@ export function TrackMarks({
     runOn,
     outwards,
     unit,
-    onGrab,
+    grabs = {},
     aside = { x: 0, y: 0 },
 }: {
     aside?: Point;
-    onGrab?: (index: number) => void;
+    grabs?: Grabs;
     unit: 'deg' | 'm';
     motion: Motion;
     frame: Frame;
@@ -119,8 +120,14 @@ export function TrackMarks({
                 );
             })}
             <DialMarks motion={motion.id} at={at} />
-            <Switches motion={motion} runOn={runOn} unit={unit} at={at} onGrab={onGrab} />
+            <Switches motion={motion} runOn={runOn} unit={unit} at={at} onGrab={grabs.switch} />
             <SensorMarks motion={motion.id} at={(position) => at(position)} />
+            {[motion.stops.hard_low, motion.stops.hard_high].map(
+                (position, i) => position !== null && <Grip key={`grip${i}`} at={at(position)} name="the hard stop" grabs={grabs.stop} index={i} />,
+            )}
+            {motion.places.map((place, i) => (
+                <Grip key={`grip ${place.id}`} at={at(place.at)} name={place.name} grabs={grabs.place} index={i} />
+            ))}
             <g fontSize="12" className="narrow" fill="var(--color-mat-ink)">
                 {names.map((group) => {
                     const out = outwards(group.position);

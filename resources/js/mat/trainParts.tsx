@@ -11,6 +11,18 @@ interface WheelProps {
     angle: number;
     color: string;
     clashes: boolean;
+    /** A field with its teeth lies over the drawing, where there is room for one. */
+    isFigureBelow?: boolean;
+}
+
+const lying = (wheel: TrainWheel) => (wheel.type === 'worm' && wheel.driver) || wheel.type === 'screw';
+
+/** Where the teeth of a wheel are told. */
+export function teethAt(wheel: TrainWheel, frame: Frame): Point {
+    return {
+        x: frame.x(wheel.x_mm),
+        y: frame.y(wheel.y_mm) - 4 - (lying(wheel) || (cornered(wheel) && !wheel.driver) ? 14 : wheel.pitch_mm * frame.scale * 0.5),
+    };
 }
 
 /** One wheel of a stage as it looks from above, turned by an angle. */
@@ -23,7 +35,7 @@ export function WheelDrawing(props: WheelProps) {
         stroke: clashes ? 'var(--color-coral)' : 'var(--color-mat-ink)',
         strokeWidth: clashes ? 3 : 1.3,
     };
-    const lies = (wheel.type === 'worm' && wheel.driver) || wheel.type === 'screw';
+    const lies = lying(wheel);
     return (
         <g>
             {lies ? (
@@ -37,6 +49,7 @@ export function WheelDrawing(props: WheelProps) {
                 x={middle.x}
                 y={middle.y - (lies || (cornered(wheel) && !wheel.driver) ? 14 : wheel.pitch_mm * frame.scale * 0.5)}
                 fontSize="12"
+                className={props.isFigureBelow ? 'lg:hidden' : ''}
                 textAnchor="middle"
                 fill="var(--color-mat-ink)"
                 stroke="var(--color-mat)"

@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useState, type ComponentProps } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate, useParams } from 'react-router';
 import { ChainRow } from '../chain/ChainRow';
@@ -14,22 +14,25 @@ import { pressesControl } from '../shell/keys';
 import { NotThere } from '../shell/NotThere';
 import { useBuild, useMotion, type MotionHandle } from '../state/BuildContext';
 import { useDrafts } from '../state/drafts';
-import { DriveStation } from '../stations/DriveStation';
-import { LoadStation } from '../stations/LoadStation';
+import { DriveMore, DriveStation } from '../stations/DriveStation';
+import { LoadMore, LoadStation } from '../stations/LoadStation';
 import { Cautions } from '../chain/Cautions';
 import { Choosing } from '../stations/Choosing';
 import { MakeTrain } from '../stations/MakeTrain';
 import { RunOnSheet } from '../stations/RunOnSheet';
-import { StopsStation } from '../stations/StopsStation';
-import { TaskStation } from '../stations/TaskStation';
-import { TrainStation } from '../stations/TrainStation';
+import { StopsMore, StopsStation } from '../stations/StopsStation';
+import { TaskMore, TaskStation } from '../stations/TaskStation';
+import { TrainMore, TrainStation } from '../stations/TrainStation';
 
-const STATIONS: Record<Station, (props: { handle: MotionHandle }) => React.ReactNode> = {
-    task: TaskStation,
-    load: LoadStation,
-    drive: DriveStation,
-    train: TrainStation,
-    stops: StopsStation,
+type OfMotion = (props: { handle: MotionHandle }) => React.ReactNode;
+
+/** Of each station what stands beside the drawing, and what there is room for below it. */
+const STATIONS: Record<Station, [beside: OfMotion, below: OfMotion]> = {
+    task: [TaskStation, TaskMore],
+    load: [LoadStation, LoadMore],
+    drive: [DriveStation, DriveMore],
+    train: [TrainStation, TrainMore],
+    stops: [StopsStation, StopsMore],
 };
 
 export function MotionPage() {
@@ -65,7 +68,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
     );
     useHotkeys('space', play.toggle, { preventDefault: true, ignoreEventWhen: pressesControl }, [play.toggle]);
 
-    const Fields = STATIONS[station];
+    const [Beside, Below] = STATIONS[station];
     const link = chain.links.find((each) => each.link === station)!;
     const elsewhere = chain.links
         .filter((each) => each.link !== station)
@@ -75,6 +78,13 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
                 .slice(0, 1)
                 .map((finding) => ({ finding, label: labelOf(each.link), to: linkPath(stored.id, motion.id, each.link) })),
         );
+    const drags: Partial<Record<Station, ComponentProps<typeof Mat>['onDragged']>> = {
+        task: { place: (index, to) => edit({ path: `${handle.path}.places.${index}.at`, value: to }) },
+        stops: {
+            switch: (index, to) => edit({ path: `${handle.path}.stops.switches.${index}.at`, value: to }),
+            stop: (index, to) => edit({ path: `${handle.path}.stops.${index === 0 ? 'hard_low' : 'hard_high'}`, value: to }),
+        },
+    };
     const at = Math.max(curves.positions[0]!, Math.min(curves.positions[curves.positions.length - 1]!, position));
     const also = stored.document.motions.find((each) => each.id === motion.drive?.shares);
     const shared =
@@ -112,7 +122,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
             <div className="mt-3 empty:hidden">
                 <TryPanel />
             </div>
-            <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] gap-4">
+            <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] grid-rows-[auto_1fr] gap-x-4 gap-y-3">
                 <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
                     {station === 'train' && motion.layout !== null && chain.train.wheels.length > 0 ? (
                         <TrainPlan
@@ -123,6 +133,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
                             position={at}
                             play={play}
                             shared={shared}
+                            path={handle.path}
                             onShafts={(shafts, to) =>
                                 edit(...shafts.map((shaft) => ({ path: `${handle.path}.layout.shafts.${shaft}`, value: { x_mm: to.x, y_mm: to.y } })))
                             }
@@ -137,7 +148,8 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
                             onPosition={setPosition}
                             play={play}
                             {...matSize}
-                            onSwitch={station === 'stops' ? (index, to) => edit({ path: `${handle.path}.stops.switches.${index}.at`, value: to }) : undefined}
+                            sizes={station === 'load' ? handle.path : undefined}
+                            onDragged={drags[station]}
                         />
                     )}
                     {wide ? (
@@ -150,10 +162,13 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
                         <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />
                     )}
                 </div>
-                <div className="space-y-5">
+                <div className="row-span-2 space-y-5">
                     <Findings findings={link.findings} elsewhere={elsewhere} />
                     <Cautions cautions={chain.cautions} />
-                    <Fields handle={handle} />
+                    <Beside handle={handle} />
+                </div>
+                <div className="columns-2 gap-6 *:mb-5 *:break-inside-avoid">
+                    <Below handle={handle} />
                 </div>
             </div>
         </main>

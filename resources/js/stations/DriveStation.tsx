@@ -9,10 +9,9 @@ import { SharedMotorFields } from './SharedMotorFields';
 import { AirFields } from './AirFields';
 import { FieldGroup } from './StationFields';
 
-/** The drive that is chosen, what feeds it, and what protects it and the load from each other. Choosing is done in the ranked list. */
-export function DriveStation({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
-    const { stored } = useBuild();
-    const { text, say } = useSpeaking();
+/** What the drive that is chosen gets into: how warm, how much current. Choosing is done in the ranked list. */
+export function DriveStation({ handle: { motion, chain } }: { handle: MotionHandle }) {
+    const { say } = useSpeaking();
     const drive = motion.drive;
     if (drive === null) {
         return (
@@ -22,10 +21,7 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
         );
     }
     const { motor } = drive;
-    const supplies = stored.document.supplies;
     const about = motor.kind === 'air_cylinder' ? 'Force, air and current' : 'Heat, holding and current';
-    const isSwitched = !['servo', 'stepper', 'air_cylinder'].includes(motor.kind);
-    const supply = supplies.findIndex((each) => each.id === drive.supply);
     return (
         <>
             {chain.drive !== null && (
@@ -35,6 +31,24 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                     {chain.drive.heat !== null && <HeatChart heat={chain.drive.heat} />}
                 </section>
             )}
+        </>
+    );
+}
+
+/** What the chosen drive is fed with and how it is driven, and what protects it and the load from each other. */
+export function DriveMore({ handle: { motion, path } }: { handle: MotionHandle }) {
+    const { stored } = useBuild();
+    const { text } = useSpeaking();
+    const drive = motion.drive;
+    if (drive === null) {
+        return null;
+    }
+    const { motor } = drive;
+    const supplies = stored.document.supplies;
+    const isSwitched = !['servo', 'stepper', 'air_cylinder'].includes(motor.kind);
+    const supply = supplies.findIndex((each) => each.id === drive.supply);
+    return (
+        <>
             <FieldGroup title={`Chosen: ${drive.motors > 1 ? `${drive.motors} × ` : ''}${motor.code}`}>
                 <Rows rows={driveRows(motor as Drive, text)} />
                 {!['stepper', 'brushless', 'air_cylinder'].includes(motor.kind) && (
@@ -45,25 +59,6 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                         how="Equal ones on the same thing, side by side on one channel: on one axle, or one at each side."
                     />
                 )}
-                <ChoiceField
-                    label="Fed from"
-                    path={`${path}.drive.supply`}
-                    value={drive.supply}
-                    choices={supplies.map((each) => ({ value: each.id, label: `${each.name}, ${each.volts_V} V` }))}
-                />
-                {supply >= 0 && (
-                    <QuantityField
-                        label="Supply voltage"
-                        path={`supplies.${supply}.volts_V`}
-                        value={supplies[supply]!.volts_V}
-                        how="For everything on this supply. Measure it while a motor starts."
-                    />
-                )}
-                {supply >= 0 && <QuantityField label="Supply gives at most" path={`supplies.${supply}.max_A`} value={supplies[supply]!.max_A} />}
-                {supply >= 0 && (
-                    <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="mains" />
-                )}
-                {motor.kind === 'air_cylinder' && <AirFields motion={motion} path={path} />}
                 {isSwitched && (
                     <QuantityField
                         label="Duty of the bridge"
@@ -109,6 +104,27 @@ export function DriveStation({ handle: { motion, chain, path } }: { handle: Moti
                         how="A relay or transistor in its plus wire, a moment after it has arrived."
                     />
                 )}
+            </FieldGroup>
+            <FieldGroup title="What feeds it">
+                <ChoiceField
+                    label="Fed from"
+                    path={`${path}.drive.supply`}
+                    value={drive.supply}
+                    choices={supplies.map((each) => ({ value: each.id, label: `${each.name}, ${each.volts_V} V` }))}
+                />
+                {supply >= 0 && (
+                    <QuantityField
+                        label="Supply voltage"
+                        path={`supplies.${supply}.volts_V`}
+                        value={supplies[supply]!.volts_V}
+                        how="For everything on this supply. Measure it while a motor starts."
+                    />
+                )}
+                {supply >= 0 && <QuantityField label="Supply gives at most" path={`supplies.${supply}.max_A`} value={supplies[supply]!.max_A} />}
+                {supply >= 0 && (
+                    <QuantityField label="Charge of the battery" path={`supplies.${supply}.capacity_Ah`} value={supplies[supply]!.capacity_Ah} empty="mains" />
+                )}
+                {motor.kind === 'air_cylinder' && <AirFields motion={motion} path={path} />}
             </FieldGroup>
             <FieldGroup title="Against knocks and jams">
                 <QuantityField

@@ -36,9 +36,6 @@ export function LoadStation({ handle }: { handle: MotionHandle }) {
                     how="Then the program says what 30 % more would do."
                 />
             </FieldGroup>
-            {motion.mechanism.kind === 'measured' && <MeasuredPoints handle={handle} points={motion.mechanism.points} />}
-            <Segments handle={handle} />
-            <EasingOffers handle={handle} />
             <details className="border-l-3 border-line pl-3" open={motion.task.mass_guessed}>
                 <summary className="cursor-pointer font-semibold">How to measure this</summary>
                 <ol className="mt-1 list-decimal space-y-1 pl-5">
@@ -47,6 +44,18 @@ export function LoadStation({ handle }: { handle: MotionHandle }) {
                     ))}
                 </ol>
             </details>
+        </>
+    );
+}
+
+/** What is met on a part of the way, and what would make the load lighter. */
+export function LoadMore({ handle }: { handle: MotionHandle }) {
+    const { motion } = handle;
+    return (
+        <>
+            {motion.mechanism.kind === 'measured' && <MeasuredPoints handle={handle} points={motion.mechanism.points} />}
+            <Segments handle={handle} />
+            <EasingOffers handle={handle} />
         </>
     );
 }

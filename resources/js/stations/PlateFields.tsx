@@ -2,7 +2,8 @@ import type { Layout } from '../api/types';
 import { TextField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
-import { FieldGroup, STATION_BUTTON } from './StationFields';
+import { useSpeaking } from '../state/UnitsContext';
+import { FieldFold, FieldGroup, openFold, STATION_BUTTON } from './StationFields';
 
 interface Props {
     handle: MotionHandle;
@@ -11,15 +12,23 @@ interface Props {
 
 /** Plates above the first: shafts under them turn in both, and end there. */
 export function UpperPlateFields({ handle: { motion, path }, layout }: Props) {
-    const { edit } = useBuild();
+    const { stored, edit } = useBuild();
+    const { text } = useSpeaking();
+    const mm = (value: number) => text({ si: value / 1000, dimension: 'length' });
     const at = `${path}.layout.plates`;
+    const next = `plate ${layout.plates.length + 2}`;
     const top = Math.max(0, ...layout.planes);
     return (
         <>
             {layout.plates.map((each, i) => {
                 const typed = (key: string) => motion.units[`layout.plates.${i}.${key}`];
                 return (
-                    <FieldGroup key={i} title={`Second plate: ${each.name}`}>
+                    <FieldFold
+                        key={i}
+                        title={`Second plate: ${each.name}`}
+                        says={`above plane ${each.above_plane}, ${mm(each.width_mm)} × ${mm(each.height_mm)}`}
+                        path={`${at}.${i}.`}
+                    >
                         <TextField label="What it is called" path={`${at}.${i}.name`} value={each.name} />
                         <QuantityField label="Above plane" path={`${at}.${i}.above_plane`} value={each.above_plane} />
                         <QuantityField label="Left edge" path={`${at}.${i}.x_mm`} typedIn={typed('x_mm')} value={each.x_mm} />
@@ -31,29 +40,23 @@ export function UpperPlateFields({ handle: { motion, path }, layout }: Props) {
                                 Take {each.name} away
                             </button>
                         </div>
-                    </FieldGroup>
+                    </FieldFold>
                 );
             })}
             <div>
                 <button
                     type="button"
                     className={STATION_BUTTON}
-                    onClick={() =>
+                    onClick={() => {
+                        openFold(stored.id, `Second plate: ${next}`, `${at}.${layout.plates.length}.`);
                         edit({
                             path: at,
                             value: [
                                 ...layout.plates,
-                                {
-                                    name: `plate ${layout.plates.length + 2}`,
-                                    above_plane: top,
-                                    x_mm: 0,
-                                    y_mm: 0,
-                                    width_mm: layout.width_mm ?? 100,
-                                    height_mm: layout.height_mm ?? 60,
-                                },
+                                { name: next, above_plane: top, x_mm: 0, y_mm: 0, width_mm: layout.width_mm ?? 100, height_mm: layout.height_mm ?? 60 },
                             ],
-                        })
-                    }
+                        });
+                    }}
                 >
                     Put a plate above it
                 </button>

@@ -2,7 +2,9 @@ import type { Stage } from '../api/types';
 import { ChoiceField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
-import { FieldGroup, STATION_BUTTON } from './StationFields';
+import { significant } from '../state/units';
+import { useSpeaking } from '../state/UnitsContext';
+import { FieldFold, FieldGroup, STATION_BUTTON } from './StationFields';
 
 const PLAIN = {
     module_mm: 1,
@@ -83,13 +85,25 @@ function asKind(stage: Stage, kind: Stage['type']): Stage {
     return sort(stage.type) === sort(kind) ? { ...stage, type: kind, efficiency: fresh.efficiency } : fresh;
 }
 
+/** Keys of what is seldom changed. */
+const MORE = ['quotient', 'friction', 'backlash_mm', 'passes', 'tension_N', 'joint_mm', 'second_joint_mm', 'face_mm', 'material', 'efficiency'];
+
 /** One stage: only what its kind asks for. */
 export function StageFields({ handle: { motion, path }, i, stage }: { handle: MotionHandle; i: number; stage: Stage }) {
     const { edit } = useBuild();
+    const { text } = useSpeaking();
     const at = `${path}.train.${i}`;
     const typed = (key: string) => motion.units[`train.${i}.${key}`];
     const over = OVER.includes(stage.type);
     const thread = stage.type === 'worm' || stage.type === 'screw';
+    const mm = (value: number) => text({ si: value / 1000, dimension: 'length' });
+    const more = [
+        !over && MATERIALS.find((each) => each.value === stage.material)!.label,
+        !over && `${mm(stage.face_mm)} wide`,
+        !over && stage.type !== 'pawl' && `play ${mm(stage.backlash_mm)}`,
+        over && stage.type !== 'round' && (stage.joint_mm === null ? 'endless' : 'with a joint'),
+        thread && stage.friction !== null ? `friction ${stage.friction}` : `passes ${significant(stage.efficiency * 100, 3)} %`,
+    ].filter(Boolean);
     return (
         <FieldGroup title={`Stage ${i + 1}${i === 0 ? ', at the motor' : ''}`}>
             <ChoiceField label="Kind" path={at} value={stage.type} choices={STAGE_KINDS} toValue={(kind) => asKind(stage, kind as Stage['type'])} />
@@ -102,85 +116,87 @@ export function StageFields({ handle: { motion, path }, i, stage }: { handle: Mo
                 />
             )}
             <QuantityField label="Module" path={`${at}.module_mm`} typedIn={typed('module_mm')} value={stage.module_mm} how={moduleHow(stage.type)} />
-            {thread && (
-                <QuantityField
-                    label="Pitch diameter ÷ module"
-                    path={`${at}.quotient`}
-                    value={stage.quotient}
-                    how="The thicker, the flatter its thread: it locks better and passes less."
-                />
-            )}
-            {thread && (
-                <QuantityField
-                    label="Friction of the flanks"
-                    path={`${at}.friction`}
-                    value={stage.friction}
-                    empty="not told"
-                    how="0.05 oiled steel on brass, 0.15 dry plastic; lead and friction then say what passes and whether it locks."
-                />
-            )}
-            {!over && stage.type !== 'pawl' && (
-                <QuantityField label="Play at the teeth" path={`${at}.backlash_mm`} typedIn={typed('backlash_mm')} value={stage.backlash_mm} />
-            )}
-            {stage.type === 'pawl' && (
-                <ChoiceField
-                    label="Takes along"
-                    path={`${at}.passes`}
-                    value={stage.passes}
-                    choices={[
-                        { value: 'forward', label: 'turning forward' },
-                        { value: 'back', label: 'turning back' },
-                    ]}
-                    how="The other way it clicks by."
-                />
-            )}
-            {stage.type === 'round' && (
-                <QuantityField label="Pull of each side at rest" path={`${at}.tension_N`} typedIn={typed('tension_N')} value={stage.tension_N} />
-            )}
-            {over && stage.type !== 'round' && (
-                <QuantityField
-                    label="Driving wheel to its joint"
-                    path={`${at}.joint_mm`}
-                    typedIn={typed('joint_mm')}
-                    value={stage.joint_mm}
-                    empty="endless"
-                    how="Along the pulling side and on to the back run, when the move begins."
-                />
-            )}
-            {over && stage.type !== 'round' && stage.joint_mm !== null && (
-                <QuantityField
-                    label="And to its second joint"
-                    path={`${at}.second_joint_mm`}
-                    typedIn={typed('second_joint_mm')}
-                    value={stage.second_joint_mm}
-                    empty="in one piece"
-                />
-            )}
-            {!over && (
-                <QuantityField
-                    label={thread ? 'Width of the wheel or nut' : 'Width of the teeth'}
-                    path={`${at}.face_mm`}
-                    typedIn={typed('face_mm')}
-                    value={stage.face_mm}
-                />
-            )}
-            {!over && <ChoiceField label="Material" path={`${at}.material`} value={stage.material} choices={MATERIALS} how="Of the weaker wheel." />}
-            {!(thread && stage.friction !== null) && (
-                <QuantityField
-                    label="Passes of the power"
-                    path={`${at}.efficiency`}
-                    value={stage.efficiency}
-                    how="0.95 for clean spur gears, 0.4 for a worm."
-                />
-            )}
-            {motion.layout !== null && motion.layout.planes[i] !== undefined && (
-                <QuantityField
-                    label="Plane above the plate"
-                    path={`${path}.layout.planes.${i}`}
-                    value={motion.layout.planes[i]}
-                    how="0 is next to the plate."
-                />
-            )}
+            <FieldFold title={`More of stage ${i + 1}`} says={more.join(' · ')} path={MORE.map((key) => `${at}.${key}`).concat(`${path}.layout.planes.${i}`)}>
+                {thread && (
+                    <QuantityField
+                        label="Pitch diameter ÷ module"
+                        path={`${at}.quotient`}
+                        value={stage.quotient}
+                        how="The thicker, the flatter its thread: it locks better and passes less."
+                    />
+                )}
+                {thread && (
+                    <QuantityField
+                        label="Friction of the flanks"
+                        path={`${at}.friction`}
+                        value={stage.friction}
+                        empty="not told"
+                        how="0.05 oiled steel on brass, 0.15 dry plastic; lead and friction then say what passes and whether it locks."
+                    />
+                )}
+                {!over && stage.type !== 'pawl' && (
+                    <QuantityField label="Play at the teeth" path={`${at}.backlash_mm`} typedIn={typed('backlash_mm')} value={stage.backlash_mm} />
+                )}
+                {stage.type === 'pawl' && (
+                    <ChoiceField
+                        label="Takes along"
+                        path={`${at}.passes`}
+                        value={stage.passes}
+                        choices={[
+                            { value: 'forward', label: 'turning forward' },
+                            { value: 'back', label: 'turning back' },
+                        ]}
+                        how="The other way it clicks by."
+                    />
+                )}
+                {stage.type === 'round' && (
+                    <QuantityField label="Pull of each side at rest" path={`${at}.tension_N`} typedIn={typed('tension_N')} value={stage.tension_N} />
+                )}
+                {over && stage.type !== 'round' && (
+                    <QuantityField
+                        label="Driving wheel to its joint"
+                        path={`${at}.joint_mm`}
+                        typedIn={typed('joint_mm')}
+                        value={stage.joint_mm}
+                        empty="endless"
+                        how="Along the pulling side and on to the back run, when the move begins."
+                    />
+                )}
+                {over && stage.type !== 'round' && stage.joint_mm !== null && (
+                    <QuantityField
+                        label="And to its second joint"
+                        path={`${at}.second_joint_mm`}
+                        typedIn={typed('second_joint_mm')}
+                        value={stage.second_joint_mm}
+                        empty="in one piece"
+                    />
+                )}
+                {!over && (
+                    <QuantityField
+                        label={thread ? 'Width of the wheel or nut' : 'Width of the teeth'}
+                        path={`${at}.face_mm`}
+                        typedIn={typed('face_mm')}
+                        value={stage.face_mm}
+                    />
+                )}
+                {!over && <ChoiceField label="Material" path={`${at}.material`} value={stage.material} choices={MATERIALS} how="Of the weaker wheel." />}
+                {!(thread && stage.friction !== null) && (
+                    <QuantityField
+                        label="Passes of the power"
+                        path={`${at}.efficiency`}
+                        value={stage.efficiency}
+                        how="0.95 for clean spur gears, 0.4 for a worm."
+                    />
+                )}
+                {motion.layout !== null && motion.layout.planes[i] !== undefined && (
+                    <QuantityField
+                        label="Plane above the plate"
+                        path={`${path}.layout.planes.${i}`}
+                        value={motion.layout.planes[i]}
+                        how="0 is next to the plate."
+                    />
+                )}
+            </FieldFold>
             <div className="py-1 text-right">
                 <button type="button" className={STATION_BUTTON} onClick={() => edit({ path: `${path}.train`, value: motion.train.filter((_, j) => j !== i) })}>
                     Take stage {i + 1} out

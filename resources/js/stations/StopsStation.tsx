@@ -6,7 +6,7 @@ import { useBuild, type MotionHandle } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { LatchFields } from './LatchFields';
 import { LevelFields } from './LevelFields';
-import { FieldGroup, STATION_BUTTON } from './StationFields';
+import { FieldFold, FieldGroup, STATION_BUTTON } from './StationFields';
 
 /** Where the motion ends: switches first, hard stops after. */
 export function StopsStation({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
@@ -68,8 +68,6 @@ export function StopsStation({ handle: { motion, chain, path } }: { handle: Moti
                     how="It shorts the motor to stop it; otherwise it coasts."
                 />
             </FieldGroup>
-            <LatchFields motion={motion} path={path} />
-            <LevelFields motion={motion} path={path} keptIn={own} />
             {stops.switches.map((each, i) => {
                 const runOn = chain.curves.run_on.find((other) => other.switch === each.id);
                 return (
@@ -84,36 +82,47 @@ export function StopsStation({ handle: { motion, chain, path } }: { handle: Moti
                             value={each.at}
                             how="Move the part by hand until it clicks."
                         />
-                        <QuantityField
-                            label="Touched before that"
-                            path={`${path}.stops.switches.${i}.travel`}
-                            keptIn={own}
-                            typedIn={motion.units[`stops.switches.${i}.travel`]}
-                            value={each.travel}
-                            how="From touching its lever until it clicks; it lets go there."
-                        />
-                        <QuantityField
-                            label="Bounces for"
-                            path={`${path}.stops.switches.${i}.bounce_s`}
-                            typedIn={motion.units[`stops.switches.${i}.bounce_s`]}
-                            value={each.bounce_s}
-                            how="0 for a magnet pick-up; a few thousandths of a second for a lever."
-                        />
-                        <ToggleField
-                            label="Opens instead of closing"
-                            path={`${path}.stops.switches.${i}.closed`}
-                            value={each.closed}
-                            how="Normally closed: a broken wire then reads as tripped."
-                        />
-                        <ChoiceField
-                            label="Guards the"
-                            path={`${path}.stops.switches.${i}.end`}
-                            value={each.end}
-                            choices={[
-                                { value: 'low', label: 'lower end' },
-                                { value: 'high', label: 'upper end' },
-                            ]}
-                        />
+                        <FieldFold
+                            title={`How ${each.name} switches`}
+                            says={[
+                                `guards the ${each.end === 'low' ? 'lower' : 'upper'} end`,
+                                each.closed ? 'opens when it trips' : 'closes when it trips',
+                                ...(each.travel > 0 ? [`touched ${text(quantity(each.travel))} before`] : []),
+                                each.bounce_s === 0 ? 'does not bounce' : `bounces for ${text({ si: each.bounce_s, dimension: 'time' })}`,
+                            ].join(' · ')}
+                            path={['travel', 'bounce_s', 'closed', 'end'].map((key) => `${path}.stops.switches.${i}.${key}`)}
+                        >
+                            <QuantityField
+                                label="Touched before that"
+                                path={`${path}.stops.switches.${i}.travel`}
+                                keptIn={own}
+                                typedIn={motion.units[`stops.switches.${i}.travel`]}
+                                value={each.travel}
+                                how="From touching its lever until it clicks; it lets go there."
+                            />
+                            <QuantityField
+                                label="Bounces for"
+                                path={`${path}.stops.switches.${i}.bounce_s`}
+                                typedIn={motion.units[`stops.switches.${i}.bounce_s`]}
+                                value={each.bounce_s}
+                                how="0 for a magnet pick-up; a few thousandths of a second for a lever."
+                            />
+                            <ToggleField
+                                label="Opens instead of closing"
+                                path={`${path}.stops.switches.${i}.closed`}
+                                value={each.closed}
+                                how="Normally closed: a broken wire then reads as tripped."
+                            />
+                            <ChoiceField
+                                label="Guards the"
+                                path={`${path}.stops.switches.${i}.end`}
+                                value={each.end}
+                                choices={[
+                                    { value: 'low', label: 'lower end' },
+                                    { value: 'high', label: 'upper end' },
+                                ]}
+                            />
+                        </FieldFold>
                         <p className="flex justify-between py-1.5">
                             <span>Runs on after it trips</span>
                             <strong>{runOn === undefined ? '–' : runOn.distance === null ? 'does not stop' : text(quantity(runOn.distance))}</strong>
@@ -137,6 +146,17 @@ export function StopsStation({ handle: { motion, chain, path } }: { handle: Moti
                     </button>
                 ))}
             </div>
+        </>
+    );
+}
+
+/** Its latch, and what it must stay level with. */
+export function StopsMore({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
+    const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
+    return (
+        <>
+            <LatchFields motion={motion} path={path} />
+            <LevelFields motion={motion} path={path} keptIn={own} />
         </>
     );
 }

@@ -2,10 +2,11 @@ import type { Mechanism } from '../api/types';
 import { ChoiceField, TextField, ToggleField } from '../fields/PlainFields';
 import { QuantityField } from '../fields/QuantityField';
 import { useBuild, type MotionHandle } from '../state/BuildContext';
+import { useSpeaking } from '../state/UnitsContext';
 import { Link } from 'react-router';
 import { placesOf } from '../routine/steps';
 import { OnceMore } from './OnceMore';
-import { FieldGroup, STATION_BUTTON } from './StationFields';
+import { FieldFold, FieldGroup, STATION_BUTTON } from './StationFields';
 import { WhoIsNear } from './WhoIsNear';
 
 /** How places are counted where it is not from the horizontal, or a height. */
@@ -19,12 +20,9 @@ const WHERE: Partial<Record<Mechanism['kind'], string>> = {
 
 /** What the motion has to do. */
 export function TaskStation({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
-    const { stored, edit } = useBuild();
     const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
     const places = placesOf(motion).map((place) => ({ value: place.id, label: place.name }));
     const units = motion.units;
-    const round = chain.curves.comes_round;
-    const usesDial = [motion.task, stored.document.routines, stored.document.scenarios].some((each) => JSON.stringify(each).includes('"dial-'));
     return (
         <>
             <FieldGroup title="What it has to do">
@@ -64,6 +62,40 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                         { value: 'steady', label: 'turns already, steadily' },
                     ]}
                 />
+            </FieldGroup>
+        </>
+    );
+}
+
+/** What is said once and seldom changed: how exactly and how often, what must not happen, whether it comes round, who is near. */
+export function TaskMore({ handle: { motion, chain, path } }: { handle: MotionHandle }) {
+    const { stored, edit } = useBuild();
+    const { text, book } = useSpeaking();
+    const own = chain.curves.position_unit === 'deg' ? '°' : 'm';
+    const places = placesOf(motion).map((place) => ({ value: place.id, label: place.name }));
+    const units = motion.units;
+    const { task } = motion;
+    const round = chain.curves.comes_round;
+    const usesDial = [motion.task, stored.document.routines, stored.document.scenarios].some((each) => JSON.stringify(each).includes('"dial-'));
+    const length = (value: number) => text({ si: book.toSi(value, own), dimension: own === '°' ? 'angle' : 'length' });
+    const exactly = [
+        task.tolerance === null ? 'off by what it likes' : `within ${length(task.tolerance)}`,
+        `${task.per_day} times there and back in a day`,
+        { both: 'carries both ways', there: 'carries on the way there', back: 'carries on the way back' }[task.payload],
+    ];
+    const dangers = [
+        task.holds_unpowered && 'stays put without power',
+        task.knocked && 'can be bumped',
+        task.over_people && 'over people',
+        task.shuts_at !== null && `a door, shut at ${places.find((place) => place.value === task.shuts_at)?.label}`,
+    ].filter(Boolean);
+    return (
+        <>
+            <FieldFold
+                title="How exactly, how often"
+                says={exactly.join(' · ')}
+                path={[`${path}.task.tolerance`, `${path}.task.per_day`, `${path}.task.payload`]}
+            >
                 <QuantityField
                     label="May be off its place by"
                     path={`${path}.task.tolerance`}
@@ -88,6 +120,12 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                         { value: 'back', label: 'on the way back' },
                     ]}
                 />
+            </FieldFold>
+            <FieldFold
+                title="What must not happen"
+                says={dangers.length === 0 ? 'nothing said: no people above or near, power on' : dangers.join(' · ')}
+                path={[`${path}.task.holds_unpowered`, `${path}.task.knocked`, `${path}.task.over_people`, `${path}.task.shuts_at`]}
+            >
                 <ToggleField label="Must stay put with the power off" path={`${path}.task.holds_unpowered`} value={motion.task.holds_unpowered} />
                 <ToggleField
                     label="Somebody can bump into it"
@@ -104,8 +142,18 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                     toValue={(place) => (place === '' ? null : place)}
                     how="Of one in which people or animals can be: a routine must look before it shuts it."
                 />
-            </FieldGroup>
-            <FieldGroup title="Does it come round?">
+            </FieldFold>
+            <FieldFold
+                title="Does it come round?"
+                says={
+                    motion.dial !== null
+                        ? `a dial of ${motion.dial.places} places`
+                        : task.keeps_turning
+                          ? `turns on${round === null ? '' : `, comes round each ${round}`}`
+                          : 'no, it has two ends'
+                }
+                path={[`${path}.task.keeps_turning`, `${path}.task.comes_round`, `${path}.dial`]}
+            >
                 <ToggleField
                     label="Turns or rolls on"
                     path={`${path}.task.keeps_turning`}
@@ -144,7 +192,7 @@ export function TaskStation({ handle: { motion, chain, path } }: { handle: Motio
                         </button>
                     </div>
                 )}
-            </FieldGroup>
+            </FieldFold>
             <WhoIsNear />
             <Link className="inline-block py-1 text-accent underline" to={`/builds/${stored.id}/pictures`}>
                 Read sizes off a picture

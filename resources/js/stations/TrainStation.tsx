@@ -9,7 +9,7 @@ import { ExactSwing, RodHoles } from './LinkageHelp';
 import { Pick } from './Pick';
 import { LinkageFields, UpperPlateFields } from './PlateFields';
 import { NEW_STAGES, STAGE_KINDS, StageFields } from './StageFields';
-import { FieldGroup, STATION_BUTTON } from './StationFields';
+import { FieldFold, FieldGroup, openFold, STATION_BUTTON } from './StationFields';
 
 const LINKED = ['crank', 'crank_rocker', 'pushed'];
 
@@ -22,9 +22,8 @@ const TURNS = [
 /** The stages between motor and load. */
 export function TrainStation({ handle }: { handle: MotionHandle }) {
     const { motion, chain, path } = handle;
-    const { stored, edit } = useBuild();
+    const { edit } = useBuild();
     const { say } = useSpeaking();
-    const begin = useTrying((state) => state.begin);
     const stages = motion.train;
     const sheet = chain.train;
     return (
@@ -72,6 +71,18 @@ export function TrainStation({ handle }: { handle: MotionHandle }) {
                     />
                 )}
             </FieldGroup>
+        </>
+    );
+}
+
+/** The stages one by one, the plate and what stands on it, and files to cut and print. */
+export function TrainMore({ handle }: { handle: MotionHandle }) {
+    const { motion, chain, path } = handle;
+    const { stored, edit } = useBuild();
+    const begin = useTrying((state) => state.begin);
+    const stages = motion.train;
+    return (
+        <>
             {stages.map((stage, i) => (
                 <StageFields key={i} handle={handle} i={i} stage={stage} />
             ))}
@@ -121,8 +132,20 @@ function PlateFields({
     const { edit } = useBuild();
     const at = `${path}.layout`;
     const typed = (key: string) => motion.units[`layout.${key}`];
+    const { text } = useSpeaking();
+    const mm = (value: number) => text({ si: value / 1000, dimension: 'length' });
+    const says = [
+        layout.grid_mm === null ? 'drilled anywhere' : `holes every ${mm(layout.half ? layout.grid_mm / 2 : layout.grid_mm)}`,
+        ...(layout.width_mm === null || layout.height_mm === null ? [] : [`room ${mm(layout.width_mm)} × ${mm(layout.height_mm)}`]),
+        `shafts of ${mm(layout.shaft_mm)}`,
+        `planes ${mm(layout.plane_mm)} apart`,
+    ];
     return (
-        <FieldGroup title="Its plate">
+        <FieldFold
+            title="Its plate"
+            says={says.join(' · ')}
+            path={['grid_mm', 'half', 'width_mm', 'height_mm', 'shaft_mm', 'plane_mm'].map((key) => `${at}.${key}`)}
+        >
             <QuantityField label="Between holes" path={`${at}.grid_mm`} typedIn={typed('grid_mm')} value={layout.grid_mm} empty="drilled anywhere" />
             <ToggleField label="Half steps too" path={`${at}.half`} value={layout.half} />
             <QuantityField label="Room across" path={`${at}.width_mm`} typedIn={typed('width_mm')} value={layout.width_mm} empty="no end" />
@@ -139,18 +162,26 @@ function PlateFields({
                     Take the layout away
                 </button>
             </div>
-        </FieldGroup>
+        </FieldFold>
     );
 }
 
 /** Nuts, bosses and posts that the wheels must clear. */
 function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle; layout: Layout }) {
-    const { edit } = useBuild();
+    const { stored, edit } = useBuild();
+    const { text } = useSpeaking();
+    const mm = (value: number) => text({ si: value / 1000, dimension: 'length' });
     const at = `${path}.layout.obstacles`;
+    const next = `a nut${layout.obstacles.length === 0 ? '' : ` ${layout.obstacles.length + 1}`}`;
     return (
         <>
             {layout.obstacles.map((each, i) => (
-                <FieldGroup key={i} title={`In the way: ${each.name}`}>
+                <FieldFold
+                    key={i}
+                    title={`In the way: ${each.name}`}
+                    says={`${mm(each.x_mm)} from the left, ${mm(each.y_mm)} from below, ${mm(each.radius_mm)} round it${each.plane === null ? '' : `, on plane ${each.plane}`}`}
+                    path={`${at}.${i}.`}
+                >
                     <TextField label="What it is" path={`${at}.${i}.name`} value={each.name} />
                     <QuantityField label="From the left" path={`${at}.${i}.x_mm`} typedIn={motion.units[`layout.obstacles.${i}.x_mm`]} value={each.x_mm} />
                     <QuantityField label="From below" path={`${at}.${i}.y_mm`} typedIn={motion.units[`layout.obstacles.${i}.y_mm`]} value={each.y_mm} />
@@ -180,29 +211,19 @@ function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle;
                             Take {each.name} away
                         </button>
                     </div>
-                </FieldGroup>
+                </FieldFold>
             ))}
             <div>
                 <button
                     type="button"
                     className={STATION_BUTTON}
-                    onClick={() =>
+                    onClick={() => {
+                        openFold(stored.id, `In the way: ${next}`, `${at}.${layout.obstacles.length}.`);
                         edit({
                             path: at,
-                            value: [
-                                ...layout.obstacles,
-                                {
-                                    name: `a nut${layout.obstacles.length === 0 ? '' : ` ${layout.obstacles.length + 1}`}`,
-                                    x_mm: 0,
-                                    y_mm: 0,
-                                    radius_mm: 3,
-                                    plane: null,
-                                    to_x_mm: null,
-                                    to_y_mm: null,
-                                },
-                            ],
-                        })
-                    }
+                            value: [...layout.obstacles, { name: next, x_mm: 0, y_mm: 0, radius_mm: 3, plane: null, to_x_mm: null, to_y_mm: null }],
+                        });
+                    }}
                 >
                     Put a nut or a post on the plate
                 </button>
