@@ -53,6 +53,61 @@ for (let i = 0; i < 9; i++) {
 }
 results.page_ready_ms = median(ready.slice(1));
 
+// A first visit, with nothing kept: until something is painted, and until the first page can be used; how much of it moves by then.
+const first = { paint: [], usable: [], moved: [] };
+for (let i = 0; i < 9; i++) {
+    const fresh = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const visit = await fresh.newPage();
+    await visit.addInitScript(() => {
+        window.moved = 0;
+        new PerformanceObserver((list) => list.getEntries().forEach((entry) => (window.moved += entry.hadRecentInput ? 0 : entry.value))).observe({
+            type: 'layout-shift',
+            buffered: true,
+        });
+    });
+    const start = performance.now();
+    await visit.goto(`${address}/`, { waitUntil: 'commit' });
+    await visit.getByRole('link', { name: 'Heron Wharf', exact: true }).first().waitFor();
+    first.usable.push(performance.now() - start);
+    first.paint.push(await visit.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0].startTime));
+    await visit.waitForTimeout(300);
+    first.moved.push(await visit.evaluate(() => window.moved));
+    await fresh.close();
+}
+results.first_paint_ms = median(first.paint);
+results.first_usable_ms = median(first.usable);
+results.first_layout_shift = median(first.moved);
+
+// Frames a second while a mat plays, counted where they are drawn; and the longest that one frame stood.
+const frames = async () =>
+    page.evaluate(
+        () =>
+            new Promise((resolve) => {
+                const times = [];
+                const tick = (now) => {
+                    times.push(now);
+                    if (now - times[0] < 3000) {
+                        requestAnimationFrame(tick);
+                    } else {
+                        const gaps = times.slice(1).map((time, i) => time - times[i]);
+                        resolve({ rate: (1000 * gaps.length) / (times[times.length - 1] - times[0]), longest: Math.max(...gaps) });
+                    }
+                };
+                requestAnimationFrame(tick);
+            }),
+    );
+for (const [name, path] of [
+    ['mat', 'motions/drawbridge/load'],
+    ['train', 'motions/lantern/train'],
+]) {
+    await page.goto(`${address}/builds/${build.id}/${path}`, { waitUntil: 'networkidle' });
+    await page.getByRole('button', { name: /^Play/ }).click();
+    await page.waitForTimeout(300);
+    const { rate, longest } = await frames();
+    results[`play_${name}_frames_per_s`] = rate;
+    results[`play_${name}_longest_frame_ms`] = longest;
+}
+
 // From the key to the frame that shows the new torque in the chain, measured inside the page.
 await page.goto(`${address}/builds/${build.id}/motions/drawbridge/load`);
 await page.getByLabel('Mass of the arm').focus();
@@ -120,6 +175,17 @@ for (let i = 0; i < 25; i++) {
     await page.waitForTimeout(250);
 }
 results.mount_to_pixels_ms = median(mounts.slice(3));
+
+// The same for the whole machine.
+const loft = (await (await fetch(`${address}/api/builds`)).json()).find((each) => each.name === 'Bale Loft');
+await page.goto(`${address}/builds/${loft.id}/stage`, { waitUntil: 'networkidle' });
+await page.getByLabel('Play', { exact: true }).selectOption('fetch');
+await page.getByRole('slider', { name: 'Time' }).waitFor();
+await page.getByRole('button', { name: /^Play/ }).first().click();
+await page.waitForTimeout(300);
+const { rate, longest } = await frames();
+results.play_stage_frames_per_s = rate;
+results.play_stage_longest_frame_ms = longest;
 await browser.close();
 await fetch(`${address}/api/builds/${build.id}`, { method: 'DELETE', headers: json, body: '{}' });
 console.log(JSON.stringify(results));

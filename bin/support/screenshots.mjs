@@ -53,18 +53,18 @@ const views = {
         },
     ],
     compare: [
-        `${build('Signal Garden')}/compare`,
+        `${heron}/compare`,
         async () => {
-            // With a copy of it, which is thrown away again.
-            const ask = (path, data) => page.request.post(`${build('Signal Garden').replace('/builds/', '/api/builds/')}${path}`, { data });
-            const copy = await (await ask('/copy', {})).json();
+            // With a copy of it, which is thrown away again: its bridge is lighter.
+            const copy = await (await page.request.post(`${heron.replace('/builds/', '/api/builds/')}/copy`, { data: {} })).json();
             const at = `${address}/api/builds/${copy.id}`;
+            const bridge = copy.document.motions.findIndex((each) => each.id === 'drawbridge');
             const changes = [
-                { path: 'motions.0.mechanism.mass_kg', value: 5 * copy.document.motions[0].mechanism.mass_kg },
-                { path: 'name', value: 'With a heavier barrier' },
+                { path: `motions.${bridge}.mechanism.mass_kg`, value: 0.2 },
+                { path: 'name', value: 'With a bridge of balsa' },
             ];
             await page.request.post(`${at}/edits`, { data: { version: copy.version, changes } });
-            await page.goto(`${build('Signal Garden')}/compare?with=${copy.id}`);
+            await page.goto(`${heron}/compare?with=${copy.id}`);
             await page.getByRole('heading', { level: 1, name: /differ in/ }).waitFor();
             await page.request.delete(at, { data: {} });
         },
@@ -72,9 +72,9 @@ const views = {
     trainer: [
         `${address}/trainer`,
         async () => {
-            await page.getByLabel('Take it from').selectOption({ label: 'Quarry Tram' });
+            await page.getByLabel('Take it from').selectOption({ label: 'Heron Wharf' });
             await page.getByRole('button', { name: 'Hide a fault' }).click();
-            await page.getByRole('button', { name: /^Time Ramp winch/ }).click();
+            await page.getByRole('button', { name: /^Time / }).first().click();
             await page.getByRole('list', { name: 'What was measured' }).getByRole('listitem').waitFor();
         },
     ],
@@ -86,22 +86,23 @@ const views = {
         },
     ],
     calculators: [
-        `${address}/calculators/rolling.wheels`,
+        `${address}/calculators/load.arm`,
         async () => {
             for (const [label, text] of [
-                ['Wheel radius', '29 mm'],
-                ['Reach', '160 mm'],
-                ['Contact', '45°'],
-                ['Speed', '0.4'],
-                ['Heading', '30'],
+                ['Mass', '500 g'],
+                ['Balance point', '160 mm'],
+                ['From', '0'],
+                ['To', '80'],
+                ['Move', '4 s'],
             ])
                 await page.getByLabel(label, { exact: true }).fill(text);
             await page.getByRole('button', { name: 'Work it out' }).click();
-            await page.getByRole('region', { name: 'Results' }).waitFor();
+            await page.getByRole('region', { name: 'How it changes' }).waitFor();
+            await page.evaluate(() => window.scrollBy(0, 260));
         },
     ],
     routine: [
-        `${build('Moth Lantern')}/routines/flutter`,
+        `${heron}/routines/harbour-show`,
         async () => {
             const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
             await lanes.waitFor();
@@ -130,12 +131,12 @@ const views = {
         },
     ],
     'what-if': [
-        `${build('Moth Lantern')}/routines/flutter`,
+        `${heron}/routines/harbour-show`,
         async () => {
             const whatIf = page.getByRole('region', { name: 'What if' });
             await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
             await whatIf.getByRole('button', { name: 'Every fault at every step', disabled: false }).waitFor(); // the study that is shown is this one
-            await whatIf.getByText(/^52 of 52/).waitFor({ timeout: 60000 });
+            await whatIf.getByText(/^(\d+) of \1/).waitFor({ timeout: 60000 });
             await whatIf.evaluate((region) => window.scrollBy(0, region.getBoundingClientRect().top - 60));
         },
     ],

@@ -167,7 +167,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
                     <Cautions cautions={chain.cautions} />
                     <Beside handle={handle} />
                 </div>
-                <div className="columns-2 gap-6 *:mb-5 *:break-inside-avoid">
+                <div className="gap-6 *:mb-5 lg:columns-2 *:break-inside-avoid">
                     <Below handle={handle} />
                 </div>
             </div>

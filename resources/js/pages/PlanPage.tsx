@@ -8,6 +8,7 @@ import { PlanBars } from '../making/PlanBars';
 import { PlanTable } from '../making/PlanTable';
 import { PlanWhen } from '../making/PlanWhen';
 import { useReport } from '../making/useReport';
+import { FirstMotion } from '../shell/FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 
@@ -25,6 +26,7 @@ export function PlanPage() {
             {data !== undefined && (
                 <>
                     <p className="text-[1.3rem] font-semibold">{say(data.says)}</p>
+                    <FirstMotion says="With a motion it says what to buy, build and try in which order, and on which day it runs." />
                     <ul className="mt-1 max-w-4xl">
                         {data.remarks.map((remark) => (
                             <li key={remark.text}>{say(remark)}</li>

@@ -10,6 +10,7 @@ import type { RigEvent } from '../rig/queue';
 import { useRig, type Past } from '../rig/useRig';
 import { MEASURES } from '../routine/steps';
 import { pressesControl } from '../shell/keys';
+import { FirstMotion } from '../shell/FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
@@ -40,7 +41,14 @@ export function RigPage() {
                     </button>
                 </p>
             )}
-            <Bench key={`${version} ${begins}`} version={version} begins={begins} onBegins={setBegins} onSave={() => setSaves(saves + 1)} />
+            {stored.document.motions.length === 0 && stored.document.outputs.length === 0 ? (
+                <>
+                    <h1 className="text-[1.5rem]">There is nothing to run yet</h1>
+                    <FirstMotion says="With a motion, its drive and a routine the build runs here on simulated hardware: its buttons can be pressed, its power cut." />
+                </>
+            ) : (
+                <Bench key={`${version} ${begins}`} version={version} begins={begins} onBegins={setBegins} onSave={() => setSaves(saves + 1)} />
+            )}
         </main>
     );
 }

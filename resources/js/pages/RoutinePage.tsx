@@ -1,8 +1,7 @@
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { NavLink, useNavigate, useParams } from 'react-router';
+import { NavLink, useParams } from 'react-router';
 import { api } from '../api/client';
 import type { FaultCell, RehearsedFrom, Routine, Trace } from '../api/types';
 import { Findings } from '../chain/Findings';
@@ -23,6 +22,8 @@ import { NotThere } from '../shell/NotThere';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
+import { ReadyCards, ReadyMenu } from '../routine/ReadyRoutines';
+import { FirstMotion } from '../shell/FirstMotion';
 import { freeId } from './AddMotion';
 
 /** Routines as sentences, with the run under them. */
@@ -39,10 +40,15 @@ export function RoutinePage() {
         <main className="mx-auto max-w-[1500px] px-4 py-3">
             <RoutineTabs current={routine?.id} />
             {routine === undefined ? (
-                <p className="mt-6 max-w-xl text-quiet">
-                    A routine is what you would tell a helper at the lever: when somebody breaks the beam, take the bridge up, wait a second, let the heron
-                    strike. Begin one above.
-                </p>
+                <>
+                    <h1 className="mt-5 text-[1.5rem]">No routine yet: begin with a ready one, or with an empty one above</h1>
+                    <p className="mt-1 max-w-3xl text-quiet">
+                        A routine is what you would tell a helper at the lever: when somebody breaks the beam, take the bridge up, wait a second, let the heron
+                        strike.
+                    </p>
+                    <FirstMotion says="Most of them move something: say first what that is." />
+                    <ReadyCards />
+                </>
             ) : (
                 <OneRoutine key={routine.id} routine={routine} index={routines.indexOf(routine)} />
             )}
@@ -85,50 +91,8 @@ function RoutineTabs({ current }: { current: string | undefined }) {
             <button type="button" className="px-3 py-1.5 text-accent underline" onClick={add}>
                 New routine
             </button>
-            <Ready />
+            {routines.length > 0 && <ReadyMenu />}
         </nav>
-    );
-}
-
-/** Ready routines to start from, made for what the build has. */
-function Ready() {
-    const { stored, edit } = useBuild();
-    const navigate = useNavigate();
-    const { data } = useQuery({ queryKey: ['library', stored.id, stored.version], queryFn: () => api.library(stored.id), placeholderData: (before) => before });
-    const begin = (changes: { path: string; value: unknown }[]) => {
-        edit(...changes);
-        const made = changes.map((change) => change.value as { id?: string; steps?: unknown }).find((value) => value.steps !== undefined);
-        if (made?.id !== undefined) {
-            void navigate(`/builds/${stored.id}/routines/${made.id}`);
-        }
-    };
-    return (
-        <Popover className="relative">
-            <PopoverButton className="px-3 py-1.5 text-accent underline">Ready ones…</PopoverButton>
-            <PopoverPanel anchor="bottom start" className="z-20 w-96 border border-line bg-sheet p-2 shadow-md">
-                {({ close }) => (
-                    <ul className="divide-y divide-line">
-                        {(data ?? []).map((each) => (
-                            <li key={each.key} className="py-1.5">
-                                <button
-                                    type="button"
-                                    className="font-semibold text-accent underline disabled:text-quiet disabled:no-underline"
-                                    disabled={each.begin === null}
-                                    onClick={() => {
-                                        begin(each.begin!.changes);
-                                        close();
-                                    }}
-                                >
-                                    {each.name}
-                                </button>
-                                <p className="narrow">{each.says}</p>
-                                {each.lacks !== null && <p className="narrow text-quiet">{each.lacks}</p>}
-                            </li>
-                        ))}
-                    </ul>
-                )}
-            </PopoverPanel>
-        </Popover>
     );
 }
 

@@ -6,6 +6,7 @@ import { ServiceAccess } from '../making/ServiceAccess';
 import { ServiceJobs } from '../making/ServiceJobs';
 import { ServiceHistory, ServiceWatch } from '../making/ServiceWatch';
 import { useReport } from '../making/useReport';
+import { FirstMotion } from '../shell/FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 
@@ -23,6 +24,7 @@ export function ServicePage() {
             {data !== undefined && (
                 <>
                     <p className="text-[1.3rem] font-semibold">{say(data.says)}</p>
+                    <FirstMotion says="With a motion it says what wears, what to look at and how often." />
                     <div className="mt-2 flex items-end gap-6">
                         <DayField label="In use since" path="upkeep.since" value={data.since} />
                         <span className="flex-1" />

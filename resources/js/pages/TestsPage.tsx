@@ -6,6 +6,7 @@ import { Cell, useEntry } from '../making/Cell';
 import { EnduranceRuns } from '../making/EnduranceRuns';
 import { MakingTabs } from '../making/MakingTabs';
 import { useReport } from '../making/useReport';
+import { FirstMotion } from '../shell/FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 
@@ -22,6 +23,7 @@ export function TestsPage() {
                 <>
                     <p className="text-[1.3rem] font-semibold">{say(data.says)}</p>
                     <p className="text-quiet">In this order a fault costs least. Only when all came out well: cover and paint.</p>
+                    <FirstMotion says="With a motion it says what to try, what should come out, and from where on to stop." />
                     <BenchSays />
                     {data.kinds.map((kind) => (
                         <Kind key={kind.kind} name={kind.name} tests={data.tests.filter((test) => test.kind === kind.kind)} />

@@ -9,6 +9,7 @@ import { TryPanel } from '../chain/TryPanel';
 import { useLinkKeys } from '../chain/useLinkKeys';
 import { QuantityField } from '../fields/QuantityField';
 import { ToggleField } from '../fields/PlainFields';
+import { FirstMotion } from '../shell/FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { AssemblyList } from '../wiring/AssemblyList';
@@ -65,6 +66,7 @@ export function WiringPage() {
                     {report !== undefined && !isBare && <p className="mt-1">{onBoards(stored.document.wiring.boards, report)}</p>}
                     <p className="mt-1 text-quiet">{needed(say(wiring.counts))}</p>
                     {report !== undefined && <Planned report={report} onApply={apply} />}
+                    <FirstMotion says="With a motion and its drive the boards are chosen and every wire is planned." />
                 </div>
                 {!isBare && (
                     <div className="flex gap-2 print:hidden">

@@ -141,17 +141,19 @@ function PlateFields({
         `planes ${mm(layout.plane_mm)} apart`,
     ];
     return (
-        <FieldFold
-            title="Its plate"
-            says={says.join(' · ')}
-            path={['grid_mm', 'half', 'width_mm', 'height_mm', 'shaft_mm', 'plane_mm'].map((key) => `${at}.${key}`)}
-        >
-            <QuantityField label="Between holes" path={`${at}.grid_mm`} typedIn={typed('grid_mm')} value={layout.grid_mm} empty="drilled anywhere" />
-            <ToggleField label="Half steps too" path={`${at}.half`} value={layout.half} />
-            <QuantityField label="Room across" path={`${at}.width_mm`} typedIn={typed('width_mm')} value={layout.width_mm} empty="no end" />
-            <QuantityField label="Room upwards" path={`${at}.height_mm`} typedIn={typed('height_mm')} value={layout.height_mm} empty="no end" />
-            <QuantityField label="Shafts, diameter" path={`${at}.shaft_mm`} typedIn={typed('shaft_mm')} value={layout.shaft_mm} />
-            <QuantityField label="Plane to plane" path={`${at}.plane_mm`} typedIn={typed('plane_mm')} value={layout.plane_mm} />
+        <div>
+            <FieldFold
+                title="Its plate"
+                says={says.join(' · ')}
+                path={['grid_mm', 'half', 'width_mm', 'height_mm', 'shaft_mm', 'plane_mm'].map((key) => `${at}.${key}`)}
+            >
+                <QuantityField label="Between holes" path={`${at}.grid_mm`} typedIn={typed('grid_mm')} value={layout.grid_mm} empty="drilled anywhere" />
+                <ToggleField label="Half steps too" path={`${at}.half`} value={layout.half} />
+                <QuantityField label="Room across" path={`${at}.width_mm`} typedIn={typed('width_mm')} value={layout.width_mm} empty="no end" />
+                <QuantityField label="Room upwards" path={`${at}.height_mm`} typedIn={typed('height_mm')} value={layout.height_mm} empty="no end" />
+                <QuantityField label="Shafts, diameter" path={`${at}.shaft_mm`} typedIn={typed('shaft_mm')} value={layout.shaft_mm} />
+                <QuantityField label="Plane to plane" path={`${at}.plane_mm`} typedIn={typed('plane_mm')} value={layout.plane_mm} />
+            </FieldFold>
             <div className="flex flex-wrap justify-end gap-2 py-1">
                 {onAnew !== undefined && (
                     <button type="button" className={STATION_BUTTON} onClick={() => begin(onAnew)}>
@@ -162,7 +164,7 @@ function PlateFields({
                     Take the layout away
                 </button>
             </div>
-        </FieldFold>
+        </div>
     );
 }
 
