@@ -25,7 +25,8 @@ final readonly class Variant
     {
         $told = ['all' => ['name' => 'The whole', 'rows' => $this->whole()]];
         foreach ($this->assessment->chains as $chain) {
-            $told["motion {$chain->motion}"] = ['name' => $chain->name, 'rows' => $this->motion($chain), 'alone' => new Cell($chain->verdict, new Sentence('only here'))];
+            $told["motion {$chain->motion}"] = ['name' => $chain->name, 'rows' => $this->motion($chain),
+                'alone' => new Cell($chain->verdict, new Sentence('only here'))];
         }
         $routines = [];
         foreach ($this->assessment->routines as $routine) {

@@ -23,7 +23,21 @@ export function FieldFrame({
     children: (given: Given) => ReactNode;
 }) {
     const id = useId();
-    if (useContext(InSentence)) {
+    const inside = useContext(InSentence);
+    if (inside === 'drawing') {
+        return (
+            <span title={error ?? how}>
+                <label htmlFor={id} className="sr-only">
+                    {label}
+                </label>
+                {children({ id, describedBy: `${id}-more` })}
+                <span id={`${id}-more`} className="sr-only">
+                    {error}
+                </span>
+            </span>
+        );
+    }
+    if (inside === 'sentence') {
         return (
             <span className={`inline-block ${error === undefined ? '' : 'align-top'}`}>
                 <label htmlFor={id} className="sr-only">

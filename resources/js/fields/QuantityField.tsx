@@ -28,7 +28,7 @@ interface Props {
 /** A number with its unit. Takes any unit, shows what it understood, and keeps what it does not understand. */
 export function QuantityField({ label, path, value, keptIn, typedIn, how, empty }: Props) {
     const { stored, edit } = useBuild();
-    const inSentence = useContext(InSentence);
+    const inSentence = useContext(InSentence) !== false;
     const { book, system } = useSpeaking();
     const kept = keptIn ?? book.keptIn(path.slice(path.lastIndexOf('.') + 1));
     const dimension = book.dimension(kept);

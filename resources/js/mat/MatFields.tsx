@@ -41,7 +41,7 @@ export function MatFields({ fields, width, height }: { fields: OnMat[]; width: n
                     />
                 ))}
             </svg>
-            <InSentence.Provider value>
+            <InSentence value="drawing">
                 {fields.map((field, i) => (
                     <span
                         key={field.path}
@@ -54,7 +54,7 @@ export function MatFields({ fields, width, height }: { fields: OnMat[]; width: n
                         <QuantityField label={field.label} path={field.path} value={field.value} typedIn={field.typedIn} />
                     </span>
                 ))}
-            </InSentence.Provider>
+            </InSentence>
         </div>
     );
 }

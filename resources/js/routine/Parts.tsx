@@ -217,7 +217,7 @@ export function Rules() {
                         value={rule.name}
                         className="w-full border border-line bg-well px-2 py-0.5 font-semibold"
                     />
-                    <InSentence value={true}>
+                    <InSentence value="sentence">
                         <div className="in-sentence">
                             Never <ConditionEditor label="Never" condition={rule.never} path={`rules.${i}.never`} depth={1} />
                             {rule.while !== null && (

@@ -78,7 +78,7 @@ function Opened({ scenario, path }: { scenario: Scenario; path: string }) {
                 value={scenario.name}
                 className="w-full border border-line bg-well px-2 py-0.5 font-semibold"
             />
-            <InSentence value={true}>
+            <InSentence value="sentence">
                 <div className="in-sentence">
                     <p>
                         It begins at <TextField label="Time of day" path={`${path}.clock`} value={scenario.clock} /> and ends after{' '}

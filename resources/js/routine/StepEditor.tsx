@@ -29,7 +29,7 @@ const SMALL = 'border border-line bg-well px-1.5 leading-normal hover:bg-ground'
 export function StepEditor({ step, path }: { step: Step; path: string }) {
     const { stored, edit } = useBuild();
     return (
-        <InSentence value={true}>
+        <InSentence value="sentence">
             <span className="in-sentence">
                 <Words step={step} path={path} build={stored.document} set={(changed) => edit({ path, value: { ...step, ...changed } })} />
             </span>

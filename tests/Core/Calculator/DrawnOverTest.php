@@ -11,8 +11,8 @@ const SWUNG = ['mass_kg' => 0.5, 'cg_m' => 0.16, 'from_deg' => 0.0, 'to_deg' => 
 
 const WORM = ['module_mm' => 1.0, 'diameter_quotient' => 12.0, 'starts' => 1, 'wheel' => 30, 'friction_coefficient' => 0.1];
 
-/** @return array{over: string|null, of: string|null, inputs: list<string>, results: list<string>, at: float|null, points: list<array{x: float, y: float|null}>} */
-function swept(string $name, array $inputs, ?string $over = null, ?string $of = null, int $runs = 1000): array
+/** @return array<string, mixed> as Sweep gives it */
+function drawnOver(string $name, array $inputs, ?string $over = null, ?string $of = null, int $runs = 1000): array
 {
     return Sweep::of(Calculators::all()[$name], $inputs, $over, $of, function () use (&$runs): bool {
         return --$runs >= 0;
@@ -20,7 +20,7 @@ function swept(string $name, array $inputs, ?string $over = null, ?string $of = 
 }
 
 it('draws each point as the calculator itself would work it out', function (string $name, array $inputs) {
-    $sweep = swept($name, $inputs);
+    $sweep = drawnOver($name, $inputs);
     expect($sweep['points'])->not->toBeEmpty();
     foreach ($sweep['points'] as ['x' => $x, 'y' => $y]) {
         $whole = is_int($inputs[$sweep['over']] ?? null);
@@ -33,7 +33,7 @@ it('draws each point as the calculator itself would work it out', function (stri
 ]);
 
 it('goes from half to twice of what was given, rising, with what was given among it', function () {
-    $sweep = swept('load.arm', SWUNG, 'mass_kg');
+    $sweep = drawnOver('load.arm', SWUNG, 'mass_kg');
     $xs = array_column($sweep['points'], 'x');
     $sorted = $xs;
     sort($sorted);
@@ -42,7 +42,7 @@ it('goes from half to twice of what was given, rising, with what was given among
 });
 
 it('takes whole numbers where only those are meant', function () {
-    $xs = array_column(swept('train.worm', WORM, 'wheel')['points'], 'x');
+    $xs = array_column(drawnOver('train.worm', WORM, 'wheel')['points'], 'x');
     expect($xs)->toBe(array_unique($xs))->and(min($xs))->toBe(15.0)->and(max($xs))->toBe(60.0);
     foreach ($xs as $x) {
         expect(fmod($x, 1.0))->toBe(0.0);
@@ -52,9 +52,9 @@ it('takes whole numbers where only those are meant', function () {
 it('takes by itself the input that changes the first result most', function () {
     // Static torque is the same by mass and by distance, but of the first result nothing changes more than by them.
     $inputs = SWUNG + ['friction_Nm' => 0.001];
-    $sweep = swept('load.arm', $inputs);
-    $by = fn (string $key): float => abs((float) Calculators::run(Calculators::all()['load.arm'], [$key => $inputs[$key] * 1.1] + $inputs)['results'][$sweep['of']]
-        - (float) Calculators::run(Calculators::all()['load.arm'], $inputs)['results'][$sweep['of']]);
+    $sweep = drawnOver('load.arm', $inputs);
+    $result = fn (array $given): float => (float) Calculators::run(Calculators::all()['load.arm'], $given)['results'][$sweep['of']];
+    $by = fn (string $key): float => abs($result([$key => $inputs[$key] * 1.1] + $inputs) - $result($inputs));
     foreach (array_intersect($sweep['inputs'], array_keys($inputs)) as $key) {
         expect($by($sweep['over']))->toBeGreaterThanOrEqual($by($key));
     }
@@ -62,9 +62,10 @@ it('takes by itself the input that changes the first result most', function () {
 });
 
 it('leaves out what there is no time for, and has no figure where the calculator refuses', function () {
-    $result = swept('load.arm', SWUNG)['of'];
-    expect(swept('load.arm', SWUNG, 'mass_kg', $result, 5)['points'])->toHaveCount(5);
-    $refused = swept('air.cylinder', ['bore_m' => 0.016, 'stroke_m' => 0.1, 'pressure_bar' => 15.0, 'load_N' => 20.0, 'flow_l_min' => 100.0], 'pressure_bar', 'force_N')['points'];
+    $result = drawnOver('load.arm', SWUNG)['of'];
+    expect(drawnOver('load.arm', SWUNG, 'mass_kg', $result, 5)['points'])->toHaveCount(5);
+    $cylinder = ['bore_m' => 0.016, 'stroke_m' => 0.1, 'pressure_bar' => 15.0, 'load_N' => 20.0, 'flow_l_min' => 100.0];
+    $refused = drawnOver('air.cylinder', $cylinder, 'pressure_bar', 'force_N')['points'];
     foreach ($refused as ['x' => $x, 'y' => $y]) {
         expect($y === null)->toBe($x > 20.0); // more than 20 bar it does not take
     }
@@ -73,7 +74,7 @@ it('leaves out what there is no time for, and has no figure where the calculator
 
 it('tells what cannot be drawn', function (?string $over, ?string $of, string $field) {
     try {
-        swept('load.arm', SWUNG, $over, $of);
+        drawnOver('load.arm', SWUNG, $over, $of);
         $this->fail('It was drawn.');
     } catch (InvalidInput $refused) {
         expect($refused->errors[0]['field'])->toBe($field)->and($refused->errors[0]['message'])->toContain('these can: ');
