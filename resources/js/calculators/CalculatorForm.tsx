@@ -159,14 +159,14 @@ export function CalculatorForm({ name, title, says }: { name: string; title: str
                 {says} Scripts call it <code>{name}</code>.
             </p>
             <form className="mt-3" onSubmit={submit} noValidate>
-                <div className="grid grid-cols-2 gap-x-8">
+                <div className="grid gap-x-8 lg:grid-cols-2">
                     {inputs.map(({ key, shape, isNeeded }, i) => {
                         const unit = book.keptIn(key);
                         const table = columns(shape);
                         const wide = !isNumber(shape) && !isNumbers(shape) && shape.enum === undefined && ![shape.type].flat().includes('boolean');
                         const usual = shape.default === undefined || shape.default === null ? (isNeeded ? '' : 'not given') : String(shape.default);
                         return (
-                            <div key={key} className={wide || isNumbers(shape) ? 'col-span-2' : ''}>
+                            <div key={key} className={wide || isNumbers(shape) ? 'lg:col-span-2' : ''}>
                                 <FieldFrame
                                     stacked={wide || isNumbers(shape)}
                                     label={label(i, unit)}

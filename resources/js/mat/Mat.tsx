@@ -141,9 +141,9 @@ export function Mat({ motion: given, curves, position, onPosition, width, height
                     }))}
                 />
             )}
-            <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1">
+            <div className="pointer-events-none absolute top-2 left-9 bg-mat/85 px-2 py-1 max-lg:max-w-[42%]">
                 <p className="figure">{text(quantity)}</p>
-                <p className={`whitespace-nowrap ${over ? 'font-semibold text-coral' : ''}`}>
+                <p className={`lg:whitespace-nowrap ${over ? 'font-semibold text-coral' : ''}`}>
                     {text({ si: needed, dimension: 'torque' })} to hold{over ? ', more than the drive has' : ''}
                 </p>
             </div>

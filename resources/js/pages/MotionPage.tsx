@@ -122,7 +122,7 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
             <div className="mt-3 empty:hidden">
                 <TryPanel />
             </div>
-            <div className="mt-3 grid grid-cols-[minmax(0,1fr)_24.5rem] grid-rows-[auto_1fr] gap-x-4 gap-y-3">
+            <div className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-x-4 gap-y-3 lg:grid-cols-[minmax(0,1fr)_24.5rem] lg:grid-rows-[auto_1fr]">
                 <div className={wide ? 'grid grid-cols-2 content-start gap-3' : 'space-y-3'}>
                     {station === 'train' && motion.layout !== null && chain.train.wheels.length > 0 ? (
                         <TrainPlan
@@ -162,12 +162,12 @@ function Bench({ handle, station }: { handle: MotionHandle; station: Station }) 
                         <TorqueChart curves={curves} position={at} onPosition={setPosition} {...chartSize} />
                     )}
                 </div>
-                <div className="row-span-2 space-y-5">
+                <div className="gap-6 *:mb-5 max-lg:columns-2 lg:row-span-2 *:break-inside-avoid">
                     <Findings findings={link.findings} elsewhere={elsewhere} />
                     <Cautions cautions={chain.cautions} />
                     <Beside handle={handle} />
                 </div>
-                <div className="gap-6 *:mb-5 lg:columns-2 *:break-inside-avoid">
+                <div className="columns-2 gap-6 *:mb-5 *:break-inside-avoid">
                     <Below handle={handle} />
                 </div>
             </div>

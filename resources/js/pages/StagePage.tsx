@@ -114,7 +114,7 @@ function Stage({ report: given }: { report: StageReport }) {
                 <Playing routine={routine} onRoutine={setRoutine} play={play} took={trace?.ran_s} />
             </section>
             <TryPanel />
-            <div className="mt-2 grid grid-cols-[minmax(0,1fr)_21rem] gap-5">
+            <div className="mt-2 grid grid-cols-[minmax(0,1fr)] gap-5 lg:grid-cols-[minmax(0,1fr)_21rem]">
                 <div>
                     <div className="grid grid-cols-[56fr_34fr] gap-2">
                         {mats.slice(0, 2)}

@@ -61,6 +61,14 @@ export function TrainerPage() {
                     </p>
                 </div>
                 {begin.data !== undefined && <Case key={begin.data.id} of={begin.data} />}
+                {begin.data === undefined && (
+                    <ol className="mt-6 max-w-2xl list-decimal space-y-2 border-l-3 border-line pl-8">
+                        <li>One thing of a build is made wrong: a wire, a switch, a gear, a battery, a figure in the program. Nobody says which.</li>
+                        <li>Its routine is run. What usually happens stands beside what happens now.</li>
+                        <li>Measure where it tells most: a voltage, a current, a time, what a hand feels. Each costs time, and is counted.</li>
+                        <li>Name it. A wrong name is answered with what would be otherwise, and what was hard comes again another day.</li>
+                    </ol>
+                )}
             </main>
         </Plain>
     );
