@@ -1,14 +1,13 @@
 import { Suspense } from 'react';
-import { BrowserRouter, Navigate, Outlet, Route, Routes, useLocation } from 'react-router';
-import { BuildPage } from './pages/BuildPage';
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { ShelfPage } from './pages/ShelfPage';
 import { Mishap } from './shell/Mishap';
 import { NotThere } from './shell/NotThere';
-import { Shell } from './shell/Shell';
 import { whenNeeded } from './shell/whenNeeded';
-import { BuildProvider } from './state/BuildContext';
 
-// What most begin with comes with the first page; the rest when it is asked for, or in a quiet moment before.
+// The shelf comes with the first page; the rest when it is asked for, or in a quiet moment before.
+const OneBuild = whenNeeded('builds', () => import('./shell/OneBuild').then((module) => module.OneBuild));
+const BuildPage = whenNeeded('builds', () => import('./pages/BuildPage').then((module) => module.BuildPage));
 const CalculatorsPage = whenNeeded('calculators', () => import('./pages/CalculatorsPage').then((module) => module.CalculatorsPage));
 const ComparePage = whenNeeded('compare', () => import('./pages/ComparePage').then((module) => module.ComparePage));
 const DrawerPage = whenNeeded('drawer', () => import('./pages/DrawerPage').then((module) => module.DrawerPage));
@@ -28,21 +27,6 @@ const SheetsPage = whenNeeded('sheets', () => import('./pages/SheetsPage').then(
 const ServicePage = whenNeeded('service', () => import('./pages/ServicePage').then((module) => module.ServicePage));
 const TrainerPage = whenNeeded('trainer', () => import('./pages/TrainerPage').then((module) => module.TrainerPage));
 const WiringPage = whenNeeded('wiring', () => import('./pages/WiringPage').then((module) => module.WiringPage));
-
-function OneBuild() {
-    const { pathname } = useLocation();
-    return (
-        <BuildProvider>
-            <Shell>
-                <Mishap place={pathname}>
-                    <Suspense>
-                        <Outlet />
-                    </Suspense>
-                </Mishap>
-            </Shell>
-        </BuildProvider>
-    );
-}
 
 export function App() {
     return (

@@ -93,19 +93,26 @@ export function ShelfPage() {
                         </label>
                     </div>
                 )}
-                <ul className="mt-4 divide-y divide-line border border-line bg-sheet">
-                    {shown.map((entry) => (
-                        <Entry key={entry.id} entry={entry} onCopied={open} />
-                    ))}
-                    {data !== undefined && data.length > 0 && shown.length === 0 && <li className="p-5 text-quiet">Nothing on the shelf is called so.</li>}
-                    {data?.length === 0 && (
-                        <li className="p-5 text-quiet">
-                            The shelf is empty. Name a new build above, or bring one from a file. The demo builds come back with <code>bin/reset-demo</code>.
-                        </li>
-                    )}
-                </ul>
-                <BeginWalk onMade={open} onFail={fail} />
-                <Examples onMade={open} onFail={fail} />
+                {data !== undefined && (
+                    <>
+                        <ul className="mt-4 divide-y divide-line border border-line bg-sheet">
+                            {shown.map((entry) => (
+                                <Entry key={entry.id} entry={entry} onCopied={open} />
+                            ))}
+                            {data !== undefined && data.length > 0 && shown.length === 0 && (
+                                <li className="p-5 text-quiet">Nothing on the shelf is called so.</li>
+                            )}
+                            {data?.length === 0 && (
+                                <li className="p-5 text-quiet">
+                                    The shelf is empty. Name a new build above, or bring one from a file. The demo builds come back with{' '}
+                                    <code>bin/reset-demo</code>.
+                                </li>
+                            )}
+                        </ul>
+                        <BeginWalk onMade={open} onFail={fail} />
+                        <Examples onMade={open} onFail={fail} />
+                    </>
+                )}
             </main>
         </Plain>
     );

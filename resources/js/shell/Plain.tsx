@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { RoomSwitch } from './RoomSwitch';
-import { UnitSwitch, Wordmark } from './Shell';
+import { UnitSwitch, Wordmark } from './head';
 
 const PLACES = [
     { to: '/', label: 'Builds' },

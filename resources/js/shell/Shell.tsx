@@ -1,16 +1,17 @@
 import { Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, NavLink } from 'react-router';
+import { NavLink } from 'react-router';
 import { useFieldError, TextInput } from '../fields/PlainFields';
 import { useBuild } from '../state/BuildContext';
 import { useSaving } from '../state/saving';
-import { SYSTEMS, useUnitChoice } from '../state/units';
+import { useUnitChoice } from '../state/units';
 import { WalkBar } from '../walk/WalkBar';
 import { JumpDialog } from './JumpDialog';
 import { KeysDialog } from './KeysDialog';
 import { RoomSwitch } from './RoomSwitch';
 import { SavingNotice } from './SavingNotice';
+import { UnitSwitch, Wordmark } from './head';
 import { ToolButton } from './ToolButton';
 
 /** The frame around every page of a build. */
@@ -87,15 +88,6 @@ export function Shell({ children }: { children: ReactNode }) {
     );
 }
 
-export function Wordmark() {
-    return (
-        <Link to="/" className="flex items-center gap-2 font-semibold">
-            <img src="/favicon.svg" alt="" width="22" height="22" className="shrink-0" />
-            <span className="sr-only 2xl:not-sr-only">Brookstone</span>
-        </Link>
-    );
-}
-
 function Place({ to, children }: { to: string; children: ReactNode }) {
     return (
         <NavLink
@@ -107,25 +99,6 @@ function Place({ to, children }: { to: string; children: ReactNode }) {
         >
             {children}
         </NavLink>
-    );
-}
-
-export function UnitSwitch() {
-    const { system, choose } = useUnitChoice();
-    return (
-        <div role="group" aria-label="Units" className="flex border border-line">
-            {SYSTEMS.map((each) => (
-                <button
-                    key={each.name}
-                    type="button"
-                    aria-pressed={system === each.name}
-                    onClick={() => choose(each.name)}
-                    className={`px-2 py-0.5 ${system === each.name ? 'bg-ink text-sheet' : 'bg-well hover:bg-ground'}`}
-                >
-                    {each.label}
-                </button>
-            ))}
-        </div>
     );
 }
 
