@@ -144,9 +144,10 @@ const views = {
 };
 for (const [name, [url, then]] of Object.entries(views)) {
     if (only.length > 0 && !only.includes(name)) continue;
-    await page.goto(url, { waitUntil: name === 'rig' ? 'load' : 'networkidle' }); // a rig never rests
+    await page.goto(url);
+    await page.waitForLoadState('networkidle', { timeout: 10000 }).catch(() => undefined); // a rig never rests, nor does what is rehearsed for long
     await then?.();
-    await page.getByText(/being tried on the whole build/).waitFor({ state: 'hidden', timeout: 20000 }); // as it stays
+    await page.getByText(/being tried on the whole build/).waitFor({ state: 'hidden', timeout: 60000 }); // as it stays
     await page.screenshot({ path: `${folder}/${name}.png` });
     console.log(`${folder}/${name}.png`);
 }
