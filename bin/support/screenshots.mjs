@@ -12,6 +12,25 @@ page.on('pageerror', (error) => console.error('page:', error.message));
 const shelf = await (await fetch(`${address}/api/builds`)).json();
 const build = (name) => `${address}/builds/${shelf.find((each) => each.name === name && each.is_demo).id}`;
 const heron = build('Heron Wharf');
+
+/** A copy of Heron Wharf on which all was mended that can be: its show runs. It is thrown away again at the end. */
+let mended = null;
+async function mendedWharf() {
+    if (mended !== null) return mended;
+    const copy = await (await page.request.post(`${heron.replace('/builds/', '/api/builds/')}/copy`, { data: {} })).json();
+    await page.request.post(`${address}/api/builds/${copy.id}/edits`, {
+        data: { version: copy.version, changes: [{ path: 'name', value: 'Heron Wharf, mended' }] },
+    });
+    mended = `${address}/builds/${copy.id}`;
+    await page.goto(mended);
+    await page.getByRole('button', { name: 'Mend all' }).click({ timeout: 120000 });
+    const plan = page.getByRole('region', { name: 'Mend all' });
+    await plan.getByText(/Then the whole build holds|Here it ends/).waitFor({ timeout: 180000 });
+    await plan.getByRole('button', { name: /^Keep/ }).click();
+    await plan.waitFor({ state: 'hidden' });
+    return mended;
+}
+
 const views = {
     shelf: [`${address}/`],
     chains: [heron, () => page.getByRole('button', { name: /^Try:/ }).waitFor()],
@@ -55,18 +74,8 @@ const views = {
     compare: [
         `${heron}/compare`,
         async () => {
-            // With a copy of it, which is thrown away again: its bridge is lighter.
-            const copy = await (await page.request.post(`${heron.replace('/builds/', '/api/builds/')}/copy`, { data: {} })).json();
-            const at = `${address}/api/builds/${copy.id}`;
-            const bridge = copy.document.motions.findIndex((each) => each.id === 'drawbridge');
-            const changes = [
-                { path: `motions.${bridge}.mechanism.mass_kg`, value: 0.2 },
-                { path: 'name', value: 'With a bridge of balsa' },
-            ];
-            await page.request.post(`${at}/edits`, { data: { version: copy.version, changes } });
-            await page.goto(`${heron}/compare?with=${copy.id}`);
+            await page.goto(`${heron}/compare?with=${(await mendedWharf()).split('/').pop()}`);
             await page.getByRole('heading', { level: 1, name: /differ in/ }).waitFor();
-            await page.request.delete(at, { data: {} });
         },
     ],
     trainer: [
@@ -102,11 +111,12 @@ const views = {
         },
     ],
     routine: [
-        `${heron}/routines/harbour-show`,
+        heron,
         async () => {
+            await page.goto(`${await mendedWharf()}/routines/harbour-show`);
             const lanes = page.getByRole('img', { name: /^Lanes of the run/ });
             await lanes.waitFor();
-            await page.evaluate(() => window.scrollBy(0, 340));
+            await lanes.evaluate((each) => window.scrollBy(0, each.getBoundingClientRect().bottom - window.innerHeight + 90));
             const box = await lanes.boundingBox();
             await page.mouse.click(box.x + box.width * 0.55, box.y + 60);
         },
@@ -120,8 +130,9 @@ const views = {
         },
     ],
     rig: [
-        `${heron}/rig`,
+        heron,
         async () => {
+            await page.goto(`${await mendedWharf()}/rig`);
             await page.getByLabel('Begins with').selectOption({ label: 'A visitor breaks the beam' });
             await page
                 .getByRole('timer')
@@ -131,8 +142,9 @@ const views = {
         },
     ],
     'what-if': [
-        `${heron}/routines/harbour-show`,
+        heron,
         async () => {
+            await page.goto(`${await mendedWharf()}/routines/harbour-show`);
             const whatIf = page.getByRole('region', { name: 'What if' });
             await whatIf.getByRole('button', { name: 'Every fault at every step' }).click();
             await whatIf.getByRole('button', { name: 'Every fault at every step', disabled: false }).waitFor(); // the study that is shown is this one
@@ -151,4 +163,5 @@ for (const [name, [url, then]] of Object.entries(views)) {
     await page.screenshot({ path: `${folder}/${name}.png` });
     console.log(`${folder}/${name}.png`);
 }
+if (mended !== null) await page.request.delete(mended.replace('/builds/', '/api/builds/'), { data: {} });
 await browser.close();

@@ -12,6 +12,9 @@ final class Sweep
     /** From half of what was given to twice of it. */
     private const POINTS = 40;
 
+    /** Whole numbers beyond it are no longer told apart as fractions. */
+    private const LARGEST_WHOLE = 2.0 ** 53;
+
     /** How much an input is changed to see which of them tells most. */
     private const NUDGE = 1.1;
 
@@ -120,7 +123,9 @@ final class Sweep
         $all = [];
         for ($i = 0; $i < self::POINTS; $i++) {
             $x = $at * (0.5 + 1.5 * $i / (self::POINTS - 1));
-            $all[] = $isWhole ? (int) round($x) : $x;
+            if (is_finite($x) && (! $isWhole || abs($x) < self::LARGEST_WHOLE)) {
+                $all[] = $isWhole ? (int) round($x) : $x;
+            }
         }
         $all[] = $isWhole ? (int) $at : $at;
         $all = array_values(array_unique($all, SORT_REGULAR));
