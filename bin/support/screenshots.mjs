@@ -83,7 +83,10 @@ const views = {
         async () => {
             await page.getByLabel('Take it from').selectOption({ label: 'Heron Wharf' });
             await page.getByRole('button', { name: 'Hide a fault' }).click();
-            await page.getByRole('button', { name: /^Time / }).first().click();
+            await page
+                .getByRole('button', { name: /^Time / })
+                .first()
+                .click();
             await page.getByRole('list', { name: 'What was measured' }).getByRole('listitem').waitFor();
         },
     ],

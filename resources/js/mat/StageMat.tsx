@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Build, StageBody, StageNearest, StageReport } from '../api/types';
 import { MARKER_COLOR } from '../chain/links';
 import { Frame, type Box } from './geometry';
@@ -32,6 +32,8 @@ interface Props {
     onMove: (picked: Picked, by: Point3) => void;
 }
 
+const Ground = memo(MatGround);
+
 const STEP_MM = 1;
 
 const EDGE = { left: 34, right: 14, top: 14, bottom: 26 };
@@ -40,7 +42,7 @@ const EDGE = { left: 34, right: 14, top: 14, bottom: 26 };
 export function StageMat({ look, document, report, all, box, width, height, picked, nearest, centre, onPick, onMove }: Props) {
     const svg = useRef<SVGSVGElement>(null);
     const [held, setHeld] = useState<{ picked: Picked; x: number; y: number; dx: number; dy: number } | null>(null);
-    const frame = new Frame(box, width, height, EDGE);
+    const frame = useMemo(() => new Frame(box, width, height, EDGE), [box, width, height]); // the same while it plays: its ground is not drawn anew
     const mm = (event: PointerEvent) => {
         const bounds = svg.current!.getBoundingClientRect();
         return frame.back({ x: ((event.clientX - bounds.left) / bounds.width) * width, y: ((event.clientY - bounds.top) / bounds.height) * height });
@@ -105,7 +107,7 @@ export function StageMat({ look, document, report, all, box, width, height, pick
                 onPointerUp={drop}
                 onPointerCancel={() => setHeld(null)}
             >
-                <MatGround frame={frame} />
+                <Ground frame={frame} />
                 {look.up[2] === 1 && (
                     <line x1={0} x2={width} y1={frame.y(0)} y2={frame.y(0)} stroke="var(--color-mat-quiet)" strokeWidth="1.5" aria-hidden="true" />
                 )}

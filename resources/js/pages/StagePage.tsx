@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { api } from '../api/client';
 import type { Assessment, Build, Finding, StageReport } from '../api/types';
 import { Findings } from '../chain/Findings';
@@ -66,7 +66,7 @@ function Stage({ report: given }: { report: StageReport }) {
     const all = placed(report, shown);
     const isCarrying = playing && trace.things.filter((change) => change.at_s <= play.time).at(-1)?.motion != null;
     const at = isCarrying ? { ...(told ?? report.pose), nearest: null } : (told ?? report.pose); // what is carried is not in it
-    const meets = [...stored.assessment.stage.findings, ...meetsInRuns(stored.assessment)];
+    const meets = useMemo(() => [...stored.assessment.stage.findings, ...meetsInRuns(stored.assessment)], [stored.assessment]);
     const verdict = meets.some((finding) => finding.severity === 'fails')
         ? 'fails'
         : meets.some((finding) => finding.severity === 'tight')
@@ -82,6 +82,27 @@ function Stage({ report: given }: { report: StageReport }) {
         play.seek(0);
         setPose(to);
     };
+    // What a pose changes nothing of is not drawn anew in each frame that is played.
+    const still = playing ? given : report;
+    const below = useMemo(
+        () => (
+            <div className="mt-5">
+                <Findings findings={meets} title="What meets what" none="Nothing touches or comes too near." />
+                <MeetingList report={still} />
+            </div>
+        ),
+        [meets, still],
+    );
+    const beside = useMemo(
+        () => (
+            <aside className="min-w-0 space-y-5">
+                <Standing picked={picked} onPick={pick} />
+                <PickedFields picked={picked} onPick={pick} />
+                <MassList report={still} />
+            </aside>
+        ),
+        [picked, still],
+    );
     const mats = NAMES.map((name) => (
         <div key={name} className={name === 'above' ? 'col-start-1' : undefined}>
             <StageMat
@@ -129,16 +150,9 @@ function Stage({ report: given }: { report: StageReport }) {
                             <PoseSliders document={document} report={report} pose={shown} onPose={take} />
                         </section>
                     </div>
-                    <div className="mt-5">
-                        <Findings findings={meets} title="What meets what" none="Nothing touches or comes too near." />
-                        <MeetingList report={report} />
-                    </div>
+                    {below}
                 </div>
-                <aside className="min-w-0 space-y-5">
-                    <Standing picked={picked} onPick={pick} />
-                    <PickedFields picked={picked} onPick={pick} />
-                    <MassList report={report} />
-                </aside>
+                {beside}
             </div>
         </>
     );
