@@ -71,6 +71,16 @@ test('sizes are changed on the drawing, marks are dragged along it, and what is 
     await page.reload();
     await expect(grid).toBeVisible();
     await expect(grid).toHaveValue('a few');
-    await grid.fill('');
+    await grid.fill('10 mm');
+    await grid.press('Enter');
+    await expect(plate.getByRole('alert')).toHaveCount(0);
+    await expect(grid).toBeVisible(); // mended, it does not shut under one's hands
+
+    // Nor where its name is changed in it.
+    await page.getByText('In the way: the hinge bolt').click();
+    await page.getByRole('textbox', { name: 'What it is' }).fill('a stud');
+    await page.getByRole('textbox', { name: 'What it is' }).press('Enter');
+    await expect(page.getByRole('region', { name: 'In the way: a stud' }).getByRole('textbox', { name: 'Its radius' })).toBeVisible();
+    await isSaved(page);
     await seesNothingWrong(page);
 });

@@ -48,7 +48,7 @@ export function UpperPlateFields({ handle: { motion, path }, layout }: Props) {
                     type="button"
                     className={STATION_BUTTON}
                     onClick={() => {
-                        openFold(stored.id, `Second plate: ${next}`, `${at}.${layout.plates.length}.`);
+                        openFold(stored.id, `${at}.${layout.plates.length}.`);
                         edit({
                             path: at,
                             value: [

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { create } from 'zustand';
 import { useBuild } from '../state/BuildContext';
 import { useDrafts } from '../state/drafts';
@@ -19,27 +19,31 @@ const useFolds = create<{ open: Record<string, boolean>; turn: (key: string, isO
     turn: (key, isOpen) => set((state) => (state.open[key] === isOpen ? state : { open: { ...state.open, [key]: isOpen } })),
 }));
 
-const keyOf = (build: string, title: string, path: string) => `${build}:${path}:${title}`;
-
-/** Opens a fold that is about to be there: what was just added is what is edited next. */
-export function openFold(build: string, title: string, path: string) {
-    useFolds.getState().turn(keyOf(build, title, path), true);
+/** Opens a fold that is about to be there, by its first path: what was just added is what is edited next. */
+export function openFold(build: string, path: string) {
+    useFolds.getState().turn(`${build}:${path}`, true);
 }
 
 /**
- * A group of fields that are seldom changed: shut it says what is in them, and it opens by itself where one of them was not understood.
+ * A group of fields that are seldom changed: shut it says what is in them, and it opens by itself where one of them was not understood,
+ * and stays open when that has been mended.
  *
  * @param path what the paths of its fields begin with, one or several
  */
 export function FieldFold({ title, says, path, children }: { title: string; says: string; path: string | string[]; children: ReactNode }) {
     const { stored } = useBuild();
-    const key = keyOf(stored.id, title, [path].flat()[0]!);
+    const key = `${stored.id}:${[path].flat()[0]}`; // its title may be the name that is changed in it
     const turn = useFolds((state) => state.turn);
     const isOpen = useFolds((state) => state.open[key] ?? false);
     const isWrong = useDrafts((state) => Object.keys(state.drafts).some((each) => [path].flat().some((begin) => each.startsWith(`${stored.id}:${begin}`))));
+    useEffect(() => {
+        if (isWrong) {
+            turn(key, true);
+        }
+    }, [isWrong, key, turn]);
     return (
         <section aria-label={title}>
-            <details className="group border-y border-line" open={isWrong || isOpen} onToggle={(event) => !isWrong && turn(key, event.currentTarget.open)}>
+            <details className="group border-y border-line" open={isWrong || isOpen} onToggle={(event) => turn(key, event.currentTarget.open)}>
                 <summary className="cursor-pointer py-1.5">
                     <h2 className="inline text-[1.05rem]">{title}</h2>
                     <span className="narrow mt-0.5 block text-quiet group-open:hidden">{says}</span>

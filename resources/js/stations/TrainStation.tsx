@@ -220,7 +220,7 @@ function Obstacles({ handle: { motion, path }, layout }: { handle: MotionHandle;
                     type="button"
                     className={STATION_BUTTON}
                     onClick={() => {
-                        openFold(stored.id, `In the way: ${next}`, `${at}.${layout.obstacles.length}.`);
+                        openFold(stored.id, `${at}.${layout.obstacles.length}.`);
                         edit({
                             path: at,
                             value: [...layout.obstacles, { name: next, x_mm: 0, y_mm: 0, radius_mm: 3, plane: null, to_x_mm: null, to_y_mm: null }],
