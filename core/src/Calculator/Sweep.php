@@ -12,9 +12,6 @@ final class Sweep
     /** From half of what was given to twice of it. */
     private const POINTS = 40;
 
-    /** Whole numbers beyond it are no longer told apart as fractions. */
-    private const LARGEST_WHOLE = 2.0 ** 53;
-
     /** How much an input is changed to see which of them tells most. */
     private const NUDGE = 1.1;
 
@@ -98,7 +95,7 @@ final class Sweep
             if ($goesOn()) {
                 $was = $given['inputs'][$key];
                 $by = [$key => is_int($was) ? $was + ($was > 0 ? 1 : -1) : $was * self::NUDGE];
-                $changed[$key] = self::results($calculator, $by + $inputs) ?? [];
+                $changed[$key] = self::results($calculator, $by + $inputs);
             }
         }
         foreach ($of as $result) {
@@ -117,17 +114,14 @@ final class Sweep
         return [$over[0] ?? null, $of[0] ?? null];
     }
 
-    /** @return list<int|float> from half to twice a value, that value among them, rising */
+    /** @return list<int|float> from half to twice a value, rising; a third of the way lies that value itself */
     private static function values(float $at, bool $isWhole): array
     {
         $all = [];
         for ($i = 0; $i < self::POINTS; $i++) {
             $x = $at * (0.5 + 1.5 * $i / (self::POINTS - 1));
-            if (is_finite($x) && (! $isWhole || abs($x) < self::LARGEST_WHOLE)) {
-                $all[] = $isWhole ? (int) round($x) : $x;
-            }
+            $all[] = $isWhole ? (int) round($x) : $x;
         }
-        $all[] = $isWhole ? (int) $at : $at;
         $all = array_values(array_unique($all, SORT_REGULAR));
         sort($all);
 
@@ -137,21 +131,21 @@ final class Sweep
     /** @param  array<mixed>  $inputs */
     private static function result(Calculator $calculator, array $inputs, string $key): ?float
     {
-        $is = (self::results($calculator, $inputs) ?? [])[$key] ?? null;
+        $is = self::results($calculator, $inputs)[$key] ?? null;
 
         return is_int($is) || is_float($is) ? (float) $is : null;
     }
 
     /**
      * @param  array<mixed>  $inputs
-     * @return array<string, mixed>|null null where it refuses them
+     * @return array<string, mixed> none where it refuses them
      */
-    private static function results(Calculator $calculator, array $inputs): ?array
+    private static function results(Calculator $calculator, array $inputs): array
     {
         try {
             return Calculators::run($calculator, $inputs)['results'];
         } catch (InvalidInput) {
-            return null;
+            return [];
         }
     }
 }

@@ -61,6 +61,21 @@ it('takes by itself the input that changes the first result most', function () {
     expect($sweep['inputs'])->not->toContain('from_deg'); // 0 has no half
 });
 
+it('takes that even where it is none of the first, and a whole number by one', function () {
+    $loaded = drawnOver('load.arm', ['payload_kg' => 5.0, 'payload_m' => 0.3] + SWUNG);
+    expect($loaded['of'])->toBe('static_peak_Nm')->and($loaded['over'])->toBeIn(['payload_kg', 'payload_m']);
+    $worm = drawnOver('train.worm', WORM);
+    expect($worm['of'])->toBe('lead_angle_deg')->and($worm['over'])->toBe('starts');
+});
+
+it('rises from the far end where what was given is below 0', function () {
+    $sweep = drawnOver('load.arm', ['from_deg' => -30.0] + SWUNG, 'from_deg');
+    $xs = array_column($sweep['points'], 'x');
+    $sorted = $xs;
+    sort($sorted);
+    expect($xs)->toBe($sorted)->and($xs[0])->toBe(-60.0)->and(end($xs))->toBe(-15.0)->and(in_array(-30.0, $xs, true))->toBeTrue();
+});
+
 it('leaves out what there is no time for, and has no figure where the calculator refuses', function () {
     $result = drawnOver('load.arm', SWUNG)['of'];
     expect(drawnOver('load.arm', SWUNG, 'mass_kg', $result, 5)['points'])->toHaveCount(5);
