@@ -83,7 +83,7 @@ export function SweepChart({
                     <circle cx={x(shown.x)} cy={y(shown.y)} r="5" fill="var(--color-accent)" />
                 </svg>
                 <figcaption className="border-t border-line px-3 py-1">
-                    {at === null ? 'As given: ' : ''}
+                    {shown.x === data.at ? 'As given: ' : ''}
                     at {say(shown.x, xUnit)} <strong>{say(shown.y, yUnit)}</strong>
                 </figcaption>
             </figure>
@@ -92,14 +92,12 @@ export function SweepChart({
                     {resultOf(data.of)} over {labelOf(data.over)}
                 </caption>
                 <tbody>
-                    {points
-                        .filter((_, i) => i % 5 === 0)
-                        .map((point) => (
-                            <tr key={point.x}>
-                                <th scope="row">{say(point.x, xUnit)}</th>
-                                <td>{say(point.y, yUnit)}</td>
-                            </tr>
-                        ))}
+                    {points.map((point) => (
+                        <tr key={point.x}>
+                            <th scope="row">{say(point.x, xUnit)}</th>
+                            <td>{say(point.y, yUnit)}</td>
+                        </tr>
+                    ))}
                 </tbody>
             </table>
         </section>

@@ -1,6 +1,6 @@
 import type { Arm, Motion, SwitchRunOn } from '../api/types';
 import { armReach, polar, type Frame, type Point } from './geometry';
-import { Bar, Grip, MassCentre, SensorMarks } from './marks';
+import { Bar, Grips, MassCentre, SensorMarks } from './marks';
 import type { Grabs } from './scene';
 import { Switches } from './Switches';
 
@@ -45,14 +45,9 @@ export function ArmDrawing({
             ))}
             {arm.payload_kg > 0 && <Payload at={along(arm.payload_m * 1000, position)} size={thick * 1.9} />}
             <MassCentre at={along(arm.cg_m * 1000, position)} />
+            <Grips motion={motion} grabs={grabs} at={(at) => along(reach * 1.05, at)} stop={(at) => along(reach * 1.01, at)} />
             <Switches motion={motion} runOn={runOn} unit="deg" at={(at, away = 0) => along(reach * 0.86 + away / frame.scale, at)} onGrab={grabs.switch} />
             <SensorMarks motion={motion.id} at={(at) => along(reach * 0.86, at)} />
-            {[motion.stops.hard_low, motion.stops.hard_high].map(
-                (at, i) => at !== null && <Grip key={`grip${i}`} at={along(reach * 1.01, at)} name="the hard stop" grabs={grabs.stop} index={i} />,
-            )}
-            {motion.places.map((place, i) => (
-                <Grip key={`grip ${place.id}`} at={along(reach * 1.05, place.at)} name={place.name} grabs={grabs.place} index={i} />
-            ))}
             <Names motion={motion} along={along} reach={reach} />
         </g>
     );

@@ -1,6 +1,6 @@
 import type { Hoist, Motion, SwitchRunOn } from '../api/types';
 import { useSpeaking } from '../state/UnitsContext';
-import { Bar, Grip, SensorMarks } from './marks';
+import { Bar, Grips, SensorMarks } from './marks';
 import type { Grabs } from './scene';
 import { Switches } from './Switches';
 import { hoistShape, type Frame } from './geometry';
@@ -68,15 +68,7 @@ export function HoistDrawing({
                         <Bar key={i} from={{ x: cordX - side * 0.9, y: frame.y(at * 1000) }} to={{ x: cordX - side * 0.55, y: frame.y(at * 1000) }} />
                     ),
             )}
-            {[motion.stops.hard_low, motion.stops.hard_high].map(
-                (at, i) =>
-                    at !== null && (
-                        <Grip key={`grip${i}`} at={{ x: cordX - side * 0.72, y: frame.y(at * 1000) }} name="the hard stop" grabs={grabs.stop} index={i} />
-                    ),
-            )}
-            {motion.places.map((place, i) => (
-                <Grip key={`grip ${place.id}`} at={mark(place.at * 1000)} name={place.name} grabs={grabs.place} index={i} />
-            ))}
+            <Grips motion={motion} grabs={grabs} at={(at) => mark(at * 1000)} stop={(at) => ({ x: cordX - side * 0.72, y: frame.y(at * 1000) })} />
             <Switches motion={motion} runOn={runOn} unit="m" at={(at, away = 0) => ({ ...mark(at * 1000), x: mark(0).x + away })} onGrab={grabs.switch} />
             <SensorMarks motion={motion.id} at={(at) => mark(at * 1000)} />
         </g>

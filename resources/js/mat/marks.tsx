@@ -1,12 +1,38 @@
+import type { Motion } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import type { Point } from './geometry';
+import type { Grabs } from './scene';
 
 export function Bar({ from, to }: { from: Point; to: Point }) {
     return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--color-mat-ink)" strokeWidth="5" />;
 }
 
-/** Room to take hold of a mark; nothing where it is only shown. */
-export function Grip({ at, name, grabs, index }: { at: Point; name: string; grabs: ((index: number) => void) | undefined; index: number }) {
+/** Room to take hold of the places and hard stops of a motion, where they can be dragged. Switches lie over it: they are smaller. */
+export function Grips({
+    motion,
+    grabs,
+    at,
+    stop = at,
+}: {
+    motion: Motion;
+    grabs: Grabs;
+    at: (position: number) => Point;
+    /** Where a hard stop is taken hold of, if that is not on the way itself. */
+    stop?: (position: number) => Point;
+}) {
+    return (
+        <>
+            {[motion.stops.hard_low, motion.stops.hard_high].map(
+                (position, i) => position !== null && <Grip key={i} at={stop(position)} name="the hard stop" grabs={grabs.stop} index={i} />,
+            )}
+            {motion.places.map((place, i) => (
+                <Grip key={place.id} at={at(place.at)} name={place.name} grabs={grabs.place} index={i} />
+            ))}
+        </>
+    );
+}
+
+function Grip({ at, name, grabs, index }: { at: Point; name: string; grabs: ((index: number) => void) | undefined; index: number }) {
     return (
         grabs !== undefined && (
             <circle

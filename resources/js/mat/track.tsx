@@ -1,7 +1,7 @@
 import type { Motion, SwitchRunOn } from '../api/types';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
-import { Grip, SensorMarks } from './marks';
+import { Grips, SensorMarks } from './marks';
 import type { Grabs } from './scene';
 import { Switches } from './Switches';
 import type { Frame, Point } from './geometry';
@@ -120,14 +120,9 @@ export function TrackMarks({
                 );
             })}
             <DialMarks motion={motion.id} at={at} />
+            <Grips motion={motion} grabs={grabs} at={at} />
             <Switches motion={motion} runOn={runOn} unit={unit} at={at} onGrab={grabs.switch} />
             <SensorMarks motion={motion.id} at={(position) => at(position)} />
-            {[motion.stops.hard_low, motion.stops.hard_high].map(
-                (position, i) => position !== null && <Grip key={`grip${i}`} at={at(position)} name="the hard stop" grabs={grabs.stop} index={i} />,
-            )}
-            {motion.places.map((place, i) => (
-                <Grip key={`grip ${place.id}`} at={at(place.at)} name={place.name} grabs={grabs.place} index={i} />
-            ))}
             <g fontSize="12" className="narrow" fill="var(--color-mat-ink)">
                 {names.map((group) => {
                     const out = outwards(group.position);

@@ -8,7 +8,7 @@ import { PlanBars } from '../making/PlanBars';
 import { PlanTable } from '../making/PlanTable';
 import { PlanWhen } from '../making/PlanWhen';
 import { useReport } from '../making/useReport';
-import { FirstMotion } from '../shell/FirstMotion';
+import { FirstMotion } from './FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 

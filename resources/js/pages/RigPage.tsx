@@ -10,7 +10,7 @@ import type { RigEvent } from '../rig/queue';
 import { useRig, type Past } from '../rig/useRig';
 import { MEASURES } from '../routine/steps';
 import { pressesControl } from '../shell/keys';
-import { FirstMotion } from '../shell/FirstMotion';
+import { FirstMotion } from './FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';

@@ -23,7 +23,7 @@ import { useBuild } from '../state/BuildContext';
 import { significant } from '../state/units';
 import { useSpeaking } from '../state/UnitsContext';
 import { ReadyCards, ReadyMenu } from '../routine/ReadyRoutines';
-import { FirstMotion } from '../shell/FirstMotion';
+import { FirstMotion } from './FirstMotion';
 import { freeId } from './AddMotion';
 
 /** Routines as sentences, with the run under them. */

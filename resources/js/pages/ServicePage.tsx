@@ -6,7 +6,7 @@ import { ServiceAccess } from '../making/ServiceAccess';
 import { ServiceJobs } from '../making/ServiceJobs';
 import { ServiceHistory, ServiceWatch } from '../making/ServiceWatch';
 import { useReport } from '../making/useReport';
-import { FirstMotion } from '../shell/FirstMotion';
+import { FirstMotion } from './FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 

@@ -6,7 +6,7 @@ import { Cell, useEntry } from '../making/Cell';
 import { EnduranceRuns } from '../making/EnduranceRuns';
 import { MakingTabs } from '../making/MakingTabs';
 import { useReport } from '../making/useReport';
-import { FirstMotion } from '../shell/FirstMotion';
+import { FirstMotion } from './FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 

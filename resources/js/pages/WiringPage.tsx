@@ -9,7 +9,7 @@ import { TryPanel } from '../chain/TryPanel';
 import { useLinkKeys } from '../chain/useLinkKeys';
 import { QuantityField } from '../fields/QuantityField';
 import { ToggleField } from '../fields/PlainFields';
-import { FirstMotion } from '../shell/FirstMotion';
+import { FirstMotion } from './FirstMotion';
 import { useBuild } from '../state/BuildContext';
 import { useSpeaking } from '../state/UnitsContext';
 import { AssemblyList } from '../wiring/AssemblyList';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { AddMotion } from '../pages/AddMotion';
+import { AddMotion } from './AddMotion';
 import { useBuild } from '../state/BuildContext';
 
 /** Where nothing moves yet: what this page would tell, and the way to begin in place. */
