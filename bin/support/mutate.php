@@ -78,14 +78,22 @@ function copyOf(string $root, string $to): void
 {
     (new Process(['rm', '-rf', $to]))->mustRun();
     mkdir("{$to}/core", recursive: true);
-    foreach ([['cp', '-al', "{$root}/vendor", $to], ['cp', '-r', "{$root}/core/src", "{$to}/core/"],
-        ...array_map(fn (string $part): array => ['cp', '-r', "{$root}/{$part}", $to], ['tests', 'compat', 'database', 'docs', 'phpunit.xml',
-            'composer.json'])] as $copies) {
+    mkdir("{$to}/resources");
+    foreach ([['cp', '-al', "{$root}/vendor", $to], ['ln', '-s', "{$root}/node_modules", $to], ['cp', '-r', "{$root}/core/src", "{$to}/core/"],
+        ['cp', '-r', "{$root}/resources/controller", "{$to}/resources/"], ...array_map(fn (string $part): array => ['cp', '-r', "{$root}/{$part}", $to],
+            ['app', 'tests', 'compat', 'database', 'docs', 'phpunit.xml', 'composer.json'])] as $copies) {
         (new Process($copies, timeout: null))->mustRun();
     }
     $hits = (string) file_get_contents(__DIR__.'/hits.php');
     // there itself: what it says of a folder is meant from there
     file_put_contents("{$to}/tests/Pest.php", substr($hits, (int) strpos($hits, '//')), FILE_APPEND);
+}
+
+$asked = array_merge(...array_map(fn (string $path): array => files($root, rtrim($path, '/')), $paths)); // what is not there is said at once
+$alone = fopen("{$kept}/lock", 'c');
+if ($alone === false || ! flock($alone, LOCK_EX | LOCK_NB)) {
+    fwrite(STDERR, "bin/mutate is running already: two would take the copies from each other.\n");
+    exit(2);
 }
 
 $trees = array_map(fn (int $place): string => "{$kept}/tree-{$place}", range(0, $processes - 1));
@@ -118,20 +126,25 @@ if ($stale !== []) {
         array_map(fn (string $tree) => file_put_contents("{$tree}/{$file}", $source), $trees);
     }
     $map['functions'] = array_map(strval(...), array_keys($numbers));
+    $failed = '';
     together(array_map(fn (string $test): callable => fn (int $place): Process => new Process([PHP_BINARY, 'vendor/bin/pest', $test], $trees[$place],
         $quick + ['HITS_OUT' => "{$kept}/".md5($test).'.json'], timeout: null), $stale), $processes, function (int $which, Process $process) use ($stale,
-            $kept, $sum, &$map): void {
+            $kept, $sum, &$map, &$failed): void {
             $out = "{$kept}/".md5($stale[$which]).'.json';
             if ($process->getExitCode() !== 0 || ! is_file($out)) {
-                fwrite(STDERR, "{$stale[$which]} fails as it is:\n{$process->getOutput()}\n");
-                exit(1);
+                $failed .= "{$stale[$which]} fails as it is:\n{$process->getOutput()}\n";
+
+                return;
             }
             $map['tests'][$stale[$which]] = ['sum' => $sum($stale[$which]), 'tests' => json_decode((string) file_get_contents($out), true)];
             unlink($out);
+            file_put_contents("{$kept}/hits.json", json_encode($map, JSON_THROW_ON_ERROR)); // each, so that what is stopped goes on from there
             fwrite(STDERR, '.');
         });
-    fwrite(STDERR, "\n");
-    file_put_contents("{$kept}/hits.json", json_encode($map, JSON_THROW_ON_ERROR));
+    fwrite(STDERR, "\n{$failed}");
+    if ($failed !== '') {
+        exit(1);
+    }
     foreach ($trees as $tree) {
         (new Process(['rm', '-rf', "{$tree}/core/src"]))->mustRun();
         (new Process(['cp', '-r', "{$root}/core/src", "{$tree}/core/"]))->mustRun();
@@ -140,23 +153,21 @@ if ($stale !== []) {
 $numberOf = array_flip($map['functions']);
 // What is planted.
 $all = $sources = [];
-foreach ($paths as $path) {
-    foreach (files($root, rtrim($path, '/')) as $file) {
-        $sources[$file] = (string) file_get_contents("{$trees[0]}/{$file}"); // as they were copied: somebody may go on working meanwhile
-        foreach (Mutants::of($sources[$file]) as $mutant) {
-            $all[] = ['file' => $file] + $mutant;
-        }
+foreach ($asked as $file) {
+    $sources[$file] = (string) file_get_contents("{$trees[0]}/{$file}"); // as they were copied: somebody may go on working meanwhile
+    foreach (Mutants::of($sources[$file]) as $mutant) {
+        $all[] = ['file' => $file] + $mutant;
     }
 }
 $random = new Randomizer(new Mt19937($seed));
 $planted = array_slice($random->shuffleArray($all), 0, $sample);
 printf("%d of %d small wrong changes are planted (seed %d)\n", count($planted), count($all), $seed);
 $comeBy = []; // of what is asked, by function and branch: the tests, with their file and how long they take
-$asked = array_fill_keys(array_unique(array_column($planted, 'file')), true);
+$with = array_fill_keys(array_unique(array_column($planted, 'file')), true);
 foreach ($map['tests'] as $file => ['tests' => $tests]) {
     foreach ($tests as $name => [$took_s, $numbers]) {
         foreach ($numbers as $number) {
-            if (isset($asked[strstr($map['functions'][$number], '::', true)])) {
+            if (isset($with[strstr($map['functions'][$number], '::', true)])) {
                 $comeBy[$number]["{$file} {$name}"] = [$file, $name, $took_s];
             }
         }
