@@ -94,9 +94,10 @@ final class Mutants
         $functions = [];
         foreach ((new NodeFinder)->find($tree ?? (new ParserFactory)->createForHostVersion()->parse($source) ?? [],
             fn (Node $node): bool => $node instanceof Node\Stmt\ClassMethod || $node instanceof Node\Stmt\Function_) as $node) {
-            if (($node->stmts ?? []) !== []) {
-                $first = $node->stmts[0];
-                $begins = min([$first->getStartFilePos(), ...array_map(fn ($comment): int => $comment->getStartFilePos(), $first->getComments())]);
+            if (($node->stmts ?? []) !== [] || ($node->stmts === [] && $node->name->name === '__construct')) { // one that only takes what it is given does something
+                $first = $node->stmts[0] ?? null;
+                $begins = $first === null ? $node->getEndFilePos()
+                    : min([$first->getStartFilePos(), ...array_map(fn ($comment): int => $comment->getStartFilePos(), $first->getComments())]);
                 $functions[$node->name->name] = [$node->getStartFilePos(), $node->getEndFilePos() + 1, $begins];
             }
         }

@@ -111,7 +111,7 @@ final readonly class Day
                 $asked[$id] = true;
             }
         }
-        $moves = array_map(self::moves(...), $usual);
+        $moves = array_map(fn (Performance $performance): array => self::moves($performance, $build->settings->scan_s), $usual);
         $more = [];
         foreach ($build->motions as $motion) {
             $byClock = $once = 0.0; // moves a day, and in one run of each that people ask for
@@ -157,12 +157,12 @@ final readonly class Day
             && in_array($id, $build->calledBy($other), true)) !== [];
     }
 
-    /** @return array<string, int> how often each motion is moved in it */
-    private static function moves(Performance $performance): array
+    /** @return array<string, int> how often each motion is moved in it: what is there already is seen in one scan, and moves nothing */
+    private static function moves(Performance $performance, float $scan_s): array
     {
         $moves = [];
         foreach ($performance->steps as $step) {
-            if ($step['motion'] !== null && $step['end_s'] !== null && $step['end_s'] > $step['start_s']) {
+            if ($step['motion'] !== null && $step['end_s'] !== null && $step['end_s'] - $step['start_s'] > $scan_s + 1e-9) {
                 $moves[$step['motion']] = ($moves[$step['motion']] ?? 0) + 1;
             }
         }

@@ -114,6 +114,11 @@ it('says whether it still comes back by itself', function (float $rub, string $s
     [0.0603, 'It no longer comes back by itself everywhere: 0.0602 N·m against 0.0603 N·m of rub.'],
 ]);
 
+it('says the same of a hoist', function () {
+    expect(balancedBy([], 'lift')['counterweight']['back'])->toBe('It still comes back by itself: 0.0294 N·m pull it against 0 N·m of rub.')
+        ->and(balancedBy(['motions.2.mechanism.friction_N' => 4.0], 'lift')['counterweight']['back'])->toBe('It no longer comes back by itself everywhere: 0.0294 N·m against 0.04 N·m of rub.');
+});
+
 it('says where the motor must push it back', function () {
     expect(balancedBy([], 'jaw')['counterweight']['back'])->toBe('On a part of the way back the motor must push it with 0.0152 N·m.'); // it is raised on the way back
 });

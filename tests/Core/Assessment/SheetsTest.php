@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Drive\DriveRepairs;
-use Brookstone\Core\Assessment\Repair\Counterbalance;
 use Brookstone\Core\Assessment\Selection\DriveRanking;
 use Brookstone\Core\Assessment\Selection\DriveSearch;
 use Brookstone\Core\Assessment\Selection\Goal;
@@ -104,42 +103,6 @@ describe('the sheet of stops', function () {
 
     it('says nothing of where something stands that turns on and on', function () {
         expect(stopsOf('lid', ['motions.0.task.keeps_turning' => true, 'motions.0.stops.hard_high' => null, 'motions.0.stops.hard_low' => null])['ways'])->toBe([]);
-    });
-});
-
-describe('balancing', function () {
-    $offers = fn (string $motion, array $planted): array => array_column(Counterbalance::of($build = Builds::planted($planted), $build->motions[$motion]), null, 'way');
-
-    it('halves the worst of an arm by a weight behind its pivot', function () use ($offers) {
-        $weight = $offers('lid', [])['counterweight'];
-        $gravity = 0.3 * 9.80665 * 0.12;
-        expect($weight['worst_before_Nm'])->toBeAbout($gravity, 1e-6)->and($weight['worst_after_Nm'])->toBeAbout($gravity / 2, 5e-3);
-        [$torque, $inertia] = array_map(fn ($change): float => $change->value, $weight['fix']->changes);
-        expect($torque)->toBeAbout($gravity / 2, 5e-3)->and($inertia)->toBeAbout(0.3 * 0.12 ** 2 + $torque / 9.80665 * 0.06, 1e-3)
-            ->and($weight['size']->text())->toMatch('/^301 g at 60 mm behind the pivot, 0\.177 N·m at horizontal$/');
-    });
-
-    it('halves the worst of an arm by a spring', function () use ($offers) {
-        $spring = $offers('lid', [])['spring'];
-        expect($spring['worst_after_Nm'])->toBeAbout($spring['worst_before_Nm'] / 2, 0.01)->and($spring['fix']->changes)->toHaveCount(2);
-    });
-
-    it('takes half of what a hoist lifts on a cord over a pulley', function () use ($offers) {
-        $weight = $offers('lift', [])['counterweight'];
-        expect($weight['fix']->changes[0]->value)->toBeAbout(0.3, 1e-6)->and($weight['worst_after_Nm'])->toBeAbout($weight['worst_before_Nm'] / 2, 1e-6)
-            ->and($offers('lift', ['motions.2.mechanism.counterweight_kg' => 0.2])['counterweight']['fix']->changes[0]->value)->toBeAbout(0.4, 1e-6);
-    });
-
-    it('says how it comes back, and whether it stays', function () use ($offers) {
-        $weight = $offers('lift', [])['counterweight'];
-        expect($weight['back']->text())->toBe('It still comes back by itself: 0.0294 N·m pull it against 0 N·m of rub.')
-            ->and($weight['unpowered']->text())->toMatch('/^Without power it stays: 0\.0294 N·m pull, its gears hold [\d.]+ N·m\.$/')
-            ->and($offers('lift', ['motions.2.drive' => null])['counterweight']['unpowered']->text())->toBe('Without power 0.0294 N·m pull at its drive.')
-            ->and($offers('lift', ['motions.2.mechanism.friction_N' => 4.0])['counterweight']['back']->text())->toStartWith('It no longer comes back by itself everywhere: 0.0294 N·m against 0.04 N·m');
-    });
-
-    it('offers nothing to what is balanced', function () use ($offers) {
-        expect($offers('lid', ['motions.0.mechanism.counterbalance_Nm' => 0.353]))->not->toHaveKey('counterweight');
     });
 });
 
