@@ -108,9 +108,26 @@ $quick = ['PHP_INI_SCAN_DIR' => (string) getenv('BROOKSTONE_QUICK_INI')]; // wit
  */
 $map = is_file("{$kept}/hits.json") && ! isset($options['fresh']) ? json_decode((string) file_get_contents("{$kept}/hits.json"), true)
     : ['functions' => [], 'tests' => []];
-$support = hash('xxh128', implode('', array_map(fn (string $file): string => (string) md5_file("{$root}/{$file}"),
-    [...files($root, 'tests/Support'), 'tests/Pest.php'])));
-$sum = fn (string $test): string => hash('xxh128', $support.md5_file("{$root}/{$test}"));
+// What a test hangs on: itself, and the helpers that it names, with those that they name.
+$helpers = [];
+foreach (files($root, 'tests/Support') as $file) {
+    $helpers[basename($file, '.php')] = (string) file_get_contents("{$root}/{$file}");
+}
+$named = function (string $source, array $known = []) use (&$named, $helpers): array {
+    foreach ($helpers as $helper => $its) {
+        if (! isset($known[$helper]) && preg_match("/\\b{$helper}\\b/", $source) === 1) {
+            $known = $named($its, [...$known, $helper => true]);
+        }
+    }
+
+    return $known;
+};
+$sum = function (string $test) use ($root, $named, $helpers): string {
+    $source = (string) file_get_contents("{$root}/{$test}");
+    $with = array_intersect_key($helpers, $named($source));
+
+    return hash('xxh128', implode('', [...$with, $source, md5_file("{$root}/tests/Pest.php")]));
+};
 $testFiles = files($root, 'tests/Core', 'Test.php');
 $map['tests'] = array_intersect_key($map['tests'], array_flip($testFiles));
 $stale = array_values(array_filter($testFiles, fn (string $test): bool => ($map['tests'][$test]['sum'] ?? '') !== $sum($test)));

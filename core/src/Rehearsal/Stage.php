@@ -409,7 +409,7 @@ final class Stage
             return $found;
         }
         if ($motion->positioning->isSwitched() && $axis->isPowered()) {
-            $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->named()} is still powered when all is done"),
+            $found[] = new Mishap('left_powered', $motion->id, $this->world->now(), new Sentence("{$motion->named()} is still powered at the end"),
                 $last['routine'], $last['path']);
         }
         $step = $this->build->routines[$last['routine']]->stepAt($last['path']);

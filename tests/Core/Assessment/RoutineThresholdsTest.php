@@ -105,7 +105,7 @@ it('says of a routine what is so, with its numbers, and nothing on the other sid
     'run, rested, and turned back' => ['routine.reversed', ['routines.1.steps' => [['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 1.0], ['do' => 'stop', 'motion' => 'lift'], ['do' => 'wait', 'for_s' => 0.2], ['do' => 'run', 'motion' => 'lift', 'direction' => 'down', 'for_s' => 0.5], ['do' => 'stop', 'motion' => 'lift']]], []],
     'two starts on one supply' => ['routine.starts_together|routine.sags', ['supplies.0.max_A' => 4.1, 'routines.1.steps.0' => ['do' => 'together', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 6]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]]], 'routines.1.steps.1' => ['do' => 'wait', 'for_s' => 1]], []],
     'on a weaker one' => ['routine.starts_together|routine.sags', ['supplies.0.max_A' => 3.2, 'routines.1.steps.0' => ['do' => 'together', 'branches' => [[['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 6]], [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6]]]], 'routines.1.steps.1' => ['do' => 'wait', 'for_s' => 1]], [
-        'fails routine.starts_together: Lid, Lift start at once and draw 4 A, but Main gives 3.2 A: it sags, and the controller may reset.',
+        'fails routine.starts_together: Lid and Lift start at once and draw 4 A, but Main gives 3.2 A: it sags, and the controller may reset.',
     ]],
     'over its own time' => ['routine.over', ['routines.1.target_s' => 7.0], [
         'fails routine.over_target: Show takes up to 8.62 s, longer than the 7 s asked for.',

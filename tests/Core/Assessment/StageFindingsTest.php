@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Severity;
 use Tests\Support\Builds;
+use Tests\Support\Said;
 
 /**
  * The lift of the sound build on the stage: a hoist that lifts a box of 0.1 m from z = 0.1 to 0.2, and what stands about it.
@@ -87,7 +88,7 @@ describe('what is planted on the stage', function () {
         $findings = Builds::findings(Builds::assessed($build), $code);
         expect($findings)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', Builds::assessed($build)->codes()))
             ->and($findings[0]->severity)->toBe($severity)
-            ->and($findings[0]->says->text())->not->toContain('{')
+            ->and(Said::by($findings[0]))->toBe(Said::of($code))
             ->and($findings[0]->fixes !== [])->toBe($mends, $code);
         foreach ($findings[0]->fixes as $fix) {
             $left = array_filter(Builds::findings(Builds::assessed(Builds::mended($build, $fix)), $code),

@@ -7,6 +7,7 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Wiring\BoardStock;
 use Tests\Support\Builds;
+use Tests\Support\Said;
 
 /**
  * What is planted in the wired sound build.
@@ -179,7 +180,7 @@ it('finds what is planted in the wiring, and mends it', function (string $code) 
 
     expect($findings)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', Builds::assessed($build)->codes()))
         ->and($findings[0]->severity)->toBe($severity)
-        ->and($findings[0]->says->text())->not->toContain('{')
+        ->and(Said::by($findings[0]))->toBe(Said::of($code))
         ->and($code === 'wiring.broken_wire' ? 0 : count(wiringFindings(Builds::assessed(Builds::planted(Builds::wired())), $code)))->toBe(0);
     if (! $mends) {
         return;

@@ -119,10 +119,6 @@ final readonly class SharedBattery
         $names = array_map(fn (MotionInBuild $subject): string => $subject->motion->named(), $subjects);
         $more = count($names) - self::NAMED;
 
-        return match (true) {
-            count($names) === 1 => $names[0],
-            $more > 1 => implode(', ', array_slice($names, 0, self::NAMED))." and {$more} more",
-            default => implode(', ', array_slice($names, 0, -1)).' and '.$names[count($names) - 1],
-        };
+        return $more > 1 ? implode(', ', array_slice($names, 0, self::NAMED))." and {$more} more" : Sentence::listed($names);
     }
 }

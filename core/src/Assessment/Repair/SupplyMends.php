@@ -70,7 +70,7 @@ final class SupplyMends
     {
         $hard = array_filter($motions, fn (Motion $motion): bool => $motion->drive?->motor instanceof DcMotor && $motion->drive->ramp_s <= 0.0
             && $motion->drive->supply->id === $supply->id);
-        $names = implode(' and ', array_map(fn (Motion $motion): string => $motion->named(), $hard));
+        $names = Sentence::listed(array_values(array_map(fn (Motion $motion): string => $motion->named(), $hard)));
 
         return $hard === [] ? [] : [new Fix(
             new Sentence("Start {$names} softly: from nothing to full command over {ramp}", ['ramp' => Quantity::of(self::RAMP_S, 's')]),

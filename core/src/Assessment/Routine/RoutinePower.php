@@ -142,7 +142,7 @@ final readonly class RoutinePower
                 $branches[$i] = $i === 0 ? $branch : [['do' => 'wait', 'for_s' => round(0.3 * $i, 2)], ...$branch];
             }
             $this->context->find($routine, 'routine.starts_together', Severity::Fails, $path,
-                implode(', ', $names[$id]).' start at once and draw {sum}, but '.$supply->named().' gives {most}: it sags, and the controller may reset.',
+                Sentence::listed($names[$id]).' start at once and draw {sum}, but '.$supply->named().' gives {most}: it sags, and the controller may reset.',
                 ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')], [
                     new Fix(new Sentence('Start them 0.3 s after one another'), [new Change("{$path}.branches", $branches)]),
                     ...SupplyMends::softly($this->build, $supply, $starting[$id]),

@@ -86,7 +86,7 @@ final readonly class RoutineSupply
     {
         $names = array_map(fn (string $id): string => $this->build->routines[$id]->named(), $together);
 
-        return new Sentence('asked for {most} at most'.($names === [] ? '' : ' by '.implode(' and ', $names)).', gives {gives}',
+        return new Sentence('asked for {most} at most'.($names === [] ? '' : ' by '.Sentence::listed($names)).', gives {gives}',
             ['most' => Quantity::of($most, 'A'), 'gives' => Quantity::of($supply->max_A, 'A')]);
     }
 
@@ -143,7 +143,7 @@ final readonly class RoutineSupply
         $moved = array_intersect_key($this->build->motions,
             array_flip(array_merge(...array_map(fn (Routine $routine): array => $routine->motions(), $routines))));
         $this->context->add($routines[0], new Finding('routine.together_sags', Severity::Tight, $place, new Sentence(
-            implode(' and ', $names).' can run beside one another: if '.(count($names) > 2 ? 'all'
+            Sentence::listed($names).' can run beside one another: if '.(count($names) > 2 ? 'all'
                 : 'both').' are at their worst at the same moment they ask {sum} of '.$supply->named().', and it gives {most}.',
             ['sum' => Quantity::of($sum, 'A'), 'most' => Quantity::of($supply->max_A, 'A')],
         ), [...SupplyMends::softly($this->build, $supply, array_values(array_filter($moved, fn (Motion $motion): bool => $motion->drive !== null))),

@@ -201,7 +201,7 @@ final readonly class PinRules
                     .Board::address($board->address).'.', [], $free);
             } elseif (count($like) > $room && $board === array_values($like)[0]) {
                 $this->on->find('wiring.bus_full', Severity::Fails, $path,
-                    '{count} '.Sentence::quote($board->board->name).' on one bus: it has {room} addresses.',
+                    '{count} '.Sentence::quote($board->board->name).' on one bus: it has {room} '.($room === 1 ? 'address.' : 'addresses.'),
                     ['count' => Quantity::number(count($like)), 'room' => Quantity::number($room)], fn (): array => []);
             }
             $seen[$board->address ?? -1] ??= $board;

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Fix;
+
+/** What each finding says where it is planted, with its numbers, where it points and what it offers: read through, and kept in `said.json`. */
+final class Said
+{
+    /** @return array{at: string, says: string, offers: list<string>} */
+    public static function by(Finding $finding): array
+    {
+        return ['at' => $finding->place, 'says' => $finding->says->text(), 'offers' => array_map(fn (Fix $fix): string => $fix->does->text(), $finding->fixes)];
+    }
+
+    /** @return array{at: string, says: string, offers: list<string>}|null as it was read through */
+    public static function of(string $code): ?array
+    {
+        static $all = null;
+        $all ??= json_decode((string) file_get_contents(__DIR__.'/said.json'), true, flags: JSON_THROW_ON_ERROR);
+
+        return $all[$code] ?? null;
+    }
+}
