@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
 
@@ -14,6 +15,20 @@ final class Said
     public static function by(Finding $finding): array
     {
         return ['at' => $finding->place, 'says' => $finding->says->text(), 'offers' => array_map(fn (Fix $fix): string => $fix->does->text(), $finding->fixes)];
+    }
+
+    /**
+     * What the judge says at once of the sound build with something planted in it, of codes that begin so: how bad, what, where, and in which words.
+     *
+     * @param  array<string, mixed>  $planted
+     * @return list<string>
+     */
+    public static function atOnce(string $codes, array $planted): array
+    {
+        $found = array_filter(BuildJudge::atOnce(Builds::planted($planted))->findings(), fn (Finding $finding): bool => preg_match("/^(?:{$codes})/", $finding->code) === 1);
+
+        return array_values(array_unique(array_map(
+            fn (Finding $finding): string => "{$finding->severity->value} {$finding->code} at {$finding->place}: {$finding->says->text()}", $found)));
     }
 
     /** @return array{at: string, says: string, offers: list<string>}|null as it was read through */

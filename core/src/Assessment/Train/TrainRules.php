@@ -63,8 +63,11 @@ final class TrainRules
         $meshes = count(array_filter($motion->train->stages, fn (Stage $stage): bool => $stage->type->direction() < 0));
 
         return [new Finding('train.wrong_way', Severity::Fails, $subject->path.'.train', new Sentence(
-            "It turns the wrong way: {$meshes} ".($meshes === 1 ? 'mesh reverses' : 'meshes reverse').' the drive'.($rod?->opposite_sides === true
-                ? ', the rod does too' : '').', and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
+            'It turns the wrong way: '.match ($meshes) {
+                0 => 'no mesh reverses',
+                1 => '1 mesh reverses',
+                default => "{$meshes} meshes reverse",
+            }.' the drive'.($motion->drive->reversed ? ', which is turned round itself' : '').($rod?->opposite_sides === true ? ', the rod does too' : '').', and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
         ), $fixes)];
     }
 
