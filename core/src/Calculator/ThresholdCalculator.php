@@ -65,7 +65,7 @@ final readonly class ThresholdCalculator implements Calculator
         }
         if ($threshold->error_rate > 0.0 && $count < 1 / $threshold->error_rate) {
             $findings[] = new Finding('sense.few_readings', Severity::Note, 'absent',
-                new Sentence("An error rate of {rate} cannot be vouched for by {$count} readings: it may be up to {most}. Ten of each tell the spread better.", [
+                new Sentence("An error rate of {rate} cannot be vouched for by {$count} readings: it may be up to {most}. More of each tell the spread better.", [
                     'rate' => Quantity::share($threshold->error_rate),
                     'most' => Quantity::share($threshold->errorRateAtMost(count($inputs['absent']), count($inputs['present']))),
                 ]));

@@ -76,7 +76,7 @@ it('says of a routine what is so, with its numbers, and nothing on the other sid
         'note routine.threshold_guessed: The threshold of Cup is a guess: ten readings with the thing and ten without it, in the light it will live in, tell where it belongs.',
     ]],
     'few readings' => ['routine.thres|routine.few|routine.sees', ['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 70, 'absent' => [40, 44, 47], 'present' => [88, 91, 90]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], [
-        'note routine.few_readings: Cup was read 3 times without the thing and 3 times with it: that few cannot rule out that it misreads 4.74%. Ten of each tell the spread better.',
+        'note routine.few_readings: Cup was read 3 times without the thing and 3 times with it: that few cannot rule out that it misreads 4.74%. More of each tell the spread better.',
     ]],
     'two on one side are no readings' => ['routine.thres|routine.few|routine.sees', ['sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 70, 'absent' => [40, 44], 'present' => [88, 91, 90]], 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3]], [
         'note routine.threshold_guessed: The threshold of Cup is a guess: ten readings with the thing and ten without it, in the light it will live in, tell where it belongs.',

@@ -17,6 +17,7 @@ use Brookstone\Core\Quantity\Constants;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Routine\Effect;
 use Brookstone\Core\Routine\Movement;
+use Brookstone\Core\Routine\RepeatStep;
 use Brookstone\Core\Routine\Routine;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\TogetherStep;
@@ -50,20 +51,24 @@ final readonly class RoutinePower
         return $motion->positioning->isSwitched();
     }
 
-    /** @param  list<Step>  $steps */
-    private function leftPowered(Routine $routine, array $steps, string $path): void
+    /**
+     * @param  list<Step>  $steps
+     * @param  list<Step>  $rest  what comes after all of them
+     */
+    private function leftPowered(Routine $routine, array $steps, string $path, array $rest = []): void
     {
         foreach ($steps as $i => $step) {
+            $after = [...array_slice($steps, $i + 1), ...$rest];
             foreach ($step->inner() as $field => $inner) {
-                $this->leftPowered($routine, $inner, "{$path}.{$i}.{$field}");
+                $this->leftPowered($routine, $inner, "{$path}.{$i}.{$field}", [...($step->effect($this->build)->goesRound ? $inner : []), ...$after]);
             }
             $move = $step->effect($this->build)->move;
             $motion = $this->build->motions[$move->motion ?? ''] ?? null;
             if ($move === null || $motion === null || ! $move->staysOn || $motion->positioning->isAbsolute() || $motion->task->keeps_turning) {
                 continue;
             }
-            $later = array_filter(array_slice($steps, $i + 1), fn (Step $next): bool => $next->motion() === $motion->id
-                || ($next->inner() !== [] && in_array($motion->id, Routine::motionsOf([$next]), true)));
+            $later = array_filter($after, fn (Step $next): bool => $next !== $step && ($next->motion() === $motion->id
+                || ($next->inner() !== [] && in_array($motion->id, Routine::motionsOf([$next]), true))));
             if ($later === []) {
                 $this->context->find($routine, 'routine.left_powered', Severity::Fails, "{$path}.{$i}",
                     "Nothing stops {$motion->named()} after this run: its motor goes on pushing against the stop and burns out its driver.", [], [
@@ -78,12 +83,13 @@ final readonly class RoutinePower
      * Reversed without a stop between, and together at once.
      *
      * @param  list<Step>  $steps
+     * @param  bool  $again  from their end they begin anew
      */
-    private function lists(Routine $routine, array $steps, string $path): void
+    private function lists(Routine $routine, array $steps, string $path, bool $again = false): void
     {
         foreach ($steps as $i => $step) {
             foreach ($step->inner() as $field => $inner) {
-                $this->lists($routine, $inner, "{$path}.{$i}.{$field}");
+                $this->lists($routine, $inner, "{$path}.{$i}.{$field}", $step instanceof RepeatStep && $step->times !== 1);
             }
             if ($step instanceof TogetherStep) {
                 $this->together($routine, $step, "{$path}.{$i}");
@@ -92,13 +98,12 @@ final readonly class RoutinePower
             if ($run === null || ! $run->staysOn || ! $this->drives($this->build->motions[$run->motion])) {
                 continue;
             }
-            for ($j = $i + 1; $j < count($steps); $j++) {
+            for ($k = $i + 1; $k < ($again ? $i + count($steps) : count($steps)); $k++) {
+                $j = $k % count($steps);
                 $next = $steps[$j];
                 $effect = $next->effect($this->build);
-                $rests = ($effect->rests && $effect->couples === null && ($effect->for_s ?? 0.0) >= self::RESTS_S && $effect->until === null)
-                    || $effect->halt?->motion === $run->motion;
                 $way = $effect->move?->motion === $run->motion ? $effect->move->way : null;
-                if ($rests || ($next->motion() === $run->motion && ($way === null || $way === $run->way))) {
+                if ($this->rests($next, $run->motion) || ($next->motion() === $run->motion && ($way === null || $way === $run->way))) {
                     break;
                 }
                 if ($next->motion() === $run->motion) {
@@ -113,6 +118,17 @@ final readonly class RoutinePower
                 }
             }
         }
+    }
+
+    /** After it a motion may be at rest: it waits long enough, stops it, or has something in it that does. */
+    private function rests(Step $step, string $motion): bool
+    {
+        $effect = $step->effect($this->build);
+        $inner = array_merge(...array_values($step->inner()));
+
+        return ($effect->rests && $effect->couples === null && ($effect->for_s ?? 0.0) >= self::RESTS_S && $effect->until === null)
+            || $effect->halt?->motion === $motion
+            || array_filter($inner, fn (Step $each): bool => $each->motion() === $motion || $this->rests($each, $motion)) !== [];
     }
 
     /** The starting currents of all branches at once, against what their supply gives. */
@@ -202,7 +218,8 @@ final readonly class RoutinePower
         }
         $back = $switch->at + $switch->direction() * ceil(1e4 * $runs * $settings->stop_clearance) / 1e4;
 
-        return [new Fix(new Sentence('Set the hard stop back to {at}', ['at' => $subject->motion->unit()->quantity($back)]),
+        return [new Fix(new Sentence('Set the hard stop back to {at}, {past} past the switch', ['at' => $subject->motion->unit()->quantity($back),
+            'past' => $subject->motion->unit()->quantity(abs($back - $switch->at))]),
             [new Change($subject->path.'.stops.'.($switch->end === 'low' ? 'hard_low' : 'hard_high'), $back)])];
     }
 

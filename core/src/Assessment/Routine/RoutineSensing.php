@@ -184,7 +184,7 @@ final readonly class RoutineSensing
             $flag_mm = 2000 * $motion->unit()->toSi($sensor->reach);
             $seen = new Debounce(0.0, $this->build->settings->scan_s * 1000, ($latency - $this->build->settings->scan_s) * 1000, $flag_mm, $speed * 1000);
             if ($seen->missed) {
-                $reach = Format::significantNumber($motion->unit()->fromSi($speed * $latency / 2 / 0.8), 2);
+                $reach = Format::significantNumber($motion->unit()->fromSi($speed * $seen->latency_ms / 1000 / 2 / 0.8), 2);
                 $slow = $move->speed * $seen->dwell_ms / $seen->latency_ms * 0.8;
                 $this->context->find($routine, 'routine.runs_past', Severity::Fails, "{$path}.speed",
                     "{$motion->named()} is at {$sensor->named()} for {dwell} and that is seen only after {latency}: it runs past.",
@@ -233,7 +233,7 @@ final readonly class RoutineSensing
         $most = $best->errorRateAtMost(count($sensor->absent), count($sensor->present));
         if ($share <= self::GHOSTS && $best->error_rate <= self::GHOSTS && $most > self::GHOSTS) {
             $this->context->find($routine, 'routine.few_readings', Severity::Note, "{$at}.absent",
-                "{$sensor->named()} was read {absent} times without the thing and {present} times with it: that few cannot rule out that it misreads {most}. Ten of each tell the spread better.", [
+                "{$sensor->named()} was read {absent} times without the thing and {present} times with it: that few cannot rule out that it misreads {most}. More of each tell the spread better.", [
                     'absent' => Quantity::number(count($sensor->absent)), 'present' => Quantity::number(count($sensor->present)),
                     'most' => Quantity::share($most),
                 ]);

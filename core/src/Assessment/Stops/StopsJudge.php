@@ -339,7 +339,8 @@ final class StopsJudge implements Judge
         $key = $switch->end === 'low' ? 'hard_low' : 'hard_high';
 
         return [new Fix(
-            new Sentence('Set the hard stop back to {at}', ['at' => $subject->motion->unit()->quantity($at)]),
+            new Sentence('Set the hard stop back to {at}, {past} past the switch', ['at' => $subject->motion->unit()->quantity($at),
+                'past' => $subject->motion->unit()->quantity(abs($at - $switch->at))]),
             [new Change("{$subject->path}.stops.{$key}", $at)],
         )];
     }
