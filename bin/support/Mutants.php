@@ -28,6 +28,9 @@ final class Mutants
         Math\MinToMax::class, Math\MaxToMin::class, Number\IncrementInteger::class,
     ];
 
+    private const BY_A_TIE = [Equality\GreaterOrEqualToGreater::class, Equality\GreaterToGreaterOrEqual::class, Equality\SmallerOrEqualToSmaller::class,
+        Equality\SmallerToSmallerOrEqual::class];
+
     private const OFF = 1.1; // a number that is none of counting is wrong by a tenth
 
     private const HAIR = 1e-5; // a smaller one only keeps rounding off: a tenth of it says nothing
@@ -223,7 +226,12 @@ final class Mutants
             return []; // only makes 0 of −0
         }
         $changed = [];
+        $ties = (new NodeFinder)->findFirst($node, fn (Node $each): bool => $each instanceof Node\Expr\ClassConstFetch && $each->name instanceof Node\Identifier
+            && $each->name->name === 'TIE') !== null; // it is there so that equal or not decides nothing
         foreach (self::KINDS as $kind) {
+            if ($ties && in_array($kind, self::BY_A_TIE, true)) {
+                continue;
+            }
             if (array_filter($kind::nodesToHandle(), fn (string $type): bool => $node instanceof $type) !== [] && $kind::can($node)) {
                 $other = $kind::mutate(unserialize(serialize($node)));
                 $changed = $other instanceof Node\Expr ? [...$changed, $other] : $changed;

@@ -146,8 +146,8 @@ final class CordRules
 
         return new Finding('train.order_unsure', $pair->first === 'neither' ? Severity::Fails : Severity::Tight, $at, new Sentence(
             $pair->first === 'neither' ? "Neither goes surely first: at their hardest {$subject->motion->named()} needs {one} of the motor and {$other->named()} {two}, and each needs less to start. Weigh one of them down."
-                : "{$first->named()} goes first, but only just: {$second->named()} needs {margin} times that to start, and one and a half times is sure. A little rub turns the order round.",
-            $values,
+                : "{$first->named()} goes first, but only just: {$second->named()} needs {margin} times that to start, and {sure} times is sure. A little rub turns the order round.",
+            $values + ['sure' => Quantity::number(TwoInTurn::CLEARLY)],
         ), [$selector]);
     }
 
