@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Finding\Finding;
 use Brookstone\Core\Finding\Fix;
@@ -25,7 +26,24 @@ final class Said
      */
     public static function atOnce(string $codes, array $planted): array
     {
-        $found = array_filter(BuildJudge::atOnce(Builds::planted($planted))->findings(), fn (Finding $finding): bool => preg_match("/^(?:{$codes})/", $finding->code) === 1);
+        return self::lines($codes, BuildJudge::atOnce(Builds::planted($planted)));
+    }
+
+    /**
+     * The same once all is rehearsed.
+     *
+     * @param  array<string, mixed>  $planted
+     * @return list<string>
+     */
+    public static function whole(string $codes, array $planted): array
+    {
+        return self::lines($codes, Builds::assessed(Builds::planted($planted)));
+    }
+
+    /** @return list<string> */
+    private static function lines(string $codes, Assessment $assessment): array
+    {
+        $found = array_filter($assessment->findings(), fn (Finding $finding): bool => preg_match("/^(?:{$codes})/", $finding->code) === 1);
 
         return array_values(array_unique(array_map(
             fn (Finding $finding): string => "{$finding->severity->value} {$finding->code} at {$finding->place}: {$finding->says->text()}", $found)));

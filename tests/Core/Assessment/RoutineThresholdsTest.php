@@ -175,7 +175,7 @@ it('says what cannot be, and nothing where it can', function (string $codes, arr
     'a start with hysteresis' => ['routine.no_hysteresis', above(60), []],
     'a start at one value' => ['routine.no_hysteresis', ['sensors.2' => ['id' => 'dusk', 'name' => 'Dusk', 'kind' => 'light', 'rest' => 80],
         'routines.1.starts' => [['when' => 'level', 'sensor' => 'dusk', 'is' => 'below', 'value' => 40]]], [
-            'tight routine.no_hysteresis: Dusk starts Show at one value without hysteresis: at dusk it starts it over and over.',
+            'tight routine.no_hysteresis: Dusk starts Show at one value without hysteresis: near that value it starts it over and over.',
         ]],
     'a value between all readings' => ['routine.level', above(47.5), []],
     'on one of eight' => ['routine.level', above(47), [

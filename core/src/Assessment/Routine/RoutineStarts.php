@@ -18,6 +18,8 @@ use Brookstone\Core\Routine\Trigger;
 /** What starts routines: nothing, what never comes, or what can be read two ways. */
 final readonly class RoutineStarts
 {
+    private const DAY_S = 86400.0;
+
     private Build $build;
 
     public function __construct(private RoutineContext $context)
@@ -116,11 +118,14 @@ final readonly class RoutineStarts
         }
         foreach (array_values($this->build->routines) as $k => $other) {
             $meets = array_intersect($routine->motions(), $other->motions()) !== [];
-            foreach ($k < $i && $meets ? $other->starts : [] as $first) {
-                $lasts = $this->context->takes_s($other) ?? 0.0;
-                $after = $trigger->clock_s - ($first->clock_s ?? INF);
-                if ($first->when !== 'time_of_day' || $after < 0.0 || $after > $lasts) {
+            foreach ($k !== $i && $meets ? $other->starts : [] as $first) {
+                if ($first->when !== 'time_of_day' || $first->clock_s === null) {
                     continue;
+                }
+                $lasts = $this->context->takes_s($other) ?? 0.0;
+                $after = fmod($trigger->clock_s - $first->clock_s + self::DAY_S, self::DAY_S); // over midnight too
+                if ($after > $lasts || ($after <= 0.0 && $k > $i)) {
+                    continue; // of two at the same moment the later in the list is told
                 }
                 $later = ceil(($first->clock_s + $lasts) / 60 + 1) * 60;
                 $at = sprintf('%02d:%02d', intdiv((int) $later, 3600) % 24, intdiv((int) $later, 60) % 60);
@@ -151,7 +156,7 @@ final readonly class RoutineStarts
         }
         if ($trigger->condition instanceof LevelIs && $trigger->condition->hysteresis <= 0.0) {
             $this->context->find($routine, 'routine.no_hysteresis', Severity::Tight, "{$path}.hysteresis",
-                "{$this->build->sensors[$trigger->condition->sensor]->named()} starts {$routine->named()} at one value without hysteresis: at dusk it starts it over and over.", [], [
+                "{$this->build->sensors[$trigger->condition->sensor]->named()} starts {$routine->named()} at one value without hysteresis: near that value it starts it over and over.", [], [
                     new Fix(new Sentence('Let it come back by {by} first',
                         ['by' => Quantity::number($by = max(0.01, round(abs($trigger->condition->value) * 0.1, 2)))]), [new Change("{$path}.hysteresis", $by)]),
                 ]);
