@@ -56,6 +56,12 @@ final readonly class Servo implements Drive
         }
     }
 
+    /** How far off where it is sent it may stand: it is still within half of its dead band, and its gears have play. */
+    public function standsWithin_deg(): float
+    {
+        return $this->deadband_deg / 2 + $this->slop_deg;
+    }
+
     public static function fields(): array
     {
         return [

@@ -71,10 +71,10 @@ describe('the ways that builders argue about', function () {
     it('stop off their place by what each cannot know', function () {
         $ways = conceptsFor();
         $off = fn (string $way): float => $ways[$way]['error'];
-        // 1/12 of a turn of the motor and what it goes on in 5 ms; one full step of 200; a twentieth of 70° at each of ten moves; dead band and play
+        // 1/12 of a turn of the motor and what it goes on in 5 ms; one full step of 200; a twentieth of 70° at each of ten moves; half of a dead band and play
         expect($off('encoder'))->toBeAbout(30.0 / $ways['encoder']['ratio'] + 0.005 * 70.0 / $ways['encoder']['time_s'], 1e-9)
             ->and($off('stepper'))->toBeAbout(1.8 / $ways['stepper']['ratio'], 1e-9)->and($off('timed'))->toBeAbout(0.05 * 70.0 * sqrt(10), 1e-9)
-            ->and($off('servo'))->toBeAbout((Drawer::get('S25 digital')->deadband_deg + Drawer::get('S25 digital')->slop_deg) / $ways['servo']['ratio'], 1e-9)
+            ->and($off('servo'))->toBeAbout((Drawer::get('S25 digital')->deadband_deg / 2 + Drawer::get('S25 digital')->slop_deg) / $ways['servo']['ratio'], 1e-9)
             ->and($off('worm'))->toBeGreaterThan(0.05)->toBeLessThan(0.5); // only the difference between a full and a low supply
     });
 

@@ -51,7 +51,7 @@ final class LevelRules
     {
         $motor = $motion->drive?->motor;
 
-        return $motor instanceof Servo ? abs($motion->unit()->fromSi(($motor->deadband_deg / 2 + $motor->slop_deg) * Constants::RAD_PER_DEG
+        return $motor instanceof Servo ? abs($motion->unit()->fromSi($motor->standsWithin_deg() * Constants::RAD_PER_DEG
             / $motion->train->ratio() * $motion->mechanism->travelPerRad())) : 0.0;
     }
 }

@@ -149,7 +149,7 @@ final class DriveConcepts
         $travel = abs($unit->fromSi($motion->move()->distance()));
 
         return match (true) {
-            $motor instanceof Servo => $slop + $own(($motor->deadband_deg + $motor->slop_deg) * Constants::RAD_PER_DEG / $best->figures->ratio),
+            $motor instanceof Servo => $slop + $own($motor->standsWithin_deg() * Constants::RAD_PER_DEG / $best->figures->ratio),
             $motor instanceof Stepper => $slop + $own(2 * M_PI / $motor->steps_per_rev / $best->figures->ratio),
             $school === 'worm' => self::runOnSpread($build, $motion) + $slop,
             $school === 'timed' => self::SUPPLY_SPREAD * $travel * sqrt(self::MOVES_BETWEEN_HOMES) + $slop,

@@ -189,7 +189,7 @@ final readonly class StopsSheet
             ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1 && ! $counts],
             ["an encoder of {$pulses} pulses on its shaft", ...$byCount(($motion->pulseLength() ?? $turn(360 / $pulses)) + ($spread ?? 0.0)),
                 'must be homed', 'an encoder and a switch, three pins', $counts],
-            ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->deadband_deg)) : $byCount($turn(1.0))), 'knows',
+            ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->standsWithin_deg())) : $byCount($turn(1.0))), 'knows',
                 'the servo itself, one pin', $motor instanceof Servo],
             ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed',
                 'a driver and a switch, three pins', $motor instanceof Stepper],
