@@ -133,6 +133,7 @@ final class Runtime
                     new When('edge[i] == 1', [
                         new Set('was_told[g]', 'let_go[g] && !passed(let_go_at[g], double_ms)'),
                         new When('was_told[g]', [new Set('press[g]', '3')]),
+                        new When('let_go[g] && !was_told[g]', [new Set('press[g]', '1')]), // the press before this one was a short one
                         new Set('pressed[g]', 'true'), new Set('pressed_at[g]', 'now'), new Set('let_go[g]', 'false'),
                     ]),
                     new When('edge[i] == 2', [

@@ -30,11 +30,16 @@ final class Gestures
     {
         if ($on) {
             $double = $this->released !== null && $now - $this->released <= $this->button->double_s + 1e-9;
+            $was = match (true) {
+                $double => ['double'],
+                $this->released !== null => ['short'], // the press before this one, which nobody has looked at since it was clear
+                default => [],
+            };
             $this->pressed = $now;
             $this->told = $double;
             $this->released = null;
 
-            return $double ? ['double'] : [];
+            return $was;
         }
         if ($this->pressed !== null && ! $this->told) {
             $this->released = $now;
