@@ -98,6 +98,18 @@ it('is held up by its capacitor while it falls: I = C·dV/dt', function () {
     expect($state->volts_V())->toBe(12.0); // filled at once
 });
 
+it('is held up by its capacitor behind its resistance: what comes through that need not come of it', function () {
+    $state = fedThings(1.0, ['capacitor_uF' => 10_000.0, 'resistance_ohm' => 1.0, 'max_A' => 50.0]);
+    $state->look(0.0, 0.001);
+    expect($state->volts_V())->toBeAbout(11.9, 1e-9); // 1 A for a millisecond out of 10 mF, while nothing comes through
+    $state->look(0.001, 0.001);
+    expect($state->volts_V())->toBeAbout(11.9 - (11.9 / 12 - 0.1) * 0.1, 1e-9);
+    for ($i = 2; $i < 200; $i++) {
+        $state->look($i / 1000, 0.001);
+    }
+    expect($state->volts_V())->toBeAbout(12 / (1 + 1 / 12), 1e-4);
+});
+
 it('adds up what it gave, and keeps the most that it was asked for', function () {
     $state = fedThings(2.0);
     $state->look(0.0, 0.5);
@@ -202,6 +214,13 @@ describe('what it bears', function () {
     it('is what all that hangs on it can draw', function () {
         expect(fedThings(5.0)->bears([]))->toBeTrue()->and(fedThings(5.01)->bears([]))->toBeFalse()->and(fedThings(1.0, ['resistance_ohm' => 0.1])->bears([]))->toBeFalse()
             ->and(fedThings(4.0, [], 1.0)->bears([]))->toBeTrue()->and(fedThings(4.0, [], 1.1)->bears([]))->toBeFalse();
+        $full = fn (float $asks_A): bool => (function (SupplyState $state): bool { // freshly charged: more volts, and more flows
+            $state->isSetTo(1.05);
+            $state->look(0.0, 0.01);
+
+            return $state->bears([]);
+        })(fedThings($asks_A, ['max_A' => 5.0]));
+        expect($full(4.7))->toBeTrue()->and($full(4.8))->toBeFalse();
         $off = fedThings(1.0);
         $off->isSwitched(false, 0.0);
         expect($off->bears([]))->toBeFalse(); // it has not fallen yet
