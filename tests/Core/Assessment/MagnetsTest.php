@@ -11,7 +11,7 @@ function heldByMagnets(float $contact_N, float $x_m = 0.1, string $on = 'lid'): 
     return ['motions.'.($on === 'lid' ? 0 : 2).'.mount' => ['z_m' => 0.2], 'motions.1.mount' => ['on' => $on, 'x_m' => $x_m, 'magnets' => ['contact_N' => $contact_N, 'magnet_m' => 0.01, 'gap_m' => 0.002]]];
 }
 
-function letGo(string $severity, string $accel, string $needed, string $pull): string
+function magnetsLetGo(string $severity, string $accel, string $needed, string $pull): string
 {
     return "{$severity} stage.magnets_let_go at motions.1.mount.magnets.gap_m: Tilted by 70° and moved off with {$accel} of its weight, Jaw and what rides on it, 100 g, take {$needed} N to hold; across their gap the magnets pull {$pull} N"
         .($severity === 'fails' ? ': it comes off.' : ', less than 1.5 × that.');
@@ -22,11 +22,11 @@ function letGo(string $severity, string $accel, string $needed, string $pull): s
 it('says of magnets what they must hold, and by how little or much they do', function (array $planted, array $says) {
     expect(Said::atOnce('stage.magnets', $planted))->toBe($says);
 })->with([
-    'far too weak' => [heldByMagnets(0.5), [letGo('fails', '1.35%', '1.54', '0.241')]],
-    'moved off faster, further out' => [heldByMagnets(0.5, 0.2), [letGo('fails', '2.24%', '1.55', '0.241')]],
-    'just too weak' => [heldByMagnets(3.1), [letGo('fails', '1.35%', '1.54', '1.49')]],
-    'just strong enough' => [heldByMagnets(3.3), [letGo('tight', '1.35%', '1.54', '1.59')]],
-    'nearly half as much again' => [heldByMagnets(4.8), [letGo('tight', '1.35%', '1.54', '2.31')]],
+    'far too weak' => [heldByMagnets(0.5), [magnetsLetGo('fails', '1.35%', '1.54', '0.241')]],
+    'moved off faster, further out' => [heldByMagnets(0.5, 0.2), [magnetsLetGo('fails', '2.24%', '1.55', '0.241')]],
+    'just too weak' => [heldByMagnets(3.1), [magnetsLetGo('fails', '1.35%', '1.54', '1.49')]],
+    'just strong enough' => [heldByMagnets(3.3), [magnetsLetGo('tight', '1.35%', '1.54', '1.59')]],
+    'nearly half as much again' => [heldByMagnets(4.8), [magnetsLetGo('tight', '1.35%', '1.54', '2.31')]],
     'and that' => [heldByMagnets(4.9), []],
     'never tilted' => [heldByMagnets(0.3, on: 'lift'), []],
 ]);

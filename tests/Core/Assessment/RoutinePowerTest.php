@@ -31,7 +31,7 @@ const LIFT_UP = ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s
 const LIFT_DOWN = ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6];
 const LID_OPEN = ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 6];
 
-function waitFor(float $seconds): array
+function pausing(float $seconds): array
 {
     return ['do' => 'wait', 'for_s' => $seconds];
 }
@@ -56,17 +56,17 @@ it('sees what is left running, and what is turned round before it rests', functi
 })->with([
     'a run and nothing more' => [[RUN_UP], [leftOn('routines.1.steps.0')]],
     'a run and a stop' => [[RUN_UP, STOP_IT], []],
-    'stopped later, within something' => [[RUN_UP, waitFor(1), againAndAgain(2, STOP_IT)], []],
-    'stopped after what it stands in' => [[againAndAgain(2, waitFor(1), RUN_UP), STOP_IT], []],
-    'for ever round: the next round stops it' => [[againAndAgain(null, STOP_IT, waitFor(1), RUN_UP)], []],
-    'round twice: nobody stops the last' => [[againAndAgain(2, STOP_IT, waitFor(1), RUN_UP)], [leftOn('routines.1.steps.0.steps.2')]],
-    'for ever round, and never stopped' => [[againAndAgain(null, waitFor(1), RUN_UP)], [leftOn('routines.1.steps.0.steps.1')]],
+    'stopped later, within something' => [[RUN_UP, pausing(1), againAndAgain(2, STOP_IT)], []],
+    'stopped after what it stands in' => [[againAndAgain(2, pausing(1), RUN_UP), STOP_IT], []],
+    'for ever round: the next round stops it' => [[againAndAgain(null, STOP_IT, pausing(1), RUN_UP)], []],
+    'round twice: nobody stops the last' => [[againAndAgain(2, STOP_IT, pausing(1), RUN_UP)], [leftOn('routines.1.steps.0.steps.2')]],
+    'for ever round, and never stopped' => [[againAndAgain(null, pausing(1), RUN_UP)], [leftOn('routines.1.steps.0.steps.1')]],
     'two at once, stopped after both' => [[['do' => 'together', 'branches' => [[RUN_UP], [LID_OPEN]]], STOP_IT], []],
     'another is stopped' => [[RUN_UP, ['do' => 'stop', 'motion' => 'lid']], [leftOn('routines.1.steps.0')]],
     'moved on, as it then is' => [[RUN_UP, STOP_IT, LIFT_DOWN], []],
-    'a wait of 0.19 s' => [[RUN_UP, waitFor(0.19), RUN_DOWN, STOP_IT], [reversedAt('routines.1.steps.2')]],
-    'one of 0.2 s' => [[RUN_UP, waitFor(0.2), RUN_DOWN, STOP_IT], []],
-    'one of 0.2 s within something' => [[RUN_UP, againAndAgain(3, waitFor(0.2)), RUN_DOWN, STOP_IT], []],
+    'a wait of 0.19 s' => [[RUN_UP, pausing(0.19), RUN_DOWN, STOP_IT], [reversedAt('routines.1.steps.2')]],
+    'one of 0.2 s' => [[RUN_UP, pausing(0.2), RUN_DOWN, STOP_IT], []],
+    'one of 0.2 s within something' => [[RUN_UP, againAndAgain(3, pausing(0.2)), RUN_DOWN, STOP_IT], []],
     'a wait for somebody says nothing' => [[RUN_UP, ['do' => 'wait', 'until' => ['sensor' => 'beam'], 'give_up_s' => 5], RUN_DOWN, STOP_IT], [reversedAt('routines.1.steps.2')]],
     'other things between' => [[RUN_UP, ['do' => 'signal', 'output' => 'lamp', 'state' => 'on'], RUN_DOWN, STOP_IT], [reversedAt('routines.1.steps.2')]],
     'the same way once more' => [[RUN_UP, RUN_UP, STOP_IT], []],
@@ -86,7 +86,7 @@ it('adds up what starts at once', function (array $branches, array $more, array 
     'and no more than that' => [[[LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 2.96, 'motions.0.drive.ramp_s' => 0.5], []],
     // half the volts, half the current, and half of that from the supply
     'at half speed' => [[[['speed' => 0.5] + LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 2.4], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 2.43 A, but Main gives 2.4 A: it sags, and the controller may reset.']],
-    'one after the other' => [[[waitFor(0.3), LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 3.0], []],
+    'one after the other' => [[[pausing(0.3), LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 3.0], []],
     'a lamp first makes no difference' => [[[['do' => 'signal', 'output' => 'lamp', 'state' => 'on'], LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 3.9], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 4 A, but Main gives 3.9 A: it sags, and the controller may reset.']],
     'one alone is told by its drive' => [[[LID_OPEN], [['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]]], ['supplies.0.max_A' => 1.5], []],
 ]);

@@ -26,7 +26,7 @@ function startsOf(Build $build, string $routine): array
     return array_map(fn (Performance $each): string => $each->start->says, Rehearsal::of($build)->of($routine));
 }
 
-function goesTo(string $motion, string $place): array
+function sentTo(string $motion, string $place): array
 {
     return ['do' => 'go', 'motion' => $motion, 'place' => $place, 'give_up_s' => 9];
 }
@@ -41,7 +41,7 @@ it('is followed by others on one stage only as long as all goes well', function 
 
 it('takes two places for one within a hundredth of the range', function (float $at, bool $differs) {
     // The jaw has 40° in all.
-    $build = pressedFor([goesTo('jaw', 'tad')], ['motions.1.places.2' => ['id' => 'tad', 'name' => 'Tad', 'at' => $at]]);
+    $build = pressedFor([sentTo('jaw', 'tad')], ['motions.1.places.2' => ['id' => 'tad', 'name' => 'Tad', 'at' => $at]]);
 
     expect(in_array('from power-on as Show leaves it', startsOf($build, 'wake'), true))->toBe($differs);
 })->with([[-0.39, false], [-0.41, true]]);
@@ -49,13 +49,13 @@ it('takes two places for one within a hundredth of the range', function (float $
 it('counts as moves of a day only what moves', function () {
     $runs = fn (array $steps): float => Day::of($build = pressedFor($steps, ['motions.2.task.per_day' => 40]), Rehearsal::of($build))->runs['show'];
 
-    expect($runs([goesTo('lift', 'high'), goesTo('lift', 'low')]))->toBeAbout(40.0, 1e-9)
-        ->and($runs([['do' => 'wait', 'for_s' => 1], goesTo('lift', 'low'), goesTo('lift', 'high'), goesTo('lift', 'low')]))->toBeAbout(40.0, 1e-9) // it is down already
-        ->and($runs([goesTo('lift', 'high'), goesTo('lift', 'low'), goesTo('lift', 'high'), goesTo('lift', 'low')]))->toBeAbout(20.0, 1e-9);
+    expect($runs([sentTo('lift', 'high'), sentTo('lift', 'low')]))->toBeAbout(40.0, 1e-9)
+        ->and($runs([['do' => 'wait', 'for_s' => 1], sentTo('lift', 'low'), sentTo('lift', 'high'), sentTo('lift', 'low')]))->toBeAbout(40.0, 1e-9) // it is down already
+        ->and($runs([sentTo('lift', 'high'), sentTo('lift', 'low'), sentTo('lift', 'high'), sentTo('lift', 'low')]))->toBeAbout(20.0, 1e-9);
 });
 
 it('starts with every trigger of a routine, and once a day with the power or a reading', function (array $starts, float $runs) {
-    $build = pressedFor([goesTo('lift', 'high'), goesTo('lift', 'low')], ['motions.2.task.per_day' => 0, 'routines.1.starts' => $starts]);
+    $build = pressedFor([sentTo('lift', 'high'), sentTo('lift', 'low')], ['motions.2.task.per_day' => 0, 'routines.1.starts' => $starts]);
 
     expect(Day::of($build, Rehearsal::of($build))->runs['show'])->toBeAbout($runs, 1e-9);
 })->with([

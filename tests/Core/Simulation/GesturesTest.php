@@ -19,7 +19,7 @@ function aButton(): Sensor
  * @param  array<string, bool>  $changes  by time
  * @return array<string, string>
  */
-function toldOf(array $changes, float $until_s = 3.0): array
+function pressesTold(array $changes, float $until_s = 3.0): array
 {
     $gestures = new Gestures(aButton());
     $told = [];
@@ -35,7 +35,7 @@ function toldOf(array $changes, float $until_s = 3.0): array
 }
 
 it('tells presses apart, as soon as that is clear', function (array $changes, array $told) {
-    expect(toldOf($changes))->toBe($told);
+    expect(pressesTold($changes))->toBe($told);
 })->with([
     'short: once no second comes' => [['0.1' => true, '0.3' => false], ['0.71' => 'short']],
     'nearly long' => [['0.1' => true, '0.89' => false], ['1.3' => 'short']],

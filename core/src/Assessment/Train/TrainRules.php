@@ -62,12 +62,15 @@ final class TrainRules
         }
         $meshes = count(array_filter($motion->train->stages, fn (Stage $stage): bool => $stage->type->direction() < 0));
 
+        $reverse = match ($meshes) {
+            0 => 'no mesh reverses the drive',
+            1 => '1 mesh reverses the drive',
+            default => "{$meshes} meshes reverse the drive",
+        };
+        $reverse .= ($motion->drive->reversed ? ', which is turned round itself' : '').($rod?->opposite_sides === true ? ', the rod does too' : '');
+
         return [new Finding('train.wrong_way', Severity::Fails, $subject->path.'.train', new Sentence(
-            'It turns the wrong way: '.match ($meshes) {
-                0 => 'no mesh reverses',
-                1 => '1 mesh reverses',
-                default => "{$meshes} meshes reverse",
-            }.' the drive'.($motion->drive->reversed ? ', which is turned round itself' : '').($rod?->opposite_sides === true ? ', the rod does too' : '').', and the load shall turn '.($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
+            "It turns the wrong way: {$reverse}, and the load shall turn ".($wanted === 'same' ? 'as the drive does.' : 'against the drive.'),
         ), $fixes)];
     }
 
