@@ -27,8 +27,8 @@ const RUN_UP = ['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'until' 
 const RUN_DOWN = ['do' => 'run', 'motion' => 'lift', 'direction' => 'down', 'until' => ['sensor' => 'lift-low'], 'give_up_s' => 6];
 const STOP_IT = ['do' => 'stop', 'motion' => 'lift'];
 const LET_GO = ['do' => 'stop', 'motion' => 'lift', 'how' => 'coast'];
-const LIFT_UP = ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6];
-const LIFT_DOWN = ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6];
+const LIFT_SENT_UP = ['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 6];
+const LIFT_SENT_DOWN = ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6];
 const LID_OPEN = ['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => 6];
 
 function pausing(float $seconds): array
@@ -63,7 +63,7 @@ it('sees what is left running, and what is turned round before it rests', functi
     'for ever round, and never stopped' => [[againAndAgain(null, pausing(1), RUN_UP)], [leftOn('routines.1.steps.0.steps.1')]],
     'two at once, stopped after both' => [[['do' => 'together', 'branches' => [[RUN_UP], [LID_OPEN]]], STOP_IT], []],
     'another is stopped' => [[RUN_UP, ['do' => 'stop', 'motion' => 'lid']], [leftOn('routines.1.steps.0')]],
-    'moved on, as it then is' => [[RUN_UP, STOP_IT, LIFT_DOWN], []],
+    'moved on, as it then is' => [[RUN_UP, STOP_IT, LIFT_SENT_DOWN], []],
     'a wait of 0.19 s' => [[RUN_UP, pausing(0.19), RUN_DOWN, STOP_IT], [reversedAt('routines.1.steps.2')]],
     'one of 0.2 s' => [[RUN_UP, pausing(0.2), RUN_DOWN, STOP_IT], []],
     'one of 0.2 s within something' => [[RUN_UP, againAndAgain(3, pausing(0.2)), RUN_DOWN, STOP_IT], []],
@@ -71,7 +71,7 @@ it('sees what is left running, and what is turned round before it rests', functi
     'other things between' => [[RUN_UP, ['do' => 'signal', 'output' => 'lamp', 'state' => 'on'], RUN_DOWN, STOP_IT], [reversedAt('routines.1.steps.2')]],
     'the same way once more' => [[RUN_UP, RUN_UP, STOP_IT], []],
     'stopped between' => [[RUN_UP, STOP_IT, RUN_DOWN, STOP_IT], []],
-    'sent to a place that lies the other way' => [[RUN_UP, LIFT_DOWN], [reversedAt('routines.1.steps.1')]],
+    'sent to a place that lies the other way' => [[RUN_UP, LIFT_SENT_DOWN], [reversedAt('routines.1.steps.1')]],
     'turned round by the next round' => [[againAndAgain(2, RUN_UP, STOP_IT, RUN_DOWN), STOP_IT], [reversedAt('routines.1.steps.0.steps.0')]],
     'there is no next round' => [[againAndAgain(1, RUN_UP, STOP_IT, RUN_DOWN), STOP_IT], []],
 ]);
@@ -80,20 +80,20 @@ it('sees what is left running, and what is turned round before it rests', functi
 it('adds up what starts at once', function (array $branches, array $more, array $says) {
     expect(Said::atOnce('routine.starts_together', doing([['do' => 'together', 'branches' => $branches]], $more)))->toBe($says);
 })->with([
-    'just enough' => [[[LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 4.0], []],
-    'not enough' => [[[LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 3.9], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 4 A, but Main gives 3.9 A: it sags, and the controller may reset.']],
-    'half of the lid where it starts softly' => [[[LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 2.94, 'motions.0.drive.ramp_s' => 0.5], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 2.95 A, but Main gives 2.94 A: it sags, and the controller may reset.']],
-    'and no more than that' => [[[LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 2.96, 'motions.0.drive.ramp_s' => 0.5], []],
+    'just enough' => [[[LID_OPEN], [LIFT_SENT_UP]], ['supplies.0.max_A' => 4.0], []],
+    'not enough' => [[[LID_OPEN], [LIFT_SENT_UP]], ['supplies.0.max_A' => 3.9], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 4 A, but Main gives 3.9 A: it sags, and the controller may reset.']],
+    'half of the lid where it starts softly' => [[[LID_OPEN], [LIFT_SENT_UP]], ['supplies.0.max_A' => 2.94, 'motions.0.drive.ramp_s' => 0.5], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 2.95 A, but Main gives 2.94 A: it sags, and the controller may reset.']],
+    'and no more than that' => [[[LID_OPEN], [LIFT_SENT_UP]], ['supplies.0.max_A' => 2.96, 'motions.0.drive.ramp_s' => 0.5], []],
     // half the volts, half the current, and half of that from the supply
-    'at half speed' => [[[['speed' => 0.5] + LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 2.4], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 2.43 A, but Main gives 2.4 A: it sags, and the controller may reset.']],
-    'one after the other' => [[[pausing(0.3), LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 3.0], []],
-    'a lamp first makes no difference' => [[[['do' => 'signal', 'output' => 'lamp', 'state' => 'on'], LID_OPEN], [LIFT_UP]], ['supplies.0.max_A' => 3.9], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 4 A, but Main gives 3.9 A: it sags, and the controller may reset.']],
+    'at half speed' => [[[['speed' => 0.5] + LID_OPEN], [LIFT_SENT_UP]], ['supplies.0.max_A' => 2.4], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 2.43 A, but Main gives 2.4 A: it sags, and the controller may reset.']],
+    'one after the other' => [[[pausing(0.3), LID_OPEN], [LIFT_SENT_UP]], ['supplies.0.max_A' => 3.0], []],
+    'a lamp first makes no difference' => [[[['do' => 'signal', 'output' => 'lamp', 'state' => 'on'], LID_OPEN], [LIFT_SENT_UP]], ['supplies.0.max_A' => 3.9], ['fails routine.starts_together at routines.1.steps.0: Lid and Lift start at once and draw 4 A, but Main gives 3.9 A: it sags, and the controller may reset.']],
     'one alone is told by its drive' => [[[LID_OPEN], [['do' => 'go', 'motion' => 'jaw', 'place' => 'wide', 'give_up_s' => 1]]], ['supplies.0.max_A' => 1.5], []],
 ]);
 
 // The lift runs on 0.789 mm at full speed, 0.355 mm at half.
 it('sees what runs on into its stop at the speed of a step', function (float $speed, float $stop, array $says) {
-    expect(Said::atOnce('routine.into', doing([['speed' => $speed] + LIFT_UP], ['motions.2.stops.hard_high' => $stop])))->toBe($says);
+    expect(Said::atOnce('routine.into', doing([['speed' => $speed] + LIFT_SENT_UP], ['motions.2.stops.hard_high' => $stop])))->toBe($says);
 })->with([
     [0.5, 0.1004, []],
     [0.5, 0.1003, ['fails routine.into_stop at routines.1.steps.0.speed: At this speed it coasts 0.355 mm past Lift high switch, and the hard stop is 0.3 mm away: it hits with 0.036 J.']],
@@ -107,13 +107,13 @@ it('sees what falls once it is let go', function (array $steps, float $holds_Nm,
     $falls = fn (string $at, string $of): string => "fails routine.falls at {$at}: After {$of} nothing holds Lift: its load of 0.05884 N·m turns the unpowered drive, whose gears hold 0.0588 N·m.";
 
     return [
-        'let go' => [[LIFT_UP, LET_GO], 0.0588, [], [$falls('routines.1.steps.1', 'Show')]],
-        'let go, and held by its gears' => [[LIFT_UP, LET_GO], 0.0589, [], []],
-        'let go, and moved again' => [[LIFT_UP, LET_GO, LIFT_DOWN], 0.0588, [], []],
-        'braked' => [[LIFT_UP, STOP_IT], 0.0588, [], []],
-        'never braked' => [[LIFT_UP], 0.0588, ['motions.2.stops.brakes' => false], [$falls('routines.0.steps.1', 'Wake'), $falls('routines.1.steps.0', 'Show')]],
-        'its power cut' => [[LIFT_UP, ['do' => 'power', 'supply' => 'main', 'state' => 'off']], 0.0588, [], [$falls('routines.1.steps.1', 'Show')]],
-        'its power on again' => [[LIFT_UP, ['do' => 'power', 'supply' => 'main', 'state' => 'on']], 0.0588, [], []],
+        'let go' => [[LIFT_SENT_UP, LET_GO], 0.0588, [], [$falls('routines.1.steps.1', 'Show')]],
+        'let go, and held by its gears' => [[LIFT_SENT_UP, LET_GO], 0.0589, [], []],
+        'let go, and moved again' => [[LIFT_SENT_UP, LET_GO, LIFT_SENT_DOWN], 0.0588, [], []],
+        'braked' => [[LIFT_SENT_UP, STOP_IT], 0.0588, [], []],
+        'never braked' => [[LIFT_SENT_UP], 0.0588, ['motions.2.stops.brakes' => false], [$falls('routines.0.steps.1', 'Wake'), $falls('routines.1.steps.0', 'Show')]],
+        'its power cut' => [[LIFT_SENT_UP, ['do' => 'power', 'supply' => 'main', 'state' => 'off']], 0.0588, [], [$falls('routines.1.steps.1', 'Show')]],
+        'its power on again' => [[LIFT_SENT_UP, ['do' => 'power', 'supply' => 'main', 'state' => 'on']], 0.0588, [], []],
     ];
 });
 
@@ -126,7 +126,7 @@ it('sees what is held hotter than it can be', function (float $mass_kg, string $
 ]);
 
 it('offers the highest speed with which the room is enough, and else another stop', function (float $room_mm, string $offer) {
-    $build = Builds::planted(doing([LIFT_UP], ['motions.2.stops.hard_high' => 0.1 + $room_mm / 1000]));
+    $build = Builds::planted(doing([LIFT_SENT_UP], ['motions.2.stops.hard_high' => 0.1 + $room_mm / 1000]));
     $found = Builds::findings(Builds::assessed($build), 'routine.into_stop')[0];
 
     expect($found->fixes[0]->does->text())->toMatch($offer)->and(Builds::findings(Builds::assessed(Builds::mended($build, $found->fixes[0])), 'routine.into_stop'))->toBe([]);
