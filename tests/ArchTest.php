@@ -53,8 +53,8 @@ it('keeps values readonly', function () {
 it('gives each helper of the tests a name of its own: two files share a process by chance', function () {
     $at = [];
     foreach (sources('tests') as $file => $source) {
-        preg_match_all('/^function (\w+)\(/m', $source, $names);
-        foreach ($names[1] as $name) {
+        preg_match_all('/^(?:function (\w+)\(|const (\w+) =)/m', $source, $names);
+        foreach (array_filter([...$names[1], ...$names[2]]) as $name) {
             $at[strtolower($name)][] = $file;
         }
     }
