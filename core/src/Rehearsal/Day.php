@@ -162,7 +162,7 @@ final readonly class Day
     {
         $moves = [];
         foreach ($performance->steps as $step) {
-            if ($step['motion'] !== null && $step['end_s'] !== null && $step['end_s'] - $step['start_s'] > $scan_s + 1e-9) {
+            if ($step['motion'] !== null && $step['end_s'] !== null && $scan_s + 1e-9 < $step['end_s'] - $step['start_s']) {
                 $moves[$step['motion']] = ($moves[$step['motion']] ?? 0) + 1;
             }
         }
