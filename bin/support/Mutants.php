@@ -212,6 +212,14 @@ final class Mutants
             ...array_map(fn (Node\Expr\FuncCall $each): Node\Expr => $each->args[2]->value, $calls)], $is));
     }
 
+    /** `1 + TIE`, or something times that. */
+    private static function widens(Node\Expr $node): bool
+    {
+        return ($node instanceof Node\Expr\BinaryOp\Plus || $node instanceof Node\Expr\BinaryOp\Minus || $node instanceof Node\Expr\BinaryOp\Mul)
+            && ($node->right instanceof Node\Expr\ClassConstFetch ? $node->right->name instanceof Node\Identifier && $node->right->name->name === 'TIE'
+                : self::widens($node->right));
+    }
+
     /** @return list<Node\Expr> */
     private static function changed(Node\Expr $node): array
     {
@@ -229,7 +237,7 @@ final class Mutants
         $ties = (new NodeFinder)->findFirst($node, fn (Node $each): bool => $each instanceof Node\Expr\ClassConstFetch && $each->name instanceof Node\Identifier
             && $each->name->name === 'TIE') !== null; // it is there so that equal or not decides nothing
         foreach (self::KINDS as $kind) {
-            if ($ties && in_array($kind, self::BY_A_TIE, true)) {
+            if ($ties && (in_array($kind, self::BY_A_TIE, true) || self::widens($node))) {
                 continue;
             }
             if (array_filter($kind::nodesToHandle(), fn (string $type): bool => $node instanceof $type) !== [] && $kind::can($node)) {

@@ -100,6 +100,13 @@ describe('the shafts of a train', function () {
             ->and(trainSheetOf(['motions.0.train' => [brass(20, 30)]])['wheels'])->toBe([]);
     });
 
+    it('are offered a layout where they have none, or are told why there is none', function () {
+        $two = trainSheetOf(['motions.0.train' => [brass(20, 60), brass(15, 30)]]);
+        expect(trainSheetOf(['motions.0.train' => [brass(20, 60)]])['lay_out']?->does->text())->toBe('Lay it out anew: every pair meshes and nothing is in the way')
+            ->and(trainSheetOf(laidAt(brass(20, 30), 25.0))['lay_out'])->toBeNull()->and(trainSheetOf([])['lay_out'])->toBeNull()
+            ->and($two['lay_out'])->toBeNull()->and($two['why_not'])->toBe('No two holes stand 22.5 mm apart for stage 2 of 15 and 30 teeth: the nearest are 0.13 mm too far.');
+    });
+
     it('are not where they were laid out for another number of stages', function () {
         expect(trainSheetOf(['motions.0.train' => [brass(20, 30), brass(20, 30)]] + laidAt(brass(20, 30), 25))['wheels'])->toBe([]);
     });
