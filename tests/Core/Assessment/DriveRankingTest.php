@@ -102,6 +102,12 @@ describe('the ways that builders argue about', function () {
             ->and($knows['timed'])->toBe('It carries the load, but stops further off its place than is allowed.');
     });
 
+    it('are compared before any drive is chosen too', function () {
+        $ways = conceptsFor(['motions.0.drive' => null]);
+        expect($ways)->toHaveCount(6)->and($ways['gated_servo']['charge_Ah_day'])->toBeLessThan($ways['servo']['charge_Ah_day'] / 10)->and($ways['worm']['code'])->toBe('W40-60')
+            ->and($ways['servo']['why']->text())->toContain('its gears hold 0.449 N·m against 0.353 N·m');
+    });
+
     it('are within what is allowed, or are not', function (float $tolerance, array $within) {
         $ways = conceptsFor(['motions.0.task.tolerance' => $tolerance]);
         expect(array_keys(array_filter(array_column($ways, 'within', 'school'))))->toEqualCanonicalizing($within);

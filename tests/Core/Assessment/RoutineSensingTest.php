@@ -133,3 +133,11 @@ it('offers what is just enough', function (string $code, array $planted, array $
     'a wider mark, or less speed' => ['routine.runs_past', sensing(TO_MARK, markOfLift(0.0001)), ['Make the mark wider: 0.22 mm to either side', 'Move it at 45.6% speed']],
     'feeding slower' => ['routine.two_at_once', sensing(TO_SLOT, fedPastSlot(0.05)), ['Feed at 40.7% speed']],
 ]);
+
+it('gives what goes slower as much more time', function (float $speed, float $give_up_s) {
+    $steps = [['speed' => $speed] + TO_MARK[0], TO_MARK[1]];
+    $found = Builds::findings(Builds::assessed(Builds::planted(sensing($steps, markOfLift(0.00005)))), 'routine.runs_past')[0];
+    $changes = array_column(array_map(fn ($change): array => [$change->path, $change->value], $found->fixes[1]->changes), 1, 0);
+
+    expect($changes['routines.1.steps.0.give_up_s'])->toBe(ceil(6 * $speed / $changes['routines.1.steps.0.speed']))->and($changes['routines.1.steps.0.give_up_s'])->toBe($give_up_s);
+})->with([[1.0, 27.0], [0.5, 13.0]]);
