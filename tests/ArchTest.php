@@ -53,9 +53,9 @@ it('keeps values readonly', function () {
 it('gives each helper of the tests a name of its own: two files share a process by chance', function () {
     $at = [];
     foreach (sources('tests') as $file => $source) {
-        preg_match_all('/^(?:function (\w+)\(|const (\w+) =)/m', $source, $names);
-        foreach (array_filter([...$names[1], ...$names[2]]) as $name) {
-            $at[strtolower($name)][] = $file;
+        preg_match_all('/^function (\w+)\(|^(const \w+) =/m', $source, $names);
+        foreach (array_filter([...array_map(strtolower(...), $names[1]), ...$names[2]]) as $name) {
+            $at[$name][] = $file;
         }
     }
 
