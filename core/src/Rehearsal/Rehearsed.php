@@ -57,6 +57,22 @@ final readonly class Rehearsed
         return $longest;
     }
 
+    /** Whether a step of a routine was given up in any performance. */
+    public function gaveUp(string $routine, string $path): bool
+    {
+        foreach ($this->performances as $performances) {
+            foreach ($performances as $performance) {
+                foreach ($performance->steps as $step) {
+                    if ($step['routine'] === $routine && $step['path'] === $path && $step['outcome'] === 'gave_up') {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
+    }
+
     /** Longest that a routine took, s; null where it never ended by itself. */
     public function longest_s(string $routine): ?float
     {

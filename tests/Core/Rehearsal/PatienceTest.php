@@ -51,3 +51,13 @@ it('takes the longest of all performances, and only of steps that were done', fu
     expect($rehearsed->longestOfStep_s('show', 'steps.2'))->toBe(max($times))->and(count($times))->toBeGreaterThan(2)
         ->and($rehearsed->longestOfStep_s('show', 'steps.9'))->toBeNull()->and($build->routines['show']->stepAt('steps.9'))->toBeNull();
 });
+
+it('calls no patience short that every rehearsal gets by with: a move comes to rest after its switch has told', function (float $give_up_s, bool $gaveUp) {
+    // The switch trips after 2.96 s and the lift is at rest after 3.02 s, begun where a run before leaves it.
+    $build = Builds::planted(['log' => [], 'scenarios' => [], 'routines.1.steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => $give_up_s],
+        ['do' => 'go', 'motion' => 'lift', 'place' => 'low', 'give_up_s' => 6]]]);
+    $rehearsed = Rehearsal::of($build);
+
+    expect($rehearsed->gaveUp('show', 'steps.0'))->toBe($gaveUp)->and($rehearsed->gaveUp('show', 'steps.1'))->toBeFalse()
+        ->and(in_array('routine.give_up_short', Builds::assessed($build)->codes(), true))->toBe($gaveUp);
+})->with([[2.96, true], [2.99, false], [3.1, false]]);

@@ -68,14 +68,17 @@ final readonly class RoutinePatience
             $most = $this->longer($took, $this->times->longest($move));
             $measured = $this->times->measured($move);
             $most = $most === null ? null : max($most, $measured ?? 0.0);
-            $time = $took === null || $move->slowest !== null || ($move->seeks && ! $move->staysOn) ? $most : $took;
+            $anywhere = $move->slowest !== null || ($move->seeks && ! $move->staysOn); // it may begin further off than any rehearsal does
+            $time = $took === null || $anywhere ? $most : $took;
             $time = $time === null ? null : max($time, $measured ?? 0.0);
+            // What is done in time, wherever it is rehearsed, has time enough: it comes to rest after that, and nobody gives it up then.
+            $needs = ! $anywhere && $this->context->neverGivesUp($routine, $path) ? $measured ?? 0.0 : $time;
             if ($effect->giveUp_s === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->named()} jams here, its motor pushes forever: the step has no give-up time.",
                 ), $time === null ? [] : [$this->setGiveUp($place, $time, $this->secondsWhenHeld($motion, $move->speed))]), $motion->id);
             } elseif ($time !== null && $this->context->isRehearsed()) {
-                $this->fits($routine, $move, $effect->giveUp_s, $time, $most, $place, $motion);
+                $this->fits($routine, $move, $effect->giveUp_s, (float) $needs, $time, $most, $place, $motion);
             }
         }
     }
@@ -86,13 +89,18 @@ final readonly class RoutinePatience
         return $took === null || $computed === null ? $computed : max($took, $computed);
     }
 
-    private function fits(Routine $routine, Movement $move, float $giveUp, float $time, ?float $most, string $place, Motion $moved): void
+    /**
+     * @param  float  $needs  what it must be given at least, s
+     * @param  float  $time  that it takes until it is at rest
+     * @param  float|null  $most  the same from its far end
+     */
+    private function fits(Routine $routine, Movement $move, float $giveUp, float $needs, float $time, ?float $most, string $place, Motion $moved): void
     {
         [$motion, $name] = [$moved->id, $moved->named()];
-        $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($time, 's')];
+        $values = ['give_up' => Quantity::of($giveUp, 's'), 'time' => Quantity::of($needs, 's')];
         $seconds = $this->secondsWhenHeld($moved, $move->speed);
         $fix = $this->setGiveUp($place, $time, $seconds);
-        if ($giveUp < $time) {
+        if ($giveUp < $needs) {
             $this->add($routine, new Finding('routine.give_up_short', Severity::Fails, $place, new Sentence(
                 "It gives up after {give_up}, but {$name} can take {time}.", $values,
             ), [$fix]), $motion);
