@@ -67,10 +67,10 @@ final class RoutineContext
         return $this->rehearsed?->longestOfStep_s($routine->id, $path);
     }
 
-    /** A step was never given up in any rehearsal, and was done. */
-    public function neverGivesUp(Routine $routine, string $path): bool
+    /** Whether a step was given up in a rehearsal. */
+    public function gaveUp(Routine $routine, string $path): bool
     {
-        return $this->took_s($routine, $path) !== null && $this->rehearsed?->gaveUp($routine->id, $path) === false;
+        return $this->rehearsed?->gaveUp($routine->id, $path) ?? false;
     }
 
     /** How long a routine takes at most, as rehearsed, s; before that from the computed times of its moves; null where it has no end. */

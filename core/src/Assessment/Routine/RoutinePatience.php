@@ -16,8 +16,8 @@ use Brookstone\Core\Routine\Movement;
 use Brookstone\Core\Routine\Routine;
 
 /**
- * Whether a step that may never end gives up, and not before its move can have ended: how long that takes at most the rehearsals say; of what never ended in
- * one, and of what is homed, as that may begin anywhere, the computed time from its far end. Too long is what is long for that too.
+ * Whether a step that may never end gives up, and not before its move can have ended: how long that takes at most the rehearsals say; of what was given
+ * up in one or never ended, and of what is homed, as that may begin anywhere, the computed time from its far end. Too long is what is long for that too.
  */
 final readonly class RoutinePatience
 {
@@ -69,10 +69,11 @@ final readonly class RoutinePatience
             $measured = $this->times->measured($move);
             $most = $most === null ? null : max($most, $measured ?? 0.0);
             $anywhere = $move->slowest !== null || ($move->seeks && ! $move->staysOn); // it may begin further off than any rehearsal does
-            $time = $took === null || $anywhere ? $most : $took;
+            $gaveUp = $this->context->gaveUp($routine, $path); // then what it took where it was done is not the longest
+            $time = $took === null || $gaveUp || $anywhere ? $most : $took;
             $time = $time === null ? null : max($time, $measured ?? 0.0);
             // What is done in time, wherever it is rehearsed, has time enough: it comes to rest after that, and nobody gives it up then.
-            $needs = ! $anywhere && $this->context->neverGivesUp($routine, $path) ? $measured ?? 0.0 : $time;
+            $needs = ! $anywhere && $took !== null && ! $gaveUp ? $measured ?? 0.0 : $time;
             if ($effect->giveUp_s === null) {
                 $this->add($routine, new Finding('routine.no_give_up', Severity::Fails, $place, new Sentence(
                     "If {$motion->named()} jams here, its motor pushes forever: the step has no give-up time.",
