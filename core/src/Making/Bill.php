@@ -13,6 +13,7 @@ use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Mechanism\Hoist;
 use Brookstone\Core\Parts\Body;
 use Brookstone\Core\Parts\Motion;
+use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Train\BeltDrive;
 use Brookstone\Core\Train\GearMaterial;
@@ -275,11 +276,13 @@ final class Bill
                     1, $motion->name);
             }
         }
-        $words = ['press' => 'button', 'beam' => 'light barrier', 'magnet' => 'magnetic switch with its magnet', 'reflective' => 'reflective sensor',
-            'knock' => 'knock sensor', 'wheel' => 'slotted wheel with its light barrier', 'message' => 'receiver', 'light' => 'light sensor',
-            'colour' => 'colour sensor', 'distance' => 'distance sensor', 'sonar' => 'sonar', 'knob' => 'knob'];
         foreach ($this->build->sensors as $sensor) {
-            $word = $sensor->kind === 'message' ? "{$words['message']} ({$sensor->over})" : $words[$sensor->kind];
+            $word = Sensor::WORDS[$sensor->kind].match ($sensor->kind) {
+                'message' => " ({$sensor->over})",
+                'magnet' => ' with its magnet',
+                'wheel' => ' with its light barrier',
+                default => '',
+            };
             $this->add("sensors/{$word}", 'sensors', new Sentence($word), 1, $sensor->name);
         }
     }

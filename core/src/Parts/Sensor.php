@@ -22,6 +22,10 @@ final readonly class Sensor
     /** @var list<string> that measure */
     public const ANALOG = ['light', 'colour', 'distance', 'sonar', 'knob'];
 
+    public const WORDS = ['press' => 'button', 'beam' => 'light barrier', 'magnet' => 'magnetic switch', 'reflective' => 'reflective sensor',
+        'knock' => 'knock sensor', 'wheel' => 'slotted wheel', 'message' => 'receiver', 'light' => 'light sensor', 'colour' => 'colour sensor',
+        'distance' => 'distance sensor', 'sonar' => 'sonar', 'knob' => 'knob'];
+
     private const SONAR_V = 5.0;
 
     /**

@@ -145,6 +145,18 @@ it('names the reference that leads nowhere', function (array $values, array $pla
     [['motions.0.drive.motor.stall_A' => 0.01], ['motions.0.drive.motor.stall_A']],
 ]);
 
+it('says of what cannot start a routine whether there is no such thing, or what it is instead', function (array $start, string $says) {
+    expect(fn () => Builds::planted(['sensors.2' => ['id' => 'stick', 'name' => 'Stick', 'kind' => 'knob'], 'routines.1.starts' => [$start]]))
+        ->toThrow(function (InvalidInput $invalid) use ($says) {
+            expect($invalid->errors)->toBe([['field' => 'routines.1.starts.0.sensor', 'message' => $says]]);
+        });
+})->with([
+    [['when' => 'press', 'sensor' => 'nope'], 'There is no sensor nope in this build.'],
+    [['when' => 'press', 'sensor' => 'stick'], 'stick is a knob, and this listens to a button.'],
+    [['when' => 'level', 'sensor' => 'button', 'value' => 3],
+        'button is a button, and this listens to a light sensor, colour sensor, distance sensor, sonar or knob.'],
+]);
+
 it('refuses steps nested too deep', function () {
     $steps = [['do' => 'wait', 'for_s' => 1]];
     for ($i = 0; $i < 20; $i++) {
