@@ -25,7 +25,7 @@ export function Schools({ handle: { motion, chain } }: { handle: MotionHandle })
     const length = (value: number) => text({ si: book.toSi(value, own), dimension: own === '°' ? 'angle' : 'length' });
     const shown = (data ?? []).filter((school) => picked.length < 2 || picked.includes(school.school));
     const rows: [string, (school: School) => string][] = [
-        ['Drive', (school) => (school.code === null ? 'none in the drawer' : `${school.code} at ${significant(school.ratio!, 3)} : 1`)],
+        ['Drive', (school) => (school.code === null ? 'none' : `${school.code} at ${significant(school.ratio!, 3)} : 1`)],
         [
             'Reaches it',
             (school) =>

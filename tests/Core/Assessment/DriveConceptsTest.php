@@ -58,8 +58,38 @@ it('says so when the drawer has nothing of the kind', function () {
     $build = Builds::demo('heron-wharf');
     $schools = array_column(DriveConcepts::of($build, $build->motions['tide'], Stock::of([Brookstone\Core\Drive\Drawer::get('G25-227')])), null, 'school');
 
-    expect($schools['servo']['code'])->toBeNull()->and($schools['servo']['reason'])->toContain('There is none in the drawer')
+    expect($schools['servo']['code'])->toBeNull()->and($schools['servo']['why']->text())->toBe('There is no such drive in the drawer.')
         ->and($schools['timed']['code'])->toBe('G25-227');
+});
+
+it('says so when nothing feeds it, though the drawer has it', function () {
+    $build = Builds::planted(['motions.0.drive' => null, 'motions.1.drive' => null, 'motions.2.drive' => null, 'supplies' => [], 'routines' => [],
+        'scenarios' => []]);
+    foreach (DriveConcepts::of($build, $build->motions['lid'], Stock::shipped()) as $school) {
+        expect($school['verdict'])->toBe('not_said')->and($school['reason'])->toBe('It cannot be compared.')
+            ->and($school['why']->text())->toBe('Nothing in this build can feed it: add a supply.');
+    }
+});
+
+it('says of each way that holds what it has in hand, and of each that does not why not', function () {
+    $says = fn (string $motion): array => array_map(fn (array $school): string => "{$school['verdict']}: {$school['reason']} {$school['why']->text()}",
+        schools('heron-wharf', $motion));
+
+    expect($says('drawbridge'))->toBe([
+        'worm' => 'holds: Recommended here: it stays put with the power off, stops where it should, and takes the least for it. Carries it with 2.98 × in hand, and stops within 0.495°.',
+        'encoder' => 'holds: It would work; the one above takes less or knows more. Carries it with 10.9 × in hand, and stops within 1.05°.',
+        'stepper' => 'holds: It would work; the one above takes less or knows more. Carries it with 23.6 × in hand, and stops within 0.415°.',
+        'timed' => 'tight: It carries the load, but stops further off its place than is allowed. Carries it with 10.9 × in hand, and stops within 13°.',
+        'gated_servo' => 'fails: It will not do here. It must stay put with the power off: that takes 1.58 N·m, but its unpowered gears hold 0.631 N·m.',
+        'servo' => 'fails: It will not do here. It must stay put with the power off: that takes 1.58 N·m, but its unpowered gears hold 0.631 N·m.',
+    ]);
+});
+
+it('cuts the power of a servo between moves where the motion has no drive yet, too', function () {
+    $build = Builds::planted(['motions.1.drive' => null, 'routines' => [], 'scenarios' => []]);
+    $schools = array_column(DriveConcepts::of($build, $build->motions['jaw'], Stock::shipped()), null, 'school');
+
+    expect($schools['gated_servo']['charge_Ah_day'])->toBeLessThan($schools['servo']['charge_Ah_day'] / 10);
 });
 
 it('halves the worst torque with a counterweight and with a spring', function (string $demo, string $motion, string $way) {

@@ -132,8 +132,12 @@ describe('the words and thresholds of the stage', function () {
 
     it('counts play: half of it at either end', function () {
         $geared = ['motions.2.train' => [['type' => 'spur', 'driver' => 20, 'driven' => 20, 'module_mm' => 1.0, 'backlash_mm' => 2.0]]];
-        // 2 mm at a pitch radius of 10 mm, on a drum of 10 mm: 2 mm of play, 1 mm of it upwards
-        expect(ofStage(liftOnStage(shelfAbove(0.0053), $geared), 'stage.near'))->toHaveCount(1);
+        $below = [['z_m' => 0.05 - runsOn() - 0.0053 - 0.01]]; // low the underside of the box is at 0.05
+        // 2 mm at a pitch radius of 10 mm, on a drum of 10 mm: 2 mm of play, 1 mm of it upwards and 1 mm downwards
+        expect(ofStage(liftOnStage(shelfAbove(0.0053), $geared), 'stage.near'))->toHaveCount(1)
+            ->and(ofStage(liftOnStage($below), 'stage.near'))->toBe([])
+            ->and(ofStage(liftOnStage($below, $geared), 'stage.near')[0]->says->text())
+            ->toMatch('/^Box of Lift comes within 4\.[23]\d? mm of Shelf with Lift at −\d/u');
     });
 
     it('pinches where a gap closes further than fingers are thick, on either side of that', function () {

@@ -58,7 +58,7 @@ final class DriveConcepts
         [$usual, $gated] = array_map(fn (bool $isGated): DriveSearch => new DriveSearch($build, self::asked($build, $motion, $stock, $isGated), $stock),
             [false, true]);
         foreach (array_keys(self::NAMES) as $school) {
-            $schools[] = self::school($build, $motion, $school === 'gated_servo' ? $gated : $usual, $school);
+            $schools[] = self::school($build, $motion, $stock, $school === 'gated_servo' ? $gated : $usual, $school);
         }
         usort($schools, fn (array $a, array $b): int => $a['order'] <=> $b['order']);
 
@@ -72,7 +72,7 @@ final class DriveConcepts
     }
 
     /** @return array<string, mixed> */
-    private static function school(Build $build, Motion $motion, DriveSearch $choosing, string $school): array
+    private static function school(Build $build, Motion $motion, Stock $stock, DriveSearch $choosing, string $school): array
     {
         $best = null;
         foreach ($build->supplies as $supply) {
@@ -88,7 +88,8 @@ final class DriveConcepts
                 'school' => $school, 'name' => $name, 'verdict' => Verdict::NotSaid->value, 'code' => null, 'ratio' => null, 'time_s' => null,
                 'margin' => null, 'error' => null, 'within' => null,
                 'holds_unpowered' => null, 'charge_Ah_day' => null, 'after_power_cut' => '', 'noise' => null, 'parts' => $parts, 'pins' => $pins,
-                'why' => new Sentence('There is no such drive in the drawer.'), 'take' => null, 'order' => [9, 0.0, 0.0],
+                'why' => new Sentence(array_filter($stock->drives(), self::fits($school)) === [] ? 'There is no such drive in the drawer.'
+                    : 'Nothing in this build can feed it: add a supply.'), 'take' => null, 'order' => [9, 0.0, 0.0],
             ];
         }
         $with = $motion->withDrive($best->on->choice)->withTrain($best->train);
@@ -220,8 +221,8 @@ final class DriveConcepts
     private static function reason(array $row, int $i, Motion $motion): string
     {
         return match (true) {
-            $row['verdict'] === Verdict::NotSaid->value => 'There is none in the drawer.',
-            $row['verdict'] === Verdict::Fails->value => 'It is too weak for this load.',
+            $row['verdict'] === Verdict::NotSaid->value => 'It cannot be compared.',
+            $row['verdict'] === Verdict::Fails->value => 'It will not do here.',
             $row['within'] === false => 'It carries the load, but stops further off its place than is allowed.',
             $i === 0 && $motion->task->holds_unpowered => 'Recommended here: it stays put with the power off, stops where it should, and takes the least for it.',
             $i === 0 => 'Recommended here: it carries the load, stops where it should, and takes the least current and parts for it.',
