@@ -131,6 +131,12 @@ it('offers nothing where nothing is left to halve', function () {
     expect(Counterbalance::of($build, $balanced))->toBe([]);
 });
 
+it('offers nothing where its rub holds what is left', function (float $left_Nm, int $ways) {
+    $build = Builds::planted(['motions.0.mechanism.counterbalance_Nm' => 0.3 * 0.12 * 9.80665 - $left_Nm]); // it rubs with 0.02 N·m
+
+    expect(Counterbalance::of($build, $build->motions['lid']))->toHaveCount($ways);
+})->with([[0.0199, 0], [0.0201, 2]]);
+
 it('lets no servo turn on and on', function () {
     $schools = schools('heron-wharf', 'rower');
 

@@ -229,7 +229,7 @@ final class Counterbalance
         $before = self::largest(self::samples($motion, $motion->mechanism)[1]);
         $with = $motion->withThing($eased);
         $after = self::largest(self::samples($with, $with->mechanism)[1]);
-        if ($before <= 0.0 || $after > self::GOOD_ENOUGH * $before) {
+        if ($before <= self::rub_Nm($motion) || $after > self::GOOD_ENOUGH * $before) {
             return null;
         }
         $facts = new MotionFigures($with);
@@ -241,10 +241,18 @@ final class Counterbalance
         ];
     }
 
+    /** Half way; what pulls less than that is held by it already. */
+    private static function rub_Nm(Motion $motion): float
+    {
+        $positions = self::samples($motion, $motion->mechanism)[0];
+
+        return $motion->mechanism->frictionNm($positions[intdiv(count($positions), 2)]);
+    }
+
     private static function back(Motion $motion): Sentence
     {
-        [$positions, $torques] = self::samples($motion, $motion->moved(false));
-        $friction = $motion->mechanism->frictionNm($positions[intdiv(count($positions), 2)]);
+        $torques = self::samples($motion, $motion->moved(false))[1];
+        $friction = self::rub_Nm($motion);
         $direction = $motion->move()->direction();
         $pull = min(INF, ...array_map(fn (float $torque): float => $torque * $direction, $torques)); // what is left to bring it back where that is least
         $values = ['pull' => Quantity::of(abs($pull), 'N·m'), 'friction' => Quantity::of($friction, 'N·m')];
