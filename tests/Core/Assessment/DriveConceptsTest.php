@@ -76,9 +76,9 @@ it('says of each way that holds what it has in hand, and of each that does not w
         schools('heron-wharf', $motion));
 
     expect($says('drawbridge'))->toBe([
-        'worm' => 'holds: Recommended here: it stays put with the power off, stops where it should, and takes the least for it. Carries it with 2.98 × in hand, and stops within 0.495°.',
-        'encoder' => 'holds: It would work; the one above takes less or knows more. Carries it with 10.9 × in hand, and stops within 1.05°.',
-        'stepper' => 'holds: It would work; the one above takes less or knows more. Carries it with 23.6 × in hand, and stops within 0.415°.',
+        'worm' => 'holds: Recommended here: it stays put with the power off, stops where it should, and knows most after a power cut. Carries it with 2.98 × in hand, and stops within 0.495°.',
+        'encoder' => 'holds: It would work; the first knows more, or takes less. Carries it with 10.9 × in hand, and stops within 1.05°.',
+        'stepper' => 'holds: It would work; the first knows more, or takes less. Carries it with 23.6 × in hand, and stops within 0.415°.',
         'timed' => 'tight: It carries the load, but stops further off its place than is allowed. Carries it with 10.9 × in hand, and stops within 13°.',
         'gated_servo' => 'fails: It will not do here. It must stay put with the power off: that takes 1.58 N·m, but its unpowered gears hold 0.631 N·m.',
         'servo' => 'fails: It will not do here. It must stay put with the power off: that takes 1.58 N·m, but its unpowered gears hold 0.631 N·m.',
@@ -143,3 +143,16 @@ it('lets no servo turn on and on', function () {
     expect($schools['servo']['verdict'])->toBe('fails')->and($schools['gated_servo']['verdict'])->toBe('fails')
         ->and($schools['timed']['verdict'])->not->toBe('fails')->and(array_key_first($schools))->not->toContain('servo');
 });
+
+it('recommends what its reason says: nothing that holds knows more after a power cut, nor takes less of what knows as much', function (string $motion) {
+    $knows = ['servo' => 3, 'gated_servo' => 3, 'worm' => 2, 'encoder' => 1, 'stepper' => 1, 'timed' => 0];
+    $schools = schools('heron-wharf', $motion);
+    $first = array_key_first($schools);
+    foreach (array_filter($schools, fn (array $school): bool => $school['verdict'] === 'holds') as $name => $school) {
+        expect($knows[$name])->toBeLessThanOrEqual($knows[$first]);
+        if ($knows[$name] === $knows[$first]) {
+            expect($school['charge_Ah_day'] + 0.02 * $school['parts'] + 0.01 * $school['noise'])
+                ->toBeGreaterThanOrEqual($schools[$first]['charge_Ah_day'] + 0.02 * $schools[$first]['parts'] + 0.01 * $schools[$first]['noise']);
+        }
+    }
+})->with(['drawbridge', 'heron-neck', 'tide', 'rower']);

@@ -96,9 +96,9 @@ describe('the ways that builders argue about', function () {
     it('say why the first is recommended and the others are not', function () {
         $holds = array_map(fn (array $way): string => $way['reason'], conceptsFor());
         $knows = array_map(fn (array $way): string => $way['reason'], conceptsFor(['motions.0.task.holds_unpowered' => false, 'motions.0.task.tolerance' => 2.0]));
-        expect($holds['worm'])->toBe('Recommended here: it stays put with the power off, stops where it should, and takes the least for it.')
-            ->and($holds['servo'])->toBe('It would let go with the power off.')->and($holds['encoder'])->toBe('It would work; the one above takes less or knows more.')
-            ->and($knows['servo'])->toBe('Recommended here: it carries the load, stops where it should, and takes the least current and parts for it.')
+        expect($holds['worm'])->toBe('Recommended here: it stays put with the power off, stops where it should, and knows most after a power cut.')
+            ->and($holds['servo'])->toBe('It would let go with the power off.')->and($holds['encoder'])->toBe('It would work; the first knows more, or takes less.')
+            ->and($knows['servo'])->toBe('Recommended here: it carries the load, stops where it should, knows most after a power cut, and of what knows as much takes least.')
             ->and($knows['timed'])->toBe('It carries the load, but stops further off its place than is allowed.');
     });
 

@@ -224,10 +224,10 @@ final class DriveConcepts
             $row['verdict'] === Verdict::NotSaid->value => 'It cannot be compared.',
             $row['verdict'] === Verdict::Fails->value => 'It will not do here.',
             $row['within'] === false => 'It carries the load, but stops further off its place than is allowed.',
-            $i === 0 && $motion->task->holds_unpowered => 'Recommended here: it stays put with the power off, stops where it should, and takes the least for it.',
-            $i === 0 => 'Recommended here: it carries the load, stops where it should, and takes the least current and parts for it.',
+            $i === 0 && $motion->task->holds_unpowered => 'Recommended here: it stays put with the power off, stops where it should, and knows most after a power cut.',
+            $i === 0 => 'Recommended here: it carries the load, stops where it should, knows most after a power cut, and of what knows as much takes least.',
             $motion->task->holds_unpowered && $row['holds_unpowered'] === false => 'It would let go with the power off.',
-            default => 'It would work; the one above takes less or knows more.',
+            default => 'It would work; the first knows more, or takes less.',
         };
     }
 }
