@@ -28,6 +28,24 @@ final class Triggers
         'level' => Sensor::ANALOG,
     ];
 
+    /**
+     * Why a start does not hear a sensor, or null where it does, or listens to none.
+     *
+     * @param  string|null  $kind  of the sensor; null where there is none
+     */
+    public static function deafTo(string $when, string $sensor, ?string $kind): ?string
+    {
+        $hears = self::LISTENS[$when] ?? null;
+        if ($hears === null || in_array($kind, $hears, true)) {
+            return null;
+        }
+        $words = array_map(fn (string $each): string => Sensor::WORDS[$each], $hears);
+        $last = array_pop($words);
+
+        return $kind === null ? "There is no sensor {$sensor} in this build."
+            : "{$sensor} is a ".Sensor::WORDS[$kind].', and this listens to a '.($words === [] ? '' : implode(', ', $words).' or ')."{$last}.";
+    }
+
     public static function shape(): UnionShape
     {
         $sensor = fn (string $says): Field => Field::needed(TextShape::id(), $says);

@@ -254,9 +254,9 @@ final class References
     private function routine(array $routine, string $path): void
     {
         foreach ($routine['starts'] as $i => $trigger) {
-            $kinds = Triggers::LISTENS[$trigger['when']] ?? null;
-            if ($kinds !== null && ! in_array($this->kinds[$trigger['sensor']] ?? null, $kinds, true)) {
-                $this->errors->add("{$path}.starts.{$i}.sensor", $this->cannotStart($trigger['sensor'], $kinds));
+            $deaf = Triggers::deafTo($trigger['when'], $trigger['sensor'] ?? '', $this->kinds[$trigger['sensor'] ?? ''] ?? null);
+            if ($deaf !== null) {
+                $this->errors->add("{$path}.starts.{$i}.sensor", $deaf);
             }
             if ($trigger['when'] === 'count') {
                 $this->knows('counter', $trigger['counter'], "{$path}.starts.{$i}.counter");
@@ -421,17 +421,6 @@ final class References
             $this->tooFew[$dial] = true;
             $this->errors->add($dial, "A routine goes to place {$number} of this dial: take that out first.");
         }
-    }
-
-    /** @param  non-empty-list<string>  $kinds  that a start listens to */
-    private function cannotStart(string $id, array $kinds): string
-    {
-        $words = array_map(fn (string $kind): string => Sensor::WORDS[$kind], $kinds);
-        $last = array_pop($words);
-        $is = $this->kinds[$id] ?? null;
-
-        return $is === null ? "There is no sensor {$id} in this build."
-            : "{$id} is a ".Sensor::WORDS[$is].', and this listens to a '.($words === [] ? '' : implode(', ', $words).' or ')."{$last}.";
     }
 
     private function isSwung(string $kind): bool
