@@ -40,6 +40,21 @@ final class Said
         return self::lines($codes, Builds::assessed(Builds::planted($planted)));
     }
 
+    /**
+     * What the first finding of a code offers once all is rehearsed; of what leaves it as it is, that too.
+     *
+     * @param  array<string, mixed>  $planted
+     * @return list<string>
+     */
+    public static function offers(string $code, array $planted): array
+    {
+        $build = Builds::planted($planted);
+        $mends = fn (Fix $fix): bool => Builds::findings(Builds::assessed(Builds::mended($build, $fix)), $code) === [];
+
+        return array_map(fn (Fix $fix): string => $fix->does->text().($mends($fix) ? '' : ', which does not mend it'),
+            Builds::findings(Builds::assessed($build), $code)[0]->fixes);
+    }
+
     /** @return list<string> */
     private static function lines(string $codes, Assessment $assessment): array
     {
