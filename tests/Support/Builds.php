@@ -189,6 +189,18 @@ final class Builds
         return BuildJudge::proposed($build, null, $rehearsed[$key]);
     }
 
+    /**
+     * What is still said of a code once a build is mended: what the first look says is looked for at once, all else with everything rehearsed.
+     *
+     * @return list<Finding>
+     */
+    public static function stillSaid(Build $build, Fix $fix, string $code): array
+    {
+        $mended = self::mended($build, $fix);
+
+        return self::findings(self::findings(BuildJudge::atOnce($build), $code) === [] ? self::assessed($mended) : BuildJudge::atOnce($mended), $code);
+    }
+
     /** @param  list<Change>  $changes */
     private static function changed(Build $build, array $changes): Build
     {

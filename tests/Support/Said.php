@@ -49,7 +49,7 @@ final class Said
     public static function offers(string $code, array $planted): array
     {
         $build = Builds::planted($planted);
-        $mends = fn (Fix $fix): bool => Builds::findings(Builds::assessed(Builds::mended($build, $fix)), $code) === [];
+        $mends = fn (Fix $fix): bool => Builds::stillSaid($build, $fix, $code) === [];
 
         return array_map(fn (Fix $fix): string => $fix->does->text().($mends($fix) ? '' : ', which does not mend it'),
             Builds::findings(Builds::assessed($build), $code)[0]->fixes);

@@ -9,6 +9,7 @@ use Brookstone\Core\Wiring\Ability;
 use Brookstone\Core\Wiring\Board;
 use Brookstone\Core\Wiring\BoardKind;
 use Brookstone\Core\Wiring\BoardStock;
+use Brookstone\Core\Wiring\Pin;
 use Brookstone\Core\Wiring\PlacedBoard;
 
 /** What makes up for the pins that a controller lacks: the fewest boards, then the cheapest of those, found by going through all. */
@@ -19,8 +20,14 @@ final class PinChoice
     /** @var list<Board> that may be taken */
     private readonly array $types;
 
+    /** @var array<string, array{PlacedBoard, Pin, int}> pins that are free, one of each kind and how many of it */
+    private readonly array $stores;
+
+    /** @var \WeakMap<Board, array<string, array{PlacedBoard, Pin, int}>> the same of boards that may be taken */
+    private readonly \WeakMap $lends;
+
     /**
-     * @param  list<array{PlacedBoard, list<\Brookstone\Core\Wiring\Pin>}>  $there  boards with the pins that are free on them
+     * @param  list<array{PlacedBoard, list<Pin>}>  $there  boards with the pins that are free on them
      */
     public function __construct(private readonly PlacedBoard $controller, private readonly array $there, BoardStock $stock)
     {
@@ -39,6 +46,14 @@ final class PinChoice
             }
         }
         $this->types = $types;
+        $this->lends = new \WeakMap;
+        $stores = [];
+        foreach ($there as [$board, $pins]) {
+            foreach (self::storesOf($board, $pins) as $key => [$placed, $pin, $count]) {
+                $stores[$key] = [$placed, $pin, ($stores[$key][2] ?? 0) + $count];
+            }
+        }
+        $this->stores = $stores;
     }
 
     /**
@@ -48,6 +63,9 @@ final class PinChoice
      */
     public function expanders(array $signals, int $most): ?array
     {
+        if ($this->lacks($signals, array_merge(...array_map(fn (Board $board): array => array_fill(0, $most, $board), $this->types))) !== []) {
+            return null; // of no number of them, even if they took nothing of the controller themselves
+        }
         $free = array_sum(array_map(fn (array $each): int => count($each[1]), $this->there));
         $widest = max([1, ...array_map(fn (Board $board): int => $board->channels, $this->types)]);
         for ($boards = max(0, (int) ceil((count($signals) - $free) / $widest)); $boards <= $most; $boards++) {
@@ -79,19 +97,27 @@ final class PinChoice
      */
     public function short(array $signals, array $taken): array
     {
+        return $this->lacks([...$signals, ...$this->ofExpanders($taken)], $taken);
+    }
+
+    /**
+     * @param  list<Signal>  $signals  that want a pin
+     * @param  list<Board>  $taken
+     * @return list<array{Signal, int}> what of them finds none: one of each kind, and how many of it
+     */
+    private function lacks(array $signals, array $taken): array
+    {
         $wanted = [];
-        foreach ([...$signals, ...$this->ofExpanders($taken)] as $signal) {
+        foreach ($signals as $signal) {
             $like = $signal->like();
             $wanted[$like] = [$signal, ($wanted[$like][1] ?? 0) + 1];
         }
         uasort($wanted, fn (array $a, array $b): int => [count($b[0]->needs), $b[0]->direct] <=> [count($a[0]->needs), $a[0]->direct]);
         $wanted = array_values($wanted);
-        $stores = [];
-        foreach ([...$this->there, ...array_map(fn (Board $board): array => [new PlacedBoard('', '', $board, ''), array_values($board->pins)],
-            $taken)] as [$board, $pins]) {
-            foreach ($pins as $pin) {
-                $key = $board->board->kind->value." {$board->board->pin_A} ".implode(' ', array_column($pin->can, 'value'));
-                $stores[$key] = [$board, $pin, ($stores[$key][2] ?? 0) + 1];
+        $stores = $this->stores;
+        foreach ($taken as $board) {
+            foreach ($this->lends[$board] ??= self::storesOf(new PlacedBoard('', '', $board, ''), $board->pins) as $key => [$placed, $pin, $count]) {
+                $stores[$key] = [$placed, $pin, ($stores[$key][2] ?? 0) + $count];
             }
         }
         // What can do least is given away first.
@@ -104,6 +130,21 @@ final class PinChoice
 
         return array_values(array_filter(array_map(fn (array $want, int $short): array => [$want[0], $short], $wanted, $left),
             fn (array $each): bool => $each[1] > 0));
+    }
+
+    /**
+     * @param  iterable<Pin>  $pins  of a board
+     * @return array<string, array{PlacedBoard, Pin, int}> one of each kind, and how many of it
+     */
+    private static function storesOf(PlacedBoard $board, iterable $pins): array
+    {
+        $stores = [];
+        foreach ($pins as $pin) {
+            $key = $board->board->kind->value." {$board->board->pin_A} ".implode(' ', array_column($pin->can, 'value'));
+            $stores[$key] = [$board, $pin, ($stores[$key][2] ?? 0) + 1];
+        }
+
+        return $stores;
     }
 
     /**

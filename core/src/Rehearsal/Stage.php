@@ -270,7 +270,7 @@ final class Stage
             }
         }
         for ($end = $this->world->now() + self::LOOKS_ON_S; $this->world->now() < $end - 1e-9;) {
-            $this->scan(-INF);
+            $this->scan($end, true);
         }
 
         return $this->written();
@@ -282,15 +282,18 @@ final class Stage
         return $this->start->scenario === null && $this->began_s === null && $this->isQuiet();
     }
 
-    /** @param  float  $until  when it is over */
-    private function scan(float $until): void
+    /**
+     * @param  float  $until  when it is over
+     * @param  bool  $looksOn  it is over already
+     */
+    private function scan(float $until, bool $looksOn = false): void
     {
         $this->program->look();
         if ($this->start->scenario === null) {
             $this->hand->look();
         }
         $this->lookForRounds();
-        $this->world->pass(! $this->world->mayStride() || $this->isOver() ? null : min(
+        $this->world->pass(! $this->world->mayStride() || (! $looksOn && $this->isOver()) ? null : min(
             $until, $this->program->due_s(),
             $this->start->scenario === null ? $this->hand->due_s() : INF,
             $this->isToAsk() ? ($this->asked_s === null ? -INF : $this->asked_s + self::STARTS_WITHIN_S) : INF,

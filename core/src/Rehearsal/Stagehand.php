@@ -12,6 +12,7 @@ use Brookstone\Core\Condition\LevelIs;
 use Brookstone\Core\Condition\NotSo;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Routine\Effect;
+use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\WorldEvent;
 use Brookstone\Core\Simulation\World;
 
@@ -27,6 +28,9 @@ final class Stagehand
     private const PLAINLY = 2.0; // times what it must read otherwise at least
 
     private const PAST = 0.05; // of its value: so far past what is waited for a reading goes
+
+    /** @var array<int, Effect|null> of steps that it has seen, what they ask of people if anything */
+    private array $asks = [];
 
     /** @var array<int, float> since when it has seen a step wait */
     private array $waiting = [];
@@ -57,8 +61,8 @@ final class Stagehand
             }
         }
         foreach ($this->world->recorder->underWay() as $record => $step) {
-            $effect = $step->effect($this->world->build);
-            if (isset($this->answered[$record]) || ! self::isAsked($effect)) {
+            $effect = isset($this->answered[$record]) ? null : $this->asks($record, $step);
+            if ($effect === null) {
                 continue;
             }
             $this->waiting[$record] ??= $now;
@@ -82,7 +86,7 @@ final class Stagehand
             $due = min($due, $at);
         }
         foreach ($this->world->recorder->underWay() as $record => $step) {
-            if (! isset($this->answered[$record]) && self::isAsked($step->effect($this->world->build))) {
+            if (! isset($this->answered[$record]) && $this->asks($record, $step) !== null) {
                 $due = min($due, isset($this->waiting[$record]) ? $this->waiting[$record] + self::ANSWERS_S : -INF);
             }
         }
@@ -90,9 +94,15 @@ final class Stagehand
         return $due;
     }
 
-    private static function isAsked(Effect $effect): bool
+    /** What a step that is being done asks of people; null where that is nothing. */
+    private function asks(int $record, Step $step): ?Effect
     {
-        return $effect->until !== null || $effect->shows !== null;
+        if (! array_key_exists($record, $this->asks)) {
+            $effect = $step->effect($this->world->build);
+            $this->asks[$record] = $effect->until !== null || $effect->shows !== null ? $effect : null;
+        }
+
+        return $this->asks[$record];
     }
 
     /** Shows a sensor the thing, after a press without it and before a press with it where a button tells; and takes it away again. */

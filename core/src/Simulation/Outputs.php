@@ -76,6 +76,9 @@ final class Outputs
     /** @return int how many went back or take no more by now; coils that have been on for longer than they bear are told, each once */
     public function goBack(float $now_s): int
     {
+        if ($this->burnsAt_s === [] && $this->hitUntil_s === [] && $this->backAt_s === []) {
+            return 0;
+        }
         foreach (array_keys(array_filter($this->burnsAt_s, fn (float $at_s): bool => $now_s >= $at_s - 1e-9)) as $output) {
             $this->recorder->burns($now_s, $this->outputs[$output]);
             unset($this->burnsAt_s[$output]);

@@ -334,7 +334,7 @@ final class World implements Senses
                 $feed->goesOn($this->now(), $for_s);
             }
         }
-        $parts = max([1, ...array_map(fn (Riders $riders): int => $riders->parts($awake, $for_s), $this->riders)]);
+        $parts = $this->riders === [] ? 1 : max(array_map(fn (Riders $riders): int => $riders->parts($awake, $for_s), $this->riders));
         for ($part = 0; $part < $parts; $part++) {
             foreach ($awake as $axis) {
                 foreach ($axis->advance($for_s / $parts) as [$what, $one, $other]) {

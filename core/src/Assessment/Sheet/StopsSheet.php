@@ -57,9 +57,9 @@ final readonly class StopsSheet
     /** How far off it may stop, by the way in which it knows where it is, its play too where it counts; own unit. null where that is not known. */
     public function stopsWithin(): ?float
     {
-        foreach ($this->ways() as $way) {
-            if ($way['is_used']) {
-                return $way['error'];
+        foreach ($this->knows() as [, $errors, , , $isUsed]) {
+            if ($isUsed) {
+                return $errors()[0];
             }
         }
 
@@ -162,6 +162,29 @@ final readonly class StopsSheet
     /** @return list<array{way: string, error: float|null, within: bool|null, after_many: float|null, at_power_on: string, parts: string, is_used: bool}> */
     private function ways(): array
     {
+        [$low, $high] = $this->motion->range();
+        $tolerance = $this->motion->task->tolerance;
+
+        return array_map(function (array $way) use ($low, $high, $tolerance): array {
+            [$says, $errors, $at_power_on, $parts, $isUsed] = $way;
+            [$error, $afterMany] = $errors();
+
+            return [
+                'way' => $says, 'error' => $error, 'within' => $tolerance === null || $error === null ? null : $error <= $tolerance,
+                'after_many' => $afterMany === null ? null : min($afterMany, $high - $low),
+                'at_power_on' => $at_power_on, 'parts' => $parts, 'is_used' => $isUsed,
+            ];
+        }, $this->knows());
+    }
+
+    /**
+     * The ways to know where it is: of each what it is, how far off it may be by it at once and after many moves (own unit; null where that is not known;
+     * told when asked, as some must be run for it), what it knows at power-on, what it takes, and whether the motion does it so.
+     *
+     * @return list<array{string, \Closure(): array{float|null, float|null}, string, string, bool}>
+     */
+    private function knows(): array
+    {
         $motion = $this->motion;
         $drive = $motion->drive;
         if ($drive === null || $motion->task->keeps_turning) {
@@ -171,36 +194,43 @@ final readonly class StopsSheet
         $slop = $unit->fromSi($motion->laidTrain()->backlash_deg() * Constants::RAD_PER_DEG * $motion->mechanism->travelPerRad());
         $turn = fn (float $degrees): float => abs($unit->fromSi(
             $degrees * Constants::RAD_PER_DEG / $motion->train->ratio() * $motion->mechanism->travelPerRad()));
-        [$low, $high] = $motion->range();
         $motor = $drive->motor;
-        $spread = $this->spreadOfRunOn();
-        $timed = $motor instanceof Servo || $motor instanceof Stepper ? null : new TimedMove($motion, $this->settings, $motion->at($motion->task->from),
-            $motion->at($motion->task->to));
-        [$bias, $sd] = $timed?->time_s === null ? [null, null] : [$timed->error(), $timed->spread()];
         // A place with a switch is gone to by that.
         $counts = $motion->positioning->countsPulses()
             && array_filter($motion->places, fn (Place $place): bool => $motion->stops->switchAt($place->id) === null) !== [];
         $pulses = $motion->stops->encoder_pulses ?? self::ENCODER_PULSES;
         $byCount = fn (float $one): array => [$one + $slop, $one + $slop];
-        $rows = [
-            ['by time, and a switch to home on', $bias === null || $sd === null ? null : (new Repeatability($bias, $sd, 1, 1.0))->worst_error, $bias === null
-                || $sd === null ? null : (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error, 'must be homed', 'one switch, one pin',
-                count($motion->stops->switches) === 1 && ! $counts],
-            ['a switch at each end', $spread, $spread, 'knows only at its ends', 'two switches, two pins', count($motion->stops->switches) > 1 && ! $counts],
-            ["an encoder of {$pulses} pulses on its shaft", ...$byCount(($motion->pulseLength() ?? $turn(360 / $pulses)) + ($spread ?? 0.0)),
-                'must be homed', 'an encoder and a switch, three pins', $counts],
-            ['a positional servo', ...($motor instanceof Servo ? $byCount($turn($motor->standsWithin_deg())) : $byCount($turn(1.0))), 'knows',
+        $switches = count($motion->stops->switches);
+
+        return [
+            ['by time, and a switch to home on', $this->byTime(...), 'must be homed', 'one switch, one pin', $switches === 1 && ! $counts],
+            ['a switch at each end', function (): array {
+                $spread = $this->spreadOfRunOn();
+
+                return [$spread, $spread];
+            }, 'knows only at its ends', 'two switches, two pins', $switches > 1 && ! $counts],
+            ["an encoder of {$pulses} pulses on its shaft", fn (): array => $byCount(($motion->pulseLength() ?? $turn(360 / $pulses))
+                + ($this->spreadOfRunOn() ?? 0.0)), 'must be homed', 'an encoder and a switch, three pins', $counts],
+            ['a positional servo', fn (): array => $byCount($turn($motor instanceof Servo ? $motor->standsWithin_deg() : 1.0)), 'knows',
                 'the servo itself, one pin', $motor instanceof Servo],
-            ['a stepper that counts', ...($motor instanceof Stepper ? $byCount($turn(180 / $motor->steps_per_rev)) : $byCount($turn(0.9))), 'must be homed',
+            ['a stepper that counts', fn (): array => $byCount($turn($motor instanceof Stepper ? 180 / $motor->steps_per_rev : 0.9)), 'must be homed',
                 'a driver and a switch, three pins', $motor instanceof Stepper],
         ];
-        $tolerance = $motion->task->tolerance;
+    }
 
-        return array_map(fn (array $row): array => [
-            'way' => $row[0], 'error' => $row[1], 'within' => $tolerance === null || $row[1] === null ? null : $row[1] <= $tolerance,
-            'after_many' => $row[2] === null ? null : min($row[2], $high - $low),
-            'at_power_on' => $row[3], 'parts' => $row[4], 'is_used' => $row[5],
-        ], $rows);
+    /** @return array{float|null, float|null} how far off it may be after one move by the computed time, and after many */
+    private function byTime(): array
+    {
+        $motion = $this->motion;
+        $motor = $motion->drive?->motor;
+        $timed = $motor instanceof Servo || $motor instanceof Stepper ? null : new TimedMove($motion, $this->settings, $motion->at($motion->task->from),
+            $motion->at($motion->task->to));
+        if ($timed?->time_s === null) {
+            return [null, null];
+        }
+        [$bias, $sd] = [$timed->error(), $timed->spread()];
+
+        return [(new Repeatability($bias, $sd, 1, 1.0))->worst_error, (new Repeatability($bias, $sd, self::MANY, 1.0))->worst_error];
     }
 
     /** Half of how much the run-on differs with supply and load: that is how differently it stops. */
