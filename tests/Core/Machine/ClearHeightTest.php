@@ -47,7 +47,9 @@ function touchesOf(Assessment $assessment): array
 }
 
 it('is told where a bale touches the stack, and setting that height mends it', function () {
-    $build = Builds::demo('bale-loft');
+    $document = Builds::demo('bale-loft')->document;
+    $document['scenarios'] = []; // the routine is rehearsed without them
+    $build = Build::read($document);
     $found = Builds::findings(Builds::assessed($build), 'routine.touches')[0];
     $low = $build->document;
     $low['motions'][1]['places'][2]['at'] = $found->says->values['clears']->si - 0.004;

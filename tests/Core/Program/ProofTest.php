@@ -16,10 +16,10 @@ it('does what the routines do, to the scan: every shipped build, in every langua
 
     expect($trials)->not->toBe([])->and(Programs::differs($of, Programs::bench()->start($of, $language), $trials))->toBeNull();
 })->with([
-    ['heron-wharf', Language::C, 12], ['heron-wharf', Language::Sketch, 2], ['heron-wharf', Language::Python, 2],
+    ['heron-wharf', Language::C, 6], ['heron-wharf', Language::Sketch, 2], ['heron-wharf', Language::Python, 2],
     ['bale-loft', Language::C, 2], ['bale-loft', Language::Sketch, 0], ['bale-loft', Language::Python, 0],
-    ['star-dial', Language::C, 30], ['star-dial', Language::Sketch, 4], ['star-dial', Language::Python, 3],
-    ['signal-garden', Language::C, 40], ['signal-garden', Language::Sketch, 8], ['signal-garden', Language::Python, 6],
+    ['star-dial', Language::C, 15], ['star-dial', Language::Sketch, 4], ['star-dial', Language::Python, 3],
+    ['signal-garden', Language::C, 20], ['signal-garden', Language::Sketch, 8], ['signal-garden', Language::Python, 6],
     ['grumbling-troll', Language::C, 2], ['grumbling-troll', Language::Sketch, 1], ['grumbling-troll', Language::Python, 1],
     ['moth-lantern', Language::Sketch, 0], ['quarry-tram', Language::Sketch, 0], ['bell-hammer', Language::Sketch, 0], ['bell-hammer', Language::Python, 0],
     ['casket-lid', Language::Sketch, 0], ['casket-lid', Language::Python, 0], ['seed-feeder', Language::Sketch, 2], ['seed-feeder', Language::Python, 2],
