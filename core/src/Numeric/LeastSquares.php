@@ -8,7 +8,7 @@ namespace Brookstone\Core\Numeric;
  * The values for which the sum of squared residuals is least, each within its bounds.
  *
  * Levenberg–Marquardt with Nielsen's damping: Madsen, Nielsen & Tingleff, Methods for Non-Linear Least Squares Problems, 2nd ed. (2004), §3.2,
- * with Broyden's slopes between the first and the last, §3.5. A step past a bound ends at it. Covariance of the values: (JᵀJ)⁻¹, where residuals are given
+ * with Broyden's slopes on the way, §3.5, and those taken anew where it settles. A step past a bound ends at it. Covariance of the values: (JᵀJ)⁻¹, where residuals are given
  * in their own standard deviations (NIST/SEMATECH e-Handbook of Statistical Methods, §4.6.3.3).
  */
 final readonly class LeastSquares
@@ -47,6 +47,7 @@ final readonly class LeastSquares
         if ($now === null || $slopes === null) {
             return null;
         }
+        $isFresh = true; // of the slopes: taken here, and not only updated on the way
         for ($round = 0; $round < self::ROUNDS && $damping < self::GIVES_UP; $round++) {
             [$normal, $pull] = self::normal($slopes, $now);
             $stays = array_map(fn (float $value, float $towards, float $least, float $most): bool => ($value <= $least && $towards > 0.0)
@@ -57,11 +58,17 @@ final readonly class LeastSquares
                 $at, $by, $low, $high);
             $moved = array_map(fn (float $to, float $from): float => $to - $from, $next, $at);
             if (array_filter($moved, fn (float $each, int $i): bool => abs($each) / $steps[$i] >= self::SETTLED, ARRAY_FILTER_USE_BOTH) === []) {
-                break;
+                if ($isFresh) {
+                    break;
+                }
+                [$slopes, $damping, $grows, $isFresh] = [self::slopes($residuals, $at, $now, $steps, $low, $high) ?? $slopes, self::FIRST_DAMPING, 2.0, true];
+
+                continue;
             }
             $then = $residuals($next);
             if ($then !== null) {
                 $foreseen = array_map(fn (float $value, array $row): float => $value + self::dot($row, $moved), $now, $slopes);
+                $isFresh = false;
                 $slopes = self::updated($slopes, $moved, array_map(fn (float $is, float $was): float => $is - $was, $then, $foreseen));
             }
             if ($then === null || self::squares($then) >= self::squares($now)) {
@@ -73,7 +80,7 @@ final readonly class LeastSquares
             [$at, $now, $grows] = [$next, $then, 2.0];
             $damping *= max(1.0 / 3.0, 1.0 - (2.0 * $gain - 1.0) ** 3);
         }
-        $slopes = self::slopes($residuals, $at, $now, $steps, $low, $high) ?? $slopes;
+        $slopes = $isFresh ? $slopes : self::slopes($residuals, $at, $now, $steps, $low, $high) ?? $slopes;
         $covariance = self::inverse(self::normal($slopes, $now)[0]);
 
         return new self($at, $covariance, $now, array_map(fn (array $row): float => self::dot($row, array_map(

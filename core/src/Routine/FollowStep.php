@@ -8,7 +8,6 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Parts\Inventory;
-use Brookstone\Core\Quantity\Quantity;
 use Brookstone\Core\Shape\ChoiceShape;
 use Brookstone\Core\Shape\Field;
 use Brookstone\Core\Shape\NumberShape;
@@ -21,6 +20,7 @@ use Brookstone\Core\Shape\TextShape;
  */
 final readonly class FollowStep implements Moves
 {
+    use LastsUntil;
     use MovesAtSpeed;
 
     /**
@@ -68,16 +68,6 @@ final readonly class FollowStep implements Moves
         return ['motion' => ['motion', $this->motion], 'sensor' => ['analog', $this->sensor]];
     }
 
-    public function inner(): array
-    {
-        return [];
-    }
-
-    public function conditions(): array
-    {
-        return $this->until === null ? [] : ['until' => $this->until];
-    }
-
     public function effect(Inventory $build): Effect
     {
         return new Effect(new Movement($this->motion, $this->speed), until: $this->until, for_s: $this->for_s, giveUp_s: $this->give_up_s);
@@ -91,21 +81,9 @@ final readonly class FollowStep implements Moves
 
     public function says(Inventory $build): Sentence
     {
-        $values = [];
         $by = ($build->sensors[$this->sensor] ?? null)?->named() ?? $this->sensor;
-        $text = $this->as === 'place' ? "{$build->motions[$this->motion]->named()} goes where {$by} says"
-            : "{$build->motions[$this->motion]->named()} goes as fast as {$by} says";
-        if ($this->until !== null) {
-            $until = $this->until->says($build)->named('until');
-            $text .= " until {$until->template}";
-            $values += $until->values;
-        }
-        if ($this->for_s !== null) {
-            $text .= ' for {time}';
-            $values['time'] = Quantity::of($this->for_s, 's');
-        }
 
-        return GiveUp::add($text, $values, $this->give_up_s);
+        return $this->lasting($build, "{$build->motions[$this->motion]->named()} goes ".($this->as === 'place' ? "where {$by} says" : "as fast as {$by} says"));
     }
 
     public function writes(Script $script): void

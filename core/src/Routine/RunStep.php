@@ -20,6 +20,7 @@ use Brookstone\Core\Shape\TextShape;
 /** Runs a motion in a direction until something happens or a time is over. It does not stop the motor: that is a step of its own. */
 final readonly class RunStep implements Moves
 {
+    use LastsUntil;
     use MovesAtSpeed;
 
     public function __construct(
@@ -57,16 +58,6 @@ final readonly class RunStep implements Moves
         return ['motion' => ['motion', $this->motion]];
     }
 
-    public function inner(): array
-    {
-        return [];
-    }
-
-    public function conditions(): array
-    {
-        return $this->until === null ? [] : ['until' => $this->until];
-    }
-
     private function ontoSwitch(Inventory $build): ?LimitSwitch
     {
         return $this->until instanceof InputIs && $this->until->on ? $build->motions[$this->motion]->stops->switch($this->until->sensor) : null;
@@ -93,17 +84,8 @@ final readonly class RunStep implements Moves
             $text .= ' at {speed} speed';
             $values['speed'] = Quantity::share($this->speed);
         }
-        if ($this->until !== null) {
-            $until = $this->until->says($build)->named('until');
-            $text .= " until {$until->template}";
-            $values += $until->values;
-        }
-        if ($this->for_s !== null) {
-            $text .= ' for {time}';
-            $values['time'] = Quantity::of($this->for_s, 's');
-        }
 
-        return GiveUp::add($text, $values, $this->give_up_s);
+        return $this->lasting($build, $text, $values);
     }
 
     public function writes(Script $script): void

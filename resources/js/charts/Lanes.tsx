@@ -283,24 +283,19 @@ export function Lanes({ build, trace, now, onNow, width, view }: Props & { view?
     );
 }
 
-/** What a supply is asked for: the sum of its motors, with its largest, its mean, its charge, and what it can give. */
-function SupplyLane({
-    of,
-    top,
-    x,
-    sample_s,
-    sample,
-    width,
-    inside,
-}: {
-    of: Trace['supplies'][number];
+/** What gives, at `top`, over the time of the run: `x` where a time is, `inside` what it is clipped by. */
+interface Source<Of> {
+    of: Of;
     top: number;
     x: (time: number) => number;
     sample_s: number;
     sample: number;
     width: number;
     inside: string;
-}) {
+}
+
+/** What a supply is asked for: the sum of its motors, with its largest, its mean, its charge, and what it can give. */
+function SupplyLane({ of, top, x, sample_s, sample, width, inside }: Source<Trace['supplies'][number]>) {
     const { text } = useSpeaking();
     const amps = (si: number) => text({ si, dimension: 'current' });
     const most = Math.max(
@@ -332,23 +327,7 @@ function SupplyLane({
 }
 
 /** The pressure in a tank, between where its compressor starts and where it stops. */
-function TankLane({
-    of,
-    top,
-    x,
-    sample_s,
-    sample,
-    width,
-    inside,
-}: {
-    of: Trace['tanks'][number];
-    top: number;
-    x: (time: number) => number;
-    sample_s: number;
-    sample: number;
-    width: number;
-    inside: string;
-}) {
+function TankLane({ of, top, x, sample_s, sample, width, inside }: Source<Trace['tanks'][number]>) {
     const { text, book } = useSpeaking();
     const bar = (bars: number) => text({ si: book.toSi(bars, 'bar'), dimension: 'air_pressure' });
     const y = scaleLinear([Math.min(of.lowest_bar, of.low_bar) * 0.9, of.high_bar], [top + LANE - 8, top + 12]);

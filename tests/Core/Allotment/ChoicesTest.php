@@ -15,6 +15,7 @@ use Brookstone\Core\Wiring\Board;
 use Brookstone\Core\Wiring\BoardKind;
 use Brookstone\Core\Wiring\BoardStock;
 use Brookstone\Core\Wiring\Outline;
+use Brookstone\Core\Wiring\Pin;
 use Brookstone\Core\Wiring\PlacedBoard;
 use Tests\Support\Builds;
 
@@ -104,6 +105,65 @@ it('takes expanders that work at the volts of the controller, and of the same ki
     expect(array_map(fn (Board $board): string => $board->name, $pins->expanders($signals, 3) ?? []))->toBe([$chosen])
         ->and($pins->expanders($signals, 0))->toBeNull()->and($pins->expanders(array_slice($signals, 0, 1), 3))->toBe([]);
 })->with([[5.0, 'Five'], [3.3, 'Three'], [4.0, 'Dear']]);
+
+/** Each signal finds a pin of its own: one after the other, those before it making room (Kuhn). @param  list<array{PlacedBoard, Pin}>  $pins */
+function allFindPins(array $signals, array $pins): bool
+{
+    $has = [];
+    $finds = function (Signal $signal, array &$seen) use (&$finds, &$has, $pins): bool {
+        foreach ($pins as $i => [$board, $pin]) {
+            if (! isset($seen[$i]) && $signal->fits($board, $pin)) {
+                $seen[$i] = true;
+                if (! isset($has[$i]) || $finds($has[$i], $seen)) {
+                    $has[$i] = $signal;
+
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    };
+    foreach ($signals as $signal) {
+        $seen = [];
+        if (! $finds($signal, $seen)) {
+            return false;
+        }
+    }
+
+    return true;
+}
+
+it('takes the fewest expanders, and of those the cheapest, as trying every heap of them does', function (int $seed) {
+    mt_srand($seed);
+    $controller = new PlacedBoard('c', 'C', new Board('controller', 'C', 'p1–p5: in out pull; p6: in data; p7: in clock; p8–p9: analogue', logic_V: 5.0), 'main');
+    $line = fn (string $name, string $kind, int $channels): array => ['kind' => $kind, 'name' => $name, 'cost' => (float) mt_rand(1, 9), 'channels' => $channels, 'low_V' => 2.0,
+        'high_V' => 5.5] + (in_array($kind, ['expander', 'pulse_expander'], true) ? ['address_low' => 0x20, 'address_high' => 0x20 + mt_rand(0, 2)] : []);
+    $stock = new BoardStock([$line('E2', 'expander', 2), $line('E4', 'expander', 4), $line('P3', 'pulse_expander', 3), $line('O3', 'shift_out', 3), $line('A2', 'selector', 2)]);
+    $wants = [[Ability::In, Ability::Pull], [Ability::Out], [Ability::Pulse], [Ability::Analogue]];
+    $signals = array_map(fn (int $i): Signal => new Signal("s{$i}", "S {$i}", $wants[min(3, mt_rand(0, 6) >> 1)], mt_rand(0, 9) === 0), range(1, mt_rand(2, 11)));
+    $free = array_values(array_slice($controller->board->pins, 0, mt_rand(3, 9)));
+    $pins = new PinChoice($controller, [[$controller, $free]], $stock);
+
+    $best = null;
+    $heaps = [[]];
+    for ($most = 0; $most <= 3 && $best === null; $most++) {
+        foreach ($heaps as $heap) {
+            $all = array_map(fn (Pin $pin): array => [$controller, $pin], $free);
+            foreach ($heap as $board) {
+                array_push($all, ...array_map(fn (Pin $pin): array => [new PlacedBoard('', '', $board, ''), $pin], array_values($board->pins)));
+            }
+            if ($pins->addresses($heap) !== null && allFindPins([...$signals, ...$pins->ofExpanders($heap)], $all)) {
+                $best = min($best ?? INF, array_sum(array_column(array_map(fn (Board $board): array => ['cost' => $board->cost], $heap), 'cost')));
+            }
+        }
+        $heaps = array_merge(...array_map(fn (array $heap): array => array_map(fn (Board $board): array => [...$heap, $board], array_values($stock->boards)), $heaps));
+    }
+    $taken = $pins->expanders($signals, 3);
+
+    expect($taken === null ? null : [count($taken), (float) array_sum(array_map(fn (Board $board): float => $board->cost, $taken))])
+        ->toBe($best === null ? null : [$most - 1, (float) $best]);
+})->with(range(1, 60));
 
 it('gives each expander the lowest address that is free, those first that have the fewest', function () {
     $controller = new PlacedBoard('c', 'C', stocked('K34'), 'main');
