@@ -83,7 +83,8 @@ final readonly class FollowStep implements Moves
     {
         $by = ($build->sensors[$this->sensor] ?? null)?->named() ?? $this->sensor;
 
-        return $this->lasting($build, "{$build->motions[$this->motion]->named()} goes ".($this->as === 'place' ? "where {$by} says" : "as fast as {$by} says"));
+        return $this->lasting($build, $this->as === 'place' ? "{$build->motions[$this->motion]->named()} goes where {$by} says"
+            : "{$build->motions[$this->motion]->named()} goes as fast as {$by} says");
     }
 
     public function writes(Script $script): void
