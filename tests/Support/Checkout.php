@@ -12,7 +12,7 @@ final class Checkout
 {
     /** Nothing of this process' own settings: those are for tests. */
     public const ENVIRONMENT = ['APP_ENV' => false, 'APP_KEY' => false, 'DB_DATABASE' => false, 'CACHE_STORE' => false, 'QUEUE_CONNECTION' => false,
-        'SESSION_DRIVER' => false, 'LOG_CHANNEL' => false];
+        'SESSION_DRIVER' => false, 'LOG_CHANNEL' => false, 'PHP_INI_SCAN_DIR' => false];
 
     public readonly string $at;
 
