@@ -54,6 +54,8 @@ it('refuses what is ambiguous or absurd and says what would be understood', func
     'kg per cm' => ['3.5 kg/cm', 'N·m', 'type 3.5 kg·cm'],
     'mass for force' => ['2 kg', 'N', '2 kgf'],
     'thousand or one and a half' => ['1,500', 'mm', '1500 for the large number or 1.500'],
+    'a share for a length' => ['40 %', 'mm', '% is a share, but a length is wanted here'],
+    'a length for a number' => ['40 mm', '', 'mm is a length, but a plain number is wanted here'],
     'two points' => ['1.2.3', 'mm', 'too many points'],
     'mega' => ['20 MNm', 'N·m', 'N·m'],
     'words' => ['heavy', 'kg', 'is not a number'],

@@ -127,6 +127,7 @@ it('moves with its first hundredth past the dead band by what its curve leaves o
     $stick = new Stick(512.0, 0.0, 500.0, 1000.0, 0.1, 0.5, -30.0, 10.0, 100.0);
 
     expect($stick->first_step)->toBeAbout((0.5 * $step + 0.5 * $step ** 3) * 90.0, 1e-12)->and($stick->swallows)->toBe(50.0)->and($stick->command)->toBe(10.0)
+        ->and((new Stick(512.0, 0.0, 500.0, 1000.0, 0.1, 0.5, -30.0, 10.0, 20.0))->first_step)->toBeAbout((0.5 * $step + 0.5 * $step ** 3) * 40.0, 1e-12)
         ->and((new Stick(0.0, 200.0, 500.0, 1000.0, 0.1, 0.5, -30.0, 10.0, 40.0))->swallows)->toBe(30.0)->and((new Stick(900.0, 1000.0, 500.0, 0.0, 0.0, 0.0, -30.0, 10.0, 40.0))->command)->toBeAbout(-22.0, 1e-12);
 });
 
