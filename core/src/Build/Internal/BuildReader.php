@@ -140,6 +140,7 @@ final class BuildReader
     private function references(array $read): void
     {
         (new References($this->errors))->check($read);
+        (new MotorReferences($this->errors))->check($read);
         (new WiringReferences($this->errors))->check($read);
         (new StageReferences($this->errors))->check($read);
         (new PairReferences($this->errors))->check($read);

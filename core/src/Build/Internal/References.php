@@ -8,7 +8,6 @@ use Brookstone\Core\Condition\Condition;
 use Brookstone\Core\Condition\Conditions;
 use Brookstone\Core\Mechanism\Mechanisms;
 use Brookstone\Core\Mechanism\PositionUnit;
-use Brookstone\Core\Parts\MotorGroup;
 use Brookstone\Core\Parts\Sensor;
 use Brookstone\Core\Routine\Step;
 use Brookstone\Core\Routine\Steps;
@@ -67,20 +66,8 @@ final class References
         foreach ($document['motions'] as $i => $motion) {
             $this->motion($motion, "motions.{$i}");
         }
-        foreach ($document['motions'] as $i => $motion) {
-            $other = $motion['drive']['shares'] ?? null;
-            if ($other === $motion['id']) {
-                $this->errors->add("motions.{$i}.drive.shares", 'A motion cannot share its motor with itself.');
-            } elseif ($other !== null) {
-                $this->knows('motion', $other, "motions.{$i}.drive.shares");
-            }
-        }
-        $this->motors($document['motions']);
         $this->kinds = array_column($document['sensors'], 'kind', 'id');
         $this->sits = array_column($document['sensors'], 'motion', 'id');
-        foreach ($document['motions'] as $i => $motion) {
-            $this->selector($motion, $document['motions'], "motions.{$i}.drive.selector");
-        }
         foreach ($document['sensors'] as $i => $sensor) {
             $this->sensor($sensor, "sensors.{$i}");
         }
@@ -299,90 +286,6 @@ final class References
         }
 
         return $read;
-    }
-
-    /**
-     * @param  array<string, mixed>  $motion
-     * @param  list<array<string, mixed>>  $motions
-     */
-    private function selector(array $motion, array $motions, string $path): void
-    {
-        $selector = $motion['drive']['selector'] ?? null;
-        if ($selector === null) {
-            return;
-        }
-        if ($selector['tells'] !== null && (! isset($this->known['sensor'][$selector['tells']]) || $this->sits[$selector['tells']] !== null)) {
-            $this->errors->add("{$path}.tells", "There is no sensor {$selector['tells']} in this build that sits on no motion.");
-        }
-        if ($selector['motion'] === null) {
-            return;
-        }
-        $moves = array_column($motions, null, 'id')[$selector['motion']] ?? null;
-        if ($moves === null || ($moves['drive']['motor']['kind'] ?? null) !== 'servo'
-            || in_array($selector['motion'], [$motion['id'], $motion['drive']['shares']], true)) {
-            $this->errors->add("{$path}.motion",
-                'Needs another motion of this build, and one with a servo: only that can be sent from one place to the other.');
-
-            return;
-        }
-        foreach (['place', 'other'] as $field) {
-            if ($selector[$field] === null || ! isset($this->places[$moves['id']][$selector[$field]])) {
-                $this->errors->add("{$path}.{$field}", "Needs a place of {$moves['name']} that moves no other.");
-            }
-        }
-        if ($selector['place'] !== null && $selector['place'] === $selector['other']) {
-            $this->errors->add("{$path}.other", 'Needs another place than the one at which it moves this motion.');
-        }
-    }
-
-    /**
-     * All motions on one motor share it in one way, and with one selector.
-     *
-     * @param  list<array<string, mixed>>  $motions
-     */
-    private function motors(array $motions): void
-    {
-        $shares = array_filter(array_map(fn (array $motion): ?string => $motion['drive']['shares'] ?? null, array_column($motions, null, 'id')),
-            fn (?string $with): bool => $with !== null);
-        $first = [];
-        foreach ($motions as $i => $motion) {
-            if (! isset($shares[$motion['id']]) || $shares[$motion['id']] === $motion['id']) {
-                continue;
-            }
-            $owner = MotorGroup::owner($motion['id'], $shares);
-            if (isset($shares[$owner])) {
-                $this->errors->add("motions.{$i}.drive.shares", 'The motor is shared in a circle: one of them must have it.');
-
-                continue;
-            }
-            $drive = $motion['drive'];
-            $isFirst = ! isset($first[$owner]);
-            $usual = $first[$owner] ??= $drive;
-            if ($drive['shares_by'] !== $usual['shares_by']) {
-                $this->errors->add("motions.{$i}.drive.shares_by",
-                    "Others share this motor by {$usual['shares_by']}, and all on one motor share it in one way.");
-            } elseif ($drive['shares_by'] === 'selector' && ! $isFirst) {
-                $this->sameSelector($drive['selector'] ?? [], $usual['selector'] ?? [], "motions.{$i}.drive.selector");
-            }
-        }
-    }
-
-    /**
-     * @param  array<string, string|null>  $selector
-     * @param  array<string, string|null>  $usual  of another motion on its motor
-     */
-    private function sameSelector(array $selector, array $usual, string $path): void
-    {
-        foreach (['motion', 'other'] as $field) {
-            if (($selector[$field] ?? null) !== ($usual[$field] ?? null)) {
-                $this->errors->add("{$path}.{$field}", 'Others on this motor have another here, and there is one selector for all of them.');
-            }
-        }
-        foreach (['place', 'tells'] as $field) {
-            if (($selector[$field] ?? null) !== null && $selector[$field] === ($usual[$field] ?? null)) {
-                $this->errors->add("{$path}.{$field}", 'Another motion on this motor has the same: each needs its own.');
-            }
-        }
     }
 
     private function condition(Condition $condition, string $path): void
