@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Drive\DriveRepairs;
+use Brookstone\Core\Assessment\Drive\OtherDrives;
 use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
@@ -91,12 +92,12 @@ it('offers what carries it: drives of its series, others, a stage more, half of 
 it('calms a motion by the quickest slower drive of its series that is enough', function () {
     $subject = repaired('lid', ['motions.0.drive.motor' => Builds::motor('W40-160')]);
     $tried = [];
-    $fixes = DriveRepairs::calmer($subject, function (MotionInBuild $calmer) use (&$tried): bool {
+    $fixes = OtherDrives::calmer($subject, function (MotionInBuild $calmer) use (&$tried): bool {
         $tried[] = $calmer->motion->drive?->motor->body()->code;
 
         return $calmer->motion->drive?->motor->body()->code === 'W40-400';
     });
 
     expect($tried)->toBe(['W40-260', 'W40-400'])->and($fixes[0]->does->text())->toBe('Take W40-400, which turns slower')
-        ->and(DriveRepairs::calmer($subject, fn (): bool => false))->toBe([]);
+        ->and(OtherDrives::calmer($subject, fn (): bool => false))->toBe([]);
 });

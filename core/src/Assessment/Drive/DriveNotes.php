@@ -61,7 +61,7 @@ final class DriveNotes
         return $slop > $servo->deadband_deg * (1 + Constants::TIE) ? new Finding('drive.buzzes', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
             'It hunts and buzzes: {slop} of play at its shaft is more than the {band} within which it does not correct.',
             ['slop' => Quantity::of($slop, '°'), 'band' => Quantity::of($servo->deadband_deg, '°')],
-        ), $subject->proposals(fn (): array => [...DriveRepairs::gate($subject), ...DriveRepairs::quieter($subject)])) : null;
+        ), $subject->proposals(fn (): array => [...DriveRepairs::gate($subject), ...OtherDrives::quieter($subject)])) : null;
     }
 
     private function battery(MotionInBuild $subject, DriveFigures $f): ?Finding
@@ -83,7 +83,7 @@ final class DriveNotes
                 : "It takes {day} a day: {$battery->says()}.",
             ['holding' => Quantity::of($holding, 'A')] + $battery->values(),
         ), $subject->proposals(fn (): array => [...DriveRepairs::gate($subject), ...SupplyMends::largerBattery($subject->build, $f->drive->supply,
-            $day, $wanted), ...DriveRepairs::frugal($subject)]));
+            $day, $wanted), ...OtherDrives::frugal($subject)]));
     }
 
     /** What cutting the power between moves would save. */
@@ -186,6 +186,6 @@ final class DriveNotes
         return new Finding('drive.claims_disagree', Severity::Tight, $subject->path.'.drive.motor', new Sentence(
             $first->says->template.(count($odd) > 1 ? ' And {more} more of its figures disagree.' : ' Measure before you rely on it.'),
             $first->says->values + ['more' => Quantity::number(count($odd) - 1)],
-        ), $subject->proposals(fn (): array => DriveRepairs::trusted($subject)));
+        ), $subject->proposals(fn (): array => OtherDrives::trusted($subject)));
     }
 }

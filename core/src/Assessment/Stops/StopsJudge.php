@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Brookstone\Core\Assessment\Stops;
 
 use Brookstone\Core\Assessment\Drive\DriveRepairs;
+use Brookstone\Core\Assessment\Drive\OtherDrives;
 use Brookstone\Core\Assessment\Subject\Judge;
 use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
@@ -324,7 +325,7 @@ final class StopsJudge implements Judge
             // or it would stand somewhere else altogether
             ...($runOn->distance > self::FAR_SHARE * ($motion->range()[1] - $motion->range()[0]) ? [] : $this->moveStop($subject, $switch, $runOn->distance)),
             ...$this->slower($subject, $switch, $switch->at, $room / $wanted),
-            ...DriveRepairs::calmer($subject, fn (MotionInBuild $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance
+            ...OtherDrives::calmer($subject, fn (MotionInBuild $calmer): bool => ($calmer->facts->runOn($switch, $subject->build->settings)->distance
                 ?? INF) * $wanted <= $room),
         ]))];
     }
