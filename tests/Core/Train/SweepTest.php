@@ -114,3 +114,21 @@ it('goes where the shaft of the load goes when the train is laid out anew', func
 
     expect([$new->linkage?->x_mm, $new->linkage?->y_mm, $new->linkage?->plane])->toBe([58.0, 43.0, 2]);
 });
+
+it('wants half a millimetre between a bar and a shaft, from the edge of each', function (float $beside_mm, array $says) {
+    // the crank lies along the line to its other pivot; the second of three shafts, 3 mm thick, stands beside it, and the bar is 6 mm wide
+    $layout = new Layout(new Plate(null), [[20.0, 90.0], [60.0, 50.0 + $beside_mm], [50.0, 50.0]], [0, 1]);
+    $train = new Train([new Stage(StageType::Spur, 20, 30), new Stage(StageType::Spur, 12, 40)]);
+    $sweep = new Sweep($layout, $train, Bars::of(new Crank(0.015, 0.06, 0.05)) ?? throw new LogicException, 0.0, 0.0);
+
+    expect(array_map(fn ($clash): string => sprintf('%s / %s by %.2f', $clash->bar, $clash->meets, $clash->by_mm), $sweep->clashes(new LinkageAt(2, 150.0, 50.0, 6.0))))
+        ->toBe($says);
+})->with([[5.1, []], [4.7, ['crank / shaft 2 by 0.30']], [-4.7, ['crank / shaft 2 by 0.30']], [2.0, ['crank / shaft 2 by 3.00']]]);
+
+it('touches nothing where the one lies wholly on one side of the other, and everything where they cross', function (array $other, float $apart_mm) {
+    expect((new Span([0.0, 0.0], [10.0, 0.0]))->apartFrom_mm(new Span(...$other)))->toEqualWithDelta($apart_mm, 1e-12);
+})->with([
+    'across' => [[[5.0, -3.0], [5.0, 4.0]], 0.0], 'across its line, beside it' => [[[13.0, -3.0], [13.0, 4.0]], 3.0],
+    'its own line goes across, it does not reach' => [[[5.0, 2.0], [5.0, 9.0]], 2.0], 'beside it' => [[[2.0, 1.5], [8.0, 1.5]], 1.5],
+    'in one line with it' => [[[12.0, 0.0], [20.0, 0.0]], 2.0], 'a point' => [[[4.0, 6.0], [4.0, 6.0]], 6.0], 'ends on it' => [[[4.0, 0.0], [4.0, 6.0]], 0.0],
+]);
