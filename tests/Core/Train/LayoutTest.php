@@ -148,3 +148,13 @@ it('passes with a worm what its lead and its friction leave, down to nothing', f
 
     expect($worm(1.5))->toBeAbout(0.1 / tan($lead + atan(1.5 / cos(deg2rad(20.0)))), 1e-9)->and($worm(1.5))->toBeGreaterThan(0.04)->and($worm(1e9))->toBe(0.0)->and($worm(0.0))->toBeAbout(1.0, 1e-9);
 });
+
+it('reaches as far as its wheels do, and nowhere without any', function () {
+    $train = new Train([new Stage(StageType::Spur, 20, 30)]);
+    [$left, $bottom, $right, $top] = (new Layout(new Plate(null), [[20.0, 25.0], [20.0, 50.0]], [0]))->bounds($train);
+    $outside = [$train->stages[0]->outside_mm(true), $train->stages[0]->outside_mm(false)];
+
+    expect($left)->toBeAbout(20.0 - max($outside), 1e-9)->and($right)->toBeAbout(20.0 + max($outside), 1e-9)
+        ->and($bottom)->toBeAbout(25.0 - $outside[0], 1e-9)->and($top)->toBeAbout(50.0 + $outside[1], 1e-9)
+        ->and((new Layout(new Plate(null), [[20.0, 25.0]], []))->bounds(new Train([])))->toBe([0.0, 0.0, 0.0, 0.0]);
+});

@@ -104,6 +104,7 @@ it('ends a shaft in the plate above its wheels, so that what runs higher is free
     $held = new Layout(new Plate(null), $shafts, [0, 1], plates: [new UpperPlate('upper plate', 1, 0.0, 0.0, 120.0, 60.0)]);
 
     expect($bare->topOf($train, 1))->toBe(INF)->and($held->topOf($train, 1))->toBe(1.0)
+        ->and((new Layout(new Plate(null), $shafts, [0, 1], plates: [new UpperPlate('low plate', 0, 0.0, 0.0, 120.0, 60.0)]))->topOf($train, 1))->toBe(INF)
         ->and($held->topOf($train, 0))->toBe(0.0)->and($held->topOf($train, 2))->toBe(INF)
         ->and($bare->overhangs_mm($train, 1))->toBe(12.0)->and($held->overhangs_mm($train, 1))->toBe(0.0);
 });
