@@ -16,6 +16,8 @@ final class Placer
 
     private const ANGLES = 24; // tried around a shaft where holes are drilled anywhere
 
+    private const SAME_MM = 1e-6;
+
     private const FREE_PLAY_MM = 0.05; // that a free distance adds, for each mm of module
 
     private int $tries = 0;
@@ -220,6 +222,11 @@ final class Placer
         foreach (self::ring($step, $wanted - 2 * $step, $wanted + 2 * $step) as [$x, $y]) {
             $off = hypot($x, $y) - $wanted;
             $nearest = abs($off) < abs($nearest) ? $off : $nearest;
+        }
+
+        if (abs($nearest) < self::SAME_MM) {
+            return sprintf('Holes %.4g mm apart would do for stage %d, but leave no play between its %d and %d teeth: say how much they are cut with.', $wanted,
+                $i + 1, $stage->driver, $stage->driven);
         }
 
         return sprintf('No two holes stand %.4g mm apart for stage %d of %d and %d teeth: the nearest are %.2g mm too %s.', $wanted, $i + 1, $stage->driver,

@@ -101,6 +101,13 @@ it('says how far off the nearest holes are where none will do', function (int $d
     [22, 22, 'No two holes stand 22 mm apart for stage 1 of 22 and 22 teeth: the nearest are 0.46 mm too near.'],
 ]);
 
+it('says that play is missing where holes stand right', function () {
+    $of = fn (float $play_mm): array => Placer::place(new Train([new Stage(StageType::Spur, 20, 40, 1.0, $play_mm)]), new Plate(10.0));
+
+    expect($of(0.0))->toBe([null, 'Holes 30 mm apart would do for stage 1, but leave no play between its 20 and 40 teeth: say how much they are cut with.'])
+        ->and($of(0.02)[1])->toBeNull();
+});
+
 it('takes the pair of holes that meshes best, and the smallest box', function () {
     // 20 and 30 teeth want 25 mm: on a grid of 5 the holes 15 and 20 off, or 25 straight on, fit exactly.
     [$layout] = Placer::place(new Train([new Stage(StageType::Spur, 20, 30, 1.0, 0.05)]), new Plate(5.0, false));
@@ -119,3 +126,16 @@ it('stands a belt a half further apart than its wheels are wide, and what turns 
 
     expect(hypot($layout->shafts[1][0] - $layout->shafts[0][0], $layout->shafts[1][1] - $layout->shafts[0][1]))->toBeAbout(1.5 * 2 * $belt->outside_mm(true), 1e-9)->and($same->shafts[0])->toBe($same->shafts[1]);
 });
+
+it('begins at the corner of a plate without edges, unless something stands on it, and inside of one that has them', function (?float $grid_mm) {
+    $train = new Train([new Stage(StageType::Spur, 20, 40, 1.0, 0.05), new Stage(StageType::Spur, 15, 45, 1.0, 0.05)]);
+    [$free] = Placer::place($train, new Plate($grid_mm, true));
+    [$beside] = Placer::place($train, new Plate($grid_mm, true), [new Obstacle('a post', 900.0, 900.0, 4.0)]);
+    [$inside] = Placer::place($train, new Plate($grid_mm, true, 160.0, 120.0));
+    [$left, $bottom] = $free->bounds($train);
+    [$least, $lowest, $most, $highest] = $inside->bounds($train);
+
+    expect($left)->toBeGreaterThanOrEqual(-1e-9)->toBeLessThan($grid_mm ?? 1.0)->and($bottom)->toBeGreaterThanOrEqual(-1e-9)->toBeLessThan($grid_mm ?? 1.0)
+        ->and($beside->shafts[0])->toBe([0.0, 0.0])
+        ->and($least)->toBeGreaterThanOrEqual(0.0)->and($lowest)->toBeGreaterThanOrEqual(0.0)->and($most)->toBeLessThanOrEqual(160.0)->and($highest)->toBeLessThanOrEqual(120.0);
+})->with([null, 10.0]);
