@@ -8,8 +8,8 @@ namespace Brookstone\Core\Numeric;
  * The values for which the sum of squared residuals is least, each within its bounds.
  *
  * Levenberg–Marquardt with Nielsen's damping: Madsen, Nielsen & Tingleff, Methods for Non-Linear Least Squares Problems, 2nd ed. (2004), §3.2,
- * with Broyden's slopes on the way, §3.5, and those taken anew where it settles. A step past a bound ends at it. Covariance of the values: (JᵀJ)⁻¹, where residuals are given
- * in their own standard deviations (NIST/SEMATECH e-Handbook of Statistical Methods, §4.6.3.3).
+ * with Broyden's slopes on the way, §3.5, and those taken anew where it settles. A step past a bound ends at it. Covariance of the values: (JᵀJ)⁻¹, where
+ * residuals are given in their own standard deviations (NIST/SEMATECH e-Handbook of Statistical Methods, §4.6.3.3).
  */
 final readonly class LeastSquares
 {

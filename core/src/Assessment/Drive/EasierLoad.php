@@ -88,8 +88,8 @@ final class EasierLoad
         foreach (Counterbalance::of($subject->build, $subject->motion) as $offer) {
             $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
 
-            return $drive->line()->stall_Nm >= OtherDrives::neededStall($balanced, $subject->motion->positioning->isAbsolute()) && DriveRepairs::mends($balanced)
-                ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values),
+            return $drive->line()->stall_Nm >= OtherDrives::neededStall($balanced, $subject->motion->positioning->isAbsolute())
+                && DriveRepairs::mends($balanced) ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values),
                     $offer['fix']->changes) : null;
         }
 
