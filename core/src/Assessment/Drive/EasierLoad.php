@@ -89,8 +89,9 @@ final class EasierLoad
             $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
 
             return $drive->line()->stall_Nm >= OtherDrives::neededStall($balanced, $subject->motion->positioning->isAbsolute())
-                && DriveRepairs::mends($balanced) ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values),
-                    $offer['fix']->changes) : null;
+                && DriveRepairs::mends($balanced)
+                ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values), $offer['fix']->changes)
+                : null;
         }
 
         return null;
