@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Brookstone\Core\Reach\Conflict;
 use Brookstone\Core\Reach\Reached;
+use Tests\Support\Builds;
 
 require_once __DIR__.'/searching.php';
 
@@ -31,6 +32,12 @@ it('knows what holds of what it has just been told', function (array $if, array 
     'all of them' => [['test' => 'all', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['test' => 'moving', 'motion' => 'lift']]], ['then']],
     'any of them' => [['test' => 'any', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['test' => 'moving', 'motion' => 'lift']]], ['otherwise']],
     'a sensor, which may say either' => [['test' => 'input', 'sensor' => 'beam'], []], 'all, with a sensor' => [['test' => 'all', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['test' => 'input', 'sensor' => 'beam']]], []],
+    'all of them, where all are so' => [['test' => 'all', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'low'], ['test' => 'not', 'that' => ['test' => 'moving', 'motion' => 'lift']]]], ['otherwise']],
+    'any of them, where none is so' => [['test' => 'any', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'high'], ['test' => 'moving', 'motion' => 'lift']]], ['then']],
+    'any, with a sensor beside what is so' => [['test' => 'any', 'of' => [['test' => 'input', 'sensor' => 'beam'], ['test' => 'place', 'motion' => 'lift', 'place' => 'low']]], ['otherwise']],
+    'any, with a sensor beside what is not so' => [['test' => 'any', 'of' => [['test' => 'place', 'motion' => 'lift', 'place' => 'high'], ['test' => 'input', 'sensor' => 'beam']]], []],
+    'all, with a sensor beside what is not so' => [['test' => 'all', 'of' => [['test' => 'input', 'sensor' => 'beam'], ['test' => 'place', 'motion' => 'lift', 'place' => 'high']]], ['then']],
+    'not what a sensor may say' => [['test' => 'not', 'that' => ['test' => 'input', 'sensor' => 'beam']], []],
     'itself runs' => [['test' => 'routine', 'routine' => 'a'], ['otherwise']],
 ]);
 
@@ -105,3 +112,33 @@ it('goes by amounts from where it knows it is, and no further than its stops', f
 
     expect(array_column($found, 'code'))->toBe($codes)->and($found === [] ? null : $found[0]->to)->toBe($to);
 })->with([[[0.11], [], null], [[0.112], ['past_end'], 0.112], [[0.06, 0.06], ['past_end'], 0.12], [[-0.01], [], null], [[-0.012], ['past_end'], -0.012], [[0.06, -0.06], [], null]]);
+
+it('knows that it runs itself, and of another only that it may, or must not beside it', function (bool $alone, array $never) {
+    $asks = ['do' => 'choose', 'if' => ['test' => 'routine', 'routine' => 'b'], 'then' => [lamp()], 'otherwise' => [lamp()]];
+    $lid = ['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut'];
+    $unreached = array_keys(reached([routineOf('a', [$lid, $asks], [['when' => 'power_on']]), routineOf('b', [$lid],
+        [['when' => 'beam', 'sensor' => 'beam']], $alone)])->unreached);
+
+    expect(array_values(array_filter($unreached, fn (string $path): bool => str_starts_with($path, 'routines.0'))))->toBe($never);
+})->with([[false, []], [true, ['routines.0.steps.1.then.0']]]);
+
+it('does not take an amount from somewhere for a place', function (array $before, array $never) {
+    $at = ['test' => 'between', 'motion' => 'lift', 'from' => 0.015, 'to' => 0.025];
+
+    expect(neverTaken([['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low'], ...$before, ['do' => 'go_by', 'motion' => 'lift', 'by' => 0.02]], $at))->toBe($never);
+})->with([
+    'from its place' => [[], ['otherwise']],
+    'from anywhere' => [[['do' => 'run', 'motion' => 'lift', 'direction' => 'up', 'for_s' => 1], ['do' => 'stop', 'motion' => 'lift']], []],
+]);
+
+it('loses the place of what goes by time where it ran from that, until it is homed again', function (array $then, array $codes) {
+    $lift = fn (array $step): array => $step + ['motion' => 'lift'];
+    $found = reached([routineOf('a', [$lift(['do' => 'home', 'switch' => 'lift-low']), $lift(['do' => 'run', 'direction' => 'up', 'for_s' => 1]), $lift(['do' => 'stop']), ...array_map($lift, $then)],
+        [['when' => 'power_on']])], array_diff_key(Builds::byTime(), ['routines.1.steps' => true]))->conflicts;
+
+    expect(array_column($found, 'code'))->toBe($codes);
+})->with([
+    'to a place' => [[['do' => 'go', 'place' => 'high']], ['place_lost']], 'by an amount' => [[['do' => 'go_by', 'by' => 0.02]], ['place_lost']],
+    'onto its switch' => [[['do' => 'home', 'switch' => 'lift-low'], ['do' => 'go', 'place' => 'high']], []], 'to the place of that' => [[['do' => 'go', 'place' => 'low']], []],
+    'only turned' => [[['do' => 'run', 'direction' => 'down', 'for_s' => 1]], []],
+]);
