@@ -142,6 +142,16 @@ describe('what a motion needs', function () {
             ->and(comesTo([$to('lift'), HOME_LIFT, HOME_LID], $selector))->toBe(['not_coupled']);
     });
 
+    it('is its motor where a servo changes that over: by the place to which it was sent last', function (array $places, array $moves, array $codes) use ($selector) {
+        $servo = $selector + ['motions.2.drive.selector' => ['motion' => 'jaw', 'place' => 'wide', 'other' => 'closed'],
+            'motions.1.places.2' => ['id' => 'between', 'name' => 'Between', 'at' => -20]];
+
+        expect(comesTo([...array_map(fn (string $place): array => goesTo('jaw', $place), $places), ...$moves], $servo))->toBe($codes);
+    })->with([
+        [['wide'], [HOME_LIFT], []], [['wide'], [HOME_LID], ['not_coupled']], [['closed'], [HOME_LID], []], [['closed'], [HOME_LIFT], ['not_coupled']],
+        [['wide', 'closed'], [HOME_LID], []], [['wide', 'between'], [HOME_LIFT], ['not_coupled']], [['closed', 'between'], [HOME_LID], ['not_coupled']],
+    ]);
+
     it('is not to be asked for by two at once', function () use ($selector) {
         $found = reached([routineOf('a', [['do' => 'together', 'branches' => [[HOME_LID], [HOME_LIFT]]]], [['when' => 'power_on']])], $selector);
         expect(array_column($found->of('same_motor'), 'about'))->toBe(['lid'])->and($found->of('same_motor')[0]->path)->toBe('routines.0.steps.0.branches.1.0');
