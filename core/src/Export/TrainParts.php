@@ -117,13 +117,7 @@ final readonly class TrainParts
                 if ($driver && $stage->idler) {
                     continue;
                 }
-                $worm = $driver && $stage->type === StageType::Worm;
-                $what = match ($stage->type) {
-                    StageType::Spur => 'spur gear', StageType::Bevel => 'bevel gear', StageType::Crown => $driver ? 'spur gear' : 'crown wheel',
-                    StageType::Belt => 'pulley', StageType::Round => 'grooved pulley', StageType::Chain => 'sprocket',
-                    StageType::Worm => $worm ? 'worm' : 'worm wheel', StageType::Rack => $driver ? 'spur gear' : 'rack', StageType::Screw => $driver
-                        ? 'lead screw' : 'nut', StageType::Pawl => $driver ? 'pawl' : 'ratchet wheel',
-                };
+                $what = $stage->type->wheel($driver);
                 $key = implode('|', [$what, $driver ? $stage->driver : $stage->driven, $stage->module_mm, $stage->face_mm, $stage->material->value]);
                 $lines[$key] ??= ['count' => 0, 'what' => $what, 'teeth' => $driver ? $stage->driver : $stage->driven, 'module_mm' => $stage->module_mm,
                     'face_mm' => $stage->face_mm, 'material' => $stage->material->inWords(), 'where' => []];

@@ -168,13 +168,7 @@ final class Bill
     private function wheel(Motion $motion, Stage $stage, bool $driver): void
     {
         $teeth = $driver ? $stage->driver : $stage->driven;
-        $what = match ($stage->type) {
-            StageType::Spur => 'spur gear', StageType::Bevel => 'bevel gear', StageType::Crown => $driver ? 'spur gear' : 'crown wheel',
-            StageType::Belt => 'pulley', StageType::Round => 'grooved pulley', StageType::Chain => 'sprocket',
-            StageType::Worm => $driver ? 'worm' : 'worm wheel',
-            StageType::Rack => $driver ? 'spur gear' : 'rack', StageType::Screw => $driver ? 'lead screw' : 'nut', StageType::Pawl => $driver ? 'pawl'
-                : 'ratchet wheel',
-        };
+        $what = $stage->type->wheel($driver);
         $counts = ! in_array($what, ['rack', 'nut', 'pawl'], true);
         $starts = in_array($what, ['worm', 'lead screw'], true);
         $printed = in_array($stage->material, [GearMaterial::PrintedPla, GearMaterial::PrintedNylon], true);

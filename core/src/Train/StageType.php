@@ -71,4 +71,14 @@ enum StageType: string
             self::Worm => 'worm', self::Rack => 'rack', self::Screw => 'lead screw', self::Pawl => 'pawl',
         };
     }
+
+    /** What its driving wheel is called, or its driven one. */
+    public function wheel(bool $driver): string
+    {
+        return match ($this) {
+            self::Spur => 'spur gear', self::Bevel => 'bevel gear', self::Belt => 'pulley', self::Round => 'grooved pulley', self::Chain => 'sprocket',
+            self::Crown => $driver ? 'spur gear' : 'crown wheel', self::Worm => $driver ? 'worm' : 'worm wheel',
+            self::Rack => $driver ? 'spur gear' : 'rack', self::Screw => $driver ? 'lead screw' : 'nut', self::Pawl => $driver ? 'pawl' : 'ratchet wheel',
+        };
+    }
 }
