@@ -6,6 +6,8 @@ use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Parts\Stops;
 use Brookstone\Core\Routine\StepFailed;
 use Brookstone\Core\Simulation\Axis;
+use Brookstone\Core\Simulation\Machine;
+use Brookstone\Core\Simulation\PositionEstimate;
 use Tests\Support\Builds;
 
 /** @param  array<string, mixed>  $values */
@@ -150,3 +152,54 @@ it('draws as a stepper the heat of its phases at rest, and its work on top when 
     passed($axis, 1.0);
     expect($axis->current_A())->toBe(0.0);
 });
+
+it('stays where its supply leaves it as a servo, and goes on to where it was told when that is back', function () {
+    $axis = axisOf('jaw', 0.0);
+    $axis->follow(-40.0, 0.3);
+    passed($axis, 0.1);
+    $axis->fedWith(0.0);
+    passed($axis, 0.5);
+    $left = $axis->position();
+
+    expect($left)->toBeLessThan(-5.0)->toBeGreaterThan(-30.0)->and($axis->isPowered())->toBeFalse()->and($axis->current_A())->toBe(0.0)
+        ->and($axis->isStill())->toBeTrue();
+    $axis->fedWith(1.0);
+    passed($axis, 1.0);
+    expect($axis->isPowered())->toBeTrue()->and($axis->position())->toEqualWithDelta(-40.0, 1.0);
+});
+
+it('is told meanwhile where to go, and goes there, not where it was told before', function () {
+    $axis = axisOf('jaw', 0.0);
+    $axis->follow(-40.0, 0.3);
+    passed($axis, 0.1);
+    $axis->fedWith(0.0);
+    $axis->follow(-10.0, 1.0);
+    passed($axis, 0.3);
+    expect($axis->isPowered())->toBeFalse();
+    $axis->fedWith(1.0);
+    passed($axis, 1.0);
+    expect($axis->position())->toEqualWithDelta(-10.0, 1.0);
+});
+
+it('has the torque of its supply as a stepper: on seven tenths of the voltage a move is lost that it makes on all of it', function (float $share, bool $arrives) {
+    $axis = axisOf('lift', 0.0, ['motions.2.drive.motor' => Builds::motor('P42-48'), 'motions.2.mechanism.mass_kg' => 2.0, 'motions.2.task.move_s' => 0.7]);
+    $axis->isFoundAt('low');
+    $axis->fedWith($share);
+    $axis->follow(0.1, 1.0);
+    passed($axis, 2.0);
+
+    expect($axis->position() > 0.099)->toBe($arrives)->and($axis->believed())->toEqualWithDelta(0.1, 1e-9); // it does not know
+})->with([[1.0, true], [0.7, false]]);
+
+it('takes along what shares its motor: at its own shaft that is by its ratio, and once more for what turns', function (float $way) {
+    $motion = Builds::planted(['motions.0.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36]]])->motions['lid'];
+    $machine = new Machine($motion, 30.0, new PositionEstimate($motion));
+    [$load_Nm, $own_kgm2, $angle] = [$machine->plant->loadNm($machine->state->angle), $machine->plant->ownAt($machine->state->angle), $machine->state->angle];
+    $machine->takesAlong((int) $way, 0.05, 2e-5);
+    $efficiency = $machine->plant->efficiency;
+
+    expect($machine->plant->loadNm($angle) - $load_Nm)->toBeAbout($way * 0.05 * 3 * $efficiency, 1e-9)
+        ->and($machine->plant->ownAt($angle) - $own_kgm2)->toBeAbout(2e-5 * 9 * $efficiency, 1e-9)->and($efficiency)->toBeLessThan(1.0);
+    $machine->takesAlong(1, 0.0, 0.0);
+    expect($machine->plant->loadNm($angle))->toBeAbout($load_Nm, 1e-12)->and($machine->plant->ownAt($angle))->toBeAbout($own_kgm2, 1e-12);
+})->with([1.0, -1.0]);

@@ -112,6 +112,14 @@ it('breaks the cord that is weaker than its motor, and not one that bears it', f
     expect(in_array('snaps', $words, true))->toBe($snaps)->and($axis->position())->toBeAbout($snaps ? -0.01 : 0.11, 1e-3);
 })->with([[559.0, true], [560.0, false]]);
 
+it('pulls the cord through its gears with as much more as they gear it down', function (float $breaks, bool $snaps) {
+    $axis = lift(['motions.2.mechanism.breaking_N' => $breaks, 'motions.2.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36]]], 0.1);
+    $axis->push(1, 1.0);
+
+    // 3 × 0.95 of those 279.7 N: 797.1 N
+    expect(in_array('snaps', array_column(advanced($axis, 3.0), 0), true))->toBe($snaps);
+})->with([[1590.0, true], [1600.0, false]]);
+
 it('says in the run what broke', function () {
     $build = Builds::planted(['motions.2.mechanism.breaking_N' => 300.0, 'routines.1.steps.2' => ['do' => 'wait', 'for_s' => 2.0],
         'motions.2.stops.switches.1.at' => 0.109]);
