@@ -203,3 +203,17 @@ it('takes along what shares its motor: at its own shaft that is by its ratio, an
     $machine->takesAlong(1, 0.0, 0.0);
     expect($machine->plant->loadNm($angle))->toBeAbout($load_Nm, 1e-12)->and($machine->plant->ownAt($angle))->toBeAbout($own_kgm2, 1e-12);
 })->with([1.0, -1.0]);
+
+it('pushes in vain until it is told to stop, and not while its driver is about to let it go', function () {
+    $axis = axisOf('lift', 0.1, driver_s: 0.05);
+    $axis->push(1, 1.0);
+    passed($axis, 2.0);
+    $pushed = $axis->pushedInVain_s();
+    $axis->push(1, 1.0);
+    $anew = $axis->pushedInVain_s();
+    $axis->stop('brake');
+
+    expect($pushed)->toBeGreaterThan(1.0)->toBeLessThan(2.0)->and($anew)->toBe($pushed)->and($axis->isPowered())->toBeTrue()->and($axis->pushedInVain_s())->toBe(0.0);
+    passed($axis, 0.1);
+    expect($axis->isPowered())->toBeFalse()->and($axis->pushedInVain_s())->toBe(0.0);
+});
