@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 use Brookstone\Core\Allotment\Load;
 use Brookstone\Core\Allotment\Signal;
+use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessment\Chain;
+use Brookstone\Core\Assessment\Subject\Link;
 use Brookstone\Core\Assessment\Wiring\Counted;
 use Brookstone\Core\Assessment\Wiring\Shopping;
 use Brookstone\Core\Wiring\Ability;
@@ -46,4 +49,19 @@ it('adds up what boards cost, and does not know it where one has no price', func
 
     expect($priced['cost'])->toBe(4.5 + ($priced['count'] - 1) * $bridge['cost'])->and($free['cost'])->toBeNull()->and($free['count'])->toBe($priced['count'])
         ->and(Shopping::of(Builds::sound()))->toBe([]);
+});
+
+it('says of the wiring what is nearer to its limit: the start that a channel bears, or the volts that arrive', function (float $peak_A, string $figure, string $about) {
+    $build = Builds::planted(array_merge(Builds::wired(), ['wiring.boards.1.board' => ['peak_A' => $peak_A] + Builds::wired()['wiring.boards.1']['board']]));
+    $lid = array_values(array_filter(BuildJudge::atOnce($build)->chains, fn (Chain $chain): bool => $chain->motion === 'lid'))[0];
+    $link = array_values(array_filter($lid->links, fn (Link $link): bool => $link->link === 'wiring'))[0];
+
+    // of 12 V a tenth may be lost: 1.1 V are 0.92 of that, and 2.1 A of 2.2 A are 0.95, of 2.5 A 0.84
+    expect([$link->figure->text(), $link->about->text()])->toBe([$figure, $about]);
+})->with([[2.2, '2.1 A', 'of the 2.2 A that Bridge 1 A bears for a start'], [2.5, '10.9 V', 'of 12 V arrive from Bridge 1 A when it starts']]);
+
+it('tells of every supply that is asked for something, and of no other', function () {
+    $build = Builds::planted(['supplies.2' => ['id' => 'spare', 'name' => 'Spare', 'volts_V' => 5, 'max_A' => 1]]);
+
+    expect(array_column(Builds::assessed($build)->supplies, 'id'))->toBe(['main', 'servos']);
 });
