@@ -6,6 +6,11 @@ use Brookstone\Core\Assessment\Sheet\DriveSheet;
 use Brookstone\Core\Assessment\Subject\DriveFigures;
 use Brookstone\Core\Assessment\Subject\MotionFigures;
 use Brookstone\Core\Assessment\Subject\MotionInBuild;
+use Brookstone\Core\Build\Build;
+use Brookstone\Core\Drive\AirCylinder;
+use Brookstone\Core\Train\Stage;
+use Brookstone\Core\Train\StageType;
+use Brookstone\Core\Train\Train;
 use Tests\Support\Builds;
 
 /** @param  array<string, mixed>  $planted  @return array<string, mixed>|null */
@@ -71,4 +76,24 @@ it('warms its winding from cold: 1 − e^(−t/τ) of what it settles at, over f
 
 it('has none where there is no drive', function () {
     expect(sheetOfDrive('lid', ['motions.0.drive' => null]))->toBeNull();
+});
+
+it('says of a cylinder what air it needs, takes, and what it comes to its end with', function () {
+    $build = Build::fromJson((string) file_get_contents(__DIR__.'/../../../database/examples/crate-imp.brookstone.json'));
+    $motion = array_values(array_filter($build->motions, fn ($motion): bool => $motion->drive?->motor instanceof AirCylinder))[0];
+    $subject = new MotionInBuild($build, $motion, new MotionFigures($motion));
+    $f = DriveFigures::of($subject);
+    $geared = new MotionInBuild($build, $motion->withTrain(new Train([new Stage(StageType::Spur, 20, 30)])), new MotionFigures($motion->withTrain(new Train([new Stage(StageType::Spur, 20, 30)]))));
+    $g = DriveFigures::of($geared);
+    $rows = fn (MotionInBuild $of): array => array_column(DriveSheet::of($of)['rows'], 'says', 'name');
+    $cylinder = $f->drive->motor;
+    assert($cylinder instanceof AirCylinder);
+    $stroke_m = deg2rad($f->turn_deg) * $cylinder->lever_m;
+
+    expect($rows($subject)['Pushes with']->values['least']->si)->toBeAbout($cylinder->needs_bar($f->peak_Nm / $cylinder->lever_m) * 1e5, 1e-6)
+        ->and($rows($geared)['Pushes with']->values['least']->si)->toBeAbout($cylinder->needs_bar($g->peak_Nm / 1.5 / 0.95 / $cylinder->lever_m) * 1e5, 1e-6)
+        ->and($rows($subject)['Its stroke']->values['goes']->si)->toBeAbout($stroke_m, 1e-9)
+        ->and($rows($subject)['Air there and back']->values['air']->si)->toBeAbout(2 * $stroke_m * $cylinder->air_l_m() / 1000, 1e-9)
+        ->and($rows($subject)['Comes to its end']->values['energy']->si)->toBeAbout(0.5 * $f->inertia_kgm2 * $f->fastest_rad_s ** 2, 1e-9)
+        ->and(DriveSheet::of($subject)['heat'])->toBeNull();
 });

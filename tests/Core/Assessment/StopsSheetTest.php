@@ -100,3 +100,10 @@ it('drifts with every move that is timed, and not where something tells', functi
         ->and(array_column(sheetOfStops('lift', ['motions.2.stops.brakes' => false])->sheet()['ways'], 'after_many', 'way')['by time, and a switch to home on'])->toBe(0.1)
         ->and(array_column(sheetOfStops('lift', ['motions.2.drive.motor' => Builds::motor('P57-56')])->sheet()['ways'], 'error', 'way')['by time, and a switch to home on'])->toBeNull();
 });
+
+it('offers foam that gives what is missing, a twentieth of the travel at least, and says how hard that is pressed', function (float $hard_high, string $gives, string $push) {
+    $offers = array_keys(offeredAt('lift', 1, ['motions.2.stops.brakes' => false, 'motions.2.mechanism.mass_kg' => 0.05, 'motions.2.stops.hard_high' => $hard_high]));
+
+    // coasting it runs on 5.62 mm on 110 % of its supply; 0.174 J over so much way, twice that at its end
+    expect($offers)->toContain("A stop that gives {$gives}, of foam or a spring, takes up its 0.174 J with no more than {$push}, and no time is lost.");
+})->with([[0.104, '5 mm', '69.5 N'], [0.102, '5 mm', '69.5 N'], [0.1001, '5.52 mm', '63 N']]);

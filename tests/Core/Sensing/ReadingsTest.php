@@ -47,3 +47,12 @@ it('says of a threshold what the judge says, and sets it where hardly any readin
         ->and(ReadingsSheet::of($mended->sensors['eye'], 'sensors.2')['wrong_now'])->toBe(0.0)->and($sheet['best']['error_rate'])->toBeLessThan(1e-3)
         ->and(ReadingsSheet::of(Builds::planted(['sensors.2' => ['absent' => [40]] + $eye])->sensors['eye'], 'sensors.2')['best'])->toBeNull();
 });
+
+it('asks for no threshold where both sets are the same on the mean, or one of them has too few', function (array $absent, array $present, bool $asks) {
+    $sensor = Builds::planted(['sensors.2' => ['id' => 'eye', 'name' => 'Eye', 'kind' => 'light', 'upper' => 50, 'absent' => $absent, 'present' => $present]])->sensors['eye'];
+
+    expect(ReadingsSheet::best($sensor) !== null)->toBe($asks);
+})->with([
+    [[40, 50, 60, 45, 55], [50, 50, 48, 52, 50], false], [[40, 50, 60, 45, 55], [50, 50, 48, 52, 51], true], [[40, 50, 60, 45, 55], [80, 90, 70, 85], false],
+    [[40, 50, 60, 45, 55, 50], [50, 50, 48, 52, 50], false],
+]);
