@@ -82,18 +82,15 @@ final class EasierLoad
     {
         $thing = $subject->motion->thing();
         $drive = $subject->motion->drive;
-        if ($drive === null || ! $thing instanceof SprungAtPivot) {
+        $offer = $thing instanceof SprungAtPivot ? Counterbalance::of($subject->build, $subject->motion)[0] ?? null : null;
+        if ($drive === null || $offer === null) {
             return null;
         }
-        foreach (Counterbalance::of($subject->build, $subject->motion) as $offer) {
-            $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
+        $balanced = $subject->with(Editor::with($subject->build, $offer['fix'])->motions[$subject->motion->id]);
 
-            return $drive->line()->stall_Nm >= OtherDrives::neededStall($balanced, $subject->motion->positioning->isAbsolute())
-                && DriveRepairs::mends($balanced)
-                ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values), $offer['fix']->changes)
-                : null;
-        }
-
-        return null;
+        return $drive->line()->stall_Nm >= OtherDrives::neededStall($balanced, $subject->motion->positioning->isAbsolute())
+            && DriveRepairs::mends($balanced)
+            ? new Fix(new Sentence('Balance half of it: '.Sentence::lower($offer['size']->template), $offer['size']->values), $offer['fix']->changes)
+            : null;
     }
 }
