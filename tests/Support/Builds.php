@@ -8,6 +8,8 @@ use Brookstone\Core\Allotment\Allotter;
 use Brookstone\Core\Allotment\Needs;
 use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessment\Known;
+use Brookstone\Core\Assessment\Remembered;
 use Brookstone\Core\Assessment\Wiring\WiringContext;
 use Brookstone\Core\Build\Build;
 use Brookstone\Core\Build\Editor;
@@ -126,6 +128,11 @@ final class Builds
      */
     public static function wired(array $first = []): array
     {
+        static $known = []; // what is planted before is of few kinds
+        $key = serialize($first);
+        if (isset($known[$key])) {
+            return $known[$key];
+        }
         $build = self::planted($first);
         $planted = [];
         foreach (WiringContext::changes([], [], Allotter::of(Needs::of($build), $build->wiring, BoardStock::shipped())) as $change) {
@@ -134,7 +141,7 @@ final class Builds
             }
         }
 
-        return $first + $planted + ['supplies.0.fuse_A' => 4.0, 'supplies.1.fuse_A' => 3.15];
+        return $known[$key] = $first + $planted + ['supplies.0.fuse_A' => 4.0, 'supplies.1.fuse_A' => 3.15];
     }
 
     public static function mended(Build $build, Fix $fix): Build
@@ -178,6 +185,18 @@ final class Builds
         ]];
     }
 
+    /**
+     * What is said of a code, with all that is proposed: what the first look says stays said, all else with everything rehearsed.
+     *
+     * @return list<Finding>
+     */
+    public static function found(Build $build, string $code): array
+    {
+        $atOnce = self::findings(BuildJudge::proposed($build, known: self::known()), $code);
+
+        return $atOnce !== [] ? $atOnce : self::findings(self::assessed($build), $code);
+    }
+
     /** The judgement of a build with all that its rules propose; the same build is rehearsed once in a process. */
     public static function assessed(Build $build): Assessment
     {
@@ -186,7 +205,7 @@ final class Builds
 
         $rehearsed = [$key => $rehearsed[$key] ?? Rehearsal::of($build)] + array_slice($rehearsed, 0, 30, true);
 
-        return BuildJudge::proposed($build, null, $rehearsed[$key]);
+        return BuildJudge::proposed($build, null, $rehearsed[$key], self::known());
     }
 
     /**
@@ -199,6 +218,14 @@ final class Builds
         $mended = self::mended($build, $fix);
 
         return self::findings(self::findings(BuildJudge::atOnce($build), $code) === [] ? self::assessed($mended) : BuildJudge::atOnce($mended), $code);
+    }
+
+    /** What two builds have in common is judged once. */
+    private static function known(): Known
+    {
+        static $known = null;
+
+        return $known ??= new Remembered;
     }
 
     /** @param  list<Change>  $changes */

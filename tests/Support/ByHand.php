@@ -18,6 +18,17 @@ final class ByHand
      */
     public static function run(array $in, float $step = 2e-4): array
     {
+        static $known = []; // it is slow, and asked the same twice
+
+        return $known[serialize([$in, $step])] ??= self::steps($in, $step);
+    }
+
+    /**
+     * @param  array<string, mixed>  $in
+     * @return array{reached: bool, time_s: ?float, end_speed: ?float, stopped_at: float, account: array<string, float>}
+     */
+    private static function steps(array $in, float $step): array
+    {
         $m = $in['motor'] + ['rotor_kgm2' => 0.0];
         $thing = $in['mechanism'] + ['friction_N' => 0.0, 'counterweight_kg' => 0.0, 'friction_Nm' => 0.0];
         [$r, $eta] = [$in['ratio'], $in['efficiency'] ?? 1.0];

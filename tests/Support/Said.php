@@ -52,7 +52,7 @@ final class Said
         $mends = fn (Fix $fix): bool => Builds::stillSaid($build, $fix, $code) === [];
 
         return array_map(fn (Fix $fix): string => $fix->does->text().($mends($fix) ? '' : ', which does not mend it'),
-            Builds::findings(Builds::assessed($build), $code)[0]->fixes);
+            Builds::found($build, $code)[0]->fixes);
     }
 
     /** @return list<string> */

@@ -15,7 +15,7 @@ use Tests\Support\Builds;
  */
 function found(string $code, array $planted): array
 {
-    return Builds::findings(Builds::assessed(Builds::planted($planted)), $code);
+    return Builds::found(Builds::planted($planted), $code);
 }
 
 it('says where a motion really stops, on both sides of what is allowed, and mends it by an earlier switch', function () {
@@ -115,7 +115,7 @@ it('tells one thing once, and names all the routines that it concerns', function
 
     expect($chain)->toHaveCount(1)->and($chain[0]->says->text())->toEndWith('So it is in Show and Up.');
     foreach ($chain[0]->fixes as $fix) {
-        $left = Builds::findings(Builds::assessed(Builds::mended($build, $fix)), 'routine.into_stop');
+        $left = Builds::found(Builds::mended($build, $fix), 'routine.into_stop');
         expect($left)->toBe([], $fix->does->text());
     }
 });
@@ -128,18 +128,18 @@ it('says two conditions of one kind in one rule each with its own numbers', func
 });
 
 it('offers no spring that gives by more than it may, and no supply that is there', function () {
-    $soft = array_filter(Builds::findings(Builds::assessed(Builds::planted(['motions.0.task.knocked' => true, 'motions.0.task.tolerance' => 0.5,
-        'motions.0.drive.motor' => ['gearbox_limit_Nm' => 3.0] + Builds::motor('W40-400')])), 'drive.knock')[0]->fixes ?? [],
+    $soft = array_filter(Builds::found(Builds::planted(['motions.0.task.knocked' => true, 'motions.0.task.tolerance' => 0.5,
+        'motions.0.drive.motor' => ['gearbox_limit_Nm' => 3.0] + Builds::motor('W40-400')]), 'drive.knock')[0]->fixes ?? [],
         fn ($fix): bool => str_contains($fix->does->text(), 'spring'));
     foreach ($soft as $fix) {
         expect($fix->does->values['gives']->in('°'))->toBeLessThanOrEqual(0.5);
     }
-    foreach (Builds::findings(Builds::assessed(Builds::planted(['supplies.0.max_A' => 1.5])), 'drive.supply_current') as $finding) {
+    foreach (Builds::found(Builds::planted(['supplies.0.max_A' => 1.5]), 'drive.supply_current') as $finding) {
         foreach ($finding->fixes as $fix) {
             expect($fix->changes[0]->value)->not->toBe('main');
         }
     }
-    expect(Builds::findings(Builds::assessed(Builds::planted(['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn'])),
+    expect(Builds::found(Builds::planted(['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'in_turn']),
         'drive.shared')[0]->says->text())->toContain('in turn: what is lightest goes first');
 });
 
@@ -152,6 +152,6 @@ it('judges a linkage straight on its motor for what it runs into', function () {
             'obstacles' => [['name' => 'a nut', 'x_mm' => $x, 'y_mm' => 36, 'radius_mm' => 4, 'plane' => 1]]],
     ]);
 
-    expect(Builds::findings(Builds::assessed($build(45.0)), 'linkage.clash')[0]->says->text())->toContain('a nut')
-        ->and(Builds::findings(Builds::assessed($build(150.0)), 'linkage.clash'))->toBe([]);
+    expect(Builds::found($build(45.0), 'linkage.clash')[0]->says->text())->toContain('a nut')
+        ->and(Builds::found($build(150.0), 'linkage.clash'))->toBe([]);
 });

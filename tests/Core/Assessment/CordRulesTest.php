@@ -85,7 +85,7 @@ it('says of a cord what is so on one side of a threshold, and not on the other',
 ]);
 
 it('offers a cord of the drawer that bears it, with its thickness where that was said, and a clutch only where the move gets through', function (string $code, array $fields, array $offers) {
-    $found = Builds::findings(Builds::assessed(Builds::planted(hoistWith($fields))), $code)[0];
+    $found = Builds::found(Builds::planted(hoistWith($fields)), $code)[0];
 
     expect(array_map(fn ($fix): array => [$fix->does->text(), array_column(array_map(fn (Change $each): array => [preg_replace('/^motions\.2\./', '', $each->path), $each->value], $fix->changes), 1, 0)],
         $found->fixes))->toEqual($offers);

@@ -70,7 +70,7 @@ it('finds what is planted in an example, with its numbers, and not what is just 
 })->with(fn (): array => array_map(fn (string $code, array $row): array => [$code, ...$row], array_keys(plantedInExamples()), plantedInExamples()));
 
 it('fails where its compressor runs all day and does not keep up', function () {
-    $found = Builds::findings(Builds::assessed(exampleWith(['routines.1.starts' => [['when' => 'every', 'every_s' => 7]], 'tanks.0.compressor_l_min' => 8.0])), 'air.not_kept_up');
+    $found = Builds::found(exampleWith(['routines.1.starts' => [['when' => 'every', 'every_s' => 7]], 'tanks.0.compressor_l_min' => 8.0]), 'air.not_kept_up');
 
     expect($found[0]->severity)->toBe(Severity::Fails)->and($found[0]->says->text())->toContain('it runs all day and does not keep up');
 });
@@ -82,7 +82,7 @@ it('warns of air that pushes and of tanks', function () {
 });
 
 it('falls where it leans further than its wheels bring it back from, or answers too late', function () {
-    $leans = fn (float $move_s): array => Builds::findings(Builds::assessed(exampleWith(['motions.0.task.move_s' => $move_s], 'night-porter')), 'load.leans_far');
+    $leans = fn (float $move_s): array => Builds::found(exampleWith(['motions.0.task.move_s' => $move_s], 'night-porter'), 'load.leans_far');
     $late = fn (float $delay_s): array => saidInExample(Builds::assessed(exampleWith(['motions.0.mechanism.delay_s' => $delay_s], 'night-porter')), 'load.falls_faster');
 
     expect($leans(1.07)[0]->severity)->toBe(Severity::Fails)->and($leans(1.08)[0]->severity)->toBe(Severity::Tight)

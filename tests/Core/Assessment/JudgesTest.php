@@ -150,11 +150,11 @@ it('marks where the weight alone is more than the drive has', function () {
 it('offers the other side of the horn where a rod turns its part the wrong way', function () {
     $owl = Builds::example('owl-eyelid');
     $wrong = Brookstone\Core\Build\Editor::apply($owl, [['path' => 'motions.0.task.turn', 'value' => 'reversed']]);
-    $finding = Builds::findings(Builds::assessed($wrong), 'train.wrong_way')[0];
+    $finding = Builds::found($wrong, 'train.wrong_way')[0];
 
     expect(array_map(fn ($fix): string => $fix->changes[0]->path, $finding->fixes))->toBe(['motions.0.drive.reversed', 'motions.0.mechanism.opposite_sides']);
     foreach ($finding->fixes as $fix) {
-        expect(Builds::findings(Builds::assessed(Builds::mended($wrong, $fix)), 'train.wrong_way'))->toBe([]);
+        expect(Builds::found(Builds::mended($wrong, $fix), 'train.wrong_way'))->toBe([]);
     }
 });
 
@@ -162,10 +162,10 @@ it('offers a switch and the homing onto it where nothing tells where a motion is
     $build = Builds::planted(['motions.2.stops.switches' => [], 'motions.2.stops.hard_low' => null, 'motions.2.stops.hard_high' => null,
         'routines' => [['id' => 'up', 'name' => 'Up', 'starts' => [['when' => 'press', 'sensor' => 'button']],
             'steps' => [['do' => 'go', 'motion' => 'lift', 'place' => 'high', 'give_up_s' => 9]]]]]);
-    $found = Builds::findings(Builds::assessed($build), 'routine.moves_before_home')[0];
+    $found = Builds::found($build, 'routine.moves_before_home')[0];
     $mended = Builds::mended($build, $found->fixes[0]);
     $run = RoutineRun::of($mended, $mended->routines['up'], byHand: true);
 
     expect($found->fixes[0]->does->text())->toBe('Put a switch at Low, and home Lift onto it first')
-        ->and(Builds::findings(Builds::assessed($mended), 'routine.moves_before_home'))->toBe([])->and($run['outcome'])->toBe('finished');
+        ->and(Builds::found($mended, 'routine.moves_before_home'))->toBe([])->and($run['outcome'])->toBe('finished');
 });

@@ -12,7 +12,7 @@ function fixesFor(Build $build, string $code): array
 {
     return array_values(array_unique(array_merge(...array_map(
         fn (Finding $finding): array => array_map(fn (Fix $fix): string => $fix->does->text(), $finding->fixes),
-        Builds::findings(Builds::assessed($build), $code),
+        Builds::found($build, $code),
     ))));
 }
 
@@ -41,7 +41,7 @@ it('offers as much as is needed and says how much', function (string $code, arra
 ]);
 
 it('offers no more than is needed: a step less and it still slips', function (string $path, mixed $enough, mixed $less) {
-    $slips = fn (mixed $value): bool => Builds::findings(Builds::assessed(Builds::planted([$path => $value] + spinning())), 'load.wheels_slip') !== [];
+    $slips = fn (mixed $value): bool => Builds::found(Builds::planted([$path => $value] + spinning()), 'load.wheels_slip') !== [];
 
     expect($slips($enough))->toBeFalse()->and($slips($less))->toBeTrue();
 })->with([
@@ -53,12 +53,12 @@ it('offers time for what no drive moves yet: less, and the wanted move itself as
     $planted = ['motions.2.task.move_s' => $time, 'motions.2.drive' => null, 'routines' => [], 'motions.2.stops.switches' => []] + spinning();
     unset($planted['motions.2.drive.motor'], $planted['motions.2.drive.supply']);
 
-    expect(Builds::findings(Builds::assessed(Builds::planted($planted)), 'load.wheels_slip') !== [])->toBe($slips);
+    expect(Builds::found(Builds::planted($planted), 'load.wheels_slip') !== [])->toBe($slips);
 })->with([[0.45, false], [0.39, true]]);
 
 it('offers a drum on which the cord just lies in one layer', function (float $lift, float $cord) {
-    $climbs = fn (float $width): bool => Builds::findings(Builds::assessed(Builds::planted(['motions.2.mechanism.cord_m' => $cord,
-        'motions.2.mechanism.drum_width_m' => $width, 'motions.2.mechanism.lift_m' => $lift])), 'load.cord_climbs') !== [];
+    $climbs = fn (float $width): bool => Builds::found(Builds::planted(['motions.2.mechanism.cord_m' => $cord,
+        'motions.2.mechanism.drum_width_m' => $width, 'motions.2.mechanism.lift_m' => $lift]), 'load.cord_climbs') !== [];
     $turns = $lift / (2 * M_PI * 0.01) + 0.5; // on a drum of 10 mm to the middle of its cord; half a turn stays on
     $width = ceil($turns * $cord * 1000) / 1000;
 
@@ -67,7 +67,7 @@ it('offers a drum on which the cord just lies in one layer', function (float $li
 
 it('offers a charger with a quarter more than a day takes, where the battery bears that', function (float $capacity_Ah, bool $bears) {
     $build = Builds::planted(['supplies.0.capacity_Ah' => $capacity_Ah, 'supplies.0.cells' => 'lead', 'supplies.0.charger_A' => 0.001] + Builds::wired());
-    $found = Builds::findings(Builds::assessed($build), 'wiring.charger_under')[0];
+    $found = Builds::found($build, 'wiring.charger_under')[0];
     $takes = $found->says->values['takes']->si / 3600;
     $asks = 1.25 * $takes / (24 * 0.7); // its cells take up 70 % of what goes in
 
@@ -75,6 +75,6 @@ it('offers a charger with a quarter more than a day takes, where the battery bea
     if ($bears) {
         $charger = $found->fixes[0]->changes[0]->value;
         expect($charger)->toBeGreaterThanOrEqual($asks * (1 - 1e-9))->toBeLessThan($asks * 1.1)
-            ->and(Builds::findings(Builds::assessed(Builds::mended($build, $found->fixes[0])), 'wiring.charger_under'))->toBe([]);
+            ->and(Builds::found(Builds::mended($build, $found->fixes[0]), 'wiring.charger_under'))->toBe([]);
     }
 })->with([[10.0, true], [0.3, false]]);

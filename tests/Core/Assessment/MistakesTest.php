@@ -128,7 +128,7 @@ dataset('mistakes', [
 
 it('finds the mistake, says it, and mends it', function (string $code, array $planted, string $says) {
     $build = Builds::planted(['log' => [], ...$planted]);
-    $found = Builds::findings(Builds::assessed($build), $code);
+    $found = Builds::found($build, $code);
 
     expect(faults(Builds::assessed(Builds::planted(['log' => []]))))->toBe([])
         ->and($found)->not->toBeEmpty()

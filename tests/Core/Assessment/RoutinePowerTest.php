@@ -127,18 +127,18 @@ it('sees what is held hotter than it can be', function (float $mass_kg, string $
 
 it('offers the highest speed with which the room is enough, and else another stop', function (float $room_mm, string $offer) {
     $build = Builds::planted(doing([LIFT_SENT_UP], ['motions.2.stops.hard_high' => 0.1 + $room_mm / 1000]));
-    $found = Builds::findings(Builds::assessed($build), 'routine.into_stop')[0];
+    $found = Builds::found($build, 'routine.into_stop')[0];
 
-    expect($found->fixes[0]->does->text())->toMatch($offer)->and(Builds::findings(Builds::assessed(Builds::mended($build, $found->fixes[0])), 'routine.into_stop'))->toBe([]);
+    expect($found->fixes[0]->does->text())->toMatch($offer)->and(Builds::found(Builds::mended($build, $found->fixes[0]), 'routine.into_stop'))->toBe([]);
 })->with([
     [0.78, '/^Move it at 50% speed: it then takes up to 6.31 s$/'], [0.6, '/^Move it at 50% speed: it then takes up to 6.31 s$/'], [0.3, '/^Move it at 25% speed/'],
     [0.01, '/^Set the hard stop back to 101 mm, 1.2 mm past the switch$/'],
 ]);
 
 it('goes on to the same place where it is asked to be turned back by less or more than a turn', function (float $by, float $instead) {
-    $found = Builds::findings(Builds::assessed(Builds::planted(['motions.0.mechanism' => ['kind' => 'turntable', 'disc_mass_kg' => 0.3, 'disc_radius_m' => 0.1], 'motions.0.drive.one_way' => true,
+    $found = Builds::found(Builds::planted(['motions.0.mechanism' => ['kind' => 'turntable', 'disc_mass_kg' => 0.3, 'disc_radius_m' => 0.1], 'motions.0.drive.one_way' => true,
         'motions.0.task.keeps_turning' => true, 'motions.0.stops' => ['switches' => [], 'encoder_pulses' => 12.0], 'scenarios' => [], 'log' => [],
-        'routines' => [['id' => 'a', 'name' => 'A', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'go_by', 'motion' => 'lid', 'by' => $by, 'give_up_s' => 9]]]]])),
+        'routines' => [['id' => 'a', 'name' => 'A', 'starts' => [['when' => 'press', 'sensor' => 'button']], 'steps' => [['do' => 'go_by', 'motion' => 'lid', 'by' => $by, 'give_up_s' => 9]]]]]),
         'routine.turned_back');
 
     expect($found[0]->says->text())->toBe('Lid only ever turns forwards: it cannot be turned back here.')

@@ -130,7 +130,7 @@ it('offers what is just enough', function (string $code, array $planted, array $
 
 it('gives what goes slower as much more time', function (float $speed, float $give_up_s) {
     $steps = [['speed' => $speed] + TO_MARK[0], TO_MARK[1]];
-    $found = Builds::findings(Builds::assessed(Builds::planted(sensing($steps, markOfLift(0.00005)))), 'routine.runs_past')[0];
+    $found = Builds::found(Builds::planted(sensing($steps, markOfLift(0.00005))), 'routine.runs_past')[0];
     $changes = array_column(array_map(fn ($change): array => [$change->path, $change->value], $found->fixes[1]->changes), 1, 0);
 
     expect($changes['routines.1.steps.0.give_up_s'])->toBe(ceil(6 * $speed / $changes['routines.1.steps.0.speed']))->and($changes['routines.1.steps.0.give_up_s'])->toBe($give_up_s);

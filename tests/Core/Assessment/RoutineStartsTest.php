@@ -90,10 +90,10 @@ it('says of what starts a routine what is so, and nothing on the other side', fu
 
 it('offers what mends it', function (string $code, array $planted, array $offers) {
     $build = Builds::planted($planted);
-    $found = Builds::findings(Builds::assessed($build), $code)[0];
+    $found = Builds::found($build, $code)[0];
 
     expect(array_map(fn ($fix): array => [$fix->does->text(), ...array_map(fn (Change $each): mixed => $each->value, $fix->changes)], $found->fixes))->toEqual($offers)
-        ->and(Builds::findings(Builds::assessed(Builds::mended($build, $found->fixes[0])), $code))->toBe([]);
+        ->and(Builds::found(Builds::mended($build, $found->fixes[0]), $code))->toBe([]);
 })->with([
     'the first thing that people do and that starts nothing yet' => ['routine.never_starts', ['routines.2' => aRoutine('idle', [])], [
         ['Start it when Beam is broken', [['when' => 'beam', 'sensor' => 'beam']]], ['Start it when the power comes on', [['when' => 'power_on']]],

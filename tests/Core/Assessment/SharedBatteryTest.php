@@ -80,12 +80,12 @@ it('leaves it to the rehearsals once a routine moves any of them', function () {
 
 it('is mended by cutting the power of those whose gears hold, or a larger battery', function () {
     $build = jaws([0.05, 0.05, 0.02], 1.0);
-    $fixes = Builds::findings(Builds::assessed($build), 'drive.drains_together')[0]->fixes;
+    $fixes = Builds::found($build, 'drive.drains_together')[0]->fixes;
     expect(array_map(fn (Fix $fix): string => $fix->does->text(), $fixes)[0])->toBe('Cut the power of Jaw A, Jaw B and Jaw C between moves')
         ->and(array_column($fixes[0]->changes, 'path'))->toBe(['motions.0.drive.gated', 'motions.1.drive.gated', 'motions.2.drive.gated'])
-        ->and(Builds::findings(Builds::assessed(jaws([0.05, 0.05, 0.05, 0.02], 1.0)), 'drive.drains_together')[0]->fixes[0]->does->text())
+        ->and(Builds::found(jaws([0.05, 0.05, 0.05, 0.02], 1.0), 'drive.drains_together')[0]->fixes[0]->does->text())
         ->toBe('Cut the power of Jaw A, Jaw B and 2 more between moves')
-        ->and(Builds::findings(Builds::assessed(jaws([0.05, 0.09], 1.0)), 'drive.drains_together')[0]->fixes[0]->does->text())->toBe('Cut the power of Jaw A between moves');
+        ->and(Builds::found(jaws([0.05, 0.09], 1.0), 'drive.drains_together')[0]->fixes[0]->does->text())->toBe('Cut the power of Jaw A between moves');
     foreach ($fixes as $fix) {
         expect(drains(Builds::mended($build, $fix)))->toBe([], $fix->does->text());
     }

@@ -79,13 +79,13 @@ function jawOnLid(array $more = []): array
 /** @return list<Finding> */
 function ofStage(array $planted, string $code): array
 {
-    return Builds::findings(Builds::assessed(Builds::planted($planted)), $code);
+    return Builds::found(Builds::planted($planted), $code);
 }
 
 describe('what is planted on the stage', function () {
     it('is found', function (string $code, Closure $values, Severity $severity, bool $mends) {
         $build = Builds::planted($values());
-        $findings = Builds::findings(Builds::assessed($build), $code);
+        $findings = Builds::found($build, $code);
         expect($findings)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', Builds::assessed($build)->codes()))
             ->and($findings[0]->severity)->toBe($severity)
             ->and(Said::by($findings[0]))->toBe(Said::of($code))
@@ -205,7 +205,7 @@ describe('the words and thresholds of the stage', function () {
 
     it('offers the rule that keeps two motions apart, with the angle from which they are', function () {
         $build = Builds::planted(lidOverLift());
-        $finding = Builds::findings(Builds::assessed($build), 'stage.can_meet')[0];
+        $finding = Builds::found($build, 'stage.can_meet')[0];
         expect($finding->says->text())->toMatch('/^Bar of Lid and Box of Lift can meet with .*Kept apart, Lid moves only while Lift is outside of [67]\d mm to 100 mm\.$/u');
         $rules = Builds::mended($build, $finding->fixes[0])->rules;
         $says = array_map(fn ($rule): string => $rule->says($build)->text(), array_values($rules));
@@ -227,7 +227,7 @@ describe('the words and thresholds of the stage', function () {
 
     it('mends a touch in a run by sending what is in the way elsewhere first', function () {
         $build = Builds::planted(['routines.1.steps.0' => ['do' => 'wait', 'for_s' => 0.1]] + lidOverLift());
-        $findings = array_values(array_filter(Builds::findings(Builds::assessed($build), 'routine.touches'),
+        $findings = array_values(array_filter(Builds::found($build, 'routine.touches'),
             fn (Finding $finding): bool => str_starts_with($finding->place, 'routines.1.steps.1')));
         expect($findings)->not->toBe([])
             ->and($findings[0]->says->text())->toMatch('/^B.* of L.* touches B.* of L.* when Show is run from power-on/')

@@ -19,7 +19,7 @@ function stopsOffer(string $code, array $planted): array
     return array_map(fn (Finding $finding): array => array_combine(
         array_map(fn ($fix): string => $fix->does->text(), $finding->fixes),
         array_map(fn ($fix): mixed => array_map(fn (Change $each): mixed => $each->value, $fix->changes)[0], $finding->fixes),
-    ), Builds::findings(Builds::assessed(Builds::planted($planted)), $code));
+    ), Builds::found(Builds::planted($planted), $code));
 }
 
 const TO_ITS_PLACE = ': it then comes to rest at its place';

@@ -12,7 +12,7 @@ use Tests\Support\Builds;
 /** @return list<string> what is said of a code in a build */
 function toldOf(Build $build, string $code): array
 {
-    return array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Builds::assessed($build), $code));
+    return array_map(fn ($finding): string => $finding->says->text(), Builds::found($build, $code));
 }
 
 /** A lamp whose light falls on the sensor that switches it: at 40 and falling it comes on, from $day on it goes out. */
@@ -106,8 +106,8 @@ it('lets a door shut only after a sensor of the world was asked', function (arra
 it('fails where strangers are near, and says nothing of what is no door', function () {
     $code = 'routine.shuts_unlooked';
 
-    expect(Builds::findings(Builds::assessed(door([])), $code)[0]->severity)->toBe(Severity::Tight)
-        ->and(Builds::findings(Builds::assessed(door([], public: true)), $code)[0]->severity)->toBe(Severity::Fails)
+    expect(Builds::found(door([]), $code)[0]->severity)->toBe(Severity::Tight)
+        ->and(Builds::found(door([], public: true), $code)[0]->severity)->toBe(Severity::Fails)
         ->and(toldOf(Builds::sound(), $code))->toBe([]);
 });
 
@@ -149,7 +149,7 @@ it('follows a joint on either run, and a second one', function (?float $joint, ?
 
 it('offers the run that is nearest, and that mends it', function () {
     $build = belted(20.0, 300.0);
-    $finding = Builds::findings(Builds::assessed($build), 'train.joint_on_pulley')[0];
+    $finding = Builds::found($build, 'train.joint_on_pulley')[0];
 
     expect($finding->fixes[0]->does->text())->toStartWith('Join it 150 mm from')
         ->and(toldOf(Builds::mended($build, $finding->fixes[0]), 'train.joint_on_pulley'))->toHaveCount(1);

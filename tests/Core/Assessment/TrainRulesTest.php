@@ -74,7 +74,7 @@ it('loads each tooth with what comes through its train', function () {
 });
 
 it('offers the first material that bears it, and wider teeth up to twice as wide', function (float $face_mm, array $offers) {
-    $found = Builds::findings(Builds::assessed(Builds::planted(['motions.0.train' => [['material' => 'acetal'] + steel(20, 30, $face_mm)]])), 'train.tooth_stall');
+    $found = Builds::found(Builds::planted(['motions.0.train' => [['material' => 'acetal'] + steel(20, 30, $face_mm)]]), 'train.tooth_stall');
 
     expect(array_map(fn ($fix): string => $fix->does->text(), $found[0]->fixes))->toBe($offers);
 })->with([

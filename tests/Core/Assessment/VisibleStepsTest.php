@@ -16,7 +16,7 @@ function stepsSaid(float $turn_s, int $microsteps, array $planted = []): array
         ], ...$planted,
     ]);
 
-    return array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Builds::assessed($build), 'drive.steps_show'));
+    return array_map(fn ($finding): string => $finding->says->text(), Builds::found($build, 'drive.steps_show'));
 }
 
 it('says that steps show where they come under 25 a second, each over a tenth of a degree', function (float $turn_s, int $microsteps, array $says) {

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Assessment;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Wiring\BoardStock;
@@ -167,21 +166,16 @@ it('says of a build that nobody wired what it needs, and finds nothing wrong wit
         ->and(array_filter($assessment->codes(), fn (string $code): bool => str_starts_with($code, 'wiring.')))->toBe([]);
 });
 
-/** @return list<Brookstone\Core\Finding\Finding> */
-function wiringFindings(Assessment $assessment, string $code): array
-{
-    return Builds::findings($assessment, $code);
-}
-
 it('finds what is planted in the wiring, and mends it', function (string $code) {
     [$values, $severity, $mends] = plantedInWiring()[$code];
     $build = Builds::planted($values);
-    $findings = wiringFindings(Builds::assessed($build), $code);
+    // How much a day takes is known once all is rehearsed.
+    $findings = $code === 'wiring.charger_under' ? Builds::findings(Builds::assessed($build), $code) : Builds::found($build, $code);
 
-    expect($findings)->not->toBeEmpty("{$code} was not found; found: ".implode(', ', Builds::assessed($build)->codes()))
+    expect($findings)->not->toBeEmpty("{$code} was not found; found: ".($findings === [] ? implode(', ', Builds::assessed($build)->codes()) : ''))
         ->and($findings[0]->severity)->toBe($severity)
         ->and(Said::by($findings[0]))->toBe(Said::of($code))
-        ->and($code === 'wiring.broken_wire' ? 0 : count(wiringFindings(Builds::assessed(Builds::planted(Builds::wired())), $code)))->toBe(0);
+        ->and($code === 'wiring.broken_wire' ? 0 : count(Builds::found(Builds::planted(Builds::wired()), $code)))->toBe(0);
     if (! $mends) {
         return;
     }
@@ -195,23 +189,23 @@ it('finds what is planted in the wiring, and mends it', function (string $code) 
 it('keeps an echo of 5 V off a pin of 3.3 V, and says so of nothing less', function (?float $signal_V, bool $divided, float $logic_V, bool $told) {
     $build = Builds::planted(wiredWith(['wiring.boards.0.board.logic_V' => $logic_V], ['sensors.2' => ['id' => 'it', 'name' => 'It', 'kind' => 'sonar', 'signal_V' => $signal_V,
         'divided' => $divided]]));
-    expect(Builds::findings(Builds::assessed($build), 'wiring.signal_high') !== [])->toBe($told);
+    expect(Builds::found($build, 'wiring.signal_high') !== [])->toBe($told);
 })->with([[null, false, 3.3, true], [null, true, 3.3, false], [null, false, 5.0, false], [3.3, false, 3.3, false]]);
 
 it('asks for a filter where pulses are counted, and not once there is one', function (string $kind, bool $filtered, array $says) {
     $build = Builds::planted(wiredWith([], ['sensors.2' => ['id' => 'it', 'name' => 'It', 'kind' => $kind, 'filtered' => $filtered]]));
-    expect(array_map(fn ($finding): string => explode(':', $finding->says->text())[0], Builds::findings(Builds::assessed($build), 'wiring.no_filter')))->toBe($says);
+    expect(array_map(fn ($finding): string => explode(':', $finding->says->text())[0], Builds::found($build, 'wiring.no_filter')))->toBe($says);
 })->with([['wheel', false, ['It counts pulses']], ['wheel', true, []], ['knock', false, ['It rings when it is hit']], ['beam', false, []]]);
 
 it('says of a wire that only tells something when it loses more than a hundredth', function (float $length_m, bool $told) {
     // 0.08 mm² lose 2 · 0.02 A · ρ · l / A: 8.62 mV a metre, and 50 mV are a hundredth of 5 V
     $plain = Builds::wired();
     $build = Builds::planted(wiredWith([wireOf($plain, 'sensors.beam', 'area_mm2') => 0.08, wireOf($plain, 'sensors.beam', 'length_m') => $length_m]));
-    $findings = Builds::findings(Builds::assessed($build), 'wiring.wire_thin');
+    $findings = Builds::found($build, 'wiring.wire_thin');
     expect($findings !== [])->toBe($told);
     if ($told) {
         expect($findings[0]->says->text())->toContain('0.08 mm², loses 1.0')->toContain('of the 5 V that tell it, more than 1%')
-            ->and(Builds::findings(Builds::assessed(Builds::mended($build, $findings[0]->fixes[0])), 'wiring.wire_thin'))->toBe([]);
+            ->and(Builds::found(Builds::mended($build, $findings[0]->fixes[0]), 'wiring.wire_thin'))->toBe([]);
     }
 })->with([[5.7, false], [5.9, true]]);
 
@@ -219,5 +213,5 @@ it('lets through a plug what its contacts bear, and says so of no more', functio
     $plain = Builds::wired();
     $stall = Builds::planted($plain)->motions['lid']->drive?->line()->stall_A ?? 0.0;
     $build = Builds::planted(wiredWith([wireOf($plain, 'motions.lid', 'plug') => 'J2 small', wireOf($plain, 'motions.lid', 'plug_A') => $stall * $share]));
-    expect(Builds::findings(Builds::assessed($build), 'wiring.plug_over'))->toHaveCount($count);
+    expect(Builds::found($build, 'wiring.plug_over'))->toHaveCount($count);
 })->with([[0.99, 1], [1.0, 0], [1.01, 0]]);

@@ -62,11 +62,11 @@ it('takes of a battery what hangs on its rails, by the power of their converters
 it('runs Star Dial for a month awake, and as long as is asked for asleep', function () {
     $demo = Builds::demo('star-dial');
     $asleep = Editor::apply($demo, [['path' => 'wiring.sleeps', 'value' => true]]);
-    $says = array_map(fn (Finding $finding): string => $finding->says->text(), Builds::findings(Builds::assessed($demo), 'wiring.battery_days'));
+    $says = array_map(fn (Finding $finding): string => $finding->says->text(), Builds::found($demo, 'wiring.battery_days'));
 
     expect($says)->toHaveCount(1)->and($says[0])->toStartWith('Battery pack with 8 Ah lasts 33')->toContain('548 days are asked for: Controller 1 awake takes')
         ->and(dayTableOf($asleep, 'pack')->lasts_days)->toBeGreaterThan(548.0)
-        ->and(Builds::findings(Builds::assessed($asleep), 'wiring.battery_days'))->toBe([]);
+        ->and(Builds::found($asleep, 'wiring.battery_days'))->toBe([]);
 });
 
 it('puts it together flat parts first and power last, each step under a name of its own', function () {

@@ -15,7 +15,7 @@ use Tests\Support\Builds;
 function saidOfWiring(string $code, array $values): array
 {
     return array_map(fn (Finding $finding): string => $finding->says->text(),
-        Builds::findings(Builds::assessed(Builds::planted(array_replace(Builds::wired(), $values))), "wiring.{$code}"));
+        Builds::found(Builds::planted(array_replace(Builds::wired(), $values)), "wiring.{$code}"));
 }
 
 it('draws each line where it says, and names both figures', function (string $code, array $holds, array $fails, string $says) {

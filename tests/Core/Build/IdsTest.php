@@ -22,7 +22,10 @@ function renamed(string $was, string $is): Build
 
 it('says the same of a build whatever its parts are called', function (string $is) {
     $sound = BuildJudge::atOnce(Builds::sound(), null, Rehearsal::of(Builds::sound()));
-    foreach (['lid', 'lift', 'main', 'button', 'show', 'pressed', 'open', 'wide', 'lid-shut', 'lift-high'] as $was) {
+    $others = ['lid', 'lift', 'main', 'button', 'show', 'pressed', 'wide', 'lid-shut', 'lift-high'];
+    // A place, with whose name most is done, and a third of the other parts: which third hangs on the name.
+    $some = array_filter($others, fn (int $i): bool => getenv('BROOKSTONE_RUNS') !== false || ($i + crc32($is)) % 3 === 0, ARRAY_FILTER_USE_KEY);
+    foreach (['open', ...$some] as $was) {
         $build = renamed($was, $is);
         $judged = BuildJudge::atOnce($build, null, Rehearsal::of($build));
 

@@ -35,8 +35,8 @@ function figuresOfLid(Build $build): DriveFigures
 /** @return list<string> what is said of the several motors of the lid */
 function saidOfSeveral(Build $build): array
 {
-    return array_map(fn (Finding $finding): string => $finding->says->text(), [...Builds::findings(Builds::assessed($build), 'drive.motors_fight'),
-        ...Builds::findings(Builds::assessed($build), 'drive.one_fails')]);
+    return array_map(fn (Finding $finding): string => $finding->says->text(), [...Builds::found($build, 'drive.motors_fight'),
+        ...Builds::found($build, 'drive.one_fails')]);
 }
 
 it('adds up torques, currents and what turns, and leaves speeds as they are', function (string $code, int $count) {
@@ -129,7 +129,7 @@ it('is tried with each alone when it is put together', function () {
 
 it('needs a channel that bears all of them', function () {
     // Two motors of 2.1 A on a channel for 2.5 A at the start.
-    $says = fn (int $count): array => array_map(fn (Finding $finding): string => $finding->says->text(), Builds::findings(Builds::assessed(Builds::planted(array_replace(Builds::wired(),
-        ['motions.0.drive.motors' => $count, 'supplies.0.max_A' => 20.0]))), 'wiring.driver_stall'));
+    $says = fn (int $count): array => array_map(fn (Finding $finding): string => $finding->says->text(), Builds::found(Builds::planted(array_replace(Builds::wired(),
+        ['motions.0.drive.motors' => $count, 'supplies.0.max_A' => 20.0])), 'wiring.driver_stall'));
     expect($says(1))->toBe([])->and($says(2))->toBe(['Lid motor draws 4.2 A when it starts or is held, and Bridge 1 A bears 2.5 A.']);
 });

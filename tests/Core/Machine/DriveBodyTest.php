@@ -57,7 +57,7 @@ function saidOfRoom(float $size_m, ?float $wall_m, string $shape = 'box'): array
         'motions.0.bodies' => [['id' => 'shell', 'name' => 'Shell', 'shape' => $shape, 'x_m' => 0.1, 'y_m' => 0.02, 'length_m' => $size_m, 'mass_kg' => 0.1,
             'wall_m' => $wall_m]]]);
 
-    return array_map(fn ($finding): string => "{$finding->severity->value}: {$finding->says->text()}", Builds::findings(Builds::assessed($build), 'stage.drive_room'));
+    return array_map(fn ($finding): string => "{$finding->severity->value}: {$finding->says->text()}", Builds::found($build, 'stage.drive_room'));
 }
 
 it('fits where its corners are inside of the hollow, to the millimetre', function () {
@@ -74,17 +74,17 @@ it('fits where its corners are inside of the hollow, to the millimetre', functio
 
 it('is not where another drive is', function () {
     $planted = ['motions.0.mount' => ['z_m' => 0.2, 'drive_side' => 'behind'], 'motions.1.mount' => ['z_m' => 0.2, 'drive_side' => 'behind']];
-    $said = Builds::findings(Builds::assessed(Builds::planted($planted)), 'stage.drive_room');
+    $said = Builds::found(Builds::planted($planted), 'stage.drive_room');
 
     expect($said)->toHaveCount(1)->and($said[0]->says->text())->toContain('sits where the drive of')
-        ->and(Builds::findings(Builds::assessed(Builds::planted(array_replace($planted, ['motions.1.mount' => ['z_m' => 0.2, 'drive_side' => 'before']]))), 'stage.drive_room'))->toBe([]);
+        ->and(Builds::found(Builds::planted(array_replace($planted, ['motions.1.mount' => ['z_m' => 0.2, 'drive_side' => 'before']])), 'stage.drive_room'))->toBe([]);
 });
 
 it('is met by what moves, and is put on the other side as a mend', function () {
     // a stick beside the lid, through which its motor would swing if it stood there: the jaw's servo sweeps with the lid
     $build = Builds::planted(['motions.0.mount' => ['z_m' => 0.2], 'motions.1.mount' => ['on' => 'lid', 'x_m' => 0.1, 'drive_side' => 'behind'],
         'things.0' => ['id' => 'post', 'name' => 'Post', 'x_m' => 0.05, 'y_m' => 0.015, 'z_m' => 0.28, 'length_m' => 0.01, 'width_m' => 0.005, 'height_m' => 0.2]]);
-    $said = array_map(fn ($finding): string => $finding->says->text(), Builds::findings(Builds::assessed($build), 'stage.touches'));
+    $said = array_map(fn ($finding): string => $finding->says->text(), Builds::found($build, 'stage.touches'));
 
     expect(implode(' ', $said))->toContain('the drive of Jaw touches Post');
 });
@@ -96,12 +96,12 @@ function onMagnets(float $contact_N, float $gap_m): array
 }
 
 it('says what magnets have to hold, tilted as it stands and moved off as it is', function () {
-    $found = Builds::findings(Builds::assessed(Builds::planted(onMagnets(2.0, 0.002))), 'stage.magnets_let_go');
+    $found = Builds::found(Builds::planted(onMagnets(2.0, 0.002)), 'stage.magnets_let_go');
     $needed = $found[0]->says->values['needed']->si;
     $fine = 1.5 * $needed * 1.2 ** 4; // across 2 mm a magnet of 10 mm pulls 1.2⁻⁴ of what it pulls in contact
 
     expect($found[0]->says->values['tilt']->si)->toBeAbout(deg2rad(Builds::sound()->motions['lid']->range()[1]), 1e-6)
-        ->and(Builds::findings(Builds::assessed(Builds::planted(onMagnets(1.001 * $fine, 0.002))), 'stage.magnets_let_go'))->toBe([])
-        ->and(Builds::findings(Builds::assessed(Builds::planted(onMagnets(0.999 * $fine, 0.002))), 'stage.magnets_let_go')[0]->severity->value)->toBe('tight')
-        ->and(Builds::findings(Builds::assessed(Builds::planted(onMagnets(0.66 * $fine, 0.002))), 'stage.magnets_let_go')[0]->severity->value)->toBe('fails');
+        ->and(Builds::found(Builds::planted(onMagnets(1.001 * $fine, 0.002)), 'stage.magnets_let_go'))->toBe([])
+        ->and(Builds::found(Builds::planted(onMagnets(0.999 * $fine, 0.002)), 'stage.magnets_let_go')[0]->severity->value)->toBe('tight')
+        ->and(Builds::found(Builds::planted(onMagnets(0.66 * $fine, 0.002)), 'stage.magnets_let_go')[0]->severity->value)->toBe('fails');
 });

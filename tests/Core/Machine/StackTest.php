@@ -69,7 +69,7 @@ describe('how exactly two points meet', function () {
 describe('what must meet in a build', function () {
     /** @return list<string> */
     $says = fn (Build $build): array => array_map(fn (Finding $finding): string => "{$finding->severity->value} {$finding->says->text()}",
-        Builds::findings(Builds::assessed($build), 'stage.misses'));
+        Builds::found($build, 'stage.misses'));
     $geared = fn (float $play_mm): array => [['type' => 'spur', 'driver' => 20, 'driven' => 20, 'module_mm' => 1.0, 'backlash_mm' => $play_mm]];
 
     it('meets, is tight, or misses, on either side of what is forgiven', function () use ($says) {
@@ -86,7 +86,7 @@ describe('what must meet in a build', function () {
         $document = reaching(['stands_m' => 0.002, 'forgives_m' => 0.003])->document;
         $build = Build::read(['motions' => [['train' => $geared(4.0)] + $document['motions'][0], $document['motions'][1]]] + $document);
         expect($says($build))->toBe(['tight Hook in eye is off by up to 4 mm, 2.83 mm as a rule; 3 mm is forgiven: most of it is the play of Cart, 2 mm.']);
-        $finding = Builds::findings(Builds::assessed($build), 'stage.misses')[0];
+        $finding = Builds::found($build, 'stage.misses')[0];
         expect(array_map(fn ($fix): string => $fix->does->text(), $finding->fixes))
             ->toBe(['Take the play out of Cart: a spring or weight that pulls it to one side', 'Let it forgive 4 mm: a wider funnel, grab or magnet']);
         foreach ($finding->fixes as $fix) {

@@ -92,9 +92,9 @@ it('leaves nothing as bad by any mend that it offers, and the machine running', 
     }
     expect($tried)->toBeGreaterThan($cases); // there was something to mend
 })->with(function (): array {
-    $cases = (int) (getenv('BROOKSTONE_MEND_CASES') ?: 30);
+    $cases = (int) (getenv('BROOKSTONE_MEND_CASES') ?: 20);
 
-    return array_map(fn (int $first): array => [$first, min(15, $cases - $first)], range(0, $cases - 1, 15));
+    return array_map(fn (int $first): array => [$first, min(10, $cases - $first)], range(0, $cases - 1, 10));
 });
 
 it('offers nothing before it is tried', function () {

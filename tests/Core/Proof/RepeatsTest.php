@@ -191,7 +191,7 @@ it('does not let a step give up before what was measured to take longer', functi
         'on' => '2026-05-30'], $times, array_keys($times)),
         'routines' => [['id' => 'show', 'name' => 'Show', 'starts' => [['when' => 'press', 'sensor' => 'button']],
             'steps' => [['do' => 'go', 'motion' => 'lid', 'place' => 'open', 'give_up_s' => $give_up_s]]]]]);
-    $found = array_map(fn (Finding $finding): string => $finding->says->text(), Builds::findings(Builds::assessed($build), 'routine.give_up_short'));
+    $found = array_map(fn (Finding $finding): string => $finding->says->text(), Builds::found($build, 'routine.give_up_short'));
 
     expect($found !== [])->toBe($isShort);
     if ($isShort) {

@@ -21,7 +21,7 @@ function seeds(int $usual): array
 
 it('never sees two orders for one motor in a run where it found none', function () {
     $free = $found = $seen = 0;
-    foreach (seeds(150) as $seed) {
+    foreach (seeds(100) as $seed) {
         $build = (new RandomRoutines($seed))->build();
         $reached = Search::of($build, 20_000);
         $conflicts = [...$reached->of('same_motion'), ...$reached->of('same_motor')];
@@ -40,7 +40,7 @@ it('never sees two orders for one motor in a run where it found none', function 
 it('sees no step refuse in a run, for want of a place, of its motor or of power, where it found none that could', function () {
     $sound = $refused = 0;
     $refuses = ['does not know where it is', ' moves ', 'is switched off'];
-    foreach (seeds(150) as $seed) {
+    foreach (seeds(100) as $seed) {
         $build = (new RandomRoutines(20_000 + $seed))->build();
         $reached = Search::of($build, 20_000);
         $trace = RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed'], lean: true);
@@ -58,7 +58,7 @@ it('sees no step refuse in a run, for want of a place, of its motor or of power,
 });
 
 it('keeps every motion between its hard stops, whatever the routines do', function () {
-    foreach (seeds(60) as $seed) {
+    foreach (seeds(40) as $seed) {
         $build = (new RandomRoutines(5000 + $seed))->build();
         $trace = RoutineRun::of($build, $build->routines['button'], $build->scenarios['pressed']);
         foreach ($trace['motions'] as $lane) {

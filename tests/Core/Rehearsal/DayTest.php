@@ -75,7 +75,7 @@ it('does not count twice what one routine does for another', function () {
 });
 
 it('tells a battery from both sides of the days that are asked for', function () {
-    $lasts = fn (float $capacity_Ah): array => Builds::findings(Builds::assessed(Builds::planted(['log' => [], 'supplies.1.capacity_Ah' => $capacity_Ah, 'settings.battery_days' => 3])),
+    $lasts = fn (float $capacity_Ah): array => Builds::found(Builds::planted(['log' => [], 'supplies.1.capacity_Ah' => $capacity_Ah, 'settings.battery_days' => 3]),
         'routine.drains_battery');
     $day = dayOf(Builds::planted(['log' => [], 'supplies.1.capacity_Ah' => 1.0]))->charge_Ah('servos');
 

@@ -408,7 +408,7 @@ it('shows a sensor what its threshold is set by, with presses and without', func
     $document['routines'][] = ['id' => 'learn', 'name' => 'Learn', 'starts' => [['when' => 'press', 'sensor' => 'button']],
         'steps' => [['do' => 'calibrate', 'sensor' => 'eye', 'button' => $button, 'for_s' => 4, 'gap' => $gap, 'give_up_s' => 6]]];
     $document['scenarios'] = [];
-    $found = Builds::findings(Builds::assessed(Build::read($document)), 'routine.gives_up');
+    $found = Builds::found(Build::read($document), 'routine.gives_up');
 
     expect(array_filter($found, fn ($finding): bool => str_contains($finding->says->text(), 'Learn')))->toBe([]);
 })->with([[null, 10.0], ['teach', 10.0], [null, 400.0], ['teach', 400.0]]);

@@ -40,7 +40,7 @@ it('says of a threshold what the judge says, and sets it where hardly any readin
     $eye = ['id' => 'eye', 'name' => 'Eye', 'kind' => 'light', 'upper' => 50, 'absent' => [40, 44, 51, 53, 47], 'present' => [88, 91, 90, 85, 92]];
     $build = Builds::planted(['sensors.2' => $eye, 'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'eye'], 'give_up_s' => 3]]);
     $sheet = ReadingsSheet::of($build->sensors['eye'], 'sensors.2');
-    $ghosts = Builds::findings(Builds::assessed($build), 'routine.sees_ghosts');
+    $ghosts = Builds::found($build, 'routine.sees_ghosts');
     $mended = Builds::mended($build, $sheet['fix']);
 
     expect($sheet['wrong_now'])->toEqualWithDelta(0.2, 1e-9)->and($ghosts)->toHaveCount(1)->and($ghosts[0]->fixes[0])->toEqual($sheet['fix'])

@@ -45,10 +45,10 @@ it('is right nineteen times in twenty: the real rate is seldom more than it cann
 })->with([4, 10]);
 
 it('tells few readings where they cannot rule out one wrong in a hundred, and not where they can', function () {
-    $found = fn (array $absent, array $present): array => Builds::findings(Builds::assessed(Builds::planted([
+    $found = fn (array $absent, array $present): array => Builds::found(Builds::planted([
         'sensors.2' => ['id' => 'cup', 'name' => 'Cup', 'kind' => 'distance', 'upper' => 70, 'absent' => $absent, 'present' => $present],
         'routines.1.steps.9' => ['do' => 'wait', 'until' => ['sensor' => 'cup'], 'give_up_s' => 3],
-    ])), 'routine.few_readings');
+    ]), 'routine.few_readings');
     [$absent, $present] = [[40, 44, 47], [88, 91, 93]];
     $most = (new Threshold($absent, $present))->errorRateAtMost(3, 3);
 

@@ -130,7 +130,7 @@ it('says in the run what broke', function () {
 });
 
 it('tells a cord that the motor breaks before it stalls, on both sides of what it bears', function (float $breaks, bool $told) {
-    $found = Builds::findings(Builds::assessed(Builds::planted(['motions.2.mechanism.breaking_N' => $breaks])), 'load.cord_snaps');
+    $found = Builds::found(Builds::planted(['motions.2.mechanism.breaking_N' => $breaks]), 'load.cord_snaps');
 
     expect($found !== [])->toBe($told);
     if ($told) {
@@ -139,7 +139,7 @@ it('tells a cord that the motor breaks before it stalls, on both sides of what i
 })->with([[550.0, true], [562.0, false]]);
 
 it('says of what blocks it no more than the cord bears, and that a cord pulls', function () {
-    $found = Builds::findings(Builds::assessed(Builds::planted(['motions.2.mechanism.breaking_N' => 300.0])), 'drive.pinches');
+    $found = Builds::found(Builds::planted(['motions.2.mechanism.breaking_N' => 300.0]), 'drive.pinches');
     $lift = array_values(array_filter($found, fn ($finding): bool => str_starts_with($finding->place, 'motions.2')));
 
     expect($lift[0]->says->text())->toStartWith('If blocked, it pulls with 150 N');
@@ -147,10 +147,10 @@ it('says of what blocks it no more than the cord bears, and that a cord pulls', 
 
 it('lets a counterweight lie between empty and loaded where the cord stays taut', function () {
     $both = ['motions.2.mechanism.payload_kg' => 0.4, 'motions.2.mechanism.counterweight_kg' => 0.8, 'motions.2.task.payload' => 'both'];
-    expect(Builds::findings(Builds::assessed(Builds::planted($both)), 'load.will_not_lower'))->toBe([]);
-    $empty = Builds::findings(Builds::assessed(Builds::planted(['motions.2.task.payload' => 'there'] + $both)), 'load.will_not_lower');
+    expect(Builds::found(Builds::planted($both), 'load.will_not_lower'))->toBe([]);
+    $empty = Builds::found(Builds::planted(['motions.2.task.payload' => 'there'] + $both), 'load.will_not_lower');
     expect($empty[0]->says->text())->toBe('Empty it weighs 600 g, less than its counterweight of 800 g: nothing pulls it down, and its cord goes slack.')
-        ->and(Builds::findings(Builds::assessed(Builds::mended(Builds::planted(['motions.2.task.payload' => 'there'] + $both), $empty[0]->fixes[0])),
+        ->and(Builds::found(Builds::mended(Builds::planted(['motions.2.task.payload' => 'there'] + $both), $empty[0]->fixes[0]),
             'load.will_not_lower'))->toBe([]);
     expect(fn () => Editor::apply(Builds::sound(), [['path' => 'motions.2.mechanism.counterweight_kg', 'value' => 0.6]]))->toThrow(InvalidInput::class);
 });

@@ -41,7 +41,7 @@ function knowing(Build $build): array
 /** @return list<Finding> */
 function blamedFor(Build $build, string $code): array
 {
-    return Builds::findings(Builds::assessed($build), $code);
+    return Builds::found($build, $code);
 }
 
 /** How far something has turned whose positions wrap at 360°. @param  list<float>  $at */

@@ -131,7 +131,7 @@ it('need not be held by its gears where its latch holds it', function () {
 
 it('says whether what lets it go pulls enough', function (float $friction, ?Severity $severity, string $says) {
     // wound it pulls 1 N + 250 N/m · 30 mm = 8.5 N; the servo has 0.22 N·m at 15 mm: 14.7 N
-    $found = Builds::findings(Builds::assessed(bell(['motions.0.latch.friction_coefficient' => $friction])), 'drive.latch_stiff');
+    $found = Builds::found(bell(['motions.0.latch.friction_coefficient' => $friction]), 'drive.latch_stiff');
 
     expect($found[0]->severity ?? null)->toBe($severity)->and(isset($found[0]) ? $found[0]->says->text() : '')->toContain($says);
 })->with([
@@ -142,7 +142,7 @@ it('says whether what lets it go pulls enough', function (float $friction, ?Seve
 ]);
 
 it('says in its rehearsals that it is let go in vain', function () {
-    $found = Builds::findings(Builds::assessed(bell(['routines.0.steps.3' => ['do' => 'wait', 'for_s' => 0.1]])), 'routine.latch_in_vain');
+    $found = Builds::found(bell(['routines.0.steps.3' => ['do' => 'wait', 'for_s' => 0.1]]), 'routine.latch_in_vain');
 
     expect($found)->not->toBeEmpty()->and($found[0]->severity)->toBe(Severity::Fails);
 });

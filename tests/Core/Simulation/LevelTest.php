@@ -32,7 +32,7 @@ function gantry(array $changes = []): Build
 /** @return list<string> */
 function saidOfLevel(Build $build, string $code): array
 {
-    return array_map(fn (Finding $finding): string => $finding->says->text(), Builds::findings(Builds::assessed($build), $code));
+    return array_map(fn (Finding $finding): string => $finding->says->text(), Builds::found($build, $code));
 }
 
 it('stays level where both ends set off together, and does not where one waits for the other', function () {

@@ -35,15 +35,15 @@ it('gives up in time by the way to a mark, and says what is too short', function
     $lift = marked('magnet')->motions['lift'];
     $takes = (float) (new MotionFigures($lift))->longestTimeTo('high');
 
-    expect(Builds::findings(Builds::assessed(marked('magnet', ['routines.1.steps.1.give_up_s' => 0.9 * $takes])), 'routine.give_up_short'))->not->toBeEmpty()
-        ->and(Builds::findings(Builds::assessed(marked('magnet', ['routines.1.steps.1.give_up_s' => 1.1 * $takes])), 'routine.give_up_short'))->toBe([]);
+    expect(Builds::found(marked('magnet', ['routines.1.steps.1.give_up_s' => 0.9 * $takes]), 'routine.give_up_short'))->not->toBeEmpty()
+        ->and(Builds::found(marked('magnet', ['routines.1.steps.1.give_up_s' => 1.1 * $takes]), 'routine.give_up_short'))->toBe([]);
 });
 
 it('judges where it stands after a mark as after a switch', function () {
-    $found = Builds::findings(Builds::assessed(marked('magnet', ['motions.2.task.tolerance' => 0.0005])), 'stops.switch_off_place');
+    $found = Builds::found(marked('magnet', ['motions.2.task.tolerance' => 0.0005]), 'stops.switch_off_place');
 
     expect($found[0]->place)->toBe('sensors.2.at')->and($found[0]->severity->value)->toBe('fails')
-        ->and(Builds::findings(Builds::assessed(marked('magnet', ['motions.2.task.tolerance' => 0.006])), 'stops.switch_off_place'))->toBe([]);
+        ->and(Builds::found(marked('magnet', ['motions.2.task.tolerance' => 0.006]), 'stops.switch_off_place'))->toBe([]);
 });
 
 it('homes onto nothing that stands in the middle of the way', function () {
@@ -77,7 +77,7 @@ it('starts by a level that is so when the power comes on, and by a counter only 
 });
 
 it('reckons with all places that a drive must turn to, not only those of the task', function (float $at, bool $far) {
-    $found = Builds::findings(Builds::assessed(Builds::planted(['motions.1.places.2' => ['id' => 'yawn', 'name' => 'Yawn', 'at' => $at]])),
+    $found = Builds::found(Builds::planted(['motions.1.places.2' => ['id' => 'yawn', 'name' => 'Yawn', 'at' => $at]]),
         'drive.servo_travel');
 
     expect($found !== [])->toBe($far);

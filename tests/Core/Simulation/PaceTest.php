@@ -120,7 +120,7 @@ it('gives up waiting for a press, and forgets the threshold with the power', fun
 
 it('must not give up before the slowest that the knob can say has got there', function (float $slowest, float $give_up_s, bool $isShort) {
     $build = knobbed([['motion' => 'lift', 'place' => 'high', 'slowest' => $slowest, 'speed' => 1.0, 'give_up_s' => $give_up_s] + PACE]);
-    $found = Builds::findings(Builds::assessed($build), 'routine.give_up_short');
+    $found = Builds::found($build, 'routine.give_up_short');
 
     expect($found === [])->toBe(! $isShort);
     if ($isShort) {

@@ -129,7 +129,7 @@ it('ends at the very switch that it stands on only when that comes round again',
 
 it('never asks what turns one way to turn back, and says so where a routine does', function () {
     $build = example('casket-lid', ['routines.1.steps.3.direction' => 'down']);
-    $found = Builds::findings(Builds::assessed($build), 'routine.turned_back');
+    $found = Builds::found($build, 'routine.turned_back');
     $trace = RoutineRun::of($build, $build->routines['peep'], $build->scenarios['pressed']);
 
     expect($found[0]->says->text())->toContain('Lid only ever turns forwards')->and($trace['fault'])->toContain('cannot be turned back')

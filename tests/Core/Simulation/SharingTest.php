@@ -128,10 +128,10 @@ it('turns the other always forwards through a rectifier, and loses where both we
     expect(gone($up['at'])['lid'])->toBeGreaterThan(10.0)->and(max($up['at']['lift']))->toBeGreaterThan(0.01)
         ->and(gone($down['at'])['lid'])->toBeGreaterThan(gone($up['at'])['lid'] + 5.0)->and(end($down['at']['lift']))->toBeLessThan(end($up['at']['lift'])
             - 0.005)
-        ->and(Builds::findings(Builds::assessed(sharing('rectifier', [])), 'drive.shared')[0]->says->text())->toContain('with it Lid always forwards')
+        ->and(Builds::found(sharing('rectifier', []), 'drive.shared')[0]->says->text())->toContain('with it Lid always forwards')
         ->and($lost['trace']['fault'])->toContain('Lid')
-        ->and(Builds::findings(Builds::assessed(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5],
-            $run('lift', 'up', 0.5), $stop('lift'), ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]])), 'routine.place_lost'))
+        ->and(Builds::found(sharing('rectifier', [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut', 'give_up_s' => 5],
+            $run('lift', 'up', 0.5), $stop('lift'), ['do' => 'go_by', 'motion' => 'lid', 'by' => 5.0, 'give_up_s' => 5]]), 'routine.place_lost'))
         ->not->toBe([]);
 });
 
@@ -185,18 +185,18 @@ it('does not blame a pawl for what a spring or a weight brings back', function (
     $comesBack = sharing('direction', [], ['motions.0.train' => [$pawl('forward')]]);
     $rubs = sharing('direction', [], ['motions.0.train' => [$pawl('forward')], 'motions.0.mechanism.friction_Nm' => 0.6]);
 
-    expect($comesBack->motions['lid']->isOneWay())->toBeFalse()->and(Builds::findings(Builds::assessed($comesBack), 'train.pawl_one_way'))->toBe([])
-        ->and($rubs->motions['lid']->isOneWay())->toBeTrue()->and(Builds::findings(Builds::assessed($rubs), 'train.pawl_one_way'))->not->toBe([]);
+    expect($comesBack->motions['lid']->isOneWay())->toBeFalse()->and(Builds::found($comesBack, 'train.pawl_one_way'))->toBe([])
+        ->and($rubs->motions['lid']->isOneWay())->toBeTrue()->and(Builds::found($rubs, 'train.pawl_one_way'))->not->toBe([]);
 });
 
 it('says of two in turn what the run does: what waits, waits where it starts', function () use ($run, $stop) {
     // the lid is hardest where it starts, and needs next to nothing at its end: that it needs less there helps nobody who waits
     $up = ['motions.0.places.1.at' => 88, 'motions.0.stops.hard_high' => 90, 'motions.0.stops.switches.1.at' => 87];
     $build = sharing('in_turn', [$run('lid', 'up', 1.0), $stop('lid')], $up);
-    $says = Builds::findings(Builds::assessed($build), 'train.in_turn');
+    $says = Builds::found($build, 'train.in_turn');
 
     expect($says)->not->toBe([])->and($says[0]->says->text())->toStartWith('Lift goes first, Lid once it has met its stop: to start, the second needs')
-        ->and(Builds::findings(Builds::assessed($build), 'train.order_unsure'))->toBe([])
+        ->and(Builds::found($build, 'train.order_unsure'))->toBe([])
         ->and(gone(shared($build)['at'])['lift'])->toBeGreaterThan(0.02)->and(abs(gone(shared($build)['at'])['lid']))->toBeLessThan(0.1);
 });
 
@@ -233,7 +233,7 @@ it('knows what its selector holds by the switch that tells, by its servo, and el
     $home = fn (string $motion): array => ['do' => 'home', 'motion' => $motion, 'switch' => $motion === 'lid' ? 'lid-shut' : 'lift-low', 'give_up_s' => 30];
     $told = fn (string $is): array => ['do' => 'wait', 'until' => ['test' => 'input', 'sensor' => 'beam', 'is' => $is], 'give_up_s' => 60];
     $go = fn (string $place): array => ['do' => 'go', 'motion' => 'jaw', 'place' => $place, 'give_up_s' => 5];
-    $blamed = fn (array $steps, array $selector): bool => Builds::findings(Builds::assessed(sharing('selector', $steps, [...$selector, 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]])),
+    $blamed = fn (array $steps, array $selector): bool => Builds::found(sharing('selector', $steps, [...$selector, 'routines.1.steps' => [['do' => 'wait', 'for_s' => 1]]]),
         'routine.not_changed_over') !== [];
     $byHand = ['motions.2.drive.selector' => ['tells' => 'beam']];
 
@@ -283,7 +283,7 @@ it('refuses a selector that cannot be, at its field', function (array $selector,
 it('says how much two at once ask of their motor, on either side of what it gives', function (float $other, ?string $severity) {
     $build = drums([], 0.05, $other);
     $line = $build->motions['one']->drive?->line();
-    $found = Builds::findings(Builds::assessed($build), 'drive.together_weak');
+    $found = Builds::found($build, 'drive.together_weak');
 
     expect($found[0]->severity->value ?? null)->toBe($severity);
     if ($severity !== null) {
@@ -332,7 +332,7 @@ it('moves of three on one motor what the selector holds', function () use ($run,
     ['at' => $at, 'words' => $words] = shared($build = threeOnOne('selector', $steps, $tells));
     ['words' => $wrong] = shared(threeOnOne('selector', [$over('flag'), $run('lift', 'up', 0.3), $stop('lift')], $tells));
 
-    $unsure = fn (Build $build): array => array_values(array_unique(array_filter(array_column(Builds::findings(Builds::assessed($build), 'routine.not_changed_over'), 'place'),
+    $unsure = fn (Build $build): array => array_values(array_unique(array_filter(array_column(Builds::found($build, 'routine.not_changed_over'), 'place'),
         fn (string $place): bool => str_starts_with($place, 'routines.0.'))));
 
     expect($build->motorGroups['flag']->members)->toBe(['lid', 'lift', 'flag'])->and($build->motorGroups['lid'])->toBe($build->motorGroups['flag'])
@@ -341,7 +341,7 @@ it('moves of three on one motor what the selector holds', function () use ($run,
         ->and($wrong)->toContain('The motor of Lift moves Flag: the selector holds that.')
         ->and($unsure($build))->toBe([])
         ->and($unsure(threeOnOne('selector', [$over('flag'), $run('lift', 'up', 0.3), $stop('lift')])))->toBe(['routines.0.steps.1'])
-        ->and(Builds::findings(Builds::assessed($build),
+        ->and(Builds::found($build,
             'drive.shared')[0]->says->text())->toContain('One motor moves this and Lid and Flag through a selector');
 });
 
@@ -358,7 +358,7 @@ it('moves of three first what needs least, and each in turn until it stands at i
 
 it('adds up what all on one motor need of it', function () {
     $weak = fn (float $stall): array => ['motions.2.drive.motor.stall_Nm' => $stall, 'motions.3.drive.motor.stall_Nm' => $stall];
-    $asks = fn (Build $build): float => Builds::findings(Builds::assessed($build), 'drive.together_weak')[0]->says->values['needs']->si;
+    $asks = fn (Build $build): float => Builds::found($build, 'drive.together_weak')[0]->says->values['needs']->si;
 
     expect($asks(threeOnOne('rectifier', [], $weak(0.02))))->toBeGreaterThan($asks(sharing('rectifier', [], ['motions.2.drive.motor.stall_Nm' => 0.02])) * 1.2);
 });

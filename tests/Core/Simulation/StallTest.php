@@ -50,7 +50,7 @@ it('starts a sound hoist softly: it comes up, and not after forty seconds', func
     $straight = MotionRun::of(Plant::of($lift), $lift->drive->line(), 0.0, 0.1, 40.0);
 
     expect($run->reached)->toBeTrue()->and($run->time_s)->toBeGreaterThan($straight->time_s)->toBeLessThan($straight->time_s + $ramp)
-        ->and(Builds::findings(Builds::assessed(Builds::planted(['motions.2.drive.ramp_s' => $ramp, 'motions.2.task.move_s' => 6])),
+        ->and(Builds::found(Builds::planted(['motions.2.drive.ramp_s' => $ramp, 'motions.2.task.move_s' => 6]),
             'drive.over_target'))->toBe([]);
 })->with([0.2, 1.0, 2.5]);
 
@@ -93,7 +93,7 @@ it('reckons the heat of a stall with the current of its command', function () {
     $lid = Builds::sound()->motions['lid'];
     $limit = fn (float $speed): ?float => $lid->drive?->motor->body()->thermal->secondsToLimit($lid->drive->heldHeat_W($speed), 25.0);
     expect($limit(0.5))->toBeGreaterThan(3 * (float) $limit(1.0));
-    $hot = fn (float $speed): array => Builds::findings(Builds::assessed(Builds::planted(['routines.1.steps.0.give_up_s' => 300.0, 'routines.1.steps.0.speed' => $speed])),
+    $hot = fn (float $speed): array => Builds::found(Builds::planted(['routines.1.steps.0.give_up_s' => 300.0, 'routines.1.steps.0.speed' => $speed]),
         'routine.give_up_hot');
 
     expect($hot(1.0)[0]->says->text())->toContain('overheats after '.Brookstone\Core\Quantity\Quantity::of((float) $limit(1.0), 's')->text())

@@ -77,8 +77,8 @@ it('says one sag once, and runs the same whatever the scan', function () {
 });
 
 it('judges a voltage that is too high by what arrives', function () {
-    $of = fn (float $volts, float $duty): array => Builds::findings(Builds::assessed(Builds::planted(['supplies.0.volts_V' => $volts, 'motions.2.drive.duty' => $duty,
-        'motions.0.drive.duty' => $duty])), 'drive.supply_high');
+    $of = fn (float $volts, float $duty): array => Builds::found(Builds::planted(['supplies.0.volts_V' => $volts, 'motions.2.drive.duty' => $duty,
+        'motions.0.drive.duty' => $duty]), 'drive.supply_high');
 
     // 24 V on a motor of 12 V: at full duty twice its rating, at 0.6 of it 1.2 times, at 0.65 1.3 times.
     expect($of(24.0, 1.0))->not->toBeEmpty()->and($of(24.0, 0.6))->toBe([])->and($of(24.0, 0.65))->not->toBeEmpty();
@@ -86,7 +86,7 @@ it('judges a voltage that is too high by what arrives', function () {
 
 it('asks of the supply at a start what its driver takes', function () {
     $stall = Builds::sound()->motions['lift']->drive?->line()->stall_A ?? 0.0;
-    $of = fn (float $duty, float $max): array => Builds::findings(Builds::assessed(Builds::planted(['supplies.0.max_A' => $max, 'motions.0.drive' => null, 'motions.2.drive.duty' => $duty])),
+    $of = fn (float $duty, float $max): array => Builds::found(Builds::planted(['supplies.0.max_A' => $max, 'motions.0.drive' => null, 'motions.2.drive.duty' => $duty]),
         'drive.supply_current');
 
     expect($of(1.0, 0.99 * $stall)[0]->severity->value)->toBe('fails')->and($of(1.0, 1.26 * $stall))->toBe([])

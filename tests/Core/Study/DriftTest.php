@@ -105,7 +105,7 @@ it('says where a motion first strays, on both sides of what is allowed', functio
     $errors = iterator_to_array($path->errors(1))[0];
     $off = fn (int $stop): float => abs($errors[$stop][0]) + 3 * $errors[$stop][1];
     expect($off(1))->toBeGreaterThan($off(0));
-    $found = fn (float $tolerance): array => Builds::findings(Builds::assessed(toAndFro([goes('middle'), goes('upper'), goes('low')], ['motions.2.task.tolerance' => $tolerance])),
+    $found = fn (float $tolerance): array => Builds::found(toAndFro([goes('middle'), goes('upper'), goes('low')], ['motions.2.task.tolerance' => $tolerance]),
         'routine.drifts');
 
     expect($found($off(1) * 1.001))->toBe([])
@@ -157,7 +157,7 @@ it('drifts per turn, forwards each time, and an index takes it out', function ()
 
 it('tells it at the step, by what lies between two places where nothing is said of a tolerance', function () {
     $said = array_map(fn ($finding): string => $finding->says->text(),
-        Builds::findings(Builds::assessed(dialByTime([goes('high'), goes('far'), goes('low')])), 'routine.drifts'));
+        Builds::found(dialByTime([goes('high'), goes('far'), goes('low')]), 'routine.drifts'));
 
     expect($said[0] ?? '')->toContain('where 4.5° is allowed'); // a twentieth of 90°
 });

@@ -191,7 +191,7 @@ it('finds what could run together inside of a loop too', function () {
 it('offers a slow last stretch that keeps off the stop, and takes less time than going slowly all the way', function () {
     $build = Builds::planted(['motions.2.stops.hard_high' => 0.1006, 'routines.1.steps.1' => ['do' => 'go', 'motion' => 'lift', 'place' => 'high',
         'give_up_s' => 6]]);
-    $fixes = Builds::findings(Builds::assessed($build), 'routine.into_stop')[0]->fixes;
+    $fixes = Builds::found($build, 'routine.into_stop')[0]->fixes;
     expect($fixes)->toHaveCount(2)->and($fixes[1]->does->text())->toContain('Slow only over the last');
     $ran = fn (Build $each): array => RoutineRun::of($each, $each->routines['show'], $each->scenarios['pressed']);
     $hits = fn (array $run): int => count(array_filter($run['events'], fn (array $event): bool => $event['kind'] === 'hit'));
