@@ -15,8 +15,6 @@ final readonly class ClearHeight
 
     private const ROUND = 1000.0; // of a metre; of what turns tenths of a degree
 
-    private const TRIES = 20;
-
     public function __construct(private Clearance $clearance)
     {
     }
@@ -37,17 +35,17 @@ final readonly class ClearHeight
             }
             $clears = fn (float $at): bool => ! $this->clearance->comeWithin([[$carried, $other]], $mover, $this->clearance->stage->motions[$mover]->range(),
                 [$id => $at] + $pose, $asked_m - Clearance::NEITHER_M, self::FINE_M);
-            [$low, $high] = [$pose[$id], $top];
-            if (! $clears($high)) {
+            if (! $clears($top)) {
                 continue;
             }
-            for ($i = 0; $i < self::TRIES; $i++) {
-                $clears(($low + $high) / 2) ? $high = ($low + $high) / 2 : $low = ($low + $high) / 2;
+            $grid = ($lifts->unit()->toSi(1.0) === 1.0 ? self::ROUND : self::ROUND / 100) * ($top <=> $pose[$id]); // towards the top it counts up
+            [$low, $high] = [(int) floor($pose[$id] * $grid), (int) ceil($top * $grid - 1e-6)];
+            while ($high - $low > 1) {
+                $middle = intdiv($low + $high, 2);
+                $clears($middle / $grid) ? $high = $middle : $low = $middle;
             }
-            $grid = $lifts->unit()->toSi(1.0) === 1.0 ? self::ROUND : self::ROUND / 100;
-            $at = ($top > $pose[$id] ? ceil($high * $grid - 1e-6) : floor($high * $grid + 1e-6)) / $grid;
 
-            return [$lifts, $top > $pose[$id] ? min($at, $top) : max($at, $top)];
+            return [$lifts, 0.0 + ($grid > 0.0 ? min($high / $grid, $top) : max($high / $grid, $top))];
         }
 
         return null;
