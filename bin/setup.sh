@@ -59,6 +59,16 @@ install_system_packages() {
     [ -z "$(missing_system_packages)" ] || stop "Still missing after installing: $(missing_system_packages)"
 }
 
+# The pages are tested in a browser without windows; where that cannot be had, in the whole one.
+install_browser() {
+    [ -x /usr/bin/chromium-headless-shell ] && return
+    if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
+        say "Installing a browser without windows, for the tests: chromium-headless-shell"
+        (apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium-headless-shell) >/dev/null 2>&1 && return
+    fi
+    NEED_CHROMIUM=1 install_system_packages
+}
+
 # Written programs are proven by running them here: without a compiler everything else still works.
 install_compilers() {
     command -v gcc >/dev/null && command -v g++ >/dev/null && return
@@ -152,7 +162,7 @@ build_front_end() {
 serving_ini() {
     local dir="$PWD/storage/framework/php"
     mkdir -p "$dir"
-    printf 'expose_php=0\nopcache.enable=1\nopcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=128M\nopcache.jit_max_root_traces=8192\nopcache.jit_max_side_traces=16384\nopcache.jit_max_exit_counters=32768\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
+    printf 'expose_php=0\nopcache.enable=1\nopcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=128M\nopcache.jit_max_root_traces=65535\nopcache.jit_max_side_traces=1000000\nopcache.jit_max_exit_counters=262144\nopcache.memory_consumption=128\nmemory_limit=512M\n' > "$dir/brookstone.ini"
     local scanned; scanned=$(php -r 'echo dirname(explode(",", (string) php_ini_scanned_files())[0]);')
     echo "${scanned:-/etc/php/8.2/cli/conf.d}:$dir"
 }
