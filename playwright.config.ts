@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { BROWSER } from './bin/support/browser.mjs';
+import { FOR_TESTS } from './bin/support/browser.mjs';
 
 const port = Number(process.env.BROWSER_PORT ?? 8123);
 
@@ -14,7 +14,7 @@ export default defineConfig({
     use: {
         baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 1280, height: 800 },
-        launchOptions: BROWSER,
+        launchOptions: FOR_TESTS,
     },
     webServer: { command: `bin/support/test-server ${port}`, url: `http://127.0.0.1:${port}/`, timeout: 120_000, reuseExistingServer: false },
 });
