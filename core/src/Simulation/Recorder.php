@@ -78,7 +78,7 @@ final class Recorder
     /** When it is to write down where everything is. */
     public function sampleDue_s(): float
     {
-        return $this->taken === 0 ? 0.0 : $this->taken * $this->sample_s;
+        return $this->taken * $this->sample_s;
     }
 
     public function sample(float $now): void

@@ -217,3 +217,45 @@ it('pushes in vain until it is told to stop, and not while its driver is about t
     passed($axis, 0.1);
     expect($axis->isPowered())->toBeFalse()->and($axis->pushedInVain_s())->toBe(0.0);
 });
+
+it('is not woken by the power where nothing drives it', function () {
+    $axis = axisOf('lift', 0.05, ['motions.2.drive' => null]);
+    $axis->lose();
+    $axis->wake();
+    passed($axis, 0.5);
+
+    expect($axis->position())->toBeAbout(-0.01, 1e-9)->and($axis->isPowered())->toBeFalse()->and($axis->current_A())->toBe(0.0);
+});
+
+it('sinks from the beginning where nobody holds it and its load turns its drive', function (float $mass_kg, bool $sinks) {
+    $axis = axisOf('lift', 0.1, ['motions.2.mechanism.mass_kg' => $mass_kg]);
+    passed($axis, 0.5);
+
+    expect($axis->position() < 0.0999)->toBe($sinks);
+})->with([[0.2, false], [6.0, true]]);
+
+it('pushes against its stop with what its supply still gives', function () {
+    $axis = axisOf('lift', 0.1);
+    $axis->push(1, 1.0);
+    passed($axis, 2.0);
+    $stalled_A = $axis->current_A();
+    $axis->fedWith(0.5);
+    passed($axis, 0.1);
+
+    expect($axis->current_A())->toBeAbout(0.5 * $stalled_A, 1e-6)->and($axis->isStill())->toBeFalse();
+});
+
+it('turns light once its latch holds what it moved', function () {
+    $motion = Builds::example('bell-hammer')->motions['part'];
+    $axis = new Axis($motion, $motion->at($motion->task->from), 0.0);
+    $axis->push(1, 1.0);
+    $happened = passed($axis, 3.0);
+    $axis->push(-1, 1.0);
+    passed($axis, 1.0);
+    $axis->push(1, 1.0); // once more to where it holds that already
+    passed($axis, 0.4);
+    $line = $motion->drive?->line() ?? throw new LogicException;
+
+    expect(array_column($happened, 0))->toContain('caught')->and($axis->position())->toBeLessThan(0.025)->and($axis->thingAt())->toBe(0.03)
+        ->and($axis->current_A())->toBeAbout($line->idle_A, 0.02);
+});

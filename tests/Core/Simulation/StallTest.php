@@ -9,6 +9,7 @@ use Brookstone\Core\Dynamics\Plant;
 use Brookstone\Core\Parts\Motion;
 use Brookstone\Core\Simulation\Axis;
 use Brookstone\Core\Simulation\RoutineRun;
+use Brookstone\Core\Simulation\StallWatch;
 use Brookstone\Core\Study\FaultSweep;
 use Tests\Support\Builds;
 
@@ -136,4 +137,15 @@ it('starts an unloaded stepper as fast as its field can catch it', function () {
     expect($motor->startsUpTo_rad_s(24.0, 0.0, 1e-5))->toBeAbout(sqrt(4 * 0.7 * $motor->holding_Nm / 50 / 1e-5), 1e-9)
         ->and($motor->startsUpTo_rad_s(24.0, 0.7 * $motor->holding_Nm, 1e-5))->toBe(0.0)
         ->and($motor->swings_hz(1e-5))->toBeAbout(sqrt(50 * $motor->holding_Nm / 1e-5) / 2 / M_PI, 1e-9);
+});
+
+it('is stalled once it has pushed in vain for longer than a servo needs to settle, and tells when that ends', function () {
+    $watch = new StallWatch;
+    expect($watch->look(true, StallWatch::STALLED_S, 1.5))->toBeNull()->and($watch->look(false, 0.01))->toBeNull(); // just as long is none yet
+    expect($watch->look(true, StallWatch::STALLED_S, 1.5))->toBeNull()->and($watch->look(true, 0.01, 1.6)[0] ?? null)->toBe('stalls')
+        ->and($watch->look(true, 0.01, 1.6))->toBeNull(); // told once
+    [$what, $for_s, $with_A] = $watch->look(false, 0.01) ?? throw new LogicException;
+
+    expect($what)->toBe('stalled')->and($for_s)->toBeAbout(StallWatch::STALLED_S + 0.02, 1e-9)->and($with_A)->toBe(1.6)->and($watch->now_s())->toBe(0.0)
+        ->and($watch->most_s())->toBe($for_s)->and($watch->look(false, 0.01))->toBeNull();
 });

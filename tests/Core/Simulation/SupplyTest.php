@@ -92,3 +92,18 @@ it('asks of the supply at a start what its driver takes', function () {
     expect($of(1.0, 0.99 * $stall)[0]->severity->value)->toBe('fails')->and($of(1.0, 1.26 * $stall))->toBe([])
         ->and($of(0.7, 0.49 * $stall / 0.79))->toBe([])->and($of(0.7, 0.49 * $stall / 0.81)[0]->severity->value)->toBe('tight');
 });
+
+it('gives just what it can where one motor draws the more the less it gets and another does not', function (float $share) {
+    $built = Builds::sound();
+    [$stalled, $free] = [new Axis($built->motions['lid'], 0.0, 0.0), new Axis($built->motions['lift'], 0.1, 0.0)];
+    $stalled->push(1, 1.0);
+    $stalled->advance(0.001);
+    $free->push(-1, 1.0);
+    for ($i = 0; $i < 40; $i++) {
+        $free->advance(0.005); // it turns as fast as it can: on less it brakes, and draws nothing
+    }
+    $feed = new SupplyState(new Supply('main', 'Main', 12.0, $share * ($built->motions['lid']->drive?->line()->stall_A ?? 0.0)), [$stalled, $free]);
+    $feed->look(0.0, 0.0);
+
+    expect($feed->flows_A())->toBeAbout($feed->supply->max_A, 1e-5);
+})->with([0.9, 0.7, 0.5]);
