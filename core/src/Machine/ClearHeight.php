@@ -38,14 +38,15 @@ final readonly class ClearHeight
             if (! $clears($top)) {
                 continue;
             }
-            $grid = ($lifts->unit()->toSi(1.0) === 1.0 ? self::ROUND : self::ROUND / 100) * ($top <=> $pose[$id]); // towards the top it counts up
+            $rises = $top > $pose[$id];
+            $grid = ($lifts->unit()->toSi(1.0) === 1.0 ? self::ROUND : self::ROUND / 100) * ($rises ? 1 : -1); // towards the top it counts up
             [$low, $high] = [(int) floor($pose[$id] * $grid), (int) ceil($top * $grid - 1e-6)];
             while ($high - $low > 1) {
                 $middle = intdiv($low + $high, 2);
                 $clears($middle / $grid) ? $high = $middle : $low = $middle;
             }
 
-            return [$lifts, 0.0 + ($grid > 0.0 ? min($high / $grid, $top) : max($high / $grid, $top))];
+            return [$lifts, 0.0 + ($rises ? min($high / $grid, $top) : max($high / $grid, $top))];
         }
 
         return null;
