@@ -57,14 +57,15 @@ final class JudgeBuild implements Known, Memory
     /**
      * The whole judgement, and what mends it: as much as can be tried at one go.
      *
+     * @param  (\Closure(): bool)|null  $isWanted  asked before each try: nobody waits for what mends a build that has been changed meanwhile
      * @return array{Assessment, int, int} and how many mends have been tried, of how many
      */
-    public function mended(Build $build): array
+    public function mended(Build $build, ?\Closure $isWanted = null): array
     {
         $mender = new Mender($build, $this->drawer->stock(), $this->rehearsed($build));
         $tried = $this->tried($build);
         $until = microtime(true) + self::TRIES_FOR_S;
-        while (microtime(true) < $until && ($next = $mender->next($tried)) !== null) {
+        while (microtime(true) < $until && ($isWanted === null || $isWanted()) && ($next = $mender->next($tried)) !== null) {
             $tried[$next] = $mender->tried($next);
             $this->keepTried($build, $tried);
         }

@@ -46,6 +46,12 @@ final class Build extends Model
         return CoreBuild::fromJson($this->document);
     }
 
+    /** Nobody has changed it, or thrown it away, since it was read. */
+    public function isStillSo(): bool
+    {
+        return self::query()->whereKey($this->id)->value('version') === $this->version;
+    }
+
     public function canUndo(): bool
     {
         return $this->revisions()->where('number', '<', $this->cursor)->exists();

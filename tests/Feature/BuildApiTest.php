@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Actions\JudgeBuild;
 use App\Actions\KeepDemos;
 use App\Models\Build;
 use App\Models\DrawerDrive;
@@ -72,6 +73,26 @@ it('offers what it has tried, goes on at the next asking, and keeps it', functio
     DrawerDrive::query()->where('code', 'G25-227')->delete();
     $this->getJson("/api/builds/{$build->id}")->assertJsonPath('assessment.tried', false)->assertJsonPath('assessment.rehearsed', true);
     $this->getJson('/api/builds/nothing/mends')->assertNotFound();
+});
+
+it('tries nothing more for a build that has been changed meanwhile, or thrown away', function () {
+    $stored = Build::factory()->of(Builds::planted(['supplies.0.max_A' => 1.5, 'scenarios' => []]))->create();
+    $judge = app(JudgeBuild::class);
+    $asked = 0;
+    expect($stored->isStillSo())->toBeTrue();
+    [$assessment, $done, $of] = $judge->mended($stored->core(), function () use ($stored, &$asked): bool {
+        if (++$asked === 2) {
+            Build::query()->whereKey($stored->id)->update(['version' => 2]);
+        }
+
+        return $stored->isStillSo();
+    });
+    expect($asked)->toBe(2)->and($done)->toBe(1)->and($of)->toBeGreaterThan(1)->and($assessment->tried)->toBeFalse();
+
+    $stored->refresh();
+    expect($stored->isStillSo())->toBeTrue();
+    $stored->delete();
+    expect($stored->isStillSo())->toBeFalse();
 });
 
 it('plans mend after mend as far as one request can, and keeps nothing of it', function () {

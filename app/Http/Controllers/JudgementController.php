@@ -18,7 +18,7 @@ final class JudgementController
     public function mends(Build $build, JudgeBuild $judge, OpenBuild $open): JsonResponse
     {
         $core = $build->core();
-        [$assessment, $done, $of] = $judge->mended($core);
+        [$assessment, $done, $of] = $judge->mended($core, $build->isStillSo(...));
         if ($assessment->tried) {
             $open->written($build, $core, $assessment);
         }
