@@ -222,15 +222,21 @@ $testsOf = function (array $mutant) use ($numberOf, $comeBy, $map, $budget_s): a
     $rank = array_map(fn (array $test): array => [isset($there["{$test[0]} {$test[1]}"]) ? 0 : 1, $near($test), isset($leads["{$test[0]} {$test[1]}"]) ? 0 : 1,
         $test[2]], $tests); // in its branch, near, in the branch that it decides, then the quickest
     uksort($tests, fn (string $one, string $other): int => $rank[$one] <=> $rank[$other]);
-    $tests = array_values($tests);
+    // Half of the budget for those that come by it, and half for others of its room: where what was made once is kept, those notice it that use it.
+    $by = array_filter($tests, fn (array $test): bool => isset($there["{$test[0]} {$test[1]}"]));
     $left_s = $budget_s;
+    $chosen = [];
+    foreach ([[$by, $budget_s / 2], [array_diff_key($tests, $by), $budget_s / 2], [$tests, $budget_s]] as [$some, $most_s]) {
+        foreach ($some as $key => $test) {
+            if (! isset($chosen[$key]) && $test[2] <= min($left_s, $most_s)) {
+                $chosen[$key] = $test;
+                $left_s -= $test[2];
+                $most_s -= $test[2];
+            }
+        }
+    }
 
-    return array_values(array_filter($tests, function (array $test) use (&$left_s): bool {
-        $fits = $left_s >= $test[2];
-        $left_s -= $fits ? $test[2] : 0.0;
-
-        return $fits;
-    }));
+    return array_values($chosen);
 };
 
 // Without a change they pass: otherwise every change would seem to be noticed.
