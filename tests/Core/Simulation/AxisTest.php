@@ -259,3 +259,23 @@ it('turns light once its latch holds what it moved', function () {
     expect(array_column($happened, 0))->toContain('caught')->and($axis->position())->toBeLessThan(0.025)->and($axis->thingAt())->toBe(0.03)
         ->and($axis->current_A())->toBeAbout($line->idle_A, 0.02);
 });
+
+it('looks anew at what it holds once what stands with it has moved; what nothing drives has nothing to look at', function () {
+    [$driven, $free] = [axisOf('lid', 0.0), axisOf('lid', 0.0, ['motions.0.drive' => null])];
+    foreach ([$driven, $free] as $axis) {
+        passed($axis, 0.5);
+        expect($axis->isStill())->toBeTrue();
+        $axis->stirred();
+    }
+
+    expect($driven->isStill())->toBeFalse()->and($free->isStill())->toBeTrue();
+});
+
+it('is pushed one way where it goes only that way', function () {
+    $axis = axisOf('lid', 0.0, ['motions.0.drive.one_way' => true]);
+    expect(fn () => $axis->push(-1, 1.0))->toThrow(StepFailed::class, 'Lid cannot be turned back');
+    $axis->push(1, 1.0);
+    passed($axis, 0.3);
+
+    expect($axis->position())->toBeGreaterThan(1.0);
+});

@@ -59,3 +59,10 @@ it('is the same in a program', function () {
 
     expect(Programs::differs($of, Programs::bench()->start($of, Language::C), Trials::byChance($of->build, 20)))->toBeNull();
 });
+
+it('falls silent at its time though nothing else happens meanwhile', function (float $silent_s) {
+    $build = messaged(['silent_s' => $silent_s]);
+    $scenario = new Scenario('s', 'S', 30.0, [], [new WorldEvent(2.0, 'sensor', 'cue', true)]);
+
+    expect(RoutineRun::of($build, $build->routines['play'], $scenario, lean: true)['took_s'])->toBeAbout($silent_s, 0.011);
+})->with([0.5, 3.3]);

@@ -150,3 +150,13 @@ it('does not hold where anything goes wrong on the way, in time or not', functio
 it('says whether the run was in time', function (?float $target, string $verdict) {
     expect(ran(Builds::planted(['routines.1.target_s' => $target]))['verdict'])->toBe($verdict);
 })->with([[null, 'holds'], [20.0, 'holds'], [9.5, 'tight'], [5.0, 'fails']]);
+
+it('writes down of what has come to rest the same at each sample', function () {
+    $run = RoutineRun::of(Builds::sound(), Builds::sound()->routines['show'], Builds::sound()->scenarios['pressed']);
+    foreach ($run['motions'] as $lane) {
+        foreach (['position', 'speed', 'current_A'] as $what) {
+            expect(array_unique(array_slice($lane[$what], -6)))->toHaveCount(1, "{$what} of {$lane['motion']}");
+        }
+        expect(count(array_unique($lane['position'])))->toBeGreaterThan(10);
+    }
+});

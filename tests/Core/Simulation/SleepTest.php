@@ -84,6 +84,11 @@ it('takes what its boards take asleep', function () {
 
     expect($at(0.5) - $at(2.5))->toBeAbout($controller->board->awake_A - $controller->board->asleep_A, 1e-4)->and($at(4.5))->toBeAbout($at(0.5), 1e-6)
         ->and($controller->board->awake_A)->toBeGreaterThan($controller->board->asleep_A);
+    $others = array_diff_key(array_column($run['supplies'], 'current_A', 'supply'), [$controller->supply => true]);
+    expect($others)->not->toBe([]);
+    foreach ($others as $amps) {
+        expect($amps[(int) round(2.5 / $run['sample_s'])])->toBe($amps[(int) round(0.5 / $run['sample_s'])]); // nothing of it sleeps
+    }
 });
 
 it('is told where a motor is left on', function () {
