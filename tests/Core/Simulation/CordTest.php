@@ -112,6 +112,14 @@ it('breaks the cord that is weaker than its motor, and not one that bears it', f
     expect(in_array('snaps', $words, true))->toBe($snaps)->and($axis->position())->toBeAbout($snaps ? -0.01 : 0.11, 1e-3);
 })->with([[559.0, true], [560.0, false]]);
 
+it('pulls the cord with what its command lets it', function (float $speed, bool $snaps) {
+    $axis = lift(['motions.2.mechanism.breaking_N' => 300.0], 0.1);
+    $axis->push(1, $speed);
+
+    // of 279.7 N that share, against a knot that bears 150 N
+    expect(in_array('snaps', array_column(advanced($axis, 4.0), 0), true))->toBe($snaps);
+})->with([[0.5, false], [0.6, true]]);
+
 it('pulls the cord through its gears with as much more as they gear it down', function (float $breaks, bool $snaps) {
     $axis = lift(['motions.2.mechanism.breaking_N' => $breaks, 'motions.2.train' => [['type' => 'spur', 'driver' => 12, 'driven' => 36]]], 0.1);
     $axis->push(1, 1.0);
