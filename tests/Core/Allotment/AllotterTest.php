@@ -113,12 +113,13 @@ it('moves nothing that is wired when something is added, and adds as little as c
     $sensors = array_map(fn (): string => ['press', 'magnet', 'knob'][mt_rand(0, 2)], range(1, mt_rand(3, 15)));
     $before = wiredBy(bareOf($sensors), allotted(bareOf($sensors)));
     $more = Editor::apply($before, [['path' => 'sensors.'.count($sensors), 'value' => ['id' => 'late', 'name' => 'Late', 'kind' => 'press']]]);
-    if (allotted($more)->short !== []) { // its pins are all taken, those of the bus too
-        expect(allotted($more)->short[0]->text())->toContain('1 pull-up pin too few. Controller 1 as a K');
+    $allotment = allotted($more);
+    if ($allotment->short !== []) { // its pins are all taken, those of the bus too
+        expect($allotment->short[0]->text())->toContain('1 pull-up pin too few. Controller 1 as a K');
 
         return;
     }
-    $after = wiredBy($more, allotted($more));
+    $after = wiredBy($more, $allotment);
 
     expect(array_slice($after->wiring->joins, 0, count($before->wiring->joins)))->toEqual($before->wiring->joins)
         ->and(array_intersect_key($after->wiring->boards, $before->wiring->boards))->toEqual($before->wiring->boards)

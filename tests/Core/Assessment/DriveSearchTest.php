@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Drive\DriveJudge;
+use Brookstone\Core\Assessment\BuildJudge;
 use Brookstone\Core\Assessment\Selection\DriveRanking;
 use Brookstone\Core\Assessment\Selection\DriveSearch;
 use Brookstone\Core\Assessment\Selection\Goal;
@@ -125,7 +126,7 @@ it('holds with the drive and ratio that it puts first', function (string $demo, 
             + $build->document['motions'][$i]['drive']], ['path' => "motions.{$i}.train", 'value' => $row['stages']],
     ]);
 
-    $link = Builds::assessed($taken)->chain($id)->links[2];
+    $link = BuildJudge::atOnce($taken)->chain($id)->links[2];
 
     expect($link->verdict)->toBe(Verdict::Holds, "{$row['code']} {$row['ratio']}: ".json_encode($link->findings));
 })->with('motions to choose for');

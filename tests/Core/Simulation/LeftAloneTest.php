@@ -60,7 +60,7 @@ function expectTheSame(Build $build, Routine $routine, ?Scenario $scenario, stri
 }
 
 it('sees the same things happen at the same scans, whatever is left alone in between', function () {
-    foreach (range(1, (int) (getenv('BROOKSTONE_RUNS') ?: 60)) as $seed) {
+    foreach (range(1, (int) (getenv('BROOKSTONE_RUNS') ?: 40)) as $seed) {
         $build = (new RandomRoutines(60_000 + $seed))->build();
         $build = $seed % 3 === 0 ? Editor::apply($build,
             [['path' => 'rules', 'value' => [['id' => 'r', 'name' => 'Clear', 'never' => ['test' => 'between', 'motion' => 'lift', 'from' => 0.03,
@@ -70,7 +70,7 @@ it('sees the same things happen at the same scans, whatever is left alone in bet
 });
 
 it('does so with machines that are wrong somewhere', function () {
-    foreach (range(1, (int) (getenv('BROOKSTONE_RUNS') ?: 25)) as $seed) {
+    foreach (range(1, (int) (getenv('BROOKSTONE_RUNS') ?: 15)) as $seed) {
         $build = Faulty::build(700 + $seed);
         foreach ($build->routines as $routine) {
             expectTheSame($build, $routine, null, "seed {$seed}, {$routine->id}");
