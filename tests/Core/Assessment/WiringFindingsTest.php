@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Build\Build;
 use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Wiring\BoardStock;
@@ -215,3 +216,12 @@ it('lets through a plug what its contacts bear, and says so of no more', functio
     $build = Builds::planted(wiredWith([wireOf($plain, 'motions.lid', 'plug') => 'J2 small', wireOf($plain, 'motions.lid', 'plug_A') => $stall * $share]));
     expect(Builds::found($build, 'wiring.plug_over'))->toHaveCount($count);
 })->with([[0.99, 1], [1.0, 0], [1.01, 0]]);
+
+it('wants a pull-up at a button where its pin has none, and is content once there is one', function () {
+    $build = Builds::planted(wiredWith(['wiring.boards.0.board.pins' => 'p1–p20: in out pulse analogue']));
+    $of = fn (Build $build): array => array_values(array_filter(Builds::found($build, 'wiring.floats'), fn ($finding): bool => $finding->place === 'sensors.0.pulled'));
+    [$found] = $of($build);
+
+    expect($found->says->text())->toStartWith('Button is open while it is off, and nothing pulls Controller 1 p')
+        ->and($found->fixes[0]->does->text())->toBe('Pull it up with 10 kΩ')->and($of(Builds::mended($build, $found->fixes[0])))->toBe([]);
+});
