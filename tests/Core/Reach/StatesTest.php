@@ -142,3 +142,23 @@ it('loses the place of what goes by time where it ran from that, until it is hom
     'onto its switch' => [[['do' => 'home', 'switch' => 'lift-low'], ['do' => 'go', 'place' => 'high']], []], 'to the place of that' => [[['do' => 'go', 'place' => 'low']], []],
     'only turned' => [[['do' => 'run', 'direction' => 'down', 'for_s' => 1]], []],
 ]);
+
+it('takes what went by an amount from nobody knows where to be somewhere on that way', function (array $moves, float $from, float $to, array $never) {
+    $between = ['test' => 'between', 'motion' => 'lift', 'from' => $from, 'to' => $to];
+    $moves = array_map(fn (array $move): array => $move + ['motion' => 'lift'], $moves);
+
+    expect(neverTaken([['do' => 'home', 'motion' => 'lift', 'switch' => 'lift-low'], ...$moves], $between))->toBe($never);
+})->with([
+    'it may still be high up' => [[['do' => 'run', 'direction' => 'up', 'for_s' => 0.3], ['do' => 'stop'], ['do' => 'go_by', 'by' => 0.005]], 0.05, 0.2, []],
+    'upwards it is not below where it began' => [[['do' => 'run', 'direction' => 'up', 'for_s' => 0.3], ['do' => 'stop'], ['do' => 'go_by', 'by' => 0.005]], -0.02, -0.006, ['then']],
+    'downwards it may be' => [[['do' => 'run', 'direction' => 'up', 'for_s' => 0.3], ['do' => 'stop'], ['do' => 'go_by', 'by' => -0.005]], -0.02, -0.006, []],
+    'nor where it went on past its end' => [[['do' => 'go_by', 'by' => 0.2]], -0.02, -0.006, ['then']],
+    'from where it is known, it is there' => [[['do' => 'go_by', 'by' => 0.05]], 0.04, 0.06, ['otherwise']],
+]);
+
+it('holds any of some conditions for false where each is, and all of them for true where each is', function (string $test, array $never) {
+    $of = array_map(fn (string $motion): array => ['test' => 'moving', 'motion' => $motion], ['lift', 'lid']);
+    $of = $test === 'all' ? array_map(fn (array $each): array => ['test' => 'not', 'that' => $each], $of) : $of;
+
+    expect(neverTaken([['do' => 'wait', 'for_s' => 1]], ['test' => $test, 'of' => $of]))->toBe($never);
+})->with([['any', ['then']], ['all', ['otherwise']]]);
