@@ -279,3 +279,16 @@ it('is pushed one way where it goes only that way', function () {
 
     expect($axis->position())->toBeGreaterThan(1.0);
 });
+
+it('waits while its command grows until that is enough, and then goes', function (float $mass_kg, float $waits_s) {
+    $axis = axisOf('lid', 0.0, ['motions.0.drive.ramp_s' => 1.0, 'motions.0.mechanism.mass_kg' => $mass_kg]);
+    $axis->push(1, 1.0);
+    passed($axis, $waits_s - 0.05);
+    $before = $axis->position();
+    passed($axis, 1.0);
+
+    expect($before)->toBe(0.0)->and($axis->position())->toBeGreaterThan(0.3);
+})->with([
+    [1.0, (1.0 * 0.12 * 9.80665 + 0.02) / (0.034 * 400 * 0.27)], // its load and friction, of what it gives at full command
+    [2.0, (2.0 * 0.12 * 9.80665 + 0.02) / (0.034 * 400 * 0.27)],
+]);

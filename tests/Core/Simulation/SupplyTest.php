@@ -122,3 +122,18 @@ it('has behind its resistance what that leaves, where one motor draws the more t
 
     expect($feed->volts_V())->toBeLessThan(11.9)->toBeAbout(12.0 - $ohm * $feed->flows_A(), 1e-5);
 })->with([0.2, 1.0, 3.0]);
+
+it('bears what its motors may draw at most beside what outputs take, each at the volts that it gives', function (float $outputs_A, bool $bears) {
+    $lid = Builds::sound()->motions['lid'];
+    $axis = new Axis($lid, 0.0, 0.0);
+    $axis->push(1, 1.0);
+    $axis->advance(0.3); // it has come to speed, and draws little
+    $feed = new SupplyState(new Supply('main', 'Main', 12.0, 4.5, capacity_Ah: 2.0), [$axis]);
+    $feed->isSetTo(1.2); // freshly charged
+    $feed->feedsOutputs($outputs_A, 0.0);
+    $feed->look(0.0, 0.005);
+
+    // 1.2 times 2.1 A that the lid’s motor draws when it is held, and 1.2 times what the outputs take: 4.32 and 4.92 A
+    expect($axis->motor()->most_A())->toBeAbout(2.1, 1e-3)->and($feed->volts_V())->toBeAbout(14.4, 1e-9)->and($feed->bears(['lid' => 0.0]))->toBe($bears)
+        ->and($feed->bears([]))->toBeTrue(); // nothing of it moves
+})->with([[1.5, true], [2.0, false]]);
