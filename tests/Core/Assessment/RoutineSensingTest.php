@@ -123,6 +123,7 @@ it('offers what is just enough', function (string $code, array $planted, array $
 })->with([
     // 1.5 × 13 ms, in whole milliseconds
     'belief' => ['routine.chatters', sensing(PAUSE, ['sensors.0.bounce_s' => 0.013]), ['Believe switches only after 0.02 s']],
+    'belief in a switch' => ['stops.switch_bounces', sensing(PAUSE, ['motions.0.stops.switches.0.bounce_s' => 0.02]), ['Believe switches only after 0.03 s']],
     // 35.07 mm/s × 10 ms ÷ 2 ÷ 0.8; four fifths of the speed at which it would just be seen
     'a wider mark, or less speed' => ['routine.runs_past', sensing(TO_MARK, markOfLift(0.0001)), ['Make the mark wider: 0.22 mm to either side', 'Move it at 45.6% speed']],
     'feeding slower' => ['routine.two_at_once', sensing(TO_SLOT, fedPastSlot(0.05)), ['Feed at 40.7% speed']],

@@ -2,7 +2,11 @@
 
 declare(strict_types=1);
 
+use Brookstone\Core\Assessment\Cautions;
+use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Assessment\Subject\MotionInBuild;
 use Brookstone\Core\Finding\Finding;
+use Brookstone\Core\Finding\Sentence;
 use Brookstone\Core\Finding\Severity;
 use Tests\Support\Builds;
 use Tests\Support\Said;
@@ -138,6 +142,17 @@ describe('the words and thresholds of the stage', function () {
             ->and(ofStage(liftOnStage($below, $geared), 'stage.near')[0]->says->text())
             ->toMatch('/^Box of Lift comes within 4\.[23]\d? mm of Shelf with Lift at −\d/u');
     });
+
+    it('warns for fingers of what pinches them on the stage, and of nothing else for that', function (string $code, string $place, bool $warned) {
+        $build = Builds::sound();
+        $lift = new MotionInBuild($build, $build->motions['lift'], new MotionFigures($build->motions['lift']));
+        $cautions = Cautions::of($lift, [], [new Finding($code, Severity::Tight, $place, new Sentence('It is near.'))]);
+
+        expect(in_array('fingers', array_column($cautions, 'code'), true))->toBe($warned);
+    })->with([
+        ['stage.pinches', 'motions.2.bodies.0', true], ['stage.pinches', 'motions.2', true], ['stage.pinches', 'motions.20.bodies.0', false],
+        ['stage.pinches', 'motions.1.bodies.0', false], ['stage.near', 'motions.2.bodies.0', false],
+    ]);
 
     it('pinches where a gap closes further than fingers are thick, on either side of that', function () {
         $hands = fn (float $gap): array => liftOnStage([['is' => 'hands', 'name' => 'Hands'] + shelfAbove($gap)[0]]);

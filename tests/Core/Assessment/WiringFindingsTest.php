@@ -7,6 +7,7 @@ use Brookstone\Core\Finding\Severity;
 use Brookstone\Core\Finding\Verdict;
 use Brookstone\Core\Wiring\BoardStock;
 use Tests\Support\Builds;
+use Tests\Support\Programs;
 use Tests\Support\Said;
 
 /**
@@ -224,4 +225,16 @@ it('wants a pull-up at a button where its pin has none, and is content once ther
 
     expect($found->says->text())->toStartWith('Button is open while it is off, and nothing pulls Controller 1 p')
         ->and($found->fixes[0]->does->text())->toBe('Pull it up with 10 kΩ')->and($of(Builds::mended($build, $found->fixes[0])))->toBe([]);
+});
+
+it('says of a build in which nothing moves what fails most, and offers what mends that', function () {
+    $wired = Programs::wired(Build::read(['format' => 'brookstone-build', 'version' => 1, 'name' => 'Still', 'supplies' => [
+        ['id' => 'five', 'name' => 'Five', 'volts_V' => 5, 'max_A' => 2],
+        ['id' => 'pack', 'name' => 'Pack', 'volts_V' => 7.4, 'max_A' => 2, 'capacity_Ah' => 2, 'cells' => 'lithium'],
+    ], 'outputs' => [['id' => 'lamp', 'name' => 'Lamp', 'kind' => 'relay', 'supply' => 'pack', 'current_A' => 0.1]]]));
+    $assessment = Builds::assessed($wired);
+
+    expect($assessment->verdict)->toBe(Verdict::Fails)->and($assessment->codes())->toBe(['wiring.no_cutoff', 'wiring.no_fuse'])
+        ->and($assessment->says->text())->toStartWith('Pack has lithium cells, and nothing switches it off before they are empty')
+        ->and($assessment->mend?->does->text())->toBe('Cut it off at 6.1 V');
 });

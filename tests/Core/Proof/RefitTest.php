@@ -216,3 +216,18 @@ it('counts an efficiency and a supply that were measured', function () {
         ->and($kept(['supply_V' => 10.5])->motions['drawbridge']->drive?->supply->volts_V)->toBe(10.5)
         ->and($kept(['mechanism' => ['no_such_field' => 1.0]])->motions['drawbridge']->mechanism)->toEqual($motion->mechanism);
 });
+
+it('says what all of it comes to: nothing to compare with, nothing measured, as it was said, or nothing told by it', function (Closure $build, string $says) {
+    mt_srand(8);
+    $build = $build();
+
+    expect(RefitReport::of($build, $build->motions['lift'])['says']->text())->toStartWith($says);
+})->with([
+    'no drive' => [fn (): Build => Builds::planted(['motions.2.drive' => null, 'log' => []]), 'It has no drive yet'],
+    'nothing' => [fn (): Build => Builds::planted(['log' => []]), 'Nothing that tells it was measured yet'],
+    'as it was said' => [fn (): Build => withLog(Builds::sound(), bench(Builds::sound(), 'lift', [])), 'What was measured agrees with what was said, as far as it tells.'],
+    'one time, which several things decide' => [
+        fn (): Build => withLog(Builds::sound(), bench(Builds::sound(), 'lift', [], ['there' => true, 'currents' => false, 'times' => 1])),
+        'This cannot be told from what was measured. Measure it there and back',
+    ],
+]);
