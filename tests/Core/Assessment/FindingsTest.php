@@ -376,6 +376,15 @@ it('raises nothing worse than a note over a sound build', function () {
         ->and($assessment->mend)->toBeNull();
 });
 
+it('names of all that holds the motion with the least margin', function (array $lighter, string $least) {
+    $build = Builds::planted(Builds::wired() + $lighter);
+    $margins = array_map(fn (string $id): float => (float) Builds::assessed($build)->chain($id)->margin, ['Lid' => 'lid', 'Jaw' => 'jaw', 'Lift' => 'lift']);
+
+    expect(array_search(min($margins), $margins, true))->toBe($least)
+        ->and(Builds::assessed($build)->says->text())->toStartWith("Every link holds. The least margin is {$least}, with ")
+        ->and(Builds::assessed($build)->says->values['margin']->si)->toBe(min($margins));
+})->with([[[], 'Lid'], [['motions.0.mechanism.mass_kg' => 0.01, 'log.0.measured_s' => 0.872], 'Jaw']]);
+
 it('finds what is planted', function (string $code, array $values, Severity $severity, bool $mends) {
     $build = Builds::planted($values);
     $findings = Builds::found($build, $code);

@@ -35,6 +35,12 @@ function markOfLift(float $reach, float $late_s = 0.0): array
     return ['sensors.2' => ['id' => 'mark', 'name' => 'Mark', 'kind' => 'magnet', 'motion' => 'lift', 'at' => 0.05, 'reach' => $reach, 'late_s' => $late_s]];
 }
 
+/** @return array<string, mixed> */
+function bouncingMark(float $reach, float $bounce_s): array
+{
+    return ['sensors.2' => ['bounce_s' => $bounce_s] + markOfLift($reach)['sensors.2']];
+}
+
 /** @return array<string, mixed> the lift as a feeder of items 4 mm apart that a sensor tells so late */
 function fedPastSlot(float $late_s): array
 {
@@ -95,6 +101,14 @@ it('says of what a routine senses what is so on one side of a threshold, and not
         'one of 0.36 mm' => ['routine.runs_past', sensing(TO_MARK, markOfLift(0.00018)), []],
         'one of 0.7 mm seen 10 ms later' => ['routine.runs_past', sensing(TO_MARK, markOfLift(0.000349, 0.01)), [
             'fails routine.runs_past at routines.1.steps.0.speed: Lift is at Mark for 0.0199 s and that is seen only after 0.02 s: it runs past.',
+        ]],
+        // its driver takes 1 ms; bouncing for 4 ms, it is believed 10 ms after that: within 15 ms, three scans; for 5 ms, within four
+        'one of 0.7 mm that bounces' => ['routine.runs_past', sensing(TO_MARK, bouncingMark(0.00035, 0.004)), [
+            'fails routine.runs_past at routines.1.steps.0.speed: Lift is at Mark for 0.01995 s and that is seen only after 0.02 s: it runs past.',
+        ]],
+        'one of 0.704 mm that bounces' => ['routine.runs_past', sensing(TO_MARK, bouncingMark(0.000352, 0.004)), []],
+        'one of 0.704 mm that bounces longer' => ['routine.runs_past', sensing(TO_MARK, bouncingMark(0.000352, 0.005)), [
+            'fails routine.runs_past at routines.1.steps.0.speed: Lift is at Mark for 0.0201 s and that is seen only after 0.025 s: it runs past.',
         ]],
         'one of 0.71 mm' => ['routine.runs_past', sensing(TO_MARK, markOfLift(0.000353, 0.01)), []],
         // 70.1 mm/s on 20 mm: 2 mm, half of what lies between two items, in 28.5 ms, of which the controller takes 6
