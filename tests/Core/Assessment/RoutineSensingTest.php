@@ -58,6 +58,7 @@ const THERE = [70, 71, 72, 73, 74, 75, 76, 77, 78, 79];
 it('says of what a routine senses what is so on one side of a threshold, and not on the other', function (string $codes, array $planted, array $says) {
     expect(Said::atOnce($codes, $planted))->toBe($says);
 })->with(function () {
+    $many = fn (int $count, int $from): array => array_map(fn (int $i): int => $from + $i % 10, range(0, $count - 1));
     $every = fn (float $every_s): array => sensing(PAUSE, ['settings.timer_Hz' => 32768, 'settings.timer_stages' => 20, 'routines.1.starts' => [['when' => 'every', 'every_s' => $every_s]]]);
     $compared = fn (float $value): array => sensing(PAUSE, readCup(AWAY, THERE) + ['routines.1.starts' => [['when' => 'level', 'sensor' => 'cup', 'is' => 'above', 'value' => $value, 'hysteresis' => 2]]]);
     $cannot = fn (string $wanted, string $nearest): array => ["fails routine.timer_cannot at routines.1.starts.0.every_s: A clock of 32.8 kHz behind 20 stages cannot give {$wanted} s: the nearest it gives is {$nearest} s."];
@@ -96,6 +97,10 @@ it('says of what a routine senses what is so on one side of a threshold, and not
         'what no threshold separates' => ['routine.threshold|routine.few|routine.sees', sensing(FOR_CUP, readCup([20, 50, 30, 45, 22, 70, 30, 20, 10, 44], [70, 71, 40, 60, 44, 72, 30, 44, 60, 75])), [
             'fails routine.sees_ghosts at sensors.2.upper: With its threshold Cup misreads 30% of its own readings, and no threshold separates the two.',
         ]],
+        'one of 95 on the wrong side' => ['routine.threshold|routine.few|routine.sees', sensing(FOR_CUP, readCup($many(47, 20), [40, ...$many(47, 70)])), [
+            'fails routine.sees_ghosts at sensors.2.upper: With its threshold Cup misreads 1.05% of its own readings.',
+        ]],
+        'one of 101' => ['routine.threshold|routine.few|routine.sees', sensing(FOR_CUP, readCup($many(50, 20), [40, ...$many(50, 70)])), []],
         // 33.5 rpm on 10 mm are 35.07 mm/s; what is seen takes effect within 10 ms
         'a mark of 0.35 mm' => ['routine.runs_past', sensing(TO_MARK, markOfLift(0.000175)), ['fails routine.runs_past at routines.1.steps.0.speed: Lift is at Mark for 0.00998 s and that is seen only after 0.01 s: it runs past.']],
         'one of 0.36 mm' => ['routine.runs_past', sensing(TO_MARK, markOfLift(0.00018)), []],
