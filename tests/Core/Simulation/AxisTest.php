@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Brookstone\Core\Assessment\Subject\MotionFigures;
+use Brookstone\Core\Dynamics\DriverCommand;
 use Brookstone\Core\Parts\Stops;
 use Brookstone\Core\Routine\StepFailed;
 use Brookstone\Core\Simulation\Axis;
@@ -292,3 +293,35 @@ it('waits while its command grows until that is enough, and then goes', function
     [1.0, (1.0 * 0.12 * 9.80665 + 0.02) / (0.034 * 400 * 0.27)], // its load and friction, of what it gives at full command
     [2.0, (2.0 * 0.12 * 9.80665 + 0.02) / (0.034 * 400 * 0.27)],
 ]);
+
+it('holds as a servo where it is found once a step gives it its power back', function () {
+    $axis = axisOf('jaw', 0.0);
+    $axis->follow(-20.0, 1.0);
+    passed($axis, 0.5);
+    $axis->power(false);
+    passed($axis, 0.5);
+    expect($axis->isPowered())->toBeFalse()->and($axis->current_A())->toBe(0.0);
+    $found = $axis->position();
+    $axis->power(true);
+    passed($axis, 0.5);
+
+    expect($axis->isPowered())->toBeTrue()->and($axis->position())->toEqualWithDelta($found, 1.0)->and($axis->current_A())->toBeGreaterThan(0.0);
+});
+
+it('has as a stepper that meets a stop lost no more than it was turned back by that', function () {
+    $ferry = Builds::demo('heron-wharf')->motions['ferry'];
+    [$from, $to] = [$ferry->at($ferry->task->from), $ferry->at($ferry->task->to)];
+    $blocked = $ferry->withStops(new Stops(...['hard_high' => max($from, ($from + $to) / 2), 'hard_low' => min($from, ($from + $to) / 2) - abs($to - $from)]
+        + get_object_vars($ferry->stops)));
+    $where = new PositionEstimate($blocked);
+    $machine = new Machine($blocked, $from, $where);
+    $machine->ramp->most_rad_s = $ferry->ramp(1.0)->speed;
+    $machine->ramp->most_rad_s2 = $ferry->ramp(1.0)->accel;
+    $machine->obey(new DriverCommand(null, 1, true, $machine->shaftAngle($to), $machine->state->angle));
+    for ($happened = [], $i = 0; $happened === [] && $i < 4000; $i++) {
+        $happened = $machine->move(0.001);
+    }
+
+    expect($happened[0][0])->toBe('hits')->and(abs($machine->ramp->at() - $machine->state->angle))->toBeLessThan(0.1)
+        ->and(abs($where->slipped_rad()))->toBeLessThan(0.1)->and(abs($machine->state->angle))->toBeGreaterThan(1.0);
+});
