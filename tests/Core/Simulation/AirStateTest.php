@@ -57,3 +57,20 @@ it('fills nothing without power, nor without a compressor', function (float $com
     expect($air->tanks[0]->takes_A('main'))->toBe(0.0)->and($air->tanks[0]->bar())->toBeLessThan($air->tanks[0]->tank->low_bar)
         ->and($air->tanks[0]->written(8.0)['share_on'])->toBe(0.0)->and($air->staysFor_s())->toBe(INF);
 })->with([[0.0, true], [30.0, false]]);
+
+it('gives its air to its own cylinders alone', function () {
+    $document = Builds::example('crate-imp')->document;
+    $document['tanks'][] = ['id' => 'spare', 'name' => 'Spare', 'tank_l' => 2.0, 'high_bar' => 7.0, 'low_bar' => 5.5];
+    $build = Brookstone\Core\Build\Build::read($document);
+    $axes = array_map(fn ($motion): Axis => new Axis($motion, $motion->at($motion->task->from), 0.0), $build->motions);
+    $air = new Air($build, $axes);
+    $axes['imp']->push(1, 1.0);
+    for ($i = 0; $i < 50; $i++) {
+        $axes['imp']->advance(0.01);
+        array_map(fn ($tank): array => $tank->goesOn($i * 0.01, 0.01, false), $air->tanks);
+    }
+    $own = $document['tanks'][0]['id'];
+
+    expect($air->used_l()[$own])->toBeGreaterThan(0.0)->and($air->used_l()['spare'])->toBe(0.0)
+        ->and(array_combine(array_keys($air->used_l()), array_map(fn ($tank): float => $tank->bar(), $air->tanks))['spare'])->toBe(7.0);
+});

@@ -100,7 +100,7 @@ it('repeats, also for ever, and ends with the scenario', function () {
     $ever = ran(Builds::planted(['routines.1.steps' => [['do' => 'repeat', 'times' => null,
         'steps' => [['do' => 'signal', 'output' => 'lamp', 'state' => 'on']]]], 'scenarios.0.until_s' => 10]));
 
-    expect($twice['took_s'])->toBeAbout(1.5, 0.02)->and($ever['outcome'])->toBe('still_running')->and($ever['ran_s'])->toBeAbout(10.0);
+    expect($twice['took_s'])->toBeAbout(1.5, 0.02)->and($ever['outcome'])->toBe('still_running')->and($ever['verdict'])->toBe('not_said')->and($ever['ran_s'])->toBeAbout(10.0);
 });
 
 it('goes to a place without a switch by time, and not before it knows where it is', function () {
