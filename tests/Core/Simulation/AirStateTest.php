@@ -64,9 +64,11 @@ it('gives its air to its own cylinders alone', function () {
     $build = Brookstone\Core\Build\Build::read($document);
     $axes = array_map(fn ($motion): Axis => new Axis($motion, $motion->at($motion->task->from), 0.0), $build->motions);
     $air = new Air($build, $axes);
+    expect($air->isUsed())->toBeFalse();
     $axes['imp']->push(1, 1.0);
     for ($i = 0; $i < 50; $i++) {
         $axes['imp']->advance(0.01);
+        expect($air->isUsed())->toBe($axes['imp']->shaftSpeed() > 0.0);
         array_map(fn ($tank): array => $tank->goesOn($i * 0.01, 0.01, false), $air->tanks);
     }
     $own = $document['tanks'][0]['id'];
