@@ -162,3 +162,14 @@ it('holds any of some conditions for false where each is, and all of them for tr
 
     expect(neverTaken([['do' => 'wait', 'for_s' => 1]], ['test' => $test, 'of' => $of]))->toBe($never);
 })->with([['any', ['then']], ['all', ['otherwise']]]);
+
+it('holds neither of two while its selector changes over', function (array $branches, array $about) {
+    $over = fn (string $motion): array => ['do' => 'change_over', 'motion' => $motion, 'takes_s' => 1.0];
+    $found = reached([routineOf('a', [$over('lid'), ['do' => 'together', 'branches' => array_map(fn (array $steps): array => $steps === [] ? [$over('lift')] : $steps, $branches)]],
+        [['when' => 'power_on']])], ['motions.2.drive.shares' => 'lid', 'motions.2.drive.shares_by' => 'selector'])->of('not_coupled');
+
+    expect(array_column($found, 'about'))->toBe($about);
+})->with([
+    'one is moved meanwhile' => [[[], [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut']]], ['lid']],
+    'it stays where it is' => [[[['do' => 'wait', 'for_s' => 1]], [['do' => 'home', 'motion' => 'lid', 'switch' => 'lid-shut']]], []],
+]);
