@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Brookstone\Core\Assessment\Drive\DriveJudge;
 use Brookstone\Core\Assessment\BuildJudge;
+use Brookstone\Core\Assessment\Drive\DriveJudge;
 use Brookstone\Core\Assessment\Selection\DriveRanking;
 use Brookstone\Core\Assessment\Selection\DriveSearch;
 use Brookstone\Core\Assessment\Selection\Goal;
