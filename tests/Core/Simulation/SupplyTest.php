@@ -93,32 +93,31 @@ it('asks of the supply at a start what its driver takes', function () {
         ->and($of(0.7, 0.49 * $stall / 0.79))->toBe([])->and($of(0.7, 0.49 * $stall / 0.81)[0]->severity->value)->toBe('tight');
 });
 
-it('gives just what it can where one motor draws the more the less it gets and another does not', function (float $share) {
+/** Looked at once, with a lid that just starts and a lift that turns as fast as it can: on less that brakes, and draws nothing. */
+function startingAndFree(Supply $supply): SupplyState
+{
     $built = Builds::sound();
-    [$stalled, $free] = [new Axis($built->motions['lid'], 0.0, 0.0), new Axis($built->motions['lift'], 0.1, 0.0)];
-    $stalled->push(1, 1.0);
-    $stalled->advance(0.001);
+    [$starting, $free] = [new Axis($built->motions['lid'], 0.0, 0.0), new Axis($built->motions['lift'], 0.1, 0.0)];
+    $starting->push(1, 1.0);
+    $starting->advance(0.001);
     $free->push(-1, 1.0);
     for ($i = 0; $i < 40; $i++) {
-        $free->advance(0.005); // it turns as fast as it can: on less it brakes, and draws nothing
+        $free->advance(0.005);
     }
-    $feed = new SupplyState(new Supply('main', 'Main', 12.0, $share * ($built->motions['lid']->drive?->line()->stall_A ?? 0.0)), [$stalled, $free]);
+    $feed = new SupplyState($supply, [$starting, $free]);
     $feed->look(0.0, 0.0);
+
+    return $feed;
+}
+
+it('gives just what it can where one motor draws the more the less it gets and another does not', function (float $share) {
+    $feed = startingAndFree(new Supply('main', 'Main', 12.0, $share * (Builds::sound()->motions['lid']->drive?->line()->stall_A ?? 0.0)));
 
     expect($feed->flows_A())->toBeAbout($feed->supply->max_A, 1e-5);
 })->with([0.9, 0.7, 0.5]);
 
 it('has behind its resistance what that leaves, where one motor draws the more the less it gets and another does not', function (float $ohm) {
-    $built = Builds::sound();
-    [$stalled, $free] = [new Axis($built->motions['lid'], 0.0, 0.0), new Axis($built->motions['lift'], 0.1, 0.0)];
-    $stalled->push(1, 1.0);
-    $stalled->advance(0.001);
-    $free->push(-1, 1.0);
-    for ($i = 0; $i < 40; $i++) {
-        $free->advance(0.005);
-    }
-    $feed = new SupplyState(new Supply('main', 'Main', 12.0, 20.0, resistance_ohm: $ohm), [$stalled, $free]);
-    $feed->look(0.0, 0.0);
+    $feed = startingAndFree(new Supply('main', 'Main', 12.0, 20.0, resistance_ohm: $ohm));
 
     expect($feed->volts_V())->toBeLessThan(11.9)->toBeAbout(12.0 - $ohm * $feed->flows_A(), 1e-5);
 })->with([0.2, 1.0, 3.0]);
