@@ -27,21 +27,13 @@ final readonly class Trial
     /**
      * The routines of the build and the written program, each with the same.
      *
-     * @param  ProgramTrace|null  $wanted  what the routines do, where that is known
-     *
      * @throws ProgramEnded
      */
-    public function of(Composition $of, Talks $program, ?ProgramTrace $wanted = null): Comparison
+    public function of(Composition $of, Talks $program): Comparison
     {
-        $wanted ??= $this->wanted($of);
+        $wanted = RoutinesRun::of($of->build, $this->scenario, $this->byHand, $this->of, $this->until_s, self::LOOK_ON_S);
         $came = ProgramRun::of($of, $program, $this->scenario, $this->byHand, $wanted->ran_s);
 
         return Comparison::of($wanted, $came, $of->build->settings->scan_s);
-    }
-
-    /** What the routines do with it: the same whatever the program is written in. */
-    public function wanted(Composition $of): ProgramTrace
-    {
-        return RoutinesRun::of($of->build, $this->scenario, $this->byHand, $this->of, $this->until_s, self::LOOK_ON_S);
     }
 }
